@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Settlement\TenderKind;
+use Illuminate\Support\Facades\DB;
+
+/** The accounts by their role. */
+final class Accounts
+{
+    public const INVENTORY = 'inventory';
+
+    public const COST_OF_GOODS = 'cost_of_goods';
+
+    public const CASH_ROUNDING = 'cash_rounding';
+
+    private const FIXED = [
+        'cash' => 'Cash in till',
+        'card_clearing' => 'Card clearing',
+        'cheques' => 'Cheques',
+        'bank' => 'Bank',
+        'receivables' => 'Receivables',
+        self::INVENTORY => 'Inventory',
+        'deposits_held' => 'Deposits held',
+        'layaway_money' => 'Layaway money held',
+        'store_credit' => 'Store credit owed',
+        'gift_cards' => 'Gift cards owed',
+        'freight' => 'Freight and charges',
+        'fees' => 'Fees',
+        self::COST_OF_GOODS => 'Cost of goods sold',
+        'written_off' => 'Stock written off',
+        'over_short' => 'Cash over and short',
+        self::CASH_ROUNDING => 'Cash rounding',
+        'bad_debt' => 'Bad debt',
+    ];
+
+    public static function tender(TenderKind $kind): string
+    {
+        return match ($kind) {
+            TenderKind::Cash => 'cash',
+            TenderKind::Card => 'card_clearing',
+            TenderKind::Cheque => 'cheques',
+            TenderKind::BankTransfer => 'bank',
+            TenderKind::GiftCard => 'gift_cards',
+            TenderKind::StoreCredit => 'store_credit',
+            TenderKind::DepositHeld => 'deposits_held',
+            TenderKind::HouseAccount => 'receivables',
+        };
+    }
+
+    public static function sales(int $department): string
+    {
+        return "sales:{$department}";
+    }
+
+    public static function tax(string $component): string
+    {
+        return "tax:{$component}";
+    }
+
+    /** Makes sure that every account a document can touch is there, and every series. */
+    public static function open(): void
+    {
+        $rows = [];
+
+        foreach (self::FIXED as $code => $name) {
+            $rows[] = ['code' => $code, 'role' => $code, 'name' => $name];
+        }
+
+        foreach (DB::table('departments')->get(['id', 'name']) as $department) {
+            $rows[] = ['code' => self::sales((int) $department->id), 'role' => 'sales', 'name' => "Sales, {$department->name}"];
+        }
+
+        foreach (DB::table('tax_components')->get(['code', 'name']) as $component) {
+            $rows[] = ['code' => self::tax((string) $component->code), 'role' => 'tax_payable', 'name' => "{$component->name} payable"];
+        }
+
+        DB::table('accounts')->insertOrIgnore($rows);
+        DB::table('series')->insertOrIgnore(array_map(static fn (DocumentKind $kind): array => ['kind' => $kind->value, 'prefix' => $kind->prefix()], DocumentKind::cases()));
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Shop\Location;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * What a slip became when it was posted. Read-only: the database refuses any change.
+ *
+ * @property int $id
+ * @property DocumentKind $kind
+ * @property int $number
+ * @property string $label
+ * @property int $location_id
+ * @property int $till_id
+ * @property int $staff_id
+ * @property CarbonImmutable $business_date
+ * @property CarbonImmutable $posted_at
+ * @property string $currency
+ * @property bool $tax_included
+ * @property string $tax_rounding
+ * @property string $customer_name
+ * @property string|null $slip_discount_percent
+ * @property int|null $slip_discount_amount
+ * @property int $subtotal minor units, as are the figures below
+ * @property int $slip_discount
+ * @property int $net
+ * @property int $tax_total
+ * @property int $total
+ * @property int $cash_rounding
+ * @property int $change_given
+ * @property string $note
+ * @property string $idempotency_key
+ * @property-read Location $location
+ * @property-read Till $till
+ * @property-read Staff $staff
+ * @property-read Collection<int, DocumentLine> $lines
+ * @property-read Collection<int, DocumentTax> $taxes
+ * @property-read Collection<int, DocumentTender> $tenders
+ * @property-read Collection<int, JournalRow> $journal
+ */
+final class Document extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'kind' => DocumentKind::class,
+        'business_date' => 'immutable_date',
+        'posted_at' => 'immutable_datetime',
+        'tax_included' => 'bool',
+    ];
+
+    public function getRouteKeyName(): string
+    {
+        return 'label';
+    }
+
+    public function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, Currency::of($this->currency));
+    }
+
+    /** Whether its day is another than the one it was typed in on. */
+    public function isBackdated(): bool
+    {
+        return ! $this->business_date->isSameDay($this->posted_at);
+    }
+
+    /** @return BelongsTo<Location, $this> */
+    public function location(): BelongsTo
+    {
+        return $this->belongsTo(Location::class);
+    }
+
+    /** @return BelongsTo<Till, $this> */
+    public function till(): BelongsTo
+    {
+        return $this->belongsTo(Till::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+
+    /** @return HasMany<DocumentLine, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(DocumentLine::class)->orderBy('position');
+    }
+
+    /** @return HasMany<DocumentTax, $this> */
+    public function taxes(): HasMany
+    {
+        return $this->hasMany(DocumentTax::class)->orderBy('position');
+    }
+
+    /** @return HasMany<DocumentTender, $this> */
+    public function tenders(): HasMany
+    {
+        return $this->hasMany(DocumentTender::class)->orderBy('position');
+    }
+
+    /** @return HasMany<JournalRow, $this> */
+    public function journal(): HasMany
+    {
+        return $this->hasMany(JournalRow::class)->orderBy('position');
+    }
+}

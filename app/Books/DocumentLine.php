@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Pricing\PriceRule;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $document_id
+ * @property int $position
+ * @property string $direction
+ * @property int|null $item_id
+ * @property string $code
+ * @property string $description
+ * @property int $department_id
+ * @property string $quantity
+ * @property string $unit
+ * @property string $unit_price
+ * @property int $price_per
+ * @property PriceRule $price_rule
+ * @property string $list_price
+ * @property string|null $discount_percent
+ * @property int|null $discount_amount
+ * @property bool $may_discount
+ * @property string $tax_class
+ * @property int $gross minor units, as are the figures below
+ * @property int $line_discount
+ * @property int $slip_discount
+ * @property int $net
+ * @property int $tax_total
+ * @property int $total
+ * @property int $cost
+ * @property string $note
+ */
+final class DocumentLine extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool'];
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Ledger\Journal;
+
+/** A draft as rows of the books. */
+final readonly class DocumentRows
+{
+    public Journal $journal;
+
+    public function __construct(private DocumentDraft $draft, private int $number)
+    {
+        $this->journal = SaleJournal::of($draft);
+    }
+
+    /** @return array<string, scalar|null> */
+    public function document(): array
+    {
+        $draft = $this->draft;
+        $sums = $draft->reckoned;
+
+        return [
+            'kind' => $draft->kind->value,
+            'number' => $this->number,
+            'label' => $draft->kind->label($this->number),
+            'location_id' => $draft->locationId,
+            'till_id' => $draft->tillId,
+            'staff_id' => $draft->staffId,
+            'business_date' => $draft->businessDate->format('Y-m-d'),
+            'posted_at' => $draft->postedAt->format('Y-m-d H:i:s.v'),
+            'currency' => $sums->total->currency->code,
+            'tax_included' => (int) $draft->terms->taxIncluded,
+            'tax_rounding' => $draft->terms->rounding->value,
+            'customer_name' => $draft->customerName,
+            'slip_discount_percent' => $draft->slipDiscount?->percent?->toString(),
+            'slip_discount_amount' => $draft->slipDiscount?->amount?->minor,
+            'subtotal' => $sums->subtotal->minor,
+            'slip_discount' => $sums->slipDiscount->minor,
+            'net' => $sums->net->minor,
+            'tax_total' => $sums->taxTotal->minor,
+            'total' => $sums->total->minor,
+            'cash_rounding' => $draft->settlement->cashRounding->minor,
+            'change_given' => $draft->settlement->change->minor,
+            'note' => $draft->note,
+            'idempotency_key' => $draft->key,
+        ];
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function lines(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->lines as $i => $line) {
+            $figures = $line->reckoned;
+            $rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'direction' => $figures->line->direction->value,
+                'item_id' => $line->itemId,
+                'code' => $line->code,
+                'description' => $line->description,
+                'department_id' => $line->departmentId,
+                'quantity' => $figures->line->quantity->toString(),
+                'unit' => $line->unit,
+                'unit_price' => $figures->line->unitPrice->toString(),
+                'price_per' => $figures->line->pricePer,
+                'price_rule' => $line->rule->value,
+                'list_price' => $line->list->toString(),
+                'discount_percent' => $figures->line->discount?->percent?->toString(),
+                'discount_amount' => $figures->line->discount?->amount?->minor,
+                'may_discount' => (int) $figures->line->mayDiscount,
+                'tax_class' => $figures->line->taxClass,
+                'gross' => $figures->gross->minor,
+                'line_discount' => $figures->lineDiscount->minor,
+                'slip_discount' => $figures->slipDiscount->minor,
+                'net' => $figures->net->minor,
+                'tax_total' => $figures->taxTotal->minor,
+                'total' => $figures->total->minor,
+                'cost' => $line->cost->minor,
+                'note' => $line->note,
+                'approval_id' => $line->approvalId,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function lineTaxes(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->lines as $i => $line) {
+            foreach ($line->reckoned->tax as $component => $amount) {
+                $rows[] = ['document_id' => $document, 'position' => $i + 1, 'component' => (string) $component, 'amount' => $amount->minor];
+            }
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function taxes(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->reckoned->tax as $i => $tax) {
+            $rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'component' => $tax->component->id,
+                'name' => $this->draft->taxNames[$tax->component->id] ?? $tax->component->id,
+                'rate' => $tax->component->rate->toString(),
+                'classes' => json_encode($tax->component->classes, JSON_THROW_ON_ERROR),
+                'on_top_of' => json_encode($tax->component->onTopOf, JSON_THROW_ON_ERROR),
+                'base' => $tax->base->minor,
+                'amount' => $tax->amount->minor,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function tenders(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->tenders as $i => $tender) {
+            $rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'kind' => $tender->tender->kind->value,
+                'amount' => $tender->tender->amount->minor,
+                'given' => $tender->given->minor,
+                'reference' => $tender->reference,
+                'card_type' => $tender->cardType,
+                'last_four' => $tender->lastFour,
+                'authorisation' => $tender->authorisation,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function journalLines(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->journal->lines as $i => $line) {
+            $rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'account' => $line->account,
+                'debit' => $line->debit->minor,
+                'credit' => $line->credit->minor,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return array<string, scalar|null> */
+    public function journalEntry(int $document): array
+    {
+        return [
+            'document_id' => $document,
+            'business_date' => $this->draft->businessDate->format('Y-m-d'),
+            'debits' => $this->journal->debits->minor,
+            'credits' => $this->journal->credits->minor,
+        ];
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Settlement\TenderKind;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $document_id
+ * @property int $position
+ * @property TenderKind $kind
+ * @property int $amount minor units, change taken off
+ * @property int $given minor units handed over
+ * @property string $reference
+ * @property string $card_type
+ * @property string $last_four
+ * @property string $authorisation
+ */
+final class DocumentTender extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['kind' => TenderKind::class];
+
+    /** "Card, debit ending 4821", "Cheque 00417" */
+    public function words(): string
+    {
+        return match (true) {
+            $this->last_four !== '' => trim("{$this->kind->label()}, {$this->card_type}")." ending {$this->last_four}",
+            $this->reference !== '' => "{$this->kind->label()} {$this->reference}",
+            default => $this->kind->label(),
+        };
+    }
+}

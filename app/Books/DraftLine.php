@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\ReckonedLine;
+
+/** A line as it is about to be posted: what it is, how its price came about, and what it comes to. */
+final readonly class DraftLine
+{
+    /** @param Money $cost of the whole line, positive */
+    public function __construct(
+        public ReckonedLine $reckoned,
+        public ?int $itemId,
+        public string $code,
+        public string $description,
+        public int $departmentId,
+        public string $unit,
+        public PriceRule $rule,
+        public UnitPrice $list,
+        public Money $cost,
+        public string $note = '',
+        public ?int $approvalId = null,
+    ) {
+    }
+}

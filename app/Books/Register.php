@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Illuminate\Support\Facades\DB;
+use LogicException;
+
+/**
+ * The only place that writes documents and journals.
+ *
+ * Must be called inside a transaction: number, document, lines, taxes, tenders and journal stand together or not at all. The series is
+ * locked last and until the commit, so its numbers have no gap and no double.
+ */
+final class Register
+{
+    private const ROWS_AT_ONCE = 500;
+
+    /** @return int the document's id */
+    public function post(DocumentDraft $draft): int
+    {
+        return $this->postAll([$draft])[0];
+    }
+
+    /**
+     * Posts documents of one kind in the order given.
+     *
+     * @param non-empty-list<DocumentDraft> $drafts
+     *
+     * @return non-empty-list<int> their ids
+     */
+    public function postAll(array $drafts): array
+    {
+        if (DB::transactionLevel() === 0) {
+            throw new LogicException('Documents are posted inside a transaction.');
+        }
+
+        $number = $this->takeNumbers($drafts[0]->kind, count($drafts));
+        $rows = array_map(static function (DocumentDraft $draft) use (&$number): DocumentRows {
+            return new DocumentRows($draft, $number++);
+        }, $drafts);
+        $ids = $this->insertDocuments($rows);
+        $this->insert('document_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lines($id));
+        $this->insert('document_line_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lineTaxes($id));
+        $this->insert('document_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->taxes($id));
+        $this->insert('document_tenders', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->tenders($id));
+        $this->insert('journal_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->journalLines($id));
+        $this->insert('journal_entries', $rows, $ids, static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)]);
+
+        return $ids;
+    }
+
+    /** @return int the first of so many numbers */
+    private function takeNumbers(DocumentKind $kind, int $count): int
+    {
+        DB::update('UPDATE series SET last_number = LAST_INSERT_ID(last_number + ?) WHERE kind = ?', [$count, $kind->value]);
+
+        return (int) DB::scalar('SELECT LAST_INSERT_ID()') - $count + 1;
+    }
+
+    /**
+     * One INSERT of many rows gets consecutive ids (innodb_autoinc_lock_mode 1, the server's default); the server answers with the first.
+     *
+     * @param non-empty-list<DocumentRows> $rows
+     *
+     * @return non-empty-list<int>
+     */
+    private function insertDocuments(array $rows): array
+    {
+        DB::table('documents')->insert(array_map(static fn (DocumentRows $row): array => $row->document(), $rows));
+        $first = (int) DB::getPdo()->lastInsertId();
+
+        return range($first, $first + count($rows) - 1);
+    }
+
+    /**
+     * @param non-empty-list<DocumentRows> $documents
+     * @param non-empty-list<int> $ids
+     * @param callable(DocumentRows, int): list<array<string, scalar|null>> $rows
+     */
+    private function insert(string $table, array $documents, array $ids, callable $rows): void
+    {
+        $all = array_merge(...array_map($rows, $documents, $ids));
+
+        foreach (array_chunk($all, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table($table)->insert($chunk);
+        }
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\Csv;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Illuminate\View\View;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** The register of documents, and a document's own page. */
+final class RegisterController
+{
+    public function index(RegisterRequest $request, House $house): View
+    {
+        $query = $request->documents();
+
+        return view('books.index', [
+            'documents' => $query->with(['staff', 'tenders', 'location'])->simplePaginate(40)->withQueryString(),
+            'filters' => $request->filters(),
+            'staff' => Staff::query()->orderBy('name')->get(['id', 'name']),
+            'tenders' => [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque],
+            'house' => $house,
+        ]);
+    }
+
+    public function csv(RegisterRequest $request): StreamedResponse
+    {
+        $head = ['number', 'kind', 'date', 'posted', 'location', 'till', 'clerk', 'customer', 'net', 'tax', 'total', 'currency', 'tenders'];
+
+        return Csv::download('documents.csv', $head, (function () use ($request): iterable {
+            foreach ($request->documents()->with(['staff', 'tenders', 'location', 'till'])->lazy(1000) as $document) {
+                yield [
+                    $document->label,
+                    $document->kind->value,
+                    $document->business_date->format('Y-m-d'),
+                    $document->posted_at->format('Y-m-d H:i:s'),
+                    $document->location->name,
+                    (string) $document->till->number,
+                    $document->staff->name,
+                    $document->customer_name,
+                    $document->money($document->net)->toString(),
+                    $document->money($document->tax_total)->toString(),
+                    $document->money($document->total)->toString(),
+                    $document->currency,
+                    $document->tenders->map(static fn (DocumentTender $tender): string => $tender->kind->value)->implode('+'),
+                ];
+            }
+        })());
+    }
+
+    public function show(Document $document, House $house): View
+    {
+        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named']);
+
+        return view('books.document', ['document' => $document, 'house' => $house]);
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Closure;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Shop\House;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** What is looked for in the register. */
+final class RegisterRequest extends FormRequest
+{
+    /** A search that makes no sense goes to the whole register, which says so. */
+    protected $redirectRoute = 'documents';
+
+    /** @return array<string, array<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'number' => ['nullable', 'string', 'max:20'],
+            'from' => ['nullable', 'date_format:Y-m-d'],
+            'until' => ['nullable', 'date_format:Y-m-d'],
+            'customer' => ['nullable', 'string', 'max:100'],
+            'total' => ['nullable', 'string', 'max:20', $this->amount(...)],
+            'clerk' => ['nullable', 'integer'],
+            'tender' => ['nullable', Rule::enum(TenderKind::class)],
+            'item' => ['nullable', 'string', 'max:60'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function filters(): array
+    {
+        return array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', $this->only(array_keys($this->rules())));
+    }
+
+    /**
+     * The documents that match, newest first.
+     *
+     * @return Builder<Document>
+     */
+    public function documents(): Builder
+    {
+        $text = fn (string $key): string => $this->string($key)->trim()->value();
+        $query = Document::query()->orderByDesc('business_date')->orderByDesc('id');
+
+        if (preg_match('/^(?:([A-Za-z]{2,3})-?)?0*(\d+)$/', $text('number'), $parts) === 1) {
+            $query->where('number', $parts[2])->when($parts[1] !== '', static fn ($query) => $query->where('label', 'like', strtoupper($parts[1]).'-%'));
+        } elseif ($text('number') !== '') {
+            $query->where('label', $text('number'));
+        }
+
+        return $query
+            ->when($text('from') !== '', static fn ($query) => $query->where('business_date', '>=', $text('from')))
+            ->when($text('until') !== '', static fn ($query) => $query->where('business_date', '<=', $text('until')))
+            ->when($text('customer') !== '', static fn ($query) => $query->where('customer_name', 'like', '%'.addcslashes($text('customer'), '%_\\').'%'))
+            ->when($text('total') !== '', fn ($query) => $query->where('total', $this->total($text('total'))))
+            ->when($text('clerk') !== '', static fn ($query) => $query->where('staff_id', $text('clerk')))
+            ->when($text('tender') !== '', static fn ($query) => $query->whereHas('tenders', static fn ($tenders) => $tenders->where('kind', $text('tender'))))
+            ->when($text('item') !== '', static fn ($query) => $query->whereHas('lines', static fn ($lines) => $lines->where('code', $text('item'))->orWhere('description', 'like', '%'.addcslashes($text('item'), '%_\\').'%')));
+    }
+
+    /** @param Closure(string): mixed $fail */
+    private function amount(string $attribute, mixed $value, Closure $fail): void
+    {
+        try {
+            $this->total(is_string($value) ? $value : '');
+        } catch (Refused $refused) {
+            $fail($refused->getMessage());
+        }
+    }
+
+    /** @throws Refused bad_number, bad_amount */
+    private function total(string $typed): int
+    {
+        return Money::of(TypedNumber::plain($typed), app(House::class)->currency())->minor;
+    }
+}

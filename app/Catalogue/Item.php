@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * Something the shop sells.
+ *
+ * @property int $id
+ * @property string $code
+ * @property string|null $barcode
+ * @property string $description
+ * @property int $department_id
+ * @property Unit $unit
+ * @property int $price_per how many units the prices and the cost are for
+ * @property string $list_price
+ * @property string|null $floor_price the lowest price the house accepts
+ * @property string $cost moving average
+ * @property string $tax_class
+ * @property bool $may_discount
+ * @property bool $net_price never discounted
+ * @property bool $active
+ * @property CarbonImmutable $updated_at
+ * @property-read Department $department
+ * @property-read Collection<int, QuantityBreakRecord> $breaks
+ * @property-read Collection<int, PromotionRecord> $promotions
+ * @property-read Collection<int, Stock> $stock
+ * @property-read Collection<int, PriceChange> $priceChanges
+ */
+final class Item extends Model
+{
+    protected $guarded = [];
+
+    protected $casts = [
+        'unit' => Unit::class,
+        'price_per' => 'int',
+        'may_discount' => 'bool',
+        'net_price' => 'bool',
+        'active' => 'bool',
+        'updated_at' => 'immutable_datetime',
+    ];
+
+    /** @return BelongsTo<Department, $this> */
+    public function department(): BelongsTo
+    {
+        return $this->belongsTo(Department::class);
+    }
+
+    /** @return HasMany<QuantityBreakRecord, $this> */
+    public function breaks(): HasMany
+    {
+        return $this->hasMany(QuantityBreakRecord::class)->orderBy('from_quantity');
+    }
+
+    /** @return HasMany<PromotionRecord, $this> */
+    public function promotions(): HasMany
+    {
+        return $this->hasMany(PromotionRecord::class)->orderBy('from_date');
+    }
+
+    /** @return HasMany<Stock, $this> */
+    public function stock(): HasMany
+    {
+        return $this->hasMany(Stock::class)->orderBy('location_id');
+    }
+
+    /** @return HasMany<PriceChange, $this> */
+    public function priceChanges(): HasMany
+    {
+        return $this->hasMany(PriceChange::class)->orderByDesc('id');
+    }
+
+    /** Whether a line or slip discount may come off it. */
+    public function takesDiscount(): bool
+    {
+        return $this->may_discount && ! $this->net_price;
+    }
+}

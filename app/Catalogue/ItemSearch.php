@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Elmstone\Core\Catalogue\Gtin;
+use Elmstone\Core\Money\Refused;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** Finds items by code, barcode, or parts of their description with `*` for anything. */
+final class ItemSearch
+{
+    /** How many words a part may stand for before the rest is left out. */
+    private const WORDS_PER_PART = 400;
+
+    /** How many matches are put in order before the first few are shown. */
+    private const CANDIDATES = 300;
+
+    /** The item that a scan or a code names exactly, on sale or not. */
+    public function exact(string $text): ?Item
+    {
+        $byCode = Item::query()->where('code', $text)->first();
+
+        return $byCode ?? $this->byBarcode($text);
+    }
+
+    /**
+     * @return Collection<int, Item> items on sale, code matches first, then by description
+     */
+    public function find(string $text, int $limit, bool $alsoInactive = false): Collection
+    {
+        $ids = [...$this->byCodeStart($text, $limit), ...$this->byWords($text)];
+
+        return $ids === [] ? new Collection : Item::query()
+            ->with(['breaks', 'promotions', 'stock.location'])
+            ->whereIn('id', array_unique($ids))
+            ->when(! $alsoInactive, static fn ($query) => $query->where('active', true))
+            ->orderByRaw('code LIKE ? DESC, description, code', [self::likeStart($text)])
+            ->limit($limit)
+            ->get();
+    }
+
+    private function byBarcode(string $text): ?Item
+    {
+        try {
+            return Item::query()->where('gtin', Gtin::of($text)->asFourteen())->first();
+        } catch (Refused) {
+            return null;
+        }
+    }
+
+    /** @return list<int> */
+    private function byCodeStart(string $text, int $limit): array
+    {
+        return str_contains($text, ' ') ? [] : self::ints(Item::query()->where('code', 'like', self::likeStart($text))->limit($limit)->pluck('id')->all());
+    }
+
+    /** @return list<int> items that have, for every part typed, a word with that part in it */
+    private function byWords(string $text): array
+    {
+        $sets = [];
+
+        foreach ($this->parts($text) as [$part, $pattern]) {
+            $words = DB::table('words')->where('word', 'like', $pattern)->orderByRaw('word LIKE ? DESC', ["{$part}%"])->limit(self::WORDS_PER_PART)->pluck('id')->all();
+
+            if ($words === []) {
+                return [];
+            }
+
+            $sets[] = $words;
+        }
+
+        return $sets === [] ? [] : $this->inAll($sets);
+    }
+
+    /**
+     * @param non-empty-list<array<mixed>> $sets word ids, one set for each part
+     *
+     * @return list<int>
+     */
+    private function inAll(array $sets): array
+    {
+        usort($sets, static fn (array $a, array $b): int => count($a) <=> count($b));
+        $query = DB::table('item_words as w0')->whereIn('w0.word_id', $sets[0]);
+
+        foreach (array_slice($sets, 1) as $i => $words) {
+            $query->whereExists(static fn ($inner) => $inner->selectRaw('1')->from('item_words as w')->whereColumn('w.item_id', 'w0.item_id')->whereIn('w.word_id', $words));
+        }
+
+        return self::ints($query->limit(self::CANDIDATES)->distinct()->pluck('w0.item_id')->all());
+    }
+
+    /**
+     * Every part typed, and the pattern a word must have: a part starts a word, unless a `*` stands before it.
+     *
+     * @return list<array{string, string}>
+     */
+    private function parts(string $text): array
+    {
+        $parts = [];
+
+        foreach (preg_split('/\s+/', trim($text)) ?: [] as $token) {
+            foreach (explode('*', $token) as $i => $piece) {
+                foreach (Words::in($piece) as $part) {
+                    $parts[] = [$part, ($i > 0 ? '%' : '').addcslashes($part, '%_\\').'%'];
+                }
+            }
+        }
+
+        return array_slice($parts, 0, 6);
+    }
+
+    private static function likeStart(string $text): string
+    {
+        return str_replace('*', '%', addcslashes(preg_replace('/[^\x21-\x7e]/', '', $text) ?? '', '%_\\')).'%';
+    }
+
+    /**
+     * @param array<mixed> $ids
+     *
+     * @return list<int>
+     */
+    private static function ints(array $ids): array
+    {
+        return array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, array_values($ids));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * That someone changed one of an item's prices. Insert-only.
+ *
+ * @property int $item_id
+ * @property int $staff_id
+ * @property string $field
+ * @property string|null $was
+ * @property string|null $became
+ * @property CarbonImmutable $changed_at
+ * @property-read Staff $staff
+ */
+final class PriceChange extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['changed_at' => 'immutable_datetime'];
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+}

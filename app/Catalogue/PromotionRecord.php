@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\DatedPrice;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $item_id
+ * @property string $name
+ * @property string $price
+ * @property CarbonImmutable|null $from_date
+ * @property CarbonImmutable|null $until_date
+ */
+final class PromotionRecord extends Model
+{
+    protected $table = 'promotions';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
+
+    public function toValue(): DatedPrice
+    {
+        return new DatedPrice(UnitPrice::of($this->price), $this->from_date, $this->until_date, $this->name);
+    }
+}

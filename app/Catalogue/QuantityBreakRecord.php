@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\QuantityBreak;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $item_id
+ * @property string $from_quantity
+ * @property string $price
+ */
+final class QuantityBreakRecord extends Model
+{
+    protected $table = 'quantity_breaks';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    public function toValue(): QuantityBreak
+    {
+        return new QuantityBreak(Quantity::of($this->from_quantity), UnitPrice::of($this->price));
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+
+/** Makes or changes an item. Every change of a price, cost, break or promotion is put on record. */
+final class SaveItem
+{
+    private const PRICES = ['list_price' => 'list price', 'floor_price' => 'floor price', 'cost' => 'cost'];
+
+    public function handle(?Item $item, ItemDraft $draft, Staff $by): Item
+    {
+        return DB::transaction(function () use ($item, $draft, $by): Item {
+            $item = $item === null ? new Item : Item::query()->with(['breaks', 'promotions'])->lockForUpdate()->findOrFail($item->id);
+            $before = $this->prices($item);
+            $item->fill($draft->fields)->save();
+            $item->breaks()->delete();
+            $item->breaks()->createMany($draft->breaks);
+            $item->promotions()->delete();
+            $item->promotions()->createMany($draft->promotions);
+            Words::index([$item->id => "{$item->code} {$item->description}"]);
+            $this->record($item, $before, $this->prices($item->load(['breaks', 'promotions'])), $by);
+
+            return $item;
+        });
+    }
+
+    /** @return array<string, string|null> every price of the item, by its name */
+    private function prices(Item $item): array
+    {
+        if (! $item->exists) {
+            return [];
+        }
+
+        $prices = [];
+
+        foreach (self::PRICES as $field => $name) {
+            $value = $item->getAttribute($field);
+            $prices[$name] = is_string($value) ? self::plain($value) : null;
+        }
+
+        foreach ($item->breaks as $break) {
+            $prices['price from '.self::plain($break->from_quantity)] = self::plain($break->price);
+        }
+
+        foreach ($item->promotions as $promotion) {
+            $prices[mb_substr("promotion {$promotion->name}", 0, 40)] = trim(self::plain($promotion->price)." {$promotion->from_date?->format('Y-m-d')}–{$promotion->until_date?->format('Y-m-d')}", ' –');
+        }
+
+        return $prices;
+    }
+
+    /**
+     * @param array<string, string|null> $before
+     * @param array<string, string|null> $after
+     */
+    private function record(Item $item, array $before, array $after, Staff $by): void
+    {
+        foreach (array_unique([...array_keys($before), ...array_keys($after)]) as $name) {
+            if (($before[$name] ?? null) !== ($after[$name] ?? null)) {
+                PriceChange::query()->create([
+                    'item_id' => $item->id,
+                    'staff_id' => $by->id,
+                    'field' => $name,
+                    'was' => $before[$name] ?? null,
+                    'became' => $after[$name] ?? null,
+                ]);
+            }
+        }
+    }
+
+    private static function plain(string $decimal): string
+    {
+        return (string) BigDecimal::of($decimal)->stripTrailingZeros();
+    }
+}

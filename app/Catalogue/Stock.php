@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Shop\Location;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * How much of an item a location has. Written by StockLedger only.
+ *
+ * @property int $item_id
+ * @property int $location_id
+ * @property string $on_hand
+ * @property string $committed set aside for somebody
+ * @property-read Location $location
+ */
+final class Stock extends Model
+{
+    protected $table = 'stock';
+
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $guarded = [];
+
+    /** @return BelongsTo<Location, $this> */
+    public function location(): BelongsTo
+    {
+        return $this->belongsTo(Location::class);
+    }
+
+    public function available(): BigDecimal
+    {
+        return BigDecimal::of($this->on_hand)->minus($this->committed)->stripTrailingZeros();
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+/** The unit an item is counted in. */
+enum Unit: string
+{
+    case Each = 'each';
+    case Box = 'box';
+    case Metre = 'metre';
+    case Hundred = 'hundred';
+
+    /** What stands behind a quantity: "2.4 m"; nothing for pieces. */
+    public function mark(): string
+    {
+        return match ($this) {
+            self::Each, self::Hundred => '',
+            self::Box => ' box',
+            self::Metre => ' m',
+        };
+    }
+
+    /** How many units its price is usually for. */
+    public function usualPricePer(): int
+    {
+        return $this === self::Hundred ? 100 : 1;
+    }
+}

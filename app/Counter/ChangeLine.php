@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceCheck;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Approve;
+
+/** Changes a line in place: quantity, price, discount, note. Below the floor price or below cost it takes a supervisor. */
+final class ChangeLine
+{
+    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly Approve $approve)
+    {
+    }
+
+    /** @throws Refused bad_quantity, bad_price, bad_percent, never_discounted, below_floor, below_cost */
+    public function handle(string $slipKey, int $lineId, Act $act, LineEdit $edit): Slip
+    {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
+            $line = $slip->lines()->with('item')->findOrFail($lineId);
+            $line->update($this->columns($slip, $line, $edit));
+
+            if ($edit->price !== null || $edit->discount !== null) {
+                $line->update(['approval_id' => null]);
+                $this->approved($slip->load('lines.item', 'cards'), $line, $act);
+            }
+        });
+    }
+
+    /** @return array<string, mixed> */
+    private function columns(Slip $slip, LineOnSlip $line, LineEdit $edit): array
+    {
+        return match (true) {
+            $edit->quantity !== null => LinePricing::forQuantity($line, $line->item, EntryText::quantity($edit->quantity), $slip->day()),
+            $edit->price !== null => $this->price($slip, $line, $edit->price),
+            $edit->discount !== null => Reductions::columns($this->discount($line, $edit->discount)),
+            $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
+            default => [],
+        };
+    }
+
+    /**
+     * An empty price gives the price list its say again.
+     *
+     * @return array<string, mixed>
+     */
+    private function price(Slip $slip, LineOnSlip $line, string $typed): array
+    {
+        if (trim($typed) === '' && $line->item !== null) {
+            $line->price_rule = PriceRule::ListPrice;
+
+            return [...LinePricing::forQuantity($line, $line->item, EntryText::quantity($line->toValue($this->house->currency())->quantity->toString()), $slip->day()), 'list_price' => $line->item->list_price];
+        }
+
+        return ['unit_price' => UnitPrice::of(TypedNumber::plain($typed))->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => ''];
+    }
+
+    private function discount(LineOnSlip $line, string $typed): ?Reduction
+    {
+        $discount = Reductions::typed($typed, $this->house->currency());
+
+        return $discount === null || $line->may_discount
+            ? $discount
+            : throw Refused::because('never_discounted', "“{$line->description}” is sold at a net price and never discounted.");
+    }
+
+    private function approved(Slip $slip, LineOnSlip $line, Act $act): void
+    {
+        $fresh = $slip->lines->firstOrFail('id', $line->id);
+        $reckoned = ReckonedCounter::of($slip, $this->house);
+        $check = $reckoned->check($fresh);
+
+        if ($check === PriceCheck::Fine) {
+            return;
+        }
+
+        if ($act->approval === null) {
+            throw Refused::because($check->value, $check === PriceCheck::BelowCost
+                ? 'That is below what it cost. A supervisor can approve.'
+                : 'That is below the lowest price the house accepts. A supervisor can approve.');
+        }
+
+        $net = $reckoned->line($fresh)->net->toString();
+        $approval = $this->approve->handle($act->approval, $act->by, $check->value, "{$fresh->code} {$fresh->description}: {$fresh->quantity} for {$net}", $slip->id);
+        $line->update(['approval_id' => $approval->id]);
+    }
+}

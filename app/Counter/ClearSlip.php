@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Refused;
+
+/** Clears the lot. Money already taken by card must go back first. */
+final class ClearSlip
+{
+    public function __construct(private readonly SlipDesk $desk)
+    {
+    }
+
+    /** @throws Refused card_taken */
+    public function handle(string $slipKey, Act $act): Slip
+    {
+        return $this->desk->change($slipKey, $act, static function (Slip $slip): void {
+            if ($slip->cards->contains(static fn (CardPayment $card): bool => $card->state->pays() || $card->state->isOpen())) {
+                throw Refused::because('card_taken', 'A card has paid on this slip. Give the money back first.');
+            }
+
+            $slip->forceFill(['state' => SlipState::Cleared])->save();
+        });
+    }
+}

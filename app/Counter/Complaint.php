@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Pricing\PriceCheck;
+
+/** What was refused, where it was typed, and what was typed: it stands beside the field until it is mended. */
+final readonly class Complaint
+{
+    private const APPROVABLE = [PriceCheck::BelowFloor->value, PriceCheck::BelowCost->value, 'slip_discount', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing'];
+
+    private function __construct(private string $field, private string $rule, private string $message, private string $typed)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self('', '', '', '');
+    }
+
+    public static function about(string $field, Refused $refused, string $typed): self
+    {
+        return new self($field, $refused->rule, $refused->getMessage(), $typed);
+    }
+
+    public function exists(): bool
+    {
+        return $this->field !== '';
+    }
+
+    public function on(string $field): bool
+    {
+        return $this->field === $field;
+    }
+
+    /** Whether it is about any field whose name starts so. */
+    public function within(string $prefix): bool
+    {
+        return str_starts_with($this->field, $prefix);
+    }
+
+    public function field(): string
+    {
+        return $this->field;
+    }
+
+    public function message(): string
+    {
+        return $this->message;
+    }
+
+    /** What was typed into the field, or what stands there anyway. */
+    public function typedOr(string $field, string $otherwise): string
+    {
+        return $this->on($field) ? $this->typed : $otherwise;
+    }
+
+    public function isApprovable(): bool
+    {
+        return in_array($this->rule, self::APPROVABLE, true);
+    }
+}

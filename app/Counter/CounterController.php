@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\Document;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Shop\House;
+use Elmstone\Staff\AtTill;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+use Illuminate\View\View;
+
+/** The counter page, its entry line, and the slip as a whole. */
+final class CounterController
+{
+    public function __construct(private readonly CounterPage $page)
+    {
+    }
+
+    /** Where the clerk left off: the slip touched last at this till, or a fresh one. */
+    public function index(AtTill $atTill): RedirectResponse
+    {
+        $last = Slip::query()->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->latest('updated_at')->first();
+
+        return redirect()->route('counter.show', $last->key ?? (string) Str::uuid());
+    }
+
+    public function fresh(): RedirectResponse
+    {
+        return redirect()->route('counter.show', (string) Str::uuid());
+    }
+
+    public function show(Request $request, string $slip): View|RedirectResponse
+    {
+        $data = $this->page->data($slip, $this->page->act($request));
+
+        return $data['slip'] instanceof Slip && $data['slip']->state === SlipState::Cleared
+            ? redirect()->route('counter')
+            : view('counter.show', $data);
+    }
+
+    /** What the entry line offers while it is typed into. */
+    public function find(Request $request, string $slip, ItemSearch $search, AtTill $atTill, House $house): View
+    {
+        $typed = $request->string('q')->trim()->value();
+        $refused = null;
+
+        try {
+            $entry = EntryText::read($typed);
+        } catch (Refused $refused) {
+            $entry = EntryText::read('');
+        }
+
+        $day = Slip::query()->where('key', $slip)->first()?->day() ?? Carbon::today()->toImmutable();
+        $items = mb_strlen($entry->text) < 2 ? collect() : $search->find($entry->text, 7);
+
+        return view('counter.found', [
+            'typed' => $typed,
+            'entry' => $entry,
+            'refused' => $refused,
+            'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item)->quote($entry->quantity, $day)]),
+            'documents' => $this->documents($entry->text),
+            'here' => $atTill->till()->location,
+            'house' => $house,
+        ]);
+    }
+
+    public function add(Request $request, string $slip, AddToSlip $add): Response
+    {
+        $item = $request->filled('item') ? $request->integer('item') : null;
+
+        return $this->page->after($request, $slip, 'entry', 'entry', static fn (Act $act): int => $add->handle($slip, $act, $request->string('entry')->value(), $item)[1]);
+    }
+
+    public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add): Response
+    {
+        return $this->page->after($request, $slip, 'one-off', 'price', static fn (Act $act) => $add->handle(
+            $slip,
+            $act,
+            $request->description(),
+            EntryText::quantity($request->string('quantity')->value()),
+            UnitPrice::of($request->price()),
+            $request->integer('department_id'),
+            $request->string('tax_class')->value(),
+        ));
+    }
+
+    public function clear(Request $request, string $slip, ClearSlip $clear): Response
+    {
+        $answer = $this->page->after($request, $slip, 'slip', 'slip', static fn (Act $act) => $clear->handle($slip, $act));
+
+        return $answer->isOk() ? $answer->header('X-Location', route('counter')) : $answer;
+    }
+
+    public function discount(Request $request, string $slip, DiscountSlip $discount): Response
+    {
+        return $this->page->after($request, $slip, 'discount', 'discount', static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()));
+    }
+
+    public function date(Request $request, string $slip, DateSlip $date): Response
+    {
+        return $this->page->after($request, $slip, 'date', 'date', static function (Act $act) use ($request, $slip, $date): Slip {
+            $typed = $request->string('date')->value();
+            $day = Carbon::canBeCreatedFromFormat($typed, 'Y-m-d') ? Carbon::createFromFormat('!Y-m-d', $typed)?->toImmutable() : null;
+
+            return $typed !== '' && $day === null
+                ? throw Refused::because('bad_date', "“{$typed}” is not a date.")
+                : $date->handle($slip, $act, $day);
+        });
+    }
+
+    public function pickUp(Request $request, string $slip, TakeSlip $take): RedirectResponse
+    {
+        $take->handle($slip, $this->page->act($request));
+
+        return redirect()->route('counter.show', $slip);
+    }
+
+    public function margin(Request $request, string $slip): View
+    {
+        return view('counter.margin', $this->page->data($slip, $this->page->act($request)));
+    }
+
+    public function post(Request $request, string $slip, PostSale $post, FinishSale $finish): Response
+    {
+        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post, $finish): void {
+            $posted = $post->handle($slip, $act);
+            $posted->already || $finish->handle($posted->documentId, $act);
+        });
+    }
+
+    /** @return iterable<Document> documents whose number was typed */
+    private function documents(string $text): iterable
+    {
+        if (preg_match('/^(?:[A-Za-z]{2,3}-?)?0*(\d{1,9})$/', $text, $parts) !== 1) {
+            return [];
+        }
+
+        return Document::query()->where('number', (int) $parts[1])
+            ->when(preg_match('/^([A-Za-z]{2,3})/', $text, $prefix) === 1, static fn ($query) => $query->where('label', 'like', strtoupper($prefix[1] ?? '').'%'))
+            ->limit(3)->get();
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Closure;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Devices\CustomerDisplay;
+use Elmstone\Devices\DisplayContent;
+use Elmstone\Foundation\Show;
+use Elmstone\Catalogue\Department;
+use Elmstone\Catalogue\Stock;
+use Elmstone\Shop\House;
+use Elmstone\Shop\TaxClass;
+use Elmstone\Staff\ApprovalAsk;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** Draws the counter page, whole or, after an act, in its parts. */
+final class CounterPage
+{
+    public function __construct(
+        private readonly AtTill $atTill,
+        private readonly House $house,
+        private readonly SlipDesk $desk,
+        private readonly CustomerDisplay $display,
+    ) {
+    }
+
+    /** The act that a request asks for. */
+    public function act(Request $request): Act
+    {
+        $staff = $request->user();
+        $key = $request->string('act')->value();
+        $version = $request->input('version');
+
+        return new Act(
+            Str::isUuid($key) ? $key : (string) Str::uuid(),
+            $staff instanceof Staff ? $staff : abort(403),
+            $this->atTill->till(),
+            is_numeric($version) ? (int) $version : null,
+            ApprovalAsk::from($request),
+        );
+    }
+
+    /**
+     * Does something and draws the page's parts again; what is refused is said beside the field it was typed in.
+     *
+     * @param string $field where the act was typed; its input of that name is what was typed
+     * @param Closure(Act): mixed $do may give the id of the line to bring into sight
+     */
+    public function after(Request $request, string $slipKey, string $field, string $input, Closure $do): Response
+    {
+        $act = $this->act($request);
+        $fresh = null;
+
+        try {
+            $done = $do($act);
+            $fresh = is_int($done) ? $done : null;
+            $complaint = Complaint::none();
+        } catch (Refused $refused) {
+            $complaint = Complaint::about($field, $refused, $request->string($input)->value());
+        }
+
+        return response()->view('counter.regions', $this->data($slipKey, $act, $complaint, $fresh), $complaint->exists() ? 422 : 200);
+    }
+
+    /** @return array<string, mixed> */
+    public function data(string $slipKey, Act $act, ?Complaint $complaint = null, ?int $fresh = null): array
+    {
+        $slip = $this->desk->read($slipKey, $act);
+        $reckoned = ReckonedCounter::of($slip, $this->house);
+        $others = Slip::query()->with('till')->where('location_id', $act->till->location_id)->where('state', SlipState::Open)->orderBy('id')->limit(60)->get();
+        $this->display->show($act->till, $this->shown($reckoned));
+
+        return [
+            'slip' => $slip,
+            'reckoned' => $reckoned,
+            'house' => $this->house,
+            'till' => $act->till,
+            'staff' => $act->by,
+            'complaint' => $complaint ?? Complaint::none(),
+            'fresh' => $fresh,
+            'tabs' => $others->where('till_id', $act->till->id),
+            'elsewhere' => $others->where('till_id', '!=', $act->till->id),
+            'letters' => $this->letters(),
+            'available' => $this->available($slip),
+            'departments' => Department::query()->orderBy('name')->get(),
+        ];
+    }
+
+    /** @return array<string, string> the letter of each tax class */
+    private function letters(): array
+    {
+        return TaxClass::query()->pluck('letter', 'code')->all();
+    }
+
+    /** @return Collection<int, Stock> what this location has of the items on the slip, by item */
+    private function available(Slip $slip): Collection
+    {
+        return Stock::query()->where('location_id', $slip->location_id)->whereIn('item_id', $slip->lines->pluck('item_id')->filter())->get()->keyBy('item_id');
+    }
+
+    private function shown(ReckonedCounter $reckoned): DisplayContent
+    {
+        $lines = $reckoned->slip->lines->map(static fn (LineOnSlip $line): array => [
+            'quantity' => Show::decimal($line->quantity),
+            'description' => $line->description,
+            'net' => Show::money($reckoned->line($line)->net),
+        ]);
+
+        return new DisplayContent(
+            array_values($lines->take(-12)->all()),
+            Show::money($reckoned->sums->taxTotal),
+            Show::money($reckoned->sums->total),
+            Show::money($reckoned->outstanding()),
+            $reckoned->settlement?->change->isPositive() === true ? Show::money($reckoned->settlement->change) : '',
+        );
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\Document;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Devices\CashDrawer;
+use Elmstone\Paper\IssuePaper;
+
+/** What happens at the counter once a sale stands in the books: the drawer opens and the customer gets their paper. */
+final class FinishSale
+{
+    public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue)
+    {
+    }
+
+    public function handle(int $documentId, Act $act): void
+    {
+        $document = Document::query()->with(['tenders', 'lines', 'taxes', 'location', 'till', 'staff'])->findOrFail($documentId);
+        $slip = Slip::query()->where('document_id', $documentId)->firstOrFail();
+
+        if ($document->tenders->contains('kind', TenderKind::Cash)) {
+            $this->drawer->open($act->till);
+        }
+
+        match ($slip->paper) {
+            PaperWay::Print => $this->issue->print($document, $act->till, $act->by),
+            PaperWay::Mail => $this->issue->mail($document, $slip->mail_to, $act->by),
+            PaperWay::None => null,
+        };
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Staff\Approval;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One line of an open slip. It keeps the price it got, whatever the price list says later.
+ *
+ * @property int $id
+ * @property int $slip_id
+ * @property int $position
+ * @property int|null $item_id null: a one-off line
+ * @property string $code
+ * @property string $description
+ * @property int $department_id
+ * @property string $quantity
+ * @property string $unit
+ * @property string $unit_price
+ * @property int $price_per
+ * @property PriceRule $price_rule
+ * @property string $price_source the promotion's name, say
+ * @property string $list_price
+ * @property string|null $discount_percent
+ * @property int|null $discount_amount
+ * @property string $tax_class
+ * @property bool $may_discount
+ * @property string|null $floor_price
+ * @property string|null $cost per unit of price_per
+ * @property string $note
+ * @property int|null $approval_id
+ * @property-read Item|null $item
+ * @property-read Approval|null $approval
+ */
+final class LineOnSlip extends Model
+{
+    protected $table = 'slip_lines';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'price_per' => 'int'];
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+
+    /** @return BelongsTo<Approval, $this> */
+    public function approval(): BelongsTo
+    {
+        return $this->belongsTo(Approval::class);
+    }
+
+    public function toValue(Currency $currency): SlipLine
+    {
+        return SlipLine::of(
+            (string) $this->id,
+            Direction::Out,
+            Quantity::of($this->quantity),
+            UnitPrice::of($this->unit_price),
+            $this->price_per,
+            $this->tax_class,
+            Reductions::read($this->discount_percent, $this->discount_amount, $currency),
+            $this->may_discount,
+        );
+    }
+
+    /** Whether the list price has changed since the line was put on the slip. */
+    public function listPriceMoved(): bool
+    {
+        return $this->item !== null && ! BigDecimal::of($this->list_price)->isEqualTo($this->item->list_price);
+    }
+
+    public function isOffSale(): bool
+    {
+        return $this->item !== null && ! $this->item->active;
+    }
+
+    /** Whether nothing was changed by hand, so that the same item scanned again just adds to it. */
+    public function isUntouched(): bool
+    {
+        return $this->price_rule !== PriceRule::Typed && $this->discount_percent === null && $this->discount_amount === null && $this->note === '';
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Pricing\PriceRule;
+
+/** What a line's price becomes when its quantity changes: a quantity break may be reached or left. */
+final class LinePricing
+{
+    /** @return array<string, mixed> columns of the line */
+    public static function forQuantity(LineOnSlip $line, ?Item $item, Quantity $quantity, CarbonImmutable $day): array
+    {
+        if ($item === null || $line->price_rule === PriceRule::Typed || $line->listPriceMoved()) {
+            return ['quantity' => $quantity->toString()];
+        }
+
+        $quote = PriceBooks::of($item)->quote($quantity, $day);
+
+        return [
+            'quantity' => $quantity->toString(),
+            'unit_price' => $quote->price->toString(),
+            'price_rule' => $quote->rule,
+            'price_source' => $quote->source->name ?? '',
+        ];
+    }
+}

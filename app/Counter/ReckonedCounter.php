@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\Margin;
+use Elmstone\Core\Pricing\PriceCheck;
+use Elmstone\Core\Settlement\LikelyNotes;
+use Elmstone\Core\Settlement\Settlement;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Slip\ReckonedLine;
+use Elmstone\Core\Slip\ReckonedSlip;
+use Elmstone\Core\Slip\Reckoner;
+use Elmstone\Core\Slip\Slip as SlipValue;
+use Brick\Math\BigRational;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Core\Tax\TaxTerms;
+use Elmstone\Shop\House;
+
+/** A slip as the core reckons it, with how far it is settled: what the page shows and what posting posts. */
+final readonly class ReckonedCounter
+{
+    public ReckonedSlip $sums;
+
+    /** Null while more is tendered than is due. */
+    public ?Settlement $settlement;
+
+    public ?Refused $overTendered;
+
+    public TaxTerms $terms;
+
+    private TaxProfile $profile;
+
+    /** @var array<int, int> each line's place on the slip, by its id */
+    private array $places;
+
+    private function __construct(public Slip $slip, private House $house)
+    {
+        $this->terms = $house->taxTerms();
+        $this->profile = $slip->location->taxProfile->toValue();
+        $currency = $house->currency();
+        $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
+        $this->places = array_flip(array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
+        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency)));
+        [$this->settlement, $this->overTendered] = $this->settle();
+    }
+
+    /** @throws Refused when a discount no longer fits its lines, or a sum is too large */
+    public static function of(Slip $slip, House $house): self
+    {
+        return new self($slip, $house);
+    }
+
+    public function line(LineOnSlip $line): ReckonedLine
+    {
+        return $this->sums->lines[$this->places[$line->id]];
+    }
+
+    /** @return list<Tender> in the order they apply */
+    public function tenders(): array
+    {
+        $tenders = [];
+
+        foreach ($this->paidByCard() as $card) {
+            $tenders[] = Tender::of(TenderKind::Card, $this->house->money($card->approved));
+        }
+
+        if ($this->slip->cheque !== null) {
+            $tenders[] = Tender::of(TenderKind::Cheque, $this->house->money($this->slip->cheque));
+        }
+
+        if ($this->slip->cash !== null) {
+            $tenders[] = Tender::of(TenderKind::Cash, $this->house->money($this->slip->cash));
+        }
+
+        return $tenders;
+    }
+
+    /** @return list<CardPayment> */
+    public function paidByCard(): array
+    {
+        return array_values($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->state->pays())->all());
+    }
+
+    public function unknownCard(): ?CardPayment
+    {
+        return $this->slip->cards->first(static fn (CardPayment $card): bool => $card->state->isOpen());
+    }
+
+    /** What is left when all but cash is counted. */
+    public function dueInCash(): Money
+    {
+        $others = Money::sum(array_map(
+            static fn (Tender $tender): Money => $tender->amount,
+            array_filter($this->tenders(), static fn (Tender $tender): bool => ! $tender->isCash()),
+        ), $this->house->currency());
+
+        return $this->sums->total->minus($others);
+    }
+
+    public function outstanding(): Money
+    {
+        return $this->settlement->outstanding ?? Money::zero($this->house->currency());
+    }
+
+    /** @return list<Money> */
+    public function likelyNotes(): array
+    {
+        $due = $this->dueInCash();
+
+        return LikelyNotes::for($due->isPositive() ? ($this->house->cashStep()?->nearest($due) ?? $due) : $due, $this->house->notes());
+    }
+
+    public function costOf(LineOnSlip $line): Money
+    {
+        return $line->cost === null
+            ? Money::zero($this->house->currency())
+            : Money::round(BigRational::of($line->cost)->multipliedBy($line->quantity)->dividedBy($line->price_per), $this->house->currency());
+    }
+
+    /** Where the line stands against floor price and cost, after every discount. */
+    public function check(LineOnSlip $line): PriceCheck
+    {
+        $reckoned = $this->line($line);
+
+        return PriceCheck::of(
+            $reckoned->line,
+            $reckoned->net,
+            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
+            $line->cost === null ? null : UnitPrice::of($line->cost),
+            $this->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
+        );
+    }
+
+    /** Whether somebody allowed what check() finds. */
+    public function isApproved(LineOnSlip $line): bool
+    {
+        return $line->approval_id !== null || $this->slip->discount_approval_id !== null;
+    }
+
+    public function margin(): Margin
+    {
+        $net = $this->terms->taxIncluded ? $this->sums->net->minus($this->sums->taxTotal) : $this->sums->net;
+        $costs = $this->slip->lines->map(fn (LineOnSlip $line): Money => $this->costOf($line));
+
+        return Margin::of($net, Money::sum($costs, $this->house->currency()));
+    }
+
+    /**
+     * Why it cannot be posted now, in the order a clerk would deal with it.
+     *
+     * @return list<Refused>
+     */
+    public function hindrances(): array
+    {
+        $found = [];
+        $slip = $this->slip;
+        $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
+        $below = $slip->lines->first(fn (LineOnSlip $line): bool => $this->check($line) !== PriceCheck::Fine && ! $this->isApproved($line));
+
+        if ($slip->lines->isEmpty()) {
+            $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
+        }
+
+        if ($offSale !== null) {
+            $found[] = Refused::because('off_sale', "“{$offSale->description}” was taken off sale. Remove it to post the rest.");
+        }
+
+        if ($below !== null) {
+            $found[] = Refused::because('needs_approval', "“{$below->description}” is below the lowest price the house accepts. A supervisor can approve.");
+        }
+
+        if ($this->unknownCard() !== null) {
+            $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
+        }
+
+        if ($this->overTendered !== null) {
+            $found[] = $this->overTendered;
+        }
+
+        if ($slip->cheque !== null && $slip->cheque_number === '') {
+            $found[] = Refused::because('cheque_number', 'Type the cheque’s number.');
+        }
+
+        if ($this->settlement !== null && ! $this->settlement->isMet()) {
+            $found[] = Refused::because('outstanding', "{$this->settlement->outstanding->toString()} is left to pay.");
+        }
+
+        if ($slip->paper === PaperWay::Mail && $slip->mail_to === '') {
+            $found[] = Refused::because('mail_to', 'Type where to mail it.');
+        }
+
+        return $found;
+    }
+
+    private function taxFactor(string $taxClass): BigRational
+    {
+        return BigRational::of(TaxProfile::total($this->profile->effectiveRates($taxClass))->plus(100))->dividedBy(100);
+    }
+
+    /** @return array{Settlement|null, Refused|null} */
+    private function settle(): array
+    {
+        try {
+            return [Settlement::of($this->sums->total, $this->tenders(), $this->house->cashStep()), null];
+        } catch (Refused $refused) {
+            return [null, $refused];
+        }
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DraftLine;
+use Elmstone\Books\DraftTender;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Settlement\Settlement;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Shop\House;
+
+/** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
+final readonly class SaleDraft
+{
+    public function __construct(private ReckonedCounter $reckoned, private House $house)
+    {
+    }
+
+    public function document(Settlement $settlement, int $tillId, int $staffId, CarbonImmutable $postedAt): DocumentDraft
+    {
+        $slip = $this->reckoned->slip;
+
+        return new DocumentDraft(
+            DocumentKind::Invoice,
+            $slip->location_id,
+            $tillId,
+            $staffId,
+            $slip->business_date ?? $postedAt->startOfDay(),
+            $postedAt,
+            $this->reckoned->terms,
+            $this->reckoned->sums,
+            $slip->discount($this->house->currency()),
+            array_values($slip->lines->map($this->line(...))->all()),
+            $slip->location->taxProfile->components->pluck('name', 'code')->all(),
+            $settlement,
+            $this->tenders($settlement),
+            $slip->key,
+            $slip->customer_name,
+        );
+    }
+
+    /** @return list<StockMove> */
+    public function moves(): array
+    {
+        $moves = [];
+
+        foreach ($this->reckoned->slip->lines as $line) {
+            if ($line->item_id !== null) {
+                $moves[] = new StockMove($line->item_id, $this->reckoned->slip->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->cost ?? '0'));
+            }
+        }
+
+        return $moves;
+    }
+
+    private function line(LineOnSlip $line): DraftLine
+    {
+        return new DraftLine(
+            $this->reckoned->line($line),
+            $line->item_id,
+            $line->code,
+            $line->description,
+            $line->department_id,
+            $line->unit,
+            $line->price_rule,
+            UnitPrice::of($line->list_price),
+            $this->reckoned->costOf($line),
+            $line->note,
+            $line->approval_id,
+        );
+    }
+
+    /** @return list<DraftTender> */
+    private function tenders(Settlement $settlement): array
+    {
+        $slip = $this->reckoned->slip;
+        $cards = $this->reckoned->paidByCard();
+        $drafts = [];
+
+        foreach ($settlement->applied as $i => $tender) {
+            $drafts[] = match ($tender->kind) {
+                TenderKind::Card => new DraftTender($tender, $tender->amount, '', $cards[$i]->card_type, $cards[$i]->last_four, $cards[$i]->authorisation),
+                TenderKind::Cheque => new DraftTender($tender, $tender->amount, $slip->cheque_number),
+                default => new DraftTender($tender, $tender->amount->plus($settlement->change)),
+            };
+        }
+
+        return $drafts;
+    }
+}

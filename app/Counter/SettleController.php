@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Shop\House;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The rows of the Settle band. */
+final class SettleController
+{
+    public function __construct(private readonly CounterPage $page, private readonly House $house)
+    {
+    }
+
+    public function cash(Request $request, string $slip, CountTender $count): Response
+    {
+        return $this->page->after($request, $slip, 'cash', 'cash', fn (Act $act) => $count->cash($slip, $act, $this->amount($request, 'cash')));
+    }
+
+    public function cheque(Request $request, string $slip, CountTender $count): Response
+    {
+        return $this->page->after($request, $slip, 'cheque', 'cheque', fn (Act $act) => $count->cheque(
+            $slip,
+            $act,
+            $this->amount($request, 'cheque'),
+            mb_substr($request->string('cheque_number')->trim()->value(), 0, 30),
+        ));
+    }
+
+    public function card(Request $request, string $slip, TakeCard $card): Response
+    {
+        return $this->page->after($request, $slip, 'card', 'card', fn (Act $act) => $card->handle($slip, $act, $this->amount($request, 'card')));
+    }
+
+    public function askAgain(Request $request, string $slip, int $card, TakeCard $take): Response
+    {
+        return $this->page->after($request, $slip, 'card', 'card', static fn (Act $act) => $take->askAgain($slip, $act, $card));
+    }
+
+    public function key(Request $request, string $slip, int $card, TakeCard $take): Response
+    {
+        return $this->page->after($request, $slip, "card.{$card}", 'authorisation', static fn (Act $act) => $take->key(
+            $slip,
+            $act,
+            $card,
+            $request->string('authorisation')->trim()->value(),
+            $request->string('last_four')->trim()->value(),
+        ));
+    }
+
+    public function giveBack(Request $request, string $slip, int $card, TakeCard $take): Response
+    {
+        return $this->page->after($request, $slip, "card.{$card}", 'card', static fn (Act $act) => $take->giveBack($slip, $act, $card));
+    }
+
+    public function paper(Request $request, string $slip, CountTender $count): Response
+    {
+        return $this->page->after($request, $slip, 'paper', 'mail_to', static function (Act $act) use ($request, $slip, $count): Slip {
+            $to = $request->string('mail_to')->trim()->value();
+
+            return $to !== '' && filter_var($to, FILTER_VALIDATE_EMAIL) === false
+                ? throw Refused::because('bad_mail', "“{$to}” is not a mail address.")
+                : $count->paper($slip, $act, PaperWay::tryFrom($request->string('paper')->value()) ?? PaperWay::Print, $to);
+        });
+    }
+
+    /** @throws Refused bad_number, bad_amount */
+    private function amount(Request $request, string $name): ?Money
+    {
+        $typed = $request->string($name)->trim()->value();
+
+        if (in_array($typed, ['', '–', '—', '-'], true)) {
+            return null;
+        }
+
+        $amount = Money::of(TypedNumber::plain($typed), $this->house->currency());
+
+        return $amount->isZero() ? null : $amount;
+    }
+}

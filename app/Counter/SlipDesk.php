@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Closure;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Slip\RefusedOnLine;
+use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The one way to change a slip: under its lock, once per act, and only as it was last seen.
+ */
+final class SlipDesk
+{
+    public function __construct(private readonly House $house)
+    {
+    }
+
+    /**
+     * @param Closure(Slip): mixed $change
+     *
+     * @throws Refused not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning refuses
+     */
+    public function change(string $slipKey, Act $act, Closure $change): Slip
+    {
+        return DB::transaction(function () use ($slipKey, $act, $change): Slip {
+            $slip = $this->take($slipKey, $act);
+
+            if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id]) === 0) {
+                return $slip;
+            }
+
+            $this->assertMayChange($slip, $act);
+            $change($slip);
+            $this->keep($slip->refresh());
+
+            return $slip;
+        }, 3);
+    }
+
+    /** Reads a slip with all the page needs of it. */
+    public function read(string $slipKey, Act $act): Slip
+    {
+        $slip = Slip::query()->where('key', $slipKey)->first();
+
+        return $slip === null ? Slip::blank($slipKey, $act->till, $act->by->id) : $slip->load(['lines.item', 'cards', 'document', 'till', 'location.taxProfile.components']);
+    }
+
+    private function take(string $slipKey, Act $act): Slip
+    {
+        $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first();
+
+        if ($slip === null) {
+            $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
+            Slip::query()->insertOrIgnore([...$blank, 'version' => 1, 'created_at' => now(), 'updated_at' => now()]);
+            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
+        }
+
+        return $slip->setRelation('location', $act->till->location);
+    }
+
+    private function assertMayChange(Slip $slip, Act $act): void
+    {
+        if ($slip->state !== SlipState::Open) {
+            throw Refused::because('not_open', $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.');
+        }
+
+        if ($slip->till_id !== $act->till->id) {
+            throw Refused::because('elsewhere', "Till {$slip->till->number} has picked this slip up.");
+        }
+
+        if ($act->version !== null && $act->version !== $slip->version) {
+            throw Refused::because('changed_elsewhere', 'This slip was changed on another screen. Here is how it stands now; do that again if it is still right.');
+        }
+    }
+
+    /** Reckons what the change made of the slip, so that nothing is kept that cannot be reckoned. */
+    private function keep(Slip $slip): void
+    {
+        $slip->load(['lines.item', 'cards', 'till', 'location.taxProfile.components']);
+
+        try {
+            $sums = ReckonedCounter::of($slip, $this->house)->sums;
+        } catch (RefusedOnLine $refused) {
+            throw $refused;
+        } catch (Refused $refused) {
+            throw $refused->rule === 'discount_too_large'
+                ? Refused::because('slip_discount', "The whole-slip discount no longer fits: {$refused->getMessage()} Take it off first.")
+                : $refused;
+        }
+
+        $slip->forceFill([
+            'version' => $slip->version + 1,
+            'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? '', 0, 60),
+            'total' => $sums->total->minor,
+        ])->save();
+    }
+}

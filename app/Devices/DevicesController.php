@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices;
+
+use Elmstone\Devices\Simulated\DeviceState;
+use Elmstone\Devices\Simulated\SimulatedDisplay;
+use Elmstone\Devices\Simulated\SimulatedTerminal;
+use Elmstone\Devices\Simulated\TerminalMood;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\AtTill;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\View\View;
+
+/** The page to play the outside world: what the terminal says, what was printed, mailed and shown. */
+final class DevicesController
+{
+    public function __construct(private readonly AtTill $atTill)
+    {
+    }
+
+    public function show(House $house): View
+    {
+        $till = $this->atTill->till();
+
+        return view('devices.show', [
+            'till' => $till,
+            'house' => $house,
+            'mood' => SimulatedTerminal::mood($till),
+            'moods' => TerminalMood::cases(),
+            'requests' => DB::table('terminal_requests')->where('till_id', $till->id)->orderByDesc('id')->limit(8)->get(),
+            'drawer' => DeviceState::read($till, 'drawer'),
+            'papers' => DB::table('printed_papers')->where('till_id', $till->id)->orderByDesc('id')->limit(6)->get(['id', 'title', 'printed_at']),
+            'mails' => DB::table('sent_mails')->orderByDesc('id')->limit(20)->get(['id', 'recipient', 'subject', 'body', 'attachment_name', 'sent_at']),
+        ]);
+    }
+
+    public function terminal(Request $request): RedirectResponse
+    {
+        $request->validate(['mood' => ['required', Rule::enum(TerminalMood::class)]]);
+        DeviceState::write($this->atTill->till(), 'terminal', ['mood' => $request->string('mood')->value()]);
+
+        return back()->with('done', 'The terminal will do that next.');
+    }
+
+    public function paper(int $paper): Response
+    {
+        $html = DB::table('printed_papers')->where('till_id', $this->atTill->till()->id)->where('id', $paper)->value('html');
+
+        return is_string($html) ? response($html) : abort(404);
+    }
+
+    public function attachment(int $mail): Response
+    {
+        $sent = DB::table('sent_mails')->where('id', $mail)->first(['attachment', 'attachment_name']);
+
+        return $sent === null ? abort(404) : response($sent->attachment, 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"{$sent->attachment_name}\"",
+        ]);
+    }
+
+    public function display(Till $till): View
+    {
+        return view('devices.display', ['till' => $till, 'content' => SimulatedDisplay::showing($till)]);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices\Simulated;
+
+use Elmstone\Devices\CustomerDisplay;
+use Elmstone\Devices\DisplayContent;
+use Elmstone\Shop\Till;
+use Illuminate\Support\Facades\Cache;
+
+/** A page that follows what it is shown. What it shows is worth nothing a moment later, so it stays out of the database. */
+final class SimulatedDisplay implements CustomerDisplay
+{
+    public function show(Till $till, DisplayContent $content): void
+    {
+        Cache::put("display:{$till->id}", (array) $content, 600);
+    }
+
+    public static function showing(Till $till): DisplayContent
+    {
+        $content = Cache::get("display:{$till->id}");
+
+        return is_array($content) ? new DisplayContent(...$content) : new DisplayContent([], '', '', '', '');
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices\Simulated;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Devices\CashDrawer;
+use Elmstone\Shop\Till;
+
+final class SimulatedDrawer implements CashDrawer
+{
+    public function open(Till $till): void
+    {
+        $opened = DeviceState::read($till, 'drawer')['opened'] ?? 0;
+        DeviceState::write($till, 'drawer', ['opened' => (is_int($opened) ? $opened : 0) + 1, 'last' => CarbonImmutable::now()->toIso8601String()]);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices\Simulated;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Devices\CardTerminal;
+use Elmstone\Devices\TerminalAnswer;
+use Elmstone\Devices\TerminalOutcome;
+use Elmstone\Shop\Till;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** A card terminal that does what its page is told to do next. It keeps its own book of requests, as a real one does. */
+final class SimulatedTerminal implements CardTerminal
+{
+    private const CARDS = [['credit', '4821'], ['debit', '0937'], ['credit', '5516'], ['debit', '2204']];
+
+    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        $known = $this->request($key);
+
+        if ($known !== null) {
+            return $this->outcome($known, $amount);
+        }
+
+        $mood = self::mood($till);
+        DeviceState::write($till, 'terminal', ['mood' => $mood->then()->value]);
+
+        if ($mood === TerminalMood::OffLine) {
+            return TerminalAnswer::offLine();
+        }
+
+        $this->book($till, $key, $amount, $mood);
+        $request = $this->request($key);
+
+        return match (true) {
+            $request === null, $mood === TerminalMood::SilentApprove, $mood === TerminalMood::SilentDecline => TerminalAnswer::unknown(),
+            default => $this->outcome($request, $amount),
+        };
+    }
+
+    public function ask(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        if (self::mood($till) === TerminalMood::OffLine) {
+            return TerminalAnswer::unknown();
+        }
+
+        $request = $this->request($key);
+
+        return $request === null ? TerminalAnswer::declined('The terminal never got the request.') : $this->outcome($request, $amount);
+    }
+
+    public function giveBack(Till $till, string $key): TerminalAnswer
+    {
+        if (self::mood($till) === TerminalMood::OffLine) {
+            return TerminalAnswer::offLine();
+        }
+
+        DB::table('terminal_requests')->where('key', $key)->update(['act' => 'given_back']);
+
+        return TerminalAnswer::declined('Given back.');
+    }
+
+    public static function mood(Till $till): TerminalMood
+    {
+        $mood = DeviceState::read($till, 'terminal')['mood'] ?? null;
+
+        return is_string($mood) ? TerminalMood::from($mood) : TerminalMood::Approve;
+    }
+
+    private function book(Till $till, string $key, Money $amount, TerminalMood $mood): void
+    {
+        $declined = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true);
+        [$type, $lastFour] = self::CARDS[crc32($key) % count(self::CARDS)];
+        DB::table('terminal_requests')->insertOrIgnore([
+            'key' => $key,
+            'till_id' => $till->id,
+            'amount' => $amount->minor,
+            'approved' => match (true) {
+                $declined => 0,
+                $mood === TerminalMood::Partial => intdiv($amount->minor + 1, 2),
+                default => $amount->minor,
+            },
+            'outcome' => $declined ? TerminalOutcome::Declined->value : TerminalOutcome::Approved->value,
+            'reason' => $declined ? 'Not enough money on the card.' : '',
+            'card_type' => $type,
+            'last_four' => $lastFour,
+            'authorisation' => $declined ? '' : sprintf('%06d', crc32(strrev($key)) % 1_000_000),
+        ]);
+    }
+
+    private function request(string $key): ?stdClass
+    {
+        return DB::table('terminal_requests')->where('key', $key)->first();
+    }
+
+    private function outcome(stdClass $request, Money $amount): TerminalAnswer
+    {
+        return $request->outcome === TerminalOutcome::Approved->value
+            ? TerminalAnswer::approved(Money::ofMinor((int) $request->approved, $amount->currency), $request->card_type, $request->last_four, $request->authorisation)
+            : TerminalAnswer::declined($request->reason);
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices;
+
+enum TerminalOutcome: string
+{
+    case Approved = 'approved';
+    case Declined = 'declined';
+    /** No answer came in time: the card may or may not have been charged. */
+    case Unknown = 'unknown';
+    /** The terminal cannot reach anyone; a voice code can be keyed in. */
+    case OffLine = 'off_line';
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation\Console;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Demo\DemoHouse;
+use Elmstone\Shop\Shop;
+use Illuminate\Console\Command;
+
+/** Loads the demonstration shop. */
+final class DemoCommand extends Command
+{
+    protected $signature = 'shop:demo {--if-empty : say nothing and do nothing where there is a shop already} {--months=14 : how far back its history goes}';
+
+    protected $description = 'Load the demonstration shop into an empty database';
+
+    public function handle(DemoHouse $demo): int
+    {
+        if (Shop::query()->exists()) {
+            if ($this->option('if-empty') !== true) {
+                $this->error('There is a shop in this database already.');
+
+                return self::FAILURE;
+            }
+
+            return self::SUCCESS;
+        }
+
+        $months = $this->option('months');
+        $this->line('loading the demonstration shop');
+        $demo->load(CarbonImmutable::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation\Http;
+
+use Elmstone\Core\Money\Refused;
+use Illuminate\Database\QueryException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Session\TokenMismatchException;
+use Illuminate\Support\Str;
+use PDOException;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\HttpException;
+
+/** What people see when something goes wrong: plain words, and what to do now. */
+final class Failures
+{
+    public static function answer(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport(Refused::class);
+        $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
+        $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
+        $exceptions->render(static fn (Refused $refused, Request $request): ?RedirectResponse => self::refused($refused, $request));
+        $exceptions->render(static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request));
+    }
+
+    /** A form that was refused: back to where it was typed, with everything still in it. */
+    private static function refused(Refused $refused, Request $request): RedirectResponse
+    {
+        return back()->withInput($request->except(['pin', 'approver_pin']))->withErrors(['refused' => $refused->getMessage()]);
+    }
+
+    /** The session ran out while a page stood open: sign in, and everything is still there. */
+    private static function expired(HttpException $failure, Request $request): ?Response
+    {
+        return $failure->getPrevious() instanceof TokenMismatchException && ! $request->user() ? redirect('/sign-in') : null;
+    }
+
+    private static function databaseGone(PDOException $failure): ?Response
+    {
+        $gone = Str::contains($failure->getMessage(), ['[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away', 'Lost connection']);
+
+        return $gone ? response()->view('errors.503', [], 503, ['Retry-After' => '2']) : null;
+    }
+}

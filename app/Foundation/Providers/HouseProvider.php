@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation\Providers;
+
+use Elmstone\Devices\CardTerminal;
+use Elmstone\Devices\CashDrawer;
+use Elmstone\Devices\CustomerDisplay;
+use Elmstone\Devices\Mailbox;
+use Elmstone\Devices\ReceiptPrinter;
+use Elmstone\Devices\Simulated\SimulatedDisplay;
+use Elmstone\Devices\Simulated\SimulatedDrawer;
+use Elmstone\Devices\Simulated\SimulatedMailbox;
+use Elmstone\Devices\Simulated\SimulatedPrinter;
+use Elmstone\Devices\Simulated\SimulatedTerminal;
+use Elmstone\Foundation\Show;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Ability;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\Blade;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\ServiceProvider;
+use Carbon\CarbonImmutable;
+
+/** Wires the house: devices, abilities, and what every page may use. */
+final class HouseProvider extends ServiceProvider
+{
+    /** @var array<class-string, class-string> */
+    public array $bindings = [
+        CardTerminal::class => SimulatedTerminal::class,
+        CashDrawer::class => SimulatedDrawer::class,
+        CustomerDisplay::class => SimulatedDisplay::class,
+        Mailbox::class => SimulatedMailbox::class,
+        ReceiptPrinter::class => SimulatedPrinter::class,
+    ];
+
+    public function register(): void
+    {
+        $this->app->scoped(House::class);
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+        Date::use(CarbonImmutable::class);
+        Paginator::defaultView('design.pages');
+        Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
+
+        foreach (Ability::cases() as $ability) {
+            Gate::define($ability->value, static fn (Staff $staff): bool => $staff->role->may($ability));
+        }
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use Elmstone\Core\Money\Money;
+
+/** How figures and dates are written on the screen and on paper. */
+final class Show
+{
+    /** "1,204.75": groups of three, the currency's places, a true minus sign. */
+    public static function money(Money $money): string
+    {
+        [$whole, $places] = explode('.', $money->abs()->toString().'.');
+        $grouped = preg_replace('/\B(?=(\d{3})+$)/', ',', $whole);
+
+        return ($money->isNegative() ? '−' : '').$grouped.($places === '' ? '' : ".{$places}");
+    }
+
+    /** A decimal without needless zeros: "2.4", "12". */
+    public static function decimal(string|BigDecimal $decimal): string
+    {
+        return (string) BigDecimal::of($decimal)->stripTrailingZeros();
+    }
+
+    /** A price with at least two places: "3.80", "0.0425". */
+    public static function price(string|BigDecimal $price, int $places = 2): string
+    {
+        $stripped = BigDecimal::of($price)->stripTrailingZeros();
+
+        return (string) ($stripped->getScale() < $places ? $stripped->toScale($places) : $stripped);
+    }
+
+    /** "14 Mar 2027" */
+    public static function date(DateTimeInterface $date): string
+    {
+        return $date->format('j M Y');
+    }
+
+    /** "3 min", "2 h", "4 days": how long something has waited. */
+    public static function waited(CarbonImmutable $since): string
+    {
+        $minutes = (int) $since->diffInMinutes(CarbonImmutable::now());
+
+        return match (true) {
+            $minutes < 1 => 'now',
+            $minutes < 90 => "{$minutes} min",
+            $minutes < 2880 => intdiv($minutes, 60).' h',
+            default => intdiv($minutes, 1440).' days',
+        };
+    }
+}

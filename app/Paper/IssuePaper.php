@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Paper;
+
+use Elmstone\Books\Document;
+use Elmstone\Devices\Mail;
+use Elmstone\Devices\Mailbox;
+use Elmstone\Devices\ReceiptPrinter;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+
+/** Hands a document out as paper. The first print is the original; every later one says that it is a copy. */
+final class IssuePaper
+{
+    public function __construct(
+        private readonly PaperData $data,
+        private readonly Pdf $pdf,
+        private readonly ReceiptPrinter $printer,
+        private readonly Mailbox $mailbox,
+        private readonly House $house,
+    ) {
+    }
+
+    public function print(Document $document, Till $till, Staff $by): void
+    {
+        $html = view('paper.receipt', $this->data->of($document, $this->note($document, $by, 'receipt', 'print')))->render();
+        $this->printer->print($till, $document->label, $html);
+    }
+
+    public function mail(Document $document, string $to, Staff $by): void
+    {
+        $copy = $this->note($document, $by, 'invoice', 'mail');
+        $this->mailbox->deliver(new Mail(
+            $to,
+            "{$document->kind->title()} {$document->label} from {$this->house->shop()->name}",
+            view('paper.mail', $this->data->of($document, $copy))->render(),
+            "{$document->label}.pdf",
+            $this->pdf->a4(view('paper.invoice', ['pdf' => true, ...$this->data->of($document, $copy)])->render()),
+        ));
+    }
+
+    public function invoicePdf(Document $document, Staff $by): string
+    {
+        return $this->pdf->a4(view('paper.invoice', ['pdf' => true, ...$this->data->of($document, $this->note($document, $by, 'invoice', 'file'))])->render());
+    }
+
+    public function receiptPdf(Document $document, Staff $by): string
+    {
+        $html = view('paper.receipt', ['pdf' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'file'))])->render();
+
+        return $this->pdf->roll($html, 110 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count()));
+    }
+
+    /** @return bool whether such a paper was handed out before, so that this one is a copy */
+    private function note(Document $document, Staff $by, string $form, string $way): bool
+    {
+        $before = DB::table('paper_issues')->where('document_id', $document->id)->exists();
+        DB::table('paper_issues')->insert(['document_id' => $document->id, 'staff_id' => $by->id, 'form' => $form, 'way' => $way]);
+
+        return $before;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Paper;
+
+use Elmstone\Books\Document;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** A document's papers: to see, to print again, to mail, as a file. */
+final class PaperController
+{
+    public function __construct(private readonly IssuePaper $issue, private readonly PaperData $data)
+    {
+    }
+
+    /** To look at on the screen; looking is not handing out. */
+    public function receipt(Document $document): Response
+    {
+        return response()->view('paper.receipt', $this->data->of($document, false));
+    }
+
+    public function invoice(Document $document): Response
+    {
+        return response()->view('paper.invoice', $this->data->of($document, false));
+    }
+
+    public function print(Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
+    {
+        $this->issue->print($document, $atTill->till(), $staff);
+
+        return back()->with('done', "{$document->label} went to the printer.");
+    }
+
+    public function mail(Request $request, Document $document, #[CurrentUser] Staff $staff): RedirectResponse
+    {
+        $to = $request->string('mail_to')->trim()->value();
+
+        if (filter_var($to, FILTER_VALIDATE_EMAIL) === false) {
+            throw Refused::because('bad_mail', $to === '' ? 'Type where to mail it.' : "“{$to}” is not a mail address.");
+        }
+
+        $this->issue->mail($document, $to, $staff);
+
+        return back()->with('done', "{$document->label} was mailed to {$to}.");
+    }
+
+    public function invoicePdf(Document $document, #[CurrentUser] Staff $staff): Response
+    {
+        return $this->pdf($this->issue->invoicePdf($document, $staff), "{$document->label}.pdf");
+    }
+
+    public function receiptPdf(Document $document, #[CurrentUser] Staff $staff): Response
+    {
+        return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders']), $staff), "{$document->label}-receipt.pdf");
+    }
+
+    private function pdf(string $bytes, string $name): Response
+    {
+        return response($bytes, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$name}\""]);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shop;
+
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\CashStep;
+use Elmstone\Core\Tax\TaxRounding;
+use Elmstone\Core\Tax\TaxTerms;
+
+/** The shop's settings as values, read once per request. */
+final class House
+{
+    private ?Shop $shop = null;
+
+    public function shop(): Shop
+    {
+        return $this->shop ??= Shop::query()->firstOrFail();
+    }
+
+    public function currency(): Currency
+    {
+        return Currency::of($this->shop()->currency);
+    }
+
+    public function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, $this->currency());
+    }
+
+    public function taxTerms(): TaxTerms
+    {
+        $rounding = TaxRounding::from($this->shop()->tax_rounding);
+
+        return $this->shop()->tax_included ? TaxTerms::pricesWithTax($rounding) : TaxTerms::pricesWithoutTax($rounding);
+    }
+
+    public function cashStep(): ?CashStep
+    {
+        $step = $this->shop()->cash_step;
+
+        return $step === null ? null : CashStep::of($this->money($step));
+    }
+
+    /** @return list<Money> */
+    public function notes(): array
+    {
+        return array_map($this->money(...), $this->shop()->notes);
+    }
+}

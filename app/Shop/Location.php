@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shop;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Refused;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A shop or yard with its own tills, stock and tax profile.
+ *
+ * @property int $id
+ * @property string $code
+ * @property string $name
+ * @property string $street
+ * @property string $town
+ * @property string $phone
+ * @property int $tax_profile_id
+ * @property CarbonImmutable $closed_through
+ * @property-read TaxProfileRecord $taxProfile
+ */
+final class Location extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['closed_through' => 'immutable_date'];
+
+    /** @return BelongsTo<TaxProfileRecord, $this> */
+    public function taxProfile(): BelongsTo
+    {
+        return $this->belongsTo(TaxProfileRecord::class);
+    }
+
+    /**
+     * Makes sure that something may be dated on this business day.
+     *
+     * @throws Refused future_date, day_closed
+     */
+    public function assertOpenOn(CarbonImmutable $day): void
+    {
+        if ($day->greaterThan(CarbonImmutable::today())) {
+            throw Refused::because('future_date', 'A sale cannot be dated in the future.');
+        }
+
+        if ($day->lessThanOrEqualTo($this->closed_through)) {
+            throw Refused::because('day_closed', "{$day->format('j M Y')} is closed. The first open day is {$this->closed_through->addDay()->format('j M Y')}.");
+        }
+    }
+}

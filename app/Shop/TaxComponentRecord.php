@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shop;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $tax_profile_id
+ * @property int $position
+ * @property string $code
+ * @property string $name
+ * @property string $rate percent
+ * @property list<string> $classes
+ * @property list<string> $on_top_of
+ */
+final class TaxComponentRecord extends Model
+{
+    protected $table = 'tax_components';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
+}

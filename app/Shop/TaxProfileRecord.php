@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shop;
+
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Tax\TaxComponent;
+use Elmstone\Core\Tax\TaxProfile;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * The taxes of a place, as kept in the database.
+ *
+ * @property int $id
+ * @property string $name
+ * @property-read Collection<int, TaxComponentRecord> $components
+ */
+final class TaxProfileRecord extends Model
+{
+    protected $table = 'tax_profiles';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return HasMany<TaxComponentRecord, $this> */
+    public function components(): HasMany
+    {
+        return $this->hasMany(TaxComponentRecord::class, 'tax_profile_id')->orderBy('position');
+    }
+
+    public function toValue(): TaxProfile
+    {
+        return TaxProfile::of(...$this->components->map(static fn (TaxComponentRecord $component): TaxComponent => new TaxComponent(
+            $component->code,
+            Percentage::of($component->rate),
+            $component->classes,
+            $component->on_top_of,
+        ))->all());
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Staff;
+
+/** What can be allowed. Every route asks for one of these. */
+enum Ability: string
+{
+    case Sell = 'sell';
+    case Approve = 'approve';
+    case Backdate = 'backdate';
+    case SeeMargin = 'see-margin';
+    case SeeDocuments = 'see-documents';
+    case SeeJournal = 'see-journal';
+    case SeeItems = 'see-items';
+    case EditItems = 'edit-items';
+    case ManageStaff = 'manage-staff';
+    case PlayDevices = 'play-devices';
+
+    /** @return list<Role> */
+    public function roles(): array
+    {
+        return match ($this) {
+            self::Sell, self::SeeDocuments, self::SeeItems, self::PlayDevices => Role::cases(),
+            self::Approve, self::Backdate, self::SeeMargin => [Role::Supervisor, Role::Office, Role::Owner],
+            self::SeeJournal, self::EditItems => [Role::Office, Role::Owner],
+            self::ManageStaff => [Role::Owner],
+        };
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Staff;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Foundation\Auth\User;
+
+/**
+ * Someone who works here. They sign in by staff number and PIN.
+ *
+ * @property int $id
+ * @property string $number
+ * @property string $name
+ * @property Role $role
+ * @property string $pin_hash
+ * @property bool $active
+ * @property int $failed_tries
+ * @property CarbonImmutable|null $locked_until
+ */
+final class Staff extends User
+{
+    protected $table = 'staff';
+
+    protected $guarded = [];
+
+    protected $hidden = ['pin_hash'];
+
+    protected $casts = [
+        'role' => Role::class,
+        'active' => 'bool',
+        'failed_tries' => 'int',
+        'locked_until' => 'immutable_datetime',
+    ];
+
+    protected $authPasswordName = 'pin_hash';
+
+    /** There is no remembering: a till is shared. */
+    public function getRememberTokenName(): string
+    {
+        return '';
+    }
+
+    public function isLocked(): bool
+    {
+        return $this->locked_until !== null && $this->locked_until->isFuture();
+    }
+
+    public function mayDo(Ability $ability): bool
+    {
+        return $this->role->may($ability);
+    }
+}

@@ -1,0 +1,128 @@
+# What the commands share: packages, our own MariaDB, and serving. Sourced, not run.
+set -euo pipefail
+
+HOUSE=${ELMSTONE_HOME:-$PWD/.elmstone}
+export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 LC_ALL=C.UTF-8
+
+say() { printf '%s\n' "$*" >&2; }
+die() { say "elmstone: $*"; exit 1; }
+missing() { ! command -v "$1" > /dev/null 2>&1; }
+
+# Prints the Debian packages that are not there yet. Names: command or php:extension, then package.
+lacking() {
+    local want
+    for want in "$@"; do
+        case "${want%%=*}" in
+            php:*) php -m 2> /dev/null | grep -qix "${want#php:}" || printf 'php-%s\n' "$(php_package "${want#php:}")" ;;
+            *) missing "${want%%=*}" && printf '%s\n' "${want#*=}" ;;
+        esac
+    done | sort -u | tr '\n' ' ' || true
+}
+
+php_package() { case "$1" in pdo_mysql) echo mysql ;; dom) echo xml ;; *) echo "$1" ;; esac; }
+
+RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server curl=curl unzip=unzip
+    php:pdo_mysql php:bcmath php:gd php:intl php:mbstring php:dom php:curl php:zip)
+TESTING=(chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools)
+
+need() {
+    local packages
+    packages=$(lacking "$@")
+    [ -z "${packages// /}" ] && return
+    [ "$(id -u)" = 0 ] || die "these packages are missing; install them, then run this again:
+    sudo apt-get install $packages"
+    missing apt-get && die "this is not a Debian machine; install what these packages hold: $packages"
+    say "installing $packages"
+    apt-get update -q > /dev/null
+    # shellcheck disable=SC2086
+    DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends $packages > /dev/null
+}
+
+vendor() {
+    mkdir -p "$HOUSE"
+    local wanted
+    wanted="$1 $(cksum < composer.json)"
+    [ -f vendor/autoload.php ] && [ "$(cat vendor/.wanted 2> /dev/null)" = "$wanted" ] && return
+    say 'installing the PHP packages'
+    composer install --no-progress --quiet $([ "$1" = no-dev ] && echo --no-dev)
+    printf '%s' "$wanted" > vendor/.wanted
+}
+
+# Development packages are kept once they are there.
+vendor_for_running() { [ "$(cat vendor/.wanted 2> /dev/null)" = "dev $(cksum < composer.json)" ] || vendor no-dev; }
+
+free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
+
+# Starts a MariaDB of our own on loopback. Arguments: folder, then extra server options. Leaves its port in folder/port.
+database_start() {
+    local folder=$1 as_root=() port i
+    shift
+    [ "$(id -u)" = 0 ] && as_root=(--user=root)
+    mkdir -p "$folder"
+    if database_answers "$folder"; then return; fi
+    if [ ! -d "$folder/data/mysql" ]; then
+        mariadb-install-db --no-defaults "${as_root[@]}" --datadir="$folder/data" --auth-root-authentication-method=normal \
+            --skip-test-db --skip-name-resolve > "$folder/install.log" 2>&1 || die "MariaDB could not set up its data; see $folder/install.log"
+    fi
+    port=$(cat "$folder/port" 2> /dev/null || free_port)
+    php -r 'exit(@stream_socket_server("tcp://127.0.0.1:$argv[1]") ? 0 : 1);' "$port" || port=$(free_port)
+    # A socket's path may be 107 bytes long at most, so it does not lie in the data folder.
+    [ -f "$folder/socket" ] || mktemp -u /tmp/elmstone-XXXXXXXX.sock > "$folder/socket"
+    printf '%s' "$port" > "$folder/port"
+    setsid mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")" --pid-file="$folder/pid" \
+        --log-error="$folder/error.log" --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin \
+        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@" > /dev/null 2>&1 < /dev/null &
+    for i in $(seq 150); do
+        database_answers "$folder" && { database_user "$folder"; return; }
+        sleep 0.2
+    done
+    die "MariaDB did not start; see $folder/error.log"
+}
+
+database_root() { mariadb --no-defaults --user=root --socket="$(cat "$1/socket")" "${@:2}"; }
+database_answers() { [ -f "$1/socket" ] && database_root "$1" -e 'SELECT 1' > /dev/null 2>&1; }
+
+# The application's own user, who may do everything in elmstone and elmstone_test…, and nothing elsewhere.
+database_user() {
+    [ -f "$1/password" ] || (umask 077 && php -r 'echo bin2hex(random_bytes(16));' > "$1/password")
+    database_root "$1" <<SQL
+CREATE DATABASE IF NOT EXISTS elmstone;
+CREATE USER IF NOT EXISTS 'elmstone'@'127.0.0.1';
+ALTER USER 'elmstone'@'127.0.0.1' IDENTIFIED BY '$(cat "$1/password")';
+GRANT ALL ON elmstone.* TO 'elmstone'@'127.0.0.1';
+GRANT ALL ON \`elmstone\\_test%\`.* TO 'elmstone'@'127.0.0.1';
+SQL
+}
+
+database_stop() {
+    [ -f "$1/pid" ] || return 0
+    local pid
+    pid=$(cat "$1/pid")
+    kill "$pid" 2> /dev/null || true
+    for _ in $(seq 100); do kill -0 "$pid" 2> /dev/null || return 0; sleep 0.1; done
+}
+
+# Points the application, by its environment, at the database in a folder.
+use_database() {
+    export DB_HOST=127.0.0.1 DB_PORT DB_DATABASE=${2:-elmstone} DB_USERNAME=elmstone DB_PASSWORD
+    DB_PORT=$(cat "$1/port")
+    DB_PASSWORD=$(cat "$1/password")
+}
+
+# Serves on a port with several workers, in a process group of its own. Arguments: port, folder for pid and log.
+serve() {
+    (cd public && PHP_CLI_SERVER_WORKERS=${ELMSTONE_WORKERS:-6} exec setsid php -d opcache.enable_cli=1 -d variables_order=EGPCS \
+        -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php) > "$2/serve.log" 2>&1 < /dev/null &
+    printf '%s' $! > "$2/serve.pid"
+    for _ in $(seq 100); do
+        curl -fsS -o /dev/null "http://127.0.0.1:$1/up" 2> /dev/null && return
+        sleep 0.1
+    done
+    die "the application does not answer; see $2/serve.log"
+}
+
+serve_stop() {
+    [ -f "$1/serve.pid" ] || return 0
+    kill -TERM -- "-$(cat "$1/serve.pid")" 2> /dev/null || true
+    rm -f "$1/serve.pid"
+}

@@ -1,0 +1,36 @@
+# Brings the shop up: packages, database, demonstration data, server. Run again, it is quick and keeps the data.
+. bin/house.sh
+
+need "${RUNNING[@]}"
+vendor_for_running
+mkdir -p "$HOUSE"
+database_start "$HOUSE/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=1
+use_database "$HOUSE/db"
+
+if [ ! -f "$HOUSE/key" ]; then
+    (umask 077 && php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$HOUSE/key")
+fi
+(umask 077 && cat > .env <<ENV
+APP_ENV=production
+APP_KEY=$(cat "$HOUSE/key")
+APP_TIMEZONE=${TZ:-UTC}
+DB_HOST=$DB_HOST
+DB_PORT=$DB_PORT
+DB_DATABASE=$DB_DATABASE
+DB_USERNAME=$DB_USERNAME
+DB_PASSWORD=$DB_PASSWORD
+ENV
+)
+php artisan optimize:clear --quiet
+php artisan migrate --force --quiet
+php artisan shop:demo --if-empty
+
+port=$(cat "$HOUSE/http.port" 2> /dev/null || free_port)
+if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then
+    serve_stop "$HOUSE"
+    php -r 'exit(@stream_socket_server("tcp://127.0.0.1:$argv[1]") ? 0 : 1);' "$port" || port=$(free_port)
+    printf '%s' "$port" > "$HOUSE/http.port"
+    serve "$port" "$HOUSE"
+fi
+
+php artisan shop:sign-ins --address="http://127.0.0.1:$port"

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+use Elmstone\Foundation\Http\Failures;
+use Elmstone\Foundation\Http\SecurityHeaders;
+use Elmstone\Staff\RequireTill;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withCommands([
+        __DIR__.'/../app/Books/Console',
+        __DIR__.'/../app/Foundation/Console',
+    ])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/');
+        $middleware->alias(['till' => RequireTill::class]);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        Failures::answer($exceptions);
+    })
+    ->create();

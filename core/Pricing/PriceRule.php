@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Pricing;
+
+/** Which rule set a line's price. */
+enum PriceRule: string
+{
+    case Contract = 'contract';
+    case ListPrice = 'list';
+    case Level = 'level';
+    case QuantityBreak = 'break';
+    case Promotion = 'promotion';
+    case Typed = 'typed';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Contract => 'contract price',
+            self::ListPrice => 'list price',
+            self::Level => 'price level',
+            self::QuantityBreak => 'quantity price',
+            self::Promotion => 'promotion',
+            self::Typed => 'typed price',
+        };
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Reckon;
+
+/**
+ * The core as a service of figures: a request in JSON, the answer as plain data. Schemas: docs/reckon/.
+ */
+final readonly class Reckon
+{
+    /** What `do` may name, and what answers it. */
+    private const ANSWERS = [
+        'slip' => SlipAnswer::class,
+        'settle' => SettleAnswer::class,
+        'schedule' => ScheduleAnswer::class,
+        'margin' => MarginAnswer::class,
+    ];
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadRequest
+     */
+    public static function answer(string $json): array
+    {
+        $request = Node::root($json);
+        $do = $request->string('do');
+        $answer = self::ANSWERS[$do]
+            ?? throw new BadRequest('unknown_request', "“{$do}” is not a request; known are ".implode(', ', array_keys(self::ANSWERS)).'.', 'do');
+
+        return $request->checked('', static fn (): array => $answer::to($request));
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Slip;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Tax\GroupTax;
+use Elmstone\Core\Tax\TaxedLine;
+use Elmstone\Core\Tax\TaxReckoner;
+use Elmstone\Core\Tax\TaxSubtotal;
+
+/**
+ * Works out what a slip comes to: gross, discounts, net and tax for every line, and the sums.
+ *
+ * The rules stand in docs/rules.md under "The slip" and "Tax".
+ */
+final readonly class Reckoner
+{
+    /** @throws Refused discount_too_large (as RefusedOnLine where it is a line's), too_large */
+    public static function reckon(Slip $slip): ReckonedSlip
+    {
+        return (new self($slip))->slip();
+    }
+
+    private function __construct(private Slip $slip)
+    {
+    }
+
+    private function slip(): ReckonedSlip
+    {
+        $priced = array_map($this->priced(...), $this->slip->lines, array_keys($this->slip->lines));
+        $shares = $this->slipDiscountShares($priced);
+        $taxed = array_map(
+            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line, $line->afterLineDiscount()->minus($share)),
+            $priced,
+            $shares,
+        );
+        $out = $this->taxOf($taxed, Direction::Out);
+        $back = $this->taxOf($taxed, Direction::Back);
+
+        return $this->summed($this->lines($priced, $shares, $taxed, $out, $back), $out, $back);
+    }
+
+    private function priced(SlipLine $line, int $place): PricedLine
+    {
+        $exact = $line->exactGross();
+
+        if ($this->slip->terms->taxIncluded) {
+            $exact = $this->slip->profile->priceWithoutExempt($exact, $line->taxClass);
+        }
+
+        $gross = Money::round($exact, $this->slip->currency);
+
+        try {
+            return new PricedLine($line, $gross, $line->discount?->of($gross) ?? $this->zero());
+        } catch (Refused $refused) {
+            throw RefusedOnLine::at($place, $refused);
+        }
+    }
+
+    /**
+     * @param list<PricedLine> $lines
+     *
+     * @return list<Money> each line's share, in the lines' order
+     */
+    private function slipDiscountShares(array $lines): array
+    {
+        $shares = array_map(fn (): Money => $this->zero(), $lines);
+        $reached = array_filter($lines, static fn (PricedLine $line): bool => $line->line->sharesSlipDiscount());
+        $weights = array_map(static fn (PricedLine $line): Money => $line->afterLineDiscount(), $reached);
+        $discount = ($this->slip->discount ?? Reduction::amount($this->zero()))->of(Money::sum($weights, $this->slip->currency));
+
+        if ($weights === []) {
+            return $shares;
+        }
+
+        $apportioned = $discount->apportion(array_map(static fn (Money $weight) => $weight->major(), array_values($weights)));
+
+        return array_values(array_replace($shares, array_combine(array_keys($weights), $apportioned)));
+    }
+
+    /** @param list<TaxedLine> $lines */
+    private function taxOf(array $lines, Direction $direction): GroupTax
+    {
+        return TaxReckoner::reckon(
+            $this->slip->currency,
+            $this->slip->terms,
+            $this->slip->profile,
+            array_filter($lines, static fn (TaxedLine $line): bool => $line->line->direction === $direction),
+        );
+    }
+
+    /**
+     * @param list<PricedLine> $priced
+     * @param list<Money> $shares
+     * @param list<TaxedLine> $taxed
+     *
+     * @return list<ReckonedLine>
+     */
+    private function lines(array $priced, array $shares, array $taxed, GroupTax $out, GroupTax $back): array
+    {
+        $lines = [];
+
+        foreach ($priced as $i => $line) {
+            $net = $taxed[$i]->net;
+            $tax = ($line->line->direction === Direction::Out ? $out : $back)->ofLine($i);
+            $taxTotal = Money::sum($tax, $this->slip->currency);
+            $lines[] = new ReckonedLine($line->line, $line->gross, $line->lineDiscount, $shares[$i], $net, $tax, $taxTotal, $this->withTax($net, $taxTotal));
+        }
+
+        return $lines;
+    }
+
+    /** @param list<ReckonedLine> $lines */
+    private function summed(array $lines, GroupTax $out, GroupTax $back): ReckonedSlip
+    {
+        $sum = fn (callable $figure): Money => Money::sum(
+            array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($figure($line)), $lines),
+            $this->slip->currency,
+        );
+        $slipDiscount = $sum(static fn (ReckonedLine $line): Money => $line->slipDiscount);
+        $net = $sum(static fn (ReckonedLine $line): Money => $line->net);
+        $tax = array_map(TaxSubtotal::difference(...), $out->subtotals, $back->subtotals);
+        $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $this->slip->currency);
+
+        return new ReckonedSlip($lines, $net->plus($slipDiscount), $slipDiscount, $net, $tax, $taxTotal, $this->withTax($net, $taxTotal));
+    }
+
+    private function withTax(Money $net, Money $tax): Money
+    {
+        return $this->slip->terms->taxIncluded ? $net : $net->plus($tax);
+    }
+
+    private function zero(): Money
+    {
+        return Money::zero($this->slip->currency);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Slip;
+
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Tax\Exemption;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Core\Tax\TaxTerms;
+
+/** All that decides what a slip comes to. */
+final readonly class Slip
+{
+    /** @param list<SlipLine> $lines */
+    private function __construct(
+        public Currency $currency,
+        public TaxTerms $terms,
+        public TaxProfile $profile,
+        public array $lines,
+        public ?Reduction $discount,
+    ) {
+    }
+
+    /**
+     * @param list<SlipLine> $lines
+     * @param Reduction|null $discount the whole-slip discount
+     */
+    public static function of(
+        Currency $currency,
+        TaxTerms $terms,
+        TaxProfile $profile,
+        array $lines,
+        ?Reduction $discount = null,
+        ?Exemption $exemption = null,
+    ): self {
+        return new self($currency, $terms, $profile->without($exemption ?? Exemption::none()), $lines, $discount);
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Demo;
+
+use Carbon\CarbonImmutable;
+use Closure;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Core\Money\Money;
+use Elmstone\Counter\Act;
+use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\CountTender;
+use Elmstone\Counter\PostSale;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Str;
+
+/** The whole demonstration shop, relative to the day it is loaded on. */
+final class DemoHouse
+{
+    public const SEED = 20261101;
+
+    public const MONTHS = 14;
+
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly AddToSlip $add,
+        private readonly CountTender $count,
+        private readonly PostSale $post,
+    ) {
+    }
+
+    /** @param Closure(string): mixed $say */
+    public function load(CarbonImmutable $today, Closure $say, int $months = self::MONTHS): void
+    {
+        $chance = new Chance(self::SEED);
+        (new DemoShop($chance, $today))->build();
+        $say('shop, staff and '.Item::query()->count().' items');
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $first = $today->subMonths($months);
+        $sales->stockUp($first->subDay());
+        $posted = 0;
+
+        for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
+            if ($day->isSunday()) {
+                $sales->deliver($day);
+            } else {
+                $posted += $sales->sellOn($day, 22, 42);
+            }
+        }
+
+        $sales->deliver($today->subDay());
+        $say("{$posted} sales");
+        $this->today();
+        $say('today’s sales, and slips that wait');
+    }
+
+    /** A few sales of today and three slips set aside, by the very acts a clerk does. */
+    private function today(): void
+    {
+        $baskets = [['LH-1140', 'AD-0207'], ['PI-2800', 'VA-2214'], ['MA-0031'], ['FX-5060', 'SU-0011', 'TO-0071']];
+
+        foreach ($baskets as $i => $codes) {
+            [$slip, $act] = $this->basket($codes, $i % 3 + 1, $i % 5);
+            $cash = $this->count->cash($slip, $act(), Money::of('500.00', $this->house->currency()));
+            $this->post->handle($slip, $act($cash->version));
+        }
+
+        foreach ([['ST-2001', 'GR-0301'], ['LH-1141', 'LH-1300'], ['PT-0704']] as $i => $codes) {
+            $this->basket($codes, $i + 1, $i);
+        }
+    }
+
+    /**
+     * @param list<string> $codes
+     *
+     * @return array{string, Closure(int|null=): Act}
+     */
+    private function basket(array $codes, int $till, int $clerk): array
+    {
+        $staff = Staff::query()->orderBy('id')->skip($clerk)->firstOrFail();
+        $till = Till::query()->with('location.taxProfile.components')->where('number', $till)->firstOrFail();
+        $act = static fn (?int $version = null): Act => new Act((string) Str::uuid(), $staff, $till, $version);
+        $slip = (string) Str::uuid();
+
+        foreach ($codes as $code) {
+            if (Item::query()->where('code', $code)->exists()) {
+                $this->add->handle($slip, $act(), "2 x {$code}");
+            }
+        }
+
+        return [$slip, $act];
+    }
+}

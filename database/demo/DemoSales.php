@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Demo;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Counter\CardPayment;
+use Elmstone\Counter\CardState;
+use Elmstone\Counter\LineOnSlip;
+use Elmstone\Counter\ReckonedCounter;
+use Elmstone\Counter\SaleDraft;
+use Elmstone\Counter\Slip;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Role;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use Ramsey\Uuid\Uuid;
+
+/**
+ * Walk-in sales for every working day, a day at a time: slips are made up, then reckoned, settled and posted by what reckons, settles and
+ * posts them at the counter; only the writing is done for a whole day at once.
+ */
+final class DemoSales
+{
+    /** @var list<Item> */
+    private array $items;
+
+    /** @var list<Till> */
+    private array $tills;
+
+    /** @var list<int> staff who serve */
+    private array $clerks;
+
+    /** @var array<string, array{StockMove, BigDecimal}> sold since the last delivery, by item and location */
+    private array $sold = [];
+
+    private int $serial = 0;
+
+    public function __construct(
+        private readonly Chance $chance,
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+    ) {
+        $this->items = array_values(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
+        $this->tills = array_values(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
+        $this->clerks = array_values(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+    }
+
+    /** Opening stock, so much that nothing ran out before the first delivery. */
+    public function stockUp(CarbonImmutable $day): void
+    {
+        DB::transaction(function () use ($day): void {
+            $moves = [];
+
+            foreach ($this->items as $item) {
+                foreach ([1 => 100, 2 => 35] as $location => $share) {
+                    $usual = match (true) {
+                        $item->price_per > 1 => 6000,
+                        $item->list_price > 100 => 6,
+                        default => 90,
+                    };
+                    $moves[] = new StockMove($item->id, $location, BigDecimal::of(intdiv($usual * $share * $this->chance->between(30, 100), 10000)), UnitPrice::of($item->cost));
+                }
+            }
+
+            $this->stock->take($moves);
+            $this->stock->record('opening', array_map(static fn (StockMove $move): array => [$move, $day, null], $moves));
+        });
+    }
+
+    /** @return int how many sales it posted */
+    public function sellOn(CarbonImmutable $day, int $least, int $most): int
+    {
+        $drafts = $this->drafts($day, $this->chance->between($least, $most));
+
+        DB::transaction(function () use ($drafts): void {
+            $moves = array_merge(...array_map(static fn (array $draft): array => $draft[1], $drafts));
+            $this->stock->take($moves);
+            $ids = $this->register->postAll(array_map(static fn (array $draft): DocumentDraft => $draft[0], $drafts));
+            $rows = [];
+
+            foreach ($drafts as $i => [$draft, $itsMoves]) {
+                foreach ($itsMoves as $move) {
+                    $rows[] = [$move, $draft->businessDate, $ids[$i]];
+                }
+            }
+
+            $this->stock->record('sale', $rows);
+            $this->remember($moves);
+        });
+
+        return count($drafts);
+    }
+
+    /** The lorry comes: what was sold is made up for. */
+    public function deliver(CarbonImmutable $day): void
+    {
+        DB::transaction(function () use ($day): void {
+            $moves = array_values(array_map(static fn (array $sold): StockMove => new StockMove($sold[0]->itemId, $sold[0]->locationId, $sold[1], $sold[0]->unitCost), $this->sold));
+            $this->stock->take($moves);
+            $this->stock->record('delivery', array_map(static fn (StockMove $move): array => [$move, $day, null], $moves));
+            $this->sold = [];
+        });
+    }
+
+    /** @param list<StockMove> $moves */
+    private function remember(array $moves): void
+    {
+        foreach ($moves as $move) {
+            $place = "{$move->itemId}-{$move->locationId}";
+            $this->sold[$place] = [$move, ($this->sold[$place][1] ?? BigDecimal::zero())->minus($move->quantity)];
+        }
+    }
+
+    /** @return non-empty-list<array{DocumentDraft, list<StockMove>}> */
+    private function drafts(CarbonImmutable $day, int $count): array
+    {
+        $times = [];
+
+        for ($i = 0; $i < max(1, $count); $i++) {
+            $times[] = $this->chance->between(7 * 3600 + 1800, 17 * 3600 + 1800);
+        }
+
+        sort($times);
+
+        return array_map(fn (int $time): array => $this->draft($day->addSeconds($time)), $times);
+    }
+
+    /** @return array{DocumentDraft, list<StockMove>} */
+    private function draft(CarbonImmutable $at): array
+    {
+        $till = $this->chance->oneOf($this->tills);
+        $clerk = $this->chance->oneOf($this->clerks);
+        $slip = Slip::blank(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
+        $slip->business_date = $at->startOfDay();
+        $slip->setRelation('lines', new Collection($this->lines($at)));
+
+        if ($this->chance->in(4)) {
+            $slip->discount_percent = '3';
+        }
+
+        $this->pay($slip);
+        $reckoned = ReckonedCounter::of($slip, $this->house);
+        $settlement = $reckoned->settlement ?? throw new LogicException('A made-up sale must be settled.');
+        $draft = new SaleDraft($reckoned, $this->house);
+
+        return [$draft->document($settlement, $till->id, $clerk, $at), $draft->moves()];
+    }
+
+    /** @return non-empty-list<LineOnSlip> */
+    private function lines(CarbonImmutable $at): array
+    {
+        $lines = [];
+
+        for ($i = 1, $count = min($this->chance->between(1, 5), $this->chance->between(1, 5)); $i <= $count; $i++) {
+            $item = $this->chance->oneOf($this->items);
+            $quantity = Quantity::of($this->quantity($item));
+            $quote = PriceBooks::of($item)->quote($quantity, $at);
+            $lines[] = (new LineOnSlip)->forceFill([
+                'id' => $i, 'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id,
+                'quantity' => $quantity->toString(), 'unit' => $item->unit->value, 'unit_price' => $quote->price->toString(), 'price_per' => $item->price_per,
+                'price_rule' => $quote->rule, 'price_source' => $quote->source->name ?? '', 'list_price' => $quote->list->toString(),
+                'discount_percent' => $item->takesDiscount() && $this->chance->in(6) ? '5' : null, 'discount_amount' => null,
+                'tax_class' => $item->tax_class, 'may_discount' => $item->takesDiscount(), 'floor_price' => $item->floor_price, 'cost' => $item->cost,
+                'note' => '', 'approval_id' => null,
+            ]);
+        }
+
+        return $lines;
+    }
+
+    private function quantity(Item $item): string
+    {
+        return match (true) {
+            $item->price_per > 1 => (string) (50 * $this->chance->between(1, 8)),
+            $item->unit->value === 'metre' => sprintf('%d.%d', $this->chance->between(0, 8), $this->chance->between(1, 9)),
+            $item->list_price > 60 => '1',
+            default => (string) $this->chance->between(1, 8),
+        };
+    }
+
+    private function pay(Slip $slip): void
+    {
+        $total = ReckonedCounter::of($slip, $this->house)->sums->total;
+        $way = $this->chance->between(1, 100);
+        $card = match (true) {
+            $way <= 48 => $total->minor,
+            $way <= 52 => intdiv($total->minor, 2),
+            default => 0,
+        };
+
+        if ($card > 0) {
+            $slip->setRelation('cards', new Collection([(new CardPayment)->forceFill([
+                'id' => 1, 'state' => CardState::Approved, 'asked' => $card, 'approved' => $card, 'card_type' => $this->chance->oneOf(['credit', 'debit']),
+                'last_four' => sprintf('%04d', $this->chance->between(0, 9999)), 'authorisation' => sprintf('%06d', $this->chance->between(0, 999999)),
+            ])]));
+        }
+
+        $left = $total->minor - $card;
+
+        if ($left > 0 && $way > 94) {
+            $slip->cheque = $left;
+            $slip->cheque_number = sprintf('%06d', $this->chance->between(100, 9999));
+        } elseif ($left > 0) {
+            $note = $this->chance->oneOf([1, 500, 1000, 2000]);
+            $slip->cash = intdiv($left + $note - 1, $note) * $note;
+        }
+    }
+}

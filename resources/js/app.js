@@ -1,0 +1,27 @@
+import Alpine from '@alpinejs/csp';
+import { start } from './counter.js';
+import entry from './entry.js';
+
+Alpine.data('entry', entry);
+Alpine.data('drop', () => ({
+    shown: false,
+    flip() {
+        this.shown = !this.shown;
+        if (this.shown) this.$nextTick(() => this.$refs.panel.querySelector('input, a, button')?.focus());
+    },
+    hide() {
+        this.shown = false;
+    },
+    hideAndReturn() {
+        if (!this.shown) return;
+        this.shown = false;
+        this.$refs.opener.focus();
+    },
+}));
+Alpine.start();
+start();
+
+// `?` shows the keys, unless something is being typed.
+document.addEventListener('keydown', (event) => {
+    if (event.key === '?' && !event.target.matches('input, textarea, select')) document.getElementById('keys-open')?.click();
+});

@@ -1,0 +1,116 @@
+// The entry line: whatever is scanned or typed. Enter takes it at once, so that a scanner can go on without waiting.
+import { send } from './redraw.js';
+
+const PAUSE_MS = 90;
+
+export default () => ({
+    open: false,
+    timer: null,
+    asked: null,
+
+    get line() {
+        return document.getElementById('entry');
+    },
+
+    typed() {
+        clearTimeout(this.timer);
+        if (this.line.value.trim().length < 2) {
+            this.close();
+            return;
+        }
+        this.timer = setTimeout(() => this.look(), PAUSE_MS);
+    },
+
+    async look() {
+        this.asked?.abort();
+        this.asked = new AbortController();
+        const url = `${this.line.dataset.find}?q=${encodeURIComponent(this.line.value)}`;
+        try {
+            const answer = await fetch(url, { signal: this.asked.signal, headers: { 'X-Requested-With': 'fetch' } });
+            if (!answer.ok || answer.redirected) return;
+            document.getElementById('found').innerHTML = await answer.text();
+            this.open = true;
+            this.choose(0);
+        } catch {
+            // A newer look-up has taken over, or the server is away; typing goes on either way.
+        }
+    },
+
+    rows() {
+        return [...document.querySelectorAll('#found [role=option]')];
+    },
+
+    chosen() {
+        return this.rows().findIndex((row) => row.getAttribute('aria-selected') === 'true');
+    },
+
+    choose(index) {
+        const rows = this.rows();
+        rows.forEach((row, i) => row.setAttribute('aria-selected', i === index ? 'true' : 'false'));
+        rows[index]?.scrollIntoView({ block: 'nearest' });
+        this.line.setAttribute('aria-activedescendant', rows[index]?.id ?? '');
+    },
+
+    key(event) {
+        if (event.isComposing) return;
+        if (event.key === 'ArrowDown' && this.open) {
+            event.preventDefault();
+            this.choose(Math.min(this.chosen() + 1, this.rows().length - 1));
+        } else if (event.key === 'ArrowUp') {
+            event.preventDefault();
+            if (this.open && this.chosen() > 0) this.choose(this.chosen() - 1);
+            else if (!this.open) [...document.querySelectorAll('.slip-lines .cell.first')].pop()?.focus();
+        } else if (event.key === 'Escape') {
+            event.preventDefault();
+            if (this.open) this.close();
+            else this.line.value = '';
+        } else if (event.key === 'Enter' && !event.ctrlKey) {
+            event.preventDefault();
+            this.take();
+        }
+    },
+
+    take() {
+        const typed = this.line.value.trim();
+        if (typed === '') {
+            document.dispatchEvent(new CustomEvent('to-settle'));
+            return;
+        }
+        const row = this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed ? this.rows()[this.chosen()] : null;
+        if (row && !row.dataset.item) {
+            row.click();
+            return;
+        }
+        this.add(typed, row?.dataset.item);
+    },
+
+    async add(typed, item) {
+        this.clear();
+        const fields = { entry: typed, version: '' };
+        if (item) fields.item = item;
+        const answer = await send(this.line.dataset.add, fields);
+        // What was refused comes back into the line, unless something else is being typed there by now.
+        if (answer.status === 422 && this.line.value === '') {
+            this.line.value = typed;
+            this.line.select();
+            this.look();
+        }
+    },
+
+    pick(event) {
+        const row = event.target.closest('[data-item]');
+        if (row) this.add(this.line.value.trim(), row.dataset.item);
+    },
+
+    clear() {
+        clearTimeout(this.timer);
+        this.asked?.abort();
+        this.line.value = '';
+        this.close();
+    },
+
+    close() {
+        this.open = false;
+        this.line.removeAttribute('aria-activedescendant');
+    },
+});

@@ -1,0 +1,124 @@
+// Sends what a clerk does and puts the page's redrawn parts in place. One act after the other, in the order they were done;
+// each carries a key, so that one sent again after a lost answer still happens once.
+
+const RETRY_MS = 1500;
+const queue = [];
+let running = false;
+
+/** Sends fields to an address; resolves when its answer is on the page. */
+export function send(url, fields = {}) {
+    return new Promise((resolve) => {
+        queue.push({ url, fields: { ...fields, act: crypto.randomUUID ? crypto.randomUUID() : fallbackUuid() }, resolve });
+        run();
+    });
+}
+
+async function run() {
+    if (running) return;
+    running = true;
+
+    while (queue.length > 0) {
+        const { url, fields, resolve } = queue[0];
+        const answer = await attempt(url, fields);
+        if (answer === null) {
+            await new Promise((again) => setTimeout(again, RETRY_MS));
+            continue;
+        }
+        queue.shift();
+        resolve(await put(answer));
+    }
+
+    running = false;
+}
+
+async function attempt(url, fields) {
+    const body = new URLSearchParams(fields);
+    const state = document.getElementById('slip-state');
+    if (state && fields.version === undefined) body.set('version', state.dataset.version);
+
+    try {
+        const answer = await fetch(url, {
+            method: 'POST',
+            body,
+            headers: { 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content, 'X-Requested-With': 'fetch', Accept: 'text/html' },
+        });
+        if (answer.status === 503 || answer.status === 502) return wait();
+        banner('');
+        return answer;
+    } catch {
+        return wait();
+    }
+}
+
+function wait() {
+    banner('The shop’s computer does not answer. What you did is kept here and goes on as soon as it is back.');
+    return null;
+}
+
+async function put(answer) {
+    if (answer.status === 401 || answer.status === 419 || answer.url.endsWith('/sign-in')) {
+        location.assign('/sign-in');
+        return answer;
+    }
+    if (answer.headers.get('X-Location')) {
+        location.assign(answer.headers.get('X-Location'));
+        return answer;
+    }
+    if (answer.ok || answer.status === 422) swap(await answer.text());
+    else banner(answer.status === 429 ? 'That was too fast. Wait a moment.' : 'That did not work, and nothing was changed. Load the page again; if it stays so, tell the office.');
+    return answer;
+}
+
+/** Replaces every part of the page that the answer brings, keeping what is being typed. */
+export function swap(html) {
+    const fresh = new DOMParser().parseFromString(html, 'text/html');
+    const typing = rememberTyping();
+
+    for (const part of fresh.querySelectorAll('[data-part]')) {
+        document.getElementById(part.id)?.replaceWith(document.importNode(part, true));
+    }
+
+    restoreTyping(typing);
+    document.querySelector('.fresh')?.scrollIntoView({ block: 'nearest' });
+    document.dispatchEvent(new CustomEvent('redrawn'));
+}
+
+function rememberTyping() {
+    const field = document.activeElement;
+    if (!field || !field.id) return null;
+    const typed = 'defaultValue' in field && field.value !== field.defaultValue && field.type !== 'radio' && field.type !== 'checkbox';
+    return { id: field.id, value: typed && field.dataset.sent === undefined ? field.value : null, at: field.selectionStart };
+}
+
+function restoreTyping(typing) {
+    if (typing === null) return;
+    const field = document.getElementById(typing.id);
+    if (!field || field === document.activeElement) return;
+    field.focus({ preventScroll: true });
+    if (typing.value === null) {
+        field.select?.();
+        return;
+    }
+    field.value = typing.value;
+    try {
+        field.setSelectionRange(typing.at, typing.at);
+    } catch {
+        // A field of this type has no selection.
+    }
+}
+
+export function banner(words) {
+    const place = document.getElementById('banner');
+    if (!place) return;
+    place.textContent = words;
+    place.hidden = words === '';
+}
+
+/** Where the page is not served securely, browsers keep randomUUID to themselves. */
+function fallbackUuid() {
+    const bytes = crypto.getRandomValues(new Uint8Array(16));
+    bytes[6] = (bytes[6] & 0x0f) | 0x40;
+    bytes[8] = (bytes[8] & 0x3f) | 0x80;
+    const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+    return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+}

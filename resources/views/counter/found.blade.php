@@ -1,0 +1,28 @@
+@php(['money' => $money, 'price' => $price, 'decimal' => $decimal] = ['money' => \Elmstone\Foundation\Show::money(...), 'price' => \Elmstone\Foundation\Show::price(...), 'decimal' => \Elmstone\Foundation\Show::decimal(...)])
+<div data-typed="{{ $typed }}"></div>
+@if($refused !== null)
+    <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>
+@endif
+@if($quotes->isNotEmpty())
+    <div class="group" aria-hidden="true">Items</div>
+    @foreach($quotes as [$item, $quote])
+        @php($mine = $item->stock->firstWhere('location_id', $here->id))
+        @php($others = $item->stock->where('location_id', '!=', $here->id)->filter(fn ($stock) => $stock->available()->isPositive()))
+        <div class="row-found" role="option" id="found-{{ $item->id }}" data-item="{{ $item->id }}" aria-selected="false">
+            <span class="code">{{ $item->code }}</span>
+            <span>{{ $item->description }}</span>
+            <span class="figure">{{ $price($quote->price->value) }}</span>
+            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft' : 'ochre' }}">{{ $decimal($mine?->available() ?? '0') }} here @foreach($others as $stock)· {{ $decimal($stock->available()) }} {{ $stock->location->code }} @endforeach</span>
+            <span class="figure small soft">{{ $quote->rule === \Elmstone\Core\Pricing\PriceRule::ListPrice ? 'list' : $quote->rule->label() }}</span>
+        </div>
+    @endforeach
+@endif
+@foreach($documents as $document)
+    @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
+    <a class="row-found" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
+        <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span class="figure">{{ $money($document->money($document->total)) }}</span><span class="figure small soft">{{ \Elmstone\Foundation\Show::date($document->business_date) }}</span><span></span>
+    </a>
+@endforeach
+@if($refused === null)
+    <button type="button" class="row-found two" role="option" id="found-one-off" aria-selected="false" data-toggles="one-off"><span class="soft small">not in the list</span><span>Add “{{ $entry->text }}” as a one-off line</span></button>
+@endif

@@ -1,0 +1,37 @@
+@php($money = \Elmstone\Foundation\Show::money(...))
+<div class="sums" id="sums" data-part>
+    <div class="acts">
+        @unless($slip->isPosted())
+            <button type="button" class="link-act" data-toggles="slip-discount">Whole-slip discount <kbd>Alt W</kbd></button>
+            <button type="button" class="link-act" data-toggles="one-off">One-off line <kbd>Alt L</kbd></button>
+            @can('see-margin')<button type="button" class="link-act" data-margin>Margin <kbd>Alt M</kbd></button>@endcan
+            @if($slip->lines->isNotEmpty())
+                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act><button class="link-act">Clear the lot</button></form>
+            @endif
+            <div id="slip-discount" class="w-100" data-folds @unless($complaint->on('discount')) hidden @endunless>
+                @php($typed = \Elmstone\Counter\Reductions::written($slip->discount($house->currency())))
+                <form class="d-flex gap-2 align-items-center" method="post" action="{{ route('counter.discount', $slip->key) }}" data-act>
+                    <label for="discount" class="soft">Off the whole slip</label>
+                    <input class="form-control w-auto" id="discount" name="discount" size="10" autocomplete="off" placeholder="5 % or 2.00 off" value="{{ $complaint->typedOr('discount', $typed) }}">
+                    <button class="quiet-act">Give</button>
+                </form>
+                @if($complaint->on('discount'))
+                    <p class="complaint" role="alert">{{ $complaint->message() }}</p>
+                    @if($complaint->isApprovable())
+                        @include('counter.parts.approve', ['action' => route('counter.discount', $slip->key), 'held' => ['discount' => $complaint->typedOr('discount', $typed)], 'id' => 'sd'])
+                    @endif
+                @endif
+            </div>
+            @can('see-margin')<div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" hidden></div>@endcan
+        @endunless
+    </div>
+    <table>
+        <tr><td>Goods</td><td class="figure">{{ $money($reckoned->sums->subtotal) }}</td></tr>
+        @unless($reckoned->sums->slipDiscount->isZero())
+            <tr><td>Discount {{ $slip->discount_percent === null ? '' : \Elmstone\Foundation\Show::decimal($slip->discount_percent).' %' }}</td><td class="figure">−{{ $money($reckoned->sums->slipDiscount) }}</td></tr>
+        @endunless
+        @foreach($reckoned->sums->tax as $tax)
+            <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. ' : '' }}{{ $slip->location->taxProfile->components->firstWhere('code', $tax->component->id)->name }} {{ \Elmstone\Foundation\Show::price($tax->component->rate->value) }} %</td><td class="figure">{{ $money($tax->amount) }}</td></tr>
+        @endforeach
+    </table>
+</div>

@@ -1,0 +1,6 @@
+@include('counter.parts.tabs')
+@include('counter.parts.who')
+@include('counter.parts.said')
+@include('counter.parts.lines')
+@include('counter.parts.sums')
+@include('counter.parts.settle')

@@ -1,0 +1,24 @@
+@extends('layout')
+@section('title', 'Counter')
+@section('main')
+<h1 class="visually-hidden">Counter</h1>
+<div class="counter">
+    @include('counter.parts.tabs')
+    @include('counter.parts.who')
+    <section class="what-band" aria-label="What">
+        <div class="entry" x-data="entry">
+            <div class="entry-line">
+                <input id="entry" type="text" role="combobox" aria-label="Scan, code, name or number" aria-expanded="false" :aria-expanded="open" aria-controls="found" aria-autocomplete="list" autocomplete="off" autocapitalize="off" spellcheck="false" placeholder=" "
+                       data-find="{{ route('counter.find', $slip->key) }}" data-add="{{ route('counter.add', $slip->isPosted() ? \Illuminate\Support\Str::uuid() : $slip->key) }}"
+                       @input="typed" @keydown="key" @blur.debounce.200ms="close">
+                <span class="hint" aria-hidden="true">scan, code, name or number</span>
+            </div>
+            <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent @click="pick"></div>
+        </div>
+        @include('counter.parts.said')
+        @include('counter.parts.lines')
+        @include('counter.parts.sums')
+    </section>
+    @include('counter.parts.settle')
+</div>
+@endsection

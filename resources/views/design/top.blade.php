@@ -1,0 +1,41 @@
+<header class="top">
+    <a class="name" href="/counter">Elmstone</a>
+    @php($here = request()->path())
+    <a href="/counter" @if(str_starts_with($here, 'counter')) aria-current="page" @endif>Counter</a>
+    <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
+    <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
+    @can('manage-staff')
+        <a href="/staff" @if(str_starts_with($here, 'staff')) aria-current="page" @endif>Staff</a>
+    @endcan
+    <a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>
+    <div class="end">
+        @php($atTill = app(\Elmstone\Staff\AtTill::class))
+        <span>{{ $atTill->till()->location->town }} · {{ $atTill->till()->name }}</span>
+        <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
+            <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>
+            <div class="drop-panel" id="person-panel" x-ref="panel" x-show="shown" x-cloak>
+                <form method="post" action="/change-person">
+                    @csrf
+                    <h2>Someone else serves</h2>
+                    <div class="row g-2">
+                        <div class="col-5"><label for="change-number" class="small soft">Staff number</label><input class="form-control" id="change-number" name="number" inputmode="numeric" autocomplete="off" required></div>
+                        <div class="col-7"><label for="change-pin" class="small soft">PIN</label><input class="form-control" id="change-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required></div>
+                    </div>
+                    <button class="quiet-act mt-2">Change person</button>
+                </form>
+                <form method="post" action="/sign-out" class="mt-3 pt-2 border-top">@csrf <button class="link-act">Sign out, {{ auth()->user()->role->label() }} {{ auth()->user()->number }}</button></form>
+            </div>
+        </div>
+        <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
+            <button type="button" id="keys-open" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="keys-panel" aria-label="Keys"><kbd>?</kbd></button>
+            <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
+                <h2>Keys</h2>
+                <table class="ruled small">
+                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'C D Q' => 'in Settle: cash, card, cheque'] as $key => $does)
+                        <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
+                    @endforeach
+                </table>
+            </div>
+        </div>
+    </div>
+</header>

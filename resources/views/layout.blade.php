@@ -1,0 +1,21 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <title>@yield('title', 'Counter') · Elmstone</title>
+    <link rel="icon" href="/favicon.svg" type="image/svg+xml">
+    @vite(['resources/css/app.scss', 'resources/js/app.js'])
+</head>
+<body>
+<a class="skip" href="#main">Skip to the page</a>
+@auth
+    @include('design.top')
+@endauth
+<p id="banner" class="banner" role="status" hidden></p>
+<main id="main">
+    @yield('main')
+</main>
+</body>
+</html>

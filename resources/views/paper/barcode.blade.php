@@ -1,0 +1,6 @@
+@php($drawing = \Elmstone\Paper\Barcode::svg($document->label))
+@if($pdf ?? false)
+    <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="{{ $document->label }}">
+@else
+    {!! $drawing !!}
+@endif
