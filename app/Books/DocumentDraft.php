@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
-use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Tax\TaxTerms;
 
@@ -14,10 +14,10 @@ use Elmstone\Core\Tax\TaxTerms;
 final readonly class DocumentDraft
 {
     /**
-     * @param list<DraftLine> $lines
-     * @param list<DraftTender> $tenders
-     * @param array<string, string> $taxNames by component id
-     * @param string $key idempotency key: the same key is never posted twice
+     * @param  list<DraftLine>  $lines
+     * @param  list<DraftTender>  $tenders
+     * @param  array<string, string>  $taxNames by component id
+     * @param  string  $key idempotency key: the same key is never posted twice
      */
     public function __construct(
         public DocumentKind $kind,
@@ -31,8 +31,9 @@ final readonly class DocumentDraft
         public ?Reduction $slipDiscount,
         public array $lines,
         public array $taxNames,
-        public Settlement $settlement,
         public array $tenders,
+        public Money $cashRounding,
+        public Money $change,
         public string $key,
         public string $customerName = '',
         public string $note = '',

@@ -33,6 +33,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $total
  * @property int $cost
  * @property string $note
+ * @property int|null $approval_id
  */
 final class DocumentLine extends Model
 {

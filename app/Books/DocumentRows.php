@@ -42,8 +42,8 @@ final readonly class DocumentRows
             'net' => $sums->net->minor,
             'tax_total' => $sums->taxTotal->minor,
             'total' => $sums->total->minor,
-            'cash_rounding' => $draft->settlement->cashRounding->minor,
-            'change_given' => $draft->settlement->change->minor,
+            'cash_rounding' => $draft->cashRounding->minor,
+            'change_given' => $draft->change->minor,
             'note' => $draft->note,
             'idempotency_key' => $draft->key,
         ];

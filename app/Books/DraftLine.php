@@ -12,7 +12,7 @@ use Elmstone\Core\Slip\ReckonedLine;
 /** A line as it is about to be posted: what it is, how its price came about, and what it comes to. */
 final readonly class DraftLine
 {
-    /** @param Money $cost of the whole line, positive */
+    /** @param  Money  $cost of the whole line, positive */
     public function __construct(
         public ReckonedLine $reckoned,
         public ?int $itemId,

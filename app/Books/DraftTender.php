@@ -10,7 +10,7 @@ use Elmstone\Core\Settlement\Tender;
 /** A tender as it is about to be posted. Of a card, only its type and last four digits are ever kept. */
 final readonly class DraftTender
 {
-    /** @param Money $given what was handed over, change included */
+    /** @param  Money  $given what was handed over, change included */
     public function __construct(
         public Tender $tender,
         public Money $given,

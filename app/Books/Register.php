@@ -26,8 +26,7 @@ final class Register
     /**
      * Posts documents of one kind in the order given.
      *
-     * @param non-empty-list<DocumentDraft> $drafts
-     *
+     * @param  non-empty-list<DocumentDraft>  $drafts
      * @return non-empty-list<int> their ids
      */
     public function postAll(array $drafts): array
@@ -62,8 +61,7 @@ final class Register
     /**
      * One INSERT of many rows gets consecutive ids (innodb_autoinc_lock_mode 1, the server's default); the server answers with the first.
      *
-     * @param non-empty-list<DocumentRows> $rows
-     *
+     * @param  non-empty-list<DocumentRows>  $rows
      * @return non-empty-list<int>
      */
     private function insertDocuments(array $rows): array
@@ -75,9 +73,9 @@ final class Register
     }
 
     /**
-     * @param non-empty-list<DocumentRows> $documents
-     * @param non-empty-list<int> $ids
-     * @param callable(DocumentRows, int): list<array<string, scalar|null>> $rows
+     * @param  non-empty-list<DocumentRows>  $documents
+     * @param  non-empty-list<int>  $ids
+     * @param  callable(DocumentRows, int): list<array<string, scalar|null>>  $rows
      */
     private function insert(string $table, array $documents, array $ids, callable $rows): void
     {

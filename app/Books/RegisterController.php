@@ -8,7 +8,7 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Csv;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
-use Illuminate\View\View;
+use Illuminate\Contracts\View\View;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The register of documents, and a document's own page. */

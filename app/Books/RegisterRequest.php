@@ -67,7 +67,7 @@ final class RegisterRequest extends FormRequest
             ->when($text('item') !== '', static fn ($query) => $query->whereHas('lines', static fn ($lines) => $lines->where('code', $text('item'))->orWhere('description', 'like', '%'.addcslashes($text('item'), '%_\\').'%')));
     }
 
-    /** @param Closure(string): mixed $fail */
+    /** @param  Closure(string): mixed  $fail */
     private function amount(string $attribute, mixed $value, Closure $fail): void
     {
         try {

@@ -23,7 +23,7 @@ final class SaleJournal
             $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
         }
 
-        $postings[] = [Accounts::CASH_ROUNDING, $inflow($draft->settlement->cashRounding)->negated()];
+        $postings[] = [Accounts::CASH_ROUNDING, $inflow($draft->cashRounding)->negated()];
 
         foreach ($draft->lines as $line) {
             $direction = $line->reckoned->line->direction;

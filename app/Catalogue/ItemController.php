@@ -10,9 +10,9 @@ use Elmstone\Shop\TaxClass;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\View\View;
 
 /** The list of items, and an item's own page. */
 final class ItemController

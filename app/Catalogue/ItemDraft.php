@@ -8,9 +8,9 @@ namespace Elmstone\Catalogue;
 final readonly class ItemDraft
 {
     /**
-     * @param array<string, mixed> $fields columns of items
-     * @param list<array{from_quantity: string, price: string}> $breaks
-     * @param list<array{name: string, price: string, from_date: string|null, until_date: string|null}> $promotions
+     * @param  array<string, mixed>  $fields columns of items
+     * @param  list<array{from_quantity: string, price: string}>  $breaks
+     * @param  list<array{name: string, price: string, from_date: string|null, until_date: string|null}>  $promotions
      */
     public function __construct(public array $fields, public array $breaks, public array $promotions)
     {

@@ -94,7 +94,7 @@ final class ItemRequest extends FormRequest
         );
     }
 
-    /** @param Closure(string): mixed $fail */
+    /** @param  Closure(string): mixed  $fail */
     private function decimal(string $attribute, mixed $value, Closure $fail): void
     {
         try {
@@ -104,7 +104,7 @@ final class ItemRequest extends FormRequest
         }
     }
 
-    /** @param Closure(string): mixed $fail */
+    /** @param  Closure(string): mixed  $fail */
     private function barcode(string $attribute, mixed $value, Closure $fail): void
     {
         try {

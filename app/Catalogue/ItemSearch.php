@@ -76,8 +76,7 @@ final class ItemSearch
     }
 
     /**
-     * @param non-empty-list<array<mixed>> $sets word ids, one set for each part
-     *
+     * @param  non-empty-list<array<mixed>>  $sets word ids, one set for each part
      * @return list<int>
      */
     private function inAll(array $sets): array
@@ -118,8 +117,7 @@ final class ItemSearch
     }
 
     /**
-     * @param array<mixed> $ids
-     *
+     * @param  array<mixed>  $ids
      * @return list<int>
      */
     private static function ints(array $ids): array

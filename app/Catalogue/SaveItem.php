@@ -56,8 +56,8 @@ final class SaveItem
     }
 
     /**
-     * @param array<string, string|null> $before
-     * @param array<string, string|null> $after
+     * @param  array<string, string|null>  $before
+     * @param  array<string, string|null>  $after
      */
     private function record(Item $item, array $before, array $after, Staff $by): void
     {

@@ -19,7 +19,7 @@ final class StockLedger
     /**
      * Changes what is on hand, and so locks those rows until the transaction ends.
      *
-     * @param list<StockMove> $moves
+     * @param  list<StockMove>  $moves
      */
     public function take(array $moves): void
     {
@@ -45,7 +45,7 @@ final class StockLedger
     /**
      * Puts the movements down.
      *
-     * @param list<array{StockMove, CarbonImmutable, int|null}> $moves each with its business date and document
+     * @param  list<array{StockMove, CarbonImmutable, int|null}>  $moves each with its business date and document
      */
     public function record(string $why, array $moves): void
     {

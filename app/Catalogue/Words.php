@@ -24,7 +24,7 @@ final class Words
     /**
      * Writes down the words of items; what was written for them before goes.
      *
-     * @param array<int, string> $texts by item id
+     * @param  array<int, string>  $texts by item id
      */
     public static function index(array $texts): void
     {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Shop\Till;
 use Elmstone\Staff\ApprovalAsk;
 use Elmstone\Staff\Staff;
-use Elmstone\Shop\Till;
 
 /** One thing a clerk does to a slip: who, at which till, having seen which version, and a key that makes it happen once. */
 final readonly class Act
 {
-    /** @param int|null $version the version on the page; null where it does not matter, as when adding */
+    /** @param  int|null  $version the version on the page; null where it does not matter, as when adding */
     public function __construct(
         public string $key,
         public Staff $by,

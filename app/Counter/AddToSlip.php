@@ -20,8 +20,7 @@ final class AddToSlip
     }
 
     /**
-     * @param int|null $itemId the one chosen from the list, where one was
-     *
+     * @param  int|null  $itemId the one chosen from the list, where one was
      * @return array{Slip, int} the slip, and the id of the line that took it
      *
      * @throws Refused not_found, off_sale, bad_quantity, full

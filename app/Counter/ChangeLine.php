@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
-use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceCheck;

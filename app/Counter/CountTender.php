@@ -14,14 +14,14 @@ final class CountTender
     {
     }
 
-    /** @param Money|null $amount null: not by cash after all */
+    /** @param  Money|null  $amount null: not by cash after all */
     public function cash(string $slipKey, Act $act, ?Money $amount): Slip
     {
         return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill(['cash' => $amount?->minor])->save());
     }
 
     /**
-     * @param Money|null $amount null: not by cheque after all
+     * @param  Money|null  $amount null: not by cheque after all
      *
      * @throws Refused bad_amount
      */

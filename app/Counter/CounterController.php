@@ -11,12 +11,12 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
-use Illuminate\View\View;
 
 /** The counter page, its entry line, and the slip as a whole. */
 final class CounterController

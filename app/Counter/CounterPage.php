@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Books\Document;
+use Elmstone\Catalogue\Department;
+use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
 use Elmstone\Foundation\Show;
-use Elmstone\Catalogue\Department;
-use Elmstone\Catalogue\Stock;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
 use Elmstone\Staff\ApprovalAsk;
@@ -51,8 +53,8 @@ final class CounterPage
     /**
      * Does something and draws the page's parts again; what is refused is said beside the field it was typed in.
      *
-     * @param string $field where the act was typed; its input of that name is what was typed
-     * @param Closure(Act): mixed $do may give the id of the line to bring into sight
+     * @param  string  $field where the act was typed; its input of that name is what was typed
+     * @param  Closure(Act): mixed  $do may give the id of the line to bring into sight
      */
     public function after(Request $request, string $slipKey, string $field, string $input, Closure $do): Response
     {
@@ -90,6 +92,7 @@ final class CounterPage
             'elsewhere' => $others->where('till_id', '!=', $act->till->id),
             'letters' => $this->letters(),
             'available' => $this->available($slip),
+            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
     }

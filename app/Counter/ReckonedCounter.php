@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Brick\Math\BigRational;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -17,7 +18,6 @@ use Elmstone\Core\Slip\ReckonedLine;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip as SlipValue;
-use Brick\Math\BigRational;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
 use Elmstone\Shop\House;

@@ -39,8 +39,9 @@ final readonly class SaleDraft
             $slip->discount($this->house->currency()),
             array_values($slip->lines->map($this->line(...))->all()),
             $slip->location->taxProfile->components->pluck('name', 'code')->all(),
-            $settlement,
             $this->tenders($settlement),
+            $settlement->cashRounding,
+            $settlement->change,
             $slip->key,
             $slip->customer_name,
         );

@@ -49,7 +49,7 @@ final class SettlementBar
         return sprintf('<svg class="bar-svg" viewBox="0 0 %d 34" role="img" aria-label="%s">%s</svg>', self::WIDTH, e(self::words($applied, $reckoned->outstanding(), $change)), $body);
     }
 
-    /** @param list<Tender> $applied */
+    /** @param  list<Tender>  $applied */
     private static function words(array $applied, Money $left, Money $change): string
     {
         $words = array_map(static fn (Tender $tender): string => "{$tender->kind->label()} ".Show::money($tender->amount), $applied);

@@ -7,7 +7,6 @@ namespace Elmstone\Counter;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;

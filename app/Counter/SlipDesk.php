@@ -20,7 +20,7 @@ final class SlipDesk
     }
 
     /**
-     * @param Closure(Slip): mixed $change
+     * @param  Closure(Slip): mixed  $change
      *
      * @throws Refused not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning refuses
      */

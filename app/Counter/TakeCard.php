@@ -23,7 +23,7 @@ final class TakeCard
     }
 
     /**
-     * @param Money|null $amount null: all that is left
+     * @param  Money|null  $amount null: all that is left
      *
      * @throws Refused nothing_due, over_tendered, card_unknown
      */

@@ -11,12 +11,12 @@ use Elmstone\Devices\Simulated\TerminalMood;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\AtTill;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Illuminate\View\View;
 
 /** The page to play the outside world: what the terminal says, what was printed, mailed and shown. */
 final class DevicesController

@@ -6,7 +6,7 @@ namespace Elmstone\Devices;
 
 final readonly class Mail
 {
-    /** @param string $attachment the file's bytes; empty: none */
+    /** @param  string  $attachment the file's bytes; empty: none */
     public function __construct(
         public string $to,
         public string $subject,

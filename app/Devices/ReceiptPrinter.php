@@ -8,6 +8,6 @@ use Elmstone\Shop\Till;
 
 interface ReceiptPrinter
 {
-    /** @param string $html the paper, 80 mm wide */
+    /** @param  string  $html the paper, 80 mm wide */
     public function print(Till $till, string $title, string $html): void;
 }

@@ -10,8 +10,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final class Csv
 {
     /**
-     * @param list<string> $head
-     * @param iterable<list<string>> $rows
+     * @param  list<string>  $head
+     * @param  iterable<list<string>>  $rows
      */
     public static function download(string $name, array $head, iterable $rows): StreamedResponse
     {

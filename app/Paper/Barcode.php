@@ -9,7 +9,7 @@ use TCPDFBarcode;
 /** A document's number as Code 128 (ISO/IEC 15417), as SVG that needs no style. */
 final class Barcode
 {
-    /** @param float $unit width of the narrowest bar, in the drawing's units */
+    /** @param  float  $unit width of the narrowest bar, in the drawing's units */
     public static function svg(string $text, float $unit = 1.4, float $height = 34): string
     {
         $code = (new TCPDFBarcode($text, 'C128'))->getBarcodeArray();

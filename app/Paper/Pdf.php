@@ -18,13 +18,13 @@ final class Pdf
         return $this->render($html, 'A4');
     }
 
-    /** @param float $height millimetres */
+    /** @param  float  $height millimetres */
     public function roll(string $html, float $height): string
     {
         return $this->render($html, [0, 0, 80 * self::POINTS, $height * self::POINTS]);
     }
 
-    /** @param string|array{int, int, float, float} $size */
+    /** @param  string|array{int, int, float, float}  $size */
     private function render(string $html, string|array $size): string
     {
         $options = new Options;

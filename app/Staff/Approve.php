@@ -14,8 +14,8 @@ final class Approve
     }
 
     /**
-     * @param string $what short code, such as "below_floor"
-     * @param string $detail what was allowed, in words
+     * @param  string  $what short code, such as "below_floor"
+     * @param  string  $detail what was allowed, in words
      *
      * @throws Refused wrong_pin, locked, may_not_approve, reason_missing
      */

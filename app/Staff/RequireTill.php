@@ -6,6 +6,7 @@ namespace Elmstone\Staff;
 
 use Closure;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Pages that work at a till need to know which; whoever is still active keeps the session. */
@@ -15,13 +16,13 @@ final class RequireTill
     {
     }
 
-    /** @param Closure(Request): Response $next */
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $staff = $request->user();
 
         if (! $staff instanceof Staff || ! $staff->active || ! $this->atTill->isChosen()) {
-            auth()->logout();
+            Auth::logout();
 
             return redirect()->route('sign-in');
         }

@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\Hash;
 final class SaveStaff
 {
     /**
-     * @param array{number: string, name: string, role: string, active: bool} $fields
-     * @param string|null $pin null: as it was
+     * @param  array{number: string, name: string, role: string, active: bool}  $fields
+     * @param  string|null  $pin null: as it was
      *
      * @throws Refused last_owner
      */

@@ -7,11 +7,11 @@ namespace Elmstone\Staff;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\View\View;
 
 /** Signing in, handing the till to someone else, and signing out. */
 final class SignInController

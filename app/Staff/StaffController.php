@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\View\View;
 
 /** Who works here, what they may do, and their PINs. */
 final class StaffController

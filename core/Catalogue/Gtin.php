@@ -30,7 +30,7 @@ final readonly class Gtin
             : throw Refused::because('bad_barcode', "The barcode’s last digit should be {$check}: one of its digits is wrong.");
     }
 
-    /** @param string $body the digits in front of the check digit */
+    /** @param  string  $body the digits in front of the check digit */
     public static function checkDigit(string $body): int
     {
         $sum = 0;

@@ -14,13 +14,13 @@ final readonly class Schedule
 {
     public const MOST = 1200;
 
-    /** @param non-empty-list<Instalment> $instalments */
+    /** @param  non-empty-list<Instalment>  $instalments */
     private function __construct(public Money $total, public array $instalments)
     {
     }
 
     /**
-     * @param Money $total not below zero, any charge already in it
+     * @param  Money  $total not below zero, any charge already in it
      *
      * @throws Refused bad_count, bad_amount
      */

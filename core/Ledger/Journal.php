@@ -13,15 +13,15 @@ use LogicException;
  */
 final readonly class Journal
 {
-    /** @param list<JournalLine> $lines */
+    /** @param  list<JournalLine>  $lines */
     private function __construct(public array $lines, public Money $debits, public Money $credits)
     {
     }
 
     /**
-     * Sums what falls on each account. Debits are above zero, credits below; an account that comes to nothing is left out.
+     * Sums what falls on each account. Debits are above zero, credits below; debits stand first, and an account that comes to nothing is left out.
      *
-     * @param list<array{string, Money}> $postings account, signed amount
+     * @param  list<array{string, Money}>  $postings account, signed amount
      *
      * @throws LogicException when they do not sum to zero
      */
@@ -35,6 +35,7 @@ final readonly class Journal
         }
 
         $lines = [];
+        uasort($byAccount, static fn (Money $one, Money $other): int => $other->isPositive() <=> $one->isPositive());
 
         foreach ($byAccount as $account => $amount) {
             if (! $amount->isZero()) {

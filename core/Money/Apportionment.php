@@ -14,9 +14,8 @@ use InvalidArgumentException;
 final readonly class Apportionment
 {
     /**
-     * @param int $amount minor units, not below zero
-     * @param non-empty-list<BigNumber> $weights none below zero
-     *
+     * @param  int  $amount minor units, not below zero
+     * @param  non-empty-list<BigNumber>  $weights none below zero
      * @return non-empty-list<int> minor units, summing to the amount
      */
     public static function of(int $amount, array $weights): array
@@ -34,40 +33,26 @@ final readonly class Apportionment
     }
 
     /**
-     * @param non-empty-list<BigInteger> $weights
-     *
+     * @param  non-empty-list<BigInteger>  $weights
      * @return non-empty-list<int>
      */
     private static function largestRemainders(int $amount, array $weights, BigInteger $total): array
     {
-        $shares = [];
-        $remainders = [];
-        $left = $amount;
+        $divided = array_map(static fn (BigInteger $weight): array => $weight->multipliedBy($amount)->quotientAndRemainder($total), $weights);
+        $shares = array_map(static fn (array $parts): int => $parts[0]->toInt(), $divided);
+        $left = $amount - array_sum($shares);
+        $places = array_keys($divided);
+        // PHP's sort is stable, so that of equal remainders the earlier one stays in front.
+        usort($places, static fn (int $a, int $b): int => $divided[$b][1]->compareTo($divided[$a][1]));
+        $raised = array_flip(array_slice($places, 0, $left));
 
-        foreach ($weights as $i => $weight) {
-            [$share, $remainders[$i]] = $weight->multipliedBy($amount)->quotientAndRemainder($total);
-            $left -= $shares[$i] = $share->toInt();
-        }
-
-        if ($left === 0) {
-            return $shares;
-        }
-
-        $order = array_keys($remainders);
-        usort($order, static fn (int $a, int $b): int => $remainders[$b]->compareTo($remainders[$a]) ?: $a <=> $b);
-
-        foreach (array_slice($order, 0, $left) as $i) {
-            $shares[$i]++;
-        }
-
-        return $shares;
+        return array_map(static fn (int $share, int $place): int => isset($raised[$place]) ? $share + 1 : $share, $shares, array_keys($shares));
     }
 
     /**
      * Scales all weights by the same power of ten until they are whole.
      *
-     * @param non-empty-list<BigNumber> $weights
-     *
+     * @param  non-empty-list<BigNumber>  $weights
      * @return non-empty-list<BigInteger>
      */
     private static function asIntegers(array $weights): array

@@ -25,7 +25,7 @@ final readonly class Currency
     }
 
     /**
-     * @param string $code three capital letters of ISO 4217
+     * @param  string  $code three capital letters of ISO 4217
      *
      * @throws Refused bad_currency
      */

@@ -22,7 +22,7 @@ final readonly class Money
     {
     }
 
-    /** @param int $minor amount in minor units, such as cents */
+    /** @param  int  $minor amount in minor units, such as cents */
     public static function ofMinor(int $minor, Currency $currency): self
     {
         return new self($minor, $currency);
@@ -67,7 +67,7 @@ final readonly class Money
         return self::fromBig($rounded->getUnscaledValue(), $currency);
     }
 
-    /** @param iterable<self> $amounts */
+    /** @param  iterable<self>  $amounts */
     public static function sum(iterable $amounts, Currency $currency): self
     {
         $sum = self::zero($currency);
@@ -81,16 +81,12 @@ final readonly class Money
 
     public function plus(self $that): self
     {
-        $sum = $this->minor + $this->same($that)->minor;
-
-        return is_int($sum) ? new self($sum, $this->currency) : throw self::tooLarge();
+        return self::fromBig(BigInteger::of($this->minor)->plus($this->same($that)->minor), $this->currency);
     }
 
     public function minus(self $that): self
     {
-        $difference = $this->minor - $this->same($that)->minor;
-
-        return is_int($difference) ? new self($difference, $this->currency) : throw self::tooLarge();
+        return self::fromBig(BigInteger::of($this->minor)->minus($this->same($that)->minor), $this->currency);
     }
 
     public function negated(): self
@@ -116,8 +112,7 @@ final readonly class Money
      * largest remainders, ties to the earlier one. A negative amount is shared out by its absolute value;
      * where all weights are zero the first share takes everything. (Hamilton's method of largest remainders.)
      *
-     * @param non-empty-list<BigNumber> $weights none below zero
-     *
+     * @param  non-empty-list<BigNumber>  $weights none below zero
      * @return non-empty-list<self>
      */
     public function apportion(array $weights): array

@@ -11,13 +11,13 @@ use DomainException;
  */
 class Refused extends DomainException
 {
-    /** @param string $rule short machine-readable code, such as "over_tendered" */
+    /** @param  string  $rule short machine-readable code, such as "over_tendered" */
     final public function __construct(public readonly string $rule, string $message)
     {
         parent::__construct($message);
     }
 
-    /** @param string $rule short machine-readable code, such as "over_tendered" */
+    /** @param  string  $rule short machine-readable code, such as "over_tendered" */
     public static function because(string $rule, string $message): static
     {
         return new static($rule, $message);

@@ -17,12 +17,12 @@ use Elmstone\Core\Money\UnitPrice;
 final readonly class PriceBook
 {
     /**
-     * @param list<DatedPrice> $contracts this customer's contract prices
-     * @param list<QuantityBreak> $breaks
-     * @param list<DatedPrice> $promotions
-     * @param UnitPrice|null $level the price at the customer's price level
-     * @param Percentage|null $standing the customer's standing discount: their own, else their type's
-     * @param bool $netPrice never discounted
+     * @param  list<DatedPrice>  $contracts this customer's contract prices
+     * @param  list<QuantityBreak>  $breaks
+     * @param  list<DatedPrice>  $promotions
+     * @param  UnitPrice|null  $level the price at the customer's price level
+     * @param  Percentage|null  $standing the customer's standing discount: their own, else their type's
+     * @param  bool  $netPrice never discounted
      */
     public function __construct(
         public UnitPrice $list,
@@ -86,7 +86,7 @@ final readonly class PriceBook
         }
     }
 
-    /** @param array<DatedPrice> $prices */
+    /** @param  array<DatedPrice>  $prices */
     private static function lowestOf(array $prices): ?DatedPrice
     {
         return array_reduce($prices, static fn (?DatedPrice $lowest, DatedPrice $price): DatedPrice => $lowest === null || $price->price->isLessThan($lowest->price) ? $price : $lowest);

@@ -19,8 +19,8 @@ enum PriceCheck: string
     /**
      * Compares the line's worth after its own discount with the same quantity at floor price and at cost.
      *
-     * @param Money $afterDiscount gross less line discount
-     * @param BigRational|null $taxFactor what a tax-inclusive price is divided by to compare it with cost; null: nothing
+     * @param  Money  $afterDiscount gross less line discount
+     * @param  BigRational|null  $taxFactor what a tax-inclusive price is divided by to compare it with cost; null: nothing
      */
     public static function of(SlipLine $line, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor = null): self
     {

@@ -11,8 +11,8 @@ use Elmstone\Core\Money\UnitPrice;
 final readonly class PriceQuote
 {
     /**
-     * @param Percentage|null $discount the customer's standing discount, taken as the line's discount
-     * @param DatedPrice|null $source the contract price or promotion that won, for its name and end
+     * @param  Percentage|null  $discount the customer's standing discount, taken as the line's discount
+     * @param  DatedPrice|null  $source the contract price or promotion that won, for its name and end
      */
     public function __construct(
         public UnitPrice $price,

@@ -10,7 +10,7 @@ use Elmstone\Core\Money\Refused;
 /** A request that cannot be reckoned: what is wrong and where in it. */
 final class BadRequest extends DomainException
 {
-    /** @param string $path where it stands, such as "lines[0].quantity"; empty for the request as a whole */
+    /** @param  string  $path where it stands, such as "lines[0].quantity"; empty for the request as a whole */
     public function __construct(public readonly string $rule, string $message, public readonly string $path = '')
     {
         parent::__construct($message);

@@ -61,8 +61,7 @@ final readonly class Node
      *
      * @template T
      *
-     * @param callable(string): T $read
-     *
+     * @param  callable(string): T  $read
      * @return T
      *
      * @throws BadRequest
@@ -75,8 +74,7 @@ final readonly class Node
     /**
      * @template T
      *
-     * @param callable(): T $make
-     *
+     * @param  callable(): T  $make
      * @return T
      *
      * @throws BadRequest

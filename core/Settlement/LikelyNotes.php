@@ -10,8 +10,7 @@ use Elmstone\Core\Money\Money;
 final readonly class LikelyNotes
 {
     /**
-     * @param list<Money> $notes the notes in use, any order
-     *
+     * @param  list<Money>  $notes the notes in use, any order
      * @return list<Money> rising, the exact sum first, at most four
      */
     public static function for(Money $due, array $notes): array

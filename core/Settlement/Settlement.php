@@ -16,7 +16,7 @@ use Elmstone\Core\Money\Refused;
 final readonly class Settlement
 {
     /**
-     * @param list<Tender> $applied what each tender really pays, in the order given; Σ applied + outstanding = |total| + cash rounding
+     * @param  list<Tender>  $applied what each tender really pays, in the order given; Σ applied + outstanding = |total| + cash rounding
      */
     private function __construct(
         public Money $total,
@@ -28,7 +28,7 @@ final readonly class Settlement
     }
 
     /**
-     * @param list<Tender> $tenders
+     * @param  list<Tender>  $tenders
      *
      * @throws Refused over_tendered when tenders other than cash come to more than the total
      */
@@ -70,8 +70,7 @@ final readonly class Settlement
     /**
      * Change comes out of the cash, the last counted first.
      *
-     * @param list<Tender> $tenders
-     *
+     * @param  list<Tender>  $tenders
      * @return list<Tender>
      */
     private static function applied(array $tenders, Money $change): array

@@ -10,8 +10,8 @@ use Elmstone\Core\Money\Money;
 final readonly class ReckonedLine
 {
     /**
-     * @param array<string, Money> $tax by component id, for the components that apply to the line
-     * @param Money $total net and tax; with tax-inclusive prices the same as net
+     * @param  array<string, Money>  $tax by component id, for the components that apply to the line
+     * @param  Money  $total net and tax; with tax-inclusive prices the same as net
      */
     public function __construct(
         public SlipLine $line,

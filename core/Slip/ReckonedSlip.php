@@ -11,8 +11,8 @@ use Elmstone\Core\Tax\TaxSubtotal;
 final readonly class ReckonedSlip
 {
     /**
-     * @param list<ReckonedLine> $lines
-     * @param list<TaxSubtotal> $tax one for each component in force, in the profile's order
+     * @param  list<ReckonedLine>  $lines
+     * @param  list<TaxSubtotal>  $tax one for each component in force, in the profile's order
      */
     public function __construct(
         public array $lines,

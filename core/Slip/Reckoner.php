@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Core\Slip;
 
+use Closure;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -62,8 +63,7 @@ final readonly class Reckoner
     }
 
     /**
-     * @param list<PricedLine> $lines
-     *
+     * @param  list<PricedLine>  $lines
      * @return list<Money> each line's share, in the lines' order
      */
     private function slipDiscountShares(array $lines): array
@@ -82,7 +82,7 @@ final readonly class Reckoner
         return array_values(array_replace($shares, array_combine(array_keys($weights), $apportioned)));
     }
 
-    /** @param list<TaxedLine> $lines */
+    /** @param  list<TaxedLine>  $lines */
     private function taxOf(array $lines, Direction $direction): GroupTax
     {
         return TaxReckoner::reckon(
@@ -94,10 +94,9 @@ final readonly class Reckoner
     }
 
     /**
-     * @param list<PricedLine> $priced
-     * @param list<Money> $shares
-     * @param list<TaxedLine> $taxed
-     *
+     * @param  list<PricedLine>  $priced
+     * @param  list<Money>  $shares
+     * @param  list<TaxedLine>  $taxed
      * @return list<ReckonedLine>
      */
     private function lines(array $priced, array $shares, array $taxed, GroupTax $out, GroupTax $back): array
@@ -114,19 +113,24 @@ final readonly class Reckoner
         return $lines;
     }
 
-    /** @param list<ReckonedLine> $lines */
+    /** @param  list<ReckonedLine>  $lines */
     private function summed(array $lines, GroupTax $out, GroupTax $back): ReckonedSlip
     {
-        $sum = fn (callable $figure): Money => Money::sum(
-            array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($figure($line)), $lines),
-            $this->slip->currency,
-        );
-        $slipDiscount = $sum(static fn (ReckonedLine $line): Money => $line->slipDiscount);
-        $net = $sum(static fn (ReckonedLine $line): Money => $line->net);
+        $slipDiscount = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->slipDiscount);
+        $net = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->net);
         $tax = array_map(TaxSubtotal::difference(...), $out->subtotals, $back->subtotals);
         $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $this->slip->currency);
 
         return new ReckonedSlip($lines, $net->plus($slipDiscount), $slipDiscount, $net, $tax, $taxTotal, $this->withTax($net, $taxTotal));
+    }
+
+    /**
+     * @param  list<ReckonedLine>  $lines
+     * @param  Closure(ReckonedLine): Money  $figure
+     */
+    private function signedSum(array $lines, Closure $figure): Money
+    {
+        return Money::sum(array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($figure($line)), $lines), $this->slip->currency);
     }
 
     private function withTax(Money $net, Money $tax): Money

@@ -13,7 +13,7 @@ use Elmstone\Core\Tax\TaxTerms;
 /** All that decides what a slip comes to. */
 final readonly class Slip
 {
-    /** @param list<SlipLine> $lines */
+    /** @param  list<SlipLine>  $lines */
     private function __construct(
         public Currency $currency,
         public TaxTerms $terms,
@@ -24,8 +24,8 @@ final readonly class Slip
     }
 
     /**
-     * @param list<SlipLine> $lines
-     * @param Reduction|null $discount the whole-slip discount
+     * @param  list<SlipLine>  $lines
+     * @param  Reduction|null  $discount the whole-slip discount
      */
     public static function of(
         Currency $currency,

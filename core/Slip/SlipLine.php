@@ -26,8 +26,8 @@ final readonly class SlipLine
     }
 
     /**
-     * @param int $pricePer how many units the price is for: 1, 100 or 1000
-     * @param bool $mayDiscount whether the slip discount reaches this line
+     * @param  int  $pricePer how many units the price is for: 1, 100 or 1000
+     * @param  bool  $mayDiscount whether the slip discount reaches this line
      *
      * @throws Refused bad_price_per
      */

@@ -7,7 +7,7 @@ namespace Elmstone\Core\Tax;
 /** What a customer need not pay: nothing, everything, or named components. */
 final readonly class Exemption
 {
-    /** @param list<string> $components */
+    /** @param  list<string>  $components */
     private function __construct(private bool $everything, public array $components)
     {
     }
@@ -22,7 +22,7 @@ final readonly class Exemption
         return new self(true, []);
     }
 
-    /** @param list<string> $components ids of tax components */
+    /** @param  list<string>  $components ids of tax components */
     public static function from(array $components): self
     {
         return new self(false, $components);

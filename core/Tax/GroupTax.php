@@ -10,8 +10,8 @@ use Elmstone\Core\Money\Money;
 final readonly class GroupTax
 {
     /**
-     * @param list<TaxSubtotal> $subtotals
-     * @param array<string, array<int, Money>> $shares by component id, then by the line's key in the group
+     * @param  list<TaxSubtotal>  $subtotals
+     * @param  array<string, array<int, Money>>  $shares by component id, then by the line's key in the group
      */
     public function __construct(public array $subtotals, private array $shares)
     {

@@ -10,8 +10,8 @@ use Elmstone\Core\Money\Percentage;
 final readonly class TaxComponent
 {
     /**
-     * @param list<string> $classes
-     * @param list<string> $onTopOf ids of earlier components
+     * @param  list<string>  $classes
+     * @param  list<string>  $onTopOf ids of earlier components
      */
     public function __construct(
         public string $id,

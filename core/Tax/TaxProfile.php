@@ -13,7 +13,7 @@ use Elmstone\Core\Money\Refused;
  */
 final readonly class TaxProfile
 {
-    /** @param list<TaxComponent> $all */
+    /** @param  list<TaxComponent>  $all */
     private function __construct(private array $all, private Exemption $exemption)
     {
     }
@@ -78,15 +78,14 @@ final readonly class TaxProfile
         return $paid->isEqualTo($full) ? $price : $price->multipliedBy($paid->plus(100))->dividedBy($full->plus(100));
     }
 
-    /** @param array<string, BigDecimal> $rates */
+    /** @param  array<string, BigDecimal>  $rates */
     public static function total(array $rates): BigDecimal
     {
         return array_reduce($rates, static fn (BigDecimal $sum, BigDecimal $rate) => $sum->plus($rate), BigDecimal::zero());
     }
 
     /**
-     * @param list<TaxComponent> $components
-     *
+     * @param  list<TaxComponent>  $components
      * @return array<string, BigDecimal>
      */
     private static function effective(array $components, string $taxClass): array

@@ -18,7 +18,7 @@ use Elmstone\Core\Money\Money;
  */
 final readonly class TaxReckoner
 {
-    /** @param array<int, TaxedLine> $lines keyed by their place on the slip */
+    /** @param  array<int, TaxedLine>  $lines keyed by their place on the slip */
     public static function reckon(Currency $currency, TaxTerms $terms, TaxProfile $profile, array $lines): GroupTax
     {
         $reckoner = new self($currency, $terms->rounding, $profile, $lines);
@@ -26,7 +26,7 @@ final readonly class TaxReckoner
         return $terms->taxIncluded ? $reckoner->takenOut() : $reckoner->putOnTop();
     }
 
-    /** @param array<int, TaxedLine> $lines */
+    /** @param  array<int, TaxedLine>  $lines */
     private function __construct(
         private Currency $currency,
         private TaxRounding $rounding,
@@ -57,8 +57,7 @@ final readonly class TaxReckoner
     }
 
     /**
-     * @param array<int, Money> $bases
-     *
+     * @param  array<int, Money>  $bases
      * @return array<int, Money> each line's amount of the component
      */
     private function amounts(TaxComponent $component, array $bases): array
@@ -106,8 +105,7 @@ final readonly class TaxReckoner
     }
 
     /**
-     * @param array<int, TaxedLine> $lines all of one class
-     *
+     * @param  array<int, TaxedLine>  $lines all of one class
      * @return array<string, array<int, Money>> by component id, then line
      */
     private function splitOut(string $taxClass, array $lines): array
@@ -127,8 +125,7 @@ final readonly class TaxReckoner
     }
 
     /**
-     * @param array<int, TaxedLine> $lines
-     *
+     * @param  array<int, TaxedLine>  $lines
      * @return array<int, Money>
      */
     private function overLines(Money $amount, array $lines): array
@@ -140,8 +137,8 @@ final readonly class TaxReckoner
     }
 
     /**
-     * @param array<int, TaxedLine> $lines
-     * @param array<string, array<int, Money>> $shares
+     * @param  array<int, TaxedLine>  $lines
+     * @param  array<string, array<int, Money>>  $shares
      */
     private function withoutTax(array $lines, array $shares): Money
     {
@@ -156,7 +153,7 @@ final readonly class TaxReckoner
         return array_filter($this->lines, static fn (TaxedLine $line): bool => $component->appliesTo($line->line->taxClass));
     }
 
-    /** @param iterable<Money> $amounts */
+    /** @param  iterable<Money>  $amounts */
     private function sum(iterable $amounts): Money
     {
         return Money::sum($amounts, $this->currency);

@@ -30,8 +30,7 @@ final class Chance
     /**
      * @template T
      *
-     * @param non-empty-list<T> $of
-     *
+     * @param  non-empty-list<T>  $of
      * @return T
      */
     public function oneOf(array $of): mixed

@@ -36,7 +36,7 @@ final class DemoHouse
     ) {
     }
 
-    /** @param Closure(string): mixed $say */
+    /** @param  Closure(string): mixed  $say */
     public function load(CarbonImmutable $today, Closure $say, int $months = self::MONTHS): void
     {
         $chance = new Chance(self::SEED);
@@ -78,8 +78,7 @@ final class DemoHouse
     }
 
     /**
-     * @param list<string> $codes
-     *
+     * @param  list<string>  $codes
      * @return array{string, Closure(int|null=): Act}
      */
     private function basket(array $codes, int $till, int $clerk): array

@@ -77,8 +77,8 @@ final class DemoItems
     {
         $number = 1000;
 
-        foreach (['Wall tile' => 180, 'Floor tile' => 260, 'Mosaic sheet' => 740, 'Skirting tile' => 310] as $kind => $price) {
-            foreach (['white', 'cream', 'sand', 'slate grey', 'moss', 'midnight', 'terracotta'] as $colour) {
+        foreach (['Wall tile' => 180, 'Floor tile' => 260, 'Mosaic sheet' => 740, 'Skirting tile' => 310, 'Border tile' => 350] as $kind => $price) {
+            foreach (['white', 'cream', 'sand', 'slate grey', 'moss', 'midnight', 'terracotta', 'rose', 'bottle green'] as $colour) {
                 foreach (['100×100' => 40, '200×100' => 55, '300×200' => 95, '300×300' => 120, '600×300' => 210] as $size => $large) {
                     $this->put('TI-'.++$number, "{$kind}, {$colour}, {$size} mm", 'tile', intdiv($price * $large, 100), unit: $this->chance->in(40) ? 'box' : 'each');
                 }
@@ -157,7 +157,7 @@ final class DemoItems
         $number = 700;
 
         foreach (['Wall paint' => 1450, 'Exterior paint' => 1980, 'Wood stain' => 1620, 'Floor paint' => 2250] as $kind => $price) {
-            foreach (['chalk', 'oat', 'clay', 'fern', 'lake', 'rust', 'soot'] as $colour) {
+            foreach (['chalk', 'oat', 'clay', 'fern', 'lake', 'rust', 'soot', 'straw'] as $colour) {
                 foreach (['1 l' => 60, '2.5 l' => 130, '5 l' => 230] as $size => $large) {
                     $this->put('PT-'.++$number, "{$kind}, {$colour}, {$size}", 'paint', intdiv($price * $large, 100));
                 }
@@ -197,7 +197,7 @@ final class DemoItems
         $this->put('DE-0001', 'Delivery within the county', 'sundry', 2500, netPrice: true);
     }
 
-    /** @param int $price cents */
+    /** @param  int  $price cents */
     private function put(string $code, string $description, string $department, int $price, string $unit = 'each', string $taxClass = 'standard', bool $netPrice = false): void
     {
         $price = max(15, $price - $price % 5);

@@ -117,7 +117,7 @@ final class DemoSales
         });
     }
 
-    /** @param list<StockMove> $moves */
+    /** @param  list<StockMove>  $moves */
     private function remember(array $moves): void
     {
         foreach ($moves as $move) {

@@ -66,6 +66,7 @@ return new class extends Migration
             $table->index(['business_date', 'id']);
             $table->index(['staff_id', 'business_date', 'id']);
             $table->index(['total', 'business_date']);
+            $table->index(['till_id', 'business_date', 'id']);
             $table->index('customer_name');
         });
 

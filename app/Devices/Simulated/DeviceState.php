@@ -19,7 +19,7 @@ final class DeviceState
         return is_array($state) ? $state : [];
     }
 
-    /** @param array<string, mixed> $state */
+    /** @param  array<string, mixed>  $state */
     public static function write(Till $till, string $device, array $state): void
     {
         DB::table('simulated_devices')->upsert(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Foundation\Http;
 
-use Illuminate\View\View;
+use Illuminate\Contracts\View\View;
 
 /** Every part the pages are made of, on one page, for whoever builds on it. */
 final class DesignController

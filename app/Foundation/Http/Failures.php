@@ -23,7 +23,7 @@ final class Failures
         $exceptions->dontReport(Refused::class);
         $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
-        $exceptions->render(static fn (Refused $refused, Request $request): ?RedirectResponse => self::refused($refused, $request));
+        $exceptions->render(static fn (Refused $refused, Request $request): RedirectResponse => self::refused($refused, $request));
         $exceptions->render(static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Foundation\Providers;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Devices\CustomerDisplay;
@@ -24,7 +25,6 @@ use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
-use Carbon\CarbonImmutable;
 
 /** Wires the house: devices, abilities, and what every page may use. */
 final class HouseProvider extends ServiceProvider

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Documents')
 @section('main')
@@ -30,13 +31,13 @@
             @foreach($documents as $document)
                 <tr>
                     <td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
-                    <td class="text-nowrap">{{ \Elmstone\Foundation\Show::date($document->business_date) }} @if($document->isBackdated())<span class="ochre small">posted {{ $document->posted_at->format('j M') }}</span>@endif</td>
+                    <td class="text-nowrap">{{ Show::date($document->business_date) }} @if($document->isBackdated())<span class="ochre small">posted {{ $document->posted_at->format('j M') }}</span>@endif</td>
                     <td>{{ $document->customer_name ?: 'Walk-in' }}</td>
                     <td>{{ $document->staff->name }}</td>
                     <td>{{ $document->location->town }}</td>
                     <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()->implode(', ') }}</td>
-                    <td class="figure">{{ \Elmstone\Foundation\Show::money($document->money($document->tax_total)) }}</td>
-                    <td class="figure">{{ \Elmstone\Foundation\Show::money($document->money($document->total)) }}</td>
+                    <td class="figure">{{ Show::money($document->money($document->tax_total)) }}</td>
+                    <td class="figure">{{ Show::money($document->money($document->total)) }}</td>
                 </tr>
             @endforeach
             </tbody>

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Items')
 @section('main')
@@ -20,10 +21,10 @@
                 <tr><td><a class="code" href="{{ route('items.show', $item->code) }}">{{ $item->code }}</a></td>
                     <td>{{ $item->description }} @unless($item->active)<span class="brick small">off sale</span>@endunless</td>
                     <td>{{ $item->department->name }}</td><td>{{ $item->unit->value }}{{ $item->price_per > 1 ? ", price per {$item->price_per}" : '' }}</td>
-                    <td class="figure">{{ \Elmstone\Foundation\Show::price($item->list_price) }}</td>
+                    <td class="figure">{{ Show::price($item->list_price) }}</td>
                     @foreach($locations as $location)
                         @php($available = $item->stock->firstWhere('location_id', $location->id)?->available())
-                        <td class="figure {{ $available?->isPositive() ? '' : 'ochre' }}">{{ $available === null ? '–' : \Elmstone\Foundation\Show::decimal($available) }}</td>
+                        <td class="figure {{ $available?->isPositive() ? '' : 'ochre' }}">{{ $available === null ? '–' : Show::decimal($available) }}</td>
                     @endforeach</tr>
             @endforeach
             </tbody>

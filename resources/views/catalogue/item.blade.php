@@ -1,7 +1,9 @@
+@use('Elmstone\Catalogue\Unit')
+@use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', $item->exists ? $item->code : 'New item')
 @section('main')
-@php($shown = fn (?string $number): string => $number === null || $number === '' ? '' : \Elmstone\Foundation\Show::price($number))
+@php($shown = fn (?string $number): string => $number === null || $number === '' ? '' : Show::price($number))
 @php($may = auth()->user()->can('edit-items'))
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('items') }}">Items</a> / {{ $item->exists ? $item->code : 'new' }}</p>
@@ -16,7 +18,7 @@
             <div><label for="barcode">Barcode</label><input class="form-control code" id="barcode" name="barcode" inputmode="numeric" maxlength="14" value="{{ old('barcode', $item->barcode) }}">@include('design.complaint', ['field' => 'barcode'])</div>
             <div class="wide"><label for="description">Description</label><input class="form-control" id="description" name="description" maxlength="160" value="{{ old('description', $item->description) }}">@include('design.complaint', ['field' => 'description'])</div>
             <div class="wide"><label for="department_id">Department</label><select class="form-select" id="department_id" name="department_id">@foreach($departments as $one)<option value="{{ $one->id }}" @selected((string) $one->id === (string) old('department_id', $item->department_id))>{{ $one->name }}</option>@endforeach</select>@include('design.complaint', ['field' => 'department_id'])</div>
-            <div><label for="unit">Sold by</label><select class="form-select" id="unit" name="unit">@foreach(\Elmstone\Catalogue\Unit::cases() as $unit)<option value="{{ $unit->value }}" @selected($unit->value === old('unit', $item->unit->value))>{{ $unit->value }}</option>@endforeach</select></div>
+            <div><label for="unit">Sold by</label><select class="form-select" id="unit" name="unit">@foreach(Unit::cases() as $unit)<option value="{{ $unit->value }}" @selected($unit->value === old('unit', $item->unit->value))>{{ $unit->value }}</option>@endforeach</select></div>
             <div><label for="price_per">Prices are per</label><select class="form-select" id="price_per" name="price_per">@foreach([1, 100, 1000] as $per)<option @selected((string) $per === (string) old('price_per', $item->price_per))>{{ $per }}</option>@endforeach</select></div>
             <div><label for="list_price">List price</label><input class="form-control figure-in" id="list_price" name="list_price" inputmode="decimal" value="{{ old('list_price', $shown($item->list_price)) }}">@include('design.complaint', ['field' => 'list_price'])</div>
             @can('see-margin')
@@ -33,7 +35,7 @@
                 <h2 class="mt-2">Quantity prices</h2>
                 @foreach(range(0, max(2, $item->breaks->count())) as $i)
                     @php($break = $item->breaks->values()->get($i))
-                    <div class="row g-2 mb-1"><div class="col"><input class="form-control figure-in" name="breaks[{{ $i }}][from_quantity]" aria-label="From quantity" placeholder="from" inputmode="decimal" value="{{ old("breaks.{$i}.from_quantity", $break === null ? '' : \Elmstone\Foundation\Show::decimal($break->from_quantity)) }}">@include('design.complaint', ['field' => "breaks.{$i}.from_quantity"])</div>
+                    <div class="row g-2 mb-1"><div class="col"><input class="form-control figure-in" name="breaks[{{ $i }}][from_quantity]" aria-label="From quantity" placeholder="from" inputmode="decimal" value="{{ old("breaks.{$i}.from_quantity", $break === null ? '' : Show::decimal($break->from_quantity)) }}">@include('design.complaint', ['field' => "breaks.{$i}.from_quantity"])</div>
                     <div class="col"><input class="form-control figure-in" name="breaks[{{ $i }}][price]" aria-label="Price from there" placeholder="price" inputmode="decimal" value="{{ old("breaks.{$i}.price", $shown($break?->price)) }}">@include('design.complaint', ['field' => "breaks.{$i}.price"])</div></div>
                 @endforeach
             </div>
@@ -57,12 +59,12 @@
                 <h2>Stock</h2>
                 <table class="ruled mb-4">
                     <thead><tr><th>Location</th><th class="figure">On hand</th><th class="figure">Committed</th><th class="figure">Available</th></tr></thead>
-                    <tbody>@forelse($item->stock as $stock)<tr><td>{{ $stock->location->name }}</td><td class="figure">{{ \Elmstone\Foundation\Show::decimal($stock->on_hand) }}</td><td class="figure">{{ \Elmstone\Foundation\Show::decimal($stock->committed) }}</td><td class="figure">{{ \Elmstone\Foundation\Show::decimal($stock->available()) }}</td></tr>@empty<tr><td colspan="4" class="soft">None anywhere yet.</td></tr>@endforelse</tbody>
+                    <tbody>@forelse($item->stock as $stock)<tr><td>{{ $stock->location->name }}</td><td class="figure">{{ Show::decimal($stock->on_hand) }}</td><td class="figure">{{ Show::decimal($stock->committed) }}</td><td class="figure">{{ Show::decimal($stock->available()) }}</td></tr>@empty<tr><td colspan="4" class="soft">None anywhere yet.</td></tr>@endforelse</tbody>
                 </table>
                 @can('see-margin')
                 <h2>Changes of price</h2>
                 <table class="ruled">
-                    <tbody>@forelse($item->priceChanges->take(20) as $change)<tr><td class="text-nowrap">{{ \Elmstone\Foundation\Show::date($change->changed_at) }}</td><td>{{ $change->field }}<div class="small soft">{{ $change->staff->name }}</div></td><td class="figure">{{ $change->was ?? '–' }} → {{ $change->became ?? '–' }}</td></tr>@empty<tr><td class="soft">None on record.</td></tr>@endforelse</tbody>
+                    <tbody>@forelse($item->priceChanges->take(20) as $change)<tr><td class="text-nowrap">{{ Show::date($change->changed_at) }}</td><td>{{ $change->field }}<div class="small soft">{{ $change->staff->name }}</div></td><td class="figure">{{ $change->was ?? '–' }} → {{ $change->became ?? '–' }}</td></tr>@empty<tr><td class="soft">None on record.</td></tr>@endforelse</tbody>
                 </table>
                 @endcan
             @endif

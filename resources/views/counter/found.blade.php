@@ -1,4 +1,5 @@
-@php(['money' => $money, 'price' => $price, 'decimal' => $decimal] = ['money' => \Elmstone\Foundation\Show::money(...), 'price' => \Elmstone\Foundation\Show::price(...), 'decimal' => \Elmstone\Foundation\Show::decimal(...)])
+@use('Elmstone\Core\Pricing\PriceRule')
+@use('Elmstone\Foundation\Show')
 <div data-typed="{{ $typed }}"></div>
 @if($refused !== null)
     <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>
@@ -11,16 +12,16 @@
         <div class="row-found" role="option" id="found-{{ $item->id }}" data-item="{{ $item->id }}" aria-selected="false">
             <span class="code">{{ $item->code }}</span>
             <span>{{ $item->description }}</span>
-            <span class="figure">{{ $price($quote->price->value) }}</span>
-            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft' : 'ochre' }}">{{ $decimal($mine?->available() ?? '0') }} here @foreach($others as $stock)· {{ $decimal($stock->available()) }} {{ $stock->location->code }} @endforeach</span>
-            <span class="figure small soft">{{ $quote->rule === \Elmstone\Core\Pricing\PriceRule::ListPrice ? 'list' : $quote->rule->label() }}</span>
+            <span class="figure">{{ Show::price($quote->price->value) }}</span>
+            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft' : 'ochre' }}">{{ Show::decimal($mine?->available() ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }} {{ $stock->location->code }} @endforeach</span>
+            <span class="figure small soft">{{ $quote->rule === PriceRule::ListPrice ? 'list' : $quote->rule->label() }}</span>
         </div>
     @endforeach
 @endif
 @foreach($documents as $document)
     @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
-    <a class="row-found" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
-        <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span class="figure">{{ $money($document->money($document->total)) }}</span><span class="figure small soft">{{ \Elmstone\Foundation\Show::date($document->business_date) }}</span><span></span>
+    <a class="row-found document" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
+        <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span class="figure">{{ Show::money($document->money($document->total)) }}</span><span class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </a>
 @endforeach
 @if($refused === null)

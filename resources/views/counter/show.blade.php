@@ -1,3 +1,4 @@
+@use('Illuminate\Support\Str')
 @extends('layout')
 @section('title', 'Counter')
 @section('main')
@@ -9,7 +10,7 @@
         <div class="entry" x-data="entry">
             <div class="entry-line">
                 <input id="entry" type="text" role="combobox" aria-label="Scan, code, name or number" aria-expanded="false" :aria-expanded="open" aria-controls="found" aria-autocomplete="list" autocomplete="off" autocapitalize="off" spellcheck="false" placeholder=" "
-                       data-find="{{ route('counter.find', $slip->key) }}" data-add="{{ route('counter.add', $slip->isPosted() ? \Illuminate\Support\Str::uuid() : $slip->key) }}"
+                       data-find="{{ route('counter.find', $slip->key) }}" data-add="{{ route('counter.add', $slip->isPosted() ? Str::uuid() : $slip->key) }}"
                        @input="typed" @keydown="key" @blur.debounce.200ms="close">
                 <span class="hint" aria-hidden="true">scan, code, name or number</span>
             </div>

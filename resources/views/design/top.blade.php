@@ -1,3 +1,4 @@
+@use('Elmstone\Staff\AtTill')
 <header class="top">
     <a class="name" href="/counter">Elmstone</a>
     @php($here = request()->path())
@@ -9,7 +10,7 @@
     @endcan
     <a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>
     <div class="end">
-        @php($atTill = app(\Elmstone\Staff\AtTill::class))
+        @php($atTill = app(AtTill::class))
         <span>{{ $atTill->till()->location->town }} · {{ $atTill->till()->name }}</span>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
             <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>

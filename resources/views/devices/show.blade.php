@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Devices')
 @section('main')
@@ -15,7 +16,7 @@
             </form>
             <table class="ruled mb-4">
                 <thead><tr><th>Asked</th><th class="figure">Amount</th><th class="figure">Approved</th><th>Outcome</th><th>Card</th></tr></thead>
-                <tbody>@forelse($requests as $request)<tr><td>{{ substr($request->asked_at, 11, 8) }}</td><td class="figure">{{ \Elmstone\Foundation\Show::money($house->money($request->amount)) }}</td><td class="figure">{{ \Elmstone\Foundation\Show::money($house->money($request->approved)) }}</td><td>{{ $request->act === 'given_back' ? 'given back' : $request->outcome }} {{ $request->reason }}</td><td>{{ $request->card_type }} {{ $request->last_four }}</td></tr>@empty<tr><td colspan="5" class="soft">Nothing asked yet.</td></tr>@endforelse</tbody>
+                <tbody>@forelse($requests as $request)<tr><td>{{ substr($request->asked_at, 11, 8) }}</td><td class="figure">{{ Show::money($house->money($request->amount)) }}</td><td class="figure">{{ Show::money($house->money($request->approved)) }}</td><td>{{ $request->act === 'given_back' ? 'given back' : $request->outcome }} {{ $request->reason }}</td><td>{{ $request->card_type }} {{ $request->last_four }}</td></tr>@empty<tr><td colspan="5" class="soft">Nothing asked yet.</td></tr>@endforelse</tbody>
             </table>
             <h2>Mailbox</h2>
             <table class="ruled mb-4">

@@ -1,4 +1,5 @@
-@php($drawing = \Elmstone\Paper\Barcode::svg($document->label))
+@use('Elmstone\Paper\Barcode')
+@php($drawing = Barcode::svg($document->label))
 @if($pdf ?? false)
     <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="{{ $document->label }}">
 @else

@@ -1,4 +1,5 @@
-@php($money = fn (int $minor): string => \Elmstone\Foundation\Show::money($document->money($minor)))
+@use('Elmstone\Foundation\Show')
+@php($money = fn (int $minor): string => Show::money($document->money($minor)))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head')</head>
@@ -8,15 +9,15 @@
     <td class="r"><b>{{ $shop->name }}</b><br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}</td>
 </tr><tr>
     <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}</td>
-    <td class="r">{{ \Elmstone\Foundation\Show::date($document->business_date) }}<br>served by {{ $document->staff->name }}, {{ $document->till->name }}</td>
+    <td class="r">{{ Show::date($document->business_date) }}<br>served by {{ $document->staff->name }}, {{ $document->till->name }}</td>
 </tr></table>
 <br>
 <table>
     <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th><th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
     <tbody>
     @foreach($document->lines as $line)
-        <tr><td class="r">{{ \Elmstone\Foundation\Show::decimal($line->quantity) }}</td><td>{{ $line->description }}@if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif</td><td class="code">{{ $line->code }}</td>
-            <td class="r">{{ \Elmstone\Foundation\Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " / {$line->price_per}" : '' }}</td>
+        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $line->description }}@if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif</td><td class="code">{{ $line->code }}</td>
+            <td class="r">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " / {$line->price_per}" : '' }}</td>
             <td class="r">{{ $line->line_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->slip_discount) }}</td>
             <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->net) }}</td></tr>
     @endforeach
@@ -26,7 +27,7 @@
 <table class="plain"><tr><td class="half">@include('paper.barcode')</td><td>
     <table class="plain">
         <tr><td>Net of discounts</td><td class="r">{{ $money($document->net) }}</td></tr>
-        @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ \Elmstone\Foundation\Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
+        @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
         <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
         @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
         @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif

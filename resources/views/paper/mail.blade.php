@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\Show')
 Thank you for your purchase at {!! $shop->name !!}, {!! $document->location->town !!}.
 
-{{ $document->kind->title() }} {{ $document->label }} of {{ \Elmstone\Foundation\Show::date($document->business_date) }} comes to {{ \Elmstone\Foundation\Show::money($document->money($document->total)) }} {{ $document->currency }} and is attached{{ $copy ? ' as a copy' : '' }}.
+{{ $document->kind->title() }} {{ $document->label }} of {{ Show::date($document->business_date) }} comes to {{ Show::money($document->money($document->total)) }} {{ $document->currency }} and is attached{{ $copy ? ' as a copy' : '' }}.

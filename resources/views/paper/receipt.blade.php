@@ -1,4 +1,5 @@
-@php($money = fn (int $minor): string => \Elmstone\Foundation\Show::money($document->money($minor)))
+@use('Elmstone\Foundation\Show')
+@php($money = fn (int $minor): string => Show::money($document->money($minor)))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => true])</head>
@@ -11,13 +12,13 @@
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
 <p><b>{{ $document->kind->title() }} {{ $document->label }}</b></p>
-<p>{{ \Elmstone\Foundation\Show::date($document->business_date) }}, {{ $document->posted_at->format('H:i') }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
+<p>{{ Show::date($document->business_date) }}, {{ $document->posted_at->format('H:i') }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
 @if($document->customer_name !== '')<p>{{ $document->customer_name }}</p>@endif
 <div class="rule"></div>
 <table>
     @foreach($document->lines as $line)
         <tr><td colspan="2">{{ $line->description }}</td></tr>
-        <tr><td class="under">{{ \Elmstone\Foundation\Show::decimal($line->quantity) }} × {{ \Elmstone\Foundation\Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->gross - $line->line_discount) }}</td></tr>
+        <tr><td class="under">{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->gross - $line->line_discount) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
     @endforeach
 </table>
@@ -25,7 +26,7 @@
 <table>
     <tr><td>Goods</td><td class="r">{{ $money($document->subtotal) }}</td></tr>
     @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td></tr>@endif
-    @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ \Elmstone\Foundation\Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
+    @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
     <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
     @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
     @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif

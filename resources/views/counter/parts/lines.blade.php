@@ -1,4 +1,7 @@
-@php(['price' => $price, 'decimal' => $decimal] = ['price' => \Elmstone\Foundation\Show::price(...), 'decimal' => \Elmstone\Foundation\Show::decimal(...)])
+@use('Elmstone\Catalogue\Unit')
+@use('Elmstone\Core\Pricing\PriceRule')
+@use('Elmstone\Counter\Reductions')
+@use('Elmstone\Foundation\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
     @if($slip->lines->isEmpty())
         <p class="empty">Nothing yet. Scan the first thing, or type its code or part of its name: <code>4 x elb*22</code> finds elbows and takes four.</p>
@@ -12,29 +15,29 @@
                     $at = "line.{$line->id}";
                     $save = route('counter.line', [$slip->key, $line->id]);
                     $asks = $complaint->within("{$at}.") && $complaint->isApprovable();
-                    $unit = \Elmstone\Catalogue\Unit::from($line->unit);
+                    $unit = Unit::from($line->unit);
                     $stock = $line->item_id === null ? null : $available->get($line->item_id);
-                    $off = \Elmstone\Counter\Reductions::written($reckoned_line->line->discount);
+                    $off = Reductions::written($reckoned_line->line->discount);
                     $locked = $slip->isPosted();
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
                     <td class="figure">
-                        @if($locked)<span>{{ $decimal($line->quantity) }}</span>@else
-                        <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}" id="q{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off" aria-label="Quantity of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.quantity", $decimal($line->quantity)) }}">@endif
+                        @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
+                        <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}" id="q{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off" aria-label="Quantity of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.quantity", Show::decimal($line->quantity)) }}">@endif
                     </td>
                     <td class="words">
                         {{ $line->description }}<span class="code">{{ $line->code }}</span>
-                        @if($unit->mark() !== '')<span class="under">, by the{{ $unit->mark() === ' m' ? ' metre' : $unit->mark() }}</span>@endif
+                        @if($unit->mark() !== '')<div class="under">by the {{ $unit->value }}</div>@endif
                         @if($line->price_per > 1)<div class="under">priced per {{ $line->price_per }}</div>@endif
-                        @if($line->price_rule !== \Elmstone\Core\Pricing\PriceRule::ListPrice && $line->item_id !== null)
-                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : " “{$line->price_source}”" }} · list {{ $price($line->list_price) }}</div>
+                        @if($line->price_rule !== PriceRule::ListPrice && $line->item_id !== null)
+                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : " “{$line->price_source}”" }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
                         @if($line->approval_id !== null)<div class="under">approved</div>@endif
                         @unless($locked)
                             @if($line->isOffSale())<div class="complaint">Taken off sale. Remove it to post the rest.</div>@endif
-                            @if($line->listPriceMoved())<div class="under ochre">list price is now {{ $price($line->item->list_price) }}; this slip keeps its price</div>@endif
-                            @if($stock !== null && $stock->available()->isLessThan($line->quantity))<div class="under ochre">only {{ $decimal($stock->available()) }} here by the books</div>@endif
+                            @if($line->listPriceMoved())<div class="under ochre">list price is now {{ Show::price($line->item->list_price) }}; this slip keeps its price</div>@endif
+                            @if($stock !== null && $stock->available()->isLessThan($line->quantity))<div class="under ochre">only {{ Show::decimal($stock->available()) }} here by the books</div>@endif
                             <div class="on-focus">
                                 <input class="form-control form-control-sm w-auto flex-fill" id="n{{ $line->id }}" name="note" maxlength="255" placeholder="note on the invoice" aria-label="Note on {{ $line->description }}" data-save="{{ $save }}" value="{{ $line->note }}">
                                 <button type="button" class="link-act" data-remove="{{ route('counter.line.remove', [$slip->key, $line->id]) }}">Remove <kbd>Alt X</kbd></button>
@@ -48,15 +51,15 @@
                         @endunless
                     </td>
                     <td class="figure">
-                        @if($locked){{ $price($line->unit_price) }}@else
-                        <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}" id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off" aria-label="Price of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.price", $price($line->unit_price)) }}">@endif
+                        @if($locked)<span class="fixed">{{ Show::price($line->unit_price) }}</span>@else
+                        <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}" id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off" aria-label="Price of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.price", Show::price($line->unit_price)) }}">@endif
                     </td>
                     <td class="figure">
-                        @if($locked){{ $off }}@elseif(! $line->may_discount)<span class="soft">net</span>@else
+                        @if($locked)<span class="fixed">{{ $off }}</span>@elseif(! $line->may_discount)<span class="soft fixed">net</span>@else
                         <input class="cell {{ $complaint->on("{$at}.discount") ? 'is-refused' : '' }}" id="d{{ $line->id }}" name="discount" autocomplete="off" aria-label="Discount on {{ $line->description }}, such as 5 % or 2.00 off" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.discount", $off) }}">@endif
                     </td>
                     <td class="tax-letter">{{ $letters[$line->tax_class] ?? '' }}</td>
-                    <td class="figure">{{ \Elmstone\Foundation\Show::money($reckoned_line->gross->minus($reckoned_line->lineDiscount)) }}</td>
+                    <td class="figure">{{ Show::money($reckoned_line->gross->minus($reckoned_line->lineDiscount)) }}</td>
                 </tr>
             @endforeach
             </tbody>

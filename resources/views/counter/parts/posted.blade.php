@@ -1,12 +1,14 @@
+@use('Elmstone\Counter\PaperWay')
+@use('Elmstone\Foundation\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given))
 <div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></strong><br>
-    {{ match($slip->paper) { \Elmstone\Counter\PaperWay::Print => 'The receipt is printed.', \Elmstone\Counter\PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
+    {{ match($slip->paper) { PaperWay::Print => 'The receipt is printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
 @if($change->isPositive())
-    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ \Elmstone\Foundation\Show::money($change) }}</span></div>
+    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span></div>
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
-    <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === \Elmstone\Counter\PaperWay::Print ? 'a copy' : '' }}</button></form>
+    <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
     <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">Invoice as PDF</a>
 </div>
 <div class="foot"><a class="main-act" href="{{ route('counter.new') }}" data-focus id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>

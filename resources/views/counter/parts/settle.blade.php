@@ -1,12 +1,22 @@
-@php($money = \Elmstone\Foundation\Show::money(...))
+@use('Elmstone\Staff\Ability')
+@use('Elmstone\Counter\SettlementBar')
+@use('Elmstone\Foundation\Show')
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
-    <div class="due {{ strlen($money($reckoned->sums->total)) > 10 ? 'long' : '' }}">
-        <span class="sum" id="total">{{ $money($reckoned->sums->total) }}</span>
-        <span class="beside">{{ $house->currency()->code }}<br>{{ \Elmstone\Foundation\Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}</span>
+    <div class="due {{ strlen(Show::money($reckoned->sums->total)) > 10 ? 'long' : '' }}">
+        <span class="sum" id="total">{{ Show::money($reckoned->sums->total) }}</span>
+        <span class="beside">{{ $house->currency()->code }}<br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
+            @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br><button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>
-    {!! \Elmstone\Counter\SettlementBar::svg($reckoned, $house) !!}
+    @unless($slip->isPosted())
+        <div id="other-day" data-folds class="mb-2" @unless($complaint->on('date')) hidden @endunless>
+            <label for="date" class="small soft">Sale date, an open day</label>
+            <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date" name="date" data-save="{{ route('counter.date', $slip->key) }}" value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}" min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}" max="{{ now()->format('Y-m-d') }}">
+            @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+        </div>
+    @endunless
+    {!! SettlementBar::svg($reckoned, $house) !!}
     @if($slip->isPosted())
         @include('counter.parts.posted')
     @else

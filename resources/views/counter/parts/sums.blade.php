@@ -1,4 +1,5 @@
-@php($money = \Elmstone\Foundation\Show::money(...))
+@use('Elmstone\Counter\Reductions')
+@use('Elmstone\Foundation\Show')
 <div class="sums" id="sums" data-part>
     <div class="acts">
         @unless($slip->isPosted())
@@ -9,7 +10,7 @@
                 <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act><button class="link-act">Clear the lot</button></form>
             @endif
             <div id="slip-discount" class="w-100" data-folds @unless($complaint->on('discount')) hidden @endunless>
-                @php($typed = \Elmstone\Counter\Reductions::written($slip->discount($house->currency())))
+                @php($typed = Reductions::written($slip->discount($house->currency())))
                 <form class="d-flex gap-2 align-items-center" method="post" action="{{ route('counter.discount', $slip->key) }}" data-act>
                     <label for="discount" class="soft">Off the whole slip</label>
                     <input class="form-control w-auto" id="discount" name="discount" size="10" autocomplete="off" placeholder="5 % or 2.00 off" value="{{ $complaint->typedOr('discount', $typed) }}">
@@ -26,12 +27,12 @@
         @endunless
     </div>
     <table>
-        <tr><td>Goods</td><td class="figure">{{ $money($reckoned->sums->subtotal) }}</td></tr>
+        <tr><td>Goods</td><td class="figure">{{ Show::money($reckoned->sums->subtotal) }}</td></tr>
         @unless($reckoned->sums->slipDiscount->isZero())
-            <tr><td>Discount {{ $slip->discount_percent === null ? '' : \Elmstone\Foundation\Show::decimal($slip->discount_percent).' %' }}</td><td class="figure">−{{ $money($reckoned->sums->slipDiscount) }}</td></tr>
+            <tr><td>Discount {{ $slip->discount_percent === null ? '' : Show::decimal($slip->discount_percent).' %' }}</td><td class="figure">−{{ Show::money($reckoned->sums->slipDiscount) }}</td></tr>
         @endunless
         @foreach($reckoned->sums->tax as $tax)
-            <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. ' : '' }}{{ $slip->location->taxProfile->components->firstWhere('code', $tax->component->id)->name }} {{ \Elmstone\Foundation\Show::price($tax->component->rate->value) }} %</td><td class="figure">{{ $money($tax->amount) }}</td></tr>
+            <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. ' : '' }}{{ $slip->location->taxProfile->components->firstWhere('code', $tax->component->id)->name }} {{ Show::price($tax->component->rate->value) }} %</td><td class="figure">{{ Show::money($tax->amount) }}</td></tr>
         @endforeach
     </table>
 </div>

@@ -1,3 +1,6 @@
+@use('Elmstone\Counter\CardState')
+@use('Elmstone\Counter\PaperWay')
+@use('Elmstone\Foundation\Show')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
 @php($left = $reckoned->outstanding())
 <ul class="ways">
@@ -7,7 +10,7 @@
         @if($complaint->on('cash'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @if($slip->cash === null && $slip->lines->isNotEmpty())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
-                @foreach($reckoned->likelyNotes() as $note)<button type="button" data-cash="{{ $note->toString() }}">{{ \Elmstone\Foundation\Show::money($note) }}</button>@endforeach
+                @foreach($reckoned->likelyNotes() as $note)<button type="button" data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
             </div>
         @endif
     </li>
@@ -15,27 +18,27 @@
         <div class="way"><kbd>D</kbd><label for="card">Card, terminal {{ $till->number }}</label>
             <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', $slip->key) }}" value="{{ $complaint->typedOr('card', '') }}"></div>
         @if($left->isPositive() && $reckoned->unknownCard() === null)
-            <div class="under">Enter asks the terminal for {{ $left->toString() }} · <button type="button" class="link-act" data-sends-way="card">Ask terminal</button></div>
+            <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal</button> for {{ Show::money($left) }}, or for what is typed</div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @foreach($slip->cards as $card)
             @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
             <div class="under card-{{ $card->state->value }} mt-1">
                 @switch($card->state)
-                    @case(\Elmstone\Counter\CardState::Approved)
-                    @case(\Elmstone\Counter\CardState::Keyed)
+                    @case(CardState::Approved)
+                    @case(CardState::Keyed)
                         <span class="verdigris fw-bold">✓ {{ $amount($card->approved) }} {{ $card->state->pays() && $card->card_type === 'keyed' ? 'keyed' : 'approved' }}</span> {{ $card->card_type === 'keyed' ? '' : $card->card_type }} ending {{ $card->last_four }}
                         @if($card->approved < $card->asked)<br><span class="ochre">only part of the {{ $amount($card->asked) }} asked for</span>@endif
                         <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Give back</button>
                         @break
-                    @case(\Elmstone\Counter\CardState::Declined)
+                    @case(CardState::Declined)
                         <span class="brick">✕ {{ $amount($card->asked) }} declined.</span> {{ $card->reason }}
                         @break
-                    @case(\Elmstone\Counter\CardState::Asked)
+                    @case(CardState::Asked)
                         <div class="note look mb-1"><p><strong>{{ $amount($card->asked) }}: outcome unknown.</strong> The card may have been charged. Do not charge it again.</p>
                             <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}" data-focus>Ask the terminal again</button></div>
                         @break
-                    @case(\Elmstone\Counter\CardState::OffLine)
+                    @case(CardState::OffLine)
                         <form method="post" action="{{ $of('key') }}" data-act="stay">
                             <span class="ochre">Terminal off line.</span> Call for a voice code:
                             <div class="d-flex gap-1 mt-1">
@@ -62,27 +65,23 @@
     </li>
 </ul>
 @if($reckoned->settlement?->change->isPositive())
-    <div class="change"><span>Change</span><span class="sum" id="change">{{ \Elmstone\Foundation\Show::money($reckoned->settlement->change) }}</span></div>
+    <div class="change"><span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
 @endif
 @if($reckoned->settlement !== null && ! $reckoned->settlement->cashRounding->isZero())
-    <p class="soft small">Cash is rounded by {{ \Elmstone\Foundation\Show::money($reckoned->settlement->cashRounding) }}.</p>
+    <p class="soft small">Cash is rounded by {{ Show::money($reckoned->settlement->cashRounding) }}.</p>
 @endif
 <div class="paper-ways" role="radiogroup" aria-label="Paper">
     <span class="soft">Paper</span>
-    @foreach(\Elmstone\Counter\PaperWay::cases() as $way)
+    @foreach(PaperWay::cases() as $way)
         <label><input type="radio" class="form-check-input m-0" name="paper" value="{{ $way->value }}" id="paper-{{ $way->value }}" data-paper="{{ route('counter.paper', $slip->key) }}" @checked($slip->paper === $way)> {{ $way->value }}</label>
     @endforeach
-    @if($slip->paper === \Elmstone\Counter\PaperWay::Mail)
+    @if($slip->paper === PaperWay::Mail)
         <input class="form-control {{ $complaint->on('paper') ? 'is-refused' : '' }}" type="text" id="mail_to" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" data-save="{{ route('counter.paper', $slip->key) }}" value="{{ $complaint->typedOr('paper', $slip->mail_to) }}">
     @endif
     <input type="hidden" name="paper" value="mail" data-with="mail_to">
     @if($complaint->on('paper'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
 </div>
 <div class="foot">
-    @can('backdate')
-        <div class="d-flex gap-2 align-items-center small mb-2"><label for="date" class="soft">Sale date</label><input type="date" class="form-control form-control-sm w-auto" id="date" name="date" data-save="{{ route('counter.date', $slip->key) }}" value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}" min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}" max="{{ now()->format('Y-m-d') }}"></div>
-    @endcan
-    @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
     @if($hindrances !== [] && $slip->lines->isNotEmpty() && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif

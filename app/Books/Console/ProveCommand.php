@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Console;
+
+use Elmstone\Books\Prove;
+use Illuminate\Console\Command;
+
+/** Recomputes the books and says what it found. */
+final class ProveCommand extends Command
+{
+    protected $signature = 'books:prove {--show=20 : how many faults to print}';
+
+    protected $description = 'Recompute every total, journal, number series and stock figure; exit 1 when anything is off';
+
+    public function handle(Prove $prove): int
+    {
+        $proof = $prove->handle();
+
+        foreach ($proof->checked as $what => $count) {
+            $this->line(sprintf('  %9s %s', number_format($count), $what));
+        }
+
+        foreach (array_slice($proof->faults, 0, (int) $this->option('show')) as $fault) {
+            $this->error("  {$fault}");
+        }
+
+        $this->line($proof->faults === [] ? 'the books prove' : count($proof->faults).' faults');
+
+        return $proof->faults === [] ? self::SUCCESS : self::FAILURE;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+/** What a run over the books looked at, and what was off. */
+final class Proof
+{
+    /** @var array<string, int> */
+    public array $checked = [];
+
+    /** @var list<string> */
+    public array $faults = [];
+
+    public function checked(string $what, int $count = 1): void
+    {
+        $this->checked[$what] = ($this->checked[$what] ?? 0) + $count;
+    }
+
+    public function fault(string $fault): void
+    {
+        $this->faults[] = $fault;
+    }
+
+    public function same(string $where, string $what, int|string|null $stored, int|string|null $right): void
+    {
+        if ($stored !== $right) {
+            $this->fault("{$where}: {$what} is {$stored}, but should be {$right}");
+        }
+    }
+}

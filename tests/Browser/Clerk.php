@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Throwable;
+
+/** Someone at a till: what they press and what they see. */
+final class Clerk
+{
+    public function __construct(public readonly RemoteWebDriver $browser, private readonly string $address)
+    {
+    }
+
+    public function signIn(string $number, int $till = 1): self
+    {
+        $this->go('/sign-in');
+        $this->browser->executeScript('document.getElementById("till").value = arguments[0]', [(string) $till]);
+        $this->browser->findElement(WebDriverBy::id('number'))->sendKeys($number);
+        $this->browser->findElement(WebDriverBy::id('pin'))->sendKeys("4{$number}".WebDriverKeys::ENTER);
+
+        return $this->await(fn (): bool => str_contains($this->browser->getCurrentURL(), '/counter/'), 'the counter');
+    }
+
+    public function go(string $path): self
+    {
+        $this->browser->get($this->address.$path);
+
+        return $this;
+    }
+
+    /** Keys into whatever has the focus, as a keyboard would. */
+    public function press(string ...$keys): self
+    {
+        foreach ($keys as $key) {
+            $this->browser->switchTo()->activeElement()->sendKeys($key);
+        }
+
+        return $this;
+    }
+
+    public function scan(string ...$codes): self
+    {
+        foreach ($codes as $code) {
+            $this->browser->findElement(WebDriverBy::id('entry'))->sendKeys($code.WebDriverKeys::ENTER);
+        }
+
+        return $this;
+    }
+
+    public function ctrlEnter(): self
+    {
+        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::ENTER, WebDriverKeys::CONTROL]);
+
+        return $this;
+    }
+
+    public function alt(string $letter): self
+    {
+        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ALT, $letter, WebDriverKeys::ALT]);
+
+        return $this;
+    }
+
+    public function click(string $css): self
+    {
+        $this->await(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($css)) !== [], $css);
+        $this->browser->findElement(WebDriverBy::cssSelector($css))->click();
+
+        return $this;
+    }
+
+    public function type(string $css, string $text): self
+    {
+        $this->browser->findElement(WebDriverBy::cssSelector($css))->sendKeys($text);
+
+        return $this;
+    }
+
+    /** Puts a text in place of what stands in a field, and leaves it by Enter. */
+    public function fill(string $css, string $text): self
+    {
+        $field = $this->browser->findElement(WebDriverBy::cssSelector($css));
+        $field->click();
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys($text.WebDriverKeys::ENTER);
+
+        return $this;
+    }
+
+    public function text(string $css): string
+    {
+        $found = $this->browser->findElements(WebDriverBy::cssSelector($css));
+
+        return $found === [] ? '' : trim($found[0]->getText());
+    }
+
+    public function count(string $css): int
+    {
+        return count($this->browser->findElements(WebDriverBy::cssSelector($css)));
+    }
+
+    public function focus(): string
+    {
+        return (string) $this->browser->executeScript('return document.activeElement?.id ?? ""');
+    }
+
+    public function awaitText(string $css, string $text): self
+    {
+        return $this->await(fn (): bool => str_contains($this->text($css), $text), "“{$text}” in {$css}, which says “{$this->text($css)}”");
+    }
+
+    /** @param  callable(): bool  $true */
+    public function await(callable $true, string $what): self
+    {
+        for ($tries = 0; $tries < 160; $tries++) {
+            try {
+                if ($true()) {
+                    return $this;
+                }
+            } catch (Throwable) {
+                // The page is being redrawn; look again.
+            }
+
+            usleep(50_000);
+        }
+
+        throw new \RuntimeException("Waited in vain for {$what}.");
+    }
+}

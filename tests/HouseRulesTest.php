@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests;
+
+use PHPat\Selector\Selector;
+use PHPat\Test\Builder\Rule;
+use PHPat\Test\PHPat;
+
+/** The rules of the house: arrows point inward. Run by static analysis. */
+final class HouseRulesTest
+{
+    /** Room: the rooms it may use, besides the core and PHP. */
+    private const NEIGHBOURS = [
+        'Shop' => [],
+        'Staff' => ['Shop'],
+        'Catalogue' => ['Shop', 'Staff', 'Foundation'],
+        'Books' => ['Shop', 'Staff', 'Foundation'],
+        'Devices' => ['Shop', 'Staff', 'Foundation'],
+        'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+    ];
+
+    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Counter'];
+
+    public function test_the_core_knows_nothing_but_brick_math(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Elmstone\Core'))
+            ->shouldNotDependOn()
+            ->classes(Selector::AllOf(Selector::inNamespace('/^(Elmstone|Illuminate|Symfony|Carbon|Dompdf|Ramsey)\\\\/', true), Selector::Not(Selector::inNamespace('Elmstone\Core'))))
+            ->because('the core is tested and used alone');
+    }
+
+    /** @return iterable<string, Rule> */
+    public function test_a_room_uses_only_its_neighbours(): iterable
+    {
+        foreach (self::NEIGHBOURS as $room => $neighbours) {
+            $strangers = array_values(array_diff([...self::ROOMS, 'Demo', 'Tests'], $neighbours, [$room]));
+
+            yield $room => PHPat::rule()
+                ->classes(Selector::inNamespace("Elmstone\\{$room}"))
+                ->shouldNotDependOn()
+                ->classes(...array_map(static fn (string $stranger) => Selector::inNamespace("Elmstone\\{$stranger}"), $strangers))
+                ->because("the {$room} room's neighbours are ".implode(', ', $neighbours === [] ? ['none'] : $neighbours));
+        }
+    }
+
+    public function test_only_the_register_writes_the_books(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Elmstone'))
+            ->excluding(Selector::inNamespace('Elmstone\Books'), Selector::inNamespace('Elmstone\Tests'))
+            ->shouldNotDependOn()
+            ->classes(Selector::classname('Elmstone\Books\DocumentRows'), Selector::classname('Elmstone\Books\SaleJournal'))
+            ->because('documents and journals have one writer');
+    }
+}
