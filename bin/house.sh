@@ -10,10 +10,11 @@ missing() { ! command -v "$1" > /dev/null 2>&1; }
 
 # Prints the Debian packages that are not there yet. Names: command or php:extension, then package.
 lacking() {
-    local want
+    local want extensions
+    extensions=$(php -m 2> /dev/null || true)
     for want in "$@"; do
         case "${want%%=*}" in
-            php:*) php -m 2> /dev/null | grep -qix "${want#php:}" || printf 'php-%s\n' "$(php_package "${want#php:}")" ;;
+            php:*) grep -qix "${want#php:}" <<< "$extensions" || printf 'php-%s\n' "$(php_package "${want#php:}")" ;;
             *) missing "${want%%=*}" && printf '%s\n' "${want#*=}" ;;
         esac
     done | sort -u | tr '\n' ' ' || true

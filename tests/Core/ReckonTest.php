@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Core;
+
+use JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** bin/reckon as its users call it, its schemas, and the worked examples of docs/rules.md. */
+final class ReckonTest extends CoreCase
+{
+    private const ROOT = __DIR__.'/../..';
+
+    /** @return array{string, int} what it wrote, and how it exited */
+    private static function reckon(string $input, string ...$options): array
+    {
+        $process = proc_open([PHP_BINARY, self::ROOT.'/bin/reckon', ...$options], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        self::assertIsResource($process);
+        fwrite($pipes[0], $input);
+        fclose($pipes[0]);
+        $output = (string) stream_get_contents($pipes[1]);
+
+        return [$output, proc_close($process)];
+    }
+
+    /** @return iterable<string, array{string, string}> request and answer */
+    public static function workedExamples(): iterable
+    {
+        preg_match_all('/```json\n(.+)\n(.+)\n```/', (string) file_get_contents(self::ROOT.'/docs/rules.md'), $found, PREG_SET_ORDER);
+
+        foreach ($found as $i => [, $request, $answer]) {
+            yield "example {$i}" => [$request, $answer];
+        }
+    }
+
+    #[DataProvider('workedExamples')]
+    public function test_the_worked_examples_of_the_rules_are_right(string $request, string $answer): void
+    {
+        self::assertSame(["{$answer}\n", 0], self::reckon($request));
+        self::assertValid($request, 'request');
+        self::assertValid($answer, 'answer', $request);
+    }
+
+    public function test_there_are_worked_examples_for_every_request(): void
+    {
+        $requests = array_map(static fn (array $example): mixed => json_decode($example[0])->do, iterator_to_array(self::workedExamples()));
+        self::assertEqualsCanonicalizing(['margin', 'schedule', 'settle', 'slip'], array_values(array_unique($requests)));
+    }
+
+    /** @return iterable<string, array{string, string, string}> request, code, path */
+    public static function badRequests(): iterable
+    {
+        yield 'no JSON' => ['{', 'bad_json', ''];
+        yield 'a list' => ['[]', 'bad_json', ''];
+        yield 'nothing to do' => ['{}', 'missing', 'do'];
+        yield 'an unknown thing to do' => ['{"do":"dance"}', 'unknown_request', 'do'];
+        yield 'an unknown key' => ['{"do":"slip","currency":"USD","linse":[]}', 'unknown_key', 'linse'];
+        yield 'a number for a string' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":3,"unit_price":"1"}]}', 'bad_type', 'lines[0].quantity'];
+        yield 'a quantity of nothing' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}', 'bad_quantity', 'lines[0].quantity'];
+        yield 'a price below zero' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"-1"}]}', 'bad_price', 'lines[0].unit_price'];
+        yield 'a price per dozen' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","price_per":12}]}', 'bad_price_per', 'lines[0].price_per'];
+        yield 'a discount above its line' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","discount":{"amount":"1.01"}}]}', 'discount_too_large', 'lines[0].discount'];
+        yield 'a discount above 100 %' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","discount":{"percent":"101"}}]}', 'bad_percent', 'lines[0].discount.percent'];
+        yield 'a slip discount above the slip' => ['{"do":"slip","currency":"USD","slip_discount":{"amount":"2.00"},"lines":[{"id":"a","quantity":"1","unit_price":"1"}]}', 'discount_too_large', 'slip_discount'];
+        yield 'a tax on top of a later one' => ['{"do":"slip","currency":"USD","tax":[{"id":"a","rate":"1","on_top_of":["b"]},{"id":"b","rate":"1"}]}', 'bad_tax', 'tax'];
+        yield 'exempt from what is not there' => ['{"do":"slip","currency":"USD","exempt":["z"]}', 'bad_exemption', 'exempt'];
+        yield 'half a cent' => ['{"do":"settle","currency":"USD","total":"1.005"}', 'bad_amount', 'total'];
+        yield 'too much on card' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"card","amount":"1.01"}]}', 'over_tendered', 'tenders'];
+        yield 'an unknown tender' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"shells","amount":"1.00"}]}', 'bad_tender', 'tenders[0].kind'];
+        yield 'no such day' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":1,"first_due":"2027-02-30","rhythm":"month"}', 'bad_date', 'first_due'];
+        yield 'no instalments' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":0,"first_due":"2027-02-01","rhythm":"month"}', 'bad_count', 'count'];
+        yield 'more than can be written down' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"9999999999","unit_price":"9999999999"}]}', 'too_large', 'lines'];
+    }
+
+    #[DataProvider('badRequests')]
+    public function test_bad_requests_say_what_is_wrong_and_where(string $request, string $code, string $path): void
+    {
+        [$output, $exit] = self::reckon($request);
+        $error = json_decode($output)->error ?? null;
+        self::assertSame([2, $code, $path], [$exit, $error?->code, $error?->path], $output);
+        self::assertNotSame('', $error?->message);
+        self::assertValid($output, 'error', '{"do":"slip"}');
+    }
+
+    public function test_many_requests_one_a_line_are_answered_in_order(): void
+    {
+        [$output, $exit] = self::reckon('{"do":"margin","currency":"USD","net":"1.00","cost":"0.00"}'."\n{bad\n".'{"do":"margin","currency":"JPY","net":"3","cost":"2"}'."\n", '--lines');
+        $answers = array_map(static fn (string $line): mixed => json_decode($line), explode("\n", trim($output)));
+        self::assertSame(0, $exit);
+        self::assertSame(['1.00', null, '1'], array_map(static fn ($answer): ?string => $answer->margin ?? null, $answers));
+        self::assertSame('bad_json', $answers[1]->error->code);
+    }
+
+    private static function assertValid(string $json, string $definition, ?string $request = null): void
+    {
+        $do = json_decode($request ?? $json)->do;
+        $schema = json_decode((string) file_get_contents(self::ROOT."/docs/reckon/{$do}.json"));
+        $data = json_decode($json);
+        $validator = new Validator;
+        $validator->validate($data, (object) ['definitions' => $schema->definitions, 'allOf' => [(object) ['$ref' => "#/definitions/{$definition}"]]]);
+        self::assertTrue($validator->isValid(), json_encode($validator->getErrors(), JSON_THROW_ON_ERROR));
+    }
+}
