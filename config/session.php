@@ -14,5 +14,4 @@ return [
     'http_only' => true,
     'same_site' => 'lax',
     'secure' => env('SESSION_SECURE_COOKIE'),
-    'serialization' => 'json',
 ];

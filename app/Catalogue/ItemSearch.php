@@ -21,7 +21,7 @@ final class ItemSearch
     /** The item that a scan or a code names exactly, on sale or not. */
     public function exact(string $text): ?Item
     {
-        $byCode = Item::query()->where('code', $text)->first();
+        $byCode = preg_match('/^[!-~]{1,24}$/D', $text) === 1 ? Item::query()->where('code', $text)->first() : null;
 
         return $byCode ?? $this->byBarcode($text);
     }
@@ -54,7 +54,7 @@ final class ItemSearch
     /** @return list<int> */
     private function byCodeStart(string $text, int $limit): array
     {
-        return str_contains($text, ' ') ? [] : self::ints(Item::query()->where('code', 'like', self::likeStart($text))->limit($limit)->pluck('id')->all());
+        return preg_match('/^[!-~]+$/D', $text) !== 1 ? [] : self::ints(Item::query()->where('code', 'like', self::likeStart($text))->limit($limit)->pluck('id')->all());
     }
 
     /** @return list<int> items that have, for every part typed, a word with that part in it */

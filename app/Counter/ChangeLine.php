@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
@@ -54,9 +55,7 @@ final class ChangeLine
     private function price(Slip $slip, LineOnSlip $line, string $typed): array
     {
         if (trim($typed) === '' && $line->item !== null) {
-            $line->price_rule = PriceRule::ListPrice;
-
-            return [...LinePricing::forQuantity($line, $line->item, EntryText::quantity($line->toValue($this->house->currency())->quantity->toString()), $slip->day()), 'list_price' => $line->item->list_price];
+            return LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip->day());
         }
 
         return ['unit_price' => UnitPrice::of(TypedNumber::plain($typed))->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => ''];

@@ -16,10 +16,18 @@ final class LinePricing
     /** @return array<string, mixed> columns of the line */
     public static function forQuantity(LineOnSlip $line, ?Item $item, Quantity $quantity, CarbonImmutable $day): array
     {
-        if ($item === null || $line->price_rule === PriceRule::Typed || $line->listPriceMoved()) {
-            return ['quantity' => $quantity->toString()];
-        }
+        return $item === null || $line->price_rule === PriceRule::Typed || $line->listPriceMoved()
+            ? ['quantity' => $quantity->toString()]
+            : self::afresh($item, $quantity, $day);
+    }
 
+    /**
+     * What the price list says now.
+     *
+     * @return array<string, mixed> columns of the line
+     */
+    public static function afresh(Item $item, Quantity $quantity, CarbonImmutable $day): array
+    {
         $quote = PriceBooks::of($item)->quote($quantity, $day);
 
         return [
@@ -27,6 +35,7 @@ final class LinePricing
             'unit_price' => $quote->price->toString(),
             'price_rule' => $quote->rule,
             'price_source' => $quote->source->name ?? '',
+            'list_price' => $quote->list->toString(),
         ];
     }
 }

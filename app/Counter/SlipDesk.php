@@ -51,15 +51,13 @@ final class SlipDesk
 
     private function take(string $slipKey, Act $act): Slip
     {
-        $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first();
-
-        if ($slip === null) {
+        // Asked for without a lock first: locking what is not there would lock the gap, and two tills beginning slips would wait for each other.
+        if (! Slip::query()->where('key', $slipKey)->exists()) {
             $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
             Slip::query()->insertOrIgnore([...$blank, 'version' => 1, 'created_at' => now(), 'updated_at' => now()]);
-            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
         }
 
-        return $slip->setRelation('location', $act->till->location);
+        return Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail()->setRelation('location', $act->till->location);
     }
 
     private function assertMayChange(Slip $slip, Act $act): void

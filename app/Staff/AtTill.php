@@ -28,6 +28,12 @@ final class AtTill
 
     public function till(): Till
     {
-        return $this->till ??= Till::query()->with('location.taxProfile.components')->findOrFail($this->session->get('till'));
+        $chosen = $this->session->get('till');
+
+        if ($this->till?->id !== $chosen) {
+            $this->till = null;
+        }
+
+        return $this->till ??= Till::query()->with('location.taxProfile.components')->findOrFail($chosen);
     }
 }

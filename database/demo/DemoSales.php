@@ -47,6 +47,9 @@ final class DemoSales
     /** @var array<string, array{StockMove, BigDecimal}> sold since the last delivery, by item and location */
     private array $sold = [];
 
+    /** @var array<int, int> how much of the stock each location has, in percent of the usual */
+    private array $shares;
+
     private int $serial = 0;
 
     public function __construct(
@@ -57,6 +60,7 @@ final class DemoSales
     ) {
         $this->items = array_values(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
         $this->tills = array_values(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
+        $this->shares = array_replace(array_fill_keys(array_map(static fn (Till $till): int => $till->location_id, $this->tills), 35), [$this->tills[0]->location_id => 100]);
         $this->clerks = array_values(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
     }
 
@@ -67,7 +71,7 @@ final class DemoSales
             $moves = [];
 
             foreach ($this->items as $item) {
-                foreach ([1 => 100, 2 => 35] as $location => $share) {
+                foreach ($this->shares as $location => $share) {
                     $usual = match (true) {
                         $item->price_per > 1 => 6000,
                         $item->list_price > 100 => 6,

@@ -8,7 +8,7 @@ namespace Elmstone\Tests\Outside;
 final class SecondOpinion
 {
     /**
-     * @param list<int> $weights
+     * @param  list<int>  $weights
      * @return list<int>
      */
     public static function apportion(int $amount, array $weights): array
@@ -37,7 +37,7 @@ final class SecondOpinion
     }
 
     /**
-     * @param array<string, mixed> $slip
+     * @param  array<string, mixed>  $slip
      * @return array{string, string, string} net, tax and total
      */
     public static function slip(array $slip): array

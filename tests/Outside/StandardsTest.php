@@ -101,7 +101,7 @@ final class StandardsTest extends CoreCase
         });
     }
 
-    /** @param list<\Elmstone\Core\Slip\SlipLine> $lines */
+    /** @param  list<\Elmstone\Core\Slip\SlipLine>  $lines */
     private static function reckon(TaxProfile $profile, array $lines): ReckonedSlip
     {
         return Reckoner::reckon(Slip::of(Currency::of('USD'), TaxTerms::pricesWithoutTax(), $profile, $lines));

@@ -47,7 +47,7 @@ final class HouseProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         Date::use(CarbonImmutable::class);
-        Paginator::defaultView('design.pages');
+        Paginator::defaultSimpleView('design.pages');
         Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
 
         foreach (Ability::cases() as $ability) {

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Register;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class BooksTest extends FeatureCase
+{
+    public function test_a_posted_sale_stands_in_the_books_with_everything(): void
+    {
+        $this->add('10 x LH-1140', 'WA-0001');
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $this->does('post')->assertOk();
+        $document = $this->document();
+        $this->assertSame([DocumentKind::Invoice, 1, 'INV-000001'], [$document->kind, $document->number, $document->label]);
+        $this->assertSame([3950, 385, 4335, 665], [$document->net, $document->tax_total, $document->total, $document->change_given]);
+        $this->assertSame([['state_HF', 3850, 385]], $document->taxes->map(static fn ($tax): array => [$tax->component, $tax->base, $tax->amount])->all());
+        $journal = $document->journal->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])->all();
+        $this->assertEquals(['cash' => 4335, 'sales:1' => -3950, 'tax:state_HF' => -385, 'cost_of_goods' => 1930, 'inventory' => -1930], $journal);
+        $this->assertEquals('40.0000', DB::table('stock')->join('items', 'items.id', '=', 'item_id')->where('code', 'LH-1140')->value('on_hand'));
+        $this->assertSame(2, DB::table('stock_movements')->where('document_id', $document->id)->count());
+    }
+
+    public function test_posting_twice_gives_the_same_document(): void
+    {
+        $this->add('LH-1140');
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $version = (string) $this->slip()->version;
+        $this->does('post', ['version' => $version])->assertOk()->assertSee('Posted as');
+        $this->does('post', ['version' => $version])->assertOk()->assertSee('INV-000001');
+        $this->assertSame([1, 1], [$this->rows('documents'), $this->rows('printed_papers')]);
+        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('Posted as')->assertDontSee('Post sale');
+        $this->does('cash', ['cash' => '60'])->assertStatus(422);
+        $this->does("lines/{$this->lineId()}", ['quantity' => '9'])->assertStatus(422);
+    }
+
+    /** @return iterable<array{string}> */
+    public static function postedTables(): iterable
+    {
+        foreach (['documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'journal_lines', 'journal_entries', 'stock_movements'] as $table) {
+            yield $table => [$table];
+        }
+    }
+
+    #[DataProvider('postedTables')]
+    public function test_the_database_refuses_to_change_what_is_posted(string $table): void
+    {
+        $this->sell('LH-1140');
+        $column = DB::getSchemaBuilder()->getColumnListing($table)[1];
+
+        foreach ([static fn () => DB::table($table)->update([$column => DB::raw($column)]), static fn () => DB::table($table)->delete()] as $change) {
+            try {
+                $change();
+                $this->fail("A row of {$table} was changed.");
+            } catch (QueryException $refused) {
+                $this->assertStringContainsString('Posted is posted', $refused->getMessage());
+            }
+        }
+    }
+
+    public function test_the_database_refuses_a_journal_that_does_not_balance_or_is_sealed(): void
+    {
+        $document = $this->sell('LH-1140');
+
+        try {
+            DB::table('journal_lines')->insert(['document_id' => $document->id, 'position' => 99, 'account' => 'cash', 'debit' => 1, 'credit' => 0]);
+            $this->fail('A sealed journal took a line.');
+        } catch (QueryException $refused) {
+            $this->assertStringContainsString('sealed', $refused->getMessage());
+        }
+
+        $bare = [...$document->getRawOriginal(), 'number' => 99, 'label' => 'INV-000099', 'idempotency_key' => 'x'];
+        unset($bare['id']);
+        $id = DB::table('documents')->insertGetId($bare);
+        DB::table('journal_lines')->insert(['document_id' => $id, 'position' => 1, 'account' => 'cash', 'debit' => 5, 'credit' => 0]);
+
+        foreach ([[5, 5], [5, 0], [0, 0]] as [$debits, $credits]) {
+            try {
+                DB::table('journal_entries')->insert(['document_id' => $id, 'business_date' => '2027-01-01', 'debits' => $debits, 'credits' => $credits]);
+                $this->fail('A journal that does not balance was sealed.');
+            } catch (QueryException $refused) {
+                $this->assertMatchesRegularExpression('/does not balance|balanced/', $refused->getMessage());
+            }
+        }
+    }
+
+    public function test_documents_are_posted_in_a_transaction_only(): void
+    {
+        DB::rollBack();
+        $this->expectException(LogicException::class);
+        app(Register::class)->postAll([]); // @phpstan-ignore argument.type
+    }
+
+    public function test_the_books_prove_and_say_where_they_do_not(): void
+    {
+        $this->sell('3 x LH-1140', '250 x FX-5060', '1.3 x PI-2800');
+        $this->assertSame(0, Artisan::call('books:prove'));
+        $this->assertStringContainsString('the books prove', Artisan::output());
+
+        DB::table('stock')->limit(1)->update(['on_hand' => 7]);
+        DB::table('series')->where('kind', 'invoice')->update(['last_number' => 5]);
+        DB::unprepared('DROP TRIGGER document_lines_no_update');
+        DB::table('document_lines')->where('position', 1)->update(['gross' => 1156, 'net' => 1156]);
+        $this->assertSame(1, Artisan::call('books:prove'));
+        $output = Artisan::output();
+
+        foreach (['what is on hand is 7', 'series invoice: the last number is 5', 'INV-000001 line 1: net is 1156, but should be 1155'] as $fault) {
+            $this->assertStringContainsString($fault, $output);
+        }
+
+        $this->artisan('migrate:fresh');
+    }
+}

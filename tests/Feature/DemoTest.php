@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Tests\TestCase;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+final class DemoTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public function test_the_demonstration_shop_loads_and_its_books_prove(): void
+    {
+        $this->assertSame(0, Artisan::call('shop:demo', ['--months' => 1]));
+        $this->assertSame([4, 9, 2], [DB::table('tills')->count(), DB::table('staff')->count(), DB::table('locations')->count()]);
+        $this->assertGreaterThan(800, DB::table('items')->count());
+        $this->assertGreaterThan(500, DB::table('documents')->count());
+        $this->assertSame(0, Artisan::call('books:prove'), Artisan::output());
+        $this->assertSame(0, Artisan::call('shop:sign-ins', ['--address' => 'http://here']));
+        $this->assertStringContainsString('Conrad Tannaroe, owner', Artisan::output());
+        $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
+        $this->assertSame(1, Artisan::call('shop:demo'));
+    }
+}

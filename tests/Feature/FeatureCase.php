@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Books\Document;
+use Elmstone\Counter\Slip;
+use Elmstone\Staff\Staff;
+use Elmstone\Tests\TestCase;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+
+/** Tests through HTTP, on MariaDB, in a small shop. */
+abstract class FeatureCase extends TestCase
+{
+    use RefreshDatabase;
+
+    protected string $slip;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Scene::build();
+        $this->withoutVite();
+        $this->slip = (string) Str::uuid();
+        $this->as('101');
+    }
+
+    protected function as(string $number, int $till = 1): static
+    {
+        $this->flushSession();
+        $this->actingAs(Staff::query()->where('number', $number)->firstOrFail())->withSession(['till' => $till]);
+
+        return $this;
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    protected function does(string $act, array $fields = []): TestResponse
+    {
+        $slip = Slip::query()->where('key', $this->slip)->first();
+
+        return $this->post("/counter/{$this->slip}/{$act}", ['act' => (string) Str::uuid(), 'version' => (string) ($slip->version ?? ''), ...$fields]);
+    }
+
+    protected function add(string ...$entries): static
+    {
+        foreach ($entries as $entry) {
+            $this->does('add', ['entry' => $entry, 'version' => ''])->assertOk();
+        }
+
+        return $this;
+    }
+
+    protected function slip(): Slip
+    {
+        return Slip::query()->where('key', $this->slip)->firstOrFail()->load(['lines.item', 'cards', 'document']);
+    }
+
+    /** The only line, or the one with this place. */
+    protected function lineId(int $place = 0): int
+    {
+        return $this->slip()->lines[$place]->id;
+    }
+
+    protected function document(): Document
+    {
+        return $this->slip()->document?->load(['lines', 'taxes', 'tenders', 'journal']) ?? throw new \LogicException('The slip is not posted.');
+    }
+
+    /** Sells what is given for cash, and posts it. */
+    protected function sell(string ...$entries): Document
+    {
+        $this->slip = (string) Str::uuid();
+        $this->add(...$entries);
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+
+        return $this->document();
+    }
+
+    /** What the simulated terminal does next. */
+    protected function terminal(string $mood): static
+    {
+        $this->post('/devices/terminal', ['mood' => $mood])->assertSessionHasNoErrors();
+
+        return $this;
+    }
+
+    protected function rows(string $table): int
+    {
+        return DB::table($table)->count();
+    }
+}

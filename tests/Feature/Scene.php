@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Accounts;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Catalogue\Words;
+use Elmstone\Core\Catalogue\Gtin;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Shop\Location;
+use Elmstone\Shop\Shop;
+use Elmstone\Shop\TaxProfileRecord;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Role;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+
+/** A small shop for tests: two locations, three tills, one person for each role, a handful of goods. */
+final class Scene
+{
+    /** @param  array<string, mixed>  $shop */
+    public static function build(array $shop = []): void
+    {
+        Shop::query()->create(['name' => 'Quarry Lane Stores', 'currency' => 'USD', 'tax_rounding' => 'document', 'notes' => [500, 1000, 2000, 5000, 10000], ...$shop]);
+        DB::table('tax_classes')->insert([['code' => 'standard', 'letter' => 'S', 'name' => 'Standard'], ['code' => 'zero', 'letter' => 'Z', 'name' => 'Zero-rated']]);
+        DB::table('departments')->insert(['id' => 1, 'code' => 'goods', 'name' => 'Goods']);
+
+        foreach (['HF' => [1, 2], 'PB' => [3]] as $code => $tills) {
+            $profile = TaxProfileRecord::query()->create(['name' => "{$code} taxes"]);
+            $profile->components()->create(['position' => 1, 'code' => "state_{$code}", 'name' => 'State tax', 'rate' => '10', 'classes' => ['standard'], 'on_top_of' => []]);
+            $location = Location::query()->create(['code' => $code, 'name' => "{$code} counter", 'street' => '1 Lane', 'town' => $code, 'phone' => '555', 'tax_profile_id' => $profile->id, 'closed_through' => CarbonImmutable::today()->subDays(4)]);
+
+            foreach ($tills as $number) {
+                Till::query()->create(['id' => $number, 'location_id' => $location->id, 'number' => $number, 'name' => "Till {$number}"]);
+            }
+        }
+
+        foreach ([['101', 'Clerk Clay', Role::Clerk], ['201', 'Super Slate', Role::Supervisor], ['301', 'Office Oak', Role::Office], ['901', 'Owner Elm', Role::Owner]] as [$number, $name, $role]) {
+            Staff::query()->create(['number' => $number, 'name' => $name, 'role' => $role, 'pin_hash' => Hash::make("4{$number}")]);
+        }
+
+        self::item('LH-1140', 'Limestone hook, plain, 140 mm', '3.85', ['barcode' => self::barcode(1)]);
+        self::item('LH-1141', 'Limestone hook, plain, 180 mm', '4.40');
+        self::item('PI-2800', 'Copper pipe 28 mm', '16.25', ['unit' => 'metre']);
+        self::item('FX-5060', 'Slotted screw 5×60', '9.80', ['unit' => 'hundred', 'price_per' => 100]);
+        self::item('MA-0031', 'Tile saw, bench, 600 mm', '94.00', ['net_price' => true]);
+        self::item('WA-0001', 'Drinking water', '1.00', ['tax_class' => 'zero', 'cost' => '0.10', 'floor_price' => null]);
+        Accounts::open();
+    }
+
+    public static function barcode(int $serial): string
+    {
+        $body = '2'.sprintf('%011d', $serial);
+
+        return $body.Gtin::checkDigit($body);
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    public static function item(string $code, string $description, string $price, array $fields = []): Item
+    {
+        $item = Item::query()->create([
+            'code' => $code, 'description' => $description, 'department_id' => 1, 'unit' => 'each', 'price_per' => 1, 'list_price' => $price,
+            'floor_price' => (string) BigDecimal::of($price)->multipliedBy('0.8')->toScale(2, \Brick\Math\RoundingMode::DOWN), 'cost' => (string) BigDecimal::of($price)->multipliedBy('0.5')->toScale(2, \Brick\Math\RoundingMode::DOWN),
+            'tax_class' => 'standard', 'may_discount' => true, 'net_price' => false, 'active' => true, ...$fields,
+        ]);
+        Words::index([$item->id => "{$code} {$description}"]);
+        DB::transaction(static function () use ($item): void {
+            $moves = [new StockMove($item->id, (int) Location::query()->min('id'), BigDecimal::of(50), UnitPrice::of((string) $item->cost))];
+            $ledger = new StockLedger;
+            $ledger->take($moves);
+            $ledger->record('opening', [[$moves[0], CarbonImmutable::today(), null]]);
+        });
+
+        return $item;
+    }
+}
