@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Bench\BenchCommand;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Staff\RequireTill;
@@ -15,6 +16,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([
         __DIR__.'/../app/Books/Console',
         __DIR__.'/../app/Foundation/Console',
+        BenchCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

@@ -21,6 +21,10 @@ final class SettlementBar
 
     public static function svg(ReckonedCounter $reckoned, House $house): string
     {
+        if ($reckoned->sums->total->isZero() && $reckoned->tenders() === []) {
+            return '<svg class="bar-svg" viewBox="0 0 288 34" aria-hidden="true"><rect x="0.5" y="0.5" width="287" height="17" fill="none" stroke="#d8d2c6"/></svg>';
+        }
+
         $zero = Money::zero($house->currency());
         $total = $reckoned->sums->total->abs();
         $change = $reckoned->settlement->change ?? $zero;

@@ -54,7 +54,7 @@ final class SlipDesk
         // Asked for without a lock first: locking what is not there would lock the gap, and two tills beginning slips would wait for each other.
         if (! Slip::query()->where('key', $slipKey)->exists()) {
             $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
-            Slip::query()->insertOrIgnore([...$blank, 'version' => 1, 'created_at' => now(), 'updated_at' => now()]);
+            Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
         }
 
         return Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail()->setRelation('location', $act->till->location);

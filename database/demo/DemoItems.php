@@ -92,7 +92,7 @@ final class DemoItems
 
         foreach ([15 => 60, 22 => 100, 28 => 140, 35 => 200, 42 => 260, 54 => 350] as $bore => $dear) {
             foreach (['Copper' => 100, 'Plastic' => 35, 'Steel' => 80] as $made => $price) {
-                $this->put('PI-'.++$number, "{$made} pipe {$bore} mm, by the metre", 'pipe', intdiv(1180 * $dear * $price, 10000), unit: 'metre');
+                $this->put('PI-'.++$number, "{$made} pipe {$bore} mm", 'pipe', intdiv(1180 * $dear * $price, 10000), unit: 'metre');
 
                 foreach (['elbow 90°' => 210, 'elbow 45°' => 230, 'tee' => 330, 'coupler' => 140, 'end cap' => 120, 'reducer' => 260, 'bend' => 420] as $part => $cost) {
                     $this->put('PF-'.++$number, "{$made} {$part} {$bore} mm", 'pipe', intdiv($cost * $dear * $price, 10000));
@@ -200,6 +200,11 @@ final class DemoItems
     /** @param  int  $price cents */
     private function put(string $code, string $description, string $department, int $price, string $unit = 'each', string $taxClass = 'standard', bool $netPrice = false): void
     {
+        // The things of the known list are not made a second time by a family.
+        if (in_array($description, array_column($this->items, 'description'), true)) {
+            return;
+        }
+
         $price = max(15, $price - $price % 5);
         $body = '2'.sprintf('%011d', 40_000_000 + 37 * ++$this->serial);
         $cost = intdiv($price * $this->chance->between(48, 66), 100);

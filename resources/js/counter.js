@@ -157,7 +157,11 @@ export function start() {
         const form = event.target.closest('form[data-act]');
         if (!form) return;
         event.preventDefault();
-        send(form.getAttribute('action'), fieldsOf(form)).then((answer) => answer.ok && form.dataset.act !== 'stay' && entry()?.focus());
+        send(form.getAttribute('action'), fieldsOf(form)).then((answer) => {
+            if (!answer.ok) return;
+            if (form.id === 'one-off') entry().value = '';
+            if (form.dataset.act !== 'stay') entry()?.focus();
+        });
     });
 
     document.addEventListener('click', (event) => {

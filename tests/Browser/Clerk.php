@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Browser;
 
+use Closure;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
-use Throwable;
+use PHPUnit\Framework\Assert;
 
 /** Someone at a till: what they press and what they see. */
 final class Clerk
@@ -69,9 +72,8 @@ final class Clerk
     public function click(string $css): self
     {
         $this->await(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($css)) !== [], $css);
-        $this->browser->findElement(WebDriverBy::cssSelector($css))->click();
 
-        return $this;
+        return $this->onceStill(fn () => $this->browser->findElement(WebDriverBy::cssSelector($css))->click());
     }
 
     public function type(string $css, string $text): self
@@ -84,12 +86,27 @@ final class Clerk
     /** Puts a text in place of what stands in a field, and leaves it by Enter. */
     public function fill(string $css, string $text): self
     {
-        $field = $this->browser->findElement(WebDriverBy::cssSelector($css));
-        $field->click();
-        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $field->sendKeys($text.WebDriverKeys::ENTER);
+        return $this->onceStill(function () use ($css, $text): void {
+            $field = $this->browser->findElement(WebDriverBy::cssSelector($css));
+            $field->click();
+            $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+            $field->sendKeys($text.WebDriverKeys::ENTER);
+        });
+    }
 
-        return $this;
+    /** Tries again where the page was just being redrawn under the hand. */
+    private function onceStill(Closure $do): self
+    {
+        for ($tries = 0; ; $tries++) {
+            try {
+                $do();
+
+                return $this;
+            } catch (StaleElementReferenceException $moved) {
+                $tries < 5 || throw $moved;
+                usleep(100_000);
+            }
+        }
     }
 
     public function text(string $css): string
@@ -111,7 +128,7 @@ final class Clerk
 
     public function awaitText(string $css, string $text): self
     {
-        return $this->await(fn (): bool => str_contains($this->text($css), $text), "“{$text}” in {$css}, which says “{$this->text($css)}”");
+        return $this->await(fn (): bool => str_contains($this->text($css), $text), "“{$text}” in {$css}");
     }
 
     /** @param  callable(): bool  $true */
@@ -120,9 +137,11 @@ final class Clerk
         for ($tries = 0; $tries < 160; $tries++) {
             try {
                 if ($true()) {
+                    Assert::assertTrue(true, $what);
+
                     return $this;
                 }
-            } catch (Throwable) {
+            } catch (WebDriverException) {
                 // The page is being redrawn; look again.
             }
 

@@ -37,7 +37,10 @@ abstract class FeatureCase extends TestCase
         return $this;
     }
 
-    /** @param  array<string, mixed>  $fields */
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
     protected function does(string $act, array $fields = []): TestResponse
     {
         $slip = Slip::query()->where('key', $this->slip)->first();

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Bench;
+
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Builds the large shop and measures it at two sizes. */
+final class BenchCommand extends Command
+{
+    protected $signature = 'bench:run {--address=} {--items=200000} {--small=20000} {--large=200000} {--rounds=120}';
+
+    protected $description = 'Measure what people wait for';
+
+    public function handle(Stock200k $shop): int
+    {
+        $this->line('building the shop');
+        $shop->build((int) $this->option('items'), (int) $this->option('small'));
+        $small = $this->measured();
+        $this->line('copying documents');
+        $shop->multiply((int) $this->option('large'));
+        $large = $this->measured();
+        $report = $this->report($small, $large);
+        $this->line($report);
+        file_put_contents(base_path('bench/results.md'), $report);
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, float> milliseconds, or sales a second */
+    private function measured(): array
+    {
+        $this->line('measuring with '.DB::table('documents')->count().' documents');
+        $clerk = new Browser((string) $this->option('address'));
+        $clerk->signIn('201', 1);
+        $rounds = (int) $this->option('rounds');
+        $codes = DB::table('items')->where('code', 'like', 'B%')->limit(5000)->pluck('code')->all();
+        $timings = array_map(static fn (): Timings => new Timings, array_flip(['empty', 'sql', 'add', 'find', 'post', 'register']));
+
+        for ($round = -10; $round < $rounds; $round++) {
+            if ($round === 0) {
+                $timings = array_map(static fn (): Timings => new Timings, $timings);
+            }
+
+            $timings['empty']->time(static fn (): string => $clerk->get('/up'));
+            $slip = $this->slip($clerk, $codes, $timings['add']);
+            $timings['post']->time(static fn (): string => $clerk->post("/counter/{$slip}/post", ['act' => (string) Str::uuid(), 'version' => '11']));
+            $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6] ?? 'oak';
+            $timings['find']->time(static fn (): string => $clerk->get("/counter/{$slip}/find?q=".urlencode($q)));
+            $timings['register']->time(static fn (): string => $clerk->get(['/documents', '/documents?tender=cash', '/documents?page=40', '/documents?clerk=3'][max(0, $round) % 4]));
+        }
+
+        $floor = new SqlFloor;
+
+        for ($round = 0; $round < $rounds; $round++) {
+            $timings['sql']->time($floor->sale(...));
+        }
+
+        $figures = [];
+
+        foreach ($timings as $name => $timing) {
+            $figures["{$name} p50"] = $timing->percentile(50);
+            $figures["{$name} p95"] = $timing->percentile(95);
+        }
+
+        return [...$figures, 'per second' => $this->atOnce($codes)];
+    }
+
+    /** @param  list<string>  $codes */
+    private function slip(Browser $clerk, array $codes, Timings $adding): string
+    {
+        $slip = (string) Str::uuid();
+
+        for ($line = 0; $line < 10; $line++) {
+            $adding->time(static fn (): string => $clerk->post("/counter/{$slip}/add", ['act' => (string) Str::uuid(), 'entry' => $codes[array_rand($codes)]]));
+        }
+
+        $clerk->post("/counter/{$slip}/cash", ['act' => (string) Str::uuid(), 'cash' => '9000']);
+
+        return $slip;
+    }
+
+    /**
+     * Sales posted a second by four tills at once.
+     *
+     * @param  list<string>  $codes
+     */
+    private function atOnce(array $codes): float
+    {
+        $each = 30;
+        $children = [];
+        $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
+        DB::disconnect();
+
+        for ($till = 0; $till < 4; $till++) {
+            $child = pcntl_fork();
+
+            if ($child === 0) {
+                $clerk = new Browser((string) $this->option('address'));
+                $clerk->signIn('10'.($till + 1), $till % 3 + 1);
+                $slips = [];
+
+                for ($i = 0; $i < $each; $i++) {
+                    $slips[] = $this->slip($clerk, $codes, new Timings);
+                }
+
+                file_put_contents($gate, '.', FILE_APPEND);
+
+                while (strlen((string) file_get_contents($gate)) < 4) {
+                    usleep(2000);
+                }
+
+                $started = hrtime(true);
+
+                foreach ($slips as $slip) {
+                    $clerk->post("/counter/{$slip}/post", ['act' => (string) Str::uuid(), 'version' => '11']);
+                }
+
+                file_put_contents("{$gate}.{$till}", (string) ((hrtime(true) - $started) / 1e9));
+                posix_kill((int) getmypid(), SIGKILL);
+            }
+
+            $children[] = $child;
+        }
+
+        array_walk($children, static fn (int $child) => pcntl_waitpid($child, $status));
+        $longest = max(array_map(static fn (int $till): float => (float) file_get_contents("{$gate}.{$till}"), range(0, 3)));
+
+        return 4 * $each / $longest;
+    }
+
+    /**
+     * @param  array<string, float>  $small
+     * @param  array<string, float>  $large
+     */
+    private function report(array $small, array $large): string
+    {
+        $rows = [
+            ['Posting a sale of ten lines, p50', 'post p50', ''], ['Posting a sale of ten lines, p95', 'post p95', 'under 80'],
+            ['Sales a second, four tills at once', 'per second', ''],
+            ['floor: the same rows by plain SQL in one transaction, p50', 'sql p50', ''], ['floor: the same, p95', 'sql p95', ''],
+            ['floor: an empty route, p50', 'empty p50', ''], ['floor: the same, p95', 'empty p95', ''],
+            ['Entry line answers, p95', 'find p95', 'under 40'], ['A line added to a slip, p95', 'add p95', 'under 40'], ['Register page, p95', 'register p95', ''],
+        ];
+        $table = '';
+
+        foreach ($rows as [$what, $key, $aim]) {
+            $growth = $small[$key] > 0 ? ($large[$key] / $small[$key] - 1) * 100 : 0;
+            $table .= sprintf("| %s | %.1f | %.1f | %+.0f %% | %s |\n", $what, $small[$key], $large[$key], $growth, $aim);
+        }
+
+        $machine = sprintf('%d cores, %s, PHP %s, %s', (int) shell_exec('nproc'), php_uname('s').' '.php_uname('m'), PHP_VERSION, DB::scalar('SELECT VERSION()'));
+
+        return '# Measured on '.date('j M Y')."\n\n{$machine}. {$this->option('items')} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is said.\n\n| | {$this->option('small')} documents | {$this->option('large')} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Bench;
+
+use CurlHandle;
+use RuntimeException;
+
+/** A signed-in clerk as far as a server can tell: a cookie jar and a token. */
+final class Browser
+{
+    private CurlHandle $curl;
+
+    private string $token = '';
+
+    public function __construct(private readonly string $address)
+    {
+        $this->curl = curl_init() ?: throw new RuntimeException('curl does not start.');
+        curl_setopt_array($this->curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_FOLLOWLOCATION => true, CURLOPT_TIMEOUT => 60]);
+    }
+
+    public function signIn(string $number, int $till): void
+    {
+        preg_match('/name="csrf-token" content="([^"]+)"/', $this->get('/sign-in'), $found);
+        $this->token = $found[1] ?? throw new RuntimeException('No token on the sign-in page.');
+        $page = $this->post('/sign-in', ['till' => (string) $till, 'number' => $number, 'pin' => "4{$number}"]);
+        preg_match('/name="csrf-token" content="([^"]+)"/', $page, $found);
+        $this->token = $found[1] ?? throw new RuntimeException('Signing in did not work.');
+    }
+
+    public function get(string $path): string
+    {
+        return $this->send($path, [CURLOPT_HTTPGET => true]);
+    }
+
+    /** @param  array<string, string>  $fields */
+    public function post(string $path, array $fields): string
+    {
+        return $this->send($path, [CURLOPT_POST => true, CURLOPT_POSTFIELDS => http_build_query([...$fields, '_token' => $this->token])]);
+    }
+
+    /** @param  array<int, mixed>  $options */
+    private function send(string $path, array $options): string
+    {
+        curl_setopt_array($this->curl, $options);
+        curl_setopt($this->curl, CURLOPT_URL, $this->address.$path);
+        $body = curl_exec($this->curl);
+        $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
+
+        return is_string($body) && $status === 200 ? $body : throw new RuntimeException("{$path} answered {$status}: ".substr(strip_tags((string) $body), 0, 300));
+    }
+}

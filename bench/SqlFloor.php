@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Bench;
+
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PDO;
+
+/** The rows of one posted sale of ten lines, written by plain SQL in one transaction: as fast as the database can. */
+final class SqlFloor
+{
+    /** @var array<string, list<array<string, mixed>>> rows by table */
+    private array $rows = [];
+
+    private int $id;
+
+    private int $number = 9_000_000;
+
+    public function __construct()
+    {
+        $id = (int) DB::table('documents')->max('id');
+        $this->id = $id + 1_000_000;
+
+        foreach (['documents' => 'id', 'document_lines' => 'document_id', 'document_line_taxes' => 'document_id', 'document_taxes' => 'document_id', 'document_tenders' => 'document_id', 'journal_lines' => 'document_id', 'journal_entries' => 'document_id', 'stock_movements' => 'document_id'] as $table => $key) {
+            $this->rows[$table] = array_map(static fn (object $row): array => array_diff_key((array) $row, $table === 'stock_movements' ? ['id' => 0] : []), DB::table($table)->where($key, $id)->get()->all());
+        }
+    }
+
+    public function sale(): void
+    {
+        $pdo = DB::getPdo();
+        $pdo->beginTransaction();
+        $pdo->query("SELECT last_number FROM series WHERE kind = 'invoice' FOR UPDATE")?->fetchColumn();
+        $this->id++;
+        $this->number++;
+
+        foreach ($this->rows as $table => $rows) {
+            $rows = array_map(fn (array $row): array => $table === 'documents'
+                ? [...$row, 'id' => $this->id, 'number' => $this->number, 'label' => "X-{$this->number}", 'idempotency_key' => (string) Str::uuid()]
+                : [...$row, 'document_id' => $this->id], $rows);
+            $this->insert($pdo, $table, $rows);
+        }
+
+        $pdo->commit();
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private function insert(PDO $pdo, string $table, array $rows): void
+    {
+        $columns = implode(', ', array_map(static fn (string $column): string => "`{$column}`", array_keys($rows[0])));
+        $marks = implode(', ', array_fill(0, count($rows), '('.implode(', ', array_fill(0, count($rows[0]), '?')).')'));
+        $pdo->prepare("INSERT INTO {$table} ({$columns}) VALUES {$marks}")->execute(array_merge(...array_map(array_values(...), $rows)));
+    }
+}

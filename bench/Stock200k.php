@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Bench;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\Words;
+use Elmstone\Demo\Chance;
+use Elmstone\Demo\DemoSales;
+use Elmstone\Demo\DemoShop;
+use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
+
+/** The large shop that is measured. */
+final class Stock200k
+{
+    private const COPIED = ['document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'journal_lines', 'journal_entries'];
+
+    public function __construct(private readonly House $house, private readonly Register $register, private readonly StockLedger $stock)
+    {
+    }
+
+    public function build(int $items, int $documents): void
+    {
+        $chance = new Chance(7);
+        $today = CarbonImmutable::today();
+        (new DemoShop($chance, $today))->build();
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $first = $today->subDays(400);
+        $sales->stockUp($first->subDay());
+
+        for ($day = $first, $posted = 0; $posted < $documents; $day = $day->addDay()) {
+            $posted += $sales->sellOn($day, 50, 60);
+        }
+
+        $this->items($chance, $items);
+    }
+
+    private function items(Chance $chance, int $wanted): void
+    {
+        $things = ['valve', 'hook', 'tile', 'pipe', 'elbow', 'bracket', 'hinge', 'plate', 'gasket', 'washer', 'flange', 'nozzle', 'lever', 'socket', 'grate', 'clamp', 'anchor', 'seal'];
+        $kinds = ['brass', 'copper', 'steel', 'slate', 'limestone', 'granite', 'rubber', 'plastic', 'chrome', 'zinc', 'oak', 'nylon'];
+        $looks = ['plain', 'polished', 'coated', 'ribbed', 'narrow', 'wide', 'light', 'heavy', 'short', 'long'];
+        $have = DB::table('items')->count();
+
+        for ($number = $have; $number < $wanted; $number += 2000) {
+            $rows = [];
+
+            for ($i = $number; $i < min($wanted, $number + 2000); $i++) {
+                $rows[] = ['code' => sprintf('B%06d', $i), 'description' => ucfirst($chance->oneOf($kinds)).' '.$chance->oneOf($things).', '.$chance->oneOf($looks).", {$chance->between(1, 999)} mm", 'department_id' => 1, 'unit' => 'each', 'price_per' => 1,
+                    'list_price' => $chance->between(100, 9999) / 100, 'floor_price' => null, 'cost' => '0.50', 'tax_class' => 'standard', 'created_at' => now(), 'updated_at' => now()];
+            }
+
+            DB::table('items')->insert($rows);
+            Words::index(DB::table('items')->whereIn('code', array_column($rows, 'code'))->get(['id', 'code', 'description'])->mapWithKeys(static fn ($item): array => [(int) $item->id => "{$item->code} {$item->description}"])->all());
+            DB::statement('INSERT INTO stock (item_id, location_id, on_hand) SELECT i.id, l.id, 20 FROM items i, locations l WHERE i.code >= ? AND i.code <= ?', [$rows[0]['code'], end($rows)['code']]);
+        }
+    }
+
+    /** Copies all documents until there are so many. */
+    public function multiply(int $wanted): void
+    {
+        $have = DB::table('documents')->count();
+        $lastId = (int) DB::table('documents')->max('id');
+        $lastNumber = (int) DB::table('documents')->max('number');
+
+        for ($copy = 1; $have * ($copy + 1) <= $wanted; $copy++) {
+            DB::transaction(static function () use ($copy, $lastId, $lastNumber): void {
+                $columns = array_diff(DB::getSchemaBuilder()->getColumnListing('documents'), ['id', 'number', 'label', 'idempotency_key']);
+                $list = implode(', ', $columns);
+                DB::statement("INSERT INTO documents (id, number, label, idempotency_key, {$list}) SELECT id + ?, number + ?, CONCAT('INV-', LPAD(number + ?, 6, '0')), UUID(), {$list} FROM documents WHERE id <= ?", [$copy * $lastId, $copy * $lastNumber, $copy * $lastNumber, $lastId]);
+
+                foreach (self::COPIED as $table) {
+                    $rest = implode(', ', array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['document_id']));
+                    DB::statement("INSERT INTO {$table} (document_id, {$rest}) SELECT document_id + ?, {$rest} FROM {$table} WHERE document_id <= ?", [$copy * $lastId, $lastId]);
+                }
+            });
+        }
+
+        DB::table('series')->where('kind', 'invoice')->update(['last_number' => DB::table('documents')->max('number')]);
+        DB::statement('ANALYZE TABLE documents, document_lines, document_tenders, journal_lines');
+    }
+}

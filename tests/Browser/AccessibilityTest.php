@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Browser;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** axe-core finds nothing serious on any page. */
+final class AccessibilityTest extends BrowserCase
+{
+    #[DataProvider('pages')]
+    public function test_axe_finds_nothing_serious(string $page, string $number): void
+    {
+        $clerk = $this->clerk($number);
+        $clerk->go($page);
+        $this->assertNothingSerious($clerk, $page);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function pages(): iterable
+    {
+        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
+            yield $page => [$page, (string) $number];
+        }
+    }
+
+    public function test_axe_finds_nothing_serious_in_the_middle_of_a_sale(): void
+    {
+        $clerk = $this->clerk('201');
+        $clerk->scan('12 x AD-0207', 'MA-0031', '250 x FX-5060')->awaitText('#lines', 'Slotted')->fill('#cash', '20')->awaitText('#settle', 'is left to pay');
+        $clerk->fill('.cell[name=price]', '1')->awaitText('#lines', 'can approve')->type('#entry', 'valve')->awaitText('#found', 'valve');
+        $this->assertNothingSerious($clerk, 'mid-sale');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_axe_finds_nothing_serious_at_the_door(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->browser->manage()->deleteAllCookies();
+        $this->assertNothingSerious($clerk->go('/sign-in'), 'sign-in');
+    }
+
+    private function assertNothingSerious(Clerk $clerk, string $page): void
+    {
+        $clerk->browser->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/tests/Browser/axe.min.js'));
+        $found = $clerk->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21aa"] }).then((result) => done(result.violations.filter((v) => ["serious", "critical"].includes(v.impact)).map((v) => `${v.id}: ${v.nodes.map((n) => n.target + " " + (n.any[0]?.message ?? "")).join("; ")}`)))');
+        self::assertSame([], $found, $page);
+    }
+}

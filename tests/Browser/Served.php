@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Browser;
+
+use PDO;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** The application on a database of its own with a month of the demonstration shop, served on a free port. */
+final class Served
+{
+    public readonly string $address;
+
+    private readonly int $port;
+
+    private Process $server;
+
+    public function __construct(private readonly string $database)
+    {
+        $this->artisan('migrate:fresh', '--force', '--quiet');
+        $this->artisan('shop:demo', '--months=1');
+        $this->port = self::freePort();
+        $this->address = "http://127.0.0.1:{$this->port}";
+        $this->start();
+    }
+
+    public function __destruct()
+    {
+        $this->stop();
+    }
+
+    public function start(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $router = "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php";
+        $this->server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', "127.0.0.1:{$this->port}", $router], "{$root}/public", $this->environment(), timeout: null);
+        $this->server->disableOutput();
+        $this->server->start();
+
+        for ($tries = 0; $tries < 100; $tries++) {
+            if (@file_get_contents("{$this->address}/up") === 'up') {
+                return;
+            }
+
+            usleep(50_000);
+        }
+
+        throw new RuntimeException('The application does not answer.');
+    }
+
+    public function stop(): void
+    {
+        $this->server->stop(0);
+    }
+
+    /** Runs a console command on the served database. */
+    public function artisan(string ...$command): string
+    {
+        return (new Process([PHP_BINARY, 'artisan', ...$command], dirname(__DIR__, 2), $this->environment(), timeout: 300))->mustRun()->getOutput();
+    }
+
+    public function query(string $sql): mixed
+    {
+        $database = new PDO("mysql:host=127.0.0.1;port={$this->env('DB_PORT')};dbname={$this->database}", 'elmstone', $this->env('DB_PASSWORD'), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+
+        return $database->query($sql)?->fetchColumn();
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return ['DB_DATABASE' => $this->database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file', 'BCRYPT_ROUNDS' => '4'];
+    }
+
+    private function env(string $name): string
+    {
+        return (string) getenv($name);
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
+
+        return (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+    }
+}
