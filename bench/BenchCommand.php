@@ -90,7 +90,7 @@ final class BenchCommand extends Command
      */
     private function atOnce(array $codes): float
     {
-        $each = 30;
+        $each = 20;
         $children = [];
         $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
         DB::disconnect();

@@ -16,12 +16,19 @@ final class SqlFloor
 
     private int $id;
 
-    private int $number = 9_000_000;
+    /** What the floor writes stays clear of what is really sold. */
+    public const FIRST_NUMBER = 9_000_000;
+
+    public const FIRST_ID = 5_000_000;
+
+    private int $number;
 
     public function __construct()
     {
-        $id = (int) DB::table('documents')->max('id');
-        $this->id = $id + 1_000_000;
+        $id = (int) DB::table('documents')->where('number', '<', self::FIRST_NUMBER)->max('id');
+        $floor = DB::table('documents')->where('number', '>=', self::FIRST_NUMBER);
+        $this->id = max(self::FIRST_ID, (int) $floor->max('id'), $id);
+        $this->number = max(self::FIRST_NUMBER, (int) $floor->max('number'));
 
         foreach (['documents' => 'id', 'document_lines' => 'document_id', 'document_line_taxes' => 'document_id', 'document_taxes' => 'document_id', 'document_tenders' => 'document_id', 'journal_lines' => 'document_id', 'journal_entries' => 'document_id', 'stock_movements' => 'document_id'] as $table => $key) {
             $this->rows[$table] = array_map(static fn (object $row): array => array_diff_key((array) $row, $table === 'stock_movements' ? ['id' => 0] : []), DB::table($table)->where($key, $id)->get()->all());

@@ -63,9 +63,10 @@ final class Stock200k
     /** Copies all documents until there are so many. */
     public function multiply(int $wanted): void
     {
-        $have = DB::table('documents')->count();
-        $lastId = (int) DB::table('documents')->max('id');
-        $lastNumber = (int) DB::table('documents')->max('number');
+        $sold = DB::table('documents')->where('number', '<', SqlFloor::FIRST_NUMBER);
+        $have = $sold->count();
+        $lastId = (int) $sold->clone()->where('id', '<', SqlFloor::FIRST_ID)->max('id');
+        $lastNumber = (int) $sold->clone()->max('number');
 
         for ($copy = 1; $have * ($copy + 1) <= $wanted; $copy++) {
             DB::transaction(static function () use ($copy, $lastId, $lastNumber): void {
@@ -80,7 +81,7 @@ final class Stock200k
             });
         }
 
-        DB::table('series')->where('kind', 'invoice')->update(['last_number' => DB::table('documents')->max('number')]);
+        DB::table('series')->where('kind', 'invoice')->update(['last_number' => $sold->max('number')]);
         DB::statement('ANALYZE TABLE documents, document_lines, document_tenders, journal_lines');
     }
 }

@@ -50,7 +50,7 @@ vendor() {
 }
 
 # Development packages are kept once they are there.
-vendor_for_running() { [ "$(cat vendor/.wanted 2> /dev/null)" = "dev $(cksum < composer.json)" ] || vendor no-dev; }
+vendor_for_running() { case "$(cat vendor/.wanted 2> /dev/null)" in dev*) vendor dev ;; *) vendor no-dev ;; esac }
 
 free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
 

@@ -21,7 +21,7 @@ final class AccessibilityTest extends BrowserCase
     public static function pages(): iterable
     {
         foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
-            yield $page => [$page, (string) $number];
+            yield $page => [$page, $number];
         }
     }
 

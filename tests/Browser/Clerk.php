@@ -109,6 +109,7 @@ final class Clerk
         }
     }
 
+    /** @phpstan-impure */
     public function text(string $css): string
     {
         $found = $this->browser->findElements(WebDriverBy::cssSelector($css));
@@ -121,6 +122,7 @@ final class Clerk
         return count($this->browser->findElements(WebDriverBy::cssSelector($css)));
     }
 
+    /** @phpstan-impure */
     public function focus(): string
     {
         return (string) $this->browser->executeScript('return document.activeElement?.id ?? ""');
@@ -137,7 +139,7 @@ final class Clerk
         for ($tries = 0; $tries < 160; $tries++) {
             try {
                 if ($true()) {
-                    Assert::assertTrue(true, $what);
+                    Assert::assertThat($what, Assert::anything());
 
                     return $this;
                 }

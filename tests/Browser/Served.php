@@ -65,7 +65,9 @@ final class Served
     {
         $database = new PDO("mysql:host=127.0.0.1;port={$this->env('DB_PORT')};dbname={$this->database}", 'elmstone', $this->env('DB_PASSWORD'), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
 
-        return $database->query($sql)?->fetchColumn();
+        $answer = $database->query($sql);
+
+        return $answer === false ? null : $answer->fetchColumn();
     }
 
     /** @return array<string, string> */
