@@ -21,11 +21,10 @@ final class AddToSlip
 
     /**
      * @param  int|null  $itemId the one chosen from the list, where one was
-     * @return array{Slip, int} the slip, and the id of the line that took it
      *
      * @throws Refused not_found, off_sale, bad_quantity, full
      */
-    public function handle(string $slipKey, Act $act, string $typed, ?int $itemId = null): array
+    public function handle(string $slipKey, Act $act, string $typed, ?int $itemId = null): AddedLine
     {
         $entry = EntryText::read($typed);
         $item = $itemId === null ? $this->named($entry->text) : Item::query()->findOrFail($itemId);
@@ -39,7 +38,7 @@ final class AddToSlip
             $line = $this->put($slip, $item, $entry->quantity);
         });
 
-        return [$slip, $line];
+        return new AddedLine($slip, $line);
     }
 
     /** The item with exactly this code or barcode, or the only one that matches. */
@@ -60,14 +59,14 @@ final class AddToSlip
 
     private function put(Slip $slip, Item $item, Quantity $quantity): int
     {
-        $same = $slip->lines()->where('item_id', $item->id)->get()->first(static fn (LineOnSlip $line): bool => $line->isUntouched());
+        $same = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->item_id === $item->id && $line->isUntouched());
 
-        return $same === null ? $this->append($slip, $item, $quantity) : $this->raise($same, $item, $quantity, $slip);
+        return $same === null ? $this->append($slip, $item, $quantity) : $this->raise($same->setRelation('item', $item), $item, $quantity, $slip);
     }
 
     private function append(Slip $slip, Item $item, Quantity $quantity): int
     {
-        if ($slip->lines()->count() >= self::MOST_LINES) {
+        if ($slip->lines->count() >= self::MOST_LINES) {
             throw Refused::because('full', 'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.');
         }
 
@@ -75,7 +74,7 @@ final class AddToSlip
 
         return LineOnSlip::query()->create([
             'slip_id' => $slip->id,
-            'position' => (int) $slip->lines()->max('position') + 1,
+            'position' => (int) $slip->lines->max('position') + 1,
             'item_id' => $item->id,
             'code' => $item->code,
             'description' => $item->description,

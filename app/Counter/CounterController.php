@@ -40,7 +40,7 @@ final class CounterController
 
     public function show(Request $request, string $slip): View|RedirectResponse
     {
-        $data = $this->page->data($slip, $this->page->act($request));
+        $data = $this->page->whole($slip, $this->page->act($request));
 
         return $data['slip'] instanceof Slip && $data['slip']->state === SlipState::Cleared
             ? redirect()->route('counter')
@@ -77,7 +77,7 @@ final class CounterController
     {
         $item = $request->filled('item') ? $request->integer('item') : null;
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static fn (Act $act): int => $add->handle($slip, $act, $request->string('entry')->value(), $item)[1]);
+        return $this->page->after($request, $slip, 'entry', 'entry', static fn (Act $act): AddedLine => $add->handle($slip, $act, $request->string('entry')->value(), $item));
     }
 
     public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add): Response
@@ -126,14 +126,16 @@ final class CounterController
 
     public function margin(Request $request, string $slip): View
     {
-        return view('counter.margin', $this->page->data($slip, $this->page->act($request)));
+        return view('counter.margin', $this->page->whole($slip, $this->page->act($request)));
     }
 
     public function post(Request $request, string $slip, PostSale $post, FinishSale $finish): Response
     {
-        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post, $finish): void {
+        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post, $finish): null {
             $posted = $post->handle($slip, $act);
             $posted->already || $finish->handle($posted->documentId, $act);
+
+            return null;
         });
     }
 

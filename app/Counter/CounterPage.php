@@ -54,30 +54,44 @@ final class CounterPage
      * Does something and draws the page's parts again; what is refused is said beside the field it was typed in.
      *
      * @param  string  $field where the act was typed; its input of that name is what was typed
-     * @param  Closure(Act): mixed  $do may give the id of the line to bring into sight
+     * @param  Closure(Act): (Slip|AddedLine|null)  $do what it gives is drawn without being read again
      */
     public function after(Request $request, string $slipKey, string $field, string $input, Closure $do): Response
     {
         $act = $this->act($request);
-        $fresh = null;
+        $done = null;
 
         try {
             $done = $do($act);
-            $fresh = is_int($done) ? $done : null;
             $complaint = Complaint::none();
         } catch (Refused $refused) {
             $complaint = Complaint::about($field, $refused, $request->string($input)->value());
         }
 
-        return response()->view('counter.regions', $this->data($slipKey, $act, $complaint, $fresh), $complaint->exists() ? 422 : 200);
+        $slip = match (true) {
+            $done instanceof AddedLine => $done->slip,
+            $done instanceof Slip => $done,
+            default => $this->desk->read($slipKey, $act),
+        };
+        $data = $this->data($slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
+
+        return response()->view('counter.regions', $data, $complaint->exists() ? 422 : 200);
     }
 
     /** @return array<string, mixed> */
-    public function data(string $slipKey, Act $act, ?Complaint $complaint = null, ?int $fresh = null): array
+    public function whole(string $slipKey, Act $act): array
     {
-        $slip = $this->desk->read($slipKey, $act);
+        return [
+            ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
+            'departments' => Department::query()->orderBy('name')->get(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function data(Slip $slip, Act $act, Complaint $complaint, ?int $fresh = null): array
+    {
         $reckoned = ReckonedCounter::of($slip, $this->house);
-        $others = Slip::query()->with('till')->where('location_id', $act->till->location_id)->where('state', SlipState::Open)->orderBy('id')->limit(60)->get();
+        $others = Slip::query()->where('location_id', $act->till->location_id)->where('state', SlipState::Open)->orderBy('id')->limit(60)->get();
         $this->display->show($act->till, $this->shown($reckoned));
 
         return [
@@ -86,14 +100,13 @@ final class CounterPage
             'house' => $this->house,
             'till' => $act->till,
             'staff' => $act->by,
-            'complaint' => $complaint ?? Complaint::none(),
+            'complaint' => $complaint,
             'fresh' => $fresh,
             'tabs' => $others->where('till_id', $act->till->id),
-            'elsewhere' => $others->where('till_id', '!=', $act->till->id),
+            'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
             'letters' => $this->letters(),
             'available' => $this->available($slip),
             'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
-            'departments' => Department::query()->orderBy('name')->get(),
         ];
     }
 

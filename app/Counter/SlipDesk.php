@@ -30,12 +30,13 @@ final class SlipDesk
             $slip = $this->take($slipKey, $act);
 
             if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id]) === 0) {
-                return $slip;
+                return $this->drawn($slip, $act);
             }
 
             $this->assertMayChange($slip, $act);
+            $slip->load('lines');
             $change($slip);
-            $this->keep($slip->refresh());
+            $this->keep($this->drawn($slip, $act));
 
             return $slip;
         }, 3);
@@ -46,7 +47,17 @@ final class SlipDesk
     {
         $slip = Slip::query()->where('key', $slipKey)->first();
 
-        return $slip === null ? Slip::blank($slipKey, $act->till, $act->by->id) : $slip->load(['lines.item', 'cards', 'document', 'till', 'location.taxProfile.components']);
+        return $slip === null ? Slip::blank($slipKey, $act->till, $act->by->id) : $this->drawn($slip, $act);
+    }
+
+    /** The slip with its lines and cards as they stand now; what the till knows already is not read again. */
+    private function drawn(Slip $slip, Act $act): Slip
+    {
+        $slip->unsetRelations();
+        $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location.taxProfile.components');
+        $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
+
+        return $slip->load(['lines.item', 'cards']);
     }
 
     private function take(string $slipKey, Act $act): Slip
@@ -78,8 +89,6 @@ final class SlipDesk
     /** Reckons what the change made of the slip, so that nothing is kept that cannot be reckoned. */
     private function keep(Slip $slip): void
     {
-        $slip->load(['lines.item', 'cards', 'till', 'location.taxProfile.components']);
-
         try {
             $sums = ReckonedCounter::of($slip, $this->house)->sums;
         } catch (RefusedOnLine $refused) {

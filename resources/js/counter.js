@@ -92,10 +92,17 @@ function post() {
     (unsaved ?? Promise.resolve({ ok: true })).then((answer) => answer.ok && send(document.getElementById('post').dataset.post));
 }
 
+/** What was typed into the entry line and not found need not be typed again. */
+function fromEntry(part) {
+    const field = part.querySelector('[data-from-entry]');
+    if (field && field.value === '') field.value = entry().value.replace(/^\s*[\d.,]+\s*[x×]\s+/i, '').replaceAll('*', ' ').trim();
+}
+
 function toggle(id) {
     const part = document.getElementById(id);
     if (!part) return;
     part.hidden = !part.hidden;
+    if (!part.hidden) fromEntry(part);
     if (!part.hidden) part.querySelector('input, select, textarea, button')?.focus();
     else entry()?.focus();
 }
@@ -159,7 +166,11 @@ export function start() {
         event.preventDefault();
         send(form.getAttribute('action'), fieldsOf(form)).then((answer) => {
             if (!answer.ok) return;
-            if (form.id === 'one-off') entry().value = '';
+            if (form.id === 'one-off') {
+                form.reset();
+                form.hidden = true;
+                entry().value = '';
+            }
             if (form.dataset.act !== 'stay') entry()?.focus();
         });
     });

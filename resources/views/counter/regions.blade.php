@@ -1,5 +1,6 @@
 @include('counter.parts.tabs')
 @include('counter.parts.who')
+@include('counter.parts.one-off-said')
 @include('counter.parts.said')
 @include('counter.parts.lines')
 @include('counter.parts.sums')

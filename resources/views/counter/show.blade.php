@@ -16,6 +16,7 @@
             </div>
             <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent @click="pick"></div>
         </div>
+        @unless($slip->isPosted())@include('counter.parts.one-off')@endunless
         @include('counter.parts.said')
         @include('counter.parts.lines')
         @include('counter.parts.sums')
