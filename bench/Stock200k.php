@@ -55,7 +55,7 @@ final class Stock200k
             }
 
             DB::table('items')->insert($rows);
-            Words::index(DB::table('items')->whereIn('code', array_column($rows, 'code'))->get(['id', 'code', 'description'])->mapWithKeys(static fn ($item): array => [(int) $item->id => "{$item->code} {$item->description}"])->all());
+            Words::index(DB::table('items')->whereIn('code', array_column($rows, 'code'))->get(['id', 'description'])->mapWithKeys(static fn ($item): array => [(int) $item->id => $item->description])->all());
             DB::statement('INSERT INTO stock (item_id, location_id, on_hand) SELECT i.id, l.id, 20 FROM items i, locations l WHERE i.code >= ? AND i.code <= ?', [$rows[0]['code'], end($rows)['code']]);
         }
     }

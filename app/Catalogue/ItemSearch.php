@@ -16,7 +16,7 @@ final class ItemSearch
     private const WORDS_PER_PART = 400;
 
     /** How many matches are put in order before the first few are shown. */
-    private const CANDIDATES = 300;
+    private const CANDIDATES = 150;
 
     /** The item that a scan or a code names exactly, on sale or not. */
     public function exact(string $text): ?Item

@@ -23,7 +23,7 @@ final class SaveItem
             $item->breaks()->createMany($draft->breaks);
             $item->promotions()->delete();
             $item->promotions()->createMany($draft->promotions);
-            Words::index([$item->id => "{$item->code} {$item->description}"]);
+            Words::index([$item->id => $item->description]);
             $this->record($item, $before, $this->prices($item->load(['breaks', 'promotions'])), $by);
 
             return $item;

@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * The words items are found by. Each distinct word stands once; a part of a word is looked for among the few thousand words
+ * The words of descriptions, by which items are found; codes have an index of their own. Each distinct word stands once; a part of a word is looked for among the few thousand words
  * and not among the many items.
  */
 final class Words

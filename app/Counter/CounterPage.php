@@ -83,6 +83,7 @@ final class CounterPage
     {
         return [
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
+            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
     }
@@ -90,7 +91,7 @@ final class CounterPage
     /** @return array<string, mixed> */
     private function data(Slip $slip, Act $act, Complaint $complaint, ?int $fresh = null): array
     {
-        $reckoned = ReckonedCounter::of($slip, $this->house);
+        $reckoned = $slip->reckoned ?? ReckonedCounter::of($slip, $this->house);
         $others = Slip::query()->where('location_id', $act->till->location_id)->where('state', SlipState::Open)->orderBy('id')->limit(60)->get();
         $this->display->show($act->till, $this->shown($reckoned));
 
@@ -106,7 +107,6 @@ final class CounterPage
             'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
             'letters' => $this->letters(),
             'available' => $this->available($slip),
-            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
         ];
     }
 

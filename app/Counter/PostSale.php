@@ -33,6 +33,7 @@ final class PostSale
             }
 
             $this->assertAsSeen($slip, $act);
+            $act->till->location->loadMissing('taxProfile.components');
             $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards']);
 
             return new PostedSale($this->post($slip, $act), already: false);

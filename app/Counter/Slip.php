@@ -49,6 +49,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Slip extends Model
 {
+    /** As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn. */
+    public ?ReckonedCounter $reckoned = null;
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

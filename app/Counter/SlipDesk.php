@@ -47,14 +47,21 @@ final class SlipDesk
     {
         $slip = Slip::query()->where('key', $slipKey)->first();
 
-        return $slip === null ? Slip::blank($slipKey, $act->till, $act->by->id) : $this->drawn($slip, $act);
+        if ($slip === null) {
+            $act->till->location->loadMissing('taxProfile.components');
+
+            return Slip::blank($slipKey, $act->till, $act->by->id);
+        }
+
+        return $this->drawn($slip, $act);
     }
 
     /** The slip with its lines and cards as they stand now; what the till knows already is not read again. */
     private function drawn(Slip $slip, Act $act): Slip
     {
         $slip->unsetRelations();
-        $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location.taxProfile.components');
+        $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location');
+        $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
 
         return $slip->load(['lines.item', 'cards']);
@@ -90,7 +97,7 @@ final class SlipDesk
     private function keep(Slip $slip): void
     {
         try {
-            $sums = ReckonedCounter::of($slip, $this->house)->sums;
+            $slip->reckoned = ReckonedCounter::of($slip, $this->house);
         } catch (RefusedOnLine $refused) {
             throw $refused;
         } catch (Refused $refused) {
@@ -102,7 +109,7 @@ final class SlipDesk
         $slip->forceFill([
             'version' => $slip->version + 1,
             'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? '', 0, 60),
-            'total' => $sums->total->minor,
+            'total' => $slip->reckoned->sums->total->minor,
         ])->save();
     }
 }

@@ -116,7 +116,7 @@ final class DemoShop
             DB::table('items')->insert($chunk);
         }
 
-        Words::index(Item::query()->get()->mapWithKeys(static fn (Item $item): array => [$item->id => "{$item->code} {$item->description}"])->all());
+        Words::index(Item::query()->get()->mapWithKeys(static fn (Item $item): array => [$item->id => $item->description])->all());
         $this->prices();
     }
 

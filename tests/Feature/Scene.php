@@ -70,7 +70,7 @@ final class Scene
             'floor_price' => (string) BigDecimal::of($price)->multipliedBy('0.8')->toScale(2, \Brick\Math\RoundingMode::DOWN), 'cost' => (string) BigDecimal::of($price)->multipliedBy('0.5')->toScale(2, \Brick\Math\RoundingMode::DOWN),
             'tax_class' => 'standard', 'may_discount' => true, 'net_price' => false, 'active' => true, ...$fields,
         ]);
-        Words::index([$item->id => "{$code} {$description}"]);
+        Words::index([$item->id => $description]);
         DB::transaction(static function () use ($item): void {
             $moves = [new StockMove($item->id, (int) Location::query()->min('id'), BigDecimal::of(50), UnitPrice::of((string) $item->cost))];
             $ledger = new StockLedger;

@@ -5,7 +5,10 @@
 <h1 class="visually-hidden">Counter</h1>
 <div class="counter">
     @include('counter.parts.tabs')
-    @include('counter.parts.who')
+    <div class="who-band">
+        @include('counter.parts.who')
+        @include('counter.parts.just-sold')
+    </div>
     <section class="what-band" aria-label="What">
         <div class="entry" x-data="entry">
             <div class="entry-line">
