@@ -52,6 +52,9 @@ vendor() {
 # Development packages are kept once they are there.
 vendor_for_running() { case "$(cat vendor/.wanted 2> /dev/null)" in dev*) vendor dev ;; *) vendor no-dev ;; esac }
 
+# The machine's time zone decides the business date.
+timezone() { php -r '$zone = trim((string) @file_get_contents("/etc/timezone")); echo in_array($zone, timezone_identifiers_list(), true) ? $zone : "UTC";'; }
+
 free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
 
 # Starts a MariaDB of our own on loopback. Arguments: folder, then extra server options. Leaves its port in folder/port.

@@ -13,7 +13,7 @@ fi
 (umask 077 && cat > .env <<ENV
 APP_ENV=production
 APP_KEY=$(cat "$HOUSE/key")
-APP_TIMEZONE=${TZ:-UTC}
+APP_TIMEZONE=$(timezone)
 DB_HOST=$DB_HOST
 DB_PORT=$DB_PORT
 DB_DATABASE=$DB_DATABASE

@@ -41,6 +41,7 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::post('/discount', [CounterController::class, 'discount'])->name('discount');
             Route::post('/date', [CounterController::class, 'date'])->name('date');
             Route::post('/pick-up', [CounterController::class, 'pickUp'])->name('pick-up');
+            Route::post('/restore', [CounterController::class, 'restore'])->name('restore');
             Route::post('/post', [CounterController::class, 'post'])->name('post');
             Route::post('/lines/{line}', [LineController::class, 'change'])->whereNumber('line')->name('line');
             Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->whereNumber('line')->name('line.remove');

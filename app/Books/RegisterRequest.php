@@ -64,7 +64,21 @@ final class RegisterRequest extends FormRequest
             ->when($text('total') !== '', fn ($query) => $query->where('total', $this->total($text('total'))))
             ->when($text('clerk') !== '', static fn ($query) => $query->where('staff_id', $text('clerk')))
             ->when($text('tender') !== '', static fn ($query) => $query->whereHas('tenders', static fn ($tenders) => $tenders->where('kind', $text('tender'))))
-            ->when($text('item') !== '', static fn ($query) => $query->whereHas('lines', static fn ($lines) => $lines->where('code', $text('item'))->orWhere('description', 'like', '%'.addcslashes($text('item'), '%_\\').'%')));
+            ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))));
+    }
+
+    /**
+     * The documents that have a line with this code or, where no line has, with this in its description.
+     *
+     * @return Builder<DocumentLine>
+     */
+    private function withItem(string $item): Builder
+    {
+        $lines = DocumentLine::query()->select('document_id');
+
+        return DocumentLine::query()->where('code', $item)->exists()
+            ? $lines->where('code', $item)
+            : $lines->where('description', 'like', '%'.addcslashes($item, '%_\\').'%');
     }
 
     /** @param  Closure(string): mixed  $fail */

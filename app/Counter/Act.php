@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Shop\Till;
-use Elmstone\Staff\ApprovalAsk;
+use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Staff;
 
 /** One thing a clerk does to a slip: who, at which till, having seen which version, and a key that makes it happen once. */
@@ -17,7 +17,12 @@ final readonly class Act
         public Staff $by,
         public Till $till,
         public ?int $version,
-        public ?ApprovalAsk $approval = null,
-    ) {
+        public ?GivenApproval $approval = null,
+    ) {}
+
+    /** The same, with an approval that was given. */
+    public function with(?GivenApproval $approval): self
+    {
+        return new self($this->key, $this->by, $this->till, $this->version, $approval);
     }
 }

@@ -13,6 +13,8 @@ enum CardState: string
     case OffLine = 'off_line';
     /** Approved by voice and keyed in. */
     case Keyed = 'keyed';
+    /** The terminal was told to give it back and has not confirmed it. */
+    case GivingBack = 'giving_back';
     case GivenBack = 'given_back';
 
     /** Whether it pays. */
@@ -24,6 +26,6 @@ enum CardState: string
     /** Whether it may still turn out to have been charged, so that nothing may be posted or cleared. */
     public function isOpen(): bool
     {
-        return $this === self::Asked;
+        return $this === self::Asked || $this === self::GivingBack;
     }
 }

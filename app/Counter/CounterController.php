@@ -124,6 +124,13 @@ final class CounterController
         return redirect()->route('counter.show', $slip);
     }
 
+    public function restore(Request $request, string $slip, RestoreSlip $restore): RedirectResponse
+    {
+        $restore->handle($slip, $this->page->act($request));
+
+        return redirect()->route('counter.show', $slip);
+    }
+
     public function margin(Request $request, string $slip): View
     {
         return view('counter.margin', $this->page->whole($slip, $this->page->act($request)));

@@ -17,6 +17,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
 use Elmstone\Staff\ApprovalAsk;
 use Elmstone\Staff\AtTill;
+use Elmstone\Staff\CheckApproval;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -31,6 +32,7 @@ final class CounterPage
         private readonly House $house,
         private readonly SlipDesk $desk,
         private readonly CustomerDisplay $display,
+        private readonly CheckApproval $checkApproval,
     ) {
     }
 
@@ -46,7 +48,6 @@ final class CounterPage
             $staff instanceof Staff ? $staff : abort(403),
             $this->atTill->till(),
             is_numeric($version) ? (int) $version : null,
-            ApprovalAsk::from($request),
         );
     }
 
@@ -62,7 +63,8 @@ final class CounterPage
         $done = null;
 
         try {
-            $done = $do($act);
+            $ask = ApprovalAsk::from($request);
+            $done = $do($act->with($ask === null ? null : $this->checkApproval->handle($ask)));
             $complaint = Complaint::none();
         } catch (Refused $refused) {
             $complaint = Complaint::about($field, $refused, $request->string($input)->value());
@@ -84,6 +86,7 @@ final class CounterPage
         return [
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
             'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
+            'cleared' => Slip::query()->where('location_id', $act->till->location_id)->where('till_id', $act->till->id)->where('state', SlipState::Cleared)->where('updated_at', '>', now()->subHour())->latest('updated_at')->first(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
     }

@@ -47,7 +47,7 @@ final class TakeCard
     {
         $card = $this->card($slipKey, $cardId);
 
-        return $card->state->isOpen() ? $this->heard($slipKey, $act, $card, $this->terminal->ask($act->till, $card->key, $this->house->money($card->asked))) : $this->desk->read($slipKey, $act);
+        return $card->state === CardState::Asked ? $this->heard($slipKey, $act, $card, $this->terminal->ask($act->till, $card->key, $this->house->money($card->asked))) : $this->desk->read($slipKey, $act);
     }
 
     /**
@@ -75,13 +75,21 @@ final class TakeCard
      */
     public function giveBack(string $slipKey, Act $act, int $cardId): Slip
     {
-        $card = $this->card($slipKey, $cardId);
+        $taken = false;
+        $slip = $this->desk->change($slipKey, $act, static function (Slip $slip) use ($cardId, &$taken): void {
+            $card = $slip->cards()->findOrFail($cardId);
+            $taken = in_array($card->state, [CardState::Approved, CardState::GivingBack], true);
+            $card->update(['state' => $taken ? CardState::GivingBack : CardState::GivenBack]);
+        });
 
-        if ($card->state === CardState::Approved && $this->terminal->giveBack($act->till, $card->key)->outcome === TerminalOutcome::OffLine) {
-            throw Refused::because('terminal_off_line', 'The terminal is off line, so the card cannot be given its money back now.');
+        if (! $taken) {
+            return $slip;
         }
 
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->cards()->findOrFail($cardId)->update(['state' => CardState::GivenBack]));
+        $offLine = $this->terminal->giveBack($act->till, $this->card($slipKey, $cardId)->key)->outcome === TerminalOutcome::OffLine;
+        $slip = $this->desk->change($slipKey, $this->note($act), static fn (Slip $slip) => $slip->cards()->whereKey($cardId)->update(['state' => $offLine ? CardState::Approved : CardState::GivenBack]));
+
+        return $offLine ? throw Refused::because('terminal_off_line', 'The terminal is off line, so the card cannot be given its money back now.') : $slip;
     }
 
     /** @throws Refused nothing_due, over_tendered, card_unknown */
@@ -105,9 +113,7 @@ final class TakeCard
 
     private function heard(string $slipKey, Act $act, CardPayment $card, TerminalAnswer $answer): Slip
     {
-        $write = new Act((string) Str::uuid(), $act->by, $act->till, null);
-
-        return $this->desk->change($slipKey, $write, static fn (Slip $slip) => $slip->cards()->where('state', CardState::Asked)->whereKey($card->id)->update(match ($answer->outcome) {
+        return $this->desk->change($slipKey, $this->note($act), static fn (Slip $slip) => $slip->cards()->where('state', CardState::Asked)->whereKey($card->id)->update(match ($answer->outcome) {
             TerminalOutcome::Approved => [
                 'state' => CardState::Approved,
                 'approved' => $answer->approved->minor ?? 0,
@@ -119,6 +125,12 @@ final class TakeCard
             TerminalOutcome::OffLine => ['state' => CardState::OffLine],
             TerminalOutcome::Unknown => ['reason' => 'No answer from the terminal.'],
         }));
+    }
+
+    /** The act that writes down what the terminal said. */
+    private function note(Act $act): Act
+    {
+        return new Act((string) Str::uuid(), $act->by, $act->till, null);
     }
 
     private function card(string $slipKey, int $cardId): CardPayment

@@ -126,8 +126,8 @@ final class DemoItems
             }
         }
 
-        foreach (['Wall plug' => 45, 'Washer' => 30, 'Hex nut' => 55, 'Hex bolt' => 160] as $kind => $price) {
-            foreach ([6, 8, 10, 12, 16] as $size) {
+        foreach (['Wall plug' => 45, 'Washer' => 30, 'Hex nut' => 55, 'Hex bolt' => 160, 'Threaded rod' => 210, 'Spring washer' => 40] as $kind => $price) {
+            foreach ([5, 6, 8, 10, 12, 16, 20] as $size) {
                 $this->put('FX-'.++$number, "{$kind} M{$size}, box of 50", 'fix', $price * $size, unit: 'box');
             }
         }

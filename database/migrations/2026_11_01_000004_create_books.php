@@ -98,6 +98,7 @@ return new class extends Migration
             $table->string('note')->default('');
             $table->foreignId('approval_id')->nullable();
             $table->primary(['document_id', 'position']);
+            $table->index(['code', 'document_id']);
         });
         DB::statement("ALTER TABLE document_lines ADD CONSTRAINT line_figures CHECK (quantity > 0 AND direction IN ('out', 'back') AND net = gross - line_discount - slip_discount AND net >= 0)");
 

@@ -65,7 +65,7 @@ async function put(answer) {
         return answer;
     }
     if (answer.ok || answer.status === 422) swap(await answer.text());
-    else banner(answer.status === 429 ? 'That was too fast. Wait a moment.' : 'That did not work, and nothing was changed. Load the page again; if it stays so, tell the office.');
+    else banner(answer.status === 429 ? 'That was too fast. Wait a moment.' : 'That did not work. Load the page again to see how the slip stands; if it stays so, tell the office.');
     return answer;
 }
 

@@ -111,6 +111,29 @@ final class CounterTest extends FeatureCase
         $this->does("lines/{$this->lineId()}", ['price' => '1.00'])->assertStatus(422)->assertSee('below what it cost');
     }
 
+    public function test_wrong_tries_at_an_approval_lock_the_approver_too(): void
+    {
+        $this->add('LH-1140');
+
+        for ($try = 0; $try < 5; $try++) {
+            $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'please'])->assertStatus(422);
+        }
+
+        $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'please'])->assertStatus(422)->assertSee('locked until');
+        $this->assertSame('3.8500', $this->slip()->lines->firstOrFail()->unit_price);
+    }
+
+    public function test_what_was_cleared_by_mistake_is_brought_back(): void
+    {
+        $this->add('LH-1140');
+        $this->does('clear')->assertOk();
+        $this->get('/counter/'.Str::uuid())->assertSee('Bring back')->assertSee('4.24');
+        $this->as('101', 3)->from('/counter')->post("/counter/{$this->slip}/restore")->assertSessionHasErrors('refused');
+        $this->as('101')->post("/counter/{$this->slip}/restore")->assertRedirect("/counter/{$this->slip}");
+        $this->add('LH-1140');
+        $this->post("/counter/{$this->slip}/restore")->assertSessionHasErrors('refused');
+    }
+
     public function test_discounts_on_a_line(): void
     {
         $this->add('10 x LH-1140', 'MA-0031');

@@ -140,6 +140,16 @@ final class SettleTest extends FeatureCase
         $this->assertSame('given_back', DB::table('terminal_requests')->value('act'));
     }
 
+    public function test_giving_back_off_line_leaves_the_card_as_it_was(): void
+    {
+        $this->does('card', ['card' => ''])->assertOk();
+        $this->terminal('off_line')->does("card/{$this->card()->id}/give-back")->assertStatus(422)->assertSee('off line');
+        $this->assertSame(CardState::Approved, $this->card()->state);
+        $this->card()->update(['state' => CardState::GivingBack]);
+        $this->does('post')->assertStatus(422)->assertSee('not known yet');
+        $this->terminal('approve')->does("card/{$this->card()->id}/give-back")->assertOk()->assertSee('given back');
+    }
+
     public function test_cash_is_rounded_where_the_shop_does(): void
     {
         app(House::class)->shop()->update(['cash_step' => 10]);

@@ -7,3 +7,11 @@
         @endforeach
     </table>
 @endif
+@if($cleared !== null)
+    <h2 class="band-name mt-4 just-sold">Cleared</h2>
+    <form class="just-sold d-flex align-items-baseline gap-2 small" method="post" action="{{ route('counter.restore', $cleared->key) }}">
+        @csrf
+        <span class="flex-fill">{{ $cleared->title }}</span><span class="figure">{{ Show::money($house->money($cleared->total)) }}</span>
+        <button class="link-act">Bring back</button>
+    </form>
+@endif

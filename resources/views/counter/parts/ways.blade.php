@@ -38,6 +38,10 @@
                         <div class="note look mb-1"><p><strong>{{ $amount($card->asked) }}: outcome unknown.</strong> The card may have been charged. Do not charge it again.</p>
                             <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}" data-focus>Ask the terminal again</button></div>
                         @break
+                    @case(CardState::GivingBack)
+                        <div class="note look mb-1"><p><strong>{{ $amount($card->approved) }}: being given back,</strong> not confirmed yet.</p>
+                            <button type="button" class="quiet-act mt-1" data-sends="{{ $of('give-back') }}" data-focus>Ask the terminal again</button></div>
+                        @break
                     @case(CardState::OffLine)
                         <form method="post" action="{{ $of('key') }}" data-act="stay">
                             <span class="ochre">Terminal off line.</span> Call for a voice code:

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Staff;
+
+use Elmstone\Core\Money\Refused;
+
+/**
+ * Finds out whether what was typed into an approval field is an approval. Done before any transaction begins, so that a wrong try
+ * stays counted whatever becomes of the act.
+ */
+final class CheckApproval
+{
+    public function __construct(private readonly CheckPin $checkPin) {}
+
+    /** @throws Refused wrong_pin, locked, may_not_approve, reason_missing */
+    public function handle(ApprovalAsk $ask): GivenApproval
+    {
+        $ask->assertReason();
+        $approver = $this->checkPin->handle($ask->number, $ask->pin);
+
+        return $approver->mayDo(Ability::Approve)
+            ? new GivenApproval($approver, $ask->reason)
+            : throw Refused::because('may_not_approve', "{$approver->name} may not approve this; a supervisor may.");
+    }
+}
