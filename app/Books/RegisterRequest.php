@@ -63,7 +63,7 @@ final class RegisterRequest extends FormRequest
             ->when($text('customer') !== '', static fn ($query) => $query->where('customer_name', 'like', '%'.addcslashes($text('customer'), '%_\\').'%'))
             ->when($text('total') !== '', fn ($query) => $query->where('total', $this->total($text('total'))))
             ->when($text('clerk') !== '', static fn ($query) => $query->where('staff_id', $text('clerk')))
-            ->when($text('tender') !== '', static fn ($query) => $query->whereHas('tenders', static fn ($tenders) => $tenders->where('kind', $text('tender'))))
+            ->when($text('tender') !== '', static fn ($query) => $query->whereRaw('(SELECT 1 FROM document_tenders t WHERE t.document_id = documents.id AND t.kind = ? LIMIT 1) = 1', [$text('tender')]))
             ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))));
     }
 
@@ -74,11 +74,11 @@ final class RegisterRequest extends FormRequest
      */
     private function withItem(string $item): Builder
     {
-        $lines = DocumentLine::query()->select('document_id');
+        $lines = DocumentLine::query();
+        $lines->select('document_id');
+        $byCode = preg_match('/^[!-~]+$/D', $item) === 1 && DocumentLine::query()->where('code', $item)->exists();
 
-        return DocumentLine::query()->where('code', $item)->exists()
-            ? $lines->where('code', $item)
-            : $lines->where('description', 'like', '%'.addcslashes($item, '%_\\').'%');
+        return $byCode ? $lines->where('code', $item) : $lines->where('description', 'like', '%'.addcslashes($item, '%_\\').'%');
     }
 
     /** @param  Closure(string): mixed  $fail */

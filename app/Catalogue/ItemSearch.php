@@ -15,8 +15,8 @@ final class ItemSearch
     /** How many words a part may stand for before the rest is left out. */
     private const WORDS_PER_PART = 400;
 
-    /** How many matches are put in order before the first few are shown. */
-    private const CANDIDATES = 150;
+    /** How many times as many matches as are shown are put in order. */
+    private const CANDIDATES = 6;
 
     /** The item that a scan or a code names exactly, on sale or not. */
     public function exact(string $text): ?Item
@@ -31,7 +31,7 @@ final class ItemSearch
      */
     public function find(string $text, int $limit, bool $alsoInactive = false): Collection
     {
-        $ids = [...$this->byCodeStart($text, $limit), ...$this->byWords($text)];
+        $ids = [...$this->byCodeStart($text, $limit), ...$this->byWords($text, $limit * self::CANDIDATES)];
 
         return $ids === [] ? new Collection : Item::query()
             ->with(['breaks', 'promotions', 'stock.location'])
@@ -58,7 +58,7 @@ final class ItemSearch
     }
 
     /** @return list<int> items that have, for every part typed, a word with that part in it */
-    private function byWords(string $text): array
+    private function byWords(string $text, int $most): array
     {
         $sets = [];
 
@@ -72,23 +72,25 @@ final class ItemSearch
             $sets[] = $words;
         }
 
-        return $sets === [] ? [] : $this->inAll($sets);
+        return $sets === [] ? [] : $this->inAll($sets, $most);
     }
 
     /**
      * @param  non-empty-list<array<mixed>>  $sets word ids, one set for each part
      * @return list<int>
      */
-    private function inAll(array $sets): array
+    private function inAll(array $sets, int $most): array
     {
         usort($sets, static fn (array $a, array $b): int => count($a) <=> count($b));
         $query = DB::table('item_words as w0')->whereIn('w0.word_id', $sets[0]);
 
         foreach (array_slice($sets, 1) as $i => $words) {
-            $query->whereExists(static fn ($inner) => $inner->selectRaw('1')->from('item_words as w')->whereColumn('w.item_id', 'w0.item_id')->whereIn('w.word_id', $words));
+            $at = 'w'.($i + 1);
+            $query->join("item_words as {$at}", "{$at}.item_id", '=', 'w0.item_id')->whereIn("{$at}.word_id", $words);
         }
 
-        return self::ints($query->limit(self::CANDIDATES)->distinct()->pluck('w0.item_id')->all());
+        // Item by item in this order, so that it stops as soon as enough are found.
+        return self::ints(array_unique($query->limit($most)->selectRaw('STRAIGHT_JOIN w0.item_id')->pluck('item_id')->all()));
     }
 
     /**

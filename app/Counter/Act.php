@@ -18,7 +18,8 @@ final readonly class Act
         public Till $till,
         public ?int $version,
         public ?GivenApproval $approval = null,
-    ) {}
+    ) {
+    }
 
     /** The same, with an approval that was given. */
     public function with(?GivenApproval $approval): self

@@ -26,8 +26,11 @@ final class SlipDesk
      */
     public function change(string $slipKey, Act $act, Closure $change): Slip
     {
+        $this->begin($slipKey, $act);
+
         return DB::transaction(function () use ($slipKey, $act, $change): Slip {
-            $slip = $this->take($slipKey, $act);
+            // The lock comes before any other reading: what is read before it would be read again as it stood then.
+            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
 
             if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id]) === 0) {
                 return $this->drawn($slip, $act);
@@ -67,15 +70,16 @@ final class SlipDesk
         return $slip->load(['lines.item', 'cards']);
     }
 
-    private function take(string $slipKey, Act $act): Slip
+    /**
+     * Writes a slip down when something is first done to it. Asked for without a lock: locking what is not there would lock the gap, and
+     * two tills beginning slips would wait for each other.
+     */
+    private function begin(string $slipKey, Act $act): void
     {
-        // Asked for without a lock first: locking what is not there would lock the gap, and two tills beginning slips would wait for each other.
         if (! Slip::query()->where('key', $slipKey)->exists()) {
             $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
             Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
         }
-
-        return Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail()->setRelation('location', $act->till->location);
     }
 
     private function assertMayChange(Slip $slip, Act $act): void

@@ -12,7 +12,9 @@ use Elmstone\Core\Money\Refused;
  */
 final class CheckApproval
 {
-    public function __construct(private readonly CheckPin $checkPin) {}
+    public function __construct(private readonly CheckPin $checkPin)
+    {
+    }
 
     /** @throws Refused wrong_pin, locked, may_not_approve, reason_missing */
     public function handle(ApprovalAsk $ask): GivenApproval

@@ -7,5 +7,7 @@ namespace Elmstone\Staff;
 /** That someone with the right to stands by something, and why: their PIN has been checked. */
 final readonly class GivenApproval
 {
-    public function __construct(public Staff $approver, public string $reason) {}
+    public function __construct(public Staff $approver, public string $reason)
+    {
+    }
 }

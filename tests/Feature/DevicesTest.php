@@ -32,6 +32,12 @@ final class DevicesTest extends FeatureCase
         return Till::query()->findOrFail($number);
     }
 
+    /** How often a till's drawer has opened; null: never. */
+    private static function opened(int $till): mixed
+    {
+        return DeviceState::read(self::till($till), 'drawer')['opened'] ?? null;
+    }
+
     private static function usd(string $amount): Money
     {
         return Money::of($amount, Currency::of('USD'));
@@ -84,7 +90,7 @@ final class DevicesTest extends FeatureCase
     {
         app(CashDrawer::class)->open(self::till(1));
         app(CashDrawer::class)->open(self::till(1));
-        $this->assertSame([2, null], [DeviceState::read(self::till(1), 'drawer')['opened'], DeviceState::read(self::till(2), 'drawer')['opened'] ?? null]);
+        $this->assertSame([2, null], [self::opened(1), self::opened(2)]);
         app(ReceiptPrinter::class)->print(self::till(2), 'INV-1', '<p>two</p>');
         $paper = DB::table('printed_papers')->value('id');
         $this->get("/devices/papers/{$paper}")->assertNotFound();
@@ -96,9 +102,9 @@ final class DevicesTest extends FeatureCase
         $this->add('LH-1140');
         $this->does('card', ['card' => ''])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame([], DeviceState::read(self::till(), 'drawer'));
+        $this->assertNull(self::opened(1));
         $this->sell('LH-1140');
-        $this->assertSame(1, DeviceState::read(self::till(), 'drawer')['opened']);
+        $this->assertSame(1, self::opened(1));
         $this->get('/devices')->assertSee('Opened 1 times');
     }
 
