@@ -49,7 +49,8 @@ final class RegisterRequest extends FormRequest
     public function documents(): Builder
     {
         $text = fn (string $key): string => $this->string($key)->trim()->value();
-        $query = Document::query()->orderByDesc('business_date')->orderByDesc('id');
+        $query = Document::query();
+        $query->orderByDesc('business_date')->orderByDesc('id');
 
         if (preg_match('/^(?:([A-Za-z]{2,3})-?)?0*(\d+)$/', $text('number'), $parts) === 1) {
             $query->where('number', $parts[2])->when($parts[1] !== '', static fn ($query) => $query->where('label', 'like', strtoupper($parts[1]).'-%'));
@@ -57,7 +58,7 @@ final class RegisterRequest extends FormRequest
             $query->where('label', $text('number'));
         }
 
-        return $query
+        $query
             ->when($text('from') !== '', static fn ($query) => $query->where('business_date', '>=', $text('from')))
             ->when($text('until') !== '', static fn ($query) => $query->where('business_date', '<=', $text('until')))
             ->when($text('customer') !== '', static fn ($query) => $query->where('customer_name', 'like', '%'.addcslashes($text('customer'), '%_\\').'%'))
@@ -65,6 +66,8 @@ final class RegisterRequest extends FormRequest
             ->when($text('clerk') !== '', static fn ($query) => $query->where('staff_id', $text('clerk')))
             ->when($text('tender') !== '', static fn ($query) => $query->whereRaw('(SELECT 1 FROM document_tenders t WHERE t.document_id = documents.id AND t.kind = ? LIMIT 1) = 1', [$text('tender')]))
             ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))));
+
+        return $query;
     }
 
     /**

@@ -136,20 +136,20 @@ final class Clerk
     /** @param  callable(): bool  $true */
     public function await(callable $true, string $what): self
     {
-        for ($tries = 0; $tries < 160; $tries++) {
-            try {
-                if ($true()) {
-                    Assert::assertThat($what, Assert::anything());
+        $seen = false;
 
-                    return $this;
-                }
+        for ($tries = 0; ! $seen && $tries < 160; $tries++) {
+            try {
+                $seen = $true();
             } catch (WebDriverException) {
                 // The page is being redrawn; look again.
             }
 
-            usleep(50_000);
+            $seen || usleep(50_000);
         }
 
-        throw new \RuntimeException("Waited in vain for {$what}.");
+        Assert::assertTrue($seen, "Waited in vain for {$what}.");
+
+        return $this;
     }
 }
