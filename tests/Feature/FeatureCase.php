@@ -23,10 +23,20 @@ abstract class FeatureCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        Scene::build();
+        Scene::build($this->shop());
         $this->withoutVite();
         $this->slip = (string) Str::uuid();
         $this->as('101');
+    }
+
+    /**
+     * Settings of the shop that differ from the usual.
+     *
+     * @return array<string, mixed>
+     */
+    protected function shop(): array
+    {
+        return [];
     }
 
     protected function as(string $number, int $till = 1): static

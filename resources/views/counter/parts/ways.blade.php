@@ -18,7 +18,7 @@
         <div class="way"><kbd>D</kbd><label for="card">Card, terminal {{ $till->number }}</label>
             <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', $slip->key) }}" value="{{ $complaint->typedOr('card', '') }}"></div>
         @if($left->isPositive() && $reckoned->unknownCard() === null)
-            <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal</button> for {{ Show::money($left) }}, or for what is typed</div>
+            <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @foreach($slip->cards as $card)

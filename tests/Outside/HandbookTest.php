@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Outside;
+
+use DateTimeImmutable;
+use Elmstone\Core\Layaway\Instalment;
+use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Pricing\Margin;
+use Elmstone\Core\Settlement\CashStep;
+use Elmstone\Tests\Core\CoreCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Figures a practitioner knows by heart. */
+final class HandbookTest extends CoreCase
+{
+    /** Common practice, no source: the table of mark-ups and the margins they make, printed in every buyer's handbook. */
+    #[DataProvider('markups')]
+    public function test_markup_and_margin_stand_to_each_other_as_in_the_table(string $markup, string $margin): void
+    {
+        $cost = self::usd('100.00');
+        $made = Margin::of($cost->plus(Money::round($cost->major()->multipliedBy($markup)->withPointMovedLeft(2), $cost->currency)), $cost);
+        self::assertSame([$markup, $margin], [(string) $made->markup(), (string) $made->percent()]);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function markups(): iterable
+    {
+        foreach (['11.11' => '10.00', '25.00' => '20.00', '33.33' => '25.00', '50.00' => '33.33', '66.67' => '40.00', '100.00' => '50.00', '300.00' => '75.00'] as $markup => $margin) {
+            yield "{$markup} %" => [(string) $markup, $margin];
+        }
+    }
+
+    /**
+     * Cash rounding to five cents as the mints of the countries that gave up their small coins explain it: 1 and 2 go down, 3 and 4 up to 5,
+     * 6 and 7 down to 5, 8 and 9 up (from memory).
+     */
+    public function test_cash_rounds_to_five_cents_as_the_mints_explain_it(): void
+    {
+        $step = CashStep::of(self::usd('0.05'));
+        $rounded = array_map(static fn (int $cent): string => $step->nearest(self::usd("1.0{$cent}"))->toString(), range(0, 9));
+        self::assertSame(['1.00', '1.00', '1.00', '1.05', '1.05', '1.05', '1.05', '1.05', '1.10', '1.10'], $rounded);
+    }
+
+    /** Common practice, no source: the pocket-calculator way divides, rounds, and is a cent or two off; a schedule is not. */
+    #[DataProvider('divisions')]
+    public function test_the_cents_a_pocket_calculator_loses_are_all_there(string $sum, int $count, string $calculator): void
+    {
+        $schedule = Schedule::of(self::usd($sum), $count, new DateTimeImmutable('2027-01-15'), Rhythm::Month);
+        self::assertSame($sum, Money::sum(array_map(static fn (Instalment $one): Money => $one->amount, $schedule->instalments), self::usd($sum)->currency)->toString());
+        self::assertNotSame($sum, self::usd(bcmul($calculator, (string) $count, 2))->toString());
+    }
+
+    /** @return iterable<array{string, int, string}> */
+    public static function divisions(): iterable
+    {
+        yield ['100.00', 3, '33.33'];
+        yield ['250.00', 12, '20.83'];
+        yield ['999.99', 7, '142.86'];
+        yield ['1000.00', 6, '166.67'];
+    }
+
+    /** ISO 8601: the last days of February, in a common year, a leap year, and the century years 2000 and 2100. */
+    #[DataProvider('februaries')]
+    public function test_the_thirty_first_finds_the_end_of_february(string $first, string $second): void
+    {
+        self::assertSame($second, Rhythm::Month->after(new DateTimeImmutable($first), 1)->format('Y-m-d'));
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function februaries(): iterable
+    {
+        yield ['2027-01-31', '2027-02-28'];
+        yield ['2028-01-31', '2028-02-29'];
+        yield ['2000-01-30', '2000-02-29'];
+        yield ['2100-01-30', '2100-02-28'];
+        yield ['2027-12-31', '2028-01-31'];
+    }
+}
