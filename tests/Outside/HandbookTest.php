@@ -30,7 +30,7 @@ final class HandbookTest extends CoreCase
     public static function markups(): iterable
     {
         foreach (['11.11' => '10.00', '25.00' => '20.00', '33.33' => '25.00', '50.00' => '33.33', '66.67' => '40.00', '100.00' => '50.00', '300.00' => '75.00'] as $markup => $margin) {
-            yield "{$markup} %" => [(string) $markup, $margin];
+            yield "{$markup} %" => [$markup, $margin];
         }
     }
 
