@@ -63,7 +63,7 @@ final class ItemSearch
         $sets = [];
 
         foreach ($this->parts($text) as [$part, $pattern]) {
-            $words = DB::table('words')->where('word', 'like', $pattern)->orderByRaw('word LIKE ? DESC', ["{$part}%"])->limit(self::WORDS_PER_PART)->pluck('id')->all();
+            $words = $this->words($part, $pattern);
 
             if ($words === []) {
                 return [];
@@ -73,6 +73,18 @@ final class ItemSearch
         }
 
         return $sets === [] ? [] : $this->inAll($sets, $most);
+    }
+
+    /**
+     * A single letter or digit is first taken for a word of its own: what starts with it would be half of everything.
+     *
+     * @return array<mixed> ids
+     */
+    private function words(string $part, string $pattern): array
+    {
+        $alone = mb_strlen($part) === 1 && ! str_starts_with($pattern, '%') ? DB::table('words')->where('word', $part)->pluck('id')->all() : [];
+
+        return $alone !== [] ? $alone : DB::table('words')->where('word', 'like', $pattern)->orderByRaw('word LIKE ? DESC', ["{$part}%"])->limit(self::WORDS_PER_PART)->pluck('id')->all();
     }
 
     /**
@@ -89,8 +101,8 @@ final class ItemSearch
             $query->join("item_words as {$at}", "{$at}.item_id", '=', 'w0.item_id')->whereIn("{$at}.word_id", $words);
         }
 
-        // Item by item in this order, so that it stops as soon as enough are found.
-        return self::ints(array_unique($query->limit($most)->selectRaw('STRAIGHT_JOIN w0.item_id')->pluck('item_id')->all()));
+        // Plain joins and no DISTINCT: the database begins with the rarest word and stops as soon as enough are found.
+        return self::ints(array_unique($query->limit($most)->select('w0.item_id')->pluck('item_id')->all()));
     }
 
     /**

@@ -59,6 +59,7 @@ final class CatalogueTest extends FeatureCase
         yield 'two words in any order' => ['plain 180', ['LH-1141']];
         yield 'the inside of a word' => ['*stone', ['LH-1140', 'LH-1141']];
         yield 'two parts' => ['cop*28', ['PI-2800']];
+        yield 'a single letter that is no word' => ['h 140', ['LH-1140']];
         yield 'a word that none has' => ['lime wheelbarrow', []];
         yield 'signs that mean something to a database' => ["%' OR 1=1 --", []];
         yield 'a lone wildcard' => ['*', ['LH-1140', 'LH-1141', 'PI-2800', 'FX-5060', 'MA-0031', 'WA-0001']];
