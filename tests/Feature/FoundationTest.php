@@ -9,6 +9,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Illuminate\Session\TokenMismatchException;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RuntimeException;
@@ -44,7 +45,7 @@ final class FoundationTest extends FeatureCase
     public function test_a_form_that_stood_too_long_leads_to_the_door_when_the_session_is_gone(): void
     {
         Route::middleware('web')->post('/stale', static fn () => throw new TokenMismatchException);
-        auth()->logout();
+        Auth::logout();
         $this->post('/stale')->assertRedirect('/sign-in');
     }
 
