@@ -2,6 +2,7 @@
 set -euo pipefail
 
 HOUSE=${ELMSTONE_HOME:-$PWD/.elmstone}
+export PATH=$PATH:/usr/sbin
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 LC_ALL=C.UTF-8
 
 say() { printf '%s\n' "$*" >&2; }
@@ -22,7 +23,8 @@ lacking() {
 
 php_package() { case "$1" in pdo_mysql) echo mysql ;; dom) echo xml ;; *) echo "$1" ;; esac; }
 
-RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server curl=curl unzip=unzip
+# Of MariaDB only the programs: the package mariadb-server would start an instance of the system's own.
+RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server-core mariadb=mariadb-client-core curl=curl unzip=unzip
     php:pdo_mysql php:bcmath php:gd php:intl php:mbstring php:dom php:curl php:zip)
 TESTING=(chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools)
 

@@ -61,9 +61,8 @@
         @endforeach
     </li>
     <li>
-        <div class="way two"><kbd>Q</kbd><label for="cheque">Cheque</label>
+        <div class="way {{ $slip->cheque === null ? '' : 'two' }}"><kbd>Q</kbd><label for="cheque">Cheque</label>
             <input class="form-control" id="cheque_number" name="cheque_number" placeholder="number" aria-label="Cheque number" autocomplete="off" maxlength="30" data-with="cheque" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}" @if($slip->cheque === null) hidden @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif>
-            @if($slip->cheque === null)<span></span>@endif
             <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque" name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q" data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
         @if($complaint->on('cheque'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
