@@ -21,10 +21,4 @@ enum Unit: string
             self::Metre => ' m',
         };
     }
-
-    /** How many units its price is usually for. */
-    public function usualPricePer(): int
-    {
-        return $this === self::Hundred ? 100 : 1;
-    }
 }

@@ -7,7 +7,6 @@ namespace Elmstone\Counter;
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
@@ -64,10 +63,5 @@ final class Reductions
             $reduction->percent !== null => "{$reduction->percent->toString()} %",
             default => "{$reduction->amount?->toString()} off",
         };
-    }
-
-    public static function standing(?Percentage $percent): ?Reduction
-    {
-        return $percent === null ? null : Reduction::percent($percent->toString());
     }
 }

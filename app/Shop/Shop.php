@@ -17,7 +17,6 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
- * @property int $backdate_days
  */
 final class Shop extends Model
 {
@@ -27,5 +26,5 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'backdate_days' => 'int'];
+    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int'];
 }

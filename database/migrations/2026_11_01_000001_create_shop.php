@@ -19,7 +19,6 @@ return new class extends Migration
             $table->unsignedBigInteger('cash_step')->nullable()->comment('minor units; null: cash is not rounded');
             $table->json('notes')->comment('bank notes in use, minor units');
             $table->string('receipt_foot')->default('');
-            $table->unsignedSmallInteger('backdate_days')->default(7);
         });
 
         Schema::create('tax_classes', function (Blueprint $table): void {

@@ -59,6 +59,8 @@ final class CounterTest extends BrowserCase
         $clerk->scan('wheelbarrow')->awaitText('#said', 'Nothing is called');
         $clerk->await(static fn (): bool => $clerk->browser->executeScript('return document.getElementById("entry").value') === 'wheelbarrow', 'what was typed');
         $clerk->alt('l')->await(static fn (): bool => $clerk->focus() === 'one-off-description', 'the one-off line');
+        $clerk->fill('#one-off-price', 'dear')->awaitText('#one-off-said', 'is not a number');
+        self::assertSame('wheelbarrow', $clerk->browser->executeScript('return document.getElementById("one-off-description").value'));
         $clerk->fill('#one-off-price', '45,50')->awaitText('#lines', 'wheelbarrow');
         self::assertSame('48.80', $clerk->text('#total'));
     }
