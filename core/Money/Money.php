@@ -81,12 +81,12 @@ final readonly class Money
 
     public function plus(self $that): self
     {
-        return self::fromBig(BigInteger::of($this->minor)->plus($this->same($that)->minor), $this->currency);
+        return $this->moved($this->same($that)->minor);
     }
 
     public function minus(self $that): self
     {
-        return self::fromBig(BigInteger::of($this->minor)->minus($this->same($that)->minor), $this->currency);
+        return $this->same($that)->minor === PHP_INT_MIN ? throw self::tooLarge() : $this->moved(-$that->minor);
     }
 
     public function negated(): self
@@ -163,6 +163,14 @@ final readonly class Money
     public function toString(): string
     {
         return (string) $this->major();
+    }
+
+    /** Adds whole numbers only where the sum is one too: beyond that PHP would go on with floats. */
+    private function moved(int $by): self
+    {
+        return ($by > 0 ? $this->minor > PHP_INT_MAX - $by : $this->minor < PHP_INT_MIN - $by)
+            ? throw self::tooLarge()
+            : new self($this->minor + $by, $this->currency);
     }
 
     private static function fromBig(BigInteger $minor, Currency $currency): self

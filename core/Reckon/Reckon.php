@@ -14,6 +14,10 @@ final readonly class Reckon
         'slip' => SlipAnswer::class,
         'settle' => SettleAnswer::class,
         'schedule' => ScheduleAnswer::class,
+        'age' => AgeAnswer::class,
+        'allocate' => AllocateAnswer::class,
+        'suggest' => SuggestAnswer::class,
+        'charge' => ChargeAnswer::class,
         'margin' => MarginAnswer::class,
     ];
 

@@ -45,7 +45,7 @@ final class ReckonTest extends CoreCase
     public function test_there_are_worked_examples_for_every_request(): void
     {
         $requests = array_map(static fn (array $example): mixed => json_decode($example[0])->do, iterator_to_array(self::workedExamples()));
-        self::assertEqualsCanonicalizing(['margin', 'schedule', 'settle', 'slip'], array_values(array_unique($requests)));
+        self::assertEqualsCanonicalizing(['age', 'allocate', 'charge', 'margin', 'schedule', 'settle', 'slip', 'suggest'], array_values(array_unique($requests)));
     }
 
     /** @return iterable<string, array{string, string, string}> request, code, path */
@@ -70,6 +70,14 @@ final class ReckonTest extends CoreCase
         yield 'an unknown tender' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"shells","amount":"1.00"}]}', 'bad_tender', 'tenders[0].kind'];
         yield 'no such day' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":1,"first_due":"2027-02-30","rhythm":"month"}', 'bad_date', 'first_due'];
         yield 'no instalments' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":0,"first_due":"2027-02-01","rhythm":"month"}', 'bad_count', 'count'];
+        yield 'an item that is neither' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","kind":"gift","date":"2027-01-01","open":"1.00"}]}', 'bad_kind', 'items[0].kind'];
+        yield 'a charge that is never due' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01","open":"1.00"}]}', 'missing', 'items[0].due'];
+        yield 'an item open below zero' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"-1.00"}]}', 'bad_amount', 'items[0].open'];
+        yield 'a payment below zero' => ['{"do":"allocate","currency":"USD","amount":"-1.00"}', 'bad_amount', 'amount'];
+        yield 'an item twice' => ['{"do":"allocate","currency":"USD","amount":"1.00","items":[{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"1.00"},{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"1.00"}]}', 'bad_item', 'items[1].id'];
+        yield 'a suggestion for less than nothing' => ['{"do":"suggest","currency":"USD","amount":"-1.00"}', 'bad_amount', 'amount'];
+        yield 'a charge below zero' => ['{"do":"charge","currency":"USD","amount":"-1.00","account":{"limit":"1.00","balance":"0.00"}}', 'bad_amount', 'amount'];
+        yield 'a limit below zero' => ['{"do":"charge","currency":"USD","amount":"1.00","account":{"limit":"-1.00","balance":"0.00"}}', 'bad_limit', 'account.limit'];
         yield 'more than can be written down' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"9999999999","unit_price":"9999999999"}]}', 'too_large', 'lines'];
     }
 

@@ -9,7 +9,12 @@ use Elmstone\Core\Layaway\Instalment;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Pricing\Margin;
+use Elmstone\Core\Receivables\Ageing;
+use Elmstone\Core\Receivables\OpenItem;
+use Elmstone\Core\Receivables\Terms;
+use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Core\Settlement\CashStep;
 use Elmstone\Tests\Core\CoreCase;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -32,6 +37,44 @@ final class HandbookTest extends CoreCase
         foreach (['11.11' => '10.00', '25.00' => '20.00', '33.33' => '25.00', '50.00' => '33.33', '66.67' => '40.00', '100.00' => '50.00', '300.00' => '75.00'] as $markup => $margin) {
             yield "{$markup} %" => [$markup, $margin];
         }
+    }
+
+    /**
+     * Common practice, no source: the price of leaving a settlement discount, as the handbooks print it, the year having 360 days.
+     * 2/10 net 30 is 36.7 % a year.
+     */
+    #[DataProvider('discounts')]
+    public function test_what_leaving_a_settlement_discount_costs_a_year(string $percent, int $within, int $net, string $cost): void
+    {
+        self::assertSame($cost, Terms::of(TermsKind::Net, $net, Percentage::of($percent), $within)->yearlyCost());
+    }
+
+    /** @return iterable<string, array{string, int, int, string}> */
+    public static function discounts(): iterable
+    {
+        yield '2/10 net 30' => ['2', 10, 30, '36.7'];
+        yield '1/10 net 30' => ['1', 10, 30, '18.2'];
+        yield '3/10 net 30' => ['3', 10, 30, '55.7'];
+        yield '2/10 net 60' => ['2', 10, 60, '14.7'];
+        yield '1/15 net 45' => ['1', 15, 45, '12.1'];
+    }
+
+    /**
+     * Common practice, no source: the ageing schedule of the handbooks, four invoices of 31 December put into columns by days past due.
+     */
+    public function test_the_ageing_schedule_of_the_handbooks(): void
+    {
+        $item = static fn (string $open, string $due): OpenItem => OpenItem::charge($due, new DateTimeImmutable('2026-08-01'), new DateTimeImmutable($due), self::usd($open));
+        $ageing = Ageing::of(self::usd('0.00')->currency, new DateTimeImmutable('2026-12-31'), [$item('4000.00', '2027-01-15'), $item('2500.00', '2026-12-10'), $item('1200.00', '2026-11-15'), $item('700.00', '2026-10-20'), $item('300.00', '2026-09-01')]);
+        self::assertSame(['4000.00', '2500.00', '1200.00', '700.00', '300.00', '0.00'], self::written($ageing->columns));
+        self::assertSame('8700.00', $ageing->balance->toString());
+    }
+
+    /** Common practice, no source: "EOM" terms count from the month's end, "prox." names a day of the next month. */
+    public function test_end_of_month_and_proximo_terms_as_the_handbooks_count_them(): void
+    {
+        $due = static fn (TermsKind $kind, int $days, string $date): string => Terms::of($kind, $days)->dueOn(new DateTimeImmutable($date))->format('Y-m-d');
+        self::assertSame(['2026-06-10', '2026-06-10', '2026-07-15', '2026-06-24'], [$due(TermsKind::AfterMonthEnd, 10, '2026-05-02'), $due(TermsKind::AfterMonthEnd, 10, '2026-05-31'), $due(TermsKind::DayOfNextMonth, 15, '2026-06-30'), $due(TermsKind::Net, 30, '2026-05-25')]);
     }
 
     /**

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Receivables;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+
+/** How an account stands at an instant, and whether it may be charged. docs/rules.md, "House accounts". */
+final readonly class Standing
+{
+    /**
+     * @param  Money  $balance open invoices and charges less unused payments and credits
+     * @param  Money  $orders value of orders not yet invoiced that are to be charged
+     * @param  int  $oldestOverdueDays how late the oldest unpaid item is; 0: nothing is late
+     */
+    public function __construct(
+        public Money $limit,
+        public Money $balance,
+        public Money $orders,
+        public bool $onStop = false,
+        public int $oldestOverdueDays = 0,
+        public int $allowedOverdueDays = 0,
+        public bool $purchaseOrderRequired = false,
+    ) {
+        if ($limit->isNegative()) {
+            throw Refused::because('bad_limit', 'A limit cannot be below zero.');
+        }
+    }
+
+    public function exposure(): Money
+    {
+        return $this->balance->plus($this->orders);
+    }
+
+    public function available(): Money
+    {
+        return $this->limit->minus($this->exposure());
+    }
+
+    public function isOverdue(): bool
+    {
+        return $this->oldestOverdueDays > $this->allowedOverdueDays;
+    }
+
+    /**
+     * @param  string|null  $purchaseOrder the number given, if one was
+     *
+     * @throws Refused bad_amount when below zero
+     */
+    public function charge(Money $amount, ?string $purchaseOrder = null, bool $buyerAuthorised = true): ChargeDecision
+    {
+        if ($amount->isNegative()) {
+            throw Refused::because('bad_amount', 'A charge cannot be below zero.');
+        }
+
+        $overBy = $amount->exceeds($this->available()) ? $amount->minus($this->available()) : null;
+        $reasons = array_keys(array_filter([
+            ChargeReason::OnStop->value => $this->onStop,
+            ChargeReason::OverLimit->value => $overBy !== null,
+            ChargeReason::Overdue->value => $this->isOverdue(),
+            ChargeReason::PurchaseOrderRequired->value => $this->purchaseOrderRequired && trim((string) $purchaseOrder) === '',
+            ChargeReason::BuyerNotAuthorised->value => ! $buyerAuthorised,
+        ]));
+
+        return new ChargeDecision(array_map(ChargeReason::from(...), $reasons), $this->available(), $overBy);
+    }
+
+    /** What is decided where there is no account at all. */
+    public static function withoutAccount(Money $amount): ChargeDecision
+    {
+        return new ChargeDecision([ChargeReason::NotAnAccount], Money::zero($amount->currency), null);
+    }
+}
