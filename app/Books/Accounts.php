@@ -16,19 +16,29 @@ final class Accounts
 
     public const CASH_ROUNDING = 'cash_rounding';
 
+    public const RECEIVABLES = 'receivables';
+
+    public const SETTLEMENT_DISCOUNTS = 'settlement_discounts';
+
+    public const FEES = 'fees';
+
+    public const FINANCE_CHARGES = 'finance_charges';
+
     private const FIXED = [
         'cash' => 'Cash in till',
         'card_clearing' => 'Card clearing',
         'cheques' => 'Cheques',
         'bank' => 'Bank',
-        'receivables' => 'Receivables',
+        self::RECEIVABLES => 'Receivables',
         self::INVENTORY => 'Inventory',
         'deposits_held' => 'Deposits held',
         'layaway_money' => 'Layaway money held',
         'store_credit' => 'Store credit owed',
         'gift_cards' => 'Gift cards owed',
         'freight' => 'Freight and charges',
-        'fees' => 'Fees',
+        self::FEES => 'Fees',
+        self::FINANCE_CHARGES => 'Finance charges',
+        self::SETTLEMENT_DISCOUNTS => 'Settlement discounts allowed',
         self::COST_OF_GOODS => 'Cost of goods sold',
         'written_off' => 'Stock written off',
         'over_short' => 'Cash over and short',

@@ -20,11 +20,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  *
  * @property int $id
  * @property DocumentKind $kind
+ * @property Purpose $purpose
  * @property int $number
  * @property string $label
  * @property int $location_id
  * @property int $till_id
  * @property int $staff_id
+ * @property int|null $customer_id who it is for; null: a passer-by
  * @property CarbonImmutable $business_date
  * @property CarbonImmutable $posted_at
  * @property string $currency
@@ -42,6 +44,19 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $change_given
  * @property string $note
  * @property string $idempotency_key
+ * @property string $purchase_order
+ * @property string $job
+ * @property string $buyer
+ * @property string|null $exemption as Exempted writes it
+ * @property CarbonImmutable|null $due_date
+ * @property string $terms
+ * @property int $on_account minor units it added to the customer's balance
+ * @property int|null $balance_before
+ * @property int $settlement_discount
+ * @property int $fee
+ * @property int|null $refers_to_id
+ * @property int|null $approval_id
+ * @property-read self|null $refersTo
  * @property-read Location $location
  * @property-read Till $till
  * @property-read Staff $staff
@@ -58,6 +73,8 @@ final class Document extends Model
 
     protected $casts = [
         'kind' => DocumentKind::class,
+        'purpose' => Purpose::class,
+        'due_date' => 'immutable_date',
         'business_date' => 'immutable_date',
         'posted_at' => 'immutable_datetime',
         'tax_included' => 'bool',
@@ -71,6 +88,17 @@ final class Document extends Model
     public function money(int $minor): Money
     {
         return Money::ofMinor($minor, Currency::of($this->currency));
+    }
+
+    public function title(): string
+    {
+        return $this->purpose->title($this->kind);
+    }
+
+    /** The balance after it, for the paper; null: it does not touch an account. */
+    public function balanceAfter(): ?int
+    {
+        return $this->balance_before === null ? null : $this->balance_before + $this->on_account;
     }
 
     /** Whether its day is another than the one it was typed in on. */
@@ -95,6 +123,12 @@ final class Document extends Model
     public function staff(): BelongsTo
     {
         return $this->belongsTo(Staff::class);
+    }
+
+    /** @return BelongsTo<self, $this> */
+    public function refersTo(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'refers_to_id');
     }
 
     /** @return HasMany<DocumentLine, $this> */

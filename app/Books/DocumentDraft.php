@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Tax\TaxTerms;
 
@@ -18,6 +20,8 @@ final readonly class DocumentDraft
      * @param  list<DraftTender>  $tenders
      * @param  array<string, string>  $taxNames by component id
      * @param  string  $key idempotency key: the same key is never posted twice
+     * @param  MoneyEntry|null  $entry what it moves, where it has no goods
+     * @param  int|null  $refersTo the document it takes back or follows
      */
     public function __construct(
         public DocumentKind $kind,
@@ -35,8 +39,47 @@ final readonly class DocumentDraft
         public Money $cashRounding,
         public Money $change,
         public string $key,
-        public string $customerName = '',
+        public Party $party = new Party,
         public string $note = '',
+        public ?MoneyEntry $entry = null,
+        public ?int $refersTo = null,
+        public ?int $approvalId = null,
     ) {
+    }
+
+    public function purpose(): Purpose
+    {
+        return $this->entry->purpose ?? Purpose::Sale;
+    }
+
+    public function total(): Money
+    {
+        return $this->entry->total ?? $this->reckoned->total;
+    }
+
+    /** What tenders must come to, cash rounding not in it; below zero: money goes out. */
+    public function tendered(): Money
+    {
+        return $this->entry?->tendered() ?? $this->reckoned->total;
+    }
+
+    /** What it does to the customer's balance: above zero, they owe more. */
+    public function onAccount(): Money
+    {
+        if ($this->entry !== null) {
+            return $this->entry->onAccount();
+        }
+
+        $charged = Money::sum(array_map(
+            static fn (DraftTender $tender): Money => $tender->tender->amount,
+            array_filter($this->tenders, static fn (DraftTender $tender): bool => $tender->tender->kind === TenderKind::HouseAccount),
+        ), $this->cashRounding->currency);
+
+        return $this->reckoned->total->isNegative() ? $charged->negated() : $charged;
+    }
+
+    public function journal(): Journal
+    {
+        return $this->entry === null ? SaleJournal::of($this) : MoneyJournal::of($this, $this->entry);
     }
 }

@@ -13,7 +13,7 @@ final readonly class DocumentRows
 
     public function __construct(private DocumentDraft $draft, private int $number)
     {
-        $this->journal = SaleJournal::of($draft);
+        $this->journal = $draft->journal();
     }
 
     /** @return array<string, scalar|null> */
@@ -24,6 +24,7 @@ final readonly class DocumentRows
 
         return [
             'kind' => $draft->kind->value,
+            'purpose' => $draft->purpose()->value,
             'number' => $this->number,
             'label' => $draft->kind->label($this->number),
             'location_id' => $draft->locationId,
@@ -31,21 +32,34 @@ final readonly class DocumentRows
             'staff_id' => $draft->staffId,
             'business_date' => $draft->businessDate->format('Y-m-d'),
             'posted_at' => $draft->postedAt->format('Y-m-d H:i:s.v'),
+            'customer_id' => $draft->party->customerId,
             'currency' => $sums->total->currency->code,
             'tax_included' => (int) $draft->terms->taxIncluded,
             'tax_rounding' => $draft->terms->rounding->value,
-            'customer_name' => $draft->customerName,
+            'customer_name' => $draft->party->name,
             'slip_discount_percent' => $draft->slipDiscount?->percent?->toString(),
             'slip_discount_amount' => $draft->slipDiscount?->amount?->minor,
             'subtotal' => $sums->subtotal->minor,
             'slip_discount' => $sums->slipDiscount->minor,
             'net' => $sums->net->minor,
             'tax_total' => $sums->taxTotal->minor,
-            'total' => $sums->total->minor,
+            'total' => $draft->total()->minor,
             'cash_rounding' => $draft->cashRounding->minor,
             'change_given' => $draft->change->minor,
             'note' => $draft->note,
             'idempotency_key' => $draft->key,
+            'purchase_order' => $draft->party->purchaseOrder,
+            'job' => $draft->party->job,
+            'buyer' => $draft->party->buyer,
+            'exemption' => $draft->party->exempted?->toJson(),
+            'due_date' => $draft->party->due?->format('Y-m-d'),
+            'terms' => $draft->party->terms,
+            'on_account' => $draft->onAccount()->minor,
+            'balance_before' => $draft->party->balanceBefore?->minor,
+            'settlement_discount' => $draft->entry?->settlementDiscount->minor ?? 0,
+            'fee' => $draft->entry?->fee->minor ?? 0,
+            'refers_to_id' => $draft->refersTo,
+            'approval_id' => $draft->approvalId,
         ];
     }
 

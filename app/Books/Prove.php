@@ -21,6 +21,11 @@ final class Prove
 
     private Proof $proof;
 
+    /** @param  iterable<Check>  $others what other rooms have to prove */
+    public function __construct(private readonly iterable $others = [])
+    {
+    }
+
     public function handle(): Proof
     {
         $this->proof = new Proof;
@@ -28,6 +33,10 @@ final class Prove
         $this->series();
         $this->unsealed();
         $this->stock();
+
+        foreach ($this->others as $check) {
+            $check->prove($this->proof);
+        }
 
         return $this->proof;
     }
@@ -41,18 +50,18 @@ final class Prove
 
         foreach ($documents as $document) {
             try {
-                $rows = new DocumentRows((new StoredDocument($document))->redrafted(), $document->number);
+                $draft = (new StoredDocument($document))->redrafted();
+                $rows = new DocumentRows($draft, $document->number);
                 $this->compare($document->label, [$document->getAttributes()], [$rows->document()], ['posted_at']);
                 $this->compare("{$document->label} line", self::attributes($document->lines), $rows->lines($document->id));
                 $this->compare("{$document->label} line tax", self::arrays($lineTaxes->get($document->id)?->all() ?? []), self::byComponent($rows->lineTaxes($document->id)));
                 $this->compare("{$document->label} tax", self::attributes($document->taxes), $rows->taxes($document->id), ['classes', 'on_top_of']);
                 $this->compare("{$document->label} journal", self::attributes($document->journal), $rows->journalLines($document->id));
                 $this->compare("{$document->label} journal sums", self::arrays(array_filter([$entries->get($document->id)])), [$rows->journalEntry($document->id)]);
+                $this->tenders($document, $draft);
             } catch (Throwable $failure) {
                 $this->proof->fault("{$document->label}: {$failure->getMessage()}");
             }
-
-            $this->tenders($document);
         }
 
         $this->proof->checked('documents reckoned again, with their journals', $documents->count());
@@ -70,10 +79,10 @@ final class Prove
         return $rows;
     }
 
-    private function tenders(Document $document): void
+    private function tenders(Document $document, DocumentDraft $draft): void
     {
         $amount = (int) $document->tenders->sum('amount');
-        $this->proof->same($document->label, 'the sum of tenders', $amount, abs($document->total) + $document->cash_rounding);
+        $this->proof->same($document->label, 'the sum of tenders', $amount, abs($draft->tendered()->minor) + $document->cash_rounding);
         $this->proof->same($document->label, 'the change', (int) $document->tenders->sum('given') - $amount, $document->change_given);
     }
 

@@ -7,8 +7,11 @@ namespace Elmstone\Books;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Csv;
 use Elmstone\Shop\House;
+use Elmstone\Staff\Approval;
 use Elmstone\Staff\Staff;
 use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The register of documents, and a document's own page. */
@@ -54,8 +57,18 @@ final class RegisterController
 
     public function show(Document $document, House $house): View
     {
-        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named']);
+        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo']);
 
-        return view('books.document', ['document' => $document, 'house' => $house]);
+        return view('books.document', [
+            'document' => $document,
+            'house' => $house,
+            'trail' => (new PaperTrail($document))->svg(),
+            'customer' => $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'name']),
+            'exempted' => Exempted::fromJson($document->exemption),
+            'approval' => $document->approval_id === null ? null : Approval::query()->with('approver')->find($document->approval_id),
+            'canComeBack' => $document->purpose === Purpose::Payment && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
+            'key' => (string) Str::uuid(),
+        ]);
     }
 }

@@ -67,8 +67,28 @@ final readonly class StoredDocument
             $this->money($document->cash_rounding),
             $this->money($document->change_given),
             $document->idempotency_key,
-            $document->customer_name,
+            $this->party(),
             $document->note,
+            $document->purpose === Purpose::Sale ? null : MoneyEntry::stored($document->purpose, $this->money($document->total), $this->money($document->settlement_discount), $this->money($document->fee)),
+            $document->refers_to_id,
+            $document->approval_id,
+        );
+    }
+
+    private function party(): Party
+    {
+        $document = $this->document;
+
+        return new Party(
+            $document->customer_id,
+            $document->customer_name,
+            $document->purchase_order,
+            $document->job,
+            $document->buyer,
+            Exempted::fromJson($document->exemption),
+            $document->due_date,
+            $document->terms,
+            $document->balance_before === null ? null : $this->money($document->balance_before),
         );
     }
 
@@ -86,7 +106,10 @@ final readonly class StoredDocument
             $line->may_discount,
         ));
 
-        return Reckoner::reckon(Slip::of($this->currency, $this->terms, TaxProfile::of(...$components->all()), array_values($lines->all()), $discount));
+        $exempted = Exempted::fromJson($this->document->exemption);
+        $profile = $exempted?->taxProfile() ?? TaxProfile::of(...$components->all());
+
+        return Reckoner::reckon(Slip::of($this->currency, $this->terms, $profile, array_values($lines->all()), $discount, $exempted?->exemption()));
     }
 
     private function tender(DocumentTender $tender): DraftTender

@@ -43,8 +43,10 @@ final class Location extends Model
      */
     public function assertOpenOn(CarbonImmutable $day): void
     {
+        $day = $day->startOfDay();
+
         if ($day->greaterThan(CarbonImmutable::today())) {
-            throw Refused::because('future_date', 'A sale cannot be dated in the future.');
+            throw Refused::because('future_date', 'Nothing can be dated in the future.');
         }
 
         if ($day->lessThanOrEqualTo($this->closed_through)) {

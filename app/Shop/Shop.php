@@ -17,6 +17,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
+ * @property string $country ISO 3166-1 alpha-2
+ * @property string $postcode
+ * @property string $tax_number
+ * @property string $bank_account printed on statements
+ * @property string|null $finance_percent a month; null: no finance charges
+ * @property int $finance_grace_days
+ * @property int $finance_minimum minor units
+ * @property int $returned_payment_fee minor units
  */
 final class Shop extends Model
 {

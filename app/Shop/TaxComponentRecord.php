@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Tax\TaxComponent;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -25,4 +27,9 @@ final class TaxComponentRecord extends Model
     protected $guarded = [];
 
     protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
+
+    public function toValue(): TaxComponent
+    {
+        return new TaxComponent($this->code, Percentage::of($this->rate), $this->classes, $this->on_top_of);
+    }
 }

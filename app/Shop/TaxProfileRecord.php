@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
-use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Core\Tax\TaxProfile;
 use Illuminate\Database\Eloquent\Collection;
@@ -34,11 +33,6 @@ final class TaxProfileRecord extends Model
 
     public function toValue(): TaxProfile
     {
-        return TaxProfile::of(...$this->components->map(static fn (TaxComponentRecord $component): TaxComponent => new TaxComponent(
-            $component->code,
-            Percentage::of($component->rate),
-            $component->classes,
-            $component->on_top_of,
-        ))->all());
+        return TaxProfile::of(...$this->components->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())->all());
     }
 }

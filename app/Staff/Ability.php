@@ -15,6 +15,15 @@ enum Ability: string
     case SeeJournal = 'see-journal';
     case SeeItems = 'see-items';
     case EditItems = 'edit-items';
+    case SeeCustomers = 'see-customers';
+    case EditCustomers = 'edit-customers';
+    case EditPrices = 'edit-prices';
+    case SeeAccounts = 'see-accounts';
+    case TakePayments = 'take-payments';
+    case StopAccounts = 'stop-accounts';
+    case ManageAccounts = 'manage-accounts';
+    case RunStatements = 'run-statements';
+    case Interchange = 'interchange';
     case ManageStaff = 'manage-staff';
     case PlayDevices = 'play-devices';
 
@@ -22,9 +31,9 @@ enum Ability: string
     public function roles(): array
     {
         return match ($this) {
-            self::Sell, self::SeeDocuments, self::SeeItems, self::PlayDevices => Role::cases(),
-            self::Approve, self::Backdate, self::SeeMargin => [Role::Supervisor, Role::Office, Role::Owner],
-            self::SeeJournal, self::EditItems => [Role::Office, Role::Owner],
+            self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::PlayDevices => Role::cases(),
+            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts => [Role::Supervisor, Role::Office, Role::Owner],
+            self::SeeJournal, self::EditItems, self::EditPrices, self::ManageAccounts, self::RunStatements, self::Interchange => [Role::Office, Role::Owner],
             self::ManageStaff => [Role::Owner],
         };
     }

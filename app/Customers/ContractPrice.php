@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Customers;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Catalogue\Item;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $customer_id
+ * @property int $item_id
+ * @property string $price
+ * @property CarbonImmutable|null $from_date
+ * @property CarbonImmutable|null $until_date
+ * @property string $name
+ * @property-read Item $item
+ */
+final class ContractPrice extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Customers;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A kind of customer, with the price level and discount that go with it.
+ *
+ * @property int $id
+ * @property string $name
+ * @property int|null $price_level_id
+ * @property string|null $discount_percent
+ * @property-read PriceLevel|null $priceLevel
+ */
+final class CustomerType extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return BelongsTo<PriceLevel, $this> */
+    public function priceLevel(): BelongsTo
+    {
+        return $this->belongsTo(PriceLevel::class);
+    }
+}

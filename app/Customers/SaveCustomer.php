@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Customers;
+
+use Elmstone\Core\Money\Refused;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+
+/** Makes or changes a customer. What decides prices, tax and who may buy is put on record. */
+final class SaveCustomer
+{
+    /** Kept on record when they change, by their name on it. */
+    private const RECORDED = ['name' => 'name', 'customer_type_id' => 'type', 'discount_percent' => 'own discount', 'exempt' => 'exempt from', 'certificate' => 'certificate', 'certificate_expires' => 'certificate expires', 'mail' => 'mail', 'phone' => 'phone'];
+
+    public function __construct(private readonly FindDuplicates $duplicates)
+    {
+    }
+
+    /** @throws Refused possible_duplicate, merged, changed_elsewhere */
+    public function handle(?Customer $customer, CustomerDraft $draft, Staff $by, ?int $version = null): Customer
+    {
+        return DB::transaction(function () use ($customer, $draft, $by, $version): Customer {
+            $customer = $customer === null ? new Customer : Customer::query()->lockForUpdate()->findOrFail($customer->id);
+            $this->assertMayChange($customer, $version);
+            $before = $this->recorded($customer);
+            $customer->fill($draft->fields);
+            $this->assertNew($customer, $draft);
+            $customer->number ??= $this->nextNumber();
+            $customer->phone_digits = Naming::phone($customer->phone ?? '');
+            $customer->name_key = Naming::key($customer->name);
+            $customer->version = ($customer->version ?? 0) + 1;
+            $customer->save();
+            $this->besides($customer, $draft);
+            $this->index($customer);
+            $this->record($customer, $before, $by);
+
+            return $customer;
+        }, 3);
+    }
+
+    private function assertMayChange(Customer $customer, ?int $version): void
+    {
+        if ($customer->exists && $customer->isMerged()) {
+            throw Refused::because('merged', 'This customer was merged into another; change that one.');
+        }
+
+        if ($customer->exists && $version !== null && $version !== $customer->version) {
+            throw Refused::because('changed_elsewhere', 'Somebody else has changed this customer meanwhile. Load the page again, then make your change.');
+        }
+    }
+
+    private function assertNew(Customer $customer, CustomerDraft $draft): void
+    {
+        if ($customer->exists || $draft->sureItIsNew) {
+            return;
+        }
+
+        $found = $this->duplicates->handle($customer->name, $customer->phone ?? '', $customer->mail ?? '');
+
+        if ($found->isNotEmpty()) {
+            throw PossibleDuplicate::of($found, $customer->phone ?? '', $customer->mail ?? '');
+        }
+    }
+
+    private function nextNumber(): int
+    {
+        DB::update('UPDATE shop SET last_customer_number = LAST_INSERT_ID(last_customer_number + 1)');
+
+        return (int) DB::scalar('SELECT LAST_INSERT_ID()');
+    }
+
+    private function besides(Customer $customer, CustomerDraft $draft): void
+    {
+        if ($draft->contacts !== null) {
+            $this->contacts($customer, $draft->contacts);
+        }
+
+        if ($draft->addresses !== null) {
+            $customer->addresses()->delete();
+            $customer->addresses()->createMany($draft->addresses);
+        }
+
+        if ($draft->contractPrices !== null) {
+            $customer->contractPrices()->delete();
+            $customer->contractPrices()->createMany($draft->contractPrices);
+        }
+
+        if ($draft->tags !== null) {
+            DB::table('customer_tags')->where('customer_id', $customer->id)->delete();
+            DB::table('customer_tags')->insert(array_map(static fn (string $tag): array => ['customer_id' => $customer->id, 'tag' => $tag], array_values(array_unique($draft->tags))));
+        }
+    }
+
+    /**
+     * Contacts stay, because slips name them; who is not listed any more may not buy any more.
+     *
+     * @param  list<array<string, mixed>>  $contacts
+     */
+    private function contacts(Customer $customer, array $contacts): void
+    {
+        $kept = [];
+
+        foreach ($contacts as $contact) {
+            $known = is_numeric($contact['id'] ?? null) ? $customer->contacts()->whereKey((int) $contact['id'])->first() : null;
+            unset($contact['id']);
+            $known === null ? $known = $customer->contacts()->create($contact) : $known->update([...$contact, 'active' => true]);
+            $kept[] = $known->getKey();
+        }
+
+        $customer->contacts()->whereKeyNot($kept)->update(['active' => false]);
+    }
+
+    private function index(Customer $customer): void
+    {
+        $contacts = $customer->contacts()->where('active', true)->get();
+        $customer->forceFill(['search' => Naming::search(
+            (string) $customer->number, $customer->name, $customer->phone ?? '', preg_replace('/\D/', '', $customer->phone ?? '') ?? '', $customer->mail ?? '', $customer->town ?? '', ...$contacts->flatMap(static fn (Contact $contact): array => [$contact->name, $contact->phone, $contact->mail])->all(),
+        )])->save();
+    }
+
+    /** @return array<string, string> */
+    private function recorded(Customer $customer): array
+    {
+        $written = [];
+
+        foreach (self::RECORDED as $field => $name) {
+            $value = $customer->exists ? $customer->getAttribute($field) : null;
+            $written[$name] = match (true) {
+                is_array($value) => implode(', ', $value),
+                $value instanceof \DateTimeInterface => $value->format('Y-m-d'),
+                is_scalar($value) => (string) $value,
+                default => '',
+            };
+        }
+
+        return $written;
+    }
+
+    /** @param  array<string, string>  $before */
+    private function record(Customer $customer, array $before, Staff $by): void
+    {
+        $rows = [];
+
+        foreach ($customer->wasRecentlyCreated ? [] : $this->recorded($customer->refresh()) as $name => $after) {
+            if ($after !== $before[$name]) {
+                $rows[] = ['customer_id' => $customer->id, 'staff_id' => $by->id, 'what' => $name, 'before' => mb_substr($before[$name], 0, 255), 'after' => mb_substr($after, 0, 255)];
+            }
+        }
+
+        DB::table('customer_changes')->insert($customer->wasRecentlyCreated ? [['customer_id' => $customer->id, 'staff_id' => $by->id, 'what' => 'made', 'before' => '', 'after' => $customer->name]] : $rows);
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables;
+
+use Elmstone\Core\Receivables\FinanceCharge;
+
+/** What an account would be charged with for being late. */
+final readonly class LatenessRow
+{
+    public function __construct(public HouseAccount $account, public FinanceCharge $charge, public bool $chargedAlready)
+    {
+    }
+}

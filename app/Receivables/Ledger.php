@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\ItemKind;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+
+/**
+ * The receivables ledger: the only place that writes open items, allocations and balances. Always under the lock of the accounts concerned,
+ * which is taken before anything else is read in the transaction.
+ */
+final class Ledger
+{
+    private const ROWS_AT_ONCE = 500;
+
+    /** @throws Refused not_an_account */
+    public function lock(int $customer): HouseAccount
+    {
+        return $this->lockIfAny($customer) ?? throw Refused::because('not_an_account', 'This customer has no house account. Open one first.');
+    }
+
+    public function lockIfAny(int $customer): ?HouseAccount
+    {
+        $this->assertInside();
+
+        return HouseAccount::query()->where('customer_id', $customer)->lockForUpdate()->first();
+    }
+
+    /**
+     * In the order of their ids, so that two who want the same never wait for each other.
+     *
+     * @param  array<int>  $customers
+     * @return Collection<int, HouseAccount>
+     */
+    public function lockAll(array $customers): Collection
+    {
+        $this->assertInside();
+
+        return HouseAccount::query()->whereIn('customer_id', $customers)->orderBy('customer_id')->lockForUpdate()->get()->keyBy('customer_id');
+    }
+
+    /**
+     * Enters documents of one account in the order given.
+     *
+     * @param  list<LedgerEntry>  $entries
+     */
+    public function enter(HouseAccount $account, array $entries): void
+    {
+        $rows = [];
+        $balance = $account->balance;
+
+        foreach ($entries as $entry) {
+            $effect = $entry->draft->onAccount();
+
+            if ($effect->isZero()) {
+                continue;
+            }
+
+            $day = $entry->draft->businessDate;
+            $balance += $effect->minor;
+            $rows[] = [
+                'document_id' => $entry->documentId,
+                'customer_id' => $account->customer_id,
+                'label' => '',
+                'kind' => ($effect->isPositive() ? ItemKind::Charge : ItemKind::Credit)->value,
+                'purpose' => $entry->draft->purpose()->value,
+                'business_date' => $day->format('Y-m-d'),
+                'due_date' => ($entry->draft->party->due ?? $day)->format('Y-m-d'),
+                'discount_percent' => $effect->isPositive() ? $entry->terms?->discount?->toString() : null,
+                'discount_until' => $effect->isPositive() ? $entry->terms?->discountUntil($day)?->format('Y-m-d') : null,
+                'amount' => abs($effect->minor),
+                'open' => abs($effect->minor),
+                'moved_on' => $day->format('Y-m-d'),
+            ];
+        }
+
+        $this->write($rows);
+        $account->forceFill(['balance' => $balance])->save();
+    }
+
+    /** @param  list<array<string, scalar|null>>  $rows */
+    private function write(array $rows): void
+    {
+        $labels = $rows === [] ? [] : DB::table('documents')->whereIn('id', array_column($rows, 'document_id'))->pluck('label', 'id')->all();
+
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('open_items')->insert(array_map(static fn (array $row): array => [...$row, 'label' => $labels[$row['document_id']]], $chunk));
+        }
+    }
+
+    /**
+     * Sets parts of one credit against charges.
+     *
+     * @param  array<int, int>  $parts minor units by the charge's document id
+     *
+     * @throws Refused over_allocated, not_open
+     */
+    public function allocate(HouseAccount $account, int $credit, array $parts, Setting $setting): void
+    {
+        $parts = array_filter($parts, static fn (int $amount): bool => $amount !== 0);
+
+        if ($parts === []) {
+            return;
+        }
+
+        $items = $this->itemsOf($account, [$credit, ...array_keys($parts)]);
+        $this->assertFits($items, $credit, $parts);
+        $rows = [];
+
+        foreach ($parts as $charge => $amount) {
+            $rows[] = $this->row($account->customer_id, $credit, $charge, $amount, $setting);
+        }
+
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('allocations')->insert($chunk);
+        }
+
+        $this->move([$credit => array_sum($parts)] + $parts, $setting->day);
+    }
+
+    /**
+     * Takes allocations back, each by a row of its own.
+     *
+     * @param  iterable<AllocationRecord>  $allocations
+     *
+     * @throws Refused already_taken_back
+     */
+    public function takeBack(HouseAccount $account, iterable $allocations, Setting $setting): void
+    {
+        $rows = [];
+        $moves = [];
+
+        foreach ($allocations as $allocation) {
+            if ($allocation->takes_back_id !== null || AllocationRecord::query()->where('takes_back_id', $allocation->id)->exists()) {
+                throw Refused::because('already_taken_back', 'This was taken back already.');
+            }
+
+            $rows[] = [...$this->row($account->customer_id, $allocation->credit_id, $allocation->charge_id, -$allocation->amount, $setting), 'takes_back_id' => $allocation->id];
+            $moves[$allocation->credit_id] = ($moves[$allocation->credit_id] ?? 0) - $allocation->amount;
+            $moves[$allocation->charge_id] = ($moves[$allocation->charge_id] ?? 0) - $allocation->amount;
+        }
+
+        DB::table('allocations')->insert($rows);
+        $this->move($moves, $setting->day);
+    }
+
+    /**
+     * @param  array<int>  $documents
+     * @return Collection<int, OpenItemRecord> by document id
+     */
+    private function itemsOf(HouseAccount $account, array $documents): Collection
+    {
+        return OpenItemRecord::query()->where('customer_id', $account->customer_id)->whereIn('document_id', $documents)->lockForUpdate()->get()->keyBy('document_id');
+    }
+
+    /**
+     * @param  Collection<int, OpenItemRecord>  $items
+     * @param  array<int, int>  $parts
+     */
+    private function assertFits(Collection $items, int $credit, array $parts): void
+    {
+        $from = $items->get($credit);
+
+        if ($from === null || $from->kind !== ItemKind::Credit || $from->open < array_sum($parts)) {
+            throw Refused::because('over_allocated', 'Somebody else has used this credit meanwhile. Here is how the account stands now.');
+        }
+
+        foreach ($parts as $charge => $amount) {
+            $item = $items->get($charge);
+
+            if ($item === null || $item->kind !== ItemKind::Charge || $amount < 0 || $item->open < $amount) {
+                throw Refused::because('not_open', ($item->label ?? 'An item').' is not open for that much any more: somebody else has posted on it meanwhile. Here is how the account stands now.');
+            }
+        }
+    }
+
+    /** @return array<string, scalar|null> */
+    private function row(int $customer, int $credit, int $charge, int $amount, Setting $setting): array
+    {
+        return [
+            'customer_id' => $customer, 'credit_id' => $credit, 'charge_id' => $charge, 'amount' => $amount, 'business_date' => $setting->day->format('Y-m-d'),
+            'staff_id' => $setting->staffId, 'reason' => $setting->reason, 'takes_back_id' => null, 'act' => $setting->act,
+        ];
+    }
+
+    /** @param  array<int, int>  $settled minor units by document: so much less of it is open */
+    private function move(array $settled, CarbonImmutable $day): void
+    {
+        ksort($settled);
+
+        foreach (array_chunk($settled, self::ROWS_AT_ONCE, true) as $chunk) {
+            $cases = implode(' ', array_map(static fn (int $document, int $amount): string => "WHEN {$document} THEN {$amount}", array_keys($chunk), $chunk));
+            DB::update(
+                "UPDATE open_items SET `open` = `open` - CASE document_id {$cases} END, moved_on = GREATEST(moved_on, ?) WHERE document_id IN (".implode(', ', array_keys($chunk)).')',
+                [$day->format('Y-m-d')],
+            );
+        }
+    }
+
+    private function assertInside(): void
+    {
+        if (DB::transactionLevel() === 0) {
+            throw new LogicException('Accounts are locked inside a transaction.');
+        }
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables;
+
+use Elmstone\Core\Money\Refused;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\Naming;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes two customers one. What is open, notes, people, addresses, tags and contract prices go over; documents keep whom they were made for. The account of the
+ * one that goes is closed; where only that one had an account, the other gets it.
+ */
+final class MergeCustomers
+{
+    public function __construct(private readonly Ledger $ledger)
+    {
+    }
+
+    /** @throws Refused same, merged */
+    public function handle(Customer $from, Customer $into, Staff $by): void
+    {
+        DB::transaction(function () use ($from, $into, $by): void {
+            $accounts = $this->ledger->lockAll([$from->id, $into->id]);
+            $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+            $this->assertMayMerge($from, $into, $both->contains(static fn (Customer $customer): bool => $customer->isMerged()));
+            $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
+            $this->rows($from->id, $into->id);
+            $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
+            $into->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])->save();
+            DB::table('customer_changes')->insert([
+                ['customer_id' => $from->id, 'staff_id' => $by->id, 'what' => 'merged', 'before' => '', 'after' => "into {$into->number} {$into->name}"],
+                ['customer_id' => $into->id, 'staff_id' => $by->id, 'what' => 'merged', 'before' => '', 'after' => "took over {$from->number} {$from->name}"],
+            ]);
+        }, 3);
+    }
+
+    private function assertMayMerge(Customer $from, Customer $into, bool $merged): void
+    {
+        match (true) {
+            $from->id === $into->id => throw Refused::because('same', 'That is the same customer.'),
+            $merged => throw Refused::because('merged', 'One of the two was merged already.'),
+            default => null,
+        };
+    }
+
+    private function accounts(?HouseAccount $from, ?HouseAccount $into, Customer $customer): void
+    {
+        if ($from === null) {
+            return;
+        }
+
+        $into ??= HouseAccount::query()->create([...$from->getAttributes(), 'customer_id' => $customer->id, 'balance' => 0, 'version' => 1]);
+        DB::table('open_items')->where('customer_id', $from->customer_id)->update(['customer_id' => $into->customer_id]);
+        $into->forceFill(['balance' => $into->balance + $from->balance, 'version' => $into->version + 1])->save();
+        $from->forceFill(['balance' => 0, 'stopped' => true, 'stop_reason' => "merged into {$customer->number}", 'version' => $from->version + 1])->save();
+    }
+
+    private function rows(int $from, int $into): void
+    {
+        foreach (['contacts', 'customer_addresses', 'customer_notes', 'calls'] as $table) {
+            DB::table($table)->where('customer_id', $from)->update(['customer_id' => $into]);
+        }
+
+        // The other's own contract price for an item wins.
+        DB::table('contract_prices')->where('customer_id', $from)->whereNotIn('item_id', DB::table('contract_prices')->where('customer_id', $into)->pluck('item_id'))->update(['customer_id' => $into]);
+        DB::statement('INSERT IGNORE INTO customer_tags (customer_id, tag) SELECT ?, tag FROM customer_tags WHERE customer_id = ?', [$into, $from]);
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Sets a credit against other items than it is set against now: unused credit is used, a payment on the wrong invoice is moved. What stood before is taken
+ * back by rows of its own, so that everything stays on record.
+ */
+final class SpreadCredit
+{
+    public function __construct(private readonly Ledger $ledger, private readonly House $house)
+    {
+    }
+
+    /**
+     * @param  array<string, Money>  $wanted what is to be on which item when it is done, by its number
+     *
+     * @throws Refused not_a_credit, not_open, over_item, over_payment, reason_missing
+     */
+    public function handle(OpenItemRecord $credit, array $wanted, string $reason, string $act, Staff $by): void
+    {
+        DB::transaction(function () use ($credit, $wanted, $reason, $act, $by): void {
+            $account = $this->ledger->lock($credit->customer_id);
+
+            if (AllocationRecord::query()->where('act', $act)->exists()) {
+                return;
+            }
+
+            $credit = OpenItemRecord::query()->findOrFail($credit->document_id);
+
+            if ($credit->kind !== ItemKind::Credit) {
+                throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
+            }
+
+            $this->set($account, $credit, $wanted, Setting::by($by, CarbonImmutable::today(), $act, $reason));
+        }, 3);
+    }
+
+    /** @param  array<string, Money>  $wanted */
+    private function set(HouseAccount $account, OpenItemRecord $credit, array $wanted, Setting $setting): void
+    {
+        $standing = self::standing($credit->document_id);
+        $changed = $standing->filter(static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor !== $allocation->amount);
+
+        if ($changed->isNotEmpty() && trim($setting->reason) === '') {
+            throw Refused::because('reason_missing', 'Say why it is moved: the reason is kept.');
+        }
+
+        $this->ledger->takeBack($account, $changed, $setting);
+        $fresh = array_diff_key($wanted, $standing->diff($changed)->keyBy('charge.label')->all());
+        $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day);
+        $left = $this->house->money((int) OpenItemRecord::query()->whereKey($credit->document_id)->value('open'));
+        $spread = $items->withoutDiscounts()->spread($left, $fresh);
+        $this->ledger->allocate($account, $credit->document_id, $items->parts($spread), $setting);
+    }
+
+    /**
+     * What a credit is set against now: set and not taken back.
+     *
+     * @return Collection<int, AllocationRecord>
+     */
+    public static function standing(int $credit): Collection
+    {
+        return AllocationRecord::query()->with('charge')->where('credit_id', $credit)->whereNull('takes_back_id')
+            ->whereNotIn('id', DB::table('allocations')->where('credit_id', $credit)->whereNotNull('takes_back_id')->select('takes_back_id'))
+            ->orderBy('id')->get();
+    }
+}
