@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\SecurityHeaders;
@@ -17,6 +18,7 @@ return Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Books/Console',
         __DIR__.'/../app/Foundation/Console',
         BenchCommand::class,
+        AccountsCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

@@ -7,9 +7,20 @@ use Elmstone\Catalogue\ItemController;
 use Elmstone\Counter\CounterController;
 use Elmstone\Counter\LineController;
 use Elmstone\Counter\SettleController;
+use Elmstone\Counter\WhoController;
+use Elmstone\Customers\CustomerController;
+use Elmstone\Customers\CustomerTypeController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Foundation\Http\DesignController;
+use Elmstone\Interchange\BankController;
+use Elmstone\Interchange\CustomersCsvController;
+use Elmstone\Interchange\UblController;
 use Elmstone\Paper\PaperController;
+use Elmstone\Receivables\AccountController;
+use Elmstone\Receivables\AgeingController;
+use Elmstone\Receivables\FinanceChargeController;
+use Elmstone\Receivables\PaymentController;
+use Elmstone\Receivables\StatementController;
 use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
 use Illuminate\Support\Facades\Route;
@@ -48,6 +59,12 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::post('/cash', [SettleController::class, 'cash'])->name('cash');
             Route::post('/cheque', [SettleController::class, 'cheque'])->name('cheque');
             Route::post('/paper', [SettleController::class, 'paper'])->name('paper');
+            Route::post('/charge', [SettleController::class, 'charge'])->name('charge');
+            Route::post('/charge/approve', [SettleController::class, 'approveCharge'])->name('charge.approve');
+            Route::post('/on-account', [SettleController::class, 'onAccount'])->name('on-account');
+            Route::post('/customer', [WhoController::class, 'put'])->name('customer');
+            Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
+            Route::post('/party', [WhoController::class, 'party'])->name('party');
             Route::post('/card', [SettleController::class, 'card'])->name('card');
             Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->whereNumber('card')->name('card.ask');
             Route::post('/card/{card}/key', [SettleController::class, 'key'])->whereNumber('card')->name('card.key');
@@ -63,8 +80,91 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/documents/{document}/invoice', [PaperController::class, 'invoice'])->name('paper.invoice');
         Route::get('/documents/{document}/invoice.pdf', [PaperController::class, 'invoicePdf'])->name('paper.invoice-pdf');
         Route::get('/documents/{document}/receipt.pdf', [PaperController::class, 'receiptPdf'])->name('paper.receipt-pdf');
+        Route::get('/documents/{document}/invoice.xml', [UblController::class, 'show'])->name('documents.ubl');
         Route::post('/documents/{document}/print', [PaperController::class, 'print'])->name('paper.print');
         Route::post('/documents/{document}/mail', [PaperController::class, 'mail'])->name('paper.mail');
+    });
+
+    Route::middleware('can:see-customers')->group(function (): void {
+        Route::get('/customers', [CustomerController::class, 'index'])->name('customers');
+        Route::get('/customers/new', [CustomerController::class, 'create'])->middleware('can:edit-customers')->name('customers.create');
+        Route::get('/customers/{customer}', [CustomerController::class, 'show'])->whereNumber('customer')->name('customers.show');
+        Route::get('/customers/types', [CustomerTypeController::class, 'index'])->middleware('can:edit-prices')->name('customers.types');
+        Route::post('/customers/types', [CustomerTypeController::class, 'saveType'])->middleware('can:edit-prices')->name('customers.types.save');
+        Route::post('/customers/levels', [CustomerTypeController::class, 'saveLevel'])->middleware('can:edit-prices')->name('customers.levels.save');
+        Route::post('/customers/level-prices', [CustomerTypeController::class, 'savePrice'])->middleware('can:edit-prices')->name('customers.level-prices.save');
+        Route::get('/customers/{customer}/scan', [CustomerController::class, 'scan'])->whereNumber('customer')->name('customers.scan');
+        Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])->whereNumber('customer')->middleware('can:sell')->name('counter.sell-to');
+    });
+
+    Route::middleware('can:edit-customers')->group(function (): void {
+        Route::post('/customers', [CustomerController::class, 'store'])->name('customers.store');
+        Route::get('/customers/{customer}/change', [CustomerController::class, 'edit'])->whereNumber('customer')->name('customers.edit');
+        Route::post('/customers/{customer}', [CustomerController::class, 'update'])->whereNumber('customer')->name('customers.update');
+        Route::post('/customers/{customer}/notes', [CustomerController::class, 'note'])->whereNumber('customer')->name('customers.note');
+        Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->whereNumber(['customer', 'note'])->name('customers.note-gone');
+    });
+
+    Route::middleware('can:see-accounts')->group(function (): void {
+        Route::get('/accounts', [AgeingController::class, 'index'])->name('accounts');
+        Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])->name('accounts.ageing.csv');
+        Route::get('/accounts/{customer}', [AccountController::class, 'show'])->whereNumber('customer')->name('accounts.show');
+        Route::get('/accounts/{customer}/account.csv', [AccountController::class, 'csv'])->whereNumber('customer')->name('accounts.csv');
+        Route::get('/accounts/{customer}/statement', [StatementController::class, 'preview'])->whereNumber('customer')->name('statements.preview');
+        Route::get('/accounts/{customer}/statement.pdf', [StatementController::class, 'pdf'])->whereNumber('customer')->name('statements.pdf');
+    });
+
+    Route::middleware('can:take-payments')->group(function (): void {
+        Route::get('/accounts/cheques', [PaymentController::class, 'sheet'])->name('accounts.cheques');
+        Route::get('/accounts/cheques/find', [PaymentController::class, 'sheetFind'])->name('accounts.cheques.find');
+        Route::post('/accounts/cheques', [PaymentController::class, 'sheetStore'])->name('accounts.cheques.store');
+        Route::get('/accounts/calls', [AgeingController::class, 'calls'])->name('accounts.calls');
+
+        Route::prefix('/accounts/{customer}')->whereNumber('customer')->name('accounts.')->group(function (): void {
+            Route::get('/payment', [PaymentController::class, 'show'])->name('payment');
+            Route::post('/payment/draw', [PaymentController::class, 'draw'])->name('payment.draw');
+            Route::post('/payment', [PaymentController::class, 'store'])->name('payment.store');
+            Route::get('/items/{document}', [PaymentController::class, 'spread'])->name('spread');
+            Route::post('/items/{document}/draw', [PaymentController::class, 'drawSpread'])->name('spread.draw');
+            Route::post('/items/{document}', [PaymentController::class, 'storeSpread'])->name('spread.store');
+            Route::post('/items/{document}/returned', [PaymentController::class, 'bounce'])->name('bounce');
+            Route::post('/calls', [AgeingController::class, 'call'])->name('call');
+        });
+    });
+
+    Route::post('/accounts/{customer}/stop', [AccountController::class, 'stop'])->whereNumber('customer')->middleware('can:stop-accounts')->name('accounts.stop');
+
+    Route::middleware('can:manage-accounts')->prefix('/accounts/{customer}')->whereNumber('customer')->group(function (): void {
+        Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
+        Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
+        Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
+        Route::post('/merge', [AccountController::class, 'merge'])->name('customers.merge');
+    });
+
+    Route::middleware('can:run-statements')->group(function (): void {
+        Route::get('/statements', [StatementController::class, 'index'])->name('statements');
+        Route::post('/statements', [StatementController::class, 'begin'])->name('statements.begin');
+        Route::get('/statements/runs/{run}', [StatementController::class, 'show'])->name('statements.run');
+        Route::post('/statements/runs/{run}/step', [StatementController::class, 'step'])->name('statements.step');
+        Route::post('/statements/runs/{run}/stop', [StatementController::class, 'stop'])->name('statements.stop');
+        Route::post('/statements/runs/{run}/go-on', [StatementController::class, 'goOn'])->name('statements.go-on');
+        Route::get('/statements/runs/{run}/print.pdf', [StatementController::class, 'printFile'])->name('statements.print');
+        Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->whereNumber('statement')->name('statements.again');
+        Route::get('/finance-charges', [FinanceChargeController::class, 'index'])->name('finance-charges');
+        Route::post('/finance-charges', [FinanceChargeController::class, 'post'])->name('finance-charges.post');
+        Route::post('/finance-charges/settings', [FinanceChargeController::class, 'settings'])->middleware('can:manage-accounts')->name('finance-charges.settings');
+    });
+
+    Route::middleware('can:interchange')->group(function (): void {
+        Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
+        Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
+        Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');
+        Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name('customers.import.bring-in');
+        Route::get('/bank', [BankController::class, 'index'])->name('bank');
+        Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
+        Route::get('/bank/{file}', [BankController::class, 'show'])->whereNumber('file')->name('bank.file');
+        Route::post('/bank/{file}/entries/{entry}', [BankController::class, 'assign'])->whereNumber(['file', 'entry'])->name('bank.assign');
+        Route::post('/bank/{file}/post', [BankController::class, 'post'])->whereNumber('file')->name('bank.post');
     });
 
     Route::get('/items', [ItemController::class, 'index'])->middleware('can:see-items')->name('items');

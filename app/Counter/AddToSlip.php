@@ -6,7 +6,6 @@ namespace Elmstone\Counter;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
-use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 
@@ -70,8 +69,6 @@ final class AddToSlip
             throw Refused::because('full', 'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.');
         }
 
-        $quote = PriceBooks::of($item)->quote($quantity, $slip->day());
-
         return LineOnSlip::query()->create([
             'slip_id' => $slip->id,
             'position' => (int) $slip->lines->max('position') + 1,
@@ -79,13 +76,9 @@ final class AddToSlip
             'code' => $item->code,
             'description' => $item->description,
             'department_id' => $item->department_id,
-            'quantity' => $quantity->toString(),
             'unit' => $item->unit->value,
-            'unit_price' => $quote->price->toString(),
             'price_per' => $item->price_per,
-            'price_rule' => $quote->rule,
-            'price_source' => $quote->source->name ?? '',
-            'list_price' => $quote->list->toString(),
+            ...LinePricing::afresh($item, $quantity, $slip),
             'tax_class' => $item->tax_class,
             'may_discount' => $item->takesDiscount(),
             'floor_price' => $item->floor_price,
@@ -95,7 +88,7 @@ final class AddToSlip
 
     private function raise(LineOnSlip $line, Item $item, Quantity $quantity, Slip $slip): int
     {
-        $line->update(LinePricing::forQuantity($line, $item, Quantity::of($line->quantity)->plus($quantity), $slip->day()));
+        $line->update(LinePricing::forQuantity($line, $item, Quantity::of($line->quantity)->plus($quantity), $slip));
 
         return $line->id;
     }

@@ -39,9 +39,9 @@ final class ChangeLine
     private function columns(Slip $slip, LineOnSlip $line, LineEdit $edit): array
     {
         return match (true) {
-            $edit->quantity !== null => LinePricing::forQuantity($line, $line->item, EntryText::quantity($edit->quantity), $slip->day()),
+            $edit->quantity !== null => LinePricing::forQuantity($line, $line->item, EntryText::quantity($edit->quantity), $slip),
             $edit->price !== null => $this->price($slip, $line, $edit->price),
-            $edit->discount !== null => Reductions::columns($this->discount($line, $edit->discount)),
+            $edit->discount !== null => [...Reductions::columns($this->discount($line, $edit->discount)), 'standing_discount' => false],
             $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
             default => [],
         };
@@ -55,10 +55,10 @@ final class ChangeLine
     private function price(Slip $slip, LineOnSlip $line, string $typed): array
     {
         if (trim($typed) === '' && $line->item !== null) {
-            return LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip->day());
+            return LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip, $line->standing_discount || $line->takesNoDiscountYet());
         }
 
-        return ['unit_price' => UnitPrice::of(TypedNumber::plain($typed))->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => ''];
+        return ['unit_price' => UnitPrice::of(TypedNumber::plain($typed))->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => '', ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : []];
     }
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction

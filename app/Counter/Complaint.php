@@ -6,13 +6,15 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceCheck;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\PossibleDuplicate;
 
 /** What was refused, where it was typed, and what was typed: it stands beside the field until it is mended. */
 final readonly class Complaint
 {
     private const APPROVABLE = [PriceCheck::BelowFloor->value, PriceCheck::BelowCost->value, 'slip_discount', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing'];
 
-    private function __construct(private string $field, private string $rule, private string $message, private string $typed)
+    private function __construct(private string $field, private string $rule, private string $message, private string $typed, private ?Refused $refused = null)
     {
     }
 
@@ -23,7 +25,7 @@ final readonly class Complaint
 
     public static function about(string $field, Refused $refused, string $typed): self
     {
-        return new self($field, $refused->rule, $refused->getMessage(), $typed);
+        return new self($field, $refused->rule, $refused->getMessage(), $typed, $refused);
     }
 
     public function exists(): bool
@@ -56,6 +58,12 @@ final readonly class Complaint
     public function typedOr(string $field, string $otherwise): string
     {
         return $this->on($field) ? $this->typed : $otherwise;
+    }
+
+    /** @return list<Customer> who may be meant, where a new customer is like them */
+    public function duplicates(): array
+    {
+        return $this->refused instanceof PossibleDuplicate ? array_values($this->refused->found->all()) : [];
     }
 
     public function isApprovable(): bool

@@ -9,9 +9,14 @@ use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerSearch;
+use Elmstone\Receivables\AccountFound;
+use Elmstone\Receivables\FindAccounts;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -38,6 +43,15 @@ final class CounterController
         return redirect()->route('counter.show', (string) Str::uuid());
     }
 
+    /** A fresh slip with this customer on it. */
+    public function sellTo(Request $request, Customer $customer, PutCustomer $put): RedirectResponse
+    {
+        $slip = (string) Str::uuid();
+        $put->handle($slip, $this->page->act($request), $customer);
+
+        return redirect()->route('counter.show', $slip);
+    }
+
     public function show(Request $request, string $slip): View|RedirectResponse
     {
         $data = $this->page->whole($slip, $this->page->act($request));
@@ -48,7 +62,7 @@ final class CounterController
     }
 
     /** What the entry line offers while it is typed into. */
-    public function find(Request $request, string $slip, ItemSearch $search, AtTill $atTill, House $house): View
+    public function find(Request $request, string $slip, ItemSearch $search, FindAccounts $customers, AtTill $atTill, House $house): View
     {
         $typed = $request->string('q')->trim()->value();
         $refused = null;
@@ -59,25 +73,39 @@ final class CounterController
             $entry = EntryText::read('');
         }
 
-        $day = Slip::query()->where('key', $slip)->first()?->day() ?? Carbon::today()->toImmutable();
-        $items = mb_strlen($entry->text) < 2 ? collect() : $search->find($entry->text, 7);
+        $onSlip = Slip::query()->with('customer.type.priceLevel')->where('key', $slip)->first();
+        $day = $onSlip?->day() ?? Carbon::today()->toImmutable();
+        $terms = $onSlip?->priceTerms();
+        $items = mb_strlen($entry->text) < 2 ? new Collection : $search->find($entry->text, 7);
+        $terms?->preload($items->modelKeys());
 
         return view('counter.found', [
             'typed' => $typed,
             'entry' => $entry,
             'refused' => $refused,
-            'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item)->quote($entry->quantity, $day)]),
+            'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)]),
+            'customers' => $this->customers($entry->text, $customers),
             'documents' => $this->documents($entry->text),
             'here' => $atTill->till()->location,
             'house' => $house,
         ]);
     }
 
-    public function add(Request $request, string $slip, AddToSlip $add): Response
+    /** What is no item but names one customer beyond doubt puts that customer on the slip: people type on without looking at the list. */
+    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put): Response
     {
         $item = $request->filled('item') ? $request->integer('item') : null;
+        $typed = $request->string('entry')->value();
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static fn (Act $act): AddedLine => $add->handle($slip, $act, $request->string('entry')->value(), $item));
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put): AddedLine|Slip {
+            try {
+                return $add->handle($slip, $act, $typed, $item);
+            } catch (Refused $refused) {
+                $customer = $refused->rule === 'not_found' ? $customers->one($typed) : null;
+
+                return $customer === null ? throw $refused : $put->handle($slip, $act, $customer);
+            }
+        });
     }
 
     public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add): Response
@@ -144,6 +172,12 @@ final class CounterController
 
             return null;
         });
+    }
+
+    /** @return list<AccountFound> */
+    private function customers(string $text, FindAccounts $search): array
+    {
+        return mb_strlen($text) < 2 || str_contains($text, '×') ? [] : $search->find($text, 4);
     }
 
     /** @return iterable<Document> documents whose number was typed */

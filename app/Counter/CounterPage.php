@@ -10,6 +10,7 @@ use Elmstone\Books\Document;
 use Elmstone\Catalogue\Department;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Customers\CustomerType;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
 use Elmstone\Foundation\Show;
@@ -87,6 +88,7 @@ final class CounterPage
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
             'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
             'cleared' => Slip::query()->where('location_id', $act->till->location_id)->where('till_id', $act->till->id)->where('state', SlipState::Cleared)->where('updated_at', '>', now()->subHour())->latest('updated_at')->first(),
+            'customerTypes' => CustomerType::query()->orderBy('name')->get(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
     }
@@ -109,6 +111,7 @@ final class CounterPage
             'tabs' => $others->where('till_id', $act->till->id),
             'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
             'letters' => $this->letters(),
+            'exemptionRunOut' => $slip->customer?->claimsExemption() === true && ! $slip->customer->isExemptOn($slip->day()),
             'available' => $this->available($slip),
         ];
     }
@@ -136,7 +139,7 @@ final class CounterPage
         return new DisplayContent(
             array_values($lines->take(-12)->all()),
             Show::money($reckoned->sums->taxTotal),
-            Show::money($reckoned->sums->total),
+            Show::money($reckoned->payable()),
             Show::money($reckoned->outstanding()),
             $reckoned->settlement?->change->isPositive() === true ? Show::money($reckoned->settlement->change) : '',
         );

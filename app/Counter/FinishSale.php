@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Paper\IssuePaper;
@@ -21,10 +22,21 @@ final class FinishSale
         $document = Document::query()->with(['tenders', 'lines', 'taxes', 'location', 'till', 'staff'])->findOrFail($documentId);
         $slip = Slip::query()->where('document_id', $documentId)->firstOrFail();
 
-        if ($document->tenders->contains('kind', TenderKind::Cash)) {
+        if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id])->where('kind', TenderKind::Cash)->exists()) {
             $this->drawer->open($act->till);
         }
 
+        $receipt = $slip->receipt_id === null ? null : Document::query()->findOrFail($slip->receipt_id);
+
+        $this->paper($slip, $document, $act);
+
+        if ($receipt !== null) {
+            $this->paper($slip, $receipt, $act);
+        }
+    }
+
+    private function paper(Slip $slip, Document $document, Act $act): void
+    {
         match ($slip->paper) {
             PaperWay::Print => $this->issue->print($document, $act->till, $act->by),
             PaperWay::Mail => $this->issue->mail($document, $slip->mail_to, $act->by),

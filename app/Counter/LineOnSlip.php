@@ -35,6 +35,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $list_price
  * @property string|null $discount_percent
  * @property int|null $discount_amount
+ * @property bool $standing_discount the discount is the customer's own
  * @property string $tax_class
  * @property bool $may_discount
  * @property string|null $floor_price
@@ -52,7 +53,7 @@ final class LineOnSlip extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'price_per' => 'int'];
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'standing_discount' => 'bool', 'price_per' => 'int'];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
@@ -94,6 +95,11 @@ final class LineOnSlip extends Model
     /** Whether nothing was changed by hand, so that the same item scanned again just adds to it. */
     public function isUntouched(): bool
     {
-        return $this->price_rule !== PriceRule::Typed && $this->discount_percent === null && $this->discount_amount === null && $this->note === '';
+        return $this->price_rule !== PriceRule::Typed && ($this->standing_discount || $this->takesNoDiscountYet()) && $this->note === '';
+    }
+
+    public function takesNoDiscountYet(): bool
+    {
+        return $this->discount_percent === null && $this->discount_amount === null;
     }
 }

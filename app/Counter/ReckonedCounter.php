@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigRational;
+use Elmstone\Books\Exempted;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -34,6 +35,9 @@ final readonly class ReckonedCounter
 
     public TaxTerms $terms;
 
+    /** What the customer need not pay; null: nothing. */
+    public ?Exempted $exempted;
+
     private TaxProfile $profile;
 
     /** @var array<int, int> each line's place on the slip, by its id */
@@ -42,11 +46,12 @@ final readonly class ReckonedCounter
     private function __construct(public Slip $slip, private House $house)
     {
         $this->terms = $house->taxTerms();
+        $this->exempted = SlipParty::exempted($slip);
         $this->profile = $slip->location->taxProfile->toValue();
         $currency = $house->currency();
         $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
         $this->places = array_flip(array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
-        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency)));
+        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption()));
         [$this->settlement, $this->overTendered] = $this->settle();
     }
 
@@ -74,6 +79,10 @@ final readonly class ReckonedCounter
             $tenders[] = Tender::of(TenderKind::Cheque, $this->house->money($this->slip->cheque));
         }
 
+        if ($this->slip->charge !== null) {
+            $tenders[] = Tender::of(TenderKind::HouseAccount, $this->house->money($this->slip->charge));
+        }
+
         if ($this->slip->cash !== null) {
             $tenders[] = Tender::of(TenderKind::Cash, $this->house->money($this->slip->cash));
         }
@@ -92,6 +101,35 @@ final readonly class ReckonedCounter
         return $this->slip->cards->first(static fn (CardPayment $card): bool => $card->state->isOpen());
     }
 
+    /** What is paid towards the house account with this slip. */
+    public function onAccount(): Money
+    {
+        return $this->house->money($this->slip->on_account ?? 0);
+    }
+
+    /** All that is settled here: what is sold, and what is paid towards the account. */
+    public function payable(): Money
+    {
+        return $this->sums->total->plus($this->onAccount());
+    }
+
+    /** The most that can still be charged to the account: what is sold and not settled otherwise. */
+    public function chargeable(): Money
+    {
+        $others = Money::sum(array_map(
+            static fn (Tender $tender): Money => $tender->amount,
+            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::HouseAccount),
+        ), $this->house->currency());
+        $left = Money::min($this->payable()->minus($others), $this->sums->total);
+
+        return $left->isNegative() ? $this->house->money(0) : $left;
+    }
+
+    public function charge(): ?ChargeCheck
+    {
+        return $this->slip->charge === null ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge));
+    }
+
     /** What is left when all but cash is counted. */
     public function dueInCash(): Money
     {
@@ -100,7 +138,7 @@ final readonly class ReckonedCounter
             array_filter($this->tenders(), static fn (Tender $tender): bool => ! $tender->isCash()),
         ), $this->house->currency());
 
-        return $this->sums->total->minus($others);
+        return $this->payable()->minus($others);
     }
 
     public function outstanding(): Money
@@ -163,7 +201,7 @@ final readonly class ReckonedCounter
         $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
         $below = $slip->lines->first(fn (LineOnSlip $line): bool => $this->check($line) !== PriceCheck::Fine && ! $this->isApproved($line));
 
-        if ($slip->lines->isEmpty()) {
+        if ($slip->lines->isEmpty() && $slip->on_account === null) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
         }
 
@@ -181,6 +219,20 @@ final readonly class ReckonedCounter
 
         if ($this->overTendered !== null) {
             $found[] = $this->overTendered;
+        }
+
+        if ($slip->customer?->isMerged() === true) {
+            $found[] = Refused::because('customer_merged', "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.");
+        }
+
+        if ($slip->charge !== null && $slip->charge > $this->sums->total->minor) {
+            $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
+        }
+
+        array_push($found, ...$this->charge()?->hindrances() ?? []);
+
+        if ($slip->on_account !== null && $slip->account === null) {
+            $found[] = Refused::because('not_an_account', 'Without a house account nothing can be paid towards it.');
         }
 
         if ($slip->cheque !== null && $slip->cheque_number === '') {
@@ -207,7 +259,7 @@ final readonly class ReckonedCounter
     private function settle(): array
     {
         try {
-            return [Settlement::of($this->sums->total, $this->tenders(), $this->house->cashStep()), null];
+            return [Settlement::of($this->payable(), $this->tenders(), $this->house->cashStep()), null];
         } catch (Refused $refused) {
             return [null, $refused];
         }

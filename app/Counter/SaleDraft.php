@@ -9,21 +9,19 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
-use Elmstone\Books\DraftTender;
+use Elmstone\Books\Party;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Settlement\Settlement;
-use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
 final readonly class SaleDraft
 {
-    public function __construct(private ReckonedCounter $reckoned, private House $house)
+    public function __construct(private ReckonedCounter $reckoned, private House $house, private Party $party = new Party)
     {
     }
 
-    public function document(Settlement $settlement, int $tillId, int $staffId, CarbonImmutable $postedAt): DocumentDraft
+    public function document(SettledPart $tenders, int $tillId, int $staffId, CarbonImmutable $postedAt): DocumentDraft
     {
         $slip = $this->reckoned->slip;
 
@@ -39,11 +37,12 @@ final readonly class SaleDraft
             $slip->discount($this->house->currency()),
             array_values($slip->lines->map($this->line(...))->all()),
             $slip->location->taxProfile->components->pluck('name', 'code')->all(),
-            $this->tenders($settlement),
-            $settlement->cashRounding,
-            $settlement->change,
+            $tenders->tenders,
+            $tenders->cashRounding,
+            $tenders->change,
             $slip->key,
-            $slip->customer_name,
+            $this->party,
+            approvalId: $slip->charge_approval_id,
         );
     }
 
@@ -76,23 +75,5 @@ final readonly class SaleDraft
             $line->note,
             $line->approval_id,
         );
-    }
-
-    /** @return list<DraftTender> */
-    private function tenders(Settlement $settlement): array
-    {
-        $slip = $this->reckoned->slip;
-        $cards = $this->reckoned->paidByCard();
-        $drafts = [];
-
-        foreach ($settlement->applied as $i => $tender) {
-            $drafts[] = match ($tender->kind) {
-                TenderKind::Card => new DraftTender($tender, $tender->amount, '', $cards[$i]->card_type, $cards[$i]->last_four, $cards[$i]->authorisation),
-                TenderKind::Cheque => new DraftTender($tender, $tender->amount, $slip->cheque_number),
-                default => new DraftTender($tender, $tender->amount->plus($settlement->change)),
-            };
-        }
-
-        return $drafts;
     }
 }

@@ -33,6 +33,23 @@ final class SettleController
         ));
     }
 
+    public function charge(Request $request, string $slip, ChargeSlip $charge): Response
+    {
+        return $this->page->after($request, $slip, 'charge', 'charge', fn (Act $act) => $request->boolean('rest')
+            ? $charge->rest($slip, $act)
+            : $charge->charge($slip, $act, $this->amount($request, 'charge')));
+    }
+
+    public function approveCharge(Request $request, string $slip, ChargeSlip $charge): Response
+    {
+        return $this->page->after($request, $slip, 'charge-approval', 'charge', static fn (Act $act) => $charge->approve($slip, $act));
+    }
+
+    public function onAccount(Request $request, string $slip, ChargeSlip $charge): Response
+    {
+        return $this->page->after($request, $slip, 'on_account', 'on_account', fn (Act $act) => $charge->payIn($slip, $act, $this->amount($request, 'on_account')));
+    }
+
     public function card(Request $request, string $slip, TakeCard $card): Response
     {
         return $this->page->after($request, $slip, 'card', 'card', fn (Act $act) => $card->handle($slip, $act, $this->amount($request, 'card')));

@@ -17,16 +17,16 @@ final class SettlementBar
     private const WIDTH = 288;
 
     /** Each tender has a shade and a hatch of its own place, and its name below it. */
-    private const SHADES = ['#5f594f', '#8d8577', '#b9b1a1'];
+    private const SHADES = ['#5f594f', '#8d8577', '#b9b1a1', '#d3ccbe'];
 
     public static function svg(ReckonedCounter $reckoned, House $house): string
     {
-        if ($reckoned->sums->total->isZero() && $reckoned->tenders() === []) {
+        if ($reckoned->payable()->isZero() && $reckoned->tenders() === []) {
             return '<svg class="bar-svg" viewBox="0 0 288 34" aria-hidden="true"><rect x="0.5" y="0.5" width="287" height="17" fill="none" stroke="#d8d2c6"/></svg>';
         }
 
         $zero = Money::zero($house->currency());
-        $total = $reckoned->sums->total->abs();
+        $total = $reckoned->payable()->abs();
         $change = $reckoned->settlement->change ?? $zero;
         $applied = $reckoned->settlement->applied ?? $reckoned->tenders();
         $given = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, $applied), $house->currency())->plus($change);

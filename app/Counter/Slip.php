@@ -6,8 +6,12 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Customers\Contact;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
@@ -27,6 +31,16 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property SlipState $state
  * @property int $version rises with every change
  * @property string $customer_name
+ * @property int|null $customer_id null: a passer-by
+ * @property int|null $contact_id who of them buys
+ * @property string $purchase_order
+ * @property string $job
+ * @property int|null $charge minor units to the house account
+ * @property int|null $charge_approval_id
+ * @property string $charge_approved_for the reasons somebody approved, by code
+ * @property int $charge_approved_over minor units over the limit that were approved
+ * @property int|null $on_account minor units paid towards the house account with it
+ * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property string|null $discount_percent
  * @property int|null $discount_amount minor units
@@ -43,7 +57,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $updated_at
  * @property-read Location $location
  * @property-read Till $till
+ * @property-read Customer|null $customer
+ * @property-read Contact|null $contact
  * @property-read Document|null $document
+ * @property-read Document|null $receipt
  * @property-read Collection<int, LineOnSlip> $lines
  * @property-read Collection<int, CardPayment> $cards
  */
@@ -51,6 +68,11 @@ final class Slip extends Model
 {
     /** As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn. */
     public ?ReckonedCounter $reckoned = null;
+
+    /** How the customer's house account stands; null: they have none. */
+    public ?AccountStanding $account = null;
+
+    private ?PriceTerms $priceTerms = null;
 
     protected $guarded = [];
 
@@ -72,10 +94,29 @@ final class Slip extends Model
             'key' => $key, 'location_id' => $till->location_id, 'till_id' => $till->id, 'staff_id' => $staffId, 'state' => SlipState::Open, 'version' => 0,
             'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null, 'discount_approval_id' => null,
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
+            'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '',
+            'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null,
         ]);
-        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
+    }
+
+    /** What decides the customer's prices; null: list prices. */
+    public function priceTerms(): ?PriceTerms
+    {
+        return $this->customer === null ? null : $this->priceTerms ??= $this->customer->priceTerms();
+    }
+
+    public function forgetPriceTerms(): void
+    {
+        $this->priceTerms = null;
+    }
+
+    /** Whether posting it changes the customer's account, which must then be locked. */
+    public function touchesAccount(): bool
+    {
+        return $this->customer_id !== null && ($this->charge !== null || $this->on_account !== null);
     }
 
     public function isPosted(): bool
@@ -109,6 +150,24 @@ final class Slip extends Model
     public function till(): BelongsTo
     {
         return $this->belongsTo(Till::class);
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+
+    /** @return BelongsTo<Contact, $this> */
+    public function contact(): BelongsTo
+    {
+        return $this->belongsTo(Contact::class);
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function receipt(): BelongsTo
+    {
+        return $this->belongsTo(Document::class, 'receipt_id');
     }
 
     /** @return BelongsTo<Document, $this> */

@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class SlipDesk
 {
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly SlipParty $party)
     {
     }
 
@@ -37,7 +37,7 @@ final class SlipDesk
             }
 
             $this->assertMayChange($slip, $act);
-            $slip->load('lines');
+            $slip->load(['lines', 'customer.type.priceLevel']);
             $change($slip);
             $this->keep($this->drawn($slip, $act));
 
@@ -59,6 +59,12 @@ final class SlipDesk
         return $this->drawn($slip, $act);
     }
 
+    /** For changes that need to know more of the slip than its lines. */
+    public function redraw(Slip $slip, Act $act): void
+    {
+        $this->drawn($slip, $act);
+    }
+
     /** The slip with its lines and cards as they stand now; what the till knows already is not read again. */
     private function drawn(Slip $slip, Act $act): Slip
     {
@@ -66,6 +72,8 @@ final class SlipDesk
         $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location');
         $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
+        $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
+        $this->party->draw($slip);
 
         return $slip->load(['lines.item', 'cards']);
     }

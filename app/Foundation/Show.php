@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Elmstone\Core\Money\Money;
@@ -16,9 +17,19 @@ final class Show
     public static function money(Money $money): string
     {
         [$whole, $places] = explode('.', $money->abs()->toString().'.');
-        $grouped = preg_replace('/\B(?=(\d{3})+$)/', ',', $whole);
 
-        return ($money->isNegative() ? '−' : '').$grouped.($places === '' ? '' : ".{$places}");
+        return self::grouped($whole, $money->isNegative()).($places === '' ? '' : ".{$places}");
+    }
+
+    private static function grouped(string $digits, bool $negative): string
+    {
+        return ($negative ? '−' : '').preg_replace('/\B(?=(\d{3})+$)/', ',', $digits);
+    }
+
+    /** "1,205": to the whole unit, half up, where a picture has no room for more and the exact figure stands elsewhere. */
+    public static function whole(Money $money): string
+    {
+        return self::grouped((string) $money->abs()->major()->toScale(0, RoundingMode::HALF_UP), $money->isNegative());
     }
 
     /** A decimal without needless zeros: "2.4", "12". */

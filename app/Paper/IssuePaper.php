@@ -36,7 +36,7 @@ final class IssuePaper
         $copy = $this->note($document, $by, 'invoice', 'mail');
         $this->mailbox->deliver(new Mail(
             $to,
-            "{$document->kind->title()} {$document->label} from {$this->house->shop()->name}",
+            "{$document->title()} {$document->label} from {$this->house->shop()->name}",
             view('paper.mail', $this->data->of($document, $copy))->render(),
             "{$document->label}.pdf",
             $this->pdf->a4(view('paper.invoice', ['pdf' => true, ...$this->data->of($document, $copy)])->render()),
@@ -52,7 +52,7 @@ final class IssuePaper
     {
         $html = view('paper.receipt', ['pdf' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'file'))])->render();
 
-        return $this->pdf->roll($html, 110 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count()));
+        return $this->pdf->roll($html, 135 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count()));
     }
 
     /** @return bool whether such a paper was handed out before, so that this one is a copy */

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\Exempted;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
+use Illuminate\Support\Facades\DB;
 
 /** Everything a paper says, the same for screen, printer and PDF. */
 final readonly class PaperData
@@ -18,12 +20,16 @@ final readonly class PaperData
     /** @return array<string, mixed> */
     public function of(Document $document, bool $copy): array
     {
-        $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff']);
+        $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo']);
+        $customer = $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'street', 'postcode', 'town']);
 
         return [
             'document' => $document,
             'shop' => $this->house->shop(),
             'copy' => $copy,
+            'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
+            'address' => $customer === null ? [] : array_values(array_filter([(string) $customer->street, trim("{$customer->postcode} {$customer->town}")], static fn (string $line): bool => $line !== '')),
+            'exempted' => Exempted::fromJson($document->exemption),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
     }

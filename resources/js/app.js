@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
+import { start as startAccounts } from './accounts.js';
 import { start } from './counter.js';
 import entry from './entry.js';
 
@@ -20,6 +21,7 @@ Alpine.data('drop', () => ({
 }));
 Alpine.start();
 start();
+startAccounts();
 
 // `?` shows the keys, unless something is being typed.
 document.addEventListener('keydown', (event) => {

@@ -65,6 +65,7 @@ function inWay(event) {
     } else if (event.key === 'Enter' && !event.ctrlKey) {
         event.preventDefault();
         if (field.dataset.send) sendWay(field);
+        else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '') send(field.dataset.save, { rest: '1' });
         else save(field);
     } else if (event.key === 'Escape') {
         event.preventDefault();
@@ -121,6 +122,13 @@ async function margin() {
     }
 }
 
+/** Puts a customer on the slip; 0 takes them off. */
+function putCustomer(id) {
+    const form = document.getElementById('new-customer');
+    if (form) form.hidden = true;
+    return send(entry().dataset.customer, { customer: id }).then(() => entry()?.focus());
+}
+
 function removeLine() {
     document.activeElement?.closest('tr.line')?.querySelector('[data-remove]')?.click();
 }
@@ -134,6 +142,7 @@ const KEYS = {
     m: margin,
     x: removeLine,
     l: () => toggle('one-off'),
+    c: () => toggle('new-customer'),
 };
 
 export function start() {
@@ -166,7 +175,7 @@ export function start() {
         event.preventDefault();
         send(form.getAttribute('action'), fieldsOf(form)).then((answer) => {
             if (!answer.ok) return;
-            if (form.id === 'one-off') {
+            if (form.id === 'one-off' || form.id === 'new-customer') {
                 form.reset();
                 form.hidden = true;
                 entry().value = '';
@@ -181,6 +190,7 @@ export function start() {
         if (target.id === 'post') post();
         else if (target.dataset.remove) send(target.dataset.remove).then(() => entry()?.focus());
         else if (target.dataset.cash) send(document.getElementById('cash').dataset.save, { cash: target.dataset.cash });
+        else if (target.dataset.puts) putCustomer(target.dataset.puts);
         else if (target.dataset.sends) send(target.dataset.sends, target.dataset.field ? { [target.dataset.field]: target.value } : {});
         else if (target.dataset.toggles) toggle(target.dataset.toggles);
         else if (target.dataset.margin !== undefined) margin();

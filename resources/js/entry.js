@@ -77,6 +77,10 @@ export default () => ({
             return;
         }
         const row = this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed ? this.rows()[this.chosen()] : null;
+        if (row?.dataset.customer) {
+            this.put(row.dataset.customer);
+            return;
+        }
         if (row && !row.dataset.item) {
             row.click();
             return;
@@ -97,7 +101,18 @@ export default () => ({
         }
     },
 
+    /** Puts the customer on the slip. */
+    put(customer) {
+        this.clear();
+        send(this.line.dataset.customer, { customer, version: '' });
+    },
+
     pick(event) {
+        const customer = event.target.closest('[data-customer]');
+        if (customer) {
+            this.put(customer.dataset.customer);
+            return;
+        }
         const row = event.target.closest('[data-item]');
         if (row) this.add(this.line.value.trim(), row.dataset.item);
     },

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Providers;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Prove;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Devices\CustomerDisplay;
@@ -16,6 +17,7 @@ use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Foundation\Show;
+use Elmstone\Receivables\ProveReceivables;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
@@ -41,6 +43,8 @@ final class HouseProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(House::class);
+        $this->app->tag([ProveReceivables::class], 'proofs');
+        $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
     }
 
     public function boot(): void

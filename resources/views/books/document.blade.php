@@ -6,17 +6,19 @@
 @php($money = fn (int $minor): string => Show::money($document->money($minor)))
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('documents') }}">Documents</a> / {{ $document->label }}</p>
-    <div class="page-head"><h1>{{ $document->kind->title() }} <span class="code">{{ $document->label }}</span></h1>
+    <div class="page-head"><h1>{{ $document->title() }} <span class="code">{{ $document->label }}</span></h1>
         <div class="end">
-            <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print receipt again</button></form>
-            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">Invoice as PDF</a>
-            <a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
+            <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() ? 'Print again' : 'Print receipt again' }}</button></form>
+            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : 'Invoice as PDF' }}</a>
+            @if($document->lines->isNotEmpty())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
+            <a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif
         </div></div>
     @include('design.messages')
     <div class="split">
         <div>
+            {!! $trail !!}
             <table class="ruled">
-                <thead><tr><th class="figure">Qty</th><th>Item</th><th class="figure">Each</th><th class="figure">Off</th><th class="figure">Net</th><th class="figure">Tax</th></tr></thead>
+                @if($document->lines->isNotEmpty())<thead><tr><th class="figure">Qty</th><th>Item</th><th class="figure">Each</th><th class="figure">Off</th><th class="figure">Net</th><th class="figure">Tax</th></tr></thead>@endif
                 <tbody>
                 @foreach($document->lines as $line)
                     <tr><td class="figure">{{ Show::decimal($line->quantity) }}</td>
@@ -31,13 +33,16 @@
                 @endforeach
                 </tbody>
                 <tfoot>
-                    <tr><td colspan="4" class="figure soft">Goods</td><td class="figure" colspan="2">{{ $money($document->subtotal) }}</td></tr>
+                    @if($document->lines->isNotEmpty())<tr><td colspan="4" class="figure soft">Goods</td><td class="figure" colspan="2">{{ $money($document->subtotal) }}</td></tr>@endif
                     @if($document->slip_discount !== 0)<tr><td colspan="4" class="figure soft">Discount</td><td class="figure" colspan="2">{{ $money(-$document->slip_discount) }}</td></tr>@endif
                     @foreach($document->taxes as $tax)<tr><td colspan="4" class="figure soft">{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="figure" colspan="2">{{ $money($tax->amount) }}</td></tr>@endforeach
                     <tr class="total"><td colspan="4" class="figure">Total {{ $document->currency }}</td><td class="figure" colspan="2">{{ $money($document->total) }}</td></tr>
                     @foreach($document->tenders as $tender)<tr><td colspan="4" class="figure soft">{{ $tender->words() }}{{ $tender->given > $tender->amount ? ', given '.$money($tender->given) : '' }}</td><td class="figure" colspan="2">{{ $money($tender->amount) }}</td></tr>@endforeach
                     @if($document->cash_rounding !== 0)<tr><td colspan="4" class="figure soft">Cash rounding</td><td class="figure" colspan="2">{{ $money($document->cash_rounding) }}</td></tr>@endif
                     @if($document->change_given !== 0)<tr><td colspan="4" class="figure soft">Change</td><td class="figure" colspan="2">{{ $money($document->change_given) }}</td></tr>@endif
+                    @if($document->settlement_discount !== 0)<tr><td colspan="4" class="figure soft">Settlement discount</td><td class="figure" colspan="2">{{ $money($document->settlement_discount) }}</td></tr>@endif
+                    @if($document->fee !== 0)<tr><td colspan="4" class="figure soft">Fee in it</td><td class="figure" colspan="2">{{ $money($document->fee) }}</td></tr>@endif
+                    @if($document->balance_before !== null)<tr><td colspan="4" class="figure soft">Balance before</td><td class="figure" colspan="2">{{ $money($document->balance_before) }}</td></tr><tr><td colspan="4" class="figure soft">Balance after</td><td class="figure" colspan="2">{{ $money($document->balanceAfter()) }}</td></tr>@endif
                 </tfoot>
             </table>
             @can('see-journal')
@@ -55,14 +60,26 @@
             <dl class="facts mb-3">
                 <dt>Date</dt><dd>{{ Show::date($document->business_date) }}</dd>
                 <dt>Posted</dt><dd>{{ Show::date($document->posted_at) }}, {{ $document->posted_at->format('H:i') }}</dd>
-                <dt>Customer</dt><dd>{{ $document->customer_name ?: 'Walk-in' }}</dd>
+                <dt>Customer</dt><dd>@if($customer !== null)<a href="{{ route('customers.show', $customer->number) }}">{{ $document->customer_name }}</a>@else{{ $document->customer_name ?: 'Walk-in' }}@endif</dd>
+                @foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job, 'Terms' => $document->terms, 'Due' => $document->due_date === null ? '' : Show::date($document->due_date), 'Exempt by' => $exempted->certificate ?? '', 'Note' => $document->note] as $name => $text)@if($text !== '')<dt>{{ $name }}</dt><dd>{{ $text }}</dd>@endif @endforeach
+                @if($approval !== null)<dt>Approved</dt><dd>{{ $approval->approver->name }}: {{ $approval->reason }}</dd>@endif
                 <dt>Clerk</dt><dd>{{ $document->staff->name }}</dd>
                 <dt>At</dt><dd>{{ $document->location->name }}, {{ $document->till->name }}</dd>
             </dl>
             @if($document->isBackdated())<div class="note look"><p>Dated another day than it was posted on.</p></div>@endif
+            @if($customer !== null && $document->on_account !== 0)
+                <p><a href="{{ route('accounts.show', $customer->number) }}">Their account</a>
+                @can('take-payments')@if($document->on_account < 0) · <a href="{{ route('accounts.spread', [$customer->number, $document]) }}">Move this payment</a>@endif @endcan</p>
+                @can('take-payments')@if($canComeBack)
+                <details class="mb-3"><summary>The cheque or transfer came back</summary>
+                    <form method="post" action="{{ route('accounts.bounce', [$customer->number, $document]) }}" class="mt-2">@csrf <input type="hidden" name="key" value="{{ $key }}">
+                        <div class="row g-2"><div class="col-4"><label class="small soft" for="fee">Fee</label><input class="form-control text-end" id="fee" name="fee" inputmode="decimal" value="{{ old('fee', $fee) }}"></div><div class="col-8"><label class="small soft" for="bounce-reason">Reason</label><input class="form-control" id="bounce-reason" name="reason" maxlength="255" value="{{ old('reason') }}"></div></div>
+                        <button class="quiet-act mt-2">Take it back</button></form></details>
+                @endif @endcan
+            @endif
             <form class="d-flex gap-2 mb-3" method="post" action="{{ route('paper.mail', $document) }}">@csrf
-                <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" value="{{ old('mail_to') }}"><button class="quiet-act text-nowrap">Mail invoice</button></form>
-            <h2>Receipt</h2>
+                <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" value="{{ old('mail_to') }}"><button class="quiet-act text-nowrap">Mail it</button></form>
+            <h2>{{ $document->lines->isEmpty() ? 'The paper' : 'Receipt' }}</h2>
             <iframe class="paper-frame" src="{{ route('paper.receipt', $document) }}" title="Receipt {{ $document->label }}"></iframe>
         </aside>
     </div>

@@ -18,6 +18,14 @@
         </div>
     @endforeach
 @endif
+@foreach($customers as $found)
+    @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
+    <button type="button" class="row-found customer" role="option" id="found-c{{ $found->customer->id }}" aria-selected="false" data-customer="{{ $found->customer->id }}">
+        <span class="code">{{ $found->customer->number }}</span><span>{{ $found->customer->name }} <span class="small soft">{{ $found->customer->town }}</span></span>
+        <span class="figure small">{{ $found->balance === null ? '' : 'owes '.Show::money($found->balance) }}</span>
+        <span class="figure small {{ $found->stopped ? 'brick' : ($found->available?->isNegative() ? 'ochre' : 'soft') }}">{{ $found->words() !== '' ? $found->words() : Show::money($found->available).' left' }}</span>
+    </button>
+@endforeach
 @foreach($documents as $document)
     @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
     <a class="row-found document" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
@@ -25,5 +33,6 @@
     </a>
 @endforeach
 @if($refused === null)
+    <button type="button" class="row-found two" role="option" id="found-new-customer" aria-selected="false" data-toggles="new-customer"><span class="soft small">new customer</span><span>Add “{{ $entry->text }}” as a customer</span></button>
     <button type="button" class="row-found two" role="option" id="found-one-off" aria-selected="false" data-toggles="one-off"><span class="soft small">not in the list</span><span>Add “{{ $entry->text }}” as a one-off line</span></button>
 @endif

@@ -1,6 +1,7 @@
 @include('counter.parts.tabs')
 @include('counter.parts.who')
 @include('counter.parts.one-off-said')
+@include('counter.parts.new-customer-said')
 @include('counter.parts.said')
 @include('counter.parts.lines')
 @include('counter.parts.sums')

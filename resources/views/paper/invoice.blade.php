@@ -5,13 +5,17 @@
 <head>@include('paper.head')</head>
 <body class="sheet">
 <table class="plain"><tr>
-    <td class="half"><h1>{{ $document->kind->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)<p class="copy">COPY</p>@endif</td>
+    <td class="half"><h1>{{ $document->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)<p class="copy">COPY</p>@endif</td>
     <td class="r"><b>{{ $shop->name }}</b><br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}</td>
 </tr><tr>
-    <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}</td>
-    <td class="r">{{ Show::date($document->business_date) }}<br>served by {{ $document->staff->name }}, {{ $document->till->name }}</td>
+    <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}@foreach($address as $line)<br>{{ $line }}@endforeach</td>
+    <td class="r">{{ Show::date($document->business_date) }}<br>served by {{ $document->staff->name }}, {{ $document->till->name }}@if($account !== null)<br>account {{ $account }}@endif @if($document->due_date !== null)<br>{{ $document->terms }}: due {{ Show::date($document->due_date) }}@endif</td>
 </tr></table>
+@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job, 'Tax exempt, certificate' => $exempted->certificate ?? ''] as $name => $text)@if($text !== '')<p>{{ $name }} {{ $text }}</p>@endif @endforeach
+@if($document->refersTo !== null)<p>Refers to {{ $document->refersTo->label }} of {{ Show::date($document->refersTo->business_date) }}.</p>@endif
+@if($document->note !== '')<p>{{ $document->note }}</p>@endif
 <br>
+@if($document->lines->isNotEmpty())
 <table>
     <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th><th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
     <tbody>
@@ -24,16 +28,20 @@
     </tbody>
 </table>
 <br>
+@endif
 <table class="plain"><tr><td class="half">@include('paper.barcode')</td><td>
     <table class="plain">
-        <tr><td>Net of discounts</td><td class="r">{{ $money($document->net) }}</td></tr>
+        @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $money($document->net) }}</td></tr>@endif
         @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
         <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
         @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
         @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
         @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
+        @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td><td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
+        @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
+        @if($document->balance_before !== null)<tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr><tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>@endif
     </table>
 </td></tr></table>
-<p class="under">Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>
+@if($document->lines->isNotEmpty())<p class="under">Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
 </body>
 </html>

@@ -11,10 +11,13 @@
 </div>
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
-<p><b>{{ $document->kind->title() }} {{ $document->label }}</b></p>
+<p><b>{{ $document->title() }} {{ $document->label }}</b></p>
 <p>{{ Show::date($document->business_date) }}, {{ $document->posted_at->format('H:i') }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
-@if($document->customer_name !== '')<p>{{ $document->customer_name }}</p>@endif
+@if($document->customer_name !== '')<p>{{ $document->customer_name }}{{ $account === null ? '' : ", account {$account}" }}</p>@endif
+@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job] as $name => $text)@if($text !== '')<p>{{ $name }}: {{ $text }}</p>@endif @endforeach
+@if($exempted !== null)<p>Tax exempt, certificate {{ $exempted->certificate }}</p>@endif
 <div class="rule"></div>
+@if($document->lines->isNotEmpty())
 <table>
     @foreach($document->lines as $line)
         <tr><td colspan="2">{{ $line->description }}</td></tr>
@@ -23,16 +26,28 @@
     @endforeach
 </table>
 <div class="rule"></div>
+@endif
 <table>
-    <tr><td>Goods</td><td class="r">{{ $money($document->subtotal) }}</td></tr>
+    @if($document->lines->isEmpty())<tr><td colspan="2">{{ match($document->purpose->value) { 'payment' => 'Paid on account', 'returned_payment' => "Payment {$document->refersTo?->label} came back", default => 'Finance charge' } }}</td></tr>@if($document->note !== '')<tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
+    @else<tr><td>Goods</td><td class="r">{{ $money($document->subtotal) }}</td></tr>@endif
     @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td></tr>@endif
     @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
     <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
     @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
     @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
     @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
+    @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td><td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
+    @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
 </table>
+@if($document->balance_before !== null)
 <div class="rule"></div>
-<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($shop->receipt_foot !== '')<p>{{ $shop->receipt_foot }}</p>@endif</div>
+<table>
+    <tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr>
+    <tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>
+    @if($document->due_date !== null)<tr><td colspan="2">{{ ucfirst($document->terms) }}: due {{ Show::date($document->due_date) }}</td></tr>@endif
+</table>
+@endif
+<div class="rule"></div>
+<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())<p>{{ $shop->receipt_foot }}</p>@endif</div>
 </body>
 </html>

@@ -30,7 +30,7 @@
                         @if($unit->mark() !== '')<div class="under">by the {{ $unit->value }}</div>@endif
                         @if($line->price_per > 1)<div class="under">priced per {{ $line->price_per }}</div>@endif
                         @if($line->price_rule !== PriceRule::ListPrice && $line->item_id !== null)
-                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : " “{$line->price_source}”" }} · list {{ Show::price($line->list_price) }}</div>
+                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : ($line->price_rule === PriceRule::Contract ? " {$line->price_source}" : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
                         @if($line->approval_id !== null)<div class="under">approved</div>@endif

@@ -1,9 +1,13 @@
 @use('Elmstone\Counter\PaperWay')
 @use('Elmstone\Foundation\Show')
 @php($document = $slip->document)
-@php($change = $document->money($document->change_given))
-<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></strong><br>
+@php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
+<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong><br>
     {{ match($slip->paper) { PaperWay::Print => 'The receipt is printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
+@if($document->balance_before !== null)
+    @php($last = $slip->receipt ?? $document)
+    <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td><td class="figure">{{ Show::money($document->money($document->balance_before)) }}</td></tr><tr><td class="soft">Balance now</td><td class="figure fw-bold">{{ Show::money($document->money($last->balanceAfter())) }}</td></tr></table>
+@endif
 @if($change->isPositive())
     <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span></div>
 @endif

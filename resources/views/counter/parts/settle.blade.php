@@ -4,8 +4,8 @@
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
-    <div class="due {{ strlen(Show::money($reckoned->sums->total)) > 10 ? 'long' : '' }}">
-        <span class="sum" id="total">{{ Show::money($reckoned->sums->total) }}</span>
+    <div class="due {{ strlen(Show::money($reckoned->payable())) > 10 ? 'long' : '' }}">
+        <span class="sum" id="total">{{ Show::money($reckoned->payable()) }}</span>
         <span class="beside">{{ $house->currency()->code }}<br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
             @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br><button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>
@@ -16,6 +16,7 @@
             @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div>
     @endunless
+    @if($slip->on_account !== null && $slip->lines->isNotEmpty())<p class="small soft mb-0">sale {{ Show::money($reckoned->sums->total) }} and {{ Show::money($reckoned->onAccount()) }} towards the account</p>@endif
     {!! SettlementBar::svg($reckoned, $house) !!}
     @if($slip->isPosted())
         @include('counter.parts.posted')

@@ -10,7 +10,7 @@
         </a>
     @endforeach
     @if($at === false)
-        <span class="tab" aria-current="page"><span class="what">{{ $slip->isPosted() ? $slip->document->label : 'Walk-in' }}</span><span class="sum">{{ Show::money($house->money($slip->total)) }}</span></span>
+        <span class="tab" aria-current="page"><span class="what">{{ $slip->isPosted() ? $slip->document->label : ($slip->customer_name ?: 'Walk-in') }}</span><span class="sum">{{ Show::money($house->money($slip->total)) }}</span></span>
     @endif
     </div>
     <a class="beside" href="{{ route('counter.new') }}">New slip <kbd>Alt N</kbd></a>

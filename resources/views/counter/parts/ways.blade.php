@@ -1,6 +1,7 @@
 @use('Elmstone\Counter\CardState')
 @use('Elmstone\Counter\PaperWay')
 @use('Elmstone\Foundation\Show')
+@use('Elmstone\Receivables\ChargeWords')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
 @php($left = $reckoned->outstanding())
 <ul class="ways">
@@ -8,7 +9,7 @@
         <div class="way"><kbd>C</kbd><label for="cash">Cash</label>
             <input class="form-control amount {{ $complaint->on('cash') ? 'is-refused' : '' }}" id="cash" name="cash" inputmode="decimal" autocomplete="off" placeholder="–" data-way="C" data-save="{{ route('counter.cash', $slip->key) }}" value="{{ $complaint->typedOr('cash', $amount($slip->cash)) }}"></div>
         @if($complaint->on('cash'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-        @if($slip->cash === null && $slip->lines->isNotEmpty())
+        @if($slip->cash === null && $reckoned->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
                 @foreach($reckoned->likelyNotes() as $note)<button type="button" data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
             </div>
@@ -66,6 +67,35 @@
             <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque" name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q" data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
         @if($complaint->on('cheque'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
+    @if($slip->customer !== null)
+    @php($check = $reckoned->charge())
+    @php($canCharge = $slip->account !== null && ! $slip->account->account->stopped)
+    <li>
+        <div class="way"><kbd>A</kbd><label for="charge" @class(['soft' => ! $canCharge])>Charge to account</label>
+            <input class="form-control amount {{ $complaint->on('charge') || ($check !== null && $check->open() !== []) ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off" placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive() ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest data-save="{{ route('counter.charge', $slip->key) }}" value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}" @disabled(! $canCharge)></div>
+        @if($slip->account === null)
+            <p class="under mb-0">no house account; the office can open one</p>
+        @elseif($slip->account->account->stopped)
+            <p class="under not-allowed mb-0">on stop{{ $slip->account->account->stop_reason === '' ? '' : ": {$slip->account->account->stop_reason}" }}</p>
+        @endif
+        @if($check !== null)
+            @if($check->open() !== [])<p class="under not-allowed mb-0">{{ $check->decision->isRefused() ? 'not allowed' : 'needs approval by a supervisor or the office' }}: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->open())) }}</p>@endif
+            @if($check->isApproved())<p class="under allowed mb-0">✓ approved: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>@endif
+            @if($check->open() !== [] && ! $check->decision->isRefused())
+                @include('counter.parts.approve', ['action' => route('counter.charge.approve', $slip->key), 'held' => [], 'id' => 'ca'])
+            @endif
+        @endif
+        @if($complaint->on('charge') || $complaint->on('charge-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @if($slip->account !== null)
+    <li>
+        <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
+            <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account" name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P" data-save="{{ route('counter.on-account', $slip->key) }}" value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
+        @if($slip->on_account !== null)<p class="under mb-0">{{ $slip->lines->isEmpty() ? '' : 'settled together with the sale; ' }}goes on the oldest due first</p>@endif
+        @if($complaint->on('on_account'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @endif
+    @endif
 </ul>
 @if($reckoned->settlement?->change->isPositive())
     <div class="change"><span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
@@ -87,8 +117,8 @@
 <div class="foot">
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
-    @if($hindrances !== [] && $slip->lines->isNotEmpty() && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised'], true) && ($slip->lines->isNotEmpty() || $slip->on_account !== null) && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
-        <span>Post sale{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
+        <span>{{ $slip->lines->isEmpty() && $slip->on_account !== null ? 'Post payment' : ($slip->on_account !== null ? 'Post sale and payment' : 'Post sale') }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>
 </div>

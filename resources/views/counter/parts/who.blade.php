@@ -1,8 +1,80 @@
+@use('Elmstone\Core\Receivables\ChargeReason')
 @use('Elmstone\Foundation\Show')
+@use('Elmstone\Receivables\StandingBar')
+@php($customer = $slip->customer)
+@php($account = $slip->account)
+@php($locked = $slip->isPosted())
 <section class="who" id="who" data-part aria-label="Who">
     <h2 class="band-name">Who</h2>
-    <p class="who-name h4 fw-bold mb-1">{{ $slip->customer_name ?: 'Walk-in' }}</p>
-    <p class="soft small mb-3">{{ $slip->isPosted() ? 'posted' : 'pays now' }} · list prices · {{ $slip->location->taxProfile->name }}</p>
+    @if($customer === null)
+        <p class="who-name h4 fw-bold mb-1">Walk-in</p>
+        <p class="soft small mb-3">{{ $locked ? 'posted' : 'pays now' }} · list prices · {{ $slip->location->taxProfile->name }}</p>
+    @else
+        <div class="who-standing">
+        <p class="who-name h4 fw-bold mb-1"><a class="plain" href="{{ route('customers.show', $customer) }}">{{ $slip->customer_name }}</a></p>
+        <p class="soft small mb-2">{{ $account === null ? "Customer {$customer->number} · no account" : "Account {$customer->number} · {$account->account->terms()->words()}" }} · {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
+        @if($account !== null)
+            @php($adds = $locked ? null : $house->money($slip->charge ?? ($slip->lines->isEmpty() ? 0 : $reckoned->chargeable()->minor)))
+            {!! StandingBar::svg($account, $adds) !!}
+            <p class="standing-words">@if($account->late->isPositive())<span class="ochre">late {{ Show::whole($account->late) }}</span>@endif <span>not due {{ Show::whole($account->notDue) }}</span> @if($adds?->isPositive())<span class="verdigris">this {{ Show::whole($adds) }}</span>@endif</p>
+        @endif
+        </div>
+        <div class="who-notes">
+        @if($account !== null)
+            @if($account->account->stopped)
+                <div class="note stop"><p><strong>On stop.</strong> {{ $account->account->stop_reason }}</p></div>
+            @endif
+            @unless($locked)
+                @if($account->standing->available()->isNegative())
+                    <div class="note stop"><p><strong>{{ Show::money($account->standing->available()->negated()) }} over the limit.</strong> A supervisor or the office can approve more.</p></div>
+                @elseif($adds !== null && $adds->exceeds($account->standing->available()))
+                    <div class="note stop"><p><strong>{{ Show::money($adds->minus($account->standing->available())) }} over the limit</strong> with all of this. A supervisor or the office can approve.</p></div>
+                @endif
+                @if($account->oldestLate > 0)
+                    <div class="note {{ $account->standing->isOverdue() ? 'stop' : 'look' }}"><p><strong>Oldest item {{ $account->oldestLate }} {{ $account->oldestLate === 1 ? 'day' : 'days' }} late.</strong> Allowed: {{ $account->account->allowed_overdue_days }}.</p></div>
+                @endif
+            @endunless
+        @endif
+        @if($exemptionRunOut)
+            <div class="note stop"><p><strong>Exemption ran out{{ $customer->certificate_expires === null ? '' : ' on '.Show::date($customer->certificate_expires) }}.</strong> Tax is charged. Certificate {{ $customer->certificate }}.</p></div>
+        @elseif($customer->claimsExemption())
+            <div class="note"><p>Exempt from {{ $customer->isExemptFromEverything() ? 'tax' : implode(', ', $slip->location->taxProfile->components->whereIn('code', $customer->exempt)->pluck('name')->all()) }}, certificate {{ $customer->certificate }} until {{ Show::date($customer->certificate_expires) }}.</p></div>
+        @endif
+        @foreach($customer->notes->where('at_counter', true) as $note)
+            <div class="note"><p>“{{ $note->text }}”</p></div>
+        @endforeach
+        </div>
+        @unless($locked)
+            <div class="who-fields">
+                @if($customer->contacts->where('active', true)->isNotEmpty())
+                    <label for="contact">Buying</label>
+                    <select class="form-select" id="contact" name="contact" data-save="{{ route('counter.party', $slip->key) }}">
+                        <option value="">not said</option>
+                        @foreach($customer->contacts->where('active', true) as $contact)<option value="{{ $contact->id }}" @selected($slip->contact_id === $contact->id)>{{ $contact->name }}{{ $contact->may_buy ? '' : ' (may not buy)' }}</option>@endforeach
+                    </select>
+                @endif
+                <label for="purchase_order">Purchase order{{ $account?->account->purchase_order_required ? ' *' : '' }}</label>
+                <input class="form-control" id="purchase_order" name="purchase_order" maxlength="40" autocomplete="off" placeholder="{{ $account?->account->purchase_order_required ? 'wanted' : 'none' }}" data-save="{{ route('counter.party', $slip->key) }}" value="{{ $slip->purchase_order }}">
+                <label for="job">Job</label>
+                <input class="form-control" id="job" name="job" maxlength="60" autocomplete="off" placeholder="none" data-save="{{ route('counter.party', $slip->key) }}" value="{{ $slip->job }}">
+            </div>
+            @if($slip->contact !== null && ! $slip->contact->may_buy)<p class="complaint">{{ $slip->contact->name }} may not buy on this account.</p>@endif
+        @else
+            @if($slip->purchase_order !== '')<p class="small soft mb-1">Purchase order {{ $slip->purchase_order }}</p>@endif
+        @endunless
+        <div class="who-waiting">
+        @if($account?->credit->isPositive())
+            <h2 class="band-name mt-3">Waiting for them</h2>
+            <table class="ruled small"><tr><td>Unused credit</td><td class="figure">{{ Show::money($account->credit) }}</td></tr></table>
+        @endif
+        @unless($locked)
+            <p class="mt-2 mb-3"><button type="button" class="link-act" data-puts="0">Take off this slip</button></p>
+        @endunless
+        </div>
+    @endif
+    @if($complaint->on('customer') || $complaint->on('contact') || $complaint->on('purchase_order') || $complaint->on('job'))
+        <div class="note stop" role="alert"><p>{{ $complaint->message() }}</p></div>
+    @endif
     @if($slip->isBackdated() && ! $slip->isPosted())
         <div class="note look"><p><strong>Dated {{ Show::date($slip->day()) }},</strong> not today.</p></div>
     @endif

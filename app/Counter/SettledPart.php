@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\DraftTender;
+use Elmstone\Core\Money\Money;
+
+/** The part of a settlement that goes on one document. */
+final readonly class SettledPart
+{
+    /** @param  list<DraftTender>  $tenders */
+    public function __construct(public array $tenders, public Money $cashRounding, public Money $change)
+    {
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\DraftTender;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\Settlement;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+
+/**
+ * One settlement shared out between the invoice and the receipt for what is paid towards the account. What is charged goes on the invoice; the rest of
+ * the tenders pay the invoice first, in the order they apply. Cash comes last, so its rounding and change stand on the document it ends on.
+ */
+final class SettledSlip
+{
+    public static function sale(ReckonedCounter $reckoned, Settlement $settlement): SettledPart
+    {
+        return self::parts($reckoned, $settlement)[0];
+    }
+
+    /** @return array{SettledPart, SettledPart} for the invoice, for the receipt */
+    public static function parts(ReckonedCounter $reckoned, Settlement $settlement): array
+    {
+        $zero = Money::zero($settlement->total->currency);
+        $toSale = $reckoned->sums->total->abs();
+        $isSplit = $reckoned->onAccount()->isPositive();
+        $charged = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, array_filter($settlement->applied, static fn (Tender $tender): bool => $tender->kind === TenderKind::HouseAccount)), $zero->currency);
+        $open = $toSale->minus($charged);
+        [$sale, $receipt] = [[], []];
+
+        foreach (self::drafts($reckoned, $settlement) as $draft) {
+            $amount = $draft->tender->amount;
+            $mine = match (true) {
+                ! $isSplit, $draft->tender->kind === TenderKind::HouseAccount => $amount,
+                default => Money::min($amount, $open),
+            };
+            $open = $draft->tender->kind === TenderKind::HouseAccount ? $open : $open->minus($mine);
+            $rest = $amount->minus($mine);
+            $change = $draft->given->minus($amount);
+
+            if (! $mine->isZero() || (! $isSplit && $amount->isZero())) {
+                $sale[] = self::portion($draft, $mine, $rest->isZero() ? $change : $zero);
+            }
+
+            if (! $rest->isZero()) {
+                $receipt[] = self::portion($draft, $rest, $change);
+            }
+        }
+
+        $endsOnReceipt = $isSplit && array_filter($receipt, static fn (DraftTender $draft): bool => $draft->tender->isCash()) !== [];
+        $ends = new SettledPart([], $settlement->cashRounding, $settlement->change);
+        $none = new SettledPart([], $zero, $zero);
+        $of = static fn (array $tenders, SettledPart $end): SettledPart => new SettledPart($tenders, $end->cashRounding, $end->change);
+
+        return [$of($sale, $endsOnReceipt ? $none : $ends), $of($receipt, $endsOnReceipt ? $ends : $none)];
+    }
+
+    private static function portion(DraftTender $draft, Money $amount, Money $change): DraftTender
+    {
+        return new DraftTender(Tender::of($draft->tender->kind, $amount), $amount->plus($change), $draft->reference, $draft->cardType, $draft->lastFour, $draft->authorisation);
+    }
+
+    /** @return list<DraftTender> */
+    private static function drafts(ReckonedCounter $reckoned, Settlement $settlement): array
+    {
+        $cards = $reckoned->paidByCard();
+        $drafts = [];
+
+        foreach ($settlement->applied as $i => $tender) {
+            $drafts[] = match ($tender->kind) {
+                TenderKind::Card => new DraftTender($tender, $tender->amount, '', $cards[$i]->card_type, $cards[$i]->last_four, $cards[$i]->authorisation),
+                TenderKind::Cheque => new DraftTender($tender, $tender->amount, $reckoned->slip->cheque_number),
+                TenderKind::HouseAccount => new DraftTender($tender, $tender->amount, $reckoned->slip->purchase_order),
+                default => new DraftTender($tender, $tender->amount->plus($settlement->change)),
+            };
+        }
+
+        return $drafts;
+    }
+}

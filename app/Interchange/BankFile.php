@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Interchange;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A file from the bank, brought in once.
+ *
+ * @property int $id
+ * @property string $digest SHA-256 of its bytes
+ * @property string $name
+ * @property string $format
+ * @property string $account
+ * @property string $statement
+ * @property string $state open or done
+ * @property CarbonImmutable $created_at
+ * @property-read Staff $staff
+ */
+final class BankFile extends Model
+{
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected $casts = ['created_at' => 'immutable_datetime'];
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+
+    /** @return HasMany<BankEntry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(BankEntry::class)->orderBy('position');
+    }
+}

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Interchange;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Receivables\TermsKind;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\CustomerKind;
+use Elmstone\Customers\CustomerType;
+use Elmstone\Customers\Naming;
+use Elmstone\Customers\SaveCustomer;
+use Elmstone\Receivables\AccountTerms;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\ManageAccount;
+use Elmstone\Receivables\StatementKind;
+use Elmstone\Receivables\StatementWay;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Brings customers in from a table. A dry run reads every row and says of each bad one what is wrong; only a table without a bad row is brought in, all of it or
+ * nothing. A row with a number changes that customer; one without makes a new one.
+ */
+final class CustomersImport
+{
+    private const MOST_COMPLAINTS = 200;
+
+    /** More would keep whoever waits for it waiting too long. */
+    private const MOST_ROWS = 10_000;
+
+    /** @var array<string, int> types by name, in lower case */
+    private array $types = [];
+
+    /** @var array<int, int> ids by number */
+    private array $known = [];
+
+    /** @var array<string, string> what customers in the shop are told apart by: the customer's number, or the line that has it */
+    private array $seen = [];
+
+    public function __construct(private readonly House $house, private readonly SaveCustomer $save, private readonly ManageAccount $manage)
+    {
+    }
+
+    /** @throws Refused not_a_table, no_name_column, unknown_column, too_many_rows */
+    public function dryRun(string $csv): ImportReport
+    {
+        return $this->report($csv);
+    }
+
+    /** @throws Refused bad_rows, and whatever dryRun refuses */
+    public function bringIn(string $csv, Staff $by): ImportReport
+    {
+        $report = $this->report($csv);
+
+        if ($report->bad > 0) {
+            throw Refused::because('bad_rows', "{$report->bad} rows are not right yet; nothing was brought in.");
+        }
+
+        return DB::transaction(function () use ($csv, $by, $report): ImportReport {
+            foreach ((new CsvRows($csv))->rows() as $row) {
+                $this->keep($row, $by);
+            }
+
+            return $report;
+        });
+    }
+
+    private function report(string $csv): ImportReport
+    {
+        $table = new CsvRows($csv);
+        $this->assertColumns($table->head);
+        $this->types = array_change_key_case(CustomerType::query()->pluck('id', 'name')->all());
+        $this->known = Customer::query()->pluck('id', 'number')->all();
+        $this->seen = [];
+
+        foreach (DB::table('customers')->whereNull('merged_into_id')->get(['number', 'name_key', 'mail', 'phone_digits']) as $customer) {
+            $this->remember(self::marks((string) $customer->name_key, (string) $customer->mail, (string) $customer->phone_digits), "customer {$customer->number}");
+        }
+
+        $report = new ImportReport;
+        $numbers = [];
+
+        foreach ($table->rows() as $line => $row) {
+            if ($report->rows >= self::MOST_ROWS) {
+                throw Refused::because('too_many_rows', 'That is more than '.number_format(self::MOST_ROWS).' customers. Split the file; nothing was brought in.');
+            }
+
+            try {
+                $this->check($row, $line, $numbers);
+                $report->fine(($row['number'] ?? '') !== '');
+            } catch (Refused $refused) {
+                $report->complain($line, $row['name'] ?? '', $refused->getMessage(), self::MOST_COMPLAINTS);
+            }
+        }
+
+        return $report->rows === 0 ? throw Refused::because('not_a_table', 'There is no row under the head.') : $report;
+    }
+
+    /** @param  list<string>  $head */
+    private function assertColumns(array $head): void
+    {
+        $unknown = array_diff(array_filter($head, static fn (string $name): bool => $name !== ''), CustomersTable::COLUMNS);
+
+        match (true) {
+            ! in_array('name', $head, true) => throw Refused::because('no_name_column', 'The first row must name the columns, “name” among them. Known are '.implode(', ', CustomersTable::COLUMNS).'.'),
+            $unknown !== [] => throw Refused::because('unknown_column', 'There is no column “'.reset($unknown).'” here. Known are '.implode(', ', CustomersTable::COLUMNS).'.'),
+            default => null,
+        };
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array<int|string, int>  $numbers numbers so far, and the lines they are on
+     */
+    private function check(array $row, int $line, array &$numbers): void
+    {
+        $number = $row['number'] ?? '';
+        $marks = self::marks(Naming::key($row['name'] ?? ''), $row['mail'] ?? '', Naming::phone($row['phone'] ?? ''));
+        $like = array_values(array_intersect_key($this->seen, array_flip($marks)))[0] ?? null;
+
+        match (true) {
+            ($row['name'] ?? '') === '' => throw Refused::because('no_name', 'The name is missing.'),
+            mb_strlen($row['name']) > 120 => throw Refused::because('too_long', 'The name is longer than 120 letters.'),
+            $number !== '' && (! ctype_digit($number) || ! isset($this->known[(int) $number])) => throw Refused::because('bad_number', "There is no customer {$number}. Leave the number empty for a new one."),
+            $number !== '' && isset($numbers[$number]) => throw Refused::because('twice', "Customer {$number} stands on line {$numbers[$number]} already."),
+            $number === '' && $like !== null => throw Refused::because('possible_duplicate', "That looks like {$like}: same name, mail or phone. Give the number to change that one."),
+            ($row['mail'] ?? '') !== '' && filter_var($row['mail'], FILTER_VALIDATE_EMAIL) === false => throw Refused::because('bad_mail', "“{$row['mail']}” is not a mail address."),
+            ($row['kind'] ?? '') !== '' && CustomerKind::tryFrom(mb_strtolower($row['kind'])) === null => throw Refused::because('bad_kind', "“{$row['kind']}” is neither person nor firm."),
+            ($row['country'] ?? '') !== '' && preg_match('/^[A-Za-z]{2}$/D', $row['country']) !== 1 => throw Refused::because('bad_country', "“{$row['country']}” is not a country of two letters."),
+            ($row['type'] ?? '') !== '' && ! isset($this->types[mb_strtolower($row['type'])]) => throw Refused::because('bad_type', "There is no type “{$row['type']}”."),
+            default => null,
+        };
+
+        $this->discount($row);
+        $this->terms($row);
+
+        if ($number !== '') {
+            $numbers[$number] = $line;
+        } else {
+            $this->remember($marks, "line {$line}");
+        }
+    }
+
+    /** @return list<string> */
+    private static function marks(string $nameKey, string $mail, string $phone): array
+    {
+        return [
+            ...$nameKey === '' ? [] : ["name {$nameKey}"],
+            ...$mail === '' ? [] : ['mail '.mb_strtolower($mail)],
+            ...strlen($phone) < 6 ? [] : ["phone {$phone}"],
+        ];
+    }
+
+    /** @param  list<string>  $marks */
+    private function remember(array $marks, string $as): void
+    {
+        $this->seen += array_fill_keys($marks, $as);
+    }
+
+    /** @param  array<string, string>  $row */
+    private function discount(array $row): ?string
+    {
+        return ($row['discount'] ?? '') === '' ? null : Percentage::ofWhole(TypedNumber::plain($row['discount']))->toString();
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return AccountTerms|null null: no account is asked for
+     */
+    private function terms(array $row): ?AccountTerms
+    {
+        if (($row['limit'] ?? '') === '') {
+            return null;
+        }
+
+        $limit = Money::of(TypedNumber::plain($row['limit']), $this->house->currency());
+        $kind = TermsKind::tryFrom(($row['terms'] ?? '') === '' ? 'net' : $row['terms']) ?? throw Refused::because('bad_terms', "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.");
+        $days = ($row['terms_days'] ?? '') === '' ? '30' : $row['terms_days'];
+        $terms = new AccountTerms($limit->minor, $kind, ctype_digit($days) ? (int) $days : throw Refused::because('bad_terms', "“{$days}” is not a number of days."), null, 0, 15, false, StatementKind::OpenItem, ($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail, true);
+        $terms->terms();
+
+        return $terms;
+    }
+
+    /** @param  array<string, string>  $row */
+    private function keep(array $row, Staff $by): void
+    {
+        $number = $row['number'] ?? '';
+        $customer = $number === '' ? null : Customer::query()->where('number', (int) $number)->firstOrFail();
+        // A column that is not in the table leaves what there is.
+        $fields = array_intersect_key($row, array_flip(['name', 'phone', 'mail', 'street', 'postcode', 'town', 'tax_number']));
+        isset($row['kind']) && $row['kind'] !== '' && $fields['kind'] = mb_strtolower($row['kind']);
+        isset($row['country']) && $row['country'] !== '' && $fields['country'] = strtoupper($row['country']);
+        array_key_exists('type', $row) && $fields['customer_type_id'] = $this->types[mb_strtolower($row['type'])] ?? null;
+        array_key_exists('discount', $row) && $fields['discount_percent'] = $this->discount($row);
+        $tags = array_key_exists('tags', $row) ? array_values(array_filter(array_map(trim(...), explode(',', $row['tags'])), static fn (string $tag): bool => $tag !== '')) : null;
+        $customer = $this->save->handle($customer, new CustomerDraft($fields, tags: $tags, sureItIsNew: true), $by);
+        $terms = $this->terms($row);
+
+        if ($terms !== null && ! HouseAccount::query()->whereKey($customer->id)->exists()) {
+            $this->manage->save($customer, $terms, 'brought in from a table', $by, null);
+        }
+    }
+}

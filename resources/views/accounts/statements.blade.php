@@ -1,0 +1,21 @@
+@use('Elmstone\Foundation\Show')
+@use('Elmstone\Receivables\StatementOptions')
+@extends('layout')
+@section('title', 'Statements')
+@section('main')
+<div class="page">
+    <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a></p>
+    <div class="page-head"><h1>Statements</h1><span class="soft">for every account that owes; one alone is on the account’s page</span></div>
+    @include('design.messages')
+    <form class="filters" method="post" action="{{ route('statements.begin') }}">@csrf
+        @include('accounts.parts.statement-options', ['own' => 'as each account wants it'])
+        <button class="main-act narrow">Make them</button>
+    </form>
+    <h2 class="mt-4">Runs before</h2>
+    @if($runs->isEmpty())<p class="empty">None yet.</p>@else
+    <table class="ruled">
+        <thead><tr><th>Made</th><th>By</th><th>As of</th><th>Lists</th><th class="figure">Accounts</th><th>State</th></tr></thead>
+        @foreach($runs as $run)<tr><td><a href="{{ route('statements.run', $run->id) }}">{{ Show::date($run->created_at) }}, {{ $run->created_at->format('H:i') }}</a></td><td>{{ $run->staff->name }}</td><td>{{ Show::date($run->as_of) }}</td><td>{{ StatementOptions::fromArray($run->options)->words() }}</td><td class="figure">{{ $run->wanted }}</td><td>{{ $run->state }}</td></tr>@endforeach
+    </table>@endif
+</div>
+@endsection
