@@ -14,7 +14,13 @@ use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
 use Elmstone\Counter\CountTender;
 use Elmstone\Counter\PostSale;
+use Elmstone\Customers\SaveCustomer;
+use Elmstone\Receivables\Ledger;
+use Elmstone\Receivables\ManageAccount;
+use Elmstone\Receivables\ReturnPayment;
+use Elmstone\Receivables\TakePayment;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Str;
@@ -33,6 +39,11 @@ final class DemoHouse
         private readonly AddToSlip $add,
         private readonly CountTender $count,
         private readonly PostSale $post,
+        private readonly SaveCustomer $saveCustomer,
+        private readonly ManageAccount $manage,
+        private readonly Ledger $ledger,
+        private readonly TakePayment $take,
+        private readonly ReturnPayment $return,
     ) {
     }
 
@@ -42,21 +53,32 @@ final class DemoHouse
         $chance = new Chance(self::SEED);
         (new DemoShop($chance, $today))->build();
         $say('shop, staff and '.Item::query()->count().' items');
+        (new DemoCustomers($chance, $today, $this->saveCustomer, $this->manage))->build();
+        $say(DemoCustomers::CUSTOMERS.' customers, '.DemoCustomers::ACCOUNTS.' house accounts');
+        $accounts = new DemoAccounts($chance, $this->house, $today, $this->ledger, $this->take, $this->return, $this->manage);
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         $first = $today->subMonths($months);
+        $sales->with($accounts);
+        // The days are closed behind the history, not before it.
+        $closed = Location::query()->firstOrFail()->closed_through;
+        Location::query()->update(['closed_through' => $first->subDays(2)]);
         $sales->stockUp($first->subDay());
         $posted = 0;
+        $paid = 0;
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
                 $sales->deliver($day);
             } else {
-                $posted += $sales->sellOn($day, 22, 42);
+                $posted += $sales->sellOn($day, 16, 32);
+                $paid += $accounts->payOn($day);
             }
         }
 
         $sales->deliver($today->subDay());
-        $say("{$posted} sales");
+        $accounts->end();
+        Location::query()->update(['closed_through' => $closed]);
+        $say("{$posted} sales, {$paid} payments on account");
         $this->today();
         $say('today’s sales, and slips that wait');
     }

@@ -19,7 +19,11 @@ use Elmstone\Counter\CardState;
 use Elmstone\Counter\LineOnSlip;
 use Elmstone\Counter\ReckonedCounter;
 use Elmstone\Counter\SaleDraft;
+use Elmstone\Counter\SettledSlip;
 use Elmstone\Counter\Slip;
+use Elmstone\Counter\SlipParty;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\LedgerEntry;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
@@ -52,6 +56,9 @@ final class DemoSales
 
     private int $serial = 0;
 
+    /** Those who charge; null: everybody pays at once. */
+    private ?DemoAccounts $accounts = null;
+
     public function __construct(
         private readonly Chance $chance,
         private readonly House $house,
@@ -62,6 +69,12 @@ final class DemoSales
         $this->tills = array_values(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
         $this->shares = array_replace(array_fill_keys(array_map(static fn (Till $till): int => $till->location_id, $this->tills), 35), [$this->tills[0]->location_id => 100]);
         $this->clerks = array_values(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+    }
+
+    /** From now on some of the sales are to customers by name, and some are charged. */
+    public function with(DemoAccounts $accounts): void
+    {
+        $this->accounts = $accounts;
     }
 
     /** Opening stock, so much that nothing ran out before the first delivery. */
@@ -95,6 +108,7 @@ final class DemoSales
             $moves = array_merge(...array_map(static fn (array $draft): array => $draft[1], $drafts));
             $this->stock->take($moves);
             $ids = $this->register->postAll(array_map(static fn (array $draft): DocumentDraft => $draft[0], $drafts));
+            $this->enter($drafts, $ids);
             $rows = [];
 
             foreach ($drafts as $i => [$draft, $itsMoves]) {
@@ -108,6 +122,25 @@ final class DemoSales
         });
 
         return count($drafts);
+    }
+
+    /**
+     * @param  non-empty-list<array{DocumentDraft, list<StockMove>}>  $drafts
+     * @param  non-empty-list<int>  $ids
+     */
+    private function enter(array $drafts, array $ids): void
+    {
+        $entries = [];
+
+        foreach ($drafts as $i => [$draft]) {
+            if ($draft->party->customerId !== null && ! $draft->onAccount()->isZero()) {
+                $entries[$draft->party->customerId][] = new LedgerEntry($ids[$i], $draft, HouseAccount::query()->findOrFail($draft->party->customerId)->terms());
+            }
+        }
+
+        if ($entries !== []) {
+            $this->accounts?->enter($entries);
+        }
     }
 
     /** The lorry comes: what was sold is made up for. */
@@ -151,34 +184,65 @@ final class DemoSales
         $clerk = $this->chance->oneOf($this->clerks);
         $slip = Slip::blank(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
         $slip->business_date = $at->startOfDay();
-        $slip->setRelation('lines', new Collection($this->lines($at)));
+        $account = $this->customer($slip, $at);
+        $slip->setRelation('lines', new Collection($this->lines($at, $slip)));
 
-        if ($this->chance->in(4)) {
+        if ($slip->customer_id === null && $this->chance->in(4)) {
             $slip->discount_percent = '3';
         }
 
-        $this->pay($slip);
+        $account === null ? $this->pay($slip) : $this->charge($slip, $account, $at);
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $settlement = $reckoned->settlement ?? throw new LogicException('A made-up sale must be settled.');
-        $draft = new SaleDraft($reckoned, $this->house);
+        $draft = new SaleDraft($reckoned, $this->house, $account === null ? SlipParty::of($slip, null, null) : SlipParty::of($slip, $account->terms(), $this->accounts?->balance($account->customer_id)));
 
-        return [$draft->document($settlement, $till->id, $clerk, $at), $draft->moves()];
+        if ($account !== null) {
+            $this->accounts?->charged($account->customer_id, (int) $slip->charge);
+        }
+
+        return [$draft->document(SettledSlip::sale($reckoned, $settlement), $till->id, $clerk, $at), $draft->moves()];
+    }
+
+    /** @return HouseAccount|null whose account is charged; null: it is paid at once */
+    private function customer(Slip $slip, CarbonImmutable $at): ?HouseAccount
+    {
+        if ($this->accounts === null || ! $this->chance->in(38)) {
+            return null;
+        }
+
+        $account = $this->chance->in(65) ? $this->accounts->account($at) : null;
+        $customer = $account === null ? $this->accounts->passerBy() : $this->accounts->customer($account->customer_id);
+        $slip->forceFill(['customer_id' => $customer->id, 'customer_name' => $customer->name])->setRelation('customer', $customer);
+
+        return $account;
+    }
+
+    private function charge(Slip $slip, HouseAccount $account, CarbonImmutable $at): void
+    {
+        $contact = $slip->customer?->contacts->first();
+        $slip->setRelation('contact', $contact);
+        $slip->forceFill([
+            'charge' => ReckonedCounter::of($slip, $this->house)->sums->total->minor,
+            'contact_id' => $contact?->id,
+            'purchase_order' => $account->purchase_order_required || $this->chance->in(30) ? sprintf('PO-%04d', $this->chance->between(1000, 9999)) : '',
+            'job' => $this->chance->in(25) ? $this->chance->oneOf(['Mill Lane 14', 'Chapel roof', 'Weir Side flats', 'Kiln Road 3', 'Old schoolhouse']) : '',
+        ]);
     }
 
     /** @return non-empty-list<LineOnSlip> */
-    private function lines(CarbonImmutable $at): array
+    private function lines(CarbonImmutable $at, Slip $slip): array
     {
         $lines = [];
 
         for ($i = 1, $count = min($this->chance->between(1, 5), $this->chance->between(1, 5)); $i <= $count; $i++) {
             $item = $this->chance->oneOf($this->items);
             $quantity = Quantity::of($this->quantity($item));
-            $quote = PriceBooks::of($item)->quote($quantity, $at);
+            $quote = PriceBooks::of($item, $slip->customer_id === null ? null : $this->accounts?->prices($slip->customer_id))->quote($quantity, $at);
             $lines[] = (new LineOnSlip)->forceFill([
                 'id' => $i, 'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id,
                 'quantity' => $quantity->toString(), 'unit' => $item->unit->value, 'unit_price' => $quote->price->toString(), 'price_per' => $item->price_per,
                 'price_rule' => $quote->rule, 'price_source' => $quote->source->name ?? '', 'list_price' => $quote->list->toString(),
-                'discount_percent' => $item->takesDiscount() && $this->chance->in(6) ? '5' : null, 'discount_amount' => null,
+                'discount_percent' => $quote->discount?->toString() ?? ($item->takesDiscount() && $this->chance->in(6) ? '5' : null), 'standing_discount' => $quote->discount !== null, 'discount_amount' => null,
                 'tax_class' => $item->tax_class, 'may_discount' => $item->takesDiscount(), 'floor_price' => $item->floor_price, 'cost' => $item->cost,
                 'note' => '', 'approval_id' => null,
             ]);

@@ -55,6 +55,14 @@ final class DemoShop
             'currency' => 'USD',
             'tax_rounding' => 'document',
             'notes' => [500, 1000, 2000, 5000, 10000],
+            'country' => 'US',
+            'postcode' => '40112',
+            'tax_number' => '00-0000000',
+            'bank_account' => 'account 00 4410 7719, Harrow Falls Savings',
+            'finance_percent' => '1.5',
+            'finance_grace_days' => 15,
+            'finance_minimum' => 200,
+            'returned_payment_fee' => 2500,
             'receipt_foot' => 'Goods come back within 30 days with this paper.',
         ]);
         DB::table('tax_classes')->insert([
