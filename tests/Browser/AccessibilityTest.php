@@ -20,7 +20,7 @@ final class AccessibilityTest extends BrowserCase
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
+        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/customers' => '301', '/customers/1001' => '301', '/customers/1001/change' => '301', '/customers/import' => '301', '/customers/types?item=LH-1140' => '301', '/accounts' => '301', '/accounts/1001' => '301', '/accounts/1001/payment?amount=80' => '301', '/accounts/1001/terms' => '301', '/accounts/1001/statement' => '301', '/accounts/cheques' => '301', '/accounts/calls' => '301', '/statements' => '301', '/finance-charges' => '301', '/bank' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
             yield $page => [$page, $number];
         }
     }
@@ -31,6 +31,15 @@ final class AccessibilityTest extends BrowserCase
         $clerk->scan('12 x AD-0207', 'MA-0031', '250 x FX-5060')->awaitText('#lines', 'Slotted')->fill('#cash', '20')->awaitText('#settle', 'is left to pay');
         $clerk->fill('.cell[name=price]', '1')->awaitText('#lines', 'can approve')->type('#entry', 'valve')->awaitText('#found', 'valve');
         $this->assertNothingSerious($clerk, 'mid-sale');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_axe_finds_nothing_serious_with_a_customer_over_the_limit(): void
+    {
+        $clerk = $this->clerk('201', 3);
+        $clerk->press('moss daugh')->awaitText('#found', 'Moss & Daughter')->press(\Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#who', 'Moss & Daughter');
+        $clerk->scan('MA-0031')->awaitText('#who', 'over the limit')->fill('#charge', '50')->awaitText('#settle', 'needs approval');
+        $this->assertNothingSerious($clerk, 'charging');
         $this->assertCalm($clerk);
     }
 

@@ -21,12 +21,28 @@ final class Clerk
 
     public function signIn(string $number, int $till = 1): self
     {
-        $this->go('/sign-in');
-        $this->browser->executeScript('document.getElementById("till").value = arguments[0]', [(string) $till]);
-        $this->browser->findElement(WebDriverBy::id('number'))->sendKeys($number);
-        $this->browser->findElement(WebDriverBy::id('pin'))->sendKeys("4{$number}".WebDriverKeys::ENTER);
+        // A browser that has just been started may lose the first keys: then once more.
+        for ($tries = 0; $tries < 3 && ! $this->isIn(); $tries++) {
+            if ($this->go('/sign-in')->isIn()) {
+                break;
+            }
 
-        return $this->await(fn (): bool => str_contains($this->browser->getCurrentURL(), '/counter/'), 'the counter');
+            $this->browser->executeScript('document.getElementById("till").value = arguments[0]', [(string) $till]);
+            $this->browser->findElement(WebDriverBy::id('number'))->sendKeys($number);
+            $this->browser->findElement(WebDriverBy::id('pin'))->sendKeys("4{$number}".WebDriverKeys::ENTER);
+
+            for ($waits = 0; $waits < 120 && ! $this->isIn(); $waits++) {
+                usleep(50_000);
+            }
+        }
+
+        return $this->await($this->isIn(...), 'the counter');
+    }
+
+    /** @phpstan-impure */
+    private function isIn(): bool
+    {
+        return str_contains($this->browser->getCurrentURL(), '/counter/');
     }
 
     public function go(string $path): self
@@ -138,7 +154,7 @@ final class Clerk
     {
         $seen = false;
 
-        for ($tries = 0; ! $seen && $tries < 160; $tries++) {
+        for ($tries = 0; ! $seen && $tries < 300; $tries++) {
             try {
                 $seen = $true();
             } catch (WebDriverException) {

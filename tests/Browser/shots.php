@@ -8,6 +8,7 @@ declare(strict_types=1);
 
 use Elmstone\Tests\Browser\Chromium;
 use Elmstone\Tests\Browser\Clerk;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 require __DIR__.'/../../vendor/autoload.php';
@@ -40,6 +41,28 @@ $clerk->fill('#cash', '450')->awaitText('#settle', 'Change')->ctrlEnter()->await
 $shot('counter-posted');
 
 $label = $clerk->text('#settle .note a');
+$clerk->go('/counter/new')->type('#entry', 'quillf')->awaitText('#found', 'Quillfeather')->press(Key::ENTER)->awaitText('#who', 'Quillfeather');
+$clerk->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031', 'LH-1300')->awaitText('#lines', 'hook set');
+$clerk->fill('#cash', '100')->awaitText('#settle .bar-svg', 'cash');
+$clerk->click('#charge')->press(Key::ENTER)->awaitText('#settle', 'needs approval');
+$shot('counter-account');
+$clerk->go('/accounts');
+$shot('ageing');
+$clerk->go('/accounts/1001');
+$items = $clerk->browser->executeScript('return [...document.querySelectorAll("a.code[href*=\\"/documents/INV\\"]")].slice(0, 3).map((a) => [a.textContent, a.closest("tr").lastElementChild.textContent])');
+$shot('account');
+$clerk->go('/accounts/1001/payment');
+$clerk->type('#reference', '004417')->fill('#amount', '999.60')->awaitText('.pay-sums', '999.60');
+$shot('payment');
+$clerk->go('/accounts/1001/statement');
+$shot('statement');
+$bank = sys_get_temp_dir().'/elmstone-bank.xml';
+file_put_contents($bank, bankFile($items));
+$clerk->go('/bank');
+$clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($bank);
+$clerk->click('.main-act')->awaitText('h1', 'elmstone-bank');
+unlink($bank);
+$shot('bank');
 $clerk->go("/documents/{$label}");
 $shot('document');
 $clerk->go("/documents/{$label}/receipt");
@@ -55,3 +78,29 @@ $shot('item');
 $clerk->go('/devices');
 $shot('devices');
 $clerk->browser->quit();
+
+/**
+ * A statement of the bank with payments that name invoices, come from a known payer, and from nobody known.
+ *
+ * @param  list<array{string, string}>  $items numbers of invoices, and what is open on them
+ */
+function bankFile(array $items, string $currency = 'USD'): string
+{
+    $minor = static fn (string $amount): int => (int) preg_replace('/\D/', '', $amount);
+    $sum = $minor($items[0][1]) + $minor($items[1][1]);
+    $payments = [
+        [sprintf('%d.%02d', intdiv($sum, 100), $sum % 100), 'Quillfeather Joinery', "invoices {$items[0][0]} and {$items[1][0]}"],
+        ['250.00', 'MOSS AND DAUGHTER TILING', 'on account, thank you'],
+        ['36.40', 'Tallow and Wick Stoves', 'stove pipes'],
+        ['118.20', 'R. Underfoot', 'materials October'],
+        ['640.00', 'Kitchen fitters', 'account 1010'],
+    ];
+    $day = date('Y-m-d');
+    $entries = '';
+
+    foreach ($payments as $i => [$amount, $payer, $text]) {
+        $entries .= "<Ntry><Amt Ccy=\"{$currency}\">{$amount}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>{$day}</Dt></BookgDt><AcctSvcrRef>{$day}-".bin2hex(random_bytes(3))."-{$i}</AcctSvcrRef><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>{$payer}</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>{$text}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>";
+    }
+
+    return "<?xml version=\"1.0\" encoding=\"UTF-8\"?><Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>1</MsgId><CreDtTm>{$day}T06:00:00</CreDtTm></GrpHdr><Stmt><Id>{$day}</Id><Acct><Id><Othr><Id>0044107719</Id></Othr></Id></Acct>{$entries}</Stmt></BkToCstmrStmt></Document>";
+}

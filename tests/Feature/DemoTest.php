@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Demo\DemoCustomers;
 use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Artisan;
@@ -22,6 +23,11 @@ final class DemoTest extends TestCase
         $this->assertSame(0, Artisan::call('books:prove'), Artisan::output());
         $this->assertSame(0, Artisan::call('shop:sign-ins', ['--address' => 'http://here']));
         $this->assertStringContainsString('Conrad Tannaroe, owner', Artisan::output());
+        $this->assertSame([160, 45], [DB::table('customers')->count(), DB::table('house_accounts')->count()]);
+        $of = static fn (string $name): ?object => DB::table('customers')->leftJoin('house_accounts as a', 'a.customer_id', '=', 'customers.id')->where('name', $name)->first();
+        $this->assertSame([1, 'two reminders without an answer'], [$of(DemoCustomers::ON_STOP)?->stopped, $of(DemoCustomers::ON_STOP)?->stop_reason]);
+        $this->assertSame($of(DemoCustomers::AT_LIMIT)?->balance, $of(DemoCustomers::AT_LIMIT)?->credit_limit);
+        $this->assertLessThan(now()->toDateString(), $of(DemoCustomers::EXEMPT_RUN_OUT)?->certificate_expires);
         $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
         $this->assertSame(1, Artisan::call('shop:demo'));
     }

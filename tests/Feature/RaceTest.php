@@ -8,10 +8,14 @@ use Closure;
 use Elmstone\Books\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\ChargeSlip;
 use Elmstone\Counter\CountTender;
 use Elmstone\Counter\PostSale;
+use Elmstone\Counter\PutCustomer;
+use Elmstone\Customers\Customer;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
@@ -21,6 +25,8 @@ use Illuminate\Support\Str;
 /** Several tills at the same instant, as processes of their own on a database of their own. */
 final class RaceTest extends TestCase
 {
+    use Accounts;
+
     private const TILLS = 8;
 
     protected function setUp(): void
@@ -63,6 +69,56 @@ final class RaceTest extends TestCase
             }
         });
         $this->assertSame(['80.0000'], DB::table('slip_lines')->pluck('quantity')->all());
+    }
+
+    public function test_one_account_with_room_for_one_is_charged_once_by_eight_tills_two_hundred_times_over(): void
+    {
+        $rounds = 200;
+        $customers = [];
+
+        for ($round = 0; $round < $rounds; $round++) {
+            // LH-1140 comes to 4.24 with its tax: there is room for one, not for two.
+            $customers[] = $this->account('4.30', "Firm {$round}")->id;
+        }
+
+        $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
+        $this->atOnce(function (int $number) use ($customers, $gate): void {
+            foreach ($customers as $round => $id) {
+                $slip = (string) Str::uuid();
+                app(PutCustomer::class)->handle($slip, $this->act(), Customer::query()->with('type.priceLevel')->findOrFail($id));
+                app(AddToSlip::class)->handle($slip, $this->act(), 'LH-1140');
+                $version = app(ChargeSlip::class)->rest($slip, $this->act())->version;
+                file_put_contents("{$gate}-{$round}", '.', FILE_APPEND | LOCK_EX);
+
+                while (strlen((string) file_get_contents("{$gate}-{$round}")) < self::TILLS) {
+                    usleep(300);
+                }
+
+                try {
+                    app(PostSale::class)->handle($slip, $this->act($version));
+                } catch (Refused $refused) {
+                    $refused->rule === 'over_limit' || throw $refused;
+                }
+            }
+        });
+        array_map(unlink(...), glob("{$gate}*") ?: []);
+        $charged = DB::table('documents')->groupBy('customer_id')->selectRaw('customer_id, COUNT(*) AS n')->pluck('n', 'customer_id')->all();
+        $this->assertSame(array_fill_keys($customers, 1), $charged);
+        $this->assertSame([424], DB::table('house_accounts')->distinct()->pluck('balance')->all());
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_one_cheque_posted_by_everyone_at_once_is_one_receipt(): void
+    {
+        $customer = $this->account('500.00');
+        $this->atOnce(function (int $number) use ($customer): void {
+            try {
+                $this->pay($customer, '50.00', '004417');
+            } catch (Refused $refused) {
+                $refused->rule === 'posted_before' || throw $refused;
+            }
+        });
+        $this->assertSame([1, -5000], [DB::table('documents')->count(), (int) DB::table('house_accounts')->value('balance')]);
     }
 
     /**

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** The office brings files in, changes terms and moves a payment. */
+final class OfficeTest extends BrowserCase
+{
+    private function file(string $name, string $text): string
+    {
+        $path = sys_get_temp_dir()."/elmstone-{$name}";
+        file_put_contents($path, $text);
+
+        return $path;
+    }
+
+    public function test_the_banks_file_is_taken_in_looked_at_and_posted(): void
+    {
+        $clerk = $this->clerk('301');
+        $path = $this->file('bank.csv', "date,amount,payer,reference\n".date('Y-m-d').",11.11,Quillfeather Joinery,on account\n".date('Y-m-d').",22.22,Nobody Known,no idea\n");
+        $clerk->go('/bank');
+        $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($path);
+        $clerk->click('.main-act')->awaitText('main table', 'Quillfeather Joinery')->awaitText('main table', 'nobody known by this');
+        $row = 'main tbody tr:nth-child(2)';
+        $clerk->browser->findElement(WebDriverBy::cssSelector("{$row} .assign"))->sendKeys('1002'.Key::ENTER);
+        $clerk->awaitText($row, 'Moss & Daughter')->click('.main-act')->awaitText('.note.done', '2 payments are posted');
+        self::assertSame(0, $clerk->count('main tbody input[type=checkbox]'));
+        $clerk->go('/bank');
+        $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($path);
+        $clerk->click('.main-act')->awaitText('.note.stop', 'This very file was taken in');
+        $this->assertCalm($clerk);
+        unlink($path);
+    }
+
+    public function test_a_table_of_customers_is_looked_at_before_it_comes_in(): void
+    {
+        $clerk = $this->clerk('301');
+        $bad = $this->file('bad.csv', "name,mail\nWren Thackeray-Bell,nomail\n");
+        $good = $this->file('good.csv', "name,mail\nWren Thackeray-Bell,wren@example.com\n");
+        $clerk->go('/customers/import');
+        $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($bad);
+        $clerk->click('button.main-act')->awaitText('main', 'is not a mail address');
+        $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($good);
+        $clerk->click('.filters button')->awaitText('main', '1 new, 0 changed, 0 not right');
+        $clerk->click('button.main-act')->awaitText('.note.done', 'Brought in: 1 new');
+        $clerk->type('#find', 'thackeray'.Key::ENTER)->awaitText('main table', 'Wren Thackeray-Bell');
+        $this->assertCalm($clerk);
+        array_map(unlink(...), [$bad, $good]);
+    }
+
+    public function test_an_account_is_opened_and_stopped(): void
+    {
+        $clerk = $this->clerk('301');
+        $clerk->go('/customers/1100')->click('a[href$="/terms"]');
+        $clerk->await(static fn (): bool => $clerk->focus() === 'credit_limit', 'the limit')->press('750', Key::ENTER)->awaitText('.note.done', 'Saved');
+        $clerk->awaitText('main', 'limit 750');
+        $clerk->browser->findElement(WebDriverBy::cssSelector('input[name=reason]'))->sendKeys('asked to'.Key::ENTER);
+        $clerk->awaitText('.note.stop', 'asked to');
+        $this->assertCalm($clerk);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\TermsKind;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\SaveCustomer;
+use Elmstone\Receivables\AccountTerms;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\ManageAccount;
+use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Receivables\PaymentOrder;
+use Elmstone\Receivables\StatementKind;
+use Elmstone\Receivables\StatementWay;
+use Elmstone\Receivables\TakePayment;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Str;
+
+/** Customers and house accounts for tests. */
+trait Accounts
+{
+    /** @param  array<string, mixed>  $fields */
+    protected function customer(string $name = 'Fern & Flint Paving', array $fields = []): Customer
+    {
+        return app(SaveCustomer::class)->handle(null, new CustomerDraft(['name' => $name, 'kind' => 'firm', ...$fields], sureItIsNew: true), $this->staff('301'))->refresh();
+    }
+
+    /** @param  array<string, mixed>  $terms */
+    protected function account(string $limit = '500.00', string $name = 'Fern & Flint Paving', array $terms = []): Customer
+    {
+        $customer = $this->customer($name);
+        $terms += ['kind' => TermsKind::Net, 'days' => 30, 'discount' => null, 'late' => 15, 'order' => false, 'way' => StatementWay::Print];
+        app(ManageAccount::class)->save($customer, new AccountTerms(
+            Money::of($limit, Currency::of('USD'))->minor, $terms['kind'], $terms['days'], $terms['discount'], 10, $terms['late'], $terms['order'], StatementKind::OpenItem, $terms['way'], true,
+        ), 'for a test', $this->staff('301'), null);
+
+        return $customer;
+    }
+
+    protected function pay(Customer $customer, string $amount, string $reference = '', ?CarbonImmutable $day = null): int
+    {
+        return app(TakePayment::class)->handle(new PaymentOrder($customer->id, Money::of($amount, Currency::of('USD')), TenderKind::Cheque, $reference === '' ? (string) random_int(1000, 999999) : $reference, $day ?? CarbonImmutable::today(), (string) Str::uuid()), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+    }
+
+    protected function balance(Customer $customer): int
+    {
+        return (int) HouseAccount::query()->whereKey($customer->id)->value('balance');
+    }
+
+    protected function open(string $label): int
+    {
+        return (int) OpenItemRecord::query()->where('label', $label)->value('open');
+    }
+
+    protected function staff(string $number): Staff
+    {
+        return Staff::query()->where('number', $number)->firstOrFail();
+    }
+}

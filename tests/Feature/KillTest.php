@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Books\Prove;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Counter\Act;
+use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\ChargeSlip;
+use Elmstone\Counter\CountTender;
+use Elmstone\Counter\PostSale;
+use Elmstone\Counter\PutCustomer;
+use Elmstone\Customers\Customer;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Elmstone\Tests\TestCase;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Symfony\Component\Process\Process;
+use Throwable;
+
+/** The database is killed in the middle of a loop of postings, fifty times: what was acknowledged is there once, and nothing is there by half. */
+final class KillTest extends TestCase
+{
+    use Accounts;
+
+    private const TIMES = 50;
+
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/elmstone-kill-'.bin2hex(random_bytes(4));
+        $this->startDatabase();
+        $this->artisan('migrate');
+        Scene::build();
+    }
+
+    protected function tearDown(): void
+    {
+        DB::disconnect();
+        $this->kill();
+        (new Process(['rm', '-rf', $this->folder]))->run();
+        parent::tearDown();
+    }
+
+    public function test_what_is_acknowledged_is_there_once_and_nothing_by_half(): void
+    {
+        $customer = $this->account('1000000.00');
+
+        for ($time = 1; $time <= self::TIMES; $time++) {
+            DB::disconnect();
+            $child = $this->postUntilItFails($customer);
+            $this->awaitMore();
+            usleep(random_int(0, $this->awaitMore()));
+            $this->kill();
+            pcntl_waitpid($child, $status);
+            $this->startDatabase();
+            $this->assertAcknowledgedIsThere();
+        }
+
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /** Waits for one more posting, so that the kill comes in the middle of the next one on any machine; how long it took, in microseconds. */
+    private function awaitMore(): int
+    {
+        $before = count($this->acknowledged());
+        $start = hrtime(true);
+
+        for ($tries = 0; $tries < 15_000 && count($this->acknowledged()) === $before; $tries++) {
+            usleep(2_000);
+        }
+
+        $this->assertGreaterThan($before, count($this->acknowledged()), 'Nothing was posted for half a minute.');
+
+        return intdiv(hrtime(true) - $start, 1000);
+    }
+
+    private function assertAcknowledgedIsThere(): void
+    {
+        $keys = $this->acknowledged();
+        $this->assertSame($keys === [] ? [] : array_fill_keys($keys, 1), DB::table('documents')->whereIn('idempotency_key', $keys)->groupBy('idempotency_key')->orderByRaw('FIELD(idempotency_key, '.implode(', ', array_map(static fn (string $key): string => "'{$key}'", $keys === [] ? ['none'] : $keys)).')')->selectRaw('idempotency_key, COUNT(*) AS n')->pluck('n', 'idempotency_key')->all());
+        $this->assertSame(0, DB::table('documents as d')->leftJoin('journal_entries as e', 'e.document_id', '=', 'd.id')->whereNull('e.document_id')->count(), 'A document without its journal.');
+        $this->assertSame((int) DB::table('house_accounts')->sum('balance'), (int) DB::table('documents')->sum('on_account'), 'The balance is not what was charged and paid.');
+        $this->assertSame((int) DB::table('series')->sum('last_number'), DB::table('documents')->count(), 'A number without a document.');
+        $this->assertSame(0, DB::table('slips')->where('state', 'posted')->whereNotIn('document_id', DB::table('documents')->select('id'))->count());
+    }
+
+    /** Charges and pays, one after the other, and writes down what was acknowledged; ends when the database is gone. */
+    private function postUntilItFails(Customer $customer): int
+    {
+        $child = pcntl_fork();
+
+        if ($child !== 0) {
+            return $child;
+        }
+
+        try {
+            $act = static fn (?int $version = null): Act => new Act((string) Str::uuid(), Staff::query()->firstOrFail(), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
+
+            for ($i = 0; ; $i++) {
+                $slip = (string) Str::uuid();
+                app(PutCustomer::class)->handle($slip, $act(), $customer->load('type.priceLevel'));
+                app(AddToSlip::class)->handle($slip, $act(), 'LH-1140');
+                $changed = $i % 3 === 0
+                    ? app(ChargeSlip::class)->payIn($slip, $act(), Money::of('3.00', Currency::of('USD')))
+                    : app(ChargeSlip::class)->rest($slip, $act());
+                $changed = $i % 3 === 0 ? app(CountTender::class)->cash($slip, $act(), Money::of('20.00', Currency::of('USD'))) : $changed;
+                app(PostSale::class)->handle($slip, $act($changed->version));
+                file_put_contents("{$this->folder}/acknowledged", "{$slip}\n", FILE_APPEND);
+            }
+        } catch (Throwable) {
+            // The database is gone, as it should be.
+        }
+
+        posix_kill((int) getmypid(), SIGKILL);
+
+        return 0;
+    }
+
+    /** @return list<string> */
+    private function acknowledged(): array
+    {
+        $file = "{$this->folder}/acknowledged";
+
+        return is_file($file) ? array_values(array_filter(explode("\n", (string) file_get_contents($file)), static fn (string $key): bool => $key !== '')) : [];
+    }
+
+    private function startDatabase(): void
+    {
+        $start = new Process(['bash', '-c', '. bin/house.sh; database_start "$0" --innodb-buffer-pool-size=64M --innodb-flush-log-at-trx-commit=1 --performance-schema=OFF', $this->folder], base_path(), timeout: 60);
+        // What is started must not keep the pipes open.
+        $start->disableOutput();
+        $this->assertSame(0, $start->run(), 'MariaDB did not start.');
+        config(['database.connections.mariadb' => [...(array) config('database.connections.mariadb'), 'host' => '127.0.0.1', 'port' => trim((string) file_get_contents("{$this->folder}/port")), 'database' => 'elmstone', 'password' => trim((string) file_get_contents("{$this->folder}/password"))]]);
+        DB::purge();
+    }
+
+    private function kill(): void
+    {
+        $pid = (int) @file_get_contents("{$this->folder}/pid");
+
+        if ($pid > 0) {
+            posix_kill($pid, SIGKILL);
+
+            for ($tries = 0; $tries < 200 && posix_kill($pid, 0); $tries++) {
+                usleep(10_000);
+            }
+        }
+    }
+}

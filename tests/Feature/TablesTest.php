@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Interchange\BankCsv;
+use Elmstone\Interchange\BankEntryRead;
+use Elmstone\Interchange\CsvRows;
+use Elmstone\Receivables\StatementPdf;
+use Elmstone\Tests\TestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Smalot\PdfParser\Parser;
+
+/** Tables as they come from spreadsheets and banks, and statements of many lines. */
+final class TablesTest extends TestCase
+{
+    /** @return iterable<string, array{string}> */
+    public static function sameTable(): iterable
+    {
+        yield 'commas' => ["Name,Town\nAsh & Söhne,Harrow\n\"Birch, Walls\",\"Pell \"\"Bridge\"\"\"\n"];
+        yield 'semicolons and Windows line ends' => ["Name;Town\r\nAsh & Söhne;Harrow\r\n\"Birch, Walls\";\"Pell \"\"Bridge\"\"\"\r\n"];
+        yield 'tabs, no last line end' => ["Name\tTown\nAsh & Söhne\tHarrow\nBirch, Walls\t\"Pell \"\"Bridge\"\"\""];
+        yield 'a byte order mark' => ["\xEF\xBB\xBFName,Town\nAsh & Söhne,Harrow\n\"Birch, Walls\",\"Pell \"\"Bridge\"\"\"\n"];
+        yield 'Windows-1252' => [mb_convert_encoding("Name,Town\nAsh & Söhne,Harrow\n\"Birch, Walls\",\"Pell \"\"Bridge\"\"\"\n", 'Windows-1252', 'UTF-8')];
+        yield 'blank lines' => ["Name,Town\n\nAsh & Söhne,Harrow\n\n\"Birch, Walls\",\"Pell \"\"Bridge\"\"\"\n\n"];
+    }
+
+    #[DataProvider('sameTable')]
+    public function test_a_table_is_read_however_it_was_saved(string $csv): void
+    {
+        $table = new CsvRows($csv);
+        self::assertSame(['name', 'town'], $table->head);
+        self::assertSame([['name' => 'Ash & Söhne', 'town' => 'Harrow'], ['name' => 'Birch, Walls', 'town' => 'Pell "Bridge"']], array_values(iterator_to_array($table->rows())));
+    }
+
+    public function test_a_cell_with_a_line_end_in_it_a_short_row_and_our_own_guard(): void
+    {
+        $rows = iterator_to_array((new CsvRows("name,town\n\"Ash\nRoofing\",Harrow\nBirch\n'=1+1,'-5\n"))->rows());
+        self::assertSame([['name' => "Ash\nRoofing", 'town' => 'Harrow'], ['name' => 'Birch', 'town' => ''], ['name' => '=1+1', 'town' => '-5']], array_values($rows));
+    }
+
+    public function test_too_long_a_table_is_refused_by_its_length(): void
+    {
+        $csv = "name\n".str_repeat("a\n", CsvRows::MOST + 1);
+        $this->assertThrows(static fn () => iterator_count((new CsvRows($csv))->rows()), Refused::class, '100,000 rows');
+    }
+
+    /** @return iterable<string, array{string, list<array{string, string, string, string}>, int}> */
+    public static function banks(): iterable
+    {
+        yield 'plain' => ["date,amount,payer,reference\n2027-03-01,12.50,Ash,INV-1\n", [['2027-03-01', '12.50', 'Ash', 'INV-1']], 0];
+        yield 'other names, semicolons, a comma for the decimals' => ["Booking date;Name;Description;Paid in;Currency\n2027-03-01;Ash;rent;1.212,50;USD\n", [['2027-03-01', '1212.50', 'Ash', 'rent']], 0];
+        yield 'money out and empty lines are left' => ["date,amount\n2027-03-01,-5.00\n2027-03-01,−5.00\n2027-03-01,(5.00)\n2027-03-01,\n2027-03-01,0.00\n2027-03-02,+7.00\n", [['2027-03-02', '7.00', '', '']], 5];
+    }
+
+    /** @param  list<array{string, string, string, string}>  $entries */
+    #[DataProvider('banks')]
+    public function test_a_banks_table(string $csv, array $entries, int $left): void
+    {
+        $read = (new BankCsv($csv, Currency::of('USD')))->read();
+        self::assertSame($entries, array_map(static fn (BankEntryRead $entry): array => [$entry->bookedOn->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference], $read->entries));
+        self::assertSame($left, $read->left);
+    }
+
+    public function test_a_statement_of_many_lines_goes_on_and_says_so(): void
+    {
+        $line = static fn (int $i): array => ['date' => '1 Mar 2027', 'number' => sprintf('INV-%06d', $i), 'what' => 'Invoice · a purchase order with a very long number · and a job of many words', 'due' => '31 Mar 2027', 'amount' => '', 'figure' => '10.00', 'late' => $i % 2 === 0];
+        $data = static fn (int $lines): array => [
+            'shop' => ['Tannery Row Builders’ Supply', '14 Tannery Row'], 'to' => ['Ash Roofing', 'Mill Lane'], 'account' => '1001', 'as_of' => '31 Mar 2027', 'currency' => 'USD', 'kind' => 'open_item', 'title' => 'Open items', 'brought' => null,
+            'lines' => array_map($line, range(1, $lines)), 'ageing' => ['Not due' => '1.00', '1–30 days late' => '2.00'], 'due' => '1,200.00', 'due_minor' => 120000, 'credit' => false, 'foot' => 'Please pay.', 'terms' => 'net 30', 'left_out' => '',
+        ];
+        $pages = static fn (string $pdf): array => (new Parser)->parseContent($pdf)->getPages();
+        $pdf = new StatementPdf;
+        self::assertCount(1, $pages($pdf->of([$data(3)])));
+        $long = $pages($pdf->of([$data(120)]));
+        self::assertCount(4, $long);
+        self::assertStringContainsString('continued', $long[0]->getText());
+        self::assertStringContainsString('INV-000120', end($long)->getText());
+        self::assertStringContainsString('1,200.00', end($long)->getText());
+        self::assertStringContainsString('…', $long[0]->getText());
+        self::assertCount(3, $pages($pdf->of([$data(1), $data(2), $data(3)])));
+    }
+}

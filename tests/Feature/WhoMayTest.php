@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Illuminate\Support\Facades\Auth;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Who may see and do what with customers and accounts. Clerks serve; supervisors approve, post payments and stop; the office and the owner do the rest. */
+final class WhoMayTest extends FeatureCase
+{
+    use Accounts;
+
+    private const ALL = ['101', '201', '301', '901'];
+
+    private const FROM_SUPERVISOR = ['201', '301', '901'];
+
+    private const OFFICE = ['301', '901'];
+
+    /** @return iterable<string, array{string, string, list<string>}> method, path, who may */
+    public static function doors(): iterable
+    {
+        foreach ([
+            ['get', '/customers', self::ALL], ['get', '/customers/1001', self::ALL], ['get', '/customers/1001/change', self::ALL], ['get', '/customers/new', self::ALL],
+            ['get', '/customers/types', self::OFFICE], ['get', '/customers.csv', self::OFFICE], ['get', '/customers/import', self::OFFICE],
+            ['get', '/accounts', self::ALL], ['get', '/accounts/1001', self::ALL], ['get', '/accounts/1001/statement', self::ALL], ['get', '/accounts/1001/account.csv', self::ALL],
+            ['get', '/accounts/1001/payment', self::FROM_SUPERVISOR], ['get', '/accounts/cheques', self::FROM_SUPERVISOR], ['get', '/accounts/calls', self::FROM_SUPERVISOR],
+            ['get', '/accounts/1001/terms', self::OFFICE], ['get', '/statements', self::OFFICE], ['get', '/finance-charges', self::OFFICE], ['get', '/bank', self::OFFICE],
+            ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR], ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR], ['post', '/accounts/1001/release', self::OFFICE],
+            ['post', '/accounts/1001/terms', self::OFFICE], ['post', '/accounts/1001/merge', self::OFFICE], ['post', '/accounts/1001/payment', self::FROM_SUPERVISOR],
+            ['post', '/finance-charges', self::OFFICE], ['post', '/finance-charges/settings', self::OFFICE], ['post', '/statements', self::OFFICE], ['post', '/bank', self::OFFICE],
+            ['post', '/customers/import', self::OFFICE], ['post', '/customers/levels', self::OFFICE],
+        ] as [$method, $path, $who]) {
+            yield "{$method} {$path}" => [$method, $path, $who];
+        }
+    }
+
+    /** @param  list<string>  $who */
+    #[DataProvider('doors')]
+    public function test_a_door_opens_to_whom_it_should(string $method, string $path, array $who): void
+    {
+        $this->account();
+
+        foreach (self::ALL as $number) {
+            $answer = $this->as($number)->call($method, $path);
+            $this->assertSame(! in_array($number, $who, true), $answer->getStatusCode() === 403, "{$number} at {$path}: {$answer->getStatusCode()}");
+            $this->assertLessThan(500, $answer->getStatusCode(), "{$number} at {$path}");
+        }
+    }
+
+    public function test_nobody_comes_in_without_signing_in(): void
+    {
+        $this->account();
+        Auth::logout();
+        $this->flushSession();
+
+        foreach (['/customers', '/accounts', '/accounts/1001', '/bank', '/statements'] as $path) {
+            $this->get($path)->assertRedirect('/sign-in');
+        }
+    }
+
+    public function test_an_account_there_is_not_is_not_found(): void
+    {
+        $this->as('301')->get('/accounts/9999')->assertNotFound();
+        $this->get('/customers/9999')->assertNotFound();
+        $this->get('/customers/abc')->assertNotFound();
+        $this->get('/bank/9')->assertNotFound();
+    }
+}

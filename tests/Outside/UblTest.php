@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Outside;
+
+use Elmstone\Customers\Customer;
+use Elmstone\Interchange\UblInvoice;
+use Elmstone\Shop\House;
+use Elmstone\Shop\TaxProfileRecord;
+use Elmstone\Tests\Feature\Charges;
+use Elmstone\Tests\Feature\FeatureCase;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Invoices as UBL against the rules of EN 16931. */
+final class UblTest extends FeatureCase
+{
+    use Charges;
+
+    protected function shop(): array
+    {
+        return ['country' => 'US', 'postcode' => '40112', 'tax_number' => '12-3456789', 'cash_step' => str_contains($this->name(), 'rounded') ? 5 : null, 'tax_included' => str_contains($this->name(), 'tax_in_it')];
+    }
+
+    private function posted(?Customer $customer, string ...$entries): string
+    {
+        $this->slip = (string) Str::uuid();
+        $customer === null || $this->does('customer', ['customer' => $customer->id])->assertOk();
+        $this->add(...$entries);
+
+        return $this->slip;
+    }
+
+    private function xml(): string
+    {
+        return (new UblInvoice(app(House::class)))->of($this->document());
+    }
+
+    /** By the rules of the standard, and by the schema of another library. */
+    private static function assertRight(string $xml): void
+    {
+        self::assertSame([], En16931::broken($xml));
+        self::assertSame([], UblSchema::complaints($xml));
+    }
+
+    public function test_what_the_checkers_find(): void
+    {
+        $this->posted($this->account('500.00'), '3 x LH-1140');
+        $this->does('charge', ['rest' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->xml();
+        self::assertRight($xml);
+
+        foreach ([['<cbc:ID>INV-000001</cbc:ID>', '', 'BR-02'], ['<cbc:LineExtensionAmount currencyID="USD">11.55', '<cbc:LineExtensionAmount currencyID="USD">11.56', 'BR-CO-13'], ['<cbc:Percent>10</cbc:Percent>', '<cbc:Percent>0</cbc:Percent>', 'BR-S-05'], ['<cbc:IdentificationCode>US</cbc:IdentificationCode>', '', 'BR-09']] as [$good, $bad, $rule]) {
+            self::assertStringContainsString($good, $xml);
+            self::assertContains($rule, En16931::broken(str_replace($good, $bad, $xml)));
+        }
+
+        foreach ([['unitCode="C62"', 'unitCode="pieces"'], ['<cbc:InvoiceTypeCode>380', '<cbc:InvoiceTypeCode>1'], ['<cac:PaymentMeans>', '<cac:PaymentMeans><cbc:Colour>red</cbc:Colour>'], ['<cbc:IssueDate>', '<cbc:IssueDate>the ']] as [$good, $bad]) {
+            self::assertStringContainsString($good, $xml);
+            self::assertNotSame([], UblSchema::complaints(str_replace($good, $bad, $xml)), $bad);
+        }
+    }
+
+    /** @return iterable<string, array{list<string>, array<string, string>}> */
+    public static function sales(): iterable
+    {
+        yield 'one line' => [['LH-1140'], []];
+        yield 'a price per hundred, metres, a zero-rated item' => [['250 x FX-5060', '2.4 x PI-2800', 'WA-0001'], []];
+        yield 'a whole-slip discount over two rates' => [['7 x LH-1140', '3 x WA-0001', '2 x LH-1141'], ['discount' => '3']];
+        yield 'an amount off' => [['7 x LH-1140', '3 x WA-0001'], ['discount' => '1.11 off']];
+    }
+
+    /**
+     * @param  list<string>  $entries
+     * @param  array<string, string>  $act
+     */
+    #[DataProvider('sales')]
+    public function test_sales_keep_every_rule(array $entries, array $act): void
+    {
+        $this->checkSale($entries, $act);
+    }
+
+    /**
+     * @param  list<string>  $entries
+     * @param  array<string, string>  $act
+     */
+    #[DataProvider('sales')]
+    public function test_sales_with_tax_in_it_keep_every_rule(array $entries, array $act): void
+    {
+        $this->checkSale($entries, $act);
+    }
+
+    /**
+     * @param  list<string>  $entries
+     * @param  array<string, string>  $act
+     */
+    private function checkSale(array $entries, array $act): void
+    {
+        TaxProfileRecord::query()->firstOrFail()->components()->create(['position' => 2, 'code' => 'county', 'name' => 'County', 'rate' => '1.25', 'classes' => ['standard'], 'on_top_of' => ['state_HF']]);
+        \Elmstone\Books\Accounts::open();
+        $this->posted(null, ...$entries);
+        $act === [] || $this->does('discount', [...$act, 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'x'])->assertOk();
+        $line = $this->lineId();
+        $this->does("lines/{$line}", ['discount' => '4'])->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        self::assertRight($this->xml());
+    }
+
+    public function test_cash_rounded_to_a_step_is_the_rounding_amount(): void
+    {
+        $this->posted(null, 'LH-1140');
+        $this->does('cash', ['cash' => '10'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->xml();
+        self::assertRight($xml);
+        self::assertStringContainsString('<cbc:PayableRoundingAmount currencyID="USD">0.01</cbc:PayableRoundingAmount>', $xml);
+        self::assertStringContainsString('<cbc:PayableAmount currencyID="USD">0.00</cbc:PayableAmount>', $xml);
+    }
+
+    public function test_exempt_customers_have_a_reason(): void
+    {
+        $customer = $this->customer('Chapel', ['exempt' => ['*'], 'certificate' => 'C-1', 'certificate_expires' => now()->addYear()]);
+        $this->posted($customer, 'LH-1140', 'WA-0001');
+        $this->does('cash', ['cash' => '10'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->xml();
+        self::assertRight($xml);
+        self::assertStringContainsString('Exempt by certificate C-1', $xml);
+    }
+}
