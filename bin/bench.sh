@@ -1,4 +1,5 @@
-# Measures on a database of its own: 200,000 items, 20,000 and then 200,000 posted documents. Writes bench/results.md.
+# Measures on databases of its own. Sales: 200,000 items, 20,000 and then 200,000 posted documents; writes bench/results.md. Accounts: 20,000 house accounts,
+# 1,000,000 documents; writes bench/accounts.md. With the name of one of them runs only that.
 . bin/house.sh
 
 need "${RUNNING[@]}"
@@ -13,13 +14,24 @@ finish() {
 }
 trap finish EXIT
 
-database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
-use_database "$scratch/db"
-export APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')" CACHE_STORE=file SESSION_DRIVER=file
-php artisan migrate --force --quiet
-php artisan config:cache --quiet
-php artisan route:cache --quiet
-php artisan view:cache --quiet
-port=$(free_port)
-serve "$port" "$scratch"
-php -d memory_limit=2G artisan bench:run --address="http://127.0.0.1:$port" "$@"
+measure() {
+    database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
+    use_database "$scratch/db"
+    export APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')" CACHE_STORE=file SESSION_DRIVER=file
+    php artisan migrate:fresh --force --quiet
+    php artisan config:cache --quiet
+    php artisan route:cache --quiet
+    php artisan view:cache --quiet
+    local port
+    port=$(free_port)
+    serve "$port" "$scratch"
+    php -d memory_limit=2G artisan "$1" --address="http://127.0.0.1:$port" $([ "$1" = bench:accounts ] && echo "--server=$(cat "$scratch/serve.pid")") "${@:2}"
+    serve_stop "$scratch"
+    php artisan optimize:clear --quiet
+}
+
+case "${1:-all}" in
+    sales) measure bench:run "${@:2}" ;;
+    accounts) measure bench:accounts "${@:2}" ;;
+    *) measure bench:run && measure bench:accounts ;;
+esac
