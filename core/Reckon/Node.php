@@ -143,6 +143,22 @@ final readonly class Node
         };
     }
 
+    /**
+     * A list of amounts; each complaint names its place in it.
+     *
+     * @return list<Money>
+     */
+    public function moneys(string $key, Currency $currency): array
+    {
+        $moneys = [];
+
+        foreach ($this->strings($key) as $i => $major) {
+            $moneys[] = $this->checked("{$key}[{$i}]", static fn (): Money => Money::of($major, $currency));
+        }
+
+        return $moneys;
+    }
+
     public function date(string $key): DateTimeImmutable
     {
         $text = $this->string($key);

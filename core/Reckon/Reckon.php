@@ -18,6 +18,7 @@ final readonly class Reckon
         'allocate' => AllocateAnswer::class,
         'suggest' => SuggestAnswer::class,
         'charge' => ChargeAnswer::class,
+        'layaway' => LayawayAnswer::class,
         'margin' => MarginAnswer::class,
     ];
 
