@@ -24,6 +24,12 @@ final class Accounts
 
     public const FINANCE_CHARGES = 'finance_charges';
 
+    public const DEPOSITS_HELD = 'deposits_held';
+
+    public const LAYAWAY_MONEY = 'layaway_money';
+
+    public const PLAN_CLEARING = 'plan_clearing';
+
     private const FIXED = [
         'cash' => 'Cash in till',
         'card_clearing' => 'Card clearing',
@@ -31,8 +37,9 @@ final class Accounts
         'bank' => 'Bank',
         self::RECEIVABLES => 'Receivables',
         self::INVENTORY => 'Inventory',
-        'deposits_held' => 'Deposits held',
-        'layaway_money' => 'Layaway money held',
+        self::PLAN_CLEARING => 'Payment plans, clearing',
+        self::DEPOSITS_HELD => 'Deposits held',
+        self::LAYAWAY_MONEY => 'Layaway money held',
         'store_credit' => 'Store credit owed',
         'gift_cards' => 'Gift cards owed',
         'freight' => 'Freight and charges',
@@ -55,14 +62,16 @@ final class Accounts
             TenderKind::BankTransfer => 'bank',
             TenderKind::GiftCard => 'gift_cards',
             TenderKind::StoreCredit => 'store_credit',
-            TenderKind::DepositHeld => 'deposits_held',
-            TenderKind::HouseAccount => 'receivables',
+            TenderKind::DepositHeld => self::DEPOSITS_HELD,
+            TenderKind::HouseAccount => self::RECEIVABLES,
+            TenderKind::LayawayMoney => self::LAYAWAY_MONEY,
         };
     }
 
-    public static function sales(int $department): string
+    /** @param  int|null  $department null: a fee */
+    public static function sales(?int $department): string
     {
-        return "sales:{$department}";
+        return $department === null ? self::FEES : "sales:{$department}";
     }
 
     public static function tax(string $component): string

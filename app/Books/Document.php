@@ -54,6 +54,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $balance_before
  * @property int $settlement_discount
  * @property int $fee
+ * @property int $deposit_change minor units it added to the deposits held for the customer
+ * @property int $layaway_change minor units it added to the layaway money held for them
  * @property int|null $refers_to_id
  * @property int|null $approval_id
  * @property-read self|null $refersTo

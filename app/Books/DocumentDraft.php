@@ -21,6 +21,7 @@ final readonly class DocumentDraft
      * @param  array<string, string>  $taxNames by component id
      * @param  string  $key idempotency key: the same key is never posted twice
      * @param  MoneyEntry|null  $entry what it moves, where it has no goods
+     * @param  Purpose  $withLines what it is for, where it has goods or a fee
      * @param  int|null  $refersTo the document it takes back or follows
      */
     public function __construct(
@@ -44,12 +45,13 @@ final readonly class DocumentDraft
         public ?MoneyEntry $entry = null,
         public ?int $refersTo = null,
         public ?int $approvalId = null,
+        public Purpose $withLines = Purpose::Sale,
     ) {
     }
 
     public function purpose(): Purpose
     {
-        return $this->entry->purpose ?? Purpose::Sale;
+        return $this->entry->purpose ?? $this->withLines;
     }
 
     public function total(): Money
@@ -70,12 +72,36 @@ final readonly class DocumentDraft
             return $this->entry->onAccount();
         }
 
-        $charged = Money::sum(array_map(
-            static fn (DraftTender $tender): Money => $tender->tender->amount,
-            array_filter($this->tenders, static fn (DraftTender $tender): bool => $tender->tender->kind === TenderKind::HouseAccount),
-        ), $this->cashRounding->currency);
+        $charged = $this->by(TenderKind::HouseAccount);
 
         return $this->reckoned->total->isNegative() ? $charged->negated() : $charged;
+    }
+
+    /** What it does to the deposits held for the customer. */
+    public function depositChange(): Money
+    {
+        return $this->held($this->entry?->deposit, TenderKind::DepositHeld);
+    }
+
+    /** What it does to the layaway money held for them. */
+    public function layawayChange(): Money
+    {
+        return $this->held($this->entry?->layaway, TenderKind::LayawayMoney);
+    }
+
+    private function held(?Money $moved, TenderKind $kind): Money
+    {
+        $used = $this->by($kind);
+
+        return ($moved ?? Money::zero($used->currency))->minus($this->tendered()->isNegative() ? $used->negated() : $used);
+    }
+
+    private function by(TenderKind $kind): Money
+    {
+        return Money::sum(array_map(
+            static fn (DraftTender $tender): Money => $tender->tender->amount,
+            array_filter($this->tenders, static fn (DraftTender $tender): bool => $tender->tender->kind === $kind),
+        ), $this->cashRounding->currency);
     }
 
     public function journal(): Journal

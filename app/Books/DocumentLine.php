@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $item_id
  * @property string $code
  * @property string $description
- * @property int $department_id
+ * @property int|null $department_id null: a fee
  * @property string $quantity
  * @property string $unit
  * @property string $unit_price
@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $cost
  * @property string $note
  * @property int|null $approval_id
+ * @property list<string>|null $serials of the pieces
  */
 final class DocumentLine extends Model
 {
@@ -43,5 +44,5 @@ final class DocumentLine extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool'];
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'serials' => 'array'];
 }

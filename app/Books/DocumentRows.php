@@ -60,6 +60,8 @@ final readonly class DocumentRows
             'fee' => $draft->entry?->fee->minor ?? 0,
             'refers_to_id' => $draft->refersTo,
             'approval_id' => $draft->approvalId,
+            'deposit_change' => $draft->depositChange()->minor,
+            'layaway_change' => $draft->layawayChange()->minor,
         ];
     }
 
@@ -97,6 +99,7 @@ final readonly class DocumentRows
                 'cost' => $line->cost->minor,
                 'note' => $line->note,
                 'approval_id' => $line->approvalId,
+                'serials' => $line->serials === [] ? null : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             ];
         }
 

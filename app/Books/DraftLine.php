@@ -12,19 +12,24 @@ use Elmstone\Core\Slip\ReckonedLine;
 /** A line as it is about to be posted: what it is, how its price came about, and what it comes to. */
 final readonly class DraftLine
 {
-    /** @param  Money  $cost of the whole line, positive */
+    /**
+     * @param  int|null  $departmentId null: a fee
+     * @param  Money  $cost of the whole line, positive
+     * @param  list<string>  $serials of the pieces
+     */
     public function __construct(
         public ReckonedLine $reckoned,
         public ?int $itemId,
         public string $code,
         public string $description,
-        public int $departmentId,
+        public ?int $departmentId,
         public string $unit,
         public PriceRule $rule,
         public UnitPrice $list,
         public Money $cost,
         public string $note = '',
         public ?int $approvalId = null,
+        public array $serials = [],
     ) {
     }
 }

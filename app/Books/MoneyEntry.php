@@ -6,45 +6,90 @@ namespace Elmstone\Books;
 
 use Elmstone\Core\Money\Money;
 
-/** What a document without goods moves: a payment, its return, a charge. */
+/** What a document without goods moves: money in or out, to or from an account, a deposit or a layaway; a charge; a plan. */
 final readonly class MoneyEntry
 {
     /**
-     * @param  Money  $total a payment: what came in; otherwise what the customer is charged with
+     * @param  Money  $total what comes in or goes out; otherwise what the customer is charged with, or what changes its place
      * @param  Money  $settlementDiscount given with a payment, or taken back with its return; it is not in a payment's total
      * @param  Money  $fee the part of the total that is a fee
+     * @param  Money  $deposit what it adds to the deposits held for the customer; below zero: it leaves them
+     * @param  Money  $layaway what it adds to the layaway money held for them; below zero: it leaves
      */
-    private function __construct(public Purpose $purpose, public Money $total, public Money $settlementDiscount, public Money $fee)
-    {
+    private function __construct(
+        public Purpose $purpose,
+        public Money $total,
+        public Money $settlementDiscount,
+        public Money $fee,
+        public Money $deposit,
+        public Money $layaway,
+    ) {
     }
 
-    public static function payment(Money $total, Money $settlementDiscount): self
+    private static function plain(Purpose $purpose, Money $total, ?Money $discount = null, ?Money $fee = null, ?Money $deposit = null, ?Money $layaway = null): self
     {
-        return new self(Purpose::Payment, $total, $settlementDiscount, Money::zero($total->currency));
+        $zero = Money::zero($total->currency);
+
+        return new self($purpose, $total, $discount ?? $zero, $fee ?? $zero, $deposit ?? $zero, $layaway ?? $zero);
+    }
+
+    /**
+     * Money in: what is neither a deposit nor paid on a layaway goes towards the account.
+     *
+     * @param  Money|null  $deposit the part of it that is a deposit
+     * @param  Money|null  $layaway the part of it that is paid on layaways
+     */
+    public static function payment(Money $total, Money $settlementDiscount, ?Money $deposit = null, ?Money $layaway = null): self
+    {
+        return self::plain(Purpose::Payment, $total, $settlementDiscount, deposit: $deposit, layaway: $layaway);
     }
 
     /** @param  Money  $payment what the payment came to, its settlement discount not in it */
     public static function returned(Money $payment, Money $settlementDiscount, Money $fee): self
     {
-        return new self(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee);
+        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee);
     }
 
     public static function financeCharge(Money $total): self
     {
-        return new self(Purpose::FinanceCharge, $total, Money::zero($total->currency), Money::zero($total->currency));
+        return self::plain(Purpose::FinanceCharge, $total);
+    }
+
+    /** Money that was held goes back. */
+    public static function paidBack(Money $fromDeposits, Money $fromLayaways): self
+    {
+        return self::plain(Purpose::PaidBack, $fromDeposits->plus($fromLayaways), deposit: $fromDeposits->negated(), layaway: $fromLayaways->negated());
+    }
+
+    /** Layaway money becomes a deposit. */
+    public static function kept(Money $amount): self
+    {
+        return self::plain(Purpose::KeptAsDeposit, $amount, deposit: $amount, layaway: $amount->negated());
+    }
+
+    /** A plan takes over what is open. */
+    public static function plan(Money $total): self
+    {
+        return self::plain(Purpose::Plan, $total);
+    }
+
+    public static function planPart(Money $total): self
+    {
+        return self::plain(Purpose::PlanPart, $total);
     }
 
     /** As it was stored. */
-    public static function stored(Purpose $purpose, Money $total, Money $settlementDiscount, Money $fee): self
+    public static function stored(Purpose $purpose, Money $total, Money $settlementDiscount, Money $fee, Money $deposit, Money $layaway): self
     {
-        return new self($purpose, $total, $settlementDiscount, $fee);
+        return new self($purpose, $total, $settlementDiscount, $fee, $deposit, $layaway);
     }
 
-    /** What tenders bring in; below zero: it goes out again. */
+    /** What tenders bring in; below zero: it goes out. */
     public function tendered(): Money
     {
         return match ($this->purpose) {
             Purpose::Payment => $this->total,
+            Purpose::PaidBack => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -53,6 +98,11 @@ final readonly class MoneyEntry
     /** What it does to the customer's balance. */
     public function onAccount(): Money
     {
-        return $this->purpose === Purpose::Payment ? $this->total->plus($this->settlementDiscount)->negated() : $this->total;
+        return match ($this->purpose) {
+            Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->plus($this->settlementDiscount)->negated(),
+            Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
+            Purpose::Plan => $this->total->negated(),
+            default => $this->total,
+        };
     }
 }

@@ -8,7 +8,7 @@ use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
 
 /**
- * The journal of a document without goods: tenders and settlement discount against receivables, a fee or a finance charge as income.
+ * The journal of a document without goods: tenders and settlement discount against receivables and what is held, a fee or a finance charge as income.
  * docs/rules.md, "Posting".
  */
 final class MoneyJournal
@@ -24,6 +24,12 @@ final class MoneyJournal
 
         $postings[] = [Accounts::SETTLEMENT_DISCOUNTS, $inflow($entry->settlementDiscount)];
         $postings[] = [Accounts::FEES, $entry->fee->negated()];
+        $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
+        $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];
+
+        if (in_array($entry->purpose, [Purpose::Plan, Purpose::PlanPart], true)) {
+            $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];
+        }
 
         if ($entry->purpose === Purpose::FinanceCharge) {
             $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];

@@ -11,6 +11,17 @@ enum Purpose: string
     case Payment = 'payment';
     case ReturnedPayment = 'returned_payment';
     case FinanceCharge = 'finance_charge';
+    case PaidBack = 'paid_back';
+    case KeptAsDeposit = 'kept_as_deposit';
+    case Fee = 'fee';
+    case Plan = 'plan';
+    case PlanPart = 'plan_part';
+
+    /** Whether it has lines, so that its journal is that of a sale. */
+    public function hasLines(): bool
+    {
+        return $this === self::Sale || $this === self::Fee;
+    }
 
     public function title(DocumentKind $kind): string
     {
@@ -19,6 +30,11 @@ enum Purpose: string
             self::Payment => 'Receipt',
             self::ReturnedPayment => 'Returned payment',
             self::FinanceCharge => 'Finance charge',
+            self::PaidBack => 'Paid back',
+            self::KeptAsDeposit => 'Kept as deposit',
+            self::Fee => 'Fee',
+            self::Plan => 'Payment plan',
+            self::PlanPart => 'Part of a plan',
         };
     }
 }

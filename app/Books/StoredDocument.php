@@ -12,6 +12,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
@@ -47,7 +48,7 @@ final readonly class StoredDocument
         foreach ($document->lines->values() as $i => $line) {
             $lines[] = new DraftLine(
                 $reckoned->lines[$i], $line->item_id, $line->code, $line->description, $line->department_id, $line->unit,
-                $line->price_rule, UnitPrice::of($line->list_price), $this->money($line->cost), $line->note, $line->approval_id,
+                $line->price_rule, UnitPrice::of($line->list_price), $this->money($line->cost), $line->note, $line->approval_id, $line->serials ?? [],
             );
         }
 
@@ -69,9 +70,26 @@ final readonly class StoredDocument
             $document->idempotency_key,
             $this->party(),
             $document->note,
-            $document->purpose === Purpose::Sale ? null : MoneyEntry::stored($document->purpose, $this->money($document->total), $this->money($document->settlement_discount), $this->money($document->fee)),
+            $document->purpose->hasLines() ? null : $this->entry(),
             $document->refers_to_id,
             $document->approval_id,
+            $document->purpose->hasLines() ? $document->purpose : Purpose::Sale,
+        );
+    }
+
+    /** What was moved is what was held more or less afterwards, and what was used of it as a tender. */
+    private function entry(): MoneyEntry
+    {
+        $document = $this->document;
+        $used = static fn (TenderKind $kind): int => (int) $document->tenders->where('kind', $kind)->sum('amount');
+
+        return MoneyEntry::stored(
+            $document->purpose,
+            $this->money($document->total),
+            $this->money($document->settlement_discount),
+            $this->money($document->fee),
+            $this->money($document->deposit_change + $used(TenderKind::DepositHeld)),
+            $this->money($document->layaway_change + $used(TenderKind::LayawayMoney)),
         );
     }
 

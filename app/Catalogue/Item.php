@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $may_discount
  * @property bool $net_price never discounted
  * @property bool $active
+ * @property bool $has_serials asked for when it is sold or set aside
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
  * @property-read Collection<int, QuantityBreakRecord> $breaks
@@ -44,6 +45,7 @@ final class Item extends Model
         'may_discount' => 'bool',
         'net_price' => 'bool',
         'active' => 'bool',
+        'has_serials' => 'bool',
         'updated_at' => 'immutable_datetime',
     ];
 

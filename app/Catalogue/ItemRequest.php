@@ -34,6 +34,7 @@ final class ItemRequest extends FormRequest
             'may_discount' => ['boolean'],
             'net_price' => ['boolean'],
             'active' => ['boolean'],
+            'has_serials' => ['boolean'],
             'breaks.*.from_quantity' => ['nullable', 'required_with:breaks.*.price', 'string', $this->decimal(...)],
             'breaks.*.price' => ['nullable', 'required_with:breaks.*.from_quantity', 'string', $this->decimal(...)],
             'promotions.*.name' => ['nullable', 'required_with:promotions.*.price', 'string', 'max:100'],
@@ -83,6 +84,7 @@ final class ItemRequest extends FormRequest
                 'may_discount' => $this->boolean('may_discount'),
                 'net_price' => $this->boolean('net_price'),
                 'active' => $this->boolean('active'),
+                'has_serials' => $this->boolean('has_serials'),
             ],
             array_values(array_map(static fn (array $row): array => ['from_quantity' => $number($row['from_quantity']), 'price' => $number($row['price'])], $rows('breaks'))),
             array_values(array_map(static fn (array $row): array => [

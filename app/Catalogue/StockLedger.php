@@ -23,22 +23,54 @@ final class StockLedger
      */
     public function take(array $moves): void
     {
-        $onHand = [];
+        $this->change('on_hand', $moves);
+    }
+
+    /**
+     * Changes what is set aside for somebody; what is on hand stays.
+     *
+     * @param  list<StockMove>  $moves above zero: set aside; below zero: set free again
+     */
+    public function commit(array $moves): void
+    {
+        $this->change('committed', $moves);
+    }
+
+    /**
+     * The items of which there is less left than is set aside for others. Asked after taking, in the same transaction.
+     *
+     * @param  list<StockMove>  $moves what was taken
+     * @return list<int> item ids
+     */
+    public function short(array $moves): array
+    {
+        $items = array_values(array_unique(array_map(static fn (StockMove $move): int => $move->itemId, $moves)));
+
+        return $items === [] ? [] : array_values(array_map(
+            static fn (mixed $item): int => is_int($item) ? $item : 0,
+            DB::table('stock')->where('location_id', $moves[0]->locationId)->whereIn('item_id', $items)->where('committed', '>', 0)->whereColumn('on_hand', '<', 'committed')->pluck('item_id')->all(),
+        ));
+    }
+
+    /** @param  list<StockMove>  $moves */
+    private function change(string $column, array $moves): void
+    {
+        $changes = [];
 
         foreach ($moves as $move) {
             $place = sprintf('%012d-%012d', $move->itemId, $move->locationId);
-            $onHand[$place] = [$move, ($onHand[$place][1] ?? BigDecimal::zero())->plus($move->quantity)];
+            $changes[$place] = [$move, ($changes[$place][1] ?? BigDecimal::zero())->plus($move->quantity)];
         }
 
-        ksort($onHand);
+        ksort($changes);
         $rows = array_map(static fn (array $row): array => [
             'item_id' => $row[0]->itemId,
             'location_id' => $row[0]->locationId,
-            'on_hand' => (string) $row[1],
-        ], array_values($onHand));
+            $column => (string) $row[1],
+        ], array_values($changes));
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('stock')->upsert($chunk, ['item_id', 'location_id'], ['on_hand' => DB::raw('on_hand + VALUES(on_hand)')]);
+            DB::table('stock')->upsert($chunk, ['item_id', 'location_id'], [$column => DB::raw("{$column} + VALUES({$column})")]);
         }
     }
 

@@ -25,7 +25,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $item_id null: a one-off line
  * @property string $code
  * @property string $description
- * @property int $department_id
+ * @property int|null $department_id null: a fee
  * @property string $quantity
  * @property string $unit
  * @property string $unit_price

@@ -19,4 +19,7 @@ interface CardTerminal
 
     /** Takes back an approved payment whole, before its sale is posted. */
     public function giveBack(Till $till, string $key): TerminalAnswer;
+
+    /** Pays money back to the card of an earlier payment, named by its authorisation. */
+    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer;
 }

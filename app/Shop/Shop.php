@@ -25,6 +25,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $finance_grace_days
  * @property int $finance_minimum minor units
  * @property int $returned_payment_fee minor units
+ * @property array{terms?: array<string, array{percent: string|null, amount: int|null}>, service_fee?: int, days?: int, grace_days?: int, rhythm?: string}|null $layaway_terms null: as the program ships
+ * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the program ships
+ * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date; null: as the program ships
+ * @property string|null $fee_tax_class of cancellation and service fees; null: not taxed
+ * @property string|null $plan_tax_class of a plan's flat charge; null: not taxed
  */
 final class Shop extends Model
 {
@@ -34,5 +39,5 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int'];
+    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
 }

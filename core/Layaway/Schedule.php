@@ -34,12 +34,18 @@ final readonly class Schedule
             throw Refused::because('bad_amount', 'What is to be paid cannot be below zero.');
         }
 
-        $instalments = [];
+        return self::over($total, array_map(static fn (int $step): DateTimeImmutable => $rhythm->after($firstDue, $step), range(0, $count - 1)));
+    }
 
-        foreach ($total->apportion(array_fill(0, $count, BigInteger::one())) as $step => $amount) {
-            $instalments[] = new Instalment($rhythm->after($firstDue, $step), $amount);
-        }
+    /**
+     * Even shares over dates that stand already.
+     *
+     * @param  non-empty-list<DateTimeImmutable>  $dates in their order
+     */
+    public static function over(Money $total, array $dates): self
+    {
+        $shares = $total->apportion(array_fill(0, count($dates), BigInteger::one()));
 
-        return new self($total, $instalments);
+        return new self($total, array_map(static fn (DateTimeImmutable $due, Money $share): Instalment => new Instalment($due, $share), $dates, $shares));
     }
 }

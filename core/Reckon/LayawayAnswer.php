@@ -8,7 +8,6 @@ use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\LayawayTerms;
 use Elmstone\Core\Layaway\Portion;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Money;
 
 /** "layaway": what is paid and what remains, what must be paid at least, and what cancelling would give back. */
 final readonly class LayawayAnswer

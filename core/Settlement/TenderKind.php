@@ -15,6 +15,7 @@ enum TenderKind: string
     case StoreCredit = 'store_credit';
     case DepositHeld = 'deposit_held';
     case HouseAccount = 'house_account';
+    case LayawayMoney = 'layaway_money';
 
     public function label(): string
     {
@@ -27,6 +28,7 @@ enum TenderKind: string
             self::StoreCredit => 'Store credit',
             self::DepositHeld => 'Deposit held',
             self::HouseAccount => 'House account',
+            self::LayawayMoney => 'Paid on layaway',
         };
     }
 }

@@ -63,6 +63,17 @@ final class SimulatedTerminal implements CardTerminal
         return TerminalAnswer::declined('Given back.');
     }
 
+    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
+    {
+        $paid = DB::table('terminal_requests')->where('authorisation', $authorisation)->where('act', 'take')->latest('id')->first();
+        $answer = $this->take($till, $key, $amount);
+        // It goes back to the card it came from, whichever card lies in the terminal now.
+        DB::table('terminal_requests')->where('key', $key)->update(['act' => 'refund', 'approved' => DB::raw("IF(outcome = 'approved', amount, 0)"), ...$paid === null ? [] : ['card_type' => $paid->card_type, 'last_four' => $paid->last_four]]);
+        $request = $this->request($key);
+
+        return $answer->outcome === TerminalOutcome::Approved && $request !== null ? $this->outcome($request, $amount) : $answer;
+    }
+
     public static function mood(Till $till): TerminalMood
     {
         $mood = DeviceState::read($till, 'terminal')['mood'] ?? null;

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Core\Money\UnitPrice;
+use Illuminate\Support\Facades\DB;
+
+/** What is set aside for whom. Written under the lock of the layaway it is for; stock rows follow in their own order. */
+final class Commitments
+{
+    public function __construct(private readonly StockLedger $stock)
+    {
+    }
+
+    /**
+     * Makes this what is set aside for the layaway, whatever was before.
+     *
+     * @param  array<int, BigDecimal>  $wanted quantities by item; none: everything is free again
+     */
+    public function set(int $layaway, int $location, array $wanted): void
+    {
+        $before = [];
+
+        foreach (DB::table('commitments')->where('layaway_id', $layaway)->get(['item_id', 'quantity']) as $row) {
+            $before[(int) $row->item_id] = BigDecimal::of((string) $row->quantity);
+        }
+
+        $moves = [];
+
+        foreach ($before + $wanted as $item => $quantity) {
+            $change = ($wanted[$item] ?? BigDecimal::zero())->minus($before[$item] ?? BigDecimal::zero());
+
+            if (! $change->isZero()) {
+                $moves[] = new StockMove($item, $location, $change, UnitPrice::of('0'));
+            }
+        }
+
+        $this->stock->commit($moves);
+        DB::table('commitments')->where('layaway_id', $layaway)->delete();
+        DB::table('commitments')->insert(array_map(
+            static fn (int $item, BigDecimal $quantity): array => ['layaway_id' => $layaway, 'item_id' => $item, 'location_id' => $location, 'quantity' => (string) $quantity],
+            array_keys($wanted),
+            $wanted,
+        ));
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Catalogue;
+
+use Elmstone\Core\Money\Refused;
+use Illuminate\Support\Facades\DB;
+
+/** Single pieces by their serial numbers: none is out twice, and none is set aside for two people. */
+final class Serials
+{
+    /** A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends. */
+    public const MOST = 200;
+
+    /**
+     * @return list<string>
+     *
+     * @throws Refused bad_serial, serial_twice
+     */
+    public static function read(string $typed): array
+    {
+        $serials = array_values(array_filter(array_map(static fn (string $one): string => trim($one), preg_split('/[,;\s]+/u', $typed) ?: []), static fn (string $one): bool => $one !== ''));
+
+        foreach ($serials as $serial) {
+            if (mb_strlen($serial) > 40) {
+                throw Refused::because('bad_serial', "“{$serial}” is too long for a serial number; 40 characters at most.");
+            }
+        }
+
+        if (count($serials) > self::MOST) {
+            throw Refused::because('bad_serial', 'That is more than '.self::MOST.' serial numbers for one line.');
+        }
+
+        $twice = array_keys(array_filter(array_count_values($serials), static fn (int $times): bool => $times > 1));
+
+        return $twice === [] ? $serials : throw Refused::because('serial_twice', "{$twice[0]} stands here twice.");
+    }
+
+    /**
+     * Whether a line says which pieces they are.
+     *
+     * @param  list<string>  $serials
+     *
+     * @throws Refused serial_missing, serial_count
+     */
+    public static function assertComplete(string $description, string $quantity, array $serials, bool $mayMiss = false): void
+    {
+        $wanted = rtrim(rtrim($quantity, '0'), '.');
+
+        if ($mayMiss && $serials === []) {
+            return;
+        }
+
+        match (true) {
+            $serials === [] => throw Refused::because('serial_missing', "“{$description}” has serial numbers. Type or scan which piece it is."),
+            (string) count($serials) !== $wanted => throw Refused::because('serial_count', "“{$description}”: {$wanted} of them, but ".count($serials).' serial '.(count($serials) === 1 ? 'number.' : 'numbers.')),
+            default => null,
+        };
+    }
+
+    /**
+     * Sets pieces aside for a layaway; those it had before are free again.
+     *
+     * @param  array<int, list<string>>  $serials by item
+     *
+     * @throws Refused serial_out, serial_set_aside
+     */
+    public function setAside(int $layaway, array $serials): void
+    {
+        DB::table('item_serials')->where('layaway_id', $layaway)->where('state', 'aside')->update(['state' => 'in', 'layaway_id' => null]);
+        $this->move($serials, ['state' => 'aside', 'layaway_id' => $layaway], null);
+    }
+
+    /**
+     * Pieces leave the house with a document.
+     *
+     * @param  array<int, list<string>>  $serials by item
+     * @param  int|null  $layaway the one they may be set aside for
+     *
+     * @throws Refused serial_out, serial_set_aside
+     */
+    public function sell(int $document, array $serials, ?int $layaway = null): void
+    {
+        $this->move($serials, ['state' => 'out', 'document_id' => $document, 'layaway_id' => $layaway], $layaway);
+    }
+
+    /**
+     * A row is made first and changed then only where it may be: so two tills never wait in a gap, and one of them is told.
+     *
+     * @param  array<int, list<string>>  $serials
+     * @param  array<string, int|string|null>  $to
+     */
+    private function move(array $serials, array $to, ?int $layaway): void
+    {
+        ksort($serials);
+
+        foreach ($serials as $item => $ones) {
+            sort($ones);
+            DB::table('item_serials')->insertOrIgnore(array_map(static fn (string $serial): array => ['item_id' => $item, 'serial' => $serial], $ones));
+
+            foreach ($ones as $serial) {
+                $free = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)
+                    ->where(static fn ($query) => $query->where('state', 'in')->when($layaway !== null, static fn ($own) => $own->orWhere(static fn ($mine) => $mine->where('state', 'aside')->where('layaway_id', $layaway))));
+
+                if ($free->update($to) === 0) {
+                    throw $this->taken($item, $serial);
+                }
+            }
+        }
+    }
+
+    private function taken(int $item, string $serial): Refused
+    {
+        $row = DB::table('item_serials as s')->leftJoin('documents as d', 'd.id', '=', 's.document_id')->leftJoin('layaways as l', 'l.id', '=', 's.layaway_id')
+            ->where('s.item_id', $item)->where('s.serial', $serial)->lockForUpdate()->first(['s.state', 'd.label as document', 'l.label as layaway']);
+
+        return $row?->state === 'aside'
+            ? Refused::because('serial_set_aside', "Serial number {$serial} is set aside on {$row->layaway}. Take another piece.")
+            : Refused::because('serial_out', "Serial number {$serial} left the house with {$row?->document}. Look at the plate again.");
+    }
+}

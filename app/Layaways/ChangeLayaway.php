@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Deposits\DepositLedger;
+use Elmstone\Foundation\Show;
+use Elmstone\Receivables\PostedAt;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+
+/**
+ * Changes an agreement while it runs: goods are swapped, dropped or put with it, serial numbers noted, or its last day moved. Total and schedule are worked anew
+ * under the next revision; the earlier ones stay on record. What was paid over a smaller total becomes a free deposit.
+ */
+final class ChangeLayaway
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly LayawayLedger $ledger,
+        private readonly DepositLedger $deposits,
+        private readonly HoldLayaway $hold,
+        private readonly KeepAsDeposit $keepAsDeposit,
+    ) {
+    }
+
+    /**
+     * @param  non-empty-list<LineChange>  $changes done together, so that a swap is one change
+     *
+     * @throws Refused changed_elsewhere, not_running, not_there, nothing_left, off_sale, and what the reckoning refuses
+     */
+    public function lines(int $layawayId, int $version, array $changes, Till $till, Staff $by): Layaway
+    {
+        return DB::transaction(function () use ($layawayId, $version, $changes, $till, $by): Layaway {
+            $layaway = $this->ledger->lock($layawayId);
+            $account = $this->deposits->lock($layaway->customer_id);
+            $this->assertSeen($layaway, $version);
+            $layaway->load(['allLines.item', 'allInstalments', 'customer.type.priceLevel']);
+            [$lines, $words] = $this->changed($layaway, $changes);
+            $before = $layaway->total;
+            $total = AgreedSlip::reckon($layaway, $lines, $this->house->currency())->total->minor;
+
+            if ($total <= 0) {
+                throw Refused::because('nothing_left', 'Nothing would be left on it. Cancel the layaway instead.');
+            }
+
+            $over = max(0, $layaway->held - $total);
+            $layaway->forceFill(['revision' => $layaway->revision + 1]);
+
+            if ($over > 0) {
+                $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
+                $this->keepAsDeposit->handle($layaway, $account, $over, PostedAt::till($till, $by->id, CarbonImmutable::today()), $key, "Paid over the new total of {$layaway->label}");
+            }
+
+            $layaway->forceFill(['total' => $total])->save();
+            $this->hold->putLines($layaway, array_map(self::columns(...), $lines));
+            $total === $before ? $this->ledger->settle($layaway) : $this->reschedule($layaway, $this->datesLeft($layaway));
+            $this->record($layaway, $by, $words.($over > 0 ? '. '.Show::money($this->house->money($over)).' paid over it is kept as a deposit' : ''), $before);
+
+            return $layaway;
+        }, 3);
+    }
+
+    /**
+     * Moves its last day, and shares out what remains over payments from a first date on.
+     *
+     * @throws Refused changed_elsewhere, not_running, first_due_past, after_expiry
+     */
+    public function extend(int $layawayId, int $version, CarbonImmutable $firstDue, CarbonImmutable $expiresOn, Staff $by): Layaway
+    {
+        return DB::transaction(function () use ($layawayId, $version, $firstDue, $expiresOn, $by): Layaway {
+            $layaway = $this->ledger->lock($layawayId);
+            $this->assertSeen($layaway, $version);
+
+            match (true) {
+                $firstDue->lessThanOrEqualTo(CarbonImmutable::today()) => throw Refused::because('first_due_past', 'The next payment falls due after today.'),
+                $expiresOn->lessThan($firstDue) => throw Refused::because('after_expiry', 'Its last day cannot come before the next payment.'),
+                default => null,
+            };
+            $layaway->forceFill(['revision' => $layaway->revision + 1, 'expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)])->save();
+            DB::statement('INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines WHERE layaway_id = ? AND revision = ?', [$layaway->id, $layaway->revision - 1]);
+            $count = HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn);
+            $dates = array_map(static fn (int $step): CarbonImmutable => $firstDue->setDateFrom($layaway->rhythm->after($firstDue, $step)), range(0, $count - 1));
+            $this->reschedule($layaway, $dates);
+            $this->record($layaway, $by, 'Extended to '.Show::date($expiresOn).", {$count} ".($count === 1 ? 'payment' : 'payments').' from '.Show::date($firstDue), $layaway->total);
+
+            return $layaway;
+        }, 3);
+    }
+
+    /** Notes where the goods stand. */
+    public function shelve(int $layawayId, string $place, Staff $by): Layaway
+    {
+        return DB::transaction(function () use ($layawayId, $place, $by): Layaway {
+            $layaway = $this->ledger->lock($layawayId);
+            $before = $layaway->shelf;
+            $layaway->forceFill(['shelf' => $place])->save();
+            $before === $place || $this->record($layaway, $by, $place === '' ? "Taken from {$before}" : "Put on {$place}", $layaway->total);
+
+            return $layaway;
+        }, 3);
+    }
+
+    /** @throws Refused changed_elsewhere, not_running */
+    private function assertSeen(Layaway $layaway, int $version): void
+    {
+        match (true) {
+            $layaway->version !== $version => throw Refused::because('changed_elsewhere', 'Somebody has changed this layaway meanwhile. Here is how it stands now.'),
+            ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value}; nothing on it can change."),
+            default => null,
+        };
+    }
+
+    /**
+     * @param  non-empty-list<LineChange>  $changes
+     * @return array{list<LayawayLine>, string} the lines, and what was done in words
+     */
+    private function changed(Layaway $layaway, array $changes): array
+    {
+        $lines = $layaway->lines()->keyBy('position')->all();
+        $words = [];
+
+        foreach ($changes as $change) {
+            if ($change->item !== null) {
+                $lines[] = $this->added($layaway, $change);
+                $words[] = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
+
+                continue;
+            }
+
+            $line = $lines[$change->position ?? 0] ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
+
+            if ($change->serials !== null) {
+                $line->serials = $change->serials === [] ? null : $change->serials;
+                $words[] = "{$line->description}: serial ".($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
+            } elseif ($change->quantity?->isZero() === true) {
+                unset($lines[$change->position]);
+                $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
+            } else {
+                $words[] = "{$line->description}: ".Show::decimal((string) $change->quantity).' instead of '.Show::decimal($line->quantity);
+                $line->quantity = (string) $change->quantity;
+                $line->serials = null;
+            }
+        }
+
+        return [array_values($lines), ucfirst(implode('; ', $words))];
+    }
+
+    /** What is put with it has today's price for this customer. */
+    private function added(Layaway $layaway, LineChange $change): LayawayLine
+    {
+        $item = $change->item ?? throw Refused::because('not_there', 'There is no such item.');
+
+        if (! $item->active) {
+            throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
+        }
+
+        $quantity = Quantity::of((string) $change->quantity);
+        $quote = PriceBooks::of($item, $layaway->customer->priceTerms())->quote($quantity, CarbonImmutable::today());
+
+        return new LayawayLine([
+            'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id, 'quantity' => $quantity->toString(),
+            'unit' => $item->unit->value, 'unit_price' => $quote->price->toString(), 'price_per' => $item->price_per, 'price_rule' => $quote->rule, 'list_price' => $quote->list->toString(),
+            'discount_percent' => $quote->discount?->toString(), 'discount_amount' => null, 'may_discount' => $item->takesDiscount(), 'tax_class' => $item->tax_class,
+            'cost' => $item->cost, 'note' => '', 'approval_id' => null, 'serials' => null,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function columns(LayawayLine $line): array
+    {
+        return array_diff_key($line->getAttributes(), ['layaway_id' => 0, 'revision' => 0, 'position' => 0]);
+    }
+
+    /** @return non-empty-list<CarbonImmutable> the due dates that are not met yet; where all are past, the next one */
+    private function datesLeft(Layaway $layaway): array
+    {
+        $dates = [];
+
+        foreach ($layaway->ladder($this->house->currency(), CarbonImmutable::today())->rungs as $rung) {
+            if ($rung->open()->isPositive()) {
+                $dates[] = CarbonImmutable::parse($rung->due);
+            }
+        }
+
+        return $dates === [] ? [HouseTerms::next($layaway->rhythm, CarbonImmutable::today())] : $dates;
+    }
+
+    /** @param  non-empty-list<CarbonImmutable>  $dates */
+    private function reschedule(Layaway $layaway, array $dates): void
+    {
+        $remaining = $this->house->money($layaway->remaining());
+        $layaway->forceFill([
+            'state' => $remaining->isZero() ? LayawayState::Ready : LayawayState::Running,
+            'paid_on' => $remaining->isZero() ? $layaway->paid_on ?? CarbonImmutable::today() : null,
+        ]);
+
+        if ($remaining->isPositive()) {
+            $layaway->forceFill(['paid_before' => $layaway->held]);
+            $this->ledger->schedule($layaway, Schedule::over($remaining, $dates));
+        }
+
+        $this->ledger->settle($layaway);
+    }
+
+    private function record(Layaway $layaway, Staff $by, string $what, int $before): void
+    {
+        LayawayChange::query()->create([
+            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'what' => mb_substr($what, 0, 500), 'total_before' => $before, 'total_after' => $layaway->total, 'revision' => $layaway->revision,
+        ]);
+    }
+}

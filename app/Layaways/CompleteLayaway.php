@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DraftLine;
+use Elmstone\Books\DraftTender;
+use Elmstone\Books\Party;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\Commitments;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Receivables\PostedAt;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+
+/** The goods of a layaway leave: it becomes an invoice at the agreed prices and taxes, paid by the layaway money held. */
+final class CompleteLayaway
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly LayawayLedger $ledger,
+        private readonly StockLedger $stock,
+        private readonly Commitments $commitments,
+        private readonly Serials $serials,
+    ) {
+    }
+
+    /**
+     * @return int the invoice's document id; asked again, the same
+     *
+     * @throws Refused not_paid, not_running, serial_missing, day_closed
+     */
+    public function handle(int $layawayId, Till $till, Staff $by): int
+    {
+        return DB::transaction(function () use ($layawayId, $till, $by): int {
+            $layaway = $this->ledger->lock($layawayId);
+
+            return $layaway->document_id ?? $this->post($layaway, PostedAt::till($till, $by->id, CarbonImmutable::today()));
+        }, 3);
+    }
+
+    /** Inside a transaction, the layaway locked. */
+    public function post(Layaway $layaway, PostedAt $at): int
+    {
+        $layaway->load(['allLines.item', 'location', 'customer']);
+        $layaway->location->assertOpenOn($at->day);
+        $this->assertReady($layaway);
+        $moves = $this->moves($layaway);
+        $this->commitments->set($layaway->id, $layaway->location_id, []);
+        $this->stock->take($moves);
+        $document = $this->register->post($this->draft($layaway, $at));
+        $this->stock->record('sale', array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves));
+        $this->serials->sell($document, $this->serialsOf($layaway), $layaway->id);
+        $this->ledger->leave($layaway, $document, EntryKind::Goods, $layaway->total, $at->day);
+        $this->ledger->end($layaway, LayawayState::Completed, $at->day, $document);
+
+        return $document;
+    }
+
+    /** @throws Refused not_paid, not_running, serial_missing */
+    public function assertReady(Layaway $layaway): void
+    {
+        match ($layaway->state) {
+            LayawayState::Ready => null,
+            LayawayState::Running => throw Refused::because('not_paid', "{$layaway->label} is not paid in full yet."),
+            default => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value} already."),
+        };
+        self::assertSerials($layaway);
+    }
+
+    /** @throws Refused serial_missing, serial_count */
+    public static function assertSerials(Layaway $layaway): void
+    {
+        foreach ($layaway->lines() as $line) {
+            if ($line->item?->has_serials === true) {
+                Serials::assertComplete($line->description, $line->quantity, $line->serials ?? []);
+            }
+        }
+    }
+
+    /** @return list<StockMove> */
+    private function moves(Layaway $layaway): array
+    {
+        $moves = [];
+
+        foreach ($layaway->lines() as $line) {
+            if ($line->item_id !== null) {
+                $moves[] = new StockMove($line->item_id, $layaway->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->item->cost ?? '0'));
+            }
+        }
+
+        return $moves;
+    }
+
+    /** @return array<int, list<string>> by item */
+    private function serialsOf(Layaway $layaway): array
+    {
+        $serials = [];
+
+        foreach ($layaway->lines() as $line) {
+            if ($line->item_id !== null && $line->serials !== null) {
+                $serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials];
+            }
+        }
+
+        return $serials;
+    }
+
+    private function draft(Layaway $layaway, PostedAt $at): DocumentDraft
+    {
+        $currency = $this->house->currency();
+        $tax = $layaway->taxAsAgreed();
+        $lines = $layaway->lines();
+        $reckoned = AgreedSlip::reckon($layaway, $lines, $currency);
+        $drafts = [];
+
+        foreach ($lines as $i => $line) {
+            $drafts[] = new DraftLine(
+                $reckoned->lines[$i], $line->item_id, $line->code, $line->description, $line->department_id, $line->unit, $line->price_rule,
+                UnitPrice::of($line->list_price), $line->costNow($currency), $line->note, $line->approval_id, $line->serials ?? [],
+            );
+        }
+
+        $zero = Money::zero($currency);
+
+        return new DocumentDraft(
+            DocumentKind::Invoice, $layaway->location_id, $at->tillId, $at->staffId, $at->day, CarbonImmutable::now(), $tax->terms, $reckoned, $layaway->discount($currency),
+            $drafts, $tax->names, [new DraftTender(Tender::of(TenderKind::LayawayMoney, $reckoned->total), $reckoned->total, $layaway->label)], $zero, $zero,
+            self::key($layaway),
+            new Party($layaway->customer_id, $layaway->customer->name, $layaway->purchase_order, $layaway->job, $layaway->buyer, $tax->exempted()),
+            "Layaway {$layaway->label} of {$layaway->made_on->format('j M Y')}",
+        );
+    }
+
+    private static function key(Layaway $layaway): string
+    {
+        return Uuid::uuid5(Uuid::fromString($layaway->key), 'completion')->toString();
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Catalogue\Commitments;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Layaway\LayawayStanding;
+use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Show;
+use Illuminate\Support\Facades\DB;
+
+/** Sets goods aside under an agreement. Inside a transaction; the deposit's receipt is posted by whoever asked for it. */
+final class HoldLayaway
+{
+    public function __construct(
+        private readonly LayawayLedger $ledger,
+        private readonly Commitments $commitments,
+        private readonly Serials $serials,
+    ) {
+    }
+
+    /** @throws Refused first_due_past, after_expiry, too_long, over_remaining, and what the schedule refuses */
+    public static function assertDates(HoldOrder $order): void
+    {
+        $first = $order->firstDue->format('Y-m-d');
+        $last = $order->rhythm->after($order->firstDue, max(0, $order->count - 1))->format('Y-m-d');
+
+        match (true) {
+            $first <= $order->day->format('Y-m-d') => throw Refused::because('first_due_past', 'The first payment falls due after the day it is made.'),
+            $last > $order->expiresOn->format('Y-m-d') => throw Refused::because('after_expiry', 'The last payment would fall due on '.Show::date($order->day->setDateFrom($order->rhythm->after($order->firstDue, $order->count - 1))).', after the layaway has expired on '.Show::date($order->expiresOn).'. Take fewer payments.'),
+            $order->deposit->exceeds($order->total) => throw Refused::because('over_remaining', 'The deposit is more than the goods come to.'),
+            default => null,
+        };
+    }
+
+    public function handle(HoldOrder $order): Layaway
+    {
+        self::assertDates($order);
+        LayawayStanding::of($order->total, $order->terms->toValue($order->total->currency), [$order->deposit]);
+        $layaway = Layaway::query()->create([
+            'key' => $order->key, 'location_id' => $order->locationId, 'customer_id' => $order->customerId, 'staff_id' => $order->staffId, 'state' => LayawayState::Running,
+            'made_on' => $order->day, 'expires_on' => $order->expiresOn, 'grace_days' => $order->graceDays, 'lapses_on' => $order->expiresOn->addDays($order->graceDays),
+            'rhythm' => $order->rhythm, 'terms' => $order->terms->toJson(), 'tax' => $order->tax->toJson(),
+            'discount_percent' => $order->discount?->percent?->toString(), 'discount_amount' => $order->discount?->amount?->minor,
+            'purchase_order' => $order->purchaseOrder, 'job' => $order->job, 'buyer' => $order->buyer, 'total' => $order->total->minor, 'paid_before' => $order->deposit->minor,
+            'signature' => $order->signature, 'signed_by' => $order->signedBy, 'signed_at' => $order->signature === null ? null : now(),
+        ]);
+        $layaway = Layaway::query()->findOrFail($layaway->id);
+        $this->putLines($layaway, $order->lines);
+        $remaining = $order->total->minus($order->deposit);
+        $this->ledger->schedule($layaway, Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm));
+
+        return $layaway;
+    }
+
+    /**
+     * The lines of the layaway's present revision, with what they commit.
+     *
+     * @param  list<array<string, mixed>>  $lines
+     *
+     * @throws Refused serial_out, serial_set_aside
+     */
+    public function putLines(Layaway $layaway, array $lines): void
+    {
+        $rows = [];
+
+        foreach ($lines as $i => $line) {
+            $rows[] = [...$line, 'layaway_id' => $layaway->id, 'revision' => $layaway->revision, 'position' => $i + 1];
+        }
+
+        DB::table('layaway_lines')->insert($rows);
+        $layaway->unsetRelation('allLines');
+        $this->commit($layaway->load('allLines'));
+    }
+
+    private function commit(Layaway $layaway): void
+    {
+        $wanted = [];
+        $serials = [];
+
+        foreach ($layaway->lines() as $line) {
+            if ($line->item_id !== null) {
+                $wanted[$line->item_id] = ($wanted[$line->item_id] ?? BigDecimal::zero())->plus($line->quantity);
+                $serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials ?? []];
+            }
+        }
+
+        $this->commitments->set($layaway->id, $layaway->location_id, $wanted);
+        $this->serials->setAside($layaway->id, array_filter($serials));
+    }
+}

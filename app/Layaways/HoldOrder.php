@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Reduction;
+
+/** A layaway as somebody wants it made. */
+final readonly class HoldOrder
+{
+    /**
+     * @param  string  $key of the slip it is made from
+     * @param  list<array<string, mixed>>  $lines columns of the layaway's lines, positions and revision not in them
+     * @param  Money  $deposit what is paid at once
+     */
+    public function __construct(
+        public string $key,
+        public int $locationId,
+        public int $customerId,
+        public int $staffId,
+        public CarbonImmutable $day,
+        public array $lines,
+        public TaxAsAgreed $tax,
+        public ?Reduction $discount,
+        public Money $total,
+        public Money $deposit,
+        public AgreedTerms $terms,
+        public Rhythm $rhythm,
+        public int $count,
+        public CarbonImmutable $firstDue,
+        public CarbonImmutable $expiresOn,
+        public int $graceDays,
+        public string $purchaseOrder = '',
+        public string $job = '',
+        public string $buyer = '',
+        public ?string $signature = null,
+        public string $signedBy = '',
+    ) {
+    }
+}

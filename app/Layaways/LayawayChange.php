@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * What was changed in an agreement, by whom. Insert-only.
+ *
+ * @property int $id
+ * @property int $layaway_id
+ * @property int $staff_id
+ * @property string $what
+ * @property int $total_before minor units
+ * @property int $total_after minor units
+ * @property int $revision
+ * @property CarbonImmutable $made_at
+ * @property-read Staff $staff
+ */
+final class LayawayChange extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['made_at' => 'immutable_datetime'];
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+}

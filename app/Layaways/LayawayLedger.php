@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Show;
+use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+
+/** The only place that writes what is paid on layaways and where they stand. Always under their locks, which are taken before anything else is read. */
+final class LayawayLedger
+{
+    public function __construct(private readonly House $house)
+    {
+    }
+
+    /** @throws Refused not_found */
+    public function lock(int $id): Layaway
+    {
+        return $this->lockAll([$id])[$id] ?? throw Refused::because('not_found', 'There is no such layaway.');
+    }
+
+    /**
+     * In the order of their ids, so that two who want the same never wait for each other.
+     *
+     * @param  list<int>  $ids
+     * @return array<int, Layaway> by id, with lines and instalments
+     */
+    public function lockAll(array $ids): array
+    {
+        if (DB::transactionLevel() === 0) {
+            throw new LogicException('Layaways are locked inside a transaction.');
+        }
+
+        return $ids === [] ? [] : Layaway::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
+    }
+
+    /**
+     * @param  int  $amount minor units, above zero
+     *
+     * @throws Refused not_running, expired, over_remaining
+     */
+    public function pay(Layaway $layaway, int $document, int $amount, CarbonImmutable $day): void
+    {
+        $this->assertPayable($layaway, $amount, $day);
+        $this->write($layaway, $document, EntryKind::Paid, $amount, $day);
+
+        if ($layaway->held === $layaway->total) {
+            $layaway->forceFill(['state' => LayawayState::Ready, 'paid_on' => $day]);
+        }
+
+        $this->settle($layaway);
+    }
+
+    /** @throws Refused not_running, expired, over_remaining */
+    public function assertPayable(Layaway $layaway, int $amount, CarbonImmutable $day): void
+    {
+        match (true) {
+            $layaway->state === LayawayState::Ready => throw Refused::because('not_running', "{$layaway->label} is paid in full already; the goods can be collected."),
+            $layaway->state === LayawayState::Cancelled => throw Refused::because('not_running', "{$layaway->label} was cancelled".($layaway->ended_on === null ? '' : ' on '.Show::date($layaway->ended_on)).'; nothing can be paid on it.'),
+            $layaway->state === LayawayState::Completed => throw Refused::because('not_running', "{$layaway->label} is completed; nothing is left to pay."),
+            $layaway->isExpired($day) => throw Refused::because('expired', "{$layaway->label} expired on ".Show::date($layaway->expires_on).'. A supervisor can extend it on its page.'),
+            $amount > $layaway->remaining() => throw Refused::because('over_remaining', 'Only '.Show::money($this->house->money($layaway->remaining()))." is left to pay on {$layaway->label}."),
+            default => null,
+        };
+    }
+
+    /** @param  int  $amount minor units that leave it, above zero */
+    public function leave(Layaway $layaway, int $document, EntryKind $kind, int $amount, CarbonImmutable $day): void
+    {
+        if ($amount !== 0) {
+            $this->write($layaway, $document, $kind, -$amount, $day);
+        }
+    }
+
+    public function end(Layaway $layaway, LayawayState $state, CarbonImmutable $day, ?int $document = null): void
+    {
+        $layaway->forceFill(['state' => $state, 'ended_on' => $day, 'document_id' => $document, 'next_due' => null, 'next_open' => 0, 'behind_from' => null, 'version' => $layaway->version + 1])->save();
+    }
+
+    /** A schedule of its own revision over what remains to be paid. */
+    public function schedule(Layaway $layaway, Schedule $schedule): void
+    {
+        $rows = [];
+
+        foreach ($schedule->instalments as $i => $part) {
+            $rows[] = ['layaway_id' => $layaway->id, 'revision' => $layaway->revision, 'position' => $i + 1, 'due' => $part->due->format('Y-m-d'), 'amount' => $part->amount->minor];
+        }
+
+        DB::table('layaway_instalments')->insert($rows);
+        $layaway->unsetRelation('allInstalments');
+    }
+
+    /** Where it stands with what is held now. */
+    public function settle(Layaway $layaway): void
+    {
+        $currency = $this->house->currency();
+        $next = $layaway->loadMissing('allInstalments')->ladder($currency, CarbonImmutable::today())->firstUnmet();
+        $isOver = $layaway->remaining() === 0;
+        $layaway->forceFill([
+            'next_due' => $isOver ? null : $next?->due,
+            'next_open' => $isOver ? 0 : $next?->open()->minor ?? 0,
+            'behind_from' => $isOver || $next === null ? null : CarbonImmutable::parse($next->due)->addDays($layaway->grace_days + 1),
+            'version' => $layaway->version + 1,
+        ])->save();
+    }
+
+    private function write(Layaway $layaway, int $document, EntryKind $kind, int $amount, CarbonImmutable $day): void
+    {
+        DB::table('layaway_entries')->insert([
+            'layaway_id' => $layaway->id, 'document_id' => $document, 'kind' => $kind->value, 'amount' => $amount, 'business_date' => $day->format('Y-m-d'),
+        ]);
+        $layaway->forceFill(['held' => $layaway->held + $amount]);
+        $layaway->unsetRelation('entries');
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Brick\Math\BigRational;
+use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\SlipLine;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * Goods, or the service fee, of a layaway, at the price that was agreed. Lines of an earlier revision stay as they were.
+ *
+ * @property int $layaway_id
+ * @property int $revision
+ * @property int $position
+ * @property int|null $item_id null: a one-off line or a fee
+ * @property string $code
+ * @property string $description
+ * @property int|null $department_id null: a fee
+ * @property string $quantity
+ * @property string $unit
+ * @property string $unit_price
+ * @property int $price_per
+ * @property PriceRule $price_rule
+ * @property string $list_price
+ * @property string|null $discount_percent
+ * @property int|null $discount_amount
+ * @property bool $may_discount
+ * @property string $tax_class
+ * @property string|null $cost per unit of price_per
+ * @property string $note
+ * @property int|null $approval_id
+ * @property list<string>|null $serials
+ * @property-read Item|null $item
+ */
+final class LayawayLine extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'price_per' => 'int', 'serials' => 'array'];
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+
+    public function toValue(Currency $currency): SlipLine
+    {
+        return SlipLine::of(
+            (string) $this->position,
+            Direction::Out,
+            Quantity::of($this->quantity),
+            UnitPrice::of($this->unit_price),
+            $this->price_per,
+            $this->tax_class,
+            match (true) {
+                $this->discount_percent !== null => Reduction::percent($this->discount_percent),
+                $this->discount_amount !== null => Reduction::amount(Money::ofMinor($this->discount_amount, $currency)),
+                default => null,
+            },
+            $this->may_discount,
+        );
+    }
+
+    /** What the goods cost as of now; of a one-off line, as it was agreed. */
+    public function costNow(Currency $currency): Money
+    {
+        $cost = $this->item->cost ?? $this->cost;
+
+        return $cost === null ? Money::zero($currency) : Money::round(BigRational::of($cost)->multipliedBy($this->quantity)->dividedBy($this->price_per), $currency);
+    }
+
+    public function isFee(): bool
+    {
+        return $this->department_id === null;
+    }
+}
