@@ -21,11 +21,15 @@ final class HouseRulesTest
         'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Foundation'],
         'Customers' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Foundation'],
         'Receivables' => ['Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Deposits' => ['Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Layaways' => ['Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Plans', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
-    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Interchange', 'Counter'];
+    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'Interchange', 'Counter'];
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -21,7 +22,7 @@ final class ChangeLine
     {
     }
 
-    /** @throws Refused bad_quantity, bad_price, bad_percent, never_discounted, below_floor, below_cost */
+    /** @throws Refused bad_serial, serial_twice, bad_quantity, bad_price, bad_percent, never_discounted, below_floor, below_cost */
     public function handle(string $slipKey, int $lineId, Act $act, LineEdit $edit): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
@@ -42,6 +43,7 @@ final class ChangeLine
             $edit->quantity !== null => LinePricing::forQuantity($line, $line->item, EntryText::quantity($edit->quantity), $slip),
             $edit->price !== null => $this->price($slip, $line, $edit->price),
             $edit->discount !== null => [...Reductions::columns($this->discount($line, $edit->discount)), 'standing_discount' => false],
+            $edit->serials !== null => ['serials' => Serials::read($edit->serials) ?: null],
             $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
             default => [],
         };

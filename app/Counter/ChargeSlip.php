@@ -37,7 +37,7 @@ final class ChargeSlip
                 throw Refused::because('bad_amount', 'A charge cannot be below zero.');
             }
 
-            if ($amount->exceeds(ReckonedCounter::of($slip, $this->house)->sums->total)) {
+            if ($amount->exceeds(ReckonedCounter::of($slip, $this->house)->saleTotal())) {
                 throw Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
             }
 

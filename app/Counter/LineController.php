@@ -16,10 +16,16 @@ final class LineController
 
     public function change(Request $request, string $slip, int $line, ChangeLine $change): Response
     {
-        $field = collect(['quantity', 'price', 'discount', 'note'])->first(static fn (string $name): bool => $request->has($name)) ?? 'note';
+        $field = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(static fn (string $name): bool => $request->has($name)) ?? 'note';
         $edit = new LineEdit(...[$field => $request->string($field)->value()]);
 
         return $this->page->after($request, $slip, "line.{$line}.{$field}", $field, static fn (Act $act) => $change->handle($slip, $line, $act, $edit));
+    }
+
+    /** That what is set aside for others may be sold. */
+    public function approveCommitted(Request $request, string $slip, int $line, ApproveCommitted $approve): Response
+    {
+        return $this->page->after($request, $slip, "line.{$line}.committed", 'line', static fn (Act $act) => $approve->handle($slip, $line, $act));
     }
 
     public function remove(Request $request, string $slip, int $line, RemoveLine $remove): Response

@@ -12,6 +12,7 @@ final readonly class LineEdit
         public ?string $price = null,
         public ?string $discount = null,
         public ?string $note = null,
+        public ?string $serials = null,
     ) {
     }
 }

@@ -6,6 +6,7 @@ namespace Elmstone\Counter;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
@@ -42,6 +43,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $cost per unit of price_per
  * @property string $note
  * @property int|null $approval_id
+ * @property list<string>|null $serials of the pieces
+ * @property int|null $committed_approval_id that what is set aside for others may go
  * @property-read Item|null $item
  * @property-read Approval|null $approval
  */
@@ -53,7 +56,7 @@ final class LineOnSlip extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'standing_discount' => 'bool', 'price_per' => 'int'];
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'standing_discount' => 'bool', 'price_per' => 'int', 'serials' => 'array'];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
@@ -85,6 +88,12 @@ final class LineOnSlip extends Model
     public function listPriceMoved(): bool
     {
         return $this->item !== null && ! BigDecimal::of($this->list_price)->isEqualTo($this->item->list_price);
+    }
+
+    /** Whether it takes what is set aside for others, by what the page knows; posting looks again. */
+    public function takesCommitted(?Stock $stock): bool
+    {
+        return $stock !== null && BigDecimal::of($stock->committed)->isPositive() && $stock->available()->isLessThan($this->quantity);
     }
 
     public function isOffSale(): bool

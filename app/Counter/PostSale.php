@@ -5,27 +5,31 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Books\DocumentKind;
-use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Register;
+use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Settlement;
-use Elmstone\Receivables\AccountItems;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Deposits\DepositAccount;
+use Elmstone\Deposits\DepositLedger;
+use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Layaways\CompleteLayaway;
+use Elmstone\Layaways\HoldLayaway;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayLedger;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
-use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
-use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
-use Ramsey\Uuid\Uuid;
 
 /**
- * Turns a settled slip into an invoice, a receipt for what is paid towards the account, or both: number, document, lines, tax, tenders, journal, stock and
- * ledger in one transaction, or nothing. Whether the account may be charged is decided again under its lock. Done twice, it answers with the same document.
+ * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of layaways whose goods leave. Numbers, documents,
+ * lines, tax, tenders, journals, stock and ledgers in one transaction, or nothing. What was decided on the page is decided again under the locks, which are taken in the
+ * order slip, account, deposits, layaways, stock, series. Done twice, it answers with the same document.
  */
 final class PostSale
 {
@@ -33,9 +37,14 @@ final class PostSale
         private readonly House $house,
         private readonly Register $register,
         private readonly StockLedger $stock,
+        private readonly Serials $serials,
         private readonly Ledger $ledger,
+        private readonly DepositLedger $deposits,
+        private readonly LayawayLedger $layaways,
+        private readonly HoldLayaway $hold,
+        private readonly CompleteLayaway $complete,
         private readonly SlipParty $party,
-        private readonly PaymentDraft $payments,
+        private readonly PostMoneyIn $moneyIn,
     ) {
     }
 
@@ -52,11 +61,11 @@ final class PostSale
 
             $this->assertAsSeen($slip, $act);
             $account = $slip->touchesAccount() ? $this->ledger->lockIfAny((int) $slip->customer_id) : null;
-            $act->till->location->loadMissing('taxProfile.components');
-            $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards', 'customer', 'contact']);
-            $slip->account = $account === null ? null : $this->party->standing($account);
+            $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
+            $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
+            $this->read($slip, $act, $account, $held);
 
-            return new PostedSale($this->post($slip, $act, $account), already: false);
+            return new PostedSale($this->post($slip, $act, $account, $held), already: false);
         }, 3);
     }
 
@@ -70,8 +79,22 @@ final class PostSale
         };
     }
 
+    /** All that is decided on, once everything is locked. */
+    private function read(Slip $slip, Act $act, ?HouseAccount $account, ?DepositAccount $held): void
+    {
+        $act->till->location->loadMissing('taxProfile.components');
+        $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards', 'customer', 'contact']);
+        $slip->customer_id === null ? $slip->setRelation('hold', null) : $slip->load('hold');
+        $slip->account = $account === null ? null : $this->party->standing($account);
+        $slip->deposits = $held === null ? null : DepositsHeld::of($held->customer_id);
+
+        foreach ($slip->paidOn as $layaway) {
+            $layaway->load(['allInstalments', 'allLines.item']);
+        }
+    }
+
     /** @return int the id of the invoice, or of the receipt where nothing was sold */
-    private function post(Slip $slip, Act $act, ?HouseAccount $account): int
+    private function post(Slip $slip, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
     {
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $slip->location->assertOpenOn($slip->day());
@@ -81,47 +104,96 @@ final class PostSale
         }
 
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
-        $sale = $slip->lines->isEmpty() ? null : $this->sale($reckoned, $settlement, $act, $account);
-        $receipt = $account === null || ! $reckoned->onAccount()->isPositive() ? null : $this->receipt($reckoned, $settlement, $act, $account);
-        $document = $sale ?? $receipt ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
-        $slip->forceFill(['state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'version' => $slip->version + 1, 'total' => $reckoned->payable()->minor])->save();
+        $made = $slip->hold === null ? null : $this->setAside($reckoned);
+        $sale = $slip->lines->isEmpty() || $made !== null ? null : $this->sale($reckoned, $settlement, $act, $account, $held);
+        $receipt = $reckoned->held->total()->isPositive() ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made) : null;
+
+        if ($receipt !== null && $held !== null) {
+            $this->useDeposit($receipt, $held, SettledSlip::parts($reckoned, $settlement)[1], $slip);
+        }
+
+        $goods = $this->goodsOut($slip, $act);
+        $document = $sale ?? $receipt ?? $goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
+        $slip->forceFill([
+            'state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'layaway_id' => $made?->id,
+            'version' => $slip->version + 1, 'total' => $reckoned->payable()->minor,
+        ])->save();
 
         return $document;
     }
 
-    private function sale(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account): int
+    private function sale(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
     {
         $slip = $reckoned->slip;
         $terms = $slip->charge === null ? null : $account?->terms();
         $draft = new SaleDraft($reckoned, $this->house, SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)));
         $moves = $draft->moves();
         $this->stock->take($moves);
-        $sale = $draft->document(SettledSlip::sale($reckoned, $settlement), $act->till->id, $act->by->id, CarbonImmutable::now());
+        $this->assertNothingPromised($slip, $moves);
+        $part = SettledSlip::sale($reckoned, $settlement);
+        $sale = $draft->document($part, $act->till->id, $act->by->id, CarbonImmutable::now());
         $document = $this->register->post($sale);
-        $this->stock->record('sale', array_map(static fn ($move): array => [$move, $slip->day(), $document], $moves));
+        $this->stock->record('sale', array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves));
+        $this->serials->sell($document, $draft->serials());
 
         if ($account !== null) {
             $this->ledger->enter($account, [new LedgerEntry($document, $sale, $terms)]);
         }
 
+        if ($held !== null) {
+            $this->useDeposit($document, $held, $part, $slip);
+        }
+
         return $document;
     }
 
-    private function receipt(ReckonedCounter $reckoned, Settlement $settlement, Act $act, HouseAccount $account): int
+    private function setAside(ReckonedCounter $reckoned): Layaway
     {
-        $slip = $reckoned->slip;
-        $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $slip->day());
-        $spread = $items->spread($reckoned->onAccount());
-        $part = SettledSlip::parts($reckoned, $settlement)[1];
-        $key = $slip->lines->isEmpty() ? $slip->key : Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString();
-        $draft = $this->payments->draft(
-            DocumentKind::Receipt, MoneyEntry::payment($reckoned->onAccount(), $spread->discount()), PostedAt::till($act->till, $act->by->id, $slip->day()),
-            SlipParty::of($slip, null, $this->house->money($account->balance)), $key, $part->tenders, $part->cashRounding, $part->change,
-        );
-        $document = $this->register->post($draft);
-        $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-        $this->ledger->allocate($account, $document, $items->parts($spread), Setting::by($act->by, $slip->day(), $key));
+        $order = $reckoned->layaway()?->order() ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
+        $made = $this->hold->handle($order);
+        $this->assertNothingPromised($reckoned->slip, (new SaleDraft($reckoned, $this->house))->moves());
 
-        return $document;
+        return $made;
+    }
+
+    /**
+     * What is set aside for others goes only where somebody approved it.
+     *
+     * @param  list<StockMove>  $moves
+     *
+     * @throws Refused committed
+     */
+    private function assertNothingPromised(Slip $slip, array $moves): void
+    {
+        foreach ($moves === [] ? [] : $this->stock->short($moves) as $item) {
+            $line = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->item_id === $item && $line->committed_approval_id === null);
+
+            if ($line !== null) {
+                throw Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve.");
+            }
+        }
+    }
+
+    private function useDeposit(int $document, DepositAccount $held, SettledPart $part, Slip $slip): void
+    {
+        foreach ($part->tenders as $tender) {
+            if ($tender->tender->kind === TenderKind::DepositHeld && $tender->tender->amount->isPositive()) {
+                $this->deposits->take($held, $document, $tender->tender->amount->minor, $slip->day());
+            }
+        }
+    }
+
+    /** @return list<int> the invoices of the layaways whose goods leave */
+    private function goodsOut(Slip $slip, Act $act): array
+    {
+        $invoices = [];
+
+        foreach ($slip->layawayParts() as $part) {
+            if ($part->leaves === true) {
+                $invoices[] = $this->complete->post($slip->paidOn[$part->layawayId], PostedAt::till($act->till, $act->by->id, $slip->day()));
+            }
+        }
+
+        return $invoices;
     }
 }

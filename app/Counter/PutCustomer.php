@@ -27,16 +27,23 @@ final class PutCustomer
             throw Refused::because('customer_merged', "{$customer->name} was merged into another customer. Choose that one.");
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($customer): void {
-            $slip->forceFill([
-                'customer_id' => $customer?->id, 'customer_name' => $customer->name ?? '', 'contact_id' => null, 'purchase_order' => '', 'job' => '',
-                'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '', 'charge_approved_over' => 0, 'on_account' => null,
-                'mail_to' => $customer->mail ?? '',
-            ])->save();
-            $slip->setRelation('customer', $customer?->loadMissing('type.priceLevel'));
-            $slip->forgetPriceTerms();
-            $this->priceAgain($slip);
-        });
+        return $this->desk->change($slipKey, $act, fn (Slip $slip) => $this->place($slip, $customer));
+    }
+
+    /** Within a change of the slip. */
+    public function place(Slip $slip, ?Customer $customer): void
+    {
+        SlipHold::query()->whereKey($slip->id)->delete();
+        $slip->lines()->whereNull('department_id')->delete();
+        $slip->forceFill([
+            'customer_id' => $customer?->id, 'customer_name' => $customer->name ?? '', 'contact_id' => null, 'purchase_order' => '', 'job' => '',
+            'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '', 'charge_approved_over' => 0, 'on_account' => null,
+            'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'mail_to' => $customer->mail ?? '',
+        ])->save();
+        $slip->setRelation('customer', $customer?->loadMissing('type.priceLevel'));
+        $slip->forgetPriceTerms();
+        $this->priceAgain($slip);
     }
 
     private function priceAgain(Slip $slip): void

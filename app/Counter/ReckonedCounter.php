@@ -6,6 +6,7 @@ namespace Elmstone\Counter;
 
 use Brick\Math\BigRational;
 use Elmstone\Books\Exempted;
+use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -38,6 +39,9 @@ final readonly class ReckonedCounter
     /** What the customer need not pay; null: nothing. */
     public ?Exempted $exempted;
 
+    /** What is taken in besides the sale. */
+    public HeldMoney $held;
+
     private TaxProfile $profile;
 
     /** @var array<int, int> each line's place on the slip, by its id */
@@ -52,6 +56,7 @@ final readonly class ReckonedCounter
         $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
         $this->places = array_flip(array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
         $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption()));
+        $this->held = new HeldMoney($slip, $house);
         [$this->settlement, $this->overTendered] = $this->settle();
     }
 
@@ -79,6 +84,10 @@ final readonly class ReckonedCounter
             $tenders[] = Tender::of(TenderKind::Cheque, $this->house->money($this->slip->cheque));
         }
 
+        if ($this->slip->deposit_used !== null) {
+            $tenders[] = Tender::of(TenderKind::DepositHeld, $this->house->money($this->slip->deposit_used));
+        }
+
         if ($this->slip->charge !== null) {
             $tenders[] = Tender::of(TenderKind::HouseAccount, $this->house->money($this->slip->charge));
         }
@@ -104,13 +113,37 @@ final readonly class ReckonedCounter
     /** What is paid towards the house account with this slip. */
     public function onAccount(): Money
     {
-        return $this->house->money($this->slip->on_account ?? 0);
+        return $this->held->onAccount();
     }
 
-    /** All that is settled here: what is sold, and what is paid towards the account. */
+    /** What is sold here; nothing where it is to be held as a layaway. */
+    public function saleTotal(): Money
+    {
+        return $this->slip->hold === null ? $this->sums->total : Money::zero($this->house->currency());
+    }
+
+    /** All that is settled here: what is sold, and what is taken in besides. */
     public function payable(): Money
     {
-        return $this->sums->total->plus($this->onAccount());
+        return $this->saleTotal()->plus($this->held->total());
+    }
+
+    /** What the agreement says; null where the slip is not to be held. */
+    public function layaway(): ?HoldDraft
+    {
+        return HoldDraft::of($this, $this->house);
+    }
+
+    /** The most of the deposits held that can still be used. */
+    public function usableDeposit(): Money
+    {
+        $others = Money::sum(array_map(
+            static fn (Tender $tender): Money => $tender->amount,
+            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::DepositHeld),
+        ), $this->house->currency());
+        $left = Money::min($this->payable()->minus($others), $this->house->money($this->slip->deposits?->free() ?? 0));
+
+        return $left->isNegative() ? $this->house->money(0) : $left;
     }
 
     /** The most that can still be charged to the account: what is sold and not settled otherwise. */
@@ -120,7 +153,7 @@ final readonly class ReckonedCounter
             static fn (Tender $tender): Money => $tender->amount,
             array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::HouseAccount),
         ), $this->house->currency());
-        $left = Money::min($this->payable()->minus($others), $this->sums->total);
+        $left = Money::min($this->payable()->minus($others), $this->saleTotal());
 
         return $left->isNegative() ? $this->house->money(0) : $left;
     }
@@ -201,7 +234,7 @@ final readonly class ReckonedCounter
         $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
         $below = $slip->lines->first(fn (LineOnSlip $line): bool => $this->check($line) !== PriceCheck::Fine && ! $this->isApproved($line));
 
-        if ($slip->lines->isEmpty() && $slip->on_account === null) {
+        if ($slip->lines->isEmpty() && $this->held->total()->isZero() && $slip->layawayParts() === []) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
         }
 
@@ -225,7 +258,9 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('customer_merged', "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.");
         }
 
-        if ($slip->charge !== null && $slip->charge > $this->sums->total->minor) {
+        array_push($found, ...$this->goodsHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances());
+
+        if ($slip->hold === null && $slip->charge !== null && $slip->charge > $this->sums->total->minor) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
@@ -245,6 +280,28 @@ final readonly class ReckonedCounter
 
         if ($slip->paper === PaperWay::Mail && $slip->mail_to === '') {
             $found[] = Refused::because('mail_to', 'Type where to mail it.');
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> what is set aside for others, and serial numbers that are missing */
+    private function goodsHindrances(): array
+    {
+        $found = [];
+
+        foreach ($this->slip->lines as $line) {
+            if ($line->committed_approval_id === null && $line->takesCommitted($this->slip->stock?->get($line->item_id))) {
+                $found[] = Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve.");
+            }
+
+            if ($line->item?->has_serials === true) {
+                try {
+                    Serials::assertComplete($line->description, $line->quantity, $line->serials ?? [], $this->slip->hold !== null);
+                } catch (Refused $refused) {
+                    $found[] = $refused;
+                }
+            }
         }
 
         return $found;

@@ -74,6 +74,21 @@ final readonly class SaleDraft
             $this->reckoned->costOf($line),
             $line->note,
             $line->approval_id,
+            $line->serials ?? [],
         );
+    }
+
+    /** @return array<int, list<string>> serial numbers by item */
+    public function serials(): array
+    {
+        $serials = [];
+
+        foreach ($this->reckoned->slip->lines as $line) {
+            if ($line->item_id !== null && $line->serials !== null) {
+                $serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials];
+            }
+        }
+
+        return $serials;
     }
 }

@@ -6,7 +6,6 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Shop\House;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -50,6 +49,18 @@ final class SettleController
         return $this->page->after($request, $slip, 'on_account', 'on_account', fn (Act $act) => $charge->payIn($slip, $act, $this->amount($request, 'on_account')));
     }
 
+    public function takeDeposit(Request $request, string $slip, TakeDeposit $take): Response
+    {
+        return $this->page->after($request, $slip, 'deposit_in', 'deposit_in', fn (Act $act) => $take->take($slip, $act, $this->amount($request, 'deposit_in'), $request->string('deposit_for')->value()));
+    }
+
+    public function useDeposit(Request $request, string $slip, TakeDeposit $take): Response
+    {
+        return $this->page->after($request, $slip, 'deposit_used', 'deposit_used', fn (Act $act) => $request->boolean('rest')
+            ? $take->rest($slip, $act)
+            : $take->use($slip, $act, $this->amount($request, 'deposit_used')));
+    }
+
     public function card(Request $request, string $slip, TakeCard $card): Response
     {
         return $this->page->after($request, $slip, 'card', 'card', fn (Act $act) => $card->handle($slip, $act, $this->amount($request, 'card')));
@@ -90,14 +101,6 @@ final class SettleController
     /** @throws Refused bad_number, bad_amount */
     private function amount(Request $request, string $name): ?Money
     {
-        $typed = $request->string($name)->trim()->value();
-
-        if (in_array($typed, ['', '–', '—', '-'], true)) {
-            return null;
-        }
-
-        $amount = Money::of(TypedNumber::plain($typed), $this->house->currency());
-
-        return $amount->isZero() ? null : $amount;
+        return $this->house->typedMoney($request->string($name)->value());
     }
 }

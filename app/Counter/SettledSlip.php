@@ -11,7 +11,7 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 
 /**
- * One settlement shared out between the invoice and the receipt for what is paid towards the account. What is charged goes on the invoice; the rest of
+ * One settlement shared out between the invoice and the receipt for what is taken in besides. What is charged goes on the invoice; the rest of
  * the tenders pay the invoice first, in the order they apply. Cash comes last, so its rounding and change stand on the document it ends on.
  */
 final class SettledSlip
@@ -25,8 +25,8 @@ final class SettledSlip
     public static function parts(ReckonedCounter $reckoned, Settlement $settlement): array
     {
         $zero = Money::zero($settlement->total->currency);
-        $toSale = $reckoned->sums->total->abs();
-        $isSplit = $reckoned->onAccount()->isPositive();
+        $toSale = $reckoned->saleTotal()->abs();
+        $isSplit = $reckoned->held->total()->isPositive();
         $charged = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, array_filter($settlement->applied, static fn (Tender $tender): bool => $tender->kind === TenderKind::HouseAccount)), $zero->currency);
         $open = $toSale->minus($charged);
         [$sale, $receipt] = [[], []];
@@ -74,6 +74,7 @@ final class SettledSlip
                 TenderKind::Card => new DraftTender($tender, $tender->amount, '', $cards[$i]->card_type, $cards[$i]->last_four, $cards[$i]->authorisation),
                 TenderKind::Cheque => new DraftTender($tender, $tender->amount, $reckoned->slip->cheque_number),
                 TenderKind::HouseAccount => new DraftTender($tender, $tender->amount, $reckoned->slip->purchase_order),
+                TenderKind::DepositHeld => new DraftTender($tender, $tender->amount),
                 default => new DraftTender($tender, $tender->amount->plus($settlement->change)),
             };
         }

@@ -7,10 +7,13 @@ namespace Elmstone\Counter;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Catalogue\PriceTerms;
+use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
+use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
@@ -19,6 +22,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * The working paper of one customer at the counter, while it can still change. Changed through SlipDesk only.
@@ -40,6 +44,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $charge_approved_for the reasons somebody approved, by code
  * @property int $charge_approved_over minor units over the limit that were approved
  * @property int|null $on_account minor units paid towards the house account with it
+ * @property int|null $deposit_in minor units of a deposit taken with it
+ * @property string $deposit_for the order it is kept for; empty: free
+ * @property int|null $deposit_used minor units of the deposits held, towards what is due
+ * @property list<array{id: int, amount: int, leaves: bool|null, approval: int|null, approved: int}>|null $layaways what is paid on which, as LayawayPart keeps it
+ * @property int|null $layaway_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property string|null $discount_percent
@@ -61,6 +70,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Contact|null $contact
  * @property-read Document|null $document
  * @property-read Document|null $receipt
+ * @property-read SlipHold|null $hold
  * @property-read Collection<int, LineOnSlip> $lines
  * @property-read Collection<int, CardPayment> $cards
  */
@@ -72,6 +82,15 @@ final class Slip extends Model
     /** How the customer's house account stands; null: they have none. */
     public ?AccountStanding $account = null;
 
+    /** What is held for the customer in deposits; null: there is no customer. */
+    public ?DepositsHeld $deposits = null;
+
+    /** @var array<int, Layaway> by id: those something is paid on */
+    public array $paidOn = [];
+
+    /** @var Collection<int, Stock>|null by item: what this place has of what is on it; null: not read */
+    public ?Collection $stock = null;
+
     private ?PriceTerms $priceTerms = null;
 
     protected $guarded = [];
@@ -82,6 +101,7 @@ final class Slip extends Model
         'state' => SlipState::class,
         'paper' => PaperWay::class,
         'version' => 'int',
+        'layaways' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',
@@ -95,9 +115,10 @@ final class Slip extends Model
             'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null, 'discount_approval_id' => null,
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
             'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '',
-            'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null,
+            'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'layaway_id' => null,
         ]);
-        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
     }
@@ -117,6 +138,23 @@ final class Slip extends Model
     public function touchesAccount(): bool
     {
         return $this->customer_id !== null && ($this->charge !== null || $this->on_account !== null);
+    }
+
+    /** Whether posting it changes what is held for the customer in deposits. */
+    public function touchesDeposits(): bool
+    {
+        return $this->customer_id !== null && ($this->deposit_in !== null || $this->deposit_used !== null);
+    }
+
+    /** @return array<int, LayawayPart> by layaway */
+    public function layawayParts(): array
+    {
+        return LayawayPart::all($this->layaways);
+    }
+
+    public function layaway(int $id): ?Layaway
+    {
+        return $this->paidOn[$id] ?? null;
     }
 
     public function isPosted(): bool
@@ -174,6 +212,12 @@ final class Slip extends Model
     public function document(): BelongsTo
     {
         return $this->belongsTo(Document::class);
+    }
+
+    /** @return HasOne<SlipHold, $this> */
+    public function hold(): HasOne
+    {
+        return $this->hasOne(SlipHold::class);
     }
 
     /** @return HasMany<LineOnSlip, $this> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Closure;
+use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
 use Elmstone\Shop\House;
@@ -75,7 +76,10 @@ final class SlipDesk
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $this->party->draw($slip);
 
-        return $slip->load(['lines.item', 'cards']);
+        $slip->load(['lines.item', 'cards']);
+        $slip->stock = $slip->isPosted() || $slip->lines->isEmpty() ? null : Stock::query()->where('location_id', $slip->location_id)->whereIn('item_id', $slip->lines->pluck('item_id')->filter())->get()->keyBy('item_id');
+
+        return $slip;
     }
 
     /**

@@ -9,6 +9,8 @@ use Elmstone\Books\Party;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Tax\TaxComponent;
+use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\AccountStanding;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Shop\House;
@@ -25,15 +27,18 @@ final class SlipParty
     public function draw(Slip $slip): void
     {
         if ($slip->customer_id === null) {
-            $slip->setRelation('customer', null)->setRelation('contact', null);
-            $slip->account = null;
+            $slip->setRelation('customer', null)->setRelation('contact', null)->setRelation('hold', null);
+            [$slip->account, $slip->deposits, $slip->paidOn] = [null, null, []];
 
             return;
         }
 
-        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact']);
+        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact', 'hold']);
         $account = HouseAccount::query()->where('customer_id', $slip->customer_id)->first();
         $slip->account = $account === null ? null : $this->standing($account);
+        $slip->deposits = DepositsHeld::of($slip->customer_id);
+        $parts = $slip->layawayParts();
+        $slip->paidOn = $parts === [] ? [] : Layaway::query()->with(['allInstalments', 'allLines.item'])->whereKey(array_keys($parts))->get()->keyBy('id')->all();
     }
 
     public function standing(HouseAccount $account): AccountStanding

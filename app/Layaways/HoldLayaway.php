@@ -49,10 +49,11 @@ final class HoldLayaway
             'purchase_order' => $order->purchaseOrder, 'job' => $order->job, 'buyer' => $order->buyer, 'total' => $order->total->minor, 'paid_before' => $order->deposit->minor,
             'signature' => $order->signature, 'signed_by' => $order->signedBy, 'signed_at' => $order->signature === null ? null : now(),
         ]);
+        $layaway->forceFill(['label' => sprintf('LAY-%06d', $layaway->id)])->save();
         $layaway = Layaway::query()->findOrFail($layaway->id);
         $this->putLines($layaway, $order->lines);
         $remaining = $order->total->minus($order->deposit);
-        $this->ledger->schedule($layaway, Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm));
+        $remaining->isZero() || $this->ledger->schedule($layaway, Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm));
 
         return $layaway;
     }

@@ -56,13 +56,24 @@ final readonly class TaxAsAgreed
         return $this->isExempt ? $this->taxes : null;
     }
 
-    /** Whether these are the taxes of today. */
-    public function isAs(TaxProfile $today): bool
+    /**
+     * Whether these are the taxes of today.
+     *
+     * @param  list<TaxComponent>  $today
+     */
+    public function isAs(array $today): bool
     {
-        $write = static fn (TaxProfile $profile): array => array_map(static fn (TaxComponent $component): array => [
-            $component->id, $component->rate->toString(), $component->classes, $component->onTopOf,
-        ], $profile->components);
+        return self::written($this->taxes->profile) === self::written($today);
+    }
 
-        return $write($this->profile()) === $write($today);
+    /**
+     * @param  list<TaxComponent>  $components
+     * @return list<array{string, string, list<string>, list<string>}>
+     */
+    private static function written(array $components): array
+    {
+        return array_map(static fn (TaxComponent $component): array => [
+            $component->id, $component->rate->toString(), $component->classes, $component->onTopOf,
+        ], $components);
     }
 }

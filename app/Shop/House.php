@@ -6,6 +6,8 @@ namespace Elmstone\Shop;
 
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Settlement\CashStep;
 use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
@@ -28,6 +30,24 @@ final class House
     public function money(int $minor): Money
     {
         return Money::ofMinor($minor, $this->currency());
+    }
+
+    /**
+     * An amount as a clerk types it. Nothing, a dash and zero all mean: none.
+     *
+     * @throws Refused bad_number, bad_amount
+     */
+    public function typedMoney(string $typed): ?Money
+    {
+        $typed = trim($typed);
+
+        if (in_array($typed, ['', '–', '—', '-'], true)) {
+            return null;
+        }
+
+        $amount = Money::of(TypedNumber::plain($typed), $this->currency());
+
+        return $amount->isZero() ? null : $amount;
     }
 
     public function taxTerms(): TaxTerms

@@ -22,6 +22,10 @@ enum Ability: string
     case TakePayments = 'take-payments';
     case StopAccounts = 'stop-accounts';
     case ManageAccounts = 'manage-accounts';
+    case SetLayawayTerms = 'set-layaway-terms';
+    case SeeLayaways = 'see-layaways';
+    case EndLayaways = 'end-layaways';
+    case SetHouseTerms = 'set-house-terms';
     case RunStatements = 'run-statements';
     case Interchange = 'interchange';
     case ManageStaff = 'manage-staff';
@@ -31,9 +35,9 @@ enum Ability: string
     public function roles(): array
     {
         return match ($this) {
-            self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::PlayDevices => Role::cases(),
-            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts => [Role::Supervisor, Role::Office, Role::Owner],
-            self::SeeJournal, self::EditItems, self::EditPrices, self::ManageAccounts, self::RunStatements, self::Interchange => [Role::Office, Role::Owner],
+            self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::SeeLayaways, self::PlayDevices => Role::cases(),
+            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways => [Role::Supervisor, Role::Office, Role::Owner],
+            self::SeeJournal, self::EditItems, self::EditPrices, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
             self::ManageStaff => [Role::Owner],
         };
     }

@@ -20,7 +20,7 @@ return new class extends Migration
         $this->slips();
         $this->plans();
         $this->reminders();
-        $this->keep(['deposit_entries', 'layaway_entries', 'layaway_changes', 'reminders', 'plans', 'plan_parts']);
+        $this->keep(['deposit_entries', 'layaway_entries', 'layaway_changes', 'reminders', 'plan_parts']);
         Accounts::open();
     }
 
@@ -98,7 +98,7 @@ return new class extends Migration
     {
         Schema::create('layaways', function (Blueprint $table): void {
             $table->id();
-            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->storedAs("concat('LAY-', lpad(id, 6, '0'))")->unique();
+            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->nullable()->unique()->comment('LAY- and the id');
             $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->unique()->comment('of the slip it was made from');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('customer_id')->constrained();
@@ -205,6 +205,7 @@ return new class extends Migration
             $table->string('deposit_for', 60)->default('');
             $table->bigInteger('deposit_used')->nullable()->comment('of the deposits held, towards what is due');
             $table->foreignId('layaway_id')->nullable()->constrained()->comment('what it was held as');
+            $table->json('layaways')->nullable()->comment('what is paid on which, and whether the goods leave');
         });
         Schema::table('slip_lines', function (Blueprint $table): void {
             $table->unsignedBigInteger('department_id')->nullable()->comment('null: a fee')->change();
@@ -221,21 +222,11 @@ return new class extends Migration
             $table->date('expires_on');
             $table->unsignedSmallInteger('grace_days');
             $table->json('terms');
-            $table->bigInteger('service_fee')->default(0);
             $table->mediumText('signature')->nullable();
             $table->string('signed_by', 120)->default('');
+            $table->char('signed_for', 40)->charset('ascii')->default('')->comment('digest of what was signed');
             $table->foreignId('approval_id')->nullable()->constrained()->comment('of a deposit below the least');
             $table->bigInteger('approved_deposit')->default(0);
-        });
-
-        Schema::create('slip_layaways', function (Blueprint $table): void {
-            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
-            $table->foreignId('layaway_id')->constrained();
-            $table->bigInteger('amount')->default(0);
-            $table->boolean('leaves')->nullable()->comment('whether the goods leave now; null: not said');
-            $table->foreignId('approval_id')->nullable()->constrained()->comment('of a payment below the least');
-            $table->bigInteger('approved_amount')->default(0);
-            $table->primary(['slip_id', 'layaway_id']);
         });
     }
 
@@ -243,7 +234,7 @@ return new class extends Migration
     {
         Schema::create('plans', function (Blueprint $table): void {
             $table->id();
-            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->storedAs("concat('PLN-', lpad(id, 6, '0'))")->unique();
+            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->nullable()->unique()->comment('PLN- and the id');
             $table->foreignId('customer_id')->constrained();
             $table->foreignId('invoice_id')->constrained('documents');
             $table->foreignId('charge_id')->nullable()->constrained('documents')->comment('the invoice of the flat charge');

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Layaways\CompleteLayaway;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayState;
+use Elmstone\Shop\House;
+
+/** What a slip takes in besides the sale, and what of the deposits held it uses: how much, and what hinders it. */
+final readonly class HeldMoney
+{
+    public function __construct(private Slip $slip, private House $house)
+    {
+    }
+
+    public function onAccount(): Money
+    {
+        return $this->house->money($this->slip->on_account ?? 0);
+    }
+
+    public function depositIn(): Money
+    {
+        return $this->house->money($this->slip->deposit_in ?? 0);
+    }
+
+    /** What is paid on layaways, that of the one being made among it. */
+    public function onLayaways(): Money
+    {
+        return $this->house->money(($this->slip->hold->deposit ?? 0) + array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts())));
+    }
+
+    public function total(): Money
+    {
+        return $this->onAccount()->plus($this->depositIn())->plus($this->onLayaways());
+    }
+
+    /** @return list<Refused> */
+    public function hindrances(): array
+    {
+        $found = [];
+        $held = $this->slip->deposits?->total() ?? 0;
+
+        if ($this->slip->deposit_used !== null && $this->slip->deposit_used > $held) {
+            $found[] = Refused::because('over_deposit', "Only {$this->house->money($held)->toString()} is held for them in deposits.");
+        }
+
+        if ($this->slip->deposit_used !== null && $this->slip->deposit_in !== null) {
+            $found[] = Refused::because('deposit_both_ways', 'A deposit is either taken or used, not both on one slip.');
+        }
+
+        foreach ($this->slip->layawayParts() as $part) {
+            array_push($found, ...$this->ofPart($part));
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> what hinders a payment on a layaway, or its goods to leave */
+    public function ofPart(LayawayPart $part): array
+    {
+        $layaway = $this->slip->layaway($part->layawayId);
+
+        if ($layaway === null || $layaway->customer_id !== $this->slip->customer_id) {
+            return [Refused::because('not_theirs', 'This layaway is not this customer’s.')];
+        }
+
+        try {
+            $this->assertPayable($layaway, $part);
+            $part->leaves === true && CompleteLayaway::assertSerials($layaway);
+        } catch (Refused $refused) {
+            return [$refused];
+        }
+
+        return [];
+    }
+
+    /** Whether the goods may leave with it, so that it must be asked. */
+    public function paysOff(LayawayPart $part): bool
+    {
+        $layaway = $this->slip->layaway($part->layawayId);
+
+        return $layaway !== null && $layaway->state->isOpen() && $layaway->remaining() === $part->amount;
+    }
+
+    private function assertPayable(Layaway $layaway, LayawayPart $part): void
+    {
+        if ($layaway->state === LayawayState::Ready && $part->amount === 0 && $part->leaves === true) {
+            return;
+        }
+
+        $day = $this->slip->day();
+        $least = $layaway->standing($this->house->currency())->minPayment;
+
+        match (true) {
+            $layaway->state === LayawayState::Ready => throw Refused::because('not_running', "{$layaway->label} is paid in full already; the goods can be collected."),
+            ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value}; nothing can be paid on it."),
+            $layaway->isExpired($day) => throw Refused::because('expired', "{$layaway->label} expired on {$layaway->expires_on->format('j M Y')}. A supervisor can extend it on its page."),
+            $part->amount <= 0 => throw Refused::because('bad_amount', 'A payment is more than nothing.'),
+            $part->amount > $layaway->remaining() => throw Refused::because('over_remaining', "Only {$this->house->money($layaway->remaining())->toString()} is left to pay on {$layaway->label}."),
+            $part->amount < $least->minor && ! $part->isApproved() => throw Refused::because('below_least_payment', "The payment on {$layaway->label} is at least {$least->toString()}. A supervisor can approve less."),
+            $this->paysOff($part) && $part->leaves === null => throw Refused::because('leaves_not_said', "{$layaway->label} is paid off with this. Do the goods leave now?"),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Layaway\Portion;
+use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Layaways\AgreedTerms;
+use Elmstone\Layaways\HouseTerms;
+use Illuminate\Support\Carbon;
+
+/** The terms of a layaway as they were typed. */
+final class HoldTerms
+{
+    /** What any clerk may agree with the customer. */
+    public const ANYBODYS = ['count' => 0, 'rhythm' => 0, 'first_due' => 0];
+
+    /**
+     * @param  array<string, string>  $typed
+     * @return array<string, mixed> columns of the slip's hold
+     *
+     * @throws Refused bad_count, bad_date, bad_percent, bad_amount
+     */
+    public static function columns(array $typed, SlipHold $hold, Currency $currency): array
+    {
+        $columns = [];
+
+        foreach ($typed as $name => $text) {
+            $text = trim($text);
+            $columns += match ($name) {
+                'count' => ['count' => self::count($text)],
+                'rhythm' => self::rhythm($text, $hold),
+                'first_due', 'expires_on' => [$name => self::date($text)],
+                'grace_days' => ['grace_days' => self::days($text)],
+                default => ['terms' => self::portion($name, $text, $hold->agreedTerms(), $currency)],
+            };
+        }
+
+        return $columns;
+    }
+
+    private static function count(string $text): int
+    {
+        return preg_match('/^\d{1,3}$/D', $text) === 1 && (int) $text >= 1 && (int) $text <= HouseTerms::MOST
+            ? (int) $text
+            : throw Refused::because('bad_count', 'There are between 1 and '.HouseTerms::MOST.' payments.');
+    }
+
+    /** @return array<string, mixed> the payments there is room for follow */
+    private static function rhythm(string $text, SlipHold $hold): array
+    {
+        $rhythm = Rhythm::tryFrom($text) ?? throw Refused::because('bad_rhythm', 'Payments fall due by week, fortnight or month.');
+
+        return ['rhythm' => $rhythm, 'count' => HouseTerms::countUntil($rhythm, $hold->first_due, $hold->expires_on)];
+    }
+
+    private static function date(string $text): CarbonImmutable
+    {
+        return Carbon::canBeCreatedFromFormat($text, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $text) ?? throw Refused::because('bad_date', "“{$text}” is not a date.")
+            : throw Refused::because('bad_date', "“{$text}” is not a date.");
+    }
+
+    private static function days(string $text): int
+    {
+        return preg_match('/^\d{1,3}$/D', $text) === 1 ? (int) $text : throw Refused::because('bad_count', 'Days of grace are a whole number.');
+    }
+
+    /** "10 %", "15.00", or both: "10 % 15.00". Empty: none. */
+    private static function portion(string $name, string $text, AgreedTerms $terms, Currency $currency): string
+    {
+        $portions = [];
+
+        foreach (AgreedTerms::PORTIONS as $portion) {
+            $portions[$portion] = ['percent' => $terms->percent($portion), 'amount' => $terms->amount($portion)];
+        }
+
+        if (! isset($portions[$name])) {
+            throw Refused::because('bad_terms', 'There is no such term.');
+        }
+
+        $portions[$name] = self::read($text, $currency);
+
+        return (new AgreedTerms($portions))->toJson();
+    }
+
+    /**
+     * @return array{percent: string|null, amount: int|null}
+     *
+     * @throws Refused bad_percent, bad_amount, bad_terms
+     */
+    public static function read(string $text, Currency $currency): array
+    {
+        if (preg_match('/^(?:([\d.,]+)\s*%)?[\s,;+]*(?:at least\s+)?([\d.,]+)?$/Di', trim($text), $found) !== 1) {
+            throw Refused::because('bad_terms', "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.");
+        }
+
+        $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
+        $amount = ($found[2] ?? '') === '' ? null : Money::of(TypedNumber::plain($found[2]), $currency);
+        Portion::of($percent, $amount);
+
+        return ['percent' => $percent, 'amount' => $amount?->minor];
+    }
+}

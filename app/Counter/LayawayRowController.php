@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Layaways\Layaway;
+use Elmstone\Shop\House;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The rows of layaways that something is paid on, or whose goods leave. */
+final class LayawayRowController
+{
+    public function __construct(private readonly CounterPage $page, private readonly PayLayaway $pay, private readonly House $house)
+    {
+    }
+
+    public function add(Request $request, string $slip, Layaway $layaway): Response
+    {
+        return $this->page->after($request, $slip, 'entry', 'entry', fn (Act $act): Slip => $this->pay->add($slip, $act, $layaway->load('customer.type.priceLevel')));
+    }
+
+    public function amount(Request $request, string $slip, Layaway $layaway): Response
+    {
+        $field = "layaway.{$layaway->id}";
+
+        return $this->page->after($request, $slip, $field, 'amount', fn (Act $act): Slip => $this->pay->amount($slip, $act, $layaway->id, $this->house->typedMoney($request->string('amount')->value())));
+    }
+
+    public function leaves(Request $request, string $slip, Layaway $layaway): Response
+    {
+        return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'leaves', fn (Act $act): Slip => $this->pay->leaves($slip, $act, $layaway->id, $request->boolean('leaves')));
+    }
+
+    public function drop(Request $request, string $slip, Layaway $layaway): Response
+    {
+        return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'amount', fn (Act $act): Slip => $this->pay->drop($slip, $act, $layaway->id));
+    }
+
+    public function approve(Request $request, string $slip, Layaway $layaway): Response
+    {
+        return $this->page->after($request, $slip, "layaway.{$layaway->id}.approval", 'amount', fn (Act $act): Slip => $this->pay->approve($slip, $act, $layaway->id));
+    }
+}

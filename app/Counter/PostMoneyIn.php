@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\MoneyEntry;
+use Elmstone\Books\Register;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Core\Settlement\Settlement;
+use Elmstone\Deposits\DepositAccount;
+use Elmstone\Deposits\DepositLedger;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayLedger;
+use Elmstone\Receivables\AccountItems;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\Ledger;
+use Elmstone\Receivables\LedgerEntry;
+use Elmstone\Receivables\PaymentDraft;
+use Elmstone\Receivables\PostedAt;
+use Elmstone\Receivables\Setting;
+use Elmstone\Shop\House;
+use Ramsey\Uuid\Uuid;
+
+/** The receipt for what a slip takes in besides the sale: towards the account, as a deposit, on layaways. Inside a transaction, all of them locked. */
+final class PostMoneyIn
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly Ledger $ledger,
+        private readonly DepositLedger $deposits,
+        private readonly LayawayLedger $layaways,
+        private readonly PaymentDraft $payments,
+    ) {
+    }
+
+    /**
+     * @param  Layaway|null  $made the layaway that was just made of the slip
+     * @return int the receipt's document id
+     */
+    public function handle(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held, ?Layaway $made): int
+    {
+        $slip = $reckoned->slip;
+        $items = $account === null ? null : AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $slip->day());
+        $spread = $items?->spread($reckoned->onAccount());
+        $draft = $this->draft($reckoned, $settlement, $act, $account, $spread?->discount());
+        $receipt = $this->register->post($draft);
+
+        if ($account !== null && $items !== null && $spread !== null && $reckoned->onAccount()->isPositive()) {
+            $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
+            $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($act->by, $slip->day(), $draft->key));
+        }
+
+        if ($held !== null && $slip->deposit_in !== null) {
+            $this->deposits->put($held, $receipt, $slip->deposit_in, $slip->deposit_for, $slip->day());
+        }
+
+        foreach ($slip->layawayParts() as $part) {
+            $part->amount === 0 || $this->layaways->pay($slip->paidOn[$part->layawayId], $receipt, $part->amount, $slip->day());
+        }
+
+        if ($made !== null) {
+            $this->layaways->pay($made, $receipt, $slip->hold->deposit ?? 0, $slip->day());
+        }
+
+        return $receipt;
+    }
+
+    private function draft(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?Money $discount): DocumentDraft
+    {
+        $slip = $reckoned->slip;
+        $part = SettledSlip::parts($reckoned, $settlement)[1];
+        $money = $reckoned->held;
+        $isOnAccount = $money->onAccount()->isPositive() && $account !== null;
+
+        return $this->payments->draft(
+            DocumentKind::Receipt,
+            MoneyEntry::payment($money->total(), $isOnAccount && $discount !== null ? $discount : $this->house->money(0), $money->depositIn(), $money->onLayaways()),
+            PostedAt::till($act->till, $act->by->id, $slip->day()),
+            SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),
+            $slip->hold === null && $slip->lines->isNotEmpty() ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString() : $slip->key,
+            $part->tenders, $part->cashRounding, $part->change,
+            $slip->deposit_for === '' ? '' : "Deposit for {$slip->deposit_for}",
+        );
+    }
+}
