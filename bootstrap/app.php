@@ -6,6 +6,7 @@ use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\SecurityHeaders;
+use Elmstone\Reminders\SendRemindersCommand;
 use Elmstone\Staff\RequireTill;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -19,6 +20,7 @@ return Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Foundation/Console',
         BenchCommand::class,
         AccountsCommand::class,
+        SendRemindersCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

@@ -12,17 +12,23 @@ use Elmstone\Counter\SettleController;
 use Elmstone\Counter\WhoController;
 use Elmstone\Customers\CustomerController;
 use Elmstone\Customers\CustomerTypeController;
+use Elmstone\Deposits\DepositController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Foundation\Http\DesignController;
 use Elmstone\Interchange\BankController;
 use Elmstone\Interchange\CustomersCsvController;
 use Elmstone\Interchange\UblController;
+use Elmstone\Layaways\LayawayController;
+use Elmstone\Layaways\TermsController;
+use Elmstone\Layaways\WorklistController;
 use Elmstone\Paper\PaperController;
+use Elmstone\Plans\PlanController;
 use Elmstone\Receivables\AccountController;
 use Elmstone\Receivables\AgeingController;
 use Elmstone\Receivables\FinanceChargeController;
 use Elmstone\Receivables\PaymentController;
 use Elmstone\Receivables\StatementController;
+use Elmstone\Reminders\ReminderController;
 use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
 use Illuminate\Support\Facades\Route;
@@ -120,6 +126,37 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::post('/customers/{customer}', [CustomerController::class, 'update'])->whereNumber('customer')->name('customers.update');
         Route::post('/customers/{customer}/notes', [CustomerController::class, 'note'])->whereNumber('customer')->name('customers.note');
         Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->whereNumber(['customer', 'note'])->name('customers.note-gone');
+    });
+
+    Route::middleware('can:see-layaways')->group(function (): void {
+        Route::get('/layaways', [WorklistController::class, 'index'])->name('layaways');
+        Route::get('/layaways.csv', [WorklistController::class, 'csv'])->name('layaways.csv');
+        Route::get('/layaways/terms', [TermsController::class, 'show'])->middleware('can:set-house-terms')->name('layaways.terms');
+        Route::post('/layaways/terms', [TermsController::class, 'save'])->middleware('can:set-house-terms')->name('layaways.terms.save');
+        Route::get('/layaways/{layaway}', [LayawayController::class, 'show'])->name('layaways.show');
+        Route::get('/layaways/{layaway}/agreement.pdf', [LayawayController::class, 'agreementPdf'])->name('layaways.agreement-pdf');
+        Route::post('/layaways/{layaway}/print', [LayawayController::class, 'print'])->name('layaways.print');
+        Route::post('/layaways/{layaway}/shelve', [LayawayController::class, 'shelve'])->middleware('can:sell')->name('layaways.shelve');
+        Route::post('/layaways/{layaway}/collect', [LayawayController::class, 'collect'])->middleware('can:sell')->name('layaways.collect');
+        Route::post('/layaways/{layaway}/pay', [LayawayRowController::class, 'begin'])->middleware('can:sell')->name('layaways.pay');
+        Route::post('/layaways/{layaway}/lines', [LayawayController::class, 'lines'])->middleware('can:set-layaway-terms')->name('layaways.lines');
+        Route::post('/layaways/{layaway}/extend', [LayawayController::class, 'extend'])->middleware('can:set-layaway-terms')->name('layaways.extend');
+        Route::post('/layaways/{layaway}/cancel', [LayawayController::class, 'cancel'])->middleware('can:end-layaways')->name('layaways.cancel');
+        Route::get('/deposits', [DepositController::class, 'index'])->name('deposits');
+        Route::get('/deposits.csv', [DepositController::class, 'csv'])->name('deposits.csv');
+        Route::get('/deposits/{customer}', [DepositController::class, 'show'])->whereNumber('customer')->name('deposits.show');
+        Route::post('/deposits/{customer}/pay-back', [DepositController::class, 'payBack'])->whereNumber('customer')->middleware('can:end-layaways')->name('deposits.pay-back');
+        Route::get('/plans', [PlanController::class, 'index'])->name('plans');
+        Route::get('/plans/{plan}', [PlanController::class, 'show'])->name('plans.show');
+        Route::get('/documents/{document}/plan', [PlanController::class, 'create'])->middleware('can:make-plans')->name('plans.create');
+        Route::post('/documents/{document}/plan', [PlanController::class, 'store'])->middleware('can:make-plans')->name('plans.store');
+        Route::post('/plans/{plan}/settle', [PlanController::class, 'settle'])->middleware('can:take-payments')->name('plans.settle');
+    });
+
+    Route::middleware('can:take-payments')->group(function (): void {
+        Route::get('/reminders', [ReminderController::class, 'index'])->name('reminders');
+        Route::post('/reminders', [ReminderController::class, 'send'])->name('reminders.send');
+        Route::get('/reminders/{key}.pdf', [ReminderController::class, 'paper'])->name('reminders.paper');
     });
 
     Route::middleware('can:see-accounts')->group(function (): void {

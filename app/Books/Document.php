@@ -7,6 +7,8 @@ namespace Elmstone\Books;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\Show;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -95,6 +97,25 @@ final class Document extends Model
     public function title(): string
     {
         return $this->purpose->title($this->kind);
+    }
+
+    /** What it does, where it has no lines: "Paid on account", "Deposit 50.00, paid on layaway 20.00". */
+    public function words(): string
+    {
+        $moved = [
+            'towards the account' => -$this->on_account - $this->settlement_discount,
+            'deposit' => $this->deposit_change + (int) $this->tenders->where('kind', TenderKind::DepositHeld)->sum('amount'),
+            'on layaway' => $this->layaway_change,
+        ];
+        $parts = array_filter($moved, static fn (int $amount): bool => $amount !== 0);
+
+        return match (true) {
+            $this->purpose !== Purpose::Payment => $this->purpose->words($this->refersTo?->label),
+            array_keys($parts) === ['deposit'] => 'Deposit',
+            array_keys($parts) === ['on layaway'] => 'Paid on layaway',
+            count($parts) < 2 => 'Paid on account',
+            default => ucfirst(implode(', ', array_map(fn (string $words, int $amount): string => "{$words} ".Show::money($this->money($amount)), array_keys($parts), $parts))),
+        };
     }
 
     /** The balance after it, for the paper; null: it does not touch an account. */

@@ -63,6 +63,8 @@ final readonly class PaperTrail
             $links[] = ['label' => $this->document->refersTo->label, 'words' => $this->document->refersTo->title(), 'amount' => 0];
         }
 
+        array_push($links, ...$this->document->layaway_change < 0 ? $this->ofLayaway('>', 'Payment') : []);
+
         return $this->document->on_account > 0 ? [...$links, ...array_filter($this->set('charge_id', 'credit_id'), fn (array $link): bool => $link['label'] !== $this->document->refersTo?->label)] : $links;
     }
 
@@ -70,9 +72,27 @@ final readonly class PaperTrail
     private function after(): array
     {
         $links = Document::query()->where('refers_to_id', $this->document->id)->limit(self::MOST)->get()->map(static fn (Document $document): array => ['label' => $document->label, 'words' => $document->title(), 'amount' => 0])->all();
+        array_push($links, ...$this->document->layaway_change > 0 ? $this->ofLayaway('<', '') : []);
         $taken = array_column($links, 'label');
 
         return array_values([...$links, ...$this->document->on_account < 0 ? array_filter($this->set('credit_id', 'charge_id'), static fn (array $link): bool => ! in_array($link['label'], $taken, true)) : []]);
+    }
+
+    /**
+     * What else moved money of the same layaways.
+     *
+     * @param  string  $sign of the amounts wanted: ">" came in, "<" left
+     * @return list<array{label: string, words: string, amount: int}>
+     */
+    private function ofLayaway(string $sign, string $words): array
+    {
+        $rows = DB::table('layaway_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.amount', $sign, 0)->where('d.id', '<>', $this->document->id)
+            ->whereIn('e.layaway_id', DB::table('layaway_entries')->where('document_id', $this->document->id)->select('layaway_id'))
+            ->orderBy('e.id')->limit(self::MOST)->get(['d.label', 'd.kind', 'd.purpose', 'e.amount']);
+
+        return array_values($rows->map(static fn (object $row): array => [
+            'label' => (string) $row->label, 'words' => $words !== '' ? $words : Purpose::from((string) $row->purpose)->title(DocumentKind::from((string) $row->kind)), 'amount' => abs((int) $row->amount),
+        ])->all());
     }
 
     /** @return list<array{label: string, words: string, amount: int}> */
@@ -100,7 +120,7 @@ final readonly class PaperTrail
 
     private function line(int $x1, int $y1, int $x2, int $y2, int $amount): string
     {
-        $thick = $amount === 0 ? 2 : max(2, min(14, intdiv($amount * 14, max(1, abs($this->document->on_account)))));
+        $thick = $amount === 0 ? 2 : max(2, min(14, intdiv($amount * 14, max(1, abs($this->document->on_account), abs($this->document->layaway_change)))));
         $middle = intdiv($x1 + $x2, 2);
 
         return sprintf('<path d="M%1$d %2$d C%5$d %2$d %5$d %4$d %3$d %4$d" fill="none" stroke="#bab1a4" stroke-width="%6$d"/>', $x1, $y1, $x2, $y2, $middle, $thick);

@@ -23,6 +23,20 @@ enum Purpose: string
         return $this === self::Sale || $this === self::Fee;
     }
 
+    /** What a document without lines does. */
+    public function words(?string $refersTo): string
+    {
+        return match ($this) {
+            self::ReturnedPayment => "Payment {$refersTo} came back",
+            self::FinanceCharge => 'Finance charge',
+            self::PaidBack => 'Money held is paid back',
+            self::KeptAsDeposit => 'Layaway money is kept as a deposit',
+            self::Plan => 'Taken over by a payment plan',
+            self::PlanPart => 'Part of a payment plan',
+            default => 'Paid on account',
+        };
+    }
+
     public function title(DocumentKind $kind): string
     {
         return match ($this) {

@@ -11,6 +11,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
+use Elmstone\Layaways\FindLayaways;
 use Elmstone\Receivables\AccountFound;
 use Elmstone\Receivables\FindAccounts;
 use Elmstone\Shop\House;
@@ -62,7 +63,7 @@ final class CounterController
     }
 
     /** What the entry line offers while it is typed into. */
-    public function find(Request $request, string $slip, ItemSearch $search, FindAccounts $customers, AtTill $atTill, House $house): View
+    public function find(Request $request, string $slip, ItemSearch $search, FindAccounts $customers, FindLayaways $layaways, AtTill $atTill, House $house): View
     {
         $typed = $request->string('q')->trim()->value();
         $refused = null;
@@ -79,25 +80,38 @@ final class CounterController
         $items = mb_strlen($entry->text) < 2 ? new Collection : $search->find($entry->text, 7);
         $terms?->preload($items->modelKeys());
 
+        $found = $this->customers($entry->text, $customers);
+
         return view('counter.found', [
             'typed' => $typed,
+            'today' => Carbon::today()->toImmutable(),
+            'layaways' => mb_strlen($entry->text) < 2 ? [] : $layaways->find($entry->text, array_map(static fn (AccountFound $one): int => $one->customer->id, $found), 6),
             'entry' => $entry,
             'refused' => $refused,
             'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)]),
-            'customers' => $this->customers($entry->text, $customers),
+            'customers' => $found,
             'documents' => $this->documents($entry->text),
             'here' => $atTill->till()->location,
             'house' => $house,
         ]);
     }
 
-    /** What is no item but names one customer beyond doubt puts that customer on the slip: people type on without looking at the list. */
-    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put): Response
+    /**
+     * A layaway's number puts a payment on it on the slip. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
+     * looking at the list.
+     */
+    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay): Response
     {
         $item = $request->filled('item') ? $request->integer('item') : null;
         $typed = $request->string('entry')->value();
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put): AddedLine|Slip {
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay): AddedLine|Slip {
+            $layaway = $item === null ? $layaways->named($typed) : null;
+
+            if ($layaway !== null) {
+                return $pay->add($slip, $act, $layaway);
+            }
+
             try {
                 return $add->handle($slip, $act, $typed, $item);
             } catch (Refused $refused) {

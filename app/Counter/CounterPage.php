@@ -8,12 +8,12 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Catalogue\Department;
-use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
 use Elmstone\Foundation\Show;
+use Elmstone\Layaways\FindLayaways;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
 use Elmstone\Staff\ApprovalAsk;
@@ -34,6 +34,7 @@ final class CounterPage
         private readonly SlipDesk $desk,
         private readonly CustomerDisplay $display,
         private readonly CheckApproval $checkApproval,
+        private readonly FindLayaways $findLayaways,
     ) {
     }
 
@@ -112,7 +113,9 @@ final class CounterPage
             'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
             'letters' => $this->letters(),
             'exemptionRunOut' => $slip->customer?->claimsExemption() === true && ! $slip->customer->isExemptOn($slip->day()),
-            'available' => $this->available($slip),
+            'available' => $slip->stock ?? new Collection,
+            'setAside' => $this->setAside($slip),
+            'waiting' => $slip->customer_id === null ? new Collection : $this->findLayaways->waiting($slip->customer_id),
         ];
     }
 
@@ -122,10 +125,12 @@ final class CounterPage
         return TaxClass::query()->pluck('letter', 'code')->all();
     }
 
-    /** @return Collection<int, Stock> what this location has of the items on the slip, by item */
-    private function available(Slip $slip): Collection
+    /** @return array<int, list<object>> for whom what is short is set aside, by item */
+    private function setAside(Slip $slip): array
     {
-        return Stock::query()->where('location_id', $slip->location_id)->whereIn('item_id', $slip->lines->pluck('item_id')->filter())->get()->keyBy('item_id');
+        $short = $slip->lines->filter(static fn (LineOnSlip $line): bool => $line->takesCommitted($slip->stock?->get($line->item_id)))->pluck('item_id')->all();
+
+        return $short === [] ? [] : $this->findLayaways->holding($short, $slip->location_id);
     }
 
     private function shown(ReckonedCounter $reckoned): DisplayContent

@@ -8,19 +8,21 @@ use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Devices\CashDrawer;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayPaper;
 use Elmstone\Paper\IssuePaper;
 
 /** What happens at the counter once a sale stands in the books: the drawer opens and the customer gets their paper. */
 final class FinishSale
 {
-    public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue)
+    public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue, private readonly LayawayPaper $layawayPaper)
     {
     }
 
     public function handle(int $documentId, Act $act): void
     {
         $document = Document::query()->with(['tenders', 'lines', 'taxes', 'location', 'till', 'staff'])->findOrFail($documentId);
-        $slip = Slip::query()->where('document_id', $documentId)->firstOrFail();
+        $slip = Slip::query()->with('heldAs')->where('document_id', $documentId)->firstOrFail();
 
         if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id])->where('kind', TenderKind::Cash)->exists()) {
             $this->drawer->open($act->till);
@@ -33,6 +35,26 @@ final class FinishSale
         if ($receipt !== null) {
             $this->paper($slip, $receipt, $act);
         }
+
+        foreach ($this->goodsLeft($slip, $document) as $invoice) {
+            $this->paper($slip, $invoice, $act);
+        }
+
+        if ($slip->heldAs !== null) {
+            match ($slip->paper) {
+                PaperWay::Print => $this->layawayPaper->print($slip->heldAs, $act->till),
+                PaperWay::Mail => $this->layawayPaper->mail($slip->heldAs, $slip->mail_to),
+                PaperWay::None => null,
+            };
+        }
+    }
+
+    /** @return iterable<Document> the invoices of the layaways whose goods left with it */
+    private function goodsLeft(Slip $slip, Document $document): iterable
+    {
+        $left = array_keys(array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
+
+        return $left === [] ? [] : Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get();
     }
 
     private function paper(Slip $slip, Document $document, Act $act): void

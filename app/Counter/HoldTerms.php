@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Core\Layaway\Portion;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Layaways\AgreedTerms;
 use Elmstone\Layaways\HouseTerms;
+use Elmstone\Layaways\PortionText;
 use Illuminate\Support\Carbon;
 
 /** The terms of a layaway as they were typed. */
@@ -85,26 +83,8 @@ final class HoldTerms
             throw Refused::because('bad_terms', 'There is no such term.');
         }
 
-        $portions[$name] = self::read($text, $currency);
+        $portions[$name] = PortionText::read($text, $currency);
 
         return (new AgreedTerms($portions))->toJson();
-    }
-
-    /**
-     * @return array{percent: string|null, amount: int|null}
-     *
-     * @throws Refused bad_percent, bad_amount, bad_terms
-     */
-    public static function read(string $text, Currency $currency): array
-    {
-        if (preg_match('/^(?:([\d.,]+)\s*%)?[\s,;+]*(?:at least\s+)?([\d.,]+)?$/Di', trim($text), $found) !== 1) {
-            throw Refused::because('bad_terms', "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.");
-        }
-
-        $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
-        $amount = ($found[2] ?? '') === '' ? null : Money::of(TypedNumber::plain($found[2]), $currency);
-        Portion::of($percent, $amount);
-
-        return ['percent' => $percent, 'amount' => $amount?->minor];
     }
 }

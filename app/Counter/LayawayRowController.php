@@ -6,8 +6,10 @@ namespace Elmstone\Counter;
 
 use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\House;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 
 /** The rows of layaways that something is paid on, or whose goods leave. */
 final class LayawayRowController
@@ -19,6 +21,15 @@ final class LayawayRowController
     public function add(Request $request, string $slip, Layaway $layaway): Response
     {
         return $this->page->after($request, $slip, 'entry', 'entry', fn (Act $act): Slip => $this->pay->add($slip, $act, $layaway->load('customer.type.priceLevel')));
+    }
+
+    /** From its page: a fresh slip with a payment on it. */
+    public function begin(Request $request, Layaway $layaway): RedirectResponse
+    {
+        $slip = (string) Str::uuid();
+        $this->pay->add($slip, $this->page->act($request), $layaway->load('customer.type.priceLevel'));
+
+        return redirect()->route('counter.show', $slip);
     }
 
     public function amount(Request $request, string $slip, Layaway $layaway): Response

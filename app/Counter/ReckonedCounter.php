@@ -22,6 +22,7 @@ use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip as SlipValue;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
+use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 
 /** A slip as the core reckons it, with how far it is settled: what the page shows and what posting posts. */
@@ -126,6 +127,34 @@ final readonly class ReckonedCounter
     public function payable(): Money
     {
         return $this->saleTotal()->plus($this->held->total());
+    }
+
+    /** What posting it does, in words. */
+    public function postWords(): string
+    {
+        $in = $this->held->total()->isPositive();
+
+        return match (true) {
+            $this->slip->hold !== null => 'Hold as layaway',
+            $this->slip->lines->isEmpty() && $this->slip->deposit_in !== null && $this->held->total()->equals($this->held->depositIn()) => 'Take deposit',
+            $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
+            $this->slip->lines->isEmpty() && $in => 'Post payment',
+            $in => 'Post sale and payment',
+            default => 'Post sale',
+        };
+    }
+
+    /** What the sum due is made up of, where it is not the sale alone. */
+    public function inWords(): string
+    {
+        $parts = array_filter([
+            'sale' => $this->saleTotal(),
+            'towards the account' => $this->onAccount(),
+            'deposit' => $this->held->depositIn(),
+            $this->slip->hold === null ? 'on layaways' : 'layaway deposit' => $this->held->onLayaways(),
+        ], static fn (Money $amount): bool => ! $amount->isZero());
+
+        return array_keys($parts) === ['sale'] ? '' : implode(', ', array_map(static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount), array_keys($parts), $parts));
     }
 
     /** What the agreement says; null where the slip is not to be held. */

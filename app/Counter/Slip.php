@@ -71,6 +71,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Document|null $document
  * @property-read Document|null $receipt
  * @property-read SlipHold|null $hold
+ * @property-read Layaway|null $heldAs
  * @property-read Collection<int, LineOnSlip> $lines
  * @property-read Collection<int, CardPayment> $cards
  */
@@ -118,7 +119,7 @@ final class Slip extends Model
             'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
             'layaway_id' => null,
         ]);
-        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
     }
@@ -212,6 +213,12 @@ final class Slip extends Model
     public function document(): BelongsTo
     {
         return $this->belongsTo(Document::class);
+    }
+
+    /** @return BelongsTo<Layaway, $this> */
+    public function heldAs(): BelongsTo
+    {
+        return $this->belongsTo(Layaway::class, 'layaway_id');
     }
 
     /** @return HasOne<SlipHold, $this> */

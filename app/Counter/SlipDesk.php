@@ -74,6 +74,7 @@ final class SlipDesk
         $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
+        $slip->layaway_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
         $this->party->draw($slip);
 
         $slip->load(['lines.item', 'cards']);

@@ -38,7 +38,7 @@ final class SlipParty
         $slip->account = $account === null ? null : $this->standing($account);
         $slip->deposits = DepositsHeld::of($slip->customer_id);
         $parts = $slip->layawayParts();
-        $slip->paidOn = $parts === [] ? [] : Layaway::query()->with(['allInstalments', 'allLines.item'])->whereKey(array_keys($parts))->get()->keyBy('id')->all();
+        $slip->paidOn = $parts === [] ? [] : Layaway::query()->with(['allInstalments', 'allLines.item', 'document'])->whereKey(array_keys($parts))->get()->keyBy('id')->all();
     }
 
     public function standing(HouseAccount $account): AccountStanding

@@ -70,6 +70,8 @@ final class CustomerController
             'bought' => self::bought($customer),
             'changes' => DB::table('customer_changes as c')->join('staff as s', 's.id', '=', 'c.staff_id')->where('c.customer_id', $customer->id)->orderByDesc('c.id')->limit(12)->get(['c.*', 's.name as by']),
             'scan' => DB::table('certificate_scans')->where('customer_id', $customer->id)->first(['name', 'stored_at']),
+            'held' => (int) DB::table('deposit_accounts')->where('customer_id', $customer->id)->value('held'),
+            'layaways' => DB::table('layaways')->where('customer_id', $customer->id)->whereIn('state', ['running', 'ready'])->orderBy('id')->get(['label', 'state', 'next_due', 'total', 'held']),
             'hasAccount' => DB::table('house_accounts')->where('customer_id', $customer->id)->exists(),
         ]);
     }

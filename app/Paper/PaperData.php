@@ -13,7 +13,8 @@ use Illuminate\Support\Facades\DB;
 /** Everything a paper says, the same for screen, printer and PDF. */
 final readonly class PaperData
 {
-    public function __construct(private House $house)
+    /** @param  iterable<Annotates>  $others who has something to add */
+    public function __construct(private House $house, private iterable $others = [])
     {
     }
 
@@ -30,7 +31,20 @@ final readonly class PaperData
             'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
             'address' => $customer === null ? [] : array_values(array_filter([(string) $customer->street, trim("{$customer->postcode} {$customer->town}")], static fn (string $line): bool => $line !== '')),
             'exempted' => Exempted::fromJson($document->exemption),
+            'notes' => $this->notes($document),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
+    }
+
+    /** @return list<PaperNote> */
+    private function notes(Document $document): array
+    {
+        $notes = [];
+
+        foreach ($this->others as $other) {
+            array_push($notes, ...$other->notes($document));
+        }
+
+        return $notes;
     }
 }

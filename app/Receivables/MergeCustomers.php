@@ -16,7 +16,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class MergeCustomers
 {
-    public function __construct(private readonly Ledger $ledger)
+    /** @param  iterable<FollowsMerge>  $others */
+    public function __construct(private readonly Ledger $ledger, private readonly iterable $others = [])
     {
     }
 
@@ -29,6 +30,11 @@ final class MergeCustomers
             $this->assertMayMerge($from, $into, $both->contains(static fn (Customer $customer): bool => $customer->isMerged()));
             $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
             $this->rows($from->id, $into->id);
+
+            foreach ($this->others as $other) {
+                $other->merge($from->id, $into->id);
+            }
+
             $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
             $into->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])->save();
             DB::table('customer_changes')->insert([

@@ -71,6 +71,7 @@ final class ReturnPayment
             $fee->isNegative() => throw Refused::because('bad_amount', 'A fee cannot be below zero.'),
             trim($reason) === '' => throw Refused::because('reason_missing', 'Say why it came back: the reason is kept.'),
             $day->lessThan($receipt->business_date) => throw Refused::because('before_payment', "It cannot come back before it was paid on {$receipt->business_date->format('j M Y')}."),
+            $receipt->deposit_change !== 0 || $receipt->layaway_change !== 0 => throw Refused::because('not_returnable', "{$receipt->label} also holds money for a deposit or a layaway, so it cannot be taken back as a whole."),
             Document::query()->where('refers_to_id', $receipt->id)->where('purpose', Purpose::ReturnedPayment)->exists() => throw Refused::because('already_returned', "{$receipt->label} was taken back already."),
             $receipt->tenders->contains(static fn (DocumentTender $tender): bool => ! in_array($tender->kind, self::RETURNABLE, true)) => throw Refused::because('not_returnable', 'Cash does not bounce; pay it out instead.'),
             default => null,

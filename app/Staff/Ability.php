@@ -25,6 +25,7 @@ enum Ability: string
     case SetLayawayTerms = 'set-layaway-terms';
     case SeeLayaways = 'see-layaways';
     case EndLayaways = 'end-layaways';
+    case MakePlans = 'make-plans';
     case SetHouseTerms = 'set-house-terms';
     case RunStatements = 'run-statements';
     case Interchange = 'interchange';
@@ -36,7 +37,7 @@ enum Ability: string
     {
         return match ($this) {
             self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::SeeLayaways, self::PlayDevices => Role::cases(),
-            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways => [Role::Supervisor, Role::Office, Role::Owner],
+            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways, self::MakePlans => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeJournal, self::EditItems, self::EditPrices, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
             self::ManageStaff => [Role::Owner],
         };

@@ -41,6 +41,16 @@ final readonly class Ladder
         return new self($rungs);
     }
 
+    /**
+     * Rungs of which something else says how far each is met.
+     *
+     * @param  list<Rung>  $rungs oldest first
+     */
+    public static function standing(array $rungs): self
+    {
+        return new self($rungs);
+    }
+
     /** The oldest that is not met; null: all are. */
     public function firstUnmet(): ?Rung
     {

@@ -2,6 +2,7 @@ import Alpine from '@alpinejs/csp';
 import { start as startAccounts } from './accounts.js';
 import { start } from './counter.js';
 import entry from './entry.js';
+import { start as startSigning } from './sign.js';
 
 Alpine.data('entry', entry);
 Alpine.data('drop', () => ({
@@ -22,6 +23,7 @@ Alpine.data('drop', () => ({
 Alpine.start();
 start();
 startAccounts();
+startSigning();
 
 // `?` shows the keys, unless something is being typed.
 document.addEventListener('keydown', (event) => {

@@ -162,6 +162,7 @@ export function start() {
 
     document.addEventListener('change', (event) => {
         if (event.target.dataset?.save && !event.target.matches('[data-held]')) save(event.target);
+        if (event.target.dataset?.sendsValue) send(event.target.dataset.sendsValue, { [event.target.dataset.field]: event.target.value });
         if (event.target.dataset?.paper) send(event.target.dataset.paper, { paper: event.target.value, mail_to: document.getElementById('mail_to')?.value ?? '' });
     });
 

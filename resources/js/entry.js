@@ -81,6 +81,10 @@ export default () => ({
             this.put(row.dataset.customer);
             return;
         }
+        if (row?.dataset.layaway) {
+            this.add(row.dataset.layaway);
+            return;
+        }
         if (row && !row.dataset.item) {
             row.click();
             return;
@@ -113,6 +117,8 @@ export default () => ({
             this.put(customer.dataset.customer);
             return;
         }
+        const layaway = event.target.closest('[data-layaway]');
+        if (layaway) this.add(layaway.dataset.layaway);
         const row = event.target.closest('[data-item]');
         if (row) this.add(this.line.value.trim(), row.dataset.item);
     },

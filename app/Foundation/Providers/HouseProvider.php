@@ -6,6 +6,9 @@ namespace Elmstone\Foundation\Providers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Prove;
+use Elmstone\Deposits\DepositOnPaper;
+use Elmstone\Deposits\MergeDeposits;
+use Elmstone\Deposits\ProveDeposits;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Devices\CustomerDisplay;
@@ -17,6 +20,13 @@ use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Foundation\Show;
+use Elmstone\Layaways\LayawayOnPaper;
+use Elmstone\Layaways\MergeLayaways;
+use Elmstone\Layaways\ProveLayaways;
+use Elmstone\Paper\PaperData;
+use Elmstone\Plans\MergePlans;
+use Elmstone\Plans\ProvePlans;
+use Elmstone\Receivables\MergeCustomers;
 use Elmstone\Receivables\ProveReceivables;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
@@ -43,7 +53,11 @@ final class HouseProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(House::class);
-        $this->app->tag([ProveReceivables::class], 'proofs');
+        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class], 'proofs');
+        $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class], 'papers');
+        $this->app->tag([MergeDeposits::class, MergeLayaways::class, MergePlans::class], 'merges');
+        $this->app->when(PaperData::class)->needs('$others')->giveTagged('papers');
+        $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
     }
 

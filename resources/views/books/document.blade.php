@@ -18,6 +18,7 @@
         <div>
             {!! $trail !!}
             <table class="ruled">
+                @if($document->lines->isEmpty())<tr><td colspan="6">{{ $document->words() }}@if($document->note !== '') <span class="soft">{{ $document->note }}</span>@endif</td></tr>@endif
                 @if($document->lines->isNotEmpty())<thead><tr><th class="figure">Qty</th><th>Item</th><th class="figure">Each</th><th class="figure">Off</th><th class="figure">Net</th><th class="figure">Tax</th></tr></thead>@endif
                 <tbody>
                 @foreach($document->lines as $line)
@@ -25,7 +26,8 @@
                         <td>{{ $line->description }} <span class="code soft">{{ $line->code }}</span>
                             @if($line->price_per > 1)<div class="small soft">priced per {{ $line->price_per }}</div>@endif
                             @if($line->price_rule !== PriceRule::ListPrice)<div class="small soft">{{ $line->price_rule->label() }}, list {{ Show::price($line->list_price) }}</div>@endif
-                            @if($line->note !== '')<div class="small soft">“{{ $line->note }}”</div>@endif</td>
+                            @if($line->note !== '')<div class="small soft">“{{ $line->note }}”</div>@endif
+                            @if($line->serials !== null)<div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>@endif</td>
                         <td class="figure">{{ Show::price($line->unit_price) }}</td>
                         <td class="figure">{{ $line->line_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->slip_discount) }}</td>
                         <td class="figure">{{ $money($line->net) }}</td>
@@ -67,6 +69,9 @@
                 <dt>At</dt><dd>{{ $document->location->name }}, {{ $document->till->name }}</dd>
             </dl>
             @if($document->isBackdated())<div class="note look"><p>Dated another day than it was posted on.</p></div>@endif
+            @foreach($layaways as $label)<p><a href="{{ route('layaways.show', $label) }}">Layaway {{ $label }}</a></p>@endforeach
+            @if($customer !== null && $document->deposit_change !== 0)<p><a href="{{ route('deposits.show', $customer->number) }}">Their deposits</a></p>@endif
+            @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>@elseif($canBePlanned)@can('make-plans')<p><a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a></p>@endcan @endif
             @if($customer !== null && $document->on_account !== 0)
                 <p><a href="{{ route('accounts.show', $customer->number) }}">Their account</a>
                 @can('take-payments')@if($document->on_account < 0) · <a href="{{ route('accounts.spread', [$customer->number, $document]) }}">Move this payment</a>@endif @endcan</p>

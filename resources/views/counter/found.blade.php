@@ -26,6 +26,14 @@
         <span class="figure small {{ $found->stopped ? 'brick' : ($found->available?->isNegative() ? 'ochre' : 'soft') }}">{{ $found->words() !== '' ? $found->words() : Show::money($found->available).' left' }}</span>
     </button>
 @endforeach
+@foreach($layaways as $layaway)
+    @if($loop->first)<div class="group" aria-hidden="true">Layaways</div>@endif
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $layaway->label }}" aria-selected="false" data-layaway="{{ $layaway->label }}">
+        <span class="code">{{ $layaway->label }}</span><span>{{ $layaway->customer->name }} <span class="small soft">{{ $layaway->lines()->first()?->description }}</span></span>
+        <span class="figure small">{{ $layaway->remaining() === 0 ? 'paid in full' : Show::money($house->money($layaway->remaining())).' left' }}</span>
+        <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre' : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired' : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
+    </button>
+@endforeach
 @foreach($documents as $document)
     @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
     <a class="row-found document" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">

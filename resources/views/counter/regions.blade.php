@@ -3,6 +3,8 @@
 @include('counter.parts.one-off-said')
 @include('counter.parts.new-customer-said')
 @include('counter.parts.said')
+@include('counter.parts.layaways')
 @include('counter.parts.lines')
+@include('counter.parts.hold')
 @include('counter.parts.sums')
 @include('counter.parts.settle')

@@ -21,7 +21,9 @@
         </div>
         @unless($slip->isPosted())@include('counter.parts.one-off')@include('counter.parts.new-customer')@endunless
         @include('counter.parts.said')
+        @include('counter.parts.layaways')
         @include('counter.parts.lines')
+        @include('counter.parts.hold')
         @include('counter.parts.sums')
     </section>
     @include('counter.parts.settle')

@@ -50,6 +50,11 @@
                 <div class="note {{ $holds ? '' : 'stop' }}"><p><strong>{{ $holds ? 'Exempt from' : 'Exemption ran out:' }}</strong> {{ $customer->isExemptFromEverything() ? 'all tax' : implode(', ', array_intersect_key($components, array_flip($customer->exempt))) }}, certificate {{ $customer->certificate }} {{ $customer->certificate_expires === null ? '' : 'until '.Show::date($customer->certificate_expires) }}
                     @if($scan !== null)<br><a href="{{ route('customers.scan', $customer) }}">Scan of it</a>@endif</p></div>
             @endif
+            @if($held > 0 || $layaways->isNotEmpty())
+                <h2>Waiting for them</h2>
+                <table class="ruled small mb-3">@if($held > 0)<tr><td><a href="{{ route('deposits.show', $customer) }}">Deposits held</a></td><td class="figure">{{ Show::money($house->money($held)) }}</td></tr>@endif
+                @foreach($layaways as $layaway)<tr><td><a href="{{ route('layaways.show', $layaway->label) }}">{{ $layaway->label }}</a> <span class="soft">{{ $layaway->state === 'ready' ? 'to collect' : ($layaway->next_due === null ? '' : 'next '.Show::date(now()->parse($layaway->next_due))) }}</span></td><td class="figure">{{ Show::money($house->money((int) $layaway->total - (int) $layaway->held)) }} left</td></tr>@endforeach</table>
+            @endif
             @if($customer->contacts->isNotEmpty())
                 <h2>People</h2>
                 <table class="ruled small mb-3">@foreach($customer->contacts as $contact)<tr><td @class(['soft' => ! $contact->active])>{{ $contact->name }}<br><span class="soft">{{ trim("{$contact->phone} {$contact->mail}") }}</span></td><td class="text-end">{{ ! $contact->active ? 'not any more' : ($contact->may_buy ? ($contact->spending_limit === null ? 'may buy' : 'up to '.Show::money($house->money($contact->spending_limit))) : 'may not buy') }}</td></tr>@endforeach</table>

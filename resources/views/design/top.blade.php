@@ -5,6 +5,7 @@
     <a href="/counter" @if(str_starts_with($here, 'counter')) aria-current="page" @endif>Counter</a>
     <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
     <a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here)) aria-current="page" @endif>Accounts</a>
+<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page" @endif>Layaways</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')

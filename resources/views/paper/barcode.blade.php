@@ -1,7 +1,7 @@
 @use('Elmstone\Paper\Barcode')
-@php($drawing = Barcode::svg($document->label))
+@php($drawing = Barcode::svg($code ?? $document->label))
 @if($pdf ?? false)
-    <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="{{ $document->label }}">
+    <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="{{ $code ?? $document->label }}">
 @else
     {!! $drawing !!}
 @endif

@@ -1,5 +1,5 @@
 <meta charset="utf-8">
-<title>{{ $document->title() }} {{ $document->label }}</title>
+<title>{{ $paperTitle ?? $document->title().' '.$document->label }}</title>
 @if($pdf ?? false)
     <style>
         @font-face { font-family: elmstone; font-weight: normal; src: url('{{ resource_path('fonts/next-400.ttf') }}') format('truetype'); }

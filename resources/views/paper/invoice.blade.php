@@ -20,7 +20,7 @@
     <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th><th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
     <tbody>
     @foreach($document->lines as $line)
-        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $line->description }}@if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif</td><td class="code">{{ $line->code }}</td>
+        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $line->description }}@if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br><span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td><td class="code">{{ $line->code }}</td>
             <td class="r">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " / {$line->price_per}" : '' }}</td>
             <td class="r">{{ $line->line_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->slip_discount) }}</td>
             <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->net) }}</td></tr>
@@ -42,6 +42,13 @@
         @if($document->balance_before !== null)<tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr><tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>@endif
     </table>
 </td></tr></table>
+@foreach($notes as $note)
+<br>
+<table class="plain"><tr><td class="half">@if($note->code !== '')@include('paper.barcode', ['code' => $note->code])@endif @if($note->words !== '')<p>{{ $note->words }}</p>@endif</td><td>
+    <p><b>{{ $note->title }}</b></p>
+    <table class="plain">@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>@endforeach</table>
+</td></tr></table>
+@endforeach
 @if($document->lines->isNotEmpty())<p class="under">Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
 </body>
 </html>

@@ -23,12 +23,13 @@
         <tr><td colspan="2">{{ $line->description }}</td></tr>
         <tr><td class="under">{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->gross - $line->line_discount) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
+        @if($line->serials !== null)<tr><td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
     @endforeach
 </table>
 <div class="rule"></div>
 @endif
 <table>
-    @if($document->lines->isEmpty())<tr><td colspan="2">{{ match($document->purpose->value) { 'payment' => 'Paid on account', 'returned_payment' => "Payment {$document->refersTo?->label} came back", default => 'Finance charge' } }}</td></tr>@if($document->note !== '')<tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
+    @if($document->lines->isEmpty())<tr><td colspan="2">{{ $document->words() }}</td></tr>@if($document->note !== '')<tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
     @else<tr><td>Goods</td><td class="r">{{ $money($document->subtotal) }}</td></tr>@endif
     @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td></tr>@endif
     @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
@@ -47,6 +48,13 @@
     @if($document->due_date !== null)<tr><td colspan="2">{{ ucfirst($document->terms) }}: due {{ Show::date($document->due_date) }}</td></tr>@endif
 </table>
 @endif
+@foreach($notes as $note)
+<div class="rule"></div>
+<p><b>{{ $note->title }}</b></p>
+<table>@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>@endforeach</table>
+@if($note->words !== '')<p>{{ $note->words }}</p>@endif
+@if($note->code !== '')<div class="centre">@include('paper.barcode', ['code' => $note->code])<p class="code">{{ $note->code }}</p></div>@endif
+@endforeach
 <div class="rule"></div>
 <div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())<p>{{ $shop->receipt_foot }}</p>@endif</div>
 </body>

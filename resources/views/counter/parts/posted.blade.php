@@ -2,7 +2,8 @@
 @use('Elmstone\Foundation\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
-<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong><br>
+<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
+    @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br><strong>{{ $layaway->label }} became <a href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></strong>@endif @endforeach<br>
     {{ match($slip->paper) { PaperWay::Print => 'The receipt is printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
 @if($document->balance_before !== null)
     @php($last = $slip->receipt ?? $document)
@@ -13,6 +14,6 @@
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
     <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
-    <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">Invoice as PDF</a>
+    @if($slip->heldAs !== null)<a class="quiet-act" href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->title() }} as PDF</a>@endif
 </div>
 <div class="foot"><a class="main-act" href="{{ route('counter.new') }}" data-focus id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>

@@ -16,7 +16,7 @@
             @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div>
     @endunless
-    @if($slip->on_account !== null && $slip->lines->isNotEmpty())<p class="small soft mb-0">sale {{ Show::money($reckoned->sums->total) }} and {{ Show::money($reckoned->onAccount()) }} towards the account</p>@endif
+    @if($reckoned->inWords() !== '')<p class="small soft mb-0">{{ $reckoned->inWords() }}</p>@endif
     {!! SettlementBar::svg($reckoned, $house) !!}
     @if($slip->isPosted())
         @include('counter.parts.posted')

@@ -87,6 +87,36 @@
         @endif
         @if($complaint->on('charge') || $complaint->on('charge-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
+    @if($slip->deposits?->total() > 0)
+    <li>
+        <div class="way"><kbd>H</kbd><label for="deposit_used">Deposit held</label>
+            <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}" id="deposit_used" name="deposit_used" inputmode="decimal" autocomplete="off" placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString() : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}" value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
+        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }} held{{ $slip->deposit_used === null ? '' : ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used)).' stays' }}@if($slip->deposits->total() !== $slip->deposits->free()); {{ Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for an order @endif</p>
+        @if($complaint->on('deposit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @endif
+    @php($draft = $reckoned->layaway())
+    @if($slip->lines->isNotEmpty())
+    @php($asksDeposit = $draft !== null && $draft->hindrances() !== [] && $draft->hindrances()[0]->rule === 'below_least_deposit')
+    <li>
+        <div class="way"><kbd>L</kbd><label for="hold" @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
+            <input class="form-control amount {{ $complaint->on('hold') || $asksDeposit ? 'is-refused' : '' }}" id="hold" name="hold" inputmode="decimal" autocomplete="off" placeholder="{{ $draft === null ? 'deposit' : '–' }}" data-way="L" data-rest data-save="{{ route('counter.hold', $slip->key) }}" value="{{ $complaint->typedOr('hold', $draft === null ? '' : $draft->deposit()->toString()) }}"></div>
+        @if($draft !== null)
+            <p class="under mb-0">at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button type="button" class="link-act" data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
+            @if($asksDeposit)<p class="under not-allowed mb-0">needs approval by a supervisor or the office</p>@include('counter.parts.approve', ['action' => route('counter.hold.approve', $slip->key), 'held' => [], 'id' => 'ha'])@endif
+            @if($draft->hold->approval_id !== null && $draft->isApproved())<p class="under allowed mb-0">✓ smaller deposit approved</p>@endif
+        @endif
+        @if($complaint->on('hold') || $complaint->on('hold-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @endif
+    @if($draft === null)
+    <li>
+        <div class="way {{ $slip->deposit_in === null ? '' : 'two' }}"><kbd>T</kbd><label for="deposit_in" @class(['soft' => $slip->deposit_in === null])>Take a deposit</label>
+            <input class="form-control" id="deposit_for" name="deposit_for" placeholder="for an order?" aria-label="The order the deposit is for, if any" autocomplete="off" maxlength="60" data-with="deposit_in" data-save="{{ route('counter.deposit', $slip->key) }}" value="{{ $slip->deposit_for }}" @if($slip->deposit_in === null) hidden @endif>
+            <input class="form-control amount {{ $complaint->on('deposit_in') ? 'is-refused' : '' }}" id="deposit_in" name="deposit_in" inputmode="decimal" autocomplete="off" placeholder="–" data-way="T" data-with="deposit_for" data-save="{{ route('counter.deposit', $slip->key) }}" value="{{ $complaint->typedOr('deposit_in', $amount($slip->deposit_in)) }}"></div>
+        @if($complaint->on('deposit_in'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @endif
     @if($slip->account !== null)
     <li>
         <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
@@ -117,8 +147,8 @@
 <div class="foot">
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
-    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised'], true) && ($slip->lines->isNotEmpty() || $slip->on_account !== null) && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
-        <span>{{ $slip->lines->isEmpty() && $slip->on_account !== null ? 'Post payment' : ($slip->on_account !== null ? 'Post sale and payment' : 'Post sale') }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
+        <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>
 </div>

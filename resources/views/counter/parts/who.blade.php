@@ -63,9 +63,18 @@
             @if($slip->purchase_order !== '')<p class="small soft mb-1">Purchase order {{ $slip->purchase_order }}</p>@endif
         @endunless
         <div class="who-waiting">
-        @if($account?->credit->isPositive())
+        @if($account?->credit->isPositive() || $slip->deposits?->total() > 0 || $waiting->isNotEmpty())
             <h2 class="band-name mt-3">Waiting for them</h2>
-            <table class="ruled small"><tr><td>Unused credit</td><td class="figure">{{ Show::money($account->credit) }}</td></tr></table>
+            <table class="ruled small waiting">
+                @if($account?->credit->isPositive())<tr><td>Unused credit</td><td class="figure">{{ Show::money($account->credit) }}</td></tr>@endif
+                @foreach($slip->deposits->parts as $keptFor => $held)<tr><td>{{ $keptFor === '' ? 'Deposit held' : "Deposit for {$keptFor}" }}</td><td class="figure">{{ Show::money($house->money($held)) }}</td></tr>@endforeach
+                @foreach($waiting as $layaway)
+                    @php($isReady = $layaway->state->value === 'ready')
+                    <tr><td><a href="{{ route('layaways.show', $layaway) }}">{{ $layaway->label }}</a><div class="{{ $layaway->isExpired($slip->day()) || $layaway->isBehind($slip->day()) ? 'ochre' : 'soft' }}">{{ $isReady ? 'paid, to collect' : ($layaway->isExpired($slip->day()) ? 'expired' : ($layaway->isBehind($slip->day()) ? 'behind since '.Show::date($layaway->next_due) : 'next '.Show::date($layaway->next_due))) }}{{ $layaway->shelf === '' ? '' : " · {$layaway->shelf}" }}</div></td>
+                        <td class="figure">{{ $isReady ? '' : Show::money($house->money($layaway->remaining())) }}
+                            @if(! $locked && $slip->layaway($layaway->id) === null)<div><button type="button" class="link-act" data-sends="{{ route('counter.layaway.add', [$slip->key, $layaway]) }}">{{ $isReady ? 'Collect' : 'Pay on it' }}</button></div>@endif</td></tr>
+                @endforeach
+            </table>
         @endif
         @unless($locked)
             <p class="mt-2 mb-3"><button type="button" class="link-act" data-puts="0">Take off this slip</button></p>

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Deposits;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Foundation\Http\FormRequest;
+
+/** As of which day. */
+final class LiabilityRequest extends FormRequest
+{
+    /** @return array<string, array<mixed>> */
+    public function rules(): array
+    {
+        return ['as_of' => ['nullable', 'date_format:Y-m-d', 'before_or_equal:today']];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['as_of.*' => 'Type a day up to today.'];
+    }
+
+    public function day(): CarbonImmutable
+    {
+        return $this->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $this->string('as_of')->value()) ?? CarbonImmutable::today() : CarbonImmutable::today();
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Elmstone\Receivables\FollowsMerge;
+
+/** Layaways of the one that goes belong to the other. */
+final class MergeLayaways implements FollowsMerge
+{
+    public function merge(int $from, int $into): void
+    {
+        Layaway::query()->where('customer_id', $from)->update(['customer_id' => $into]);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Elmstone\Core\Layaway\Portion;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Foundation\Show;
+
+/** A portion as people write it: "10 %", "15.00", or "10 % 15.00", of which the larger holds. */
+final class PortionText
+{
+    /**
+     * @return array{percent: string|null, amount: int|null}
+     *
+     * @throws Refused bad_terms, bad_percent, bad_amount, bad_number
+     */
+    public static function read(string $text, Currency $currency): array
+    {
+        if (preg_match('/^(?:([\d.,]+)\s*%)?[\s,;+]*([\d.,]+)?$/D', trim($text), $found) !== 1) {
+            throw Refused::because('bad_terms', "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.");
+        }
+
+        $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
+        $amount = ($found[2] ?? '') === '' ? null : Money::of(TypedNumber::plain($found[2]), $currency);
+        Portion::of($percent, $amount);
+
+        return ['percent' => $percent, 'amount' => $amount?->minor];
+    }
+
+    /** As it would be typed. */
+    public static function write(?string $percent, ?int $amount, Currency $currency): string
+    {
+        return trim(($percent === null ? '' : Show::decimal($percent).' % ').($amount === null ? '' : Money::ofMinor($amount, $currency)->toString()));
+    }
+}

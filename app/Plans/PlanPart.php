@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Plans;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Receivables\OpenItemRecord;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One part of a plan: a charge of its own on the account, with its own due date. Insert-only.
+ *
+ * @property int $plan_id
+ * @property int $position
+ * @property int $document_id
+ * @property CarbonImmutable $due
+ * @property int $amount minor units
+ * @property-read OpenItemRecord $item
+ * @property-read Document $document
+ */
+final class PlanPart extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['due' => 'immutable_date', 'amount' => 'int'];
+
+    /** @return BelongsTo<OpenItemRecord, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(OpenItemRecord::class, 'document_id', 'document_id');
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function document(): BelongsTo
+    {
+        return $this->belongsTo(Document::class);
+    }
+}

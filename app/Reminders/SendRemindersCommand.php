@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Reminders;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Console\Command;
+
+/** For the machine's timer, once a day; more often does no harm. */
+final class SendRemindersCommand extends Command
+{
+    protected $signature = 'reminders:send';
+
+    protected $description = 'Mail the reminders of layaways and payment plans that are due, each once';
+
+    public function handle(SendReminders $send): int
+    {
+        $done = $send->handle(CarbonImmutable::today());
+        $this->info("{$done['sent']} sent, {$done['unreachable']} without a mail address");
+
+        return self::SUCCESS;
+    }
+}
