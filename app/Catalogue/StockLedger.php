@@ -33,7 +33,14 @@ final class StockLedger
      */
     public function commit(array $moves): void
     {
-        $this->change('committed', $moves);
+        $this->change('committed', array_values(array_filter($moves, static fn (StockMove $move): bool => $move->quantity->isPositive())));
+        $freed = array_filter($moves, static fn (StockMove $move): bool => $move->quantity->isNegative());
+        usort($freed, static fn (StockMove $one, StockMove $other): int => [$one->itemId, $one->locationId] <=> [$other->itemId, $other->locationId]);
+
+        // Not by an insert that becomes an update: less than nothing may not even be tried to be inserted.
+        foreach ($freed as $move) {
+            DB::update('UPDATE stock SET committed = committed + ? WHERE item_id = ? AND location_id = ?', [(string) $move->quantity, $move->itemId, $move->locationId]);
+        }
     }
 
     /**

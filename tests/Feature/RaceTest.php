@@ -13,11 +13,13 @@ use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
 use Elmstone\Counter\ChargeSlip;
 use Elmstone\Counter\CountTender;
+use Elmstone\Counter\HoldSlip;
+use Elmstone\Counter\PayLayaway;
 use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
 use Elmstone\Customers\Customer;
+use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\Till;
-use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -69,6 +71,55 @@ final class RaceTest extends TestCase
             }
         });
         $this->assertSame(['80.0000'], DB::table('slip_lines')->pluck('quantity')->all());
+    }
+
+    public function test_the_last_payment_taken_by_everyone_at_once_completes_once_and_the_others_are_told(): void
+    {
+        $layaways = $this->layaways(12);
+        $told = tempnam(sys_get_temp_dir(), 'told') ?: '';
+        $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
+        $this->atOnce(function (int $number) use ($layaways, $told, $gate): void {
+            foreach ($layaways as $round => $id) {
+                $slip = (string) Str::uuid();
+                app(PayLayaway::class)->add($slip, $this->act(), Layaway::query()->with('customer.type.priceLevel')->findOrFail($id));
+                app(PayLayaway::class)->amount($slip, $this->act(), $id, Money::of('3.24', Currency::of('USD')));
+                app(PayLayaway::class)->leaves($slip, $this->act(), $id, true);
+                $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('5.00', Currency::of('USD')))->version;
+                file_put_contents("{$gate}-{$round}", '.', FILE_APPEND | LOCK_EX);
+
+                while (strlen((string) file_get_contents("{$gate}-{$round}")) < self::TILLS) {
+                    usleep(300);
+                }
+
+                try {
+                    app(PostSale::class)->handle($slip, $this->act($version));
+                } catch (Refused $refused) {
+                    file_put_contents($told, "{$refused->rule}\n", FILE_APPEND | LOCK_EX);
+                }
+            }
+        });
+
+        $this->assertSame(array_fill(0, 12 * (self::TILLS - 1), 'not_running'), explode("\n", trim((string) file_get_contents($told))));
+        array_map(unlink(...), [$told, ...glob("{$gate}*") ?: []]);
+        $this->assertSame(['completed' => 12], Layaway::query()->groupBy('state')->selectRaw('state, COUNT(*) AS n')->toBase()->pluck('n', 'state')->all());
+        $this->assertSame(12, DB::table('documents')->where('kind', 'invoice')->count());
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /** @return list<int> layaways of 4.24 with 1.00 paid */
+    private function layaways(int $count): array
+    {
+        for ($i = 0; $i < $count; $i++) {
+            $slip = (string) Str::uuid();
+            app(PutCustomer::class)->handle($slip, $this->act(), $this->customer("Person {$i}", ['phone' => "555 01{$i}"])->load('type.priceLevel'));
+            app(AddToSlip::class)->handle($slip, $this->act(), 'LH-1140');
+            app(HoldSlip::class)->begin($slip, $this->act(), Money::of('1.00', Currency::of('USD')));
+            app(HoldSlip::class)->terms($slip, $this->act(by: '201'), ['min_deposit' => '']);
+            $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('1.00', Currency::of('USD')))->version;
+            app(PostSale::class)->handle($slip, $this->act($version));
+        }
+
+        return array_values(array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, Layaway::query()->orderBy('id')->pluck('id')->all()));
     }
 
     public function test_one_account_with_room_for_one_is_charged_once_by_eight_tills_two_hundred_times_over(): void
@@ -138,9 +189,9 @@ final class RaceTest extends TestCase
         return [$slip, $this->act($version)];
     }
 
-    private function act(?int $version = null): Act
+    private function act(?int $version = null, string $by = '101'): Act
     {
-        return new Act((string) Str::uuid(), Staff::query()->firstOrFail(), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
+        return new Act((string) Str::uuid(), $this->staff($by), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
     }
 
     /** @param  Closure(int): mixed  $do */

@@ -89,8 +89,8 @@
             @endcan
             @can('end-layaways')
                 <details class="fold" @if($formOpen('cancel')) open @endif><summary>Cancel and pay back</summary>
-                    @php($refund = $standing->refund)
-                    @php($proposed = $ways->proposed($refund))
+                    @php $refund = $standing->refund; @endphp
+                    @php $proposed = $ways->proposed($refund); @endphp
                     <form method="post" action="{{ route('layaways.cancel', $layaway) }}">@csrf<input type="hidden" name="form" value="cancel"><input type="hidden" name="version" value="{{ $layaway->version }}"><input type="hidden" name="key" value="{{ $key }}">
                         <table class="ruled narrow-table">
                             <tr><td>Paid</td><td class="figure">{{ $money($layaway->held) }}</td></tr>

@@ -1,7 +1,7 @@
 @use('Elmstone\Foundation\Show')
 @use('Elmstone\Layaways\LayawayState')
 <div class="paid-on" id="layaways" data-part>
-    @php($parts = $slip->layawayParts())
+    @php $parts = $slip->layawayParts(); @endphp
     @if($parts !== [])
         <table class="slip-lines">
             <thead><tr><th>Layaway</th><th class="figure">Left to pay</th><th class="figure">At least</th><th class="figure each">Pays now</th></tr></thead>
