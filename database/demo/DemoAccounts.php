@@ -194,7 +194,7 @@ final class DemoAccounts
     /** A cheque of some weeks ago that bounced. */
     private function bounced(Staff $by): void
     {
-        $receipt = Document::query()->with('tenders')->where('purpose', 'payment')->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
+        $receipt = Document::query()->with('tenders')->where('purpose', 'payment')->where('on_account', '<', 0)->where('deposit_change', 0)->where('layaway_change', 0)->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
             ->whereIn('id', Document::query()->toBase()->join('document_tenders as t', 't.document_id', '=', 'documents.id')->where('t.kind', 'cheque')->select('documents.id'))
             ->latest('id')->first();
 

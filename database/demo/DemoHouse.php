@@ -44,6 +44,7 @@ final class DemoHouse
         private readonly Ledger $ledger,
         private readonly TakePayment $take,
         private readonly ReturnPayment $return,
+        private readonly DemoLayaways $layaways,
     ) {
     }
 
@@ -63,8 +64,10 @@ final class DemoHouse
         $closed = Location::query()->firstOrFail()->closed_through;
         Location::query()->update(['closed_through' => $first->subDays(2)]);
         $sales->stockUp($first->subDay());
+        $this->layaways->plan($today, $accounts);
         $posted = 0;
         $paid = 0;
+        $held = 0;
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
@@ -72,13 +75,15 @@ final class DemoHouse
             } else {
                 $posted += $sales->sellOn($day, 16, 32);
                 $paid += $accounts->payOn($day);
+                $held += $this->layaways->on($day);
             }
         }
 
         $sales->deliver($today->subDay());
         $accounts->end();
+        $this->layaways->end($today);
         Location::query()->update(['closed_through' => $closed]);
-        $say("{$posted} sales, {$paid} payments on account");
+        $say("{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans");
         $this->today();
         $say('today’s sales, and slips that wait');
     }

@@ -180,7 +180,7 @@ final class LayawayTest extends FeatureCase
         $before = $this->rows('documents');
         $this->payOn($layaway, '186.13')->assertStatus(422)->assertSee('Only 186.12 is left');
         $this->assertSame($before, $this->rows('documents'));
-        $this->assertSame('186.13', (string) number_format($this->slip()->layawayParts()[$layaway->id]->amount / 100, 2), 'What was typed stays.');
+        $this->assertSame('186.13', number_format($this->slip()->layawayParts()[$layaway->id]->amount / 100, 2), 'What was typed stays.');
     }
 
     public function test_a_layaway_needs_somebody_who_can_be_reached(): void
@@ -260,7 +260,8 @@ final class LayawayTest extends FeatureCase
         $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cash' => '50.68']])->assertSessionHasNoErrors();
         $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cash' => '50.68']])->assertSessionHasNoErrors();
 
-        $this->assertSame([LayawayState::Cancelled, 0], [$this->again($layaway)->state, $this->again($layaway)->held]);
+        $cancelled = $this->again($layaway);
+        $this->assertSame(['cancelled', 0], [$cancelled->stateWord(now()->toImmutable()), $cancelled->held]);
         $this->assertSame(1000, Document::query()->where('purpose', 'fee')->sole()->total);
         $this->assertSame(5068, Document::query()->where('purpose', 'paid_back')->sole()->total);
         $this->assertSame('0.0000', $this->committed('MA-0031'));

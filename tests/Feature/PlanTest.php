@@ -72,7 +72,7 @@ final class PlanTest extends FeatureCase
 
         $later = CarbonImmutable::today()->addDays(10)->addMonthsNoOverflow(1)->addDays(40);
         $aged = iterator_to_array(app(AsOf::class)->all($later))[$this->customer->id];
-        $this->assertSame([3000, 3500], [$aged->in(AgeBand::From31)->minor, $aged->in(AgeBand::From1)->minor]);
+        $this->assertSame([3000, 3500], [$aged->in(AgeBand::To60)->minor, $aged->in(AgeBand::To30)->minor]);
         $this->get("/plans/{$plan->label}")->assertOk()->assertSee('partly met');
         $this->get('/plans')->assertOk()->assertSee($plan->label)->assertSee('1 of 3');
     }
