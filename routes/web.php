@@ -157,6 +157,7 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/reminders', [ReminderController::class, 'index'])->name('reminders');
         Route::post('/reminders', [ReminderController::class, 'send'])->name('reminders.send');
         Route::get('/reminders/{key}.pdf', [ReminderController::class, 'paper'])->name('reminders.paper');
+        Route::post('/reminders/{key}/done', [ReminderController::class, 'done'])->name('reminders.done');
     });
 
     Route::middleware('can:see-accounts')->group(function (): void {

@@ -154,7 +154,17 @@ final readonly class ReckonedCounter
             $this->slip->hold === null ? 'on layaways' : 'layaway deposit' => $this->held->onLayaways(),
         ], static fn (Money $amount): bool => ! $amount->isZero());
 
-        return array_keys($parts) === ['sale'] ? '' : implode(', ', array_map(static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount), array_keys($parts), $parts));
+        return match (true) {
+            array_keys($parts) === ['sale'] => '',
+            count($parts) === 1 => (string) array_key_first($parts),
+            default => self::parted($parts),
+        };
+    }
+
+    /** @param  array<string, Money>  $parts */
+    private static function parted(array $parts): string
+    {
+        return implode(', ', array_map(static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount), array_keys($parts), $parts));
     }
 
     /** What the agreement says; null where the slip is not to be held. */

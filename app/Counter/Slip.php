@@ -55,7 +55,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $discount_amount minor units
  * @property int|null $discount_approval_id
  * @property string $title
- * @property int $total minor units, as last reckoned
+ * @property int $total minor units, as last reckoned: what is settled with it, or what is set aside
  * @property int|null $cash minor units counted so far
  * @property int|null $cheque minor units
  * @property string $cheque_number

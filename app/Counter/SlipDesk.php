@@ -126,7 +126,7 @@ final class SlipDesk
         $slip->forceFill([
             'version' => $slip->version + 1,
             'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? '', 0, 60),
-            'total' => $slip->reckoned->sums->total->minor,
+            'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
         ])->save();
     }
 }

@@ -50,9 +50,15 @@ final class IssuePaper
 
     public function receiptPdf(Document $document, Staff $by): string
     {
-        $html = view('paper.receipt', ['pdf' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'file'))])->render();
+        $data = $this->data->of($document, $this->note($document, $by, 'receipt', 'file'));
+        $notes = is_array($data['notes']) ? $data['notes'] : [];
+        $height = 135 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count());
 
-        return $this->pdf->roll($html, 135 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count()));
+        foreach ($notes as $note) {
+            $height += $note instanceof PaperNote ? 16 + 6 * count($note->rows) + ($note->code === '' ? 0 : 20) : 0;
+        }
+
+        return $this->pdf->roll(view('paper.receipt', ['pdf' => true, ...$data])->render(), $height);
     }
 
     /** @return bool whether such a paper was handed out before, so that this one is a copy */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Reminders;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Receivables\Days;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -62,7 +63,7 @@ final readonly class DueReminders
             $passed = array_filter($days, static fn (int $offset): bool => $due->addDays($offset)->lessThanOrEqualTo($day));
 
             if ($passed !== [] && ! isset($sent["{$row->id}:{$row->due}:".max($passed)])) {
-                $reminders[] = new Reminder($about, (int) $row->id, (string) $row->label, (string) $row->name, (string) $row->phone, (string) $row->mail, $due, max($passed), $this->house->money((int) $row->open));
+                $reminders[] = new Reminder($about, (int) $row->id, (string) $row->label, (string) $row->name, (string) $row->phone, (string) $row->mail, $due, max($passed), $this->house->money((int) $row->open), Days::between($due, $day));
             }
         }
 

@@ -12,7 +12,8 @@ final readonly class Reminder
 {
     /**
      * @param  int  $id of the plan or layaway
-     * @param  int  $days before (below zero) or after the due date
+     * @param  int  $days before (below zero) or after the due date, as the settings have it
+     * @param  int  $late days since it was due; below zero: until it is
      * @param  Money  $open what is to be paid by then
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class Reminder
         public CarbonImmutable $due,
         public int $days,
         public Money $open,
+        public int $late,
     ) {
     }
 
@@ -33,16 +35,16 @@ final readonly class Reminder
         return "{$this->about->value}:{$this->id}:{$this->due->format('Y-m-d')}:{$this->days}";
     }
 
-    /** "due in 7 days", "due today", "3 days late" */
+    /** As of the day it is sent: "due in 7 days", "due today", "3 days late" */
     public function when(): string
     {
-        $days = abs($this->days);
+        $days = abs($this->late);
         $count = $days === 1 ? '1 day' : "{$days} days";
         $verb = $this->about === About::Expiry ? 'ends' : 'due';
 
         return match (true) {
-            $this->days < 0 => "{$verb} in {$count}",
-            $this->days === 0 => "{$verb} today",
+            $this->late < 0 => "{$verb} in {$count}",
+            $this->late === 0 => "{$verb} today",
             default => $this->about === About::Expiry ? "ended {$count} ago" : "{$count} late",
         };
     }

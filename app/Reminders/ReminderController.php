@@ -37,12 +37,28 @@ final class ReminderController
     /** A reminder as paper, for who has no mail address. */
     public function paper(string $key): Response
     {
+        $reminder = $this->find($key) ?? abort(404);
+
+        return response($this->send->paper($reminder), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$reminder->label}-reminder.pdf\""]);
+    }
+
+    /** Reminded by hand: called, or sent on paper. */
+    public function done(string $key): RedirectResponse
+    {
+        $reminder = $this->find($key);
+        $reminder === null || $this->send->note($reminder, 'by hand', CarbonImmutable::today());
+
+        return redirect()->route('reminders')->with('done', $reminder === null ? 'That was done already.' : "{$reminder->customer} is reminded.");
+    }
+
+    private function find(string $key): ?Reminder
+    {
         foreach ($this->due->on(CarbonImmutable::today()) as $reminder) {
             if ($reminder->key() === $key) {
-                return response($this->send->paper($reminder), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$reminder->label}-reminder.pdf\""]);
+                return $reminder;
             }
         }
 
-        abort(404);
+        return null;
     }
 }

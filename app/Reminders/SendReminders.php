@@ -36,9 +36,7 @@ final class SendReminders
     private function send(Reminder $reminder, CarbonImmutable $day): bool
     {
         return DB::transaction(function () use ($reminder, $day): bool {
-            $row = ['about' => $reminder->about->value, 'about_id' => $reminder->id, 'due' => $reminder->due->format('Y-m-d'), 'days' => $reminder->days, 'mail_to' => $reminder->mail, 'sent_on' => $day->format('Y-m-d')];
-
-            if (DB::table('reminders')->insertOrIgnore($row) === 0) {
+            if (! $this->note($reminder, $reminder->mail, $day)) {
                 return false;
             }
 
@@ -48,6 +46,18 @@ final class SendReminders
 
             return true;
         });
+    }
+
+    /**
+     * Writes down that somebody was reminded; by hand, where there is no mail address.
+     *
+     * @return bool whether it was not written down before
+     */
+    public function note(Reminder $reminder, string $mailTo, CarbonImmutable $day): bool
+    {
+        return DB::table('reminders')->insertOrIgnore([
+            'about' => $reminder->about->value, 'about_id' => $reminder->id, 'due' => $reminder->due->format('Y-m-d'), 'days' => $reminder->days, 'mail_to' => $mailTo, 'sent_on' => $day->format('Y-m-d'),
+        ]) === 1;
     }
 
     public function paper(Reminder $reminder): string
@@ -62,8 +72,8 @@ final class SendReminders
         $place = $this->house->shop()->name;
         $matter = match ($reminder->about) {
             About::Expiry => "Your layaway {$reminder->label} at {$place} is set aside until {$date}; {$amount} is left to pay. If you need longer, call us before then.",
-            About::Layaway => $reminder->days > 0 ? "The payment of {$amount} on your layaway {$reminder->label} at {$place} was due on {$date}. We keep the goods for you; please come by or call us." : "The next payment of {$amount} on your layaway {$reminder->label} at {$place} is due on {$date}.",
-            About::Plan => $reminder->days > 0 ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If it is on its way, thank you; if something is in the way, call us." : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
+            About::Layaway => $reminder->late > 0 ? "The payment of {$amount} on your layaway {$reminder->label} at {$place} was due on {$date}. We keep the goods for you; please come by or call us." : "The next payment of {$amount} on your layaway {$reminder->label} at {$place} is due on {$date}.",
+            About::Plan => $reminder->late > 0 ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If it is on its way, thank you; if something is in the way, call us." : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
         };
 
         return "Dear {$reminder->customer},\n\n{$matter}\n\n{$place}";

@@ -159,5 +159,7 @@ final class PlanTest extends FeatureCase
         $this->as('301')->get('/reminders')->assertOk()->assertSee('Wren Hollis')->assertSee('1 day late')->assertSee('print it');
         $this->post('/reminders')->assertSessionHas('done', '0 reminders were mailed. 1 have no mail address: print those, or call.');
         $this->get("/reminders/layaway:{$layaway->id}:{$layaway->next_due?->format('Y-m-d')}:1.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        $this->post("/reminders/layaway:{$layaway->id}:{$layaway->next_due?->format('Y-m-d')}:1/done")->assertRedirect();
+        $this->get('/reminders')->assertOk()->assertSee('Nobody is to be reminded today');
     }
 }

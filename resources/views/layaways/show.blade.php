@@ -18,7 +18,7 @@
     @include('layaways.parts.nav')
     <div class="page-head"><h1>Layaway <span class="code">{{ $layaway->label }}</span></h1><span class="{{ in_array($word, ['behind', 'expired'], true) ? 'brick' : 'soft' }}">{{ $word }}</span>
         <div class="end">
-            @if($isOpen)<form method="post" action="{{ route('layaways.pay', $layaway) }}">@csrf <button class="main-act narrow">{{ $layaway->state === LayawayState::Ready ? 'Collect at the counter' : 'Take a payment' }}</button></form>@endif
+            @if($isOpen && ! $layaway->isExpired($day))<form method="post" action="{{ route('layaways.pay', $layaway) }}">@csrf <button class="main-act narrow">{{ $layaway->state === LayawayState::Ready ? 'Collect at the counter' : 'Take a payment' }}</button></form>@endif
             <form method="post" action="{{ route('layaways.print', $layaway) }}">@csrf <button class="quiet-act">Print agreement</button></form>
             <a class="quiet-act" href="{{ route('layaways.agreement-pdf', $layaway) }}">Agreement as PDF</a>
         </div></div>

@@ -12,7 +12,7 @@
     @else
     <table class="ruled">
         <thead><tr><th>Customer</th><th>Of</th><th>Due</th><th></th><th class="figure">Open</th><th>How</th></tr></thead>
-        @foreach($reminders as $reminder)<tr><td>{{ $reminder->customer }}</td><td>{{ $reminder->about->words() }} <a class="code" href="{{ route($reminder->about->value === 'plan' ? 'plans.show' : 'layaways.show', $reminder->label) }}">{{ $reminder->label }}</a></td><td class="nowrap">{{ Show::date($reminder->due) }}</td><td class="{{ $reminder->days > 0 ? 'brick' : 'soft' }}">{{ $reminder->when() }}</td><td class="figure">{{ Show::money($reminder->open) }}</td><td class="small">@if($reminder->mail !== ''){{ $reminder->mail }}@else<a href="{{ route('reminders.paper', $reminder->key()) }}">print it</a>{{ $reminder->phone === '' ? '' : ", or call {$reminder->phone}" }}@endif</td></tr>@endforeach
+        @foreach($reminders as $reminder)<tr><td>{{ $reminder->customer }}</td><td>{{ $reminder->about->words() }} <a class="code" href="{{ route($reminder->about->value === 'plan' ? 'plans.show' : 'layaways.show', $reminder->label) }}">{{ $reminder->label }}</a></td><td class="nowrap">{{ Show::date($reminder->due) }}</td><td class="{{ $reminder->late > 0 ? 'brick' : 'soft' }}">{{ $reminder->when() }}</td><td class="figure">{{ Show::money($reminder->open) }}</td><td class="small">@if($reminder->mail !== ''){{ $reminder->mail }}@else<a href="{{ route('reminders.paper', $reminder->key()) }}">print it</a>{{ $reminder->phone === '' ? '' : ", or call {$reminder->phone}" }} <form class="d-inline" method="post" action="{{ route('reminders.done', $reminder->key()) }}">@csrf <button class="link-act">done</button></form>@endif</td></tr>@endforeach
     </table>
     @endif
     @if($sent->isNotEmpty())

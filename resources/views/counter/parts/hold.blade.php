@@ -15,14 +15,15 @@
             $said = $complaint->within('hold.') ? $complaint : null;
         @endphp
         <h2 class="band-name">Layaway agreement</h2>
+        <div class="hold-row">
+            <label for="hold-count">Payments</label><input class="form-control amount" id="hold-count" name="count" inputmode="numeric" autocomplete="off" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.count', (string) $hold->count) }}">
+            <label for="hold-rhythm">every</label><select class="form-select" id="hold-rhythm" name="rhythm" data-save="{{ $save }}">@foreach(['week' => 'week', 'fortnight' => 'two weeks', 'month' => 'month'] as $value => $word)<option value="{{ $value }}" @selected($hold->rhythm->value === $value)>{{ $word }}</option>@endforeach</select>
+            <label for="hold-first">from</label><input type="date" class="form-control" id="hold-first" name="first_due" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.first_due', $hold->first_due->format('Y-m-d')) }}">
+            <label for="hold-expires">until</label><input type="date" class="form-control" id="hold-expires" name="expires_on" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.expires_on', $hold->expires_on->format('Y-m-d')) }}" @readonly(! $maySet)>
+        </div>
+        @if($said !== null)<p class="complaint" role="alert">{{ $said->message() }}</p>@endif
         <div class="hold-cols">
             <div class="hold-terms">
-                <div class="hold-fields">
-                    <label for="hold-count">Payments</label><input class="form-control amount" id="hold-count" name="count" inputmode="numeric" autocomplete="off" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.count', (string) $hold->count) }}">
-                    <label for="hold-rhythm">every</label><select class="form-select" id="hold-rhythm" name="rhythm" data-save="{{ $save }}">@foreach(['week' => 'week', 'fortnight' => 'two weeks', 'month' => 'month'] as $value => $word)<option value="{{ $value }}" @selected($hold->rhythm->value === $value)>{{ $word }}</option>@endforeach</select>
-                    <label for="hold-first">from</label><input type="date" class="form-control" id="hold-first" name="first_due" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.first_due', $hold->first_due->format('Y-m-d')) }}">
-                    <label for="hold-expires">until</label><input type="date" class="form-control" id="hold-expires" name="expires_on" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.expires_on', $hold->expires_on->format('Y-m-d')) }}" @readonly(! $maySet)>
-                </div>
                 @if($maySet)
                     <details class="small"><summary>Terms</summary>
                         <div class="hold-fields">
@@ -33,7 +34,6 @@
                         </div>
                     </details>
                 @endif
-                @if($said !== null)<p class="complaint" role="alert">{{ $said->message() }}</p>@endif
                 <div class="agreement">@foreach(AgreementWords::of($draft->total(), $draft->deposit()->exceeds($draft->total()) ? $draft->total() : $draft->deposit(), $terms, $hold->rhythm, $hold->count, $hold->first_due, $hold->expires_on, $hold->grace_days) as $sentence)<p>{{ $sentence }}</p>@endforeach</div>
             </div>
             <div class="hold-picture">

@@ -23,7 +23,7 @@
                         @if(! $slip->isPosted() && $layaway->next_due !== null)<div class="under {{ $layaway->isBehind($slip->day()) ? 'ochre' : '' }}">next {{ Show::money($house->money($layaway->next_open)) }} due {{ Show::date($layaway->next_due) }}{{ $layaway->isBehind($slip->day()) ? ', behind' : '' }}</div>@endif
                         @if(! $slip->isPosted() && $reckoned->held->paysOff($part))
                             <fieldset class="leaves"><legend class="visually-hidden">Do the goods of {{ $layaway->label }} leave now?</legend>
-                                <span>{{ $isReady ? 'Paid in full.' : 'Paid off with this.' }} <b>Do the goods leave now?</b></span>
+                                <span>{{ $isReady ? 'Paid in full:' : 'Paid off:' }} <b>do the goods leave now?</b></span>
                                 <label><input type="radio" class="form-check-input m-0" name="leaves{{ $layaway->id }}" id="leaves{{ $layaway->id }}-1" data-sends-value="{{ $route('leaves') }}" data-field="leaves" value="1" @checked($part->leaves === true)> yes</label>
                                 @unless($isReady)<label><input type="radio" class="form-check-input m-0" name="leaves{{ $layaway->id }}" id="leaves{{ $layaway->id }}-0" data-sends-value="{{ $route('leaves') }}" data-field="leaves" value="0" @checked($part->leaves === false)> no, later</label>@endunless
                             </fieldset>
@@ -38,7 +38,7 @@
                     </td>
                     <td class="figure">{{ Show::money($slip->isPosted() ? $house->money($layaway->remaining()) : $standing->remaining) }}</td>
                     <td class="figure soft">{{ $slip->isPosted() || $isReady ? '' : Show::money($standing->minPayment) }}</td>
-                    <td class="figure">@if($slip->isPosted() || $isReady)<span class="fixed">{{ Show::money($house->money($part->amount)) }}</span>@else<input class="cell first {{ $refused !== null && ! $complaint->exists() ? 'is-refused' : '' }}" id="lay{{ $layaway->id }}" name="amount" inputmode="decimal" autocomplete="off" aria-label="Payment on {{ $layaway->label }}" data-save="{{ $route('amount') }}" value="{{ $complaint->typedOr($at, $house->money($part->amount)->toString()) }}">@endif</td>
+                    <td class="figure">@if($slip->isPosted() || $isReady)<span class="fixed">{{ Show::money($house->money($part->amount)) }}</span>@else<input class="cell first {{ $refused !== null && $refused->rule !== 'leaves_not_said' ? 'is-refused' : '' }}" id="lay{{ $layaway->id }}" name="amount" inputmode="decimal" autocomplete="off" aria-label="Payment on {{ $layaway->label }}" data-save="{{ $route('amount') }}" value="{{ $complaint->typedOr($at, $house->money($part->amount)->toString()) }}">@endif</td>
                 </tr>
             @endforeach
             </tbody>

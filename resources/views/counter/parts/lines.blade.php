@@ -41,7 +41,7 @@
                             @if($stock !== null && $stock->available()->isLessThan($line->quantity))<div class="under ochre">only {{ Show::decimal($stock->available()) }} here by the books @foreach($setAside[$line->item_id] ?? [] as $for)· {{ Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{ $for->label }}) @endforeach</div>@endif
                             @if($line->takesCommitted($stock) && $line->committed_approval_id === null)
                                 <p class="complaint">Set aside for others. A supervisor can approve.</p>
-                                @include('counter.parts.approve', ['action' => route('counter.line.committed', [$slip->key, $line->id]), 'held' => [], 'id' => "s{$line->id}"])
+                                @include('counter.parts.approve', ['action' => route('counter.line.committed', [$slip->key, $line->id]), 'held' => [], 'id' => "s{$line->id}", 'quiet' => true])
                             @elseif($line->committed_approval_id !== null)<div class="under">what is set aside may go, approved</div>
                             @endif
                             @if($line->item?->has_serials)

@@ -4,7 +4,7 @@
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
 <div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
     @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br><strong>{{ $layaway->label }} became <a href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></strong>@endif @endforeach<br>
-    {{ match($slip->paper) { PaperWay::Print => 'The receipt is printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
+    {{ match($slip->paper) { PaperWay::Print => $slip->heldAs === null ? 'The receipt is printed.' : 'Receipt and agreement are printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
 @if($document->balance_before !== null)
     @php($last = $slip->receipt ?? $document)
     <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td><td class="figure">{{ Show::money($document->money($document->balance_before)) }}</td></tr><tr><td class="soft">Balance now</td><td class="figure fw-bold">{{ Show::money($document->money($last->balanceAfter())) }}</td></tr></table>

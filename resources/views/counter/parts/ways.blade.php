@@ -69,6 +69,7 @@
     </li>
     @if($slip->customer !== null)
     @php($check = $reckoned->charge())
+    @if($slip->hold === null || $slip->charge !== null)
     @php($canCharge = $slip->account !== null && ! $slip->account->account->stopped)
     <li>
         <div class="way"><kbd>A</kbd><label for="charge" @class(['soft' => ! $canCharge])>Charge to account</label>
@@ -87,11 +88,12 @@
         @endif
         @if($complaint->on('charge') || $complaint->on('charge-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
+    @endif
     @if($slip->deposits?->total() > 0)
     <li>
         <div class="way"><kbd>H</kbd><label for="deposit_used">Deposit held</label>
             <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}" id="deposit_used" name="deposit_used" inputmode="decimal" autocomplete="off" placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString() : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}" value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
-        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }} held{{ $slip->deposit_used === null ? '' : ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used)).' stays' }}@if($slip->deposits->total() !== $slip->deposits->free()); {{ Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for an order @endif</p>
+        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }} held{{ match(true) { $slip->deposit_used === null => '', $slip->deposit_used === $slip->deposits->total() => ', all of it', default => ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used)).' stays' } }}@if($slip->deposits->total() !== $slip->deposits->free()); {{ Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for an order @endif</p>
         @if($complaint->on('deposit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
@@ -147,7 +149,7 @@
 <div class="foot">
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
-    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment', 'leaves_not_said'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
         <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>
