@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
+use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Reminders\SendRemindersCommand;
@@ -20,6 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Foundation/Console',
         BenchCommand::class,
         AccountsCommand::class,
+        LayawaysCommand::class,
         SendRemindersCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {

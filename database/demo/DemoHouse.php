@@ -64,7 +64,7 @@ final class DemoHouse
         $closed = Location::query()->firstOrFail()->closed_through;
         Location::query()->update(['closed_through' => $first->subDays(2)]);
         $sales->stockUp($first->subDay());
-        $this->layaways->plan($today, $accounts);
+        $this->layaways->plan($first, $today, $accounts);
         $posted = 0;
         $paid = 0;
         $held = 0;

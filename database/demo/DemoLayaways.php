@@ -99,17 +99,18 @@ final class DemoLayaways
     ) {
     }
 
-    public function plan(CarbonImmutable $today, DemoAccounts $accounts): void
+    /** @param  CarbonImmutable  $first the first day of the history */
+    public function plan(CarbonImmutable $first, CarbonImmutable $today, DemoAccounts $accounts): void
     {
         $this->accounts = $accounts;
         $this->people = array_values(Customer::query()->with('type.priceLevel')->orderBy('id')->skip(DemoCustomers::ACCOUNTS + 2)->limit(count(self::MADE) + count(self::DEPOSITS))->get()->all());
 
         foreach (self::MADE as $i => [$ago, $code, $quantity, $payments, $end]) {
-            $this->story($this->people[$i], $today->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
+            $today->subDays($ago)->lessThan($first) || $this->story($this->people[$i], $today->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
         }
 
         foreach (self::DEPOSITS as $i => [$ago, $amount, $for, $end]) {
-            $this->deposit($this->people[count(self::MADE) + $i], $today->subDays($ago), $amount, $for, $end);
+            $today->subDays($ago)->lessThan($first) || $this->deposit($this->people[count(self::MADE) + $i], $today->subDays($ago), $amount, $for, $end);
         }
 
         foreach (self::PLANS as $i => [$ago, $parts]) {

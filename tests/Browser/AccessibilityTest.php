@@ -20,7 +20,7 @@ final class AccessibilityTest extends BrowserCase
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/customers' => '301', '/customers/1001' => '301', '/customers/1001/change' => '301', '/customers/import' => '301', '/customers/types?item=LH-1140' => '301', '/accounts' => '301', '/accounts/1001' => '301', '/accounts/1001/payment?amount=80' => '301', '/accounts/1001/terms' => '301', '/accounts/1001/statement' => '301', '/accounts/cheques' => '301', '/accounts/calls' => '301', '/statements' => '301', '/finance-charges' => '301', '/bank' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
+        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/customers' => '301', '/customers/1001' => '301', '/customers/1001/change' => '301', '/customers/import' => '301', '/customers/types?item=LH-1140' => '301', '/accounts' => '301', '/accounts/1001' => '301', '/accounts/1001/payment?amount=80' => '301', '/accounts/1001/terms' => '301', '/accounts/1001/statement' => '301', '/accounts/cheques' => '301', '/accounts/calls' => '301', '/statements' => '301', '/finance-charges' => '301', '/bank' => '301', '/layaways' => '301', '/layaways/terms' => '301', '/deposits' => '301', '/deposits/1077' => '301', '/plans' => '301', '/reminders' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
             yield $page => [$page, $number];
         }
     }
@@ -40,6 +40,20 @@ final class AccessibilityTest extends BrowserCase
         $clerk->press('moss daugh')->awaitText('#found', 'Moss & Daughter')->press(\Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#who', 'Moss & Daughter');
         $clerk->scan('MA-0031')->awaitText('#who', 'over the limit')->fill('#charge', '50')->awaitText('#settle', 'needs approval');
         $this->assertNothingSerious($clerk, 'charging');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_axe_finds_nothing_serious_with_a_layaway_being_made_and_on_its_page(): void
+    {
+        $clerk = $this->clerk('201', 2);
+        $clerk->press('osric')->awaitText('#found', 'Osric')->press(\Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#who', 'Osric');
+        $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw')->click('#hold')->press('1', \Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#settle', 'needs approval');
+        $this->assertNothingSerious($clerk, 'holding');
+        $clerk->go('/layaways')->click('main table a.code')->awaitText('h1', 'Layaway');
+        $clerk->browser->executeScript('document.querySelectorAll("details").forEach((one) => { one.open = true; })');
+        $this->assertNothingSerious($clerk, 'layaway');
+        $clerk->go('/plans')->click('main table a.code')->awaitText('h1', 'Payment plan');
+        $this->assertNothingSerious($clerk, 'plan');
         $this->assertCalm($clerk);
     }
 

@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Browser;
 use Closure;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
+use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
@@ -126,11 +127,26 @@ final class Clerk
     }
 
     /** @phpstan-impure */
+    /** Signs with the mouse. */
+    public function sign(string $css): self
+    {
+        (new WebDriverActions($this->browser))->moveToElement($this->browser->findElement(WebDriverBy::cssSelector($css)), -110, 10)->clickAndHold()
+            ->moveByOffset(18, -30)->moveByOffset(12, 34)->moveByOffset(20, -24)->moveByOffset(24, 20)->moveByOffset(40, -16)->release()->perform();
+
+        return $this;
+    }
+
     public function text(string $css): string
     {
         $found = $this->browser->findElements(WebDriverBy::cssSelector($css));
 
         return $found === [] ? '' : trim($found[0]->getText());
+    }
+
+    /** @phpstan-impure */
+    public function attribute(string $css, string $name): string
+    {
+        return (string) $this->browser->findElement(WebDriverBy::cssSelector($css))->getAttribute($name);
     }
 
     public function count(string $css): int

@@ -24,7 +24,6 @@ $shot = static function (string $name) use ($clerk, $folder): void {
 $clerk->go('/sign-in');
 $shot('sign-in');
 $clerk->signIn('301', 2)->go('/counter/new');
-$shot('counter-empty');
 
 $clerk->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031')->awaitText('#lines', 'Tile saw');
 $clerk->type('#entry', '4 x lim*hook')->awaitText('#found', 'LH-1140');
@@ -38,7 +37,6 @@ $clerk->fill('#card', '100')->awaitText('#settle', '100.00 approved');
 $clerk->fill('#cash', '400')->awaitText('#settle', 'is left to pay');
 $shot('counter-settling');
 $clerk->fill('#cash', '450')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Posted as');
-$shot('counter-posted');
 
 $label = $clerk->text('#settle .note a');
 $clerk->go('/counter/new')->type('#entry', 'quillf')->awaitText('#found', 'Quillfeather')->press(Key::ENTER)->awaitText('#who', 'Quillfeather');
@@ -65,18 +63,26 @@ unlink($bank);
 $shot('bank');
 $clerk->go("/documents/{$label}");
 $shot('document');
-$clerk->go("/documents/{$label}/receipt");
-$shot('receipt');
 $clerk->go("/documents/{$label}/invoice");
 $shot('invoice');
 $clerk->go('/documents');
 $shot('register');
-$clerk->go('/items?find=brass*valve');
-$shot('items');
 $clerk->go('/items/FX-5060');
 $shot('item');
-$clerk->go('/devices');
-$shot('devices');
+$clerk->go('/layaways');
+$shot('layaways');
+$clerk->go('/layaways?tab=behind')->click('main table a.code')->awaitText('h1', 'Layaway');
+$shot('layaway');
+$clerk->go('/plans')->click('main table a.code')->awaitText('h1', 'Payment plan');
+$shot('plan');
+$clerk->go('/counter/new')->type('#entry', 'garrick ashlock')->awaitText('#found', 'Ashlock')->press(Key::ENTER)->awaitText('#who', 'Deposit held');
+$clerk->scan('3 x AD-0207', 'GR-0301')->awaitText('#lines', 'adhesive')->click('#deposit_used')->press(Key::ENTER)->awaitText('#settle', 'stays');
+$shot('counter-deposit');
+$clerk->go('/counter/new')->type('#entry', 'rowena')->awaitText('#found', 'Rowena')->press(Key::ENTER)->awaitText('#who', 'Rowena');
+$clerk->scan('MA-0057', '2 x AD-0207')->awaitText('#lines', 'adhesive')->click('#hold')->press(Key::ENTER)->awaitText('#hold-part', 'Layaway agreement');
+$clerk->sign('#sign .pad')->click('[data-sign-keep]')->awaitText('#sign', 'signed');
+$clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
+$shot('counter-layaway');
 $clerk->browser->quit();
 
 /**
