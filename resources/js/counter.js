@@ -42,7 +42,7 @@ function inCell(event) {
         event.preventDefault();
         const done = save(field);
         if (done === null) entry()?.focus();
-        else done.then((answer) => answer.ok && entry()?.focus());
+        else done.then((answer) => answer.ok && !document.querySelector('[data-focus]') && entry()?.focus());
     } else if (event.key === 'Escape') {
         event.preventDefault();
         field.value = field.defaultValue;

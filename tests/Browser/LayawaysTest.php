@@ -70,7 +70,7 @@ final class LayawaysTest extends BrowserCase
         $clerk = $this->clerk('201');
         $label = $this->held($clerk, 'ulric', 'MA-0031', '50');
         $clerk->go("/layaways/{$label}");
-        $clerk->browser->executeScript('document.querySelectorAll("details.fold").forEach((one) => { one.open = true; })');
+        $clerk->browser->executeScript('const last = [...document.querySelectorAll("details.fold")].pop(); last.open = true; last.scrollIntoView(); document.getElementById("back-cash").value = "";');
         $clerk->type('#back-cash', '50')->type('#reason', 'moves away')->click('.danger-act')->awaitText('main', '40.00 goes back, but what is typed comes to 50.00');
         self::assertSame('moves away', $clerk->attribute('#reason', 'value'));
         $clerk->browser->executeScript('document.getElementById("back-cash").value = ""');

@@ -28,6 +28,9 @@ final class DemoTest extends TestCase
         $this->assertSame([1, 'two reminders without an answer'], [$of(DemoCustomers::ON_STOP)?->stopped, $of(DemoCustomers::ON_STOP)?->stop_reason]);
         $this->assertSame($of(DemoCustomers::AT_LIMIT)?->balance, $of(DemoCustomers::AT_LIMIT)?->credit_limit);
         $this->assertLessThan(now()->toDateString(), $of(DemoCustomers::EXEMPT_RUN_OUT)?->certificate_expires);
+        $this->assertGreaterThan(2, DB::table('layaways')->count());
+        $this->assertContains('running', DB::table('layaways')->distinct()->orderBy('state')->pluck('state')->all());
+        $this->assertGreaterThan(0, DB::table('plans')->count() * DB::table('deposit_accounts')->where('held', '>', 0)->count());
         $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
         $this->assertSame(1, Artisan::call('shop:demo'));
     }
