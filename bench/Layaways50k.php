@@ -64,9 +64,9 @@ final class Layaways50k
             INSERT INTO layaways (id, label, `key`, customer_id, state, made_on, expires_on, lapses_on, held, next_due, next_open, behind_from, paid_on, ended_on, {$columns})
             SELECT {$first} + s.seq, CONCAT('LAY-', {$first} + s.seq), UUID(), {$customer} + s.seq % 2000,
                 ELT(1 + (s.seq % 3 = 0) + 2 * (s.seq % 31 = 1) + 0, IF(s.seq % 5 = 0, 'cancelled', 'completed'), 'running', 'ready', 'running'),
-                CURDATE() - INTERVAL s.seq % 700 DAY, CURDATE() + INTERVAL (s.seq % 90) - 6 DAY, CURDATE() + INTERVAL (s.seq % 90) + 1 DAY,
-                IF(s.seq % 31 = 1, l.total, l.paid_before), IF(s.seq % 3 = 0, CURDATE() + INTERVAL (s.seq % 48) - 12 DAY, NULL), 1000,
-                IF(s.seq % 3 = 0, CURDATE() + INTERVAL (s.seq % 48) - 4 DAY, NULL), IF(s.seq % 31 = 1, CURDATE() - INTERVAL s.seq % 40 DAY, NULL), NULL, {$columns}
+                CURDATE() - INTERVAL s.seq % 700 DAY, CURDATE() + INTERVAL s.seq % 90 DAY - INTERVAL 6 DAY, CURDATE() + INTERVAL s.seq % 90 + 1 DAY,
+                IF(s.seq % 31 = 1, l.total, l.paid_before), IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 12 DAY, NULL), 1000,
+                IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 4 DAY, NULL), IF(s.seq % 31 = 1, CURDATE() - INTERVAL s.seq % 40 DAY, NULL), NULL, {$columns}
             FROM layaways l JOIN seq_1_to_{$to} s WHERE l.id = {$model}
             SQL);
         $lines = 'revision, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, may_discount, tax_class, cost';

@@ -16,9 +16,27 @@ final class Commitments
     }
 
     /**
+     * Sets goods aside for a layaway that is just being made.
+     *
+     * @param  array<int, BigDecimal>  $wanted quantities by item
+     */
+    public function begin(int $layaway, int $location, array $wanted): void
+    {
+        $this->stock->commit(array_map(static fn (int $item, BigDecimal $quantity): StockMove => new StockMove($item, $location, $quantity, UnitPrice::of('0')), array_keys($wanted), $wanted));
+        $this->insert($layaway, $location, $wanted);
+    }
+
+    /** Everything that was set aside for the layaway is free again. */
+    public function release(int $layaway): void
+    {
+        DB::update('UPDATE commitments c JOIN stock s ON s.item_id = c.item_id AND s.location_id = c.location_id SET s.committed = s.committed - c.quantity WHERE c.layaway_id = ?', [$layaway]);
+        DB::table('commitments')->where('layaway_id', $layaway)->delete();
+    }
+
+    /**
      * Makes this what is set aside for the layaway, whatever was before.
      *
-     * @param  array<int, BigDecimal>  $wanted quantities by item; none: everything is free again
+     * @param  array<int, BigDecimal>  $wanted quantities by item
      */
     public function set(int $layaway, int $location, array $wanted): void
     {
@@ -40,6 +58,12 @@ final class Commitments
 
         $this->stock->commit($moves);
         DB::table('commitments')->where('layaway_id', $layaway)->delete();
+        $this->insert($layaway, $location, $wanted);
+    }
+
+    /** @param  array<int, BigDecimal>  $wanted */
+    private function insert(int $layaway, int $location, array $wanted): void
+    {
         DB::table('commitments')->insert(array_map(
             static fn (int $item, BigDecimal $quantity): array => ['layaway_id' => $layaway, 'item_id' => $item, 'location_id' => $location, 'quantity' => (string) $quantity],
             array_keys($wanted),

@@ -11,6 +11,7 @@ use Elmstone\Devices\CashDrawer;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayPaper;
 use Elmstone\Paper\IssuePaper;
+use Illuminate\Support\Facades\DB;
 
 /** What happens at the counter once a sale stands in the books: the drawer opens and the customer gets their paper. */
 final class FinishSale
@@ -19,10 +20,16 @@ final class FinishSale
     {
     }
 
+    /** In one go, so that what is handed out is noted once and durably. */
     public function handle(int $documentId, Act $act): void
     {
-        $document = Document::query()->with(['tenders', 'lines', 'taxes', 'location', 'till', 'staff'])->findOrFail($documentId);
-        $slip = Slip::query()->with('heldAs')->where('document_id', $documentId)->firstOrFail();
+        DB::transaction(fn () => $this->finish($documentId, $act));
+    }
+
+    private function finish(int $documentId, Act $act): void
+    {
+        $document = Document::query()->with(['tenders', 'lines', 'taxes'])->findOrFail($documentId);
+        $slip = Slip::query()->with(['heldAs', 'lines'])->where('document_id', $documentId)->firstOrFail();
 
         if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id])->where('kind', TenderKind::Cash)->exists()) {
             $this->drawer->open($act->till);
@@ -30,13 +37,16 @@ final class FinishSale
 
         $receipt = $slip->receipt_id === null ? null : Document::query()->findOrFail($slip->receipt_id);
 
-        $this->paper($slip, $document, $act);
+        // Where goods leave with the last payment and nothing else is done, their invoice says all that the receipt would.
+        $left = $this->goodsLeft($slip, $document);
+        $isAllSaid = $left !== [] && $slip->onlyHandsOver();
+        $isAllSaid || $this->paper($slip, $document, $act);
 
         if ($receipt !== null) {
             $this->paper($slip, $receipt, $act);
         }
 
-        foreach ($this->goodsLeft($slip, $document) as $invoice) {
+        foreach ($left as $invoice) {
             $this->paper($slip, $invoice, $act);
         }
 
@@ -49,16 +59,20 @@ final class FinishSale
         }
     }
 
-    /** @return iterable<Document> the invoices of the layaways whose goods left with it */
+    /** @return list<Document> the invoices of the layaways whose goods left with it */
     private function goodsLeft(Slip $slip, Document $document): iterable
     {
         $left = array_keys(array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
 
-        return $left === [] ? [] : Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get();
+        return $left === [] ? [] : Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get()->values()->all();
     }
 
     private function paper(Slip $slip, Document $document, Act $act): void
     {
+        $document->till_id !== $act->till->id || $document->setRelation('till', $act->till);
+        $document->staff_id !== $act->by->id || $document->setRelation('staff', $act->by);
+        $document->location_id !== $act->till->location_id || $document->setRelation('location', $act->till->location);
+
         match ($slip->paper) {
             PaperWay::Print => $this->issue->print($document, $act->till, $act->by),
             PaperWay::Mail => $this->issue->mail($document, $slip->mail_to, $act->by),

@@ -89,7 +89,9 @@ final class PostSale
         $slip->deposits = $held === null ? null : DepositsHeld::of($held->customer_id);
 
         foreach ($slip->paidOn as $layaway) {
-            $layaway->load(['allInstalments', 'allLines.item']);
+            $layaway->setRelation('location', $slip->location)->load(['allInstalments', 'allLines.item']);
+            $layaway->customer_id !== $slip->customer_id || $layaway->setRelation('customer', $slip->customer);
+            $layaway->location_id === $slip->location_id || $layaway->load('location');
         }
     }
 

@@ -153,6 +153,13 @@ final class Slip extends Model
         return LayawayPart::all($this->layaways);
     }
 
+    /** Whether nothing is done with it but paying off layaways whose goods leave. */
+    public function onlyHandsOver(): bool
+    {
+        return $this->layaway_id === null && $this->on_account === null && $this->deposit_in === null && $this->lines->isEmpty()
+            && array_filter($this->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves !== true) === [];
+    }
+
     public function layaway(int $id): ?Layaway
     {
         return $this->paidOn[$id] ?? null;

@@ -82,7 +82,7 @@ final class CancelLayaway
                 $this->keepAsDeposit->handle($layaway, $account, $kept, $at, Uuid::uuid5(Uuid::fromString($order->key), 'deposit')->toString(), "{$layaway->label} cancelled");
             }
 
-            $this->commitments->set($layaway->id, $layaway->location_id, []);
+            $this->commitments->release($layaway->id);
             $this->serials->setAside($layaway->id, []);
             $this->ledger->end($layaway, LayawayState::Cancelled, $at->day);
             $this->record($layaway, $order, $fee, $by);

@@ -58,11 +58,11 @@ final class CompleteLayaway
     /** Inside a transaction, the layaway locked. */
     public function post(Layaway $layaway, PostedAt $at): int
     {
-        $layaway->load(['allLines.item', 'location', 'customer']);
+        $layaway->loadMissing(['allLines.item', 'location', 'customer']);
         $layaway->location->assertOpenOn($at->day);
         $this->assertReady($layaway);
         $moves = $this->moves($layaway);
-        $this->commitments->set($layaway->id, $layaway->location_id, []);
+        $this->commitments->release($layaway->id);
         $this->stock->take($moves);
         $document = $this->register->post($this->draft($layaway, $at));
         $this->stock->record('sale', array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Layaway\LayawayStanding;
@@ -47,11 +46,13 @@ final class HoldLayaway
             'rhythm' => $order->rhythm, 'terms' => $order->terms->toJson(), 'tax' => $order->tax->toJson(),
             'discount_percent' => $order->discount?->percent?->toString(), 'discount_amount' => $order->discount?->amount?->minor,
             'purchase_order' => $order->purchaseOrder, 'job' => $order->job, 'buyer' => $order->buyer, 'total' => $order->total->minor, 'paid_before' => $order->deposit->minor,
+            'held' => 0, 'revision' => 1, 'version' => 1, 'shelf' => '', 'next_due' => null, 'next_open' => 0, 'behind_from' => null, 'paid_on' => null, 'document_id' => null, 'ended_on' => null,
             'signature' => $order->signature, 'signed_by' => $order->signedBy, 'signed_at' => $order->signature === null ? null : now(),
         ]);
         $layaway->forceFill(['label' => sprintf('LAY-%06d', $layaway->id)])->save();
-        $layaway = Layaway::query()->findOrFail($layaway->id);
-        $this->putLines($layaway, $order->lines);
+        $wanted = $this->insertLines($layaway, $order->lines);
+        $this->commitments->begin($layaway->id, $layaway->location_id, $wanted->quantities);
+        $wanted->serials === [] || $this->serials->setAside($layaway->id, $wanted->serials);
         $remaining = $order->total->minus($order->deposit);
         $remaining->isZero() || $this->ledger->schedule($layaway, Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm));
 
@@ -59,13 +60,22 @@ final class HoldLayaway
     }
 
     /**
-     * The lines of the layaway's present revision, with what they commit.
+     * The lines of the layaway's present revision, in place of what it committed before.
      *
      * @param  list<array<string, mixed>>  $lines
      *
      * @throws Refused serial_out, serial_set_aside
      */
     public function putLines(Layaway $layaway, array $lines): void
+    {
+        $wanted = $this->insertLines($layaway, $lines);
+        $layaway->unsetRelation('allLines');
+        $this->commitments->set($layaway->id, $layaway->location_id, $wanted->quantities);
+        $this->serials->setAside($layaway->id, $wanted->serials);
+    }
+
+    /** @param  list<array<string, mixed>>  $lines */
+    private function insertLines(Layaway $layaway, array $lines): SetAside
     {
         $rows = [];
 
@@ -74,23 +84,7 @@ final class HoldLayaway
         }
 
         DB::table('layaway_lines')->insert($rows);
-        $layaway->unsetRelation('allLines');
-        $this->commit($layaway->load('allLines'));
-    }
 
-    private function commit(Layaway $layaway): void
-    {
-        $wanted = [];
-        $serials = [];
-
-        foreach ($layaway->lines() as $line) {
-            if ($line->item_id !== null) {
-                $wanted[$line->item_id] = ($wanted[$line->item_id] ?? BigDecimal::zero())->plus($line->quantity);
-                $serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials ?? []];
-            }
-        }
-
-        $this->commitments->set($layaway->id, $layaway->location_id, $wanted);
-        $this->serials->setAside($layaway->id, array_filter($serials));
+        return SetAside::of($rows);
     }
 }

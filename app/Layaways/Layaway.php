@@ -142,12 +142,20 @@ final class Layaway extends Model
 
     public function isBehind(CarbonImmutable $day): bool
     {
-        return $this->state === LayawayState::Running && $this->behind_from !== null && $this->behind_from->lessThanOrEqualTo($day->startOfDay());
+        return $this->state === LayawayState::Running && $this->written('behind_from') !== '' && $this->written('behind_from') <= $day->format('Y-m-d');
     }
 
     public function isExpired(CarbonImmutable $day): bool
     {
-        return $this->state === LayawayState::Running && $this->lapses_on->lessThan($day->startOfDay());
+        return $this->state === LayawayState::Running && $this->written('lapses_on') < $day->format('Y-m-d');
+    }
+
+    /** A date as it is kept, "2027-01-31": lists compare many, and need not read each into a date for that. */
+    private function written(string $name): string
+    {
+        $kept = $this->attributes[$name] ?? '';
+
+        return is_string($kept) ? substr($kept, 0, 10) : '';
     }
 
     /** In one word, as of a day. */

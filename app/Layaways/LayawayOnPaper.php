@@ -19,7 +19,7 @@ final class LayawayOnPaper implements Annotates
             return [];
         }
 
-        $layaways = Layaway::query()->with(['entries.document.tenders', 'changesMade'])
+        $layaways = Layaway::query()->with('entries.document.tenders')
             ->whereIn('id', LayawayEntry::query()->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->get();
 
         return array_values($layaways->map(fn (Layaway $layaway): PaperNote => $this->note($layaway, $document))->all());
@@ -56,7 +56,7 @@ final class LayawayOnPaper implements Annotates
     /** What the goods came to when the document was posted. */
     private static function totalThen(Layaway $layaway, Document $document): int
     {
-        $later = $layaway->changesMade->first(static fn (LayawayChange $change): bool => $change->made_at->greaterThan($document->posted_at));
+        $later = $layaway->revision === 1 ? null : $layaway->loadMissing('changesMade')->changesMade->first(static fn (LayawayChange $change): bool => $change->made_at->greaterThan($document->posted_at));
 
         return $later === null ? $layaway->total : $later->total_before;
     }

@@ -52,7 +52,7 @@ final class LayawayPaper
     /** @return array<string, mixed> the agreement as it stands now */
     private function data(Layaway $layaway): array
     {
-        $layaway->loadMissing(['customer', 'location', 'staff', 'allLines', 'allInstalments', 'entries']);
+        $layaway->loadMissing(['customer', 'location', 'staff', 'allLines', 'allInstalments']);
         $currency = $this->house->currency();
         $instalments = $layaway->instalments($currency);
         $first = $instalments[0] ?? null;

@@ -9,12 +9,16 @@ use Elmstone\Foundation\Csv;
 use Elmstone\Shop\House;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The layaways as a list to work through. */
 final class WorklistController
 {
-    private const PAGE = 50;
+    private const PAGE = 40;
+
+    /** So many are counted; beyond it the page says that there are more. */
+    public const COUNTED = 999;
 
     public function __construct(private readonly House $house)
     {
@@ -61,7 +65,7 @@ final class WorklistController
         $counts = [];
 
         foreach ([WorklistTab::Due, WorklistTab::Behind, WorklistTab::Ready, WorklistTab::Expiring] as $tab) {
-            $counts[$tab->value] = $tab->query($day)->reorder()->count();
+            $counts[$tab->value] = DB::query()->fromSub($tab->query($day)->reorder()->select('id')->limit(self::COUNTED + 1), 'some')->count();
         }
 
         return $counts;

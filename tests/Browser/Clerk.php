@@ -90,7 +90,11 @@ final class Clerk
     {
         $this->await(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($css)) !== [], $css);
 
-        return $this->onceStill(fn () => $this->browser->findElement(WebDriverBy::cssSelector($css))->click());
+        return $this->onceStill(function () use ($css): void {
+            $element = $this->browser->findElement(WebDriverBy::cssSelector($css));
+            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest" })', [$element]);
+            $element->click();
+        });
     }
 
     public function type(string $css, string $text): self
