@@ -105,7 +105,8 @@ database_stop() {
     local pid
     pid=$(cat "$1/pid")
     kill "$pid" 2> /dev/null || true
-    for _ in $(seq 100); do kill -0 "$pid" 2> /dev/null || return 0; sleep 0.1; done
+    # Where nobody buries the dead, one that has ended still has its number.
+    for _ in $(seq 100); do kill -0 "$pid" 2> /dev/null && ! grep -q ') Z ' "/proc/$pid/stat" 2> /dev/null || return 0; sleep 0.1; done
 }
 
 # Points the application, by its environment, at the database in a folder.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Closure;
 use Elmstone\Books\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -11,9 +12,12 @@ use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
 use Elmstone\Counter\ChargeSlip;
 use Elmstone\Counter\CountTender;
+use Elmstone\Counter\HoldSlip;
+use Elmstone\Counter\PayLayaway;
 use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
 use Elmstone\Customers\Customer;
+use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
@@ -51,6 +55,10 @@ final class KillTest extends TestCase
     public function test_what_is_acknowledged_is_there_once_and_nothing_by_half(): void
     {
         $customer = $this->account('1000000.00');
+        $customer->forceFill(['phone' => '555 0142'])->save();
+        // Enough to set aside that none is promised twice.
+        DB::statement("INSERT INTO stock_movements (item_id, location_id, quantity, unit_cost, why, business_date) SELECT item_id, location_id, 100000, 1, 'delivery', '2026-01-01' FROM stock");
+        DB::statement('UPDATE stock SET on_hand = on_hand + 100000');
 
         for ($time = 1; $time <= self::TIMES; $time++) {
             DB::disconnect();
@@ -88,6 +96,8 @@ final class KillTest extends TestCase
         $this->assertSame(0, DB::table('documents as d')->leftJoin('journal_entries as e', 'e.document_id', '=', 'd.id')->whereNull('e.document_id')->count(), 'A document without its journal.');
         $this->assertSame((int) DB::table('house_accounts')->sum('balance'), (int) DB::table('documents')->sum('on_account'), 'The balance is not what was charged and paid.');
         $this->assertSame((int) DB::table('series')->sum('last_number'), DB::table('documents')->count(), 'A number without a document.');
+        $this->assertSame((int) DB::table('layaways')->sum('held'), (int) DB::table('documents')->sum('layaway_change'), 'What is held is not what was paid.');
+        $this->assertSame(0, DB::table('layaways')->where('state', 'ready')->count(), 'Paid off, but the goods that were to leave did not.');
         $this->assertSame(0, DB::table('slips')->where('state', 'posted')->whereNotIn('document_id', DB::table('documents')->select('id'))->count());
     }
 
@@ -104,6 +114,12 @@ final class KillTest extends TestCase
             $act = static fn (?int $version = null): Act => new Act((string) Str::uuid(), Staff::query()->firstOrFail(), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
 
             for ($i = 0; ; $i++) {
+                if ($i % 4 === 3) {
+                    $this->holdAndPay($customer, $act);
+
+                    continue;
+                }
+
                 $slip = (string) Str::uuid();
                 app(PutCustomer::class)->handle($slip, $act(), $customer->load('type.priceLevel'));
                 app(AddToSlip::class)->handle($slip, $act(), 'LH-1140');
@@ -121,6 +137,31 @@ final class KillTest extends TestCase
         posix_kill((int) getmypid(), SIGKILL);
 
         return 0;
+    }
+
+    /**
+     * A layaway, and its last payment with which the goods leave.
+     *
+     * @param  Closure(int|null=): Act  $act
+     */
+    private function holdAndPay(Customer $customer, Closure $act): void
+    {
+        $post = function (string $slip) use ($act): void {
+            $changed = app(CountTender::class)->cash($slip, $act(), Money::of('200.00', Currency::of('USD')));
+            app(PostSale::class)->handle($slip, $act($changed->version));
+            file_put_contents("{$this->folder}/acknowledged", "{$slip}\n", FILE_APPEND);
+        };
+        $slip = (string) Str::uuid();
+        app(PutCustomer::class)->handle($slip, $act(), $customer);
+        app(AddToSlip::class)->handle($slip, $act(), 'MA-0031');
+        app(HoldSlip::class)->begin($slip, $act(), null);
+        $post($slip);
+        $layaway = Layaway::query()->with('customer.type.priceLevel')->latest('id')->firstOrFail();
+        $slip = (string) Str::uuid();
+        app(PayLayaway::class)->add($slip, $act(), $layaway);
+        app(PayLayaway::class)->amount($slip, $act(), $layaway->id, Money::ofMinor($layaway->remaining(), Currency::of('USD')));
+        app(PayLayaway::class)->leaves($slip, $act(), $layaway->id, true);
+        $post($slip);
     }
 
     /** @return list<string> */
@@ -148,9 +189,17 @@ final class KillTest extends TestCase
         if ($pid > 0) {
             posix_kill($pid, SIGKILL);
 
-            for ($tries = 0; $tries < 200 && posix_kill($pid, 0); $tries++) {
+            for ($tries = 0; $tries < 200 && self::runs($pid); $tries++) {
                 usleep(10_000);
             }
         }
+    }
+
+    /** One that nobody has buried yet does not run any more. */
+    private static function runs(int $pid): bool
+    {
+        $state = (string) @file_get_contents("/proc/{$pid}/stat");
+
+        return posix_kill($pid, 0) && ! str_contains($state, ') Z ');
     }
 }
