@@ -6,6 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Foundation\Show;
 
@@ -28,10 +29,25 @@ final class AgreementWords
 
         return [
             'Price of the goods with tax '.Show::money($total).', fixed until they leave. Deposit '.Show::money($deposit).'. '.$payments,
-            'Each payment is at least '.$terms->words('min_payment', $currency).' of what remains; more, or sooner, is always welcome.',
+            self::leastPayment($terms, $currency),
             'The goods are set aside until '.Show::date($expiresOn).($graceDays > 0 ? " and {$graceDays} days of grace" : '').'. The same grace holds for each payment.',
             'You may cancel at any time before the goods leave. What you paid goes back to you'.($fee->isZero() ? ' in full.' : ', less '.Show::money($fee).' for the trouble, and never more than you have paid.'),
         ];
+    }
+
+    private static function leastPayment(AgreedTerms $terms, Currency $currency): string
+    {
+        $percent = $terms->percent('min_payment');
+        $amount = $terms->amount('min_payment');
+        $money = $amount === null ? '' : Show::money(Money::ofMinor($amount, $currency));
+        $share = $percent === null ? '' : Show::decimal($percent).' % of what remains';
+        $more = ' More, or sooner, is always welcome.';
+
+        return match (true) {
+            $percent !== null && $amount !== null => "Each payment is at least {$share} or {$money}, whichever is more.{$more}",
+            $percent === null && $amount === null => "Each payment may be of any amount.{$more}",
+            default => "Each payment is at least {$share}{$money}.{$more}",
+        };
     }
 
     private static function every(Rhythm $rhythm): string

@@ -55,7 +55,7 @@ final class CancelLayaway
     /**
      * @return int|null the document by which money went back; null: none did
      *
-     * @throws Refused changed_elsewhere, not_running, reason_missing, approval_missing, not_that_way, does_not_sum, card_refused, day_closed
+     * @throws Refused changed_elsewhere, not_running, reason_missing, reference_missing, approval_missing, not_that_way, does_not_sum, card_refused, day_closed
      */
     public function handle(int $layawayId, CancelOrder $order, Till $till, Staff $by): ?int
     {
@@ -104,6 +104,7 @@ final class CancelLayaway
             $order->version !== null && $order->version !== $layaway->version => throw Refused::because('changed_elsewhere', 'Somebody has changed this layaway meanwhile. Here is how it stands now.'),
             trim($order->reason) === '' => throw Refused::because('reason_missing', 'Say why it is cancelled: the reason is kept.'),
             $order->waive && $order->approval === null => throw Refused::because('approval_missing', 'Letting the fee off needs a supervisor: staff number, PIN and reason.'),
+            trim($order->reference) === '' && ($order->back[TenderKind::Cheque->value] ?? 0) + ($order->back[TenderKind::BankTransfer->value] ?? 0) > 0 => throw Refused::because('reference_missing', 'Type the number of the shop’s cheque, or the transfer’s reference.'),
             array_sum($order->back) !== $refund => throw Refused::because('does_not_sum', Show::money($this->house->money($refund)).' goes back, but what is typed comes to '.Show::money($this->house->money(array_sum($order->back))).'.'),
             default => $this->assertWays($layaway, $order),
         };

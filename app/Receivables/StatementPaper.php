@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Days;
@@ -31,7 +32,7 @@ final readonly class StatementPaper
     public function of(HouseAccount $account, StatementOptions $options): array
     {
         $kind = $options->kind ?? $account->statement_kind;
-        $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job');
+        $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
         $ageing = $this->asOf->age($items, $options->asOf);
         [$brought, $lines, $leftOut] = $kind === StatementKind::OpenItem ? $this->openItems($items, $options) : $this->balanceForward($account, $options);
         $balance = $ageing->balance;
@@ -120,11 +121,13 @@ final readonly class StatementPaper
     private function what(OpenItemRecord $item): string
     {
         $words = $item->relationLoaded('document') ? array_filter([$item->document->purchase_order, $item->document->job], static fn (string $part): bool => $part !== '') : [];
-        $title = match ($item->purpose->value) {
-            'sale' => $item->kind === ItemKind::Charge ? 'Invoice' : 'Credit note',
-            'payment' => 'Payment, thank you',
-            'returned_payment' => 'Payment returned',
-            default => 'Finance charge',
+        $title = match ($item->purpose) {
+            Purpose::Sale => $item->kind === ItemKind::Charge ? 'Invoice' : 'Credit note',
+            Purpose::Payment => 'Payment, thank you',
+            Purpose::ReturnedPayment => 'Payment returned',
+            Purpose::Fee => 'Charge for payment in parts',
+            Purpose::PlanPart => $item->relationLoaded('document') ? $item->document->note : $item->purpose->words(null),
+            default => $item->purpose->words(null),
         };
 
         return implode(' · ', [$title, ...$words]);

@@ -9,10 +9,13 @@ use Elmstone\Books\DocumentTender;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Act;
+use Elmstone\Counter\PostSale;
 use Elmstone\Counter\Slip;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
 use Elmstone\Shop\TaxComponentRecord;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -59,6 +62,23 @@ final class LayawayTest extends FeatureCase
         $this->assertStringNotContainsString('70.68', (string) $this->get('/documents/RCT-000001/receipt')->getContent(), 'A reprint is the paper as it was.');
         $this->assertSame(3, DB::table('printed_papers')->count(), 'Two receipts and the agreement.');
         $this->get("/layaways/{$layaway->label}/agreement.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    }
+
+    public function test_after_a_power_cut_between_payment_and_paper_the_first_print_is_the_original(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $this->slip = (string) Str::uuid();
+        $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertOk();
+        $this->does('cash', ['cash' => '100'])->assertOk();
+        $posted = app(PostSale::class)->handle($this->slip, new Act((string) Str::uuid(), $this->staff('101'), Till::query()->with('location')->findOrFail(1), $this->slip()->version));
+        $receipt = Document::query()->findOrFail($posted->documentId);
+        $print = fn (): string => $this->post("/documents/{$receipt->label}/print")->assertRedirect()->isRedirect() ? (string) DB::table('printed_papers')->latest('id')->value('html') : '';
+
+        $this->assertStringNotContainsString('COPY', $first = $print());
+        $this->assertStringContainsString('Left to pay', $first);
+        $this->assertStringContainsString('COPY', $print());
+        $this->post("/layaways/{$layaway->label}/print")->assertRedirect();
+        $this->assertStringContainsString('Layaway agreement', (string) DB::table('printed_papers')->latest('id')->value('html'));
     }
 
     public function test_the_last_payment_asks_whether_the_goods_leave(): void

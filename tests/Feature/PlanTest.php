@@ -53,6 +53,13 @@ final class PlanTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_the_statement_says_which_part_it_is(): void
+    {
+        $plan = $this->plan($this->charge($this->customer, 'MA-0031'));
+        $this->get("/accounts/{$this->customer->number}/statement")->assertOk()->assertSee("{$plan->label}, part 2 of 3")->assertDontSee('Finance charge');
+        $this->get("/accounts/{$this->customer->number}")->assertOk()->assertSee('Part of a plan');
+    }
+
     public function test_odd_cents_lie_in_the_first_parts(): void
     {
         $plan = $this->plan($this->charge($this->customer, 'MA-0031'), ['charge' => '', 'count' => '3', 'first_due' => '2027-01-31']);

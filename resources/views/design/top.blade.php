@@ -35,7 +35,7 @@
             <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
                 <h2>Keys</h2>
                 <table class="ruled small">
-                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'Alt C' => 'new customer', 'C D Q' => 'in Settle: cash, card, cheque', 'A P' => 'in Settle: charge to account, pay towards it', 'Alt G Q' => 'in a payment: oldest due first, the exact set'] as $key => $does)
+                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'Alt C' => 'new customer', 'C D Q' => 'in Settle: cash, card, cheque', 'A P' => 'in Settle: charge to account, pay towards it', 'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit', 'Alt G Q' => 'in a payment: oldest due first, the exact set'] as $key => $does)
                         <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
                     @endforeach
                 </table>
