@@ -26,7 +26,7 @@ final class HouseRulesTest
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['Plans', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
     private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'Interchange', 'Counter'];

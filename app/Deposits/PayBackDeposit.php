@@ -55,9 +55,10 @@ final class PayBackDeposit
             $day = CarbonImmutable::today();
             $till->location->assertOpenOn($day);
             $this->assertFine($account, $amount, $way, $reference, $reason);
+            [$paid, $rounding] = $this->house->handedOver($amount, $way);
             $refund = $this->register->post($this->drafts->draft(
                 DocumentKind::Refund, MoneyEntry::paidBack($amount, $this->house->money(0)), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name), $key,
-                [new DraftTender(Tender::of($way, $amount), $amount, $reference)], note: mb_substr("Deposit paid back: {$reason}", 0, 255),
+                [new DraftTender(Tender::of($way, $paid), $paid, $reference)], $rounding, note: mb_substr("Deposit paid back: {$reason}", 0, 255),
             ));
             $this->ledger->take($account, $refund, $amount->minor, $day, $from);
 

@@ -169,12 +169,16 @@ final class CancelLayaway
     private function payBack(Layaway $layaway, CancelOrder $order, PostedAt $at, ?array $card): ?int
     {
         $tenders = [];
+        $total = $this->house->money(0);
+        $rounding = $this->house->money(0);
 
         foreach ($order->back as $name => $amount) {
             $kind = TenderKind::from($name);
-            $money = $this->house->money($amount);
+            [$money, $rounded] = $this->house->handedOver($this->house->money($amount), $kind);
 
             if ($kind !== TenderKind::DepositHeld && $amount > 0) {
+                $total = $total->plus($this->house->money($amount));
+                $rounding = $rounding->plus($rounded);
                 $tenders[] = $kind === TenderKind::Card && $card !== null
                     ? new DraftTender(Tender::of($kind, $money), $money, '', $card['type'], $card['last_four'], $card['authorisation'])
                     : new DraftTender(Tender::of($kind, $money), $money, $kind === TenderKind::Cash ? '' : mb_substr($order->reference, 0, 60));
@@ -185,9 +189,8 @@ final class CancelLayaway
             return null;
         }
 
-        $total = Money::sum(array_map(static fn (DraftTender $tender): Money => $tender->tender->amount, $tenders), $this->house->currency());
         $document = $this->register->post($this->payments->draft(
-            DocumentKind::Refund, MoneyEntry::paidBack($this->house->money(0), $total), $at, new Party($layaway->customer_id, $layaway->customer->name), $order->key, $tenders,
+            DocumentKind::Refund, MoneyEntry::paidBack($this->house->money(0), $total), $at, new Party($layaway->customer_id, $layaway->customer->name), $order->key, $tenders, $rounding,
             note: mb_substr("{$layaway->label} cancelled: {$order->reason}", 0, 255),
         ));
         $this->ledger->leave($layaway, $document, EntryKind::Back, $total->minor, $at->day);

@@ -60,10 +60,11 @@ final class SettlePlan
             $standing = PlanStanding::of($plan, $this->house, $day);
             $this->assertFine($standing, $letOff, $way, $reference);
             $amount = $standing->open->minus($letOff);
+            [$paid, $rounding] = $this->house->handedOver($amount, $way);
             $draft = $this->drafts->draft(
                 DocumentKind::Receipt, MoneyEntry::payment($amount, $letOff), PostedAt::till($till, $by->id, $day),
                 new Party($plan->customer_id, $plan->customer->name, balanceBefore: $this->house->money($account->balance)), $key,
-                [new DraftTender(Tender::of($way, $amount), $amount, $reference)], note: "{$plan->label} settled early",
+                [new DraftTender(Tender::of($way, $paid), $paid, $reference)], $rounding, note: "{$plan->label} settled early",
             );
             $receipt = $this->register->post($draft);
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Settlement\CashStep;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
 
@@ -62,6 +63,19 @@ final class House
         $step = $this->shop()->cash_step;
 
         return $step === null ? null : CashStep::of($this->money($step));
+    }
+
+    /**
+     * An amount as it changes hands: cash comes to the shop's step, half up; every other way to the cent.
+     *
+     * @return array{Money, Money} what changes hands, and what it was rounded by
+     */
+    public function handedOver(Money $amount, TenderKind $way): array
+    {
+        $step = $way === TenderKind::Cash ? $this->cashStep() : null;
+        $paid = $step?->nearest($amount) ?? $amount;
+
+        return [$paid, $paid->minus($amount)];
     }
 
     /** @return list<Money> */

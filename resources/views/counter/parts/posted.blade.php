@@ -14,6 +14,7 @@
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
     <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
+    @if($document->on_account > 0 && $slip->charge !== null)@can('make-plans')<a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a>@endcan @endif
     @if($slip->heldAs !== null)<a class="quiet-act" href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->title() }} as PDF</a>@endif
 </div>
 <div class="foot"><a class="main-act" href="{{ route('counter.new') }}" data-focus id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>

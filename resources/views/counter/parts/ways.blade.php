@@ -98,7 +98,7 @@
     </li>
     @endif
     @php($draft = $reckoned->layaway())
-    @if($slip->lines->isNotEmpty())
+    @if($slip->lines->isNotEmpty() || $draft !== null)
     @php($asksDeposit = $draft !== null && $draft->hindrances() !== [] && $draft->hindrances()[0]->rule === 'below_least_deposit')
     <li>
         <div class="way"><kbd>L</kbd><label for="hold" @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
