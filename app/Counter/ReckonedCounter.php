@@ -147,11 +147,13 @@ final readonly class ReckonedCounter
     /** What the sum due is made up of, where it is not the sale alone. */
     public function inWords(): string
     {
+        $made = $this->house->money($this->slip->hold->deposit ?? 0);
         $parts = array_filter([
             'sale' => $this->saleTotal(),
             'towards the account' => $this->onAccount(),
             'deposit' => $this->held->depositIn(),
-            $this->slip->hold === null ? 'on layaways' : 'layaway deposit' => $this->held->onLayaways(),
+            'layaway deposit' => $made,
+            'on layaways' => $this->held->onLayaways()->minus($made),
         ], static fn (Money $amount): bool => ! $amount->isZero());
 
         return match (true) {

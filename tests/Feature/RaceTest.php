@@ -17,6 +17,7 @@ use Elmstone\Counter\HoldSlip;
 use Elmstone\Counter\PayLayaway;
 use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
+use Elmstone\Counter\TakeDeposit;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\Till;
@@ -103,6 +104,42 @@ final class RaceTest extends TestCase
         array_map(unlink(...), [$told, ...glob("{$gate}*") ?: []]);
         $this->assertSame(['completed' => 12], DB::table('layaways')->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all());
         $this->assertSame(12, DB::table('documents')->where('kind', 'invoice')->count());
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_one_deposit_used_by_everyone_at_once_is_used_once(): void
+    {
+        $customer = $this->customer('Person', ['phone' => '555 0100'])->load('type.priceLevel');
+        $begin = function () use ($customer): string {
+            $slip = (string) Str::uuid();
+            app(PutCustomer::class)->handle($slip, $this->act(), $customer);
+
+            return $slip;
+        };
+        $slip = $begin();
+        app(TakeDeposit::class)->take($slip, $this->act(), Money::of('4.30', Currency::of('USD')), '');
+        $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('4.30', Currency::of('USD')))->version;
+        app(PostSale::class)->handle($slip, $this->act($version));
+        $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
+        $this->atOnce(function (int $number) use ($begin, $gate): void {
+            $slip = $begin();
+            app(AddToSlip::class)->handle($slip, $this->act(), 'LH-1140');
+            $version = app(TakeDeposit::class)->rest($slip, $this->act())->version;
+            file_put_contents($gate, '.', FILE_APPEND | LOCK_EX);
+
+            while (strlen((string) file_get_contents($gate)) < self::TILLS) {
+                usleep(300);
+                clearstatcache();
+            }
+
+            try {
+                app(PostSale::class)->handle($slip, $this->act($version));
+            } catch (Refused $refused) {
+                $refused->rule === 'over_deposit' || throw $refused;
+            }
+        });
+        unlink($gate);
+        $this->assertSame([1, 6], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('deposit_accounts')->value('held')]);
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
