@@ -44,10 +44,14 @@ final readonly class MoneyEntry
         return self::plain(Purpose::Payment, $total, $settlementDiscount, deposit: $deposit, layaway: $layaway);
     }
 
-    /** @param  Money  $payment what the payment came to, its settlement discount not in it */
-    public static function returned(Money $payment, Money $settlementDiscount, Money $fee): self
+    /**
+     * @param  Money  $payment what the payment came to, its settlement discount not in it
+     * @param  Money|null  $deposit the part of it that was a deposit
+     * @param  Money|null  $layaway the part of it that was paid on layaways
+     */
+    public static function returned(Money $payment, Money $settlementDiscount, Money $fee, ?Money $deposit = null, ?Money $layaway = null): self
     {
-        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee);
+        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee, $deposit?->negated(), $layaway?->negated());
     }
 
     public static function financeCharge(Money $total): self
@@ -101,6 +105,7 @@ final readonly class MoneyEntry
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->plus($this->settlementDiscount)->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
+            Purpose::ReturnedPayment => $this->total->plus($this->deposit)->plus($this->layaway),
             Purpose::Plan => $this->total->negated(),
             default => $this->total,
         };

@@ -66,7 +66,7 @@ final class RegisterController
             'customer' => $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'name']),
             'exempted' => Exempted::fromJson($document->exemption),
             'approval' => $document->approval_id === null ? null : Approval::query()->with('approver')->find($document->approval_id),
-            'canComeBack' => $document->purpose === Purpose::Payment && $document->deposit_change === 0 && $document->layaway_change === 0 && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'canComeBack' => $document->purpose === Purpose::Payment && ! Document::query()->where('refers_to_id', $document->id)->exists(),
             'layaways' => DB::table('layaways')->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->pluck('label')->all(),
             'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
             'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),

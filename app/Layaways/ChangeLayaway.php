@@ -86,8 +86,8 @@ final class ChangeLayaway
                 $expiresOn->lessThan($firstDue) => throw Refused::because('after_expiry', 'Its last day cannot come before the next payment.'),
                 default => null,
             };
-            $layaway->forceFill(['revision' => $layaway->revision + 1, 'expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)])->save();
-            DB::statement('INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines WHERE layaway_id = ? AND revision = ?', [$layaway->id, $layaway->revision - 1]);
+            $layaway->forceFill(['expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)]);
+            $this->nextRevision($layaway);
             $count = HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn);
             $dates = array_map(static fn (int $step): CarbonImmutable => $firstDue->setDateFrom($layaway->rhythm->after($firstDue, $step)), range(0, $count - 1));
             $this->reschedule($layaway, $dates);
@@ -95,6 +95,21 @@ final class ChangeLayaway
 
             return $layaway;
         }, 3);
+    }
+
+    /** What is open is shared out over the due dates that are left: even the deposit came back. Inside a transaction, the layaway locked. */
+    public function shareOutAnew(Layaway $layaway): void
+    {
+        $dates = $this->datesLeft($layaway->load('allInstalments'));
+        $this->nextRevision($layaway);
+        $this->reschedule($layaway, $dates);
+    }
+
+    /** The same lines under the next revision, for a schedule of its own. */
+    private function nextRevision(Layaway $layaway): void
+    {
+        $layaway->forceFill(['revision' => $layaway->revision + 1])->save();
+        DB::statement('INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines WHERE layaway_id = ? AND revision = ?', [$layaway->id, $layaway->revision - 1]);
     }
 
     /** Notes where the goods stand. */

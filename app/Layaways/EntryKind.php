@@ -10,6 +10,7 @@ enum EntryKind: string
     case Paid = 'paid';
     case Fee = 'fee';
     case Back = 'back';
+    case Returned = 'returned';
     case Moved = 'moved';
     case Goods = 'goods';
 
@@ -19,6 +20,7 @@ enum EntryKind: string
             self::Paid => 'Payment',
             self::Fee => 'Cancellation fee',
             self::Back => 'Paid back',
+            self::Returned => 'Payment came back',
             self::Moved => 'Kept as deposit',
             self::Goods => 'Invoiced',
         };

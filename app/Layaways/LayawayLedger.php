@@ -78,6 +78,13 @@ final class LayawayLedger
         }
     }
 
+    /** A payment on it came back: so much is open again. */
+    public function comeBack(Layaway $layaway, int $document, int $amount, CarbonImmutable $day): void
+    {
+        $this->write($layaway, $document, EntryKind::Returned, -$amount, $day);
+        $layaway->forceFill(['state' => LayawayState::Running, 'paid_on' => null])->save();
+    }
+
     public function end(Layaway $layaway, LayawayState $state, CarbonImmutable $day, ?int $document = null): void
     {
         $layaway->forceFill(['state' => $state, 'ended_on' => $day, 'document_id' => $document, 'next_due' => null, 'next_open' => 0, 'behind_from' => null, 'version' => $layaway->version + 1])->save();

@@ -32,7 +32,7 @@ final readonly class WaysBack
         foreach ($layaway->entries as $entry) {
             $tenders = $entry->document->tenders;
 
-            if (! in_array($entry->kind, [EntryKind::Paid, EntryKind::Back], true) || $tenders->isEmpty()) {
+            if (! in_array($entry->kind, [EntryKind::Paid, EntryKind::Back, EntryKind::Returned], true) || $tenders->isEmpty()) {
                 continue;
             }
 

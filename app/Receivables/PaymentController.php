@@ -108,7 +108,7 @@ final class PaymentController
         $form = PaymentForm::from($request, $this->house);
         $return->handle($document, $fee, $request->string('reason')->value(), $form->day, $form->key, $this->atTill->till(), $by);
 
-        return redirect()->route('accounts.show', $customer)->with('done', "{$document->label} is taken back; what it paid is open again.");
+        return redirect()->route(...$document->on_account === 0 ? ['documents.show', $document] : ['accounts.show', $customer])->with('done', "{$document->label} is taken back; what it paid is open again.");
     }
 
     private function credit(Customer $customer, Document $document): OpenItemRecord

@@ -92,7 +92,7 @@ final class Clerk
 
         return $this->onceStill(function () use ($css): void {
             $element = $this->browser->findElement(WebDriverBy::cssSelector($css));
-            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest" })', [$element]);
+            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [$element]);
             $element->click();
         });
     }

@@ -163,4 +163,18 @@ final class DepositTest extends FeatureCase
         $this->expectExceptionMessage('never changed');
         DB::table('deposit_entries')->update(['amount' => 1]);
     }
+
+    public function test_a_deposit_whose_cheque_bounces_is_not_held_any_more(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $this->customer->id])->assertOk();
+        $this->does('deposit', ['deposit_in' => '80', 'deposit_for' => '2027'])->assertOk();
+        $this->does('cheque', ['cheque' => '80', 'cheque_number' => '7732'])->assertOk();
+        $this->does('post')->assertOk();
+        $label = $this->document()->label;
+        $this->as('301')->post("/accounts/{$this->customer->number}/items/{$label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no cover'])->assertSessionHasNoErrors();
+
+        $this->assertSame(0, $this->held());
+        $this->assertProves();
+    }
 }

@@ -19,6 +19,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 
 final class LayawayTest extends FeatureCase
 {
@@ -424,5 +425,62 @@ final class LayawayTest extends FeatureCase
         $this->payOn($layaway, '58.40', leaves: true)->assertOk();
         $this->assertSame(10840, Document::query()->where('kind', 'invoice')->value('total'));
         $this->assertProves();
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function bounce(string $receipt, string $fee = ''): TestResponse
+    {
+        return $this->as('301')->post("/accounts/{$this->customer->number}/items/{$receipt}/returned", ['key' => (string) Str::uuid(), 'fee' => $fee, 'reason' => 'no cover']);
+    }
+
+    private function payByCheque(Layaway $layaway, string $amount, ?bool $leaves = null): string
+    {
+        $this->as('101')->slip = (string) Str::uuid();
+        $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertOk();
+        $this->does("layaways/{$layaway->label}/amount", ['amount' => $amount])->assertOk();
+        $leaves === null || $this->does("layaways/{$layaway->label}/leaves", ['leaves' => $leaves ? '1' : '0'])->assertOk();
+        $this->does('cheque', ['cheque' => $amount, 'cheque_number' => '7731'])->assertOk();
+        $this->does('post')->assertOk();
+
+        return $this->document()->label;
+    }
+
+    public function test_a_cheque_that_bounces_is_open_again_on_the_layaway(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $receipt = $this->payByCheque($layaway, '186.12', leaves: false);
+        $this->get("/documents/{$receipt}")->assertOk();
+        $this->bounce($receipt, '25.00')->assertSessionHasErrors('refused');
+        $this->bounce($receipt)->assertSessionHasNoErrors();
+        $this->bounce($receipt)->assertSessionHasErrors('refused');
+
+        $again = $this->again($layaway);
+        $this->assertSame(['running', 2068], [$again->stateWord(now()->toImmutable()), $again->held]);
+        $this->get("/layaways/{$layaway->label}")->assertOk()->assertSee('Payment came back');
+        $this->assertProves();
+    }
+
+    public function test_even_the_deposit_may_bounce_and_all_is_shared_out_anew(): void
+    {
+        $this->readyToHold('50', '2 x MA-0031');
+        $this->does('cheque', ['cheque' => '50', 'cheque_number' => '7730'])->assertOk();
+        $this->does('post')->assertOk();
+        $layaway = $this->again(Layaway::query()->firstOrFail());
+        $this->bounce($this->document()->label)->assertSessionHasNoErrors();
+        $again = $this->again($layaway);
+
+        $this->assertSame([0, 2, 20680], [$again->held, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')]);
+        $this->assertProves();
+        $this->as('101')->payOn($again, '206.80', leaves: true)->assertOk();
+        $this->assertProves();
+    }
+
+    public function test_once_the_goods_have_left_the_cheque_cannot_be_taken_back_here(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $receipt = $this->payByCheque($layaway, '186.12', leaves: true);
+        $before = $this->rows('documents');
+        $this->bounce($receipt)->assertSessionHasErrors('refused');
+        $this->assertSame($before, $this->rows('documents'));
     }
 }

@@ -72,8 +72,8 @@
             @foreach($layaways as $label)<p><a href="{{ route('layaways.show', $label) }}">Layaway {{ $label }}</a></p>@endforeach
             @if($customer !== null && $document->deposit_change !== 0)<p><a href="{{ route('deposits.show', $customer->number) }}">Their deposits</a></p>@endif
             @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>@elseif($canBePlanned)@can('make-plans')<p><a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a></p>@endcan @endif
-            @if($customer !== null && $document->on_account !== 0)
-                <p><a href="{{ route('accounts.show', $customer->number) }}">Their account</a>
+            @if($customer !== null && ($document->on_account !== 0 || $canComeBack))
+                <p>@if($document->on_account !== 0)<a href="{{ route('accounts.show', $customer->number) }}">Their account</a>@endif
                 @can('take-payments')@if($document->on_account < 0) · <a href="{{ route('accounts.spread', [$customer->number, $document]) }}">Move this payment</a>@endif @endcan</p>
                 @can('take-payments')@if($canComeBack)
                 <details class="mb-3"><summary>The cheque or transfer came back</summary>
