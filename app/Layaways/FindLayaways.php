@@ -12,11 +12,11 @@ use Illuminate\Support\Facades\DB;
 /** Open layaways by what a clerk has in hand: a slip to scan, a number, a customer. */
 final class FindLayaways
 {
+    private const OPEN = [LayawayState::Running, LayawayState::Ready];
+
     public function __construct(private readonly CustomerSearch $customers)
     {
     }
-
-    private const OPEN = [LayawayState::Running, LayawayState::Ready];
 
     /** The open one that exactly this names: "LAY-000012", in any case and with or without zeros. */
     public function named(string $typed): ?Layaway

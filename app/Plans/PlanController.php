@@ -18,7 +18,6 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** Payment plans: the list to work through, making one, its page, settling it early. */
@@ -28,19 +27,13 @@ final class PlanController
     {
     }
 
-    public function index(Request $request): View
+    public function index(Request $request, PlanWorklist $worklist): View
     {
         $day = CarbonImmutable::today();
-        $tab = in_array($request->string('tab')->value(), ['due', 'behind', 'paid'], true) ? $request->string('tab')->value() : 'due';
-        $rows = DB::table('plans as p')->join('plan_parts as t', 't.plan_id', '=', 'p.id')->join('open_items as i', 'i.document_id', '=', 't.document_id')->join('customers as c', 'c.id', '=', 'p.customer_id')
-            ->groupBy('p.id', 'p.label', 'c.id', 'c.name', 'c.number', 'c.phone', 'c.mail', 'p.principal', 'p.charge', 'p.made_on')
-            ->selectRaw('p.label, c.name, c.number, c.phone, c.mail, p.principal + p.charge AS total, p.made_on, SUM(i.`open`) AS open_now, MIN(IF(i.`open` > 0, t.due, NULL)) AS next_due, SUM(IF(i.`open` > 0 AND t.due < ?, i.`open`, 0)) AS late, COUNT(*) AS parts, SUM(i.`open` = 0) AS met', [$day->format('Y-m-d')])
-            ->when($tab === 'due', static fn ($query) => $query->having('open_now', '>', 0)->orderBy('next_due'))
-            ->when($tab === 'behind', static fn ($query) => $query->having('late', '>', 0)->orderBy('next_due'))
-            ->when($tab === 'paid', static fn ($query) => $query->having('open_now', '=', 0)->orderByDesc('p.id'))
-            ->simplePaginate(50)->withQueryString();
+        $tab = $request->string('tab')->value();
+        $tab = isset(PlanWorklist::TABS[$tab]) ? $tab : 'due';
 
-        return view('plans.index', ['rows' => $rows, 'tab' => $tab, 'day' => $day, 'house' => $this->house]);
+        return view('plans.index', ['rows' => $worklist->page($tab, $day), 'tab' => $tab, 'day' => $day, 'house' => $this->house]);
     }
 
     public function show(Plan $plan): View
