@@ -7,6 +7,7 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Check;
+use Elmstone\Books\ControlAccountProof;
 use Elmstone\Books\Proof;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -33,18 +34,7 @@ final class ProveLayaways implements Check
 
     private function money(Proof $proof): void
     {
-        $off = DB::select(<<<'SQL'
-            SELECT d.label, d.layaway_change, COALESCE(e.moved, 0) AS moved, COALESCE(j.posted, 0) AS posted FROM documents d
-            LEFT JOIN (SELECT document_id, SUM(amount) AS moved FROM layaway_entries GROUP BY document_id) e ON e.document_id = d.id
-            LEFT JOIN (SELECT document_id, SUM(credit) - SUM(debit) AS posted FROM journal_lines WHERE account = ? GROUP BY document_id) j ON j.document_id = d.id
-            WHERE d.layaway_change <> COALESCE(e.moved, 0) OR d.layaway_change <> COALESCE(j.posted, 0)
-            SQL, [Accounts::LAYAWAY_MONEY]);
-
-        foreach ($off as $row) {
-            $proof->fault("{$row->label}: it changes the layaway money by {$row->layaway_change}, the entries by {$row->moved}, the journal by {$row->posted}");
-        }
-
-        $account = (int) DB::table('journal_lines')->where('account', Accounts::LAYAWAY_MONEY)->sum(DB::raw('credit - debit'));
+        $account = ControlAccountProof::of($proof, 'layaway_change', 'layaway_entries', Accounts::LAYAWAY_MONEY);
         $proof->same('layaway money held', 'what was paid on the open ones', (int) Layaway::query()->whereIn('state', [LayawayState::Running, LayawayState::Ready])->sum('held'), $account);
     }
 
