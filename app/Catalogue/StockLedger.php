@@ -44,18 +44,25 @@ final class StockLedger
     }
 
     /**
-     * The items of which there is less left than is set aside for others. Asked after taking, in the same transaction.
+     * The items of which there is less left than is set aside for others. Asked after taking or setting aside, in the same transaction.
      *
-     * @param  list<StockMove>  $moves what was taken
+     * @param  list<StockMove>  $moves what was taken, below zero; or set aside, above zero
      * @return list<int> item ids
      */
     public function short(array $moves): array
     {
-        $items = array_values(array_unique(array_map(static fn (StockMove $move): int => $move->itemId, $moves)));
+        $own = [];
 
-        return $items === [] ? [] : array_values(array_map(
-            static fn (mixed $item): int => is_int($item) ? $item : 0,
-            DB::table('stock')->where('location_id', $moves[0]->locationId)->whereIn('item_id', $items)->where('committed', '>', 0)->whereColumn('on_hand', '<', 'committed')->pluck('item_id')->all(),
+        foreach ($moves as $move) {
+            $aside = $move->quantity->isPositive() ? $move->quantity : BigDecimal::zero();
+            $own[$move->itemId] = ($own[$move->itemId] ?? BigDecimal::zero())->plus($aside);
+        }
+
+        $short = $own === [] ? [] : DB::table('stock')->where('location_id', $moves[0]->locationId)->whereIn('item_id', array_keys($own))->whereColumn('on_hand', '<', 'committed')->get(['item_id', 'committed'])->all();
+
+        return array_values(array_map(
+            static fn (object $row): int => (int) $row->item_id,
+            array_filter($short, static fn (object $row): bool => BigDecimal::of((string) $row->committed)->isGreaterThan($own[(int) $row->item_id])),
         ));
     }
 

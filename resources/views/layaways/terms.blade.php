@@ -11,7 +11,7 @@
     $days = fn (array $days): string => implode(', ', array_map(fn (int $day): string => $day > 0 ? "+{$day}" : (string) $day, $days));
     $portion = fn (string $name): string => PortionText::write($terms->terms->percent($name), $terms->terms->amount($name), $house->currency());
     $every = ['week' => 'week', 'fortnight' => 'two weeks', 'month' => 'month'];
-    $field = fn (string $name, string $value): string => old($name, $value);
+    $field = fn (string $name, string $value): string => (string) old($name, $value);
 @endphp
 <div class="page">
     @include('layaways.parts.nav')
