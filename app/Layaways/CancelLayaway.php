@@ -210,7 +210,7 @@ final class CancelLayaway
         }
 
         LayawayChange::query()->create([
-            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'total_before' => $layaway->total, 'total_after' => $layaway->total, 'revision' => $layaway->revision,
+            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'total_before' => $layaway->total, 'total_after' => $layaway->total, 'revision' => $layaway->revision, 'made_at' => now(),
             'what' => mb_substr("Cancelled: {$order->reason}. Fee ".Show::money($fee).($order->waive ? ', let off' : ''), 0, 500),
         ]);
     }

@@ -230,7 +230,7 @@ final class ChangeLayaway
     private function record(Layaway $layaway, Staff $by, string $what, int $before): void
     {
         LayawayChange::query()->create([
-            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'what' => mb_substr($what, 0, 500), 'total_before' => $before, 'total_after' => $layaway->total, 'revision' => $layaway->revision,
+            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'what' => mb_substr($what, 0, 500), 'total_before' => $before, 'total_after' => $layaway->total, 'revision' => $layaway->revision, 'made_at' => now(),
         ]);
     }
 }

@@ -28,6 +28,8 @@ final class LayawayChange extends Model
 
     protected $guarded = [];
 
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
     protected $casts = ['made_at' => 'immutable_datetime'];
 
     /** @return BelongsTo<Staff, $this> */

@@ -50,9 +50,14 @@ final class PlanController
     }
 
     /** The plan as it would be, worked out again whenever something is typed. */
-    public function create(Request $request, Document $document): View
+    public function create(Request $request, Document $document): View|RedirectResponse
     {
-        $item = OpenItemRecord::query()->whereKey($document->id)->where('open', '>', 0)->firstOrFail();
+        $item = OpenItemRecord::query()->whereKey($document->id)->where('open', '>', 0)->first();
+
+        if ($item === null) {
+            return redirect()->route('documents.show', $document)->withErrors(['refused' => "{$document->label} is settled; nothing is left to pay in parts."]);
+        }
+
         $form = PlanForm::read($request, $this->house);
         $refused = null;
         $schedule = null;

@@ -61,6 +61,8 @@ export function start() {
     steps();
 
     document.addEventListener('input', (event) => {
+        // What was worked out before is not what is made now: it is worked out again first.
+        if (event.target.closest('form[data-draws]')) document.querySelectorAll('[data-drawn]').forEach((button) => (button.disabled = true));
         if (event.target.closest('#payment-work')) typed(event);
         else if (event.target.dataset?.finds) {
             clearTimeout(timer);

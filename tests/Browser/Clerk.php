@@ -147,6 +147,14 @@ final class Clerk
         return $found === [] ? '' : trim($found[0]->getText());
     }
 
+    /** Where the page is, with what was asked of it. */
+    public function path(): string
+    {
+        $at = parse_url($this->browser->getCurrentURL());
+
+        return ($at['path'] ?? '/').(isset($at['query']) ? "?{$at['query']}" : '');
+    }
+
     /** @phpstan-impure */
     public function attribute(string $css, string $name): string
     {

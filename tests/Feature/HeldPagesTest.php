@@ -116,6 +116,16 @@ final class HeldPagesTest extends FeatureCase
         $this->get("/customers/{$this->customer->number}")->assertOk()->assertSee('Waiting for them')->assertSee($layaway->label)->assertSee('186.12 left')->assertSee('80.00');
     }
 
+    public function test_a_ladder_is_shown_only_while_there_is_something_to_pay(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $this->get("/layaways/{$layaway->label}")->assertOk()->assertSee('ladder-svg', false);
+        $this->payOn($layaway, '186.12', leaves: false)->assertOk();
+        $this->get("/layaways/{$layaway->label}")->assertOk()->assertDontSee('ladder-svg', false)->assertSee('Paid in full on');
+        $this->post("/layaways/{$layaway->label}/collect")->assertSessionHasNoErrors();
+        $this->get("/layaways/{$layaway->label}")->assertOk()->assertDontSee('ladder-svg', false)->assertSee('Sold as');
+    }
+
     public function test_a_payment_is_begun_from_the_layaways_page(): void
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');

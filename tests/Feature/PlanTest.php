@@ -123,6 +123,7 @@ final class PlanTest extends FeatureCase
         }
 
         $this->pay($this->customer, '103.40');
+        $this->get("/documents/{$label}/plan")->assertRedirect("/documents/{$label}")->assertSessionHasErrors('refused');
         $this->post("/documents/{$label}/plan", $order)->assertSessionHasErrors('refused');
         $this->assertSame([0, $before + 1], [Plan::query()->count(), $this->rows('documents')]);
         $this->as('101')->post("/documents/{$label}/plan", $order)->assertForbidden();

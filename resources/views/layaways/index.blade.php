@@ -22,7 +22,7 @@
         <p class="empty">{{ $find !== '' ? 'No layaway is found by that.' : 'None here. A layaway is made at the counter: put the goods and the customer on a slip, then “Hold as layaway”.' }}</p>
     @else
         <table class="ruled">
-            <thead><tr><th>Layaway</th><th>Customer</th><th>Goods</th><th class="figure">Left to pay</th><th>Next due</th><th class="figure">Payment</th><th>Until</th><th>What to do</th></tr></thead>
+            <thead><tr><th>Layaway</th><th>Customer</th><th>Goods</th><th class="figure">Left to pay</th><th>{{ $tab === WorklistTab::Ended ? 'How it ended' : 'Next due' }}</th><th class="figure">{{ $tab === WorklistTab::Ended ? '' : 'Payment' }}</th><th>{{ $tab === WorklistTab::Ended ? 'Ended on' : 'Until' }}</th><th>What to do</th></tr></thead>
             <tbody>
             @foreach($layaways as $layaway)
                 @php

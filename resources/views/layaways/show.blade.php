@@ -124,7 +124,8 @@
                 @if($layaway->document !== null)<dt>Sold as</dt><dd><a class="code" href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></dd>@endif
                 @if($layaway->ended_on !== null)<dt>Ended</dt><dd>{{ Show::date($layaway->ended_on) }}</dd>@endif
             </dl>
-            @if($ladder->rungs !== [])<h2>Payments</h2>{!! LadderPicture::svg($ladder, $day) !!}@endif
+            @if($layaway->state === LayawayState::Ready && $layaway->paid_on !== null)<p>Paid in full on {{ Show::date($layaway->paid_on) }}.</p>
+            @elseif($layaway->state === LayawayState::Running && $ladder->rungs !== [])<h2>Payments</h2>{!! LadderPicture::svg($ladder, $day) !!}@endif
             @if($isOpen)
                 <h2 class="mt-4">Place</h2>
                 <form class="filters" method="post" action="{{ route('layaways.shelve', $layaway) }}">@csrf

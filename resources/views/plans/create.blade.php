@@ -26,7 +26,7 @@
                 </table>
                 <form method="post" action="{{ route('plans.store', $document) }}" class="mt-3">@csrf<input type="hidden" name="key" value="{{ $key }}">
                     @foreach(['charge' => $form->charge, 'count' => $form->count, 'rhythm' => $form->rhythm, 'first_due' => $form->first] as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
-                    <button class="main-act narrow">Make the plan</button>
+                    <button class="main-act narrow" data-drawn>Make the plan</button>
                 </form>
             @endif
         </div>
