@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Staff;
@@ -19,6 +20,16 @@ final readonly class Act
         public ?int $version,
         public ?GivenApproval $approval = null,
     ) {
+    }
+
+    /**
+     * The approval that was given with it.
+     *
+     * @throws Refused approval_missing
+     */
+    public function given(): GivenApproval
+    {
+        return $this->approval ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
     }
 
     /** The same, with an approval that was given. */

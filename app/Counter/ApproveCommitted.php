@@ -19,7 +19,7 @@ final class ApproveCommitted
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act): void {
             $line = $slip->lines()->findOrFail($lineId);
-            $given = $act->approval ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+            $given = $act->given();
             $approval = $this->approve->handle($given, $act->by, 'committed', "{$line->quantity} × {$line->code} {$line->description}, set aside for others", $slip->id);
             $line->update(['committed_approval_id' => $approval->id]);
         });

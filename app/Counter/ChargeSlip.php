@@ -65,13 +65,10 @@ final class ChargeSlip
             $this->desk->redraw($slip, $act);
             $check = ReckonedCounter::of($slip, $this->house)->charge() ?? throw Refused::because('nothing_to_approve', 'Nothing is charged to the account.');
 
-            if ($act->approval === null) {
-                throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
-            }
-
+            $given = $act->given();
             $decision = $check->decision;
             $words = implode(', ', array_map(static fn (ChargeReason $reason): string => ChargeWords::short($reason, $decision, $slip->account), $decision->reasons));
-            $approval = $this->approve->handle($act->approval, $act->by, 'charge', "{$slip->customer_name}, {$check->amount->toString()} charged: {$words}", $slip->id);
+            $approval = $this->approve->handle($given, $act->by, 'charge', "{$slip->customer_name}, {$check->amount->toString()} charged: {$words}", $slip->id);
             $slip->forceFill([
                 'charge_approval_id' => $approval->id,
                 'charge_approved_for' => implode(',', array_map(static fn (ChargeReason $reason): string => $reason->value, $decision->reasons)),

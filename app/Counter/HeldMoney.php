@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
+use Elmstone\Layaways\Payable;
 use Elmstone\Shop\House;
 
 /** What a slip takes in besides the sale, and what of the deposits held it uses: how much, and what hinders it. */
@@ -93,15 +94,10 @@ final readonly class HeldMoney
             return;
         }
 
-        $day = $this->slip->day();
+        Payable::assert($layaway, $this->house->money($part->amount), $this->slip->day());
         $least = $layaway->standing($this->house->currency())->minPayment;
 
         match (true) {
-            $layaway->state === LayawayState::Ready => throw Refused::because('not_running', "{$layaway->label} is paid in full already; the goods can be collected."),
-            ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value}; nothing can be paid on it."),
-            $layaway->isExpired($day) => throw Refused::because('expired', "{$layaway->label} expired on {$layaway->expires_on->format('j M Y')}. A supervisor can extend it on its page."),
-            $part->amount <= 0 => throw Refused::because('bad_amount', 'A payment is more than nothing.'),
-            $part->amount > $layaway->remaining() => throw Refused::because('over_remaining', "Only {$this->house->money($layaway->remaining())->toString()} is left to pay on {$layaway->label}."),
             $part->amount < $least->minor && ! $part->isApproved() => throw Refused::because('below_least_payment', "The payment on {$layaway->label} is at least {$least->toString()}. A supervisor can approve less."),
             $this->paysOff($part) && $part->leaves === null => throw Refused::because('leaves_not_said', "{$layaway->label} is paid off with this. Do the goods leave now?"),
             default => null,

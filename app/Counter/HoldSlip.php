@@ -96,7 +96,7 @@ final class HoldSlip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act): void {
             $hold = $this->hold($slip);
-            $given = $act->approval ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+            $given = $act->given();
             $approval = $this->approve->handle($given, $act->by, 'layaway_deposit', "{$slip->customer_name}: a layaway of {$this->house->money($slip->total)->toString()} with a deposit of {$this->house->money($hold->deposit)->toString()}", $slip->id);
             $hold->fill(['approval_id' => $approval->id, 'approved_deposit' => $hold->deposit])->save();
         });

@@ -65,7 +65,7 @@ final class PayLayaway
     public function approve(string $slipKey, Act $act, int $layaway): Slip
     {
         return $this->change($slipKey, $act, $layaway, function (LayawayPart $part, Slip $slip) use ($act): LayawayPart {
-            $given = $act->approval ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+            $given = $act->given();
             $label = $slip->layaway($part->layawayId)->label ?? '';
             $approval = $this->approve->handle($given, $act->by, 'layaway_payment', "{$label}: {$this->house->money($part->amount)->toString()}, less than the least payment", $slip->id);
 

@@ -7,7 +7,6 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -47,7 +46,7 @@ final class LayawayLedger
      */
     public function pay(Layaway $layaway, int $document, int $amount, CarbonImmutable $day): void
     {
-        $this->assertPayable($layaway, $amount, $day);
+        Payable::assert($layaway, $this->house->money($amount), $day);
         $this->write($layaway, $document, EntryKind::Paid, $amount, $day);
 
         if ($layaway->held === $layaway->total) {
@@ -55,19 +54,6 @@ final class LayawayLedger
         }
 
         $this->settle($layaway);
-    }
-
-    /** @throws Refused not_running, expired, over_remaining */
-    public function assertPayable(Layaway $layaway, int $amount, CarbonImmutable $day): void
-    {
-        match (true) {
-            $layaway->state === LayawayState::Ready => throw Refused::because('not_running', "{$layaway->label} is paid in full already; the goods can be collected."),
-            $layaway->state === LayawayState::Cancelled => throw Refused::because('not_running', "{$layaway->label} was cancelled".($layaway->ended_on === null ? '' : ' on '.Show::date($layaway->ended_on)).'; nothing can be paid on it.'),
-            $layaway->state === LayawayState::Completed => throw Refused::because('not_running', "{$layaway->label} is completed; nothing is left to pay."),
-            $layaway->isExpired($day) => throw Refused::because('expired', "{$layaway->label} expired on ".Show::date($layaway->expires_on).'. A supervisor can extend it on its page.'),
-            $amount > $layaway->remaining() => throw Refused::because('over_remaining', 'Only '.Show::money($this->house->money($layaway->remaining()))." is left to pay on {$layaway->label}."),
-            default => null,
-        };
     }
 
     /** @param  int  $amount minor units that leave it, above zero */

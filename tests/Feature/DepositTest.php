@@ -138,7 +138,7 @@ final class DepositTest extends FeatureCase
     public function test_a_deposit_needs_a_customer_and_an_amount(): void
     {
         $this->add('LH-1140');
-        $this->does('deposit', ['deposit_in' => '20'])->assertStatus(422);
+        $this->does('deposit', ['deposit_in' => '20'])->assertStatus(422)->assertSee('needs a named customer');
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->does('deposit', ['deposit_in' => '-20'])->assertStatus(422);
         $this->does('deposit', ['deposit_in' => 'twenty'])->assertStatus(422);

@@ -207,7 +207,7 @@ final class LayawayTest extends FeatureCase
     public function test_a_layaway_needs_somebody_who_can_be_reached(): void
     {
         $this->add('MA-0031');
-        $this->does('hold', ['hold' => '50'])->assertStatus(422);
+        $this->does('hold', ['hold' => '50'])->assertStatus(422)->assertSee('needs a named customer');
         $this->customer = $this->customer('Nobody Knows');
         $this->readyToHold('50', 'MA-0031');
         $this->does('cash', ['cash' => '50'])->assertOk();

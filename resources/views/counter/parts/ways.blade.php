@@ -128,6 +128,7 @@
     </li>
     @endif
     @endif
+    @if($slip->customer === null && ($complaint->on('hold') || $complaint->on('deposit_in')))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
 </ul>
 @if($reckoned->settlement?->change->isPositive())
     <div class="change"><span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
