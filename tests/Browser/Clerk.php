@@ -182,7 +182,7 @@ final class Clerk
     {
         $seen = false;
 
-        for ($tries = 0; ! $seen && $tries < 300; $tries++) {
+        for ($tries = 0; ! $seen && $tries < 160; $tries++) {
             try {
                 $seen = $true();
             } catch (WebDriverException) {
