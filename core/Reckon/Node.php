@@ -46,6 +46,12 @@ final readonly class Node
         return $this;
     }
 
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_map(strval(...), array_keys(get_object_vars($this->object)));
+    }
+
     public function at(string $key): string
     {
         return $this->path === '' ? $key : "{$this->path}.{$key}";

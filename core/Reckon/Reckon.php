@@ -19,6 +19,7 @@ final readonly class Reckon
         'suggest' => SuggestAnswer::class,
         'charge' => ChargeAnswer::class,
         'layaway' => LayawayAnswer::class,
+        'return' => ReturnAnswer::class,
         'margin' => MarginAnswer::class,
     ];
 

@@ -10,7 +10,9 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Slip\Coupon;
 use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\ReckonedCoupon;
 use Elmstone\Core\Slip\ReckonedLine;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
@@ -30,22 +32,48 @@ final readonly class SlipAnswer
     /** @return array<string, mixed> */
     public static function to(Node $request): array
     {
-        $request->only('do', 'currency', 'tax_included', 'tax_rounding', 'tax', 'exempt', 'slip_discount', 'lines');
+        $request->only('do', 'currency', 'tax_included', 'tax_rounding', 'tax', 'exempt', 'slip_discount', 'coupons', 'lines');
         $currency = $request->currency();
         $lines = array_map(static fn (Node $line): SlipLine => self::line($line, $currency), $request->children('lines'));
         $profile = $request->checked('tax', static fn (): TaxProfile => TaxProfile::of(...array_map(self::component(...), $request->children('tax'))));
         $exemption = self::exemption($request);
         $request->checked('exempt', static fn (): TaxProfile => $profile->without($exemption));
 
-        $slip = Slip::of($currency, self::terms($request), $profile, $lines, $request->reduction('slip_discount', $currency), $exemption);
+        $coupons = array_map(static fn (Node $coupon): Coupon => self::coupon($coupon, $currency), $request->children('coupons'));
+        $slip = Slip::of($currency, self::terms($request), $profile, $lines, $request->reduction('slip_discount', $currency), $exemption, $coupons);
 
         try {
-            return self::written(Reckoner::reckon($slip));
+            return self::written(self::fine(Reckoner::reckon($slip)));
         } catch (RefusedOnLine $refused) {
             throw new BadRequest($refused->rule, $refused->getMessage(), "lines[{$refused->line}].discount");
         } catch (Refused $refused) {
             throw BadRequest::at($refused->rule === 'discount_too_large' ? 'slip_discount' : 'lines', $refused);
         }
+    }
+
+    /** @throws BadRequest where a coupon does not count */
+    private static function fine(ReckonedSlip $slip): ReckonedSlip
+    {
+        foreach ($slip->coupons as $i => $coupon) {
+            if ($coupon->refused !== null) {
+                throw BadRequest::at("coupons[{$i}]", $coupon->refused);
+            }
+        }
+
+        return $slip;
+    }
+
+    private static function coupon(Node $node, Currency $currency): Coupon
+    {
+        $node->only('id', 'reduction', 'lines', 'least_spend', 'alone');
+
+        return new Coupon(
+            $node->string('id'),
+            $node->reduction('reduction', $currency) ?? throw new BadRequest('missing', '“reduction” is missing.', $node->at('reduction')),
+            $node->has('lines') ? $node->strings('lines') : null,
+            $node->has('least_spend') ? $node->money('least_spend', $currency) : null,
+            $node->bool('alone', false),
+        );
     }
 
     private static function terms(Node $request): TaxTerms
@@ -98,8 +126,9 @@ final readonly class SlipAnswer
     private static function written(ReckonedSlip $slip): array
     {
         return [
-            'lines' => array_map(self::writtenLine(...), $slip->lines),
+            'lines' => array_map(static fn (ReckonedLine $line): array => self::writtenLine($line, $slip->coupons !== []), $slip->lines),
             'subtotal' => $slip->subtotal->toString(),
+            ...$slip->coupons === [] ? [] : ['coupons' => array_map(static fn (ReckonedCoupon $coupon): array => ['id' => $coupon->coupon->id, 'basis' => $coupon->basis->toString(), 'amount' => $coupon->amount->toString()], $slip->coupons)],
             'slip_discount' => $slip->slipDiscount->toString(),
             'net' => $slip->net->toString(),
             'tax' => array_map(static fn (TaxSubtotal $tax): array => [
@@ -113,12 +142,13 @@ final readonly class SlipAnswer
     }
 
     /** @return array<string, mixed> */
-    private static function writtenLine(ReckonedLine $line): array
+    private static function writtenLine(ReckonedLine $line, bool $withCoupons): array
     {
         return [
             'id' => $line->line->id,
             'gross' => $line->gross->toString(),
             'line_discount' => $line->lineDiscount->toString(),
+            ...$withCoupons ? ['coupons' => $line->coupons->toString()] : [],
             'slip_discount' => $line->slipDiscount->toString(),
             'net' => $line->net->toString(),
             'tax' => (object) array_map(static fn (Money $tax): string => $tax->toString(), $line->tax),

@@ -9,6 +9,9 @@ use Elmstone\Core\Money\Money;
 /** What one line comes to. All figures positive, whichever way the goods go. */
 final readonly class ReckonedLine
 {
+    /** What coupons take off it. */
+    public Money $coupons;
+
     /**
      * @param  array<string, Money>  $tax by component id, for the components that apply to the line
      * @param  Money  $total net and tax; with tax-inclusive prices the same as net
@@ -22,6 +25,8 @@ final readonly class ReckonedLine
         public array $tax,
         public Money $taxTotal,
         public Money $total,
+        ?Money $coupons = null,
     ) {
+        $this->coupons = $coupons ?? $total->minus($total);
     }
 }

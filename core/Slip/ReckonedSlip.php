@@ -12,6 +12,7 @@ final readonly class ReckonedSlip
 {
     /**
      * @param  list<ReckonedLine>  $lines
+     * @param  list<ReckonedCoupon>  $coupons
      * @param  list<TaxSubtotal>  $tax one for each component in force, in the profile's order
      */
     public function __construct(
@@ -22,6 +23,13 @@ final readonly class ReckonedSlip
         public array $tax,
         public Money $taxTotal,
         public Money $total,
+        public array $coupons = [],
     ) {
+    }
+
+    /** What all coupons take off. */
+    public function couponTotal(): Money
+    {
+        return Money::sum(array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $this->coupons), $this->total->currency);
     }
 }

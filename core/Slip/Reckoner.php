@@ -33,16 +33,31 @@ final readonly class Reckoner
     private function slip(): ReckonedSlip
     {
         $priced = array_map($this->priced(...), $this->slip->lines, array_keys($this->slip->lines));
+        $coupons = $this->slip->coupons === [] ? [] : CouponReckoner::reckon($this->slip->currency, $priced, $this->slip->coupons);
+        $priced = $coupons === [] ? $priced : $this->withCoupons($priced, $coupons);
         $shares = $this->slipDiscountShares($priced);
         $taxed = array_map(
-            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line, $line->afterLineDiscount()->minus($share)),
+            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line, $line->afterCoupons()->minus($share)),
             $priced,
             $shares,
         );
         $out = $this->taxOf($taxed, Direction::Out);
         $back = $this->taxOf($taxed, Direction::Back);
 
-        return $this->summed($this->lines($priced, $shares, $taxed, $out, $back), $out, $back);
+        return $this->summed($this->lines($priced, $shares, $taxed, $out, $back), $coupons, $out, $back);
+    }
+
+    /**
+     * @param  list<PricedLine>  $lines
+     * @param  list<ReckonedCoupon>  $coupons
+     * @return list<PricedLine>
+     */
+    private function withCoupons(array $lines, array $coupons): array
+    {
+        return array_map(fn (PricedLine $line, int $place): PricedLine => $line->withCoupons(Money::sum(
+            array_map(fn (ReckonedCoupon $coupon): Money => $coupon->shares[$place] ?? $this->zero(), $coupons),
+            $this->slip->currency,
+        )), $lines, array_keys($lines));
     }
 
     private function priced(SlipLine $line, int $place): PricedLine
@@ -70,7 +85,7 @@ final readonly class Reckoner
     {
         $shares = array_map(fn (): Money => $this->zero(), $lines);
         $reached = array_filter($lines, static fn (PricedLine $line): bool => $line->line->sharesSlipDiscount());
-        $weights = array_map(static fn (PricedLine $line): Money => $line->afterLineDiscount(), $reached);
+        $weights = array_map(static fn (PricedLine $line): Money => $line->afterCoupons(), $reached);
         $discount = ($this->slip->discount ?? Reduction::amount($this->zero()))->of(Money::sum($weights, $this->slip->currency));
 
         if ($weights === []) {
@@ -107,21 +122,26 @@ final readonly class Reckoner
             $net = $taxed[$i]->net;
             $tax = ($line->line->direction === Direction::Out ? $out : $back)->ofLine($i);
             $taxTotal = Money::sum($tax, $this->slip->currency);
-            $lines[] = new ReckonedLine($line->line, $line->gross, $line->lineDiscount, $shares[$i], $net, $tax, $taxTotal, $this->withTax($net, $taxTotal));
+            $lines[] = new ReckonedLine($line->line, $line->gross, $line->lineDiscount, $shares[$i], $net, $tax, $taxTotal, $this->withTax($net, $taxTotal), $line->coupons);
         }
 
         return $lines;
     }
 
-    /** @param  list<ReckonedLine>  $lines */
-    private function summed(array $lines, GroupTax $out, GroupTax $back): ReckonedSlip
+    /**
+     * @param  list<ReckonedLine>  $lines
+     * @param  list<ReckonedCoupon>  $coupons
+     */
+    private function summed(array $lines, array $coupons, GroupTax $out, GroupTax $back): ReckonedSlip
     {
         $slipDiscount = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->slipDiscount);
         $net = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->net);
         $tax = array_map(TaxSubtotal::difference(...), $out->subtotals, $back->subtotals);
         $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $this->slip->currency);
 
-        return new ReckonedSlip($lines, $net->plus($slipDiscount), $slipDiscount, $net, $tax, $taxTotal, $this->withTax($net, $taxTotal));
+        $couponed = Money::sum(array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $coupons), $this->slip->currency);
+
+        return new ReckonedSlip($lines, $net->plus($slipDiscount)->plus($couponed), $slipDiscount, $net, $tax, $taxTotal, $this->withTax($net, $taxTotal), $coupons);
     }
 
     /**

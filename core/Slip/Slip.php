@@ -13,19 +13,24 @@ use Elmstone\Core\Tax\TaxTerms;
 /** All that decides what a slip comes to. */
 final readonly class Slip
 {
-    /** @param  list<SlipLine>  $lines */
+    /**
+     * @param  list<SlipLine>  $lines
+     * @param  list<Coupon>  $coupons
+     */
     private function __construct(
         public Currency $currency,
         public TaxTerms $terms,
         public TaxProfile $profile,
         public array $lines,
         public ?Reduction $discount,
+        public array $coupons,
     ) {
     }
 
     /**
      * @param  list<SlipLine>  $lines
      * @param  Reduction|null  $discount the whole-slip discount
+     * @param  list<Coupon>  $coupons in the order they were shown
      */
     public static function of(
         Currency $currency,
@@ -34,7 +39,8 @@ final readonly class Slip
         array $lines,
         ?Reduction $discount = null,
         ?Exemption $exemption = null,
+        array $coupons = [],
     ): self {
-        return new self($currency, $terms, $profile->without($exemption ?? Exemption::none()), $lines, $discount);
+        return new self($currency, $terms, $profile->without($exemption ?? Exemption::none()), $lines, $discount, $coupons);
     }
 }

@@ -45,7 +45,7 @@ final class ReckonTest extends CoreCase
     public function test_there_are_worked_examples_for_every_request(): void
     {
         $requests = array_map(static fn (array $example): mixed => json_decode($example[0])->do, iterator_to_array(self::workedExamples()));
-        self::assertEqualsCanonicalizing(['age', 'allocate', 'charge', 'layaway', 'margin', 'schedule', 'settle', 'slip', 'suggest'], array_values(array_unique($requests)));
+        self::assertEqualsCanonicalizing(['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest'], array_values(array_unique($requests)));
     }
 
     /** @return iterable<string, array{string, string, string}> request, code, path */
@@ -65,6 +65,12 @@ final class ReckonTest extends CoreCase
         yield 'a slip discount above the slip' => ['{"do":"slip","currency":"USD","slip_discount":{"amount":"2.00"},"lines":[{"id":"a","quantity":"1","unit_price":"1"}]}', 'discount_too_large', 'slip_discount'];
         yield 'a tax on top of a later one' => ['{"do":"slip","currency":"USD","tax":[{"id":"a","rate":"1","on_top_of":["b"]},{"id":"b","rate":"1"}]}', 'bad_tax', 'tax'];
         yield 'exempt from what is not there' => ['{"do":"slip","currency":"USD","exempt":["z"]}', 'bad_exemption', 'exempt'];
+        yield 'more back than sold' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1","net":"0.50"}],"quantity":"1.5"}', 'more_than_left', 'quantity'];
+        yield 'more came back than was sold' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"3","net":"0.50"}],"quantity":"1"}', 'more_than_left', 'taken[0]'];
+        yield 'a tax the line never had' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1","net":"0.50","tax":{"moon":"0.01"}}],"quantity":"1"}', 'unknown_component', 'taken[0]'];
+        yield 'money and pieces at once' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"quantity":"1","amount":"0.10"}', 'bad_request', 'amount'];
+        yield 'more money than was paid' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"amount":"1.01"}', 'more_than_paid', 'amount'];
+        yield 'a coupon below its least spend' => ['{"do":"slip","currency":"USD","coupons":[{"id":"A","reduction":{"percent":"5"},"least_spend":"1.01"}],"lines":[{"id":"a","quantity":"1","unit_price":"1"}]}', 'coupon_least_spend', 'coupons[0]'];
         yield 'half a cent' => ['{"do":"settle","currency":"USD","total":"1.005"}', 'bad_amount', 'total'];
         yield 'too much on card' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"card","amount":"1.01"}]}', 'over_tendered', 'tenders'];
         yield 'an unknown tender' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"shells","amount":"1.00"}]}', 'bad_tender', 'tenders[0].kind'];

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Core\Catalogue;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
+use Elmstone\Core\Money\UnitPrice;
+
+/** The cost of a unit when more comes in: moving average, to 4 places, half up. Common practice, no source. */
+final class MovingAverage
+{
+    /**
+     * @param  BigDecimal  $onHand before; none or fewer count as none
+     * @param  BigDecimal  $in what comes in, above zero
+     */
+    public static function of(BigDecimal $onHand, UnitPrice $cost, BigDecimal $in, UnitPrice $at): UnitPrice
+    {
+        $had = $onHand->isNegative() ? BigDecimal::zero() : $onHand;
+        $value = BigRational::of($had->multipliedBy($cost->value))->plus($in->multipliedBy($at->value));
+
+        return UnitPrice::of((string) $value->dividedBy($had->plus($in))->toScale(4, RoundingMode::HALF_UP));
+    }
+}
