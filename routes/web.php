@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use Elmstone\Books\RegisterController;
 use Elmstone\Catalogue\ItemController;
+use Elmstone\Counter\BackController;
 use Elmstone\Counter\CounterController;
+use Elmstone\Counter\CreditController;
 use Elmstone\Counter\HoldController;
 use Elmstone\Counter\LayawayRowController;
 use Elmstone\Counter\LineController;
@@ -85,6 +87,30 @@ Route::middleware(['auth', 'till'])->group(function (): void {
                 Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
                 Route::post('/approve', [LayawayRowController::class, 'approve'])->name('approve');
             });
+            Route::prefix('/back')->name('back.')->group(function (): void {
+                Route::get('/find', [BackController::class, 'find'])->name('find');
+                Route::post('/', [BackController::class, 'add'])->name('add');
+                Route::post('/blind', [BackController::class, 'blind'])->name('blind');
+                Route::post('/one-off', [BackController::class, 'oneOff'])->name('one-off');
+                Route::post('/{line}', [BackController::class, 'change'])->whereNumber('line')->name('line');
+                Route::post('/{line}/remove', [BackController::class, 'remove'])->whereNumber('line')->name('remove');
+                Route::post('/{line}/approve', [BackController::class, 'approve'])->whereNumber('line')->name('approve');
+            });
+            Route::prefix('/refund')->name('refund.')->group(function (): void {
+                Route::post('/', [BackController::class, 'way'])->name('way');
+                Route::post('/reference', [BackController::class, 'reference'])->name('reference');
+                Route::post('/onto-card', [BackController::class, 'ontoCard'])->name('onto-card');
+                Route::post('/credit-to', [BackController::class, 'creditTo'])->name('credit-to');
+                Route::post('/approve', [BackController::class, 'approveRefund'])->name('approve');
+                Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
+            });
+            Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
+            Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->whereNumber('place')->name('gift-card.drop');
+            Route::post('/gift-cards/use', [CreditController::class, 'use'])->name('gift-card.use');
+            Route::post('/gift-cards/use/{place}', [CreditController::class, 'amount'])->whereNumber('place')->name('gift-card.amount');
+            Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
+            Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
+            Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->whereNumber('coupon')->name('coupon.drop');
             Route::post('/customer', [WhoController::class, 'put'])->name('customer');
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
@@ -99,6 +125,8 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/documents', [RegisterController::class, 'index'])->name('documents');
         Route::get('/documents.csv', [RegisterController::class, 'csv'])->name('documents.csv');
         Route::get('/documents/{document}', [RegisterController::class, 'show'])->name('documents.show');
+        Route::post('/documents/{document}/bring-back', [BackController::class, 'begin'])->middleware('can:sell')->name('documents.bring-back');
+        Route::post('/documents/{document}/void', [BackController::class, 'void'])->middleware('can:sell')->name('documents.void');
         Route::get('/documents/{document}/receipt', [PaperController::class, 'receipt'])->name('paper.receipt');
         Route::get('/documents/{document}/invoice', [PaperController::class, 'invoice'])->name('paper.invoice');
         Route::get('/documents/{document}/invoice.pdf', [PaperController::class, 'invoicePdf'])->name('paper.invoice-pdf');

@@ -25,11 +25,15 @@ final class HouseRulesTest
         'Layaways' => ['Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'StoreCredit' => ['Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'GiftCards' => ['Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
+        'Returns' => ['StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
-    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'Interchange', 'Counter'];
+    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule
     {

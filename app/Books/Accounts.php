@@ -30,6 +30,18 @@ final class Accounts
 
     public const PLAN_CLEARING = 'plan_clearing';
 
+    public const GIFT_CARDS = 'gift_cards';
+
+    public const STORE_CREDIT = 'store_credit';
+
+    public const WRITTEN_OFF = 'written_off';
+
+    public const SUPPLIER_CLAIMS = 'supplier_claims';
+
+    public const ALLOWANCES = 'allowances';
+
+    public const EXCHANGE_CLEARING = 'exchange_clearing';
+
     private const FIXED = [
         'cash' => 'Cash in till',
         'card_clearing' => 'Card clearing',
@@ -40,14 +52,17 @@ final class Accounts
         self::PLAN_CLEARING => 'Payment plans, clearing',
         self::DEPOSITS_HELD => 'Deposits held',
         self::LAYAWAY_MONEY => 'Layaway money held',
-        'store_credit' => 'Store credit owed',
-        'gift_cards' => 'Gift cards owed',
+        self::STORE_CREDIT => 'Store credit owed',
+        self::EXCHANGE_CLEARING => 'Goods brought back, clearing',
+        self::SUPPLIER_CLAIMS => 'Goods back to suppliers',
+        self::GIFT_CARDS => 'Gift cards owed',
         'freight' => 'Freight and charges',
         self::FEES => 'Fees',
         self::FINANCE_CHARGES => 'Finance charges',
         self::SETTLEMENT_DISCOUNTS => 'Settlement discounts allowed',
         self::COST_OF_GOODS => 'Cost of goods sold',
-        'written_off' => 'Stock written off',
+        self::ALLOWANCES => 'Goodwill and allowances',
+        self::WRITTEN_OFF => 'Stock written off',
         'over_short' => 'Cash over and short',
         self::CASH_ROUNDING => 'Cash rounding',
         'bad_debt' => 'Bad debt',
@@ -60,11 +75,12 @@ final class Accounts
             TenderKind::Card => 'card_clearing',
             TenderKind::Cheque => 'cheques',
             TenderKind::BankTransfer => 'bank',
-            TenderKind::GiftCard => 'gift_cards',
-            TenderKind::StoreCredit => 'store_credit',
+            TenderKind::GiftCard => self::GIFT_CARDS,
+            TenderKind::StoreCredit => self::STORE_CREDIT,
             TenderKind::DepositHeld => self::DEPOSITS_HELD,
             TenderKind::HouseAccount => self::RECEIVABLES,
             TenderKind::LayawayMoney => self::LAYAWAY_MONEY,
+            TenderKind::Exchange => self::EXCHANGE_CLEARING,
         };
     }
 

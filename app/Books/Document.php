@@ -58,6 +58,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $fee
  * @property int $deposit_change minor units it added to the deposits held for the customer
  * @property int $layaway_change minor units it added to the layaway money held for them
+ * @property int $coupon_discount
+ * @property int $gift_card_change minor units it added to the gift cards owed
+ * @property int $store_credit_change minor units it added to the store credit owed
  * @property int|null $refers_to_id
  * @property int|null $approval_id
  * @property-read self|null $refersTo
@@ -67,6 +70,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, DocumentLine> $lines
  * @property-read Collection<int, DocumentTax> $taxes
  * @property-read Collection<int, DocumentTender> $tenders
+ * @property-read Collection<int, DocumentCoupon> $coupons
  * @property-read Collection<int, JournalRow> $journal
  */
 final class Document extends Model
@@ -106,12 +110,14 @@ final class Document extends Model
             'towards the account' => -$this->on_account - $this->settlement_discount,
             'deposit' => $this->deposit_change + (int) $this->tenders->where('kind', TenderKind::DepositHeld)->sum('amount'),
             'on layaway' => $this->layaway_change,
+            'gift cards' => $this->gift_card_change + (int) $this->tenders->where('kind', TenderKind::GiftCard)->sum('amount'),
         ];
         $parts = array_filter($moved, static fn (int $amount): bool => $amount !== 0);
 
         return match (true) {
             $this->purpose !== Purpose::Payment => $this->purpose->words($this->refersTo?->label),
             array_keys($parts) === ['deposit'] => 'Deposit',
+            array_keys($parts) === ['gift cards'] => 'Gift card',
             array_keys($parts) === ['on layaway'] => 'Paid on layaway',
             count($parts) < 2 => 'Paid on account',
             default => ucfirst(implode(', ', array_map(fn (string $words, int $amount): string => "{$words} ".Show::money($this->money($amount)), array_keys($parts), $parts))),
@@ -170,6 +176,12 @@ final class Document extends Model
     public function tenders(): HasMany
     {
         return $this->hasMany(DocumentTender::class)->orderBy('position');
+    }
+
+    /** @return HasMany<DocumentCoupon, $this> */
+    public function coupons(): HasMany
+    {
+        return $this->hasMany(DocumentCoupon::class)->orderBy('position');
     }
 
     /** @return HasMany<JournalRow, $this> */

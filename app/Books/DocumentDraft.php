@@ -22,6 +22,7 @@ final readonly class DocumentDraft
      * @param  string  $key idempotency key: the same key is never posted twice
      * @param  MoneyEntry|null  $entry what it moves, where it has no goods
      * @param  Purpose  $withLines what it is for, where it has goods or a fee
+     * @param  list<DraftCoupon>  $coupons that took something off
      * @param  int|null  $refersTo the document it takes back or follows
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class DocumentDraft
         public ?int $refersTo = null,
         public ?int $approvalId = null,
         public Purpose $withLines = Purpose::Sale,
+        public array $coupons = [],
     ) {
     }
 
@@ -87,6 +89,18 @@ final readonly class DocumentDraft
     public function layawayChange(): Money
     {
         return $this->held($this->entry?->layaway, TenderKind::LayawayMoney);
+    }
+
+    /** What it does to the gift cards owed. */
+    public function giftCardChange(): Money
+    {
+        return $this->held($this->entry?->giftCards, TenderKind::GiftCard);
+    }
+
+    /** What it does to the store credit owed. */
+    public function storeCreditChange(): Money
+    {
+        return $this->held($this->entry?->storeCredit, TenderKind::StoreCredit);
     }
 
     private function held(?Money $moved, TenderKind $kind): Money

@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $tax_class
  * @property int $gross minor units, as are the figures below
  * @property int $line_discount
+ * @property int $coupon_discount
  * @property int $slip_discount
  * @property int $net
  * @property int $tax_total
@@ -35,6 +36,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $note
  * @property int|null $approval_id
  * @property list<string>|null $serials of the pieces
+ * @property int|null $origin_document_id of what comes back: the document it was sold on
+ * @property int|null $origin_position
+ * @property GoodsTo|null $goods_to
+ * @property string|null $reason
  */
 final class DocumentLine extends Model
 {
@@ -44,5 +49,11 @@ final class DocumentLine extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'serials' => 'array'];
+    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'goods_to' => GoodsTo::class, 'serials' => 'array'];
+
+    /** The line it was sold on, where it comes back from one. */
+    public function origin(): ?Origin
+    {
+        return $this->origin_document_id === null || $this->origin_position === null ? null : new Origin($this->origin_document_id, $this->origin_position);
+    }
 }

@@ -40,6 +40,7 @@ final readonly class DocumentRows
             'slip_discount_percent' => $draft->slipDiscount?->percent?->toString(),
             'slip_discount_amount' => $draft->slipDiscount?->amount?->minor,
             'subtotal' => $sums->subtotal->minor,
+            'coupon_discount' => $sums->couponTotal()->minor,
             'slip_discount' => $sums->slipDiscount->minor,
             'net' => $sums->net->minor,
             'tax_total' => $sums->taxTotal->minor,
@@ -62,6 +63,8 @@ final readonly class DocumentRows
             'approval_id' => $draft->approvalId,
             'deposit_change' => $draft->depositChange()->minor,
             'layaway_change' => $draft->layawayChange()->minor,
+            'gift_card_change' => $draft->giftCardChange()->minor,
+            'store_credit_change' => $draft->storeCreditChange()->minor,
         ];
     }
 
@@ -92,6 +95,7 @@ final readonly class DocumentRows
                 'tax_class' => $figures->line->taxClass,
                 'gross' => $figures->gross->minor,
                 'line_discount' => $figures->lineDiscount->minor,
+                'coupon_discount' => $figures->coupons->minor,
                 'slip_discount' => $figures->slipDiscount->minor,
                 'net' => $figures->net->minor,
                 'tax_total' => $figures->taxTotal->minor,
@@ -100,6 +104,10 @@ final readonly class DocumentRows
                 'note' => $line->note,
                 'approval_id' => $line->approvalId,
                 'serials' => $line->serials === [] ? null : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'origin_document_id' => $line->origin?->documentId,
+                'origin_position' => $line->origin?->position,
+                'goods_to' => $line->goodsTo?->value,
+                'reason' => $line->reason,
             ];
         }
 
@@ -136,6 +144,31 @@ final readonly class DocumentRows
                 'on_top_of' => json_encode($tax->component->onTopOf, JSON_THROW_ON_ERROR),
                 'base' => $tax->base->minor,
                 'amount' => $tax->amount->minor,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function coupons(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->coupons as $i => $coupon) {
+            $value = $coupon->reckoned->coupon;
+            $rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'coupon_id' => $coupon->couponId,
+                'code' => $value->id,
+                'description' => $coupon->description,
+                'percent' => $value->reduction->percent?->toString(),
+                'amount' => $value->reduction->amount?->minor,
+                'for_lines' => $coupon->forLines === null ? null : json_encode($coupon->forLines, JSON_THROW_ON_ERROR),
+                'least_spend' => $value->leastSpend?->minor,
+                'alone' => (int) $value->alone,
+                'taken' => $coupon->reckoned->amount->minor,
             ];
         }
 

@@ -16,6 +16,9 @@ final readonly class DraftLine
      * @param  int|null  $departmentId null: a fee
      * @param  Money  $cost of the whole line, positive
      * @param  list<string>  $serials of the pieces
+     * @param  Origin|null  $origin of what comes back: the line it was sold on
+     * @param  GoodsTo|null  $goodsTo of what comes back, or is written off
+     * @param  string|null  $reason why it comes back
      */
     public function __construct(
         public ReckonedLine $reckoned,
@@ -30,6 +33,9 @@ final readonly class DraftLine
         public string $note = '',
         public ?int $approvalId = null,
         public array $serials = [],
+        public ?Origin $origin = null,
+        public ?GoodsTo $goodsTo = null,
+        public ?string $reason = null,
     ) {
     }
 }

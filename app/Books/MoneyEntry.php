@@ -15,6 +15,8 @@ final readonly class MoneyEntry
      * @param  Money  $fee the part of the total that is a fee
      * @param  Money  $deposit what it adds to the deposits held for the customer; below zero: it leaves them
      * @param  Money  $layaway what it adds to the layaway money held for them; below zero: it leaves
+     * @param  Money  $giftCards what it adds to the gift cards owed
+     * @param  Money  $storeCredit what it adds to the store credit owed them; below zero: it leaves
      */
     private function __construct(
         public Purpose $purpose,
@@ -23,14 +25,16 @@ final readonly class MoneyEntry
         public Money $fee,
         public Money $deposit,
         public Money $layaway,
+        public Money $giftCards,
+        public Money $storeCredit,
     ) {
     }
 
-    private static function plain(Purpose $purpose, Money $total, ?Money $discount = null, ?Money $fee = null, ?Money $deposit = null, ?Money $layaway = null): self
+    private static function plain(Purpose $purpose, Money $total, ?Money $discount = null, ?Money $fee = null, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null, ?Money $storeCredit = null): self
     {
         $zero = Money::zero($total->currency);
 
-        return new self($purpose, $total, $discount ?? $zero, $fee ?? $zero, $deposit ?? $zero, $layaway ?? $zero);
+        return new self($purpose, $total, $discount ?? $zero, $fee ?? $zero, $deposit ?? $zero, $layaway ?? $zero, $giftCards ?? $zero, $storeCredit ?? $zero);
     }
 
     /**
@@ -38,10 +42,11 @@ final readonly class MoneyEntry
      *
      * @param  Money|null  $deposit the part of it that is a deposit
      * @param  Money|null  $layaway the part of it that is paid on layaways
+     * @param  Money|null  $giftCards the part of it gift cards are sold or topped up for
      */
-    public static function payment(Money $total, Money $settlementDiscount, ?Money $deposit = null, ?Money $layaway = null): self
+    public static function payment(Money $total, Money $settlementDiscount, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null): self
     {
-        return self::plain(Purpose::Payment, $total, $settlementDiscount, deposit: $deposit, layaway: $layaway);
+        return self::plain(Purpose::Payment, $total, $settlementDiscount, deposit: $deposit, layaway: $layaway, giftCards: $giftCards);
     }
 
     /**
@@ -65,6 +70,18 @@ final readonly class MoneyEntry
         return self::plain(Purpose::PaidBack, $fromDeposits->plus($fromLayaways), deposit: $fromDeposits->negated(), layaway: $fromLayaways->negated());
     }
 
+    /** Store credit is paid out. */
+    public static function storeCreditPaidOut(Money $amount): self
+    {
+        return self::plain(Purpose::PaidBack, $amount, storeCredit: $amount->negated());
+    }
+
+    /** Unused credit of an account is paid out. */
+    public static function creditPaidOut(Money $amount): self
+    {
+        return self::plain(Purpose::CreditPaidOut, $amount);
+    }
+
     /** Layaway money becomes a deposit. */
     public static function kept(Money $amount): self
     {
@@ -83,9 +100,9 @@ final readonly class MoneyEntry
     }
 
     /** As it was stored. */
-    public static function stored(Purpose $purpose, Money $total, Money $settlementDiscount, Money $fee, Money $deposit, Money $layaway): self
+    public static function stored(Purpose $purpose, Money $total, Money $settlementDiscount, Money $fee, Money $deposit, Money $layaway, Money $giftCards, Money $storeCredit): self
     {
-        return new self($purpose, $total, $settlementDiscount, $fee, $deposit, $layaway);
+        return new self($purpose, $total, $settlementDiscount, $fee, $deposit, $layaway, $giftCards, $storeCredit);
     }
 
     /** What tenders bring in; below zero: it goes out. */
@@ -93,7 +110,7 @@ final readonly class MoneyEntry
     {
         return match ($this->purpose) {
             Purpose::Payment => $this->total,
-            Purpose::PaidBack => $this->total->negated(),
+            Purpose::PaidBack, Purpose::CreditPaidOut => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -103,7 +120,7 @@ final readonly class MoneyEntry
     public function onAccount(): Money
     {
         return match ($this->purpose) {
-            Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->plus($this->settlementDiscount)->negated(),
+            Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->minus($this->giftCards)->plus($this->settlementDiscount)->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($this->deposit)->plus($this->layaway),
             Purpose::Plan => $this->total->negated(),

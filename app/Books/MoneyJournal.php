@@ -26,6 +26,8 @@ final class MoneyJournal
         $postings[] = [Accounts::FEES, $entry->fee->negated()];
         $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
         $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];
+        $postings[] = [Accounts::GIFT_CARDS, $entry->giftCards->negated()];
+        $postings[] = [Accounts::STORE_CREDIT, $entry->storeCredit->negated()];
 
         if (in_array($entry->purpose, [Purpose::Plan, Purpose::PlanPart], true)) {
             $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Core\Money\Currency;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ use Throwable;
 final class Prove
 {
     /** Columns whose stored text is a decimal with trailing zeros, or a JSON text with blanks. */
-    private const DECIMALS = ['quantity', 'unit_price', 'list_price', 'discount_percent', 'slip_discount_percent', 'rate'];
+    private const DECIMALS = ['quantity', 'unit_price', 'list_price', 'discount_percent', 'slip_discount_percent', 'rate', 'percent'];
 
     private Proof $proof;
 
@@ -29,7 +30,7 @@ final class Prove
     public function handle(): Proof
     {
         $this->proof = new Proof;
-        Document::query()->with(['lines', 'taxes', 'tenders', 'journal'])->chunkById(500, $this->documents(...));
+        Document::query()->with(['lines', 'taxes', 'tenders', 'journal', 'coupons'])->chunkById(500, $this->documents(...));
         $this->series();
         $this->unsealed();
         $this->stock();
@@ -48,14 +49,18 @@ final class Prove
         $lineTaxes = DB::table('document_line_taxes')->whereIn('document_id', $ids)->orderBy('position')->orderBy('component')->get()->groupBy('document_id');
         $entries = DB::table('journal_entries')->whereIn('document_id', $ids)->get()->keyBy('document_id');
 
+        $originIds = $documents->flatMap(static fn (Document $document) => $document->lines->pluck('origin_document_id'))->filter()->all();
+        $origins = Origins::of(Currency::of($documents->firstOrFail()->currency), $originIds);
+
         foreach ($documents as $document) {
             try {
-                $draft = (new StoredDocument($document))->redrafted();
+                $draft = (new StoredDocument($document, $origins))->redrafted();
                 $rows = new DocumentRows($draft, $document->number);
                 $this->compare($document->label, [$document->getAttributes()], [$rows->document()], ['posted_at']);
                 $this->compare("{$document->label} line", self::attributes($document->lines), $rows->lines($document->id));
                 $this->compare("{$document->label} line tax", self::arrays($lineTaxes->get($document->id)?->all() ?? []), self::byComponent($rows->lineTaxes($document->id)));
                 $this->compare("{$document->label} tax", self::attributes($document->taxes), $rows->taxes($document->id), ['classes', 'on_top_of']);
+                $this->compare("{$document->label} coupon", self::attributes($document->coupons), $rows->coupons($document->id), ['for_lines']);
                 $this->compare("{$document->label} journal", self::attributes($document->journal), $rows->journalLines($document->id));
                 $this->compare("{$document->label} journal sums", self::arrays(array_filter([$entries->get($document->id)])), [$rows->journalEntry($document->id)]);
                 $this->tenders($document, $draft);
@@ -150,7 +155,7 @@ final class Prove
         }
 
         $this->proof->same('stock', 'the count of movements without a figure', count($moved), 0);
-        $unsold = DB::scalar("SELECT COUNT(*) FROM (SELECT l.document_id, l.item_id, SUM(IF(l.direction = 'out', l.quantity, -l.quantity)) AS sold, (SELECT COALESCE(SUM(-m.quantity), 0) FROM stock_movements m WHERE m.document_id = l.document_id AND m.item_id = l.item_id) AS moved FROM document_lines l WHERE l.item_id IS NOT NULL GROUP BY l.document_id, l.item_id HAVING sold <> moved) x");
+        $unsold = DB::scalar("SELECT COUNT(*) FROM (SELECT l.document_id, l.item_id, SUM(CASE WHEN l.direction = 'out' THEN l.quantity WHEN l.goods_to = 'stock' THEN -l.quantity ELSE 0 END) AS sold, (SELECT COALESCE(SUM(-m.quantity), 0) FROM stock_movements m WHERE m.document_id = l.document_id AND m.item_id = l.item_id) AS moved FROM document_lines l WHERE l.item_id IS NOT NULL GROUP BY l.document_id, l.item_id HAVING sold <> moved) x");
         $this->proof->same('documents', 'the count of items whose stock did not move as sold', is_numeric($unsold) ? (int) $unsold : null, 0);
     }
 

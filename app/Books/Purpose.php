@@ -16,11 +16,14 @@ enum Purpose: string
     case Fee = 'fee';
     case Plan = 'plan';
     case PlanPart = 'plan_part';
+    case Void = 'void';
+    case WriteOff = 'write_off';
+    case CreditPaidOut = 'credit_paid_out';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
     {
-        return $this === self::Sale || $this === self::Fee;
+        return in_array($this, [self::Sale, self::Fee, self::Void, self::WriteOff], true);
     }
 
     /** What a document without lines does. */
@@ -30,6 +33,7 @@ enum Purpose: string
             self::ReturnedPayment => "Payment {$refersTo} came back",
             self::FinanceCharge => 'Finance charge',
             self::PaidBack => 'Money held is paid back',
+            self::CreditPaidOut => 'Unused credit is paid out',
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
             self::Plan => 'Taken over by a payment plan',
             self::PlanPart => 'Part of a payment plan',
@@ -49,6 +53,9 @@ enum Purpose: string
             self::Fee => 'Fee',
             self::Plan => 'Payment plan',
             self::PlanPart => 'Part of a plan',
+            self::Void => 'Void',
+            self::WriteOff => 'Write-off',
+            self::CreditPaidOut => 'Credit paid out',
         };
     }
 }

@@ -44,6 +44,7 @@ final class Register
         $this->insert('document_line_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lineTaxes($id));
         $this->insert('document_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->taxes($id));
         $this->insert('document_tenders', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->tenders($id));
+        $this->insert('document_coupons', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->coupons($id));
         $this->insert('journal_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->journalLines($id));
         $this->insert('journal_entries', $rows, $ids, static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)]);
 

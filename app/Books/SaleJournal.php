@@ -6,9 +6,10 @@ namespace Elmstone\Books;
 
 use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Slip\Direction;
 
 /**
- * The journal of a sale: tenders are debited; sales per department, tax per component and the cash rounding are credited;
+ * The journal of what has lines, a sale or what comes back: tenders are debited; sales per department, tax per component and the cash rounding are credited;
  * the goods leave inventory for cost of goods sold. docs/rules.md, "Posting".
  */
 final class SaleJournal
@@ -28,9 +29,8 @@ final class SaleJournal
         foreach ($draft->lines as $line) {
             $direction = $line->reckoned->line->direction;
             $sales = $draft->terms->taxIncluded ? $line->reckoned->net->minus($line->reckoned->taxTotal) : $line->reckoned->net;
-            $postings[] = [Accounts::sales($line->departmentId), $direction->signed($sales)->negated()];
-            $postings[] = [Accounts::COST_OF_GOODS, $direction->signed($line->cost)];
-            $postings[] = [Accounts::INVENTORY, $direction->signed($line->cost)->negated()];
+            $postings[] = [self::income($line), $direction->signed($sales)->negated()];
+            array_push($postings, ...self::goods($line, $direction));
         }
 
         foreach ($draft->reckoned->tax as $tax) {
@@ -38,5 +38,24 @@ final class SaleJournal
         }
 
         return Journal::of($total->currency, $postings);
+    }
+
+    private static function income(DraftLine $line): string
+    {
+        return $line->departmentId === null && $line->reckoned->line->direction === Direction::Back ? Accounts::ALLOWANCES : Accounts::sales($line->departmentId);
+    }
+
+    /**
+     * Goods that are sold leave inventory for cost of goods sold, those that are written off for what is written off; what comes back goes the other way, to where the goods go.
+     *
+     * @return list<array{string, Money}>
+     */
+    private static function goods(DraftLine $line, Direction $direction): array
+    {
+        $isOut = $direction === Direction::Out;
+        $cost = $direction->signed($line->cost);
+        $place = $isOut ? Accounts::INVENTORY : ($line->goodsTo ?? GoodsTo::Stock)->account();
+
+        return [[$isOut && $line->goodsTo !== null ? $line->goodsTo->account() : Accounts::COST_OF_GOODS, $cost], [$place, $cost->negated()]];
     }
 }

@@ -11,9 +11,13 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Returns\CreditNote;
+use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Slip\Coupon;
 use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\ReckonedCoupon;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
@@ -22,6 +26,7 @@ use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
+use LogicException;
 
 /** A posted document, reckoned afresh from nothing but what was typed: quantities, prices, discounts, tax rates and tenders. */
 final readonly class StoredDocument
@@ -30,7 +35,8 @@ final readonly class StoredDocument
 
     private TaxTerms $terms;
 
-    public function __construct(private Document $document)
+    /** @param  Origins|null  $origins of what comes back, where they are read already */
+    public function __construct(private Document $document, private ?Origins $origins = null)
     {
         $this->currency = Currency::of($document->currency);
         $rounding = TaxRounding::from($document->tax_rounding);
@@ -49,6 +55,7 @@ final readonly class StoredDocument
             $lines[] = new DraftLine(
                 $reckoned->lines[$i], $line->item_id, $line->code, $line->description, $line->department_id, $line->unit,
                 $line->price_rule, UnitPrice::of($line->list_price), $this->money($line->cost), $line->note, $line->approval_id, $line->serials ?? [],
+                $line->origin(), $line->goods_to, $line->reason,
             );
         }
 
@@ -74,6 +81,7 @@ final readonly class StoredDocument
             $document->refers_to_id,
             $document->approval_id,
             $document->purpose->hasLines() ? $document->purpose : Purpose::Sale,
+            $this->coupons($reckoned),
         );
     }
 
@@ -90,6 +98,8 @@ final readonly class StoredDocument
             $this->money($document->fee),
             $this->money($document->deposit_change + $used(TenderKind::DepositHeld)),
             $this->money($document->layaway_change + $used(TenderKind::LayawayMoney)),
+            $this->money($document->gift_card_change + $used(TenderKind::GiftCard)),
+            $this->money($document->store_credit_change + $used(TenderKind::StoreCredit)),
         );
     }
 
@@ -113,7 +123,18 @@ final readonly class StoredDocument
     private function reckoned(?Reduction $discount): ReckonedSlip
     {
         $components = $this->document->taxes->map(static fn (DocumentTax $tax): TaxComponent => new TaxComponent($tax->component, Percentage::of($tax->rate), $tax->classes, $tax->on_top_of));
-        $lines = $this->document->lines->map(fn (DocumentLine $line): SlipLine => SlipLine::of(
+        $exempted = Exempted::fromJson($this->document->exemption);
+
+        // Of a component that stands here at two rates, the later is the one of the day.
+        $profile = $exempted?->taxProfile() ?? TaxProfile::of(...array_values($components->keyBy('id')->all()));
+        $slip = Slip::of($this->currency, $this->terms, $profile, array_values($this->document->lines->map($this->slipLine(...))->all()), $discount, $exempted?->exemption(), $this->couponValues());
+
+        return $this->document->kind === DocumentKind::CreditNote ? $this->creditNote($slip) : Reckoner::reckon($slip);
+    }
+
+    private function slipLine(DocumentLine $line): SlipLine
+    {
+        return SlipLine::of(
             (string) $line->position,
             Direction::from($line->direction),
             Quantity::of($line->quantity),
@@ -122,12 +143,49 @@ final readonly class StoredDocument
             $line->tax_class,
             $this->reduction($line->discount_percent, $line->discount_amount),
             $line->may_discount,
-        ));
+        );
+    }
 
-        $exempted = Exempted::fromJson($this->document->exemption);
-        $profile = $exempted?->taxProfile() ?? TaxProfile::of(...$components->all());
+    /** Lines that came back are worked out from their originals again, and from what came back before them. */
+    private function creditNote(Slip $slip): ReckonedSlip
+    {
+        $origins = $this->origins ?? Origins::of($this->currency, $this->document->lines->pluck('origin_document_id')->filter()->all());
+        $lines = $this->document->lines->map(function (DocumentLine $line) use ($origins): OriginalLine|SlipLine {
+            $origin = $line->origin();
 
-        return Reckoner::reckon(Slip::of($this->currency, $this->terms, $profile, array_values($lines->all()), $discount, $exempted?->exemption()));
+            if ($origin === null) {
+                return $this->slipLine($line);
+            }
+
+            $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
+            $taken = $line->goods_to === GoodsTo::None ? $before->giving($this->money($this->terms->taxIncluded ? $line->net : $line->total), $this->terms->taxIncluded) : $before->returning(Quantity::of($line->quantity));
+
+            return $origins->original($origin, $this->slipLine($line), $taken);
+        });
+
+        return CreditNote::reckon($this->currency, $this->terms, array_values($lines->all()), $slip);
+    }
+
+    /** @return list<Coupon> */
+    private function couponValues(): array
+    {
+        return array_values($this->document->coupons->map(fn (DocumentCoupon $coupon): Coupon => new Coupon(
+            $coupon->code,
+            $this->reduction($coupon->percent, $coupon->amount) ?? throw new LogicException("{$coupon->code} takes nothing off."),
+            $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
+            $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
+            $coupon->alone,
+        ))->all());
+    }
+
+    /** @return list<DraftCoupon> */
+    private function coupons(ReckonedSlip $reckoned): array
+    {
+        return array_map(
+            static fn (ReckonedCoupon $coupon, DocumentCoupon $stored): DraftCoupon => new DraftCoupon($coupon, $stored->coupon_id, $stored->description, $stored->for_lines),
+            $reckoned->coupons,
+            array_values($this->document->coupons->all()),
+        );
     }
 
     private function tender(DocumentTender $tender): DraftTender

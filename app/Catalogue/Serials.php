@@ -86,6 +86,31 @@ final class Serials
     }
 
     /**
+     * Pieces come back. To stock: they can be sold again; elsewhere they stay out.
+     *
+     * @param  list<string>  $serials
+     * @param  int|null  $soldOn the document they left with; null: it is not known
+     *
+     * @throws Refused serial_not_out
+     */
+    public function comeBack(int $item, string $description, array $serials, ?int $soldOn, bool $toStock): void
+    {
+        sort($serials);
+
+        foreach ($serials as $serial) {
+            $row = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)->lockForUpdate()->first();
+
+            if ($soldOn !== null && ($row === null || $row->state !== 'out' || (int) $row->document_id !== $soldOn)) {
+                throw Refused::because('serial_not_out', "“{$description}”: serial number {$serial} did not leave the house with that invoice. Look at the plate again.");
+            }
+
+            if ($toStock) {
+                DB::table('item_serials')->updateOrInsert(['item_id' => $item, 'serial' => $serial], ['state' => 'in', 'document_id' => null, 'layaway_id' => null]);
+            }
+        }
+    }
+
+    /**
      * A row is made first and changed then only where it may be: so two tills never wait in a gap, and one of them is told.
      *
      * @param  array<int, list<string>>  $serials

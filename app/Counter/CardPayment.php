@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $card_type
  * @property string $last_four
  * @property string $authorisation
+ * @property string $against money back: the authorisation it was taken by; empty: it pays
  * @property CarbonImmutable $created_at
  */
 final class CardPayment extends Model
@@ -30,4 +31,10 @@ final class CardPayment extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = ['state' => CardState::class, 'created_at' => 'immutable_datetime'];
+
+    /** Whether money goes back to the card. */
+    public function isBack(): bool
+    {
+        return $this->against !== '';
+    }
 }

@@ -7,10 +7,13 @@ namespace Elmstone\Counter;
 use Elmstone\Books\Document;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\GiftCards\GiftCards;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Receivables\AccountFound;
 use Elmstone\Receivables\FindAccounts;
@@ -91,21 +94,27 @@ final class CounterController
             'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)]),
             'customers' => $found,
             'documents' => $this->documents($entry->text),
+            'card' => CardCode::looksLikeOne($typed) ? $this->card($typed) : null,
+            'coupon' => ShowCoupon::named($typed),
             'here' => $atTill->till()->location,
             'house' => $house,
         ]);
     }
 
     /**
-     * A layaway's number puts a payment on it on the slip. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
+     * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
      * looking at the list.
      */
-    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay): Response
+    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay, GiftCardsOnSlip $cards, ShowCoupon $coupons): Response
     {
         $item = $request->filled('item') ? $request->integer('item') : null;
         $typed = $request->string('entry')->value();
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay): AddedLine|Slip {
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons): AddedLine|Slip {
+            if ($item === null && CardCode::looksLikeOne($typed)) {
+                return $cards->use($slip, $act, $typed);
+            }
+
             $layaway = $item === null ? $layaways->named($typed) : null;
 
             if ($layaway !== null) {
@@ -115,6 +124,10 @@ final class CounterController
             try {
                 return $add->handle($slip, $act, $typed, $item);
             } catch (Refused $refused) {
+                if ($refused->rule === 'not_found' && ShowCoupon::named($typed) !== null) {
+                    return $coupons->handle($slip, $act, $typed);
+                }
+
                 $customer = $refused->rule === 'not_found' ? $customers->one($typed) : null;
 
                 return $customer === null ? throw $refused : $put->handle($slip, $act, $customer);
@@ -192,6 +205,16 @@ final class CounterController
     private function customers(string $text, FindAccounts $search): array
     {
         return mb_strlen($text) < 2 || str_contains($text, '×') ? [] : $search->find($text, 4);
+    }
+
+    /** A gift card whose number was typed; in words why not, where there is none. */
+    private function card(string $typed): GiftCard|string
+    {
+        try {
+            return GiftCards::named($typed);
+        } catch (Refused $refused) {
+            return $refused->getMessage();
+        }
     }
 
     /** @return iterable<Document> documents whose number was typed */

@@ -31,7 +31,7 @@ final class FinishSale
         $document = Document::query()->with(['tenders', 'lines', 'taxes'])->findOrFail($documentId);
         $slip = Slip::query()->with(['heldAs', 'lines'])->where('document_id', $documentId)->firstOrFail();
 
-        if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id])->where('kind', TenderKind::Cash)->exists()) {
+        if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id, $slip->credit_note_id])->where('kind', TenderKind::Cash)->exists()) {
             $this->drawer->open($act->till);
         }
 
@@ -44,6 +44,10 @@ final class FinishSale
 
         if ($receipt !== null) {
             $this->paper($slip, $receipt, $act);
+        }
+
+        if ($slip->credit_note_id !== null && $slip->credit_note_id !== $slip->document_id) {
+            $this->paper($slip, Document::query()->findOrFail($slip->credit_note_id), $act);
         }
 
         foreach ($left as $invoice) {

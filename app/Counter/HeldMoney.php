@@ -35,9 +35,15 @@ final readonly class HeldMoney
         return $this->house->money(($this->slip->hold->deposit ?? 0) + array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts())));
     }
 
+    /** What gift cards are sold or topped up for. */
+    public function onGiftCards(): Money
+    {
+        return $this->house->money(array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsSold())));
+    }
+
     public function total(): Money
     {
-        return $this->onAccount()->plus($this->depositIn())->plus($this->onLayaways());
+        return $this->onAccount()->plus($this->depositIn())->plus($this->onLayaways())->plus($this->onGiftCards());
     }
 
     /** @return list<Refused> */
@@ -54,8 +60,39 @@ final readonly class HeldMoney
             $found[] = Refused::because('deposit_both_ways', 'A deposit is either taken or used, not both on one slip.');
         }
 
+        if ($this->slip->store_credit_used !== null && $this->slip->store_credit_used > $this->slip->storeCredit) {
+            $found[] = Refused::because('over_store_credit', "Only {$this->house->money($this->slip->storeCredit)->toString()} of store credit is theirs.");
+        }
+
+        array_push($found, ...$this->cardHindrances());
+
         foreach ($this->slip->layawayParts() as $part) {
             array_push($found, ...$this->ofPart($part));
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> */
+    private function cardHindrances(): array
+    {
+        $found = [];
+
+        foreach ($this->slip->cardsUsed() as $card) {
+            $known = $this->slip->giftCards[$card->code] ?? null;
+            $hindrance = $known === null ? 'was replaced by another' : $known->hindrance($this->slip->day());
+
+            if ($hindrance !== '' || $known === null) {
+                $found[] = Refused::because('card_unusable', "Gift card {$card->words()} {$hindrance}.");
+            } elseif ($card->amount > $known->balance) {
+                $found[] = Refused::because('over_gift_card', "Gift card {$card->words()} is worth {$this->house->money($known->balance)->toString()} now.");
+            }
+        }
+
+        foreach ($this->slip->cardsSold() as $card) {
+            if ($card->code !== '' && ! $card->isNew && ($this->slip->giftCards[$card->code] ?? null)?->blocked !== false) {
+                $found[] = Refused::because('card_unusable', "Gift card {$card->words()} is blocked or was replaced.");
+            }
         }
 
         return $found;

@@ -8,11 +8,13 @@ use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Register;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
+use Elmstone\GiftCards\GiftCardLedger;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\Receivables\AccountItems;
@@ -34,6 +36,7 @@ final class PostMoneyIn
         private readonly Ledger $ledger,
         private readonly DepositLedger $deposits,
         private readonly LayawayLedger $layaways,
+        private readonly GiftCardLedger $giftCards,
         private readonly PaymentDraft $payments,
     ) {
     }
@@ -63,6 +66,11 @@ final class PostMoneyIn
             $part->amount === 0 || $this->layaways->pay($slip->paidOn[$part->layawayId], $receipt, $part->amount, $slip->day());
         }
 
+        foreach ($slip->cardsSold() as $sold) {
+            $card = $sold->isNew || $sold->code === '' ? $this->giftCards->issue($slip->day(), $sold->code === '' ? null : CardCode::of($sold->code)) : $slip->giftCards[$sold->code];
+            $this->giftCards->move($card, $receipt, $sold->amount, $slip->day());
+        }
+
         if ($made !== null) {
             $this->layaways->pay($made, $receipt, $slip->hold->deposit ?? 0, $slip->day());
         }
@@ -79,7 +87,7 @@ final class PostMoneyIn
 
         return $this->payments->draft(
             DocumentKind::Receipt,
-            MoneyEntry::payment($money->total(), $isOnAccount && $discount !== null ? $discount : $this->house->money(0), $money->depositIn(), $money->onLayaways()),
+            MoneyEntry::payment($money->total(), $isOnAccount && $discount !== null ? $discount : $this->house->money(0), $money->depositIn(), $money->onLayaways(), $money->onGiftCards()),
             PostedAt::till($act->till, $act->by->id, $slip->day()),
             SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),
             $slip->hold === null && $slip->lines->isNotEmpty() ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString() : $slip->key,

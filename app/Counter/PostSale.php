@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
+use Closure;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
@@ -12,6 +13,7 @@ use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Coupons\UseCoupons;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
 use Elmstone\Deposits\DepositsHeld;
@@ -24,12 +26,13 @@ use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of layaways whose goods leave. Numbers, documents,
  * lines, tax, tenders, journals, stock and ledgers in one transaction, or nothing. What was decided on the page is decided again under the locks, which are taken in the
- * order slip, account, deposits, layaways, stock, series. Done twice, it answers with the same document.
+ * order slip, account, deposits, store credit, gift cards, layaways, coupons, originals, stock, series. Done twice, it answers with the same document.
  */
 final class PostSale
 {
@@ -45,13 +48,20 @@ final class PostSale
         private readonly CompleteLayaway $complete,
         private readonly SlipParty $party,
         private readonly PostMoneyIn $moneyIn,
+        private readonly PostCredit $credit,
+        private readonly MoveCredits $moveCredits,
+        private readonly UseCoupons $useCoupons,
     ) {
     }
 
-    /** @throws Refused the first thing that hinders it */
-    public function handle(string $slipKey, Act $act): PostedSale
+    /**
+     * @param  Closure(Slip): void|null  $also done in the same transaction
+     *
+     * @throws Refused the first thing that hinders it
+     */
+    public function handle(string $slipKey, Act $act, ?Closure $also = null): PostedSale
     {
-        return DB::transaction(function () use ($slipKey, $act): PostedSale {
+        return DB::transaction(function () use ($slipKey, $act, $also): PostedSale {
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
                 ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
 
@@ -60,12 +70,21 @@ final class PostSale
             }
 
             $this->assertAsSeen($slip, $act);
+            $this->credit->lockLines($slip);
             $account = $slip->touchesAccount() ? $this->ledger->lockIfAny((int) $slip->customer_id) : null;
             $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
+            $this->moveCredits->lock($slip);
             $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
+            $slip->couponsShown = $this->useCoupons->lock($slip->coupons ?? []);
+            $this->credit->lockOriginals($slip);
             $this->read($slip, $act, $account, $held);
+            $document = $this->post($slip, $act, $account, $held);
 
-            return new PostedSale($this->post($slip, $act, $account, $held), already: false);
+            if ($also !== null) {
+                $also($slip);
+            }
+
+            return new PostedSale($document, already: false);
         }, 3);
     }
 
@@ -110,14 +129,17 @@ final class PostSale
         $sale = $slip->lines->isEmpty() || $made !== null ? null : $this->sale($reckoned, $settlement, $act, $account, $held);
         $receipt = $reckoned->held->total()->isPositive() ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made) : null;
 
-        if ($receipt !== null && $held !== null) {
-            $this->useDeposit($receipt, $held, SettledSlip::parts($reckoned, $settlement)[1], $slip);
+        if ($receipt !== null) {
+            $this->useHeld($receipt, $held, SettledSlip::parts($reckoned, $settlement)[1], $slip);
         }
 
+        $credit = $reckoned->back === null ? null : $this->credit->handle($reckoned, $act, $account, $held);
+        $this->useCoupons->handle($slip->couponsShown ?? new Collection, $slip->day());
+
         $goods = $this->goodsOut($slip, $act);
-        $document = $sale ?? $receipt ?? $goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
+        $document = $sale ?? $credit ?? $receipt ?? $goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
         $slip->forceFill([
-            'state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'layaway_id' => $made?->id,
+            'state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'layaway_id' => $made?->id, 'credit_note_id' => $credit,
             'version' => $slip->version + 1, 'total' => $reckoned->payable()->minor,
         ])->save();
 
@@ -142,9 +164,7 @@ final class PostSale
             $this->ledger->enter($account, [new LedgerEntry($document, $sale, $terms)]);
         }
 
-        if ($held !== null) {
-            $this->useDeposit($document, $held, $part, $slip);
-        }
+        $this->useHeld($document, $held, $part, $slip);
 
         return $document;
     }
@@ -177,10 +197,13 @@ final class PostSale
         }
     }
 
-    private function useDeposit(int $document, DepositAccount $held, SettledPart $part, Slip $slip): void
+    /** What was held for the customer, or stood on gift cards, and pays now. */
+    private function useHeld(int $document, ?DepositAccount $held, SettledPart $part, Slip $slip): void
     {
+        $this->moveCredits->use($document, $part->tenders, $slip);
+
         foreach ($part->tenders as $tender) {
-            if ($tender->tender->kind === TenderKind::DepositHeld && $tender->tender->amount->isPositive()) {
+            if ($held !== null && $tender->tender->kind === TenderKind::DepositHeld && $tender->tender->amount->isPositive()) {
                 $this->deposits->take($held, $document, $tender->tender->amount->minor, $slip->day());
             }
         }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigRational;
+use Elmstone\Books\DraftCoupon;
+use Elmstone\Books\DraftTender;
 use Elmstone\Books\Exempted;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
@@ -16,6 +18,8 @@ use Elmstone\Core\Settlement\LikelyNotes;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Slip\Coupon;
+use Elmstone\Core\Slip\ReckonedCoupon;
 use Elmstone\Core\Slip\ReckonedLine;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
@@ -43,6 +47,12 @@ final readonly class ReckonedCounter
     /** What is taken in besides the sale. */
     public HeldMoney $held;
 
+    /** What comes back; null: nothing. */
+    public ?ReckonedReturn $back;
+
+    /** By which ways what comes back goes out, goods taken along among them. */
+    public ?RefundWays $refund;
+
     private TaxProfile $profile;
 
     /** @var array<int, int> each line's place on the slip, by its id */
@@ -56,8 +66,10 @@ final readonly class ReckonedCounter
         $currency = $house->currency();
         $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
         $this->places = array_flip(array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
-        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption()));
+        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption(), $this->couponValues()));
         $this->held = new HeldMoney($slip, $house);
+        $this->back = ReckonedReturn::of($slip, $house, $this->terms, SlipValue::of($currency, $this->terms, $this->profile, [], null, $this->exempted?->exemption()));
+        $this->refund = $this->back === null ? null : new RefundWays($slip, $house, $this->back, Money::min($this->back->value(), $this->saleTotal()->plus($this->held->total())));
         [$this->settlement, $this->overTendered] = $this->settle();
     }
 
@@ -75,35 +87,57 @@ final readonly class ReckonedCounter
     /** @return list<Tender> in the order they apply */
     public function tenders(): array
     {
-        $tenders = [];
+        return array_map(static fn (DraftTender $draft): Tender => $draft->tender, $this->drafts());
+    }
 
-        foreach ($this->paidByCard() as $card) {
-            $tenders[] = Tender::of(TenderKind::Card, $this->house->money($card->approved));
+    /**
+     * The tenders as they will stand on the documents: money in, or, where more comes back, money out.
+     *
+     * @return list<DraftTender>
+     */
+    public function drafts(): array
+    {
+        if ($this->isRefund()) {
+            return array_values(array_filter($this->refund?->tenders() ?? [], static fn (DraftTender $draft): bool => $draft->tender->kind !== TenderKind::Exchange));
         }
 
-        if ($this->slip->cheque !== null) {
-            $tenders[] = Tender::of(TenderKind::Cheque, $this->house->money($this->slip->cheque));
+        $slip = $this->slip;
+        $drafts = array_map(fn (CardPayment $card): DraftTender => $this->draft(TenderKind::Card, $card->approved, '', $card->card_type, $card->last_four, $card->authorisation), $this->paidByCard());
+
+        if ($slip->cheque !== null) {
+            $drafts[] = $this->draft(TenderKind::Cheque, $slip->cheque, $slip->cheque_number);
         }
 
-        if ($this->slip->deposit_used !== null) {
-            $tenders[] = Tender::of(TenderKind::DepositHeld, $this->house->money($this->slip->deposit_used));
+        foreach ($slip->cardsUsed() as $card) {
+            $drafts[] = $this->draft(TenderKind::GiftCard, $card->amount, $card->words(), authorisation: (string) ($slip->giftCards[$card->code]->id ?? ''));
         }
 
-        if ($this->slip->charge !== null) {
-            $tenders[] = Tender::of(TenderKind::HouseAccount, $this->house->money($this->slip->charge));
+        foreach ([[TenderKind::StoreCredit, $slip->store_credit_used, ''], [TenderKind::DepositHeld, $slip->deposit_used, ''], [TenderKind::HouseAccount, $slip->charge, $slip->purchase_order], [TenderKind::Cash, $slip->cash, '']] as [$kind, $amount, $reference]) {
+            if ($amount !== null) {
+                $drafts[] = $this->draft($kind, $amount, $reference);
+            }
         }
 
-        if ($this->slip->cash !== null) {
-            $tenders[] = Tender::of(TenderKind::Cash, $this->house->money($this->slip->cash));
-        }
+        return $drafts;
+    }
 
-        return $tenders;
+    private function draft(TenderKind $kind, int $amount, string $reference = '', string $cardType = '', string $lastFour = '', string $authorisation = ''): DraftTender
+    {
+        $money = $this->house->money($amount);
+
+        return new DraftTender(Tender::of($kind, $money), $money, $reference, $cardType, $lastFour, $authorisation);
     }
 
     /** @return list<CardPayment> */
     public function paidByCard(): array
     {
-        return array_values($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->state->pays())->all());
+        return array_values($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->state->pays() && ! $card->isBack())->all());
+    }
+
+    /** Whether more comes back than goes out, so that money goes out. */
+    public function isRefund(): bool
+    {
+        return $this->payable()->isNegative();
     }
 
     public function unknownCard(): ?CardPayment
@@ -126,7 +160,9 @@ final readonly class ReckonedCounter
     /** All that is settled here: what is sold, and what is taken in besides. */
     public function payable(): Money
     {
-        return $this->saleTotal()->plus($this->held->total());
+        $in = $this->saleTotal()->plus($this->held->total());
+
+        return $this->back === null ? $in : $in->minus($this->back->value());
     }
 
     /** What posting it does, in words. */
@@ -136,6 +172,9 @@ final readonly class ReckonedCounter
 
         return match (true) {
             $this->slip->hold !== null => 'Hold as layaway',
+            $this->slip->void_of_id !== null => 'Void the sale',
+            $this->back !== null => $this->slip->lines->isEmpty() ? ($in ? 'Post return and payment' : 'Post return') : 'Post exchange',
+            $this->slip->lines->isEmpty() && $this->slip->cards_sold !== null && $this->held->total()->equals($this->held->onGiftCards()) => 'Sell gift card',
             $this->slip->lines->isEmpty() && $this->slip->deposit_in !== null && $this->held->total()->equals($this->held->depositIn()) => 'Take deposit',
             $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
             $this->slip->lines->isEmpty() && $in => 'Post payment',
@@ -149,7 +188,9 @@ final readonly class ReckonedCounter
     {
         $made = $this->house->money($this->slip->hold->deposit ?? 0);
         $parts = array_filter([
+            'coming back' => $this->back?->value()->negated() ?? $this->house->money(0),
             'sale' => $this->saleTotal(),
+            'gift cards' => $this->held->onGiftCards(),
             'towards the account' => $this->onAccount(),
             'deposit' => $this->held->depositIn(),
             'layaway deposit' => $made,
@@ -158,6 +199,7 @@ final readonly class ReckonedCounter
 
         return match (true) {
             array_keys($parts) === ['sale'] => '',
+            array_keys($parts) === ['coming back'] => 'goes back',
             count($parts) === 1 => (string) array_key_first($parts),
             default => self::parted($parts),
         };
@@ -178,11 +220,22 @@ final readonly class ReckonedCounter
     /** The most of the deposits held that can still be used. */
     public function usableDeposit(): Money
     {
+        return $this->usable(TenderKind::DepositHeld, $this->slip->deposits?->free() ?? 0);
+    }
+
+    /** The most of their store credit that can still be used. */
+    public function usableStoreCredit(): Money
+    {
+        return $this->usable(TenderKind::StoreCredit, $this->slip->storeCredit);
+    }
+
+    private function usable(TenderKind $kind, int $held): Money
+    {
         $others = Money::sum(array_map(
             static fn (Tender $tender): Money => $tender->amount,
-            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::DepositHeld),
+            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== $kind),
         ), $this->house->currency());
-        $left = Money::min($this->payable()->minus($others), $this->house->money($this->slip->deposits?->free() ?? 0));
+        $left = Money::min($this->payable()->minus($others), $this->house->money($held));
 
         return $left->isNegative() ? $this->house->money(0) : $left;
     }
@@ -194,14 +247,20 @@ final readonly class ReckonedCounter
             static fn (Tender $tender): Money => $tender->amount,
             array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::HouseAccount),
         ), $this->house->currency());
-        $left = Money::min($this->payable()->minus($others), $this->saleTotal());
+        $left = Money::min($this->payable()->minus($others), $this->mostCharged());
 
         return $left->isNegative() ? $this->house->money(0) : $left;
     }
 
+    /** What is sold here and not paid with goods that come back. */
+    private function mostCharged(): Money
+    {
+        return $this->refund === null ? $this->saleTotal() : $this->saleTotal()->minus(Money::min($this->saleTotal(), $this->refund->exchanged));
+    }
+
     public function charge(): ?ChargeCheck
     {
-        return $this->slip->charge === null ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge));
+        return $this->slip->charge === null || $this->isRefund() ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge));
     }
 
     /** What is left when all but cash is counted. */
@@ -240,9 +299,10 @@ final readonly class ReckonedCounter
     {
         $reckoned = $this->line($line);
 
+        // Who gave a coupon out has allowed it.
         return PriceCheck::of(
             $reckoned->line,
-            $reckoned->net,
+            $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
             $line->cost === null ? null : UnitPrice::of($line->cost),
             $this->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
@@ -275,7 +335,7 @@ final readonly class ReckonedCounter
         $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
         $below = $slip->lines->first(fn (LineOnSlip $line): bool => $this->check($line) !== PriceCheck::Fine && ! $this->isApproved($line));
 
-        if ($slip->lines->isEmpty() && $this->held->total()->isZero() && $slip->layawayParts() === []) {
+        if ($slip->lines->isEmpty() && $slip->returns->isEmpty() && $this->held->total()->isZero() && $slip->layawayParts() === []) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
         }
 
@@ -291,7 +351,7 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
         }
 
-        if ($this->overTendered !== null) {
+        if ($this->overTendered !== null && ! $this->isRefund()) {
             $found[] = $this->overTendered;
         }
 
@@ -299,9 +359,9 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('customer_merged', "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.");
         }
 
-        array_push($found, ...$this->goodsHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances());
+        array_push($found, ...$this->goodsHindrances(), ...$this->couponHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances(), ...$this->backHindrances());
 
-        if ($slip->hold === null && $slip->charge !== null && $slip->charge > $this->sums->total->minor) {
+        if ($slip->hold === null && $slip->charge !== null && ! $this->isRefund() && $this->house->money($slip->charge)->exceeds($this->mostCharged())) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
@@ -311,11 +371,11 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('not_an_account', 'Without a house account nothing can be paid towards it.');
         }
 
-        if ($slip->cheque !== null && $slip->cheque_number === '') {
+        if ($slip->cheque !== null && ! $this->isRefund() && $slip->cheque_number === '') {
             $found[] = Refused::because('cheque_number', 'Type the cheque’s number.');
         }
 
-        if ($this->settlement !== null && ! $this->settlement->isMet()) {
+        if ($this->settlement !== null && ! $this->isRefund() && ! $this->settlement->isMet()) {
             $found[] = Refused::because('outstanding', "{$this->settlement->outstanding->toString()} is left to pay.");
         }
 
@@ -324,6 +384,73 @@ final readonly class ReckonedCounter
         }
 
         return $found;
+    }
+
+    /** @return list<Refused> of what comes back, and of money that went the other way meanwhile */
+    private function backHindrances(): array
+    {
+        $found = [...$this->back?->hindrances() ?? [], ...$this->refund?->hindrances() ?? []];
+        $wrong = $this->slip->cards->first(fn (CardPayment $card): bool => $card->state->pays() && $card->isBack() !== $this->isRefund());
+
+        if ($wrong !== null) {
+            $found[] = Refused::because('card_wrong_way', $wrong->isBack()
+                ? "{$this->house->money($wrong->approved)->toString()} went back to a card, but nothing is to go back now. Take it back first."
+                : "A card has paid {$this->house->money($wrong->approved)->toString()}, but more comes back now than goes out. Give it back first.");
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> */
+    private function couponHindrances(): array
+    {
+        $found = array_values(array_filter(array_map(static fn (ReckonedCoupon $coupon): ?Refused => $coupon->refused, $this->sums->coupons)));
+
+        foreach ($this->slip->couponsShown ?? [] as $coupon) {
+            $hindrance = $coupon->hindrance($this->slip->day());
+            $hindrance === '' || $found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off.");
+        }
+
+        if ($this->slip->hold !== null && $this->slip->coupons !== null) {
+            $found[] = Refused::because('coupon_on_layaway', 'Coupons are not for layaways. Take it off, or sell instead.');
+        }
+
+        return $found;
+    }
+
+    /** @return list<Coupon> */
+    private function couponValues(): array
+    {
+        $values = [];
+
+        foreach ($this->slip->coupons ?? [] as $id) {
+            $coupon = $this->slip->couponsShown?->get($id);
+
+            if ($coupon !== null) {
+                $values[] = $coupon->toValue($this->house->currency(), $coupon->isForAll() ? null : array_values($this->slip->lines
+                    ->filter(static fn (LineOnSlip $line): bool => $coupon->isFor($line->item_id, $line->department_id))
+                    ->map(static fn (LineOnSlip $line): string => (string) $line->id)->all()));
+            }
+        }
+
+        return $values;
+    }
+
+    /** @return list<DraftCoupon> with the places of the lines they are for */
+    public function draftCoupons(): array
+    {
+        $drafts = [];
+
+        foreach ($this->sums->coupons as $i => $reckoned) {
+            $record = $this->slip->couponsShown?->get(($this->slip->coupons ?? [])[$i]);
+
+            if ($record !== null) {
+                $lines = $reckoned->coupon->lines;
+                $drafts[] = new DraftCoupon($reckoned, $record->id, $record->description, $lines === null ? null : array_map(fn (string $id): int => $this->places[(int) $id] + 1, $lines));
+            }
+        }
+
+        return $drafts;
     }
 
     /** @return list<Refused> what is set aside for others, and serial numbers that are missing */

@@ -43,6 +43,7 @@ final readonly class SaleDraft
             $slip->key,
             $this->party,
             approvalId: $slip->charge_approval_id,
+            coupons: $this->reckoned->draftCoupons(),
         );
     }
 

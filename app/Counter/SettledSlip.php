@@ -25,7 +25,29 @@ final class SettledSlip
     public static function parts(ReckonedCounter $reckoned, Settlement $settlement): array
     {
         $zero = Money::zero($settlement->total->currency);
-        $toSale = $reckoned->saleTotal()->abs();
+        $withGoods = $reckoned->refund->exchanged ?? $zero;
+        $goodsOnSale = Money::min($withGoods, $reckoned->saleTotal());
+        $exchange = static fn (Money $amount): array => $amount->isPositive() ? [new DraftTender(Tender::of(TenderKind::Exchange, $amount), $amount)] : [];
+
+        if ($reckoned->isRefund()) {
+            return [new SettledPart($exchange($goodsOnSale), $zero, $zero), new SettledPart($exchange($withGoods->minus($goodsOnSale)), $zero, $zero)];
+        }
+
+        [$sale, $receipt] = self::moneyIn($reckoned, $settlement, $reckoned->saleTotal()->minus($goodsOnSale));
+
+        return [
+            new SettledPart([...$exchange($goodsOnSale), ...$sale->tenders], $sale->cashRounding, $sale->change),
+            new SettledPart([...$exchange($withGoods->minus($goodsOnSale)), ...$receipt->tenders], $receipt->cashRounding, $receipt->change),
+        ];
+    }
+
+    /**
+     * @param  Money  $toSale what of the sale is not paid with goods
+     * @return array{SettledPart, SettledPart}
+     */
+    private static function moneyIn(ReckonedCounter $reckoned, Settlement $settlement, Money $toSale): array
+    {
+        $zero = Money::zero($settlement->total->currency);
         $isSplit = $reckoned->held->total()->isPositive();
         $charged = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, array_filter($settlement->applied, static fn (Tender $tender): bool => $tender->kind === TenderKind::HouseAccount)), $zero->currency);
         $open = $toSale->minus($charged);
@@ -63,22 +85,13 @@ final class SettledSlip
         return new DraftTender(Tender::of($draft->tender->kind, $amount), $amount->plus($change), $draft->reference, $draft->cardType, $draft->lastFour, $draft->authorisation);
     }
 
-    /** @return list<DraftTender> */
+    /** @return list<DraftTender> what each really pays; of cash also what was handed over */
     private static function drafts(ReckonedCounter $reckoned, Settlement $settlement): array
     {
-        $cards = $reckoned->paidByCard();
-        $drafts = [];
-
-        foreach ($settlement->applied as $i => $tender) {
-            $drafts[] = match ($tender->kind) {
-                TenderKind::Card => new DraftTender($tender, $tender->amount, '', $cards[$i]->card_type, $cards[$i]->last_four, $cards[$i]->authorisation),
-                TenderKind::Cheque => new DraftTender($tender, $tender->amount, $reckoned->slip->cheque_number),
-                TenderKind::HouseAccount => new DraftTender($tender, $tender->amount, $reckoned->slip->purchase_order),
-                TenderKind::DepositHeld => new DraftTender($tender, $tender->amount),
-                default => new DraftTender($tender, $tender->amount->plus($settlement->change)),
-            };
-        }
-
-        return $drafts;
+        return array_map(static fn (Tender $applied, DraftTender $draft): DraftTender => self::portion(
+            $draft,
+            $applied->amount,
+            $applied->isCash() ? $settlement->change : Money::zero($applied->amount->currency),
+        ), $settlement->applied, $reckoned->drafts());
     }
 }

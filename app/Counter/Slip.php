@@ -10,9 +10,11 @@ use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
 use Elmstone\Deposits\DepositsHeld;
+use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
@@ -48,6 +50,19 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $deposit_for the order it is kept for; empty: free
  * @property int|null $deposit_used minor units of the deposits held, towards what is due
  * @property list<array{id: int, amount: int, leaves: bool|null, approval: int|null, approved: int}>|null $layaways what is paid on which, as LayawayPart keeps it
+ * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
+ * @property string $back_reference of the shop's cheque or transfer
+ * @property string|null $back_card the gift card it goes on; null: a new one
+ * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
+ * @property int|null $store_credit_used minor units of store credit towards what is due
+ * @property list<int>|null $coupons ids, in the order they were shown
+ * @property list<array{code: string, amount: int, new?: bool}>|null $cards_sold gift cards sold or topped up
+ * @property list<array{code: string, amount: int}>|null $cards_used gift cards it is paid with
+ * @property int|null $credit_note_id
+ * @property int|null $void_of_id the invoice it takes back whole
+ * @property int|null $refund_approval_id
+ * @property int $refund_approved minor units handed back that somebody approved
+ * @property int $blind_cash_approved minor units of cash for goods without an original that somebody approved
  * @property int|null $layaway_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
@@ -74,6 +89,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Layaway|null $heldAs
  * @property-read Collection<int, LineOnSlip> $lines
  * @property-read Collection<int, CardPayment> $cards
+ * @property-read Collection<int, ReturnOnSlip> $returns
+ * @property-read Document|null $creditNote
+ * @property-read Document|null $voidOf
  */
 final class Slip extends Model
 {
@@ -89,6 +107,18 @@ final class Slip extends Model
     /** @var array<int, Layaway> by id: those something is paid on */
     public array $paidOn = [];
 
+    /** What of store credit is theirs, in minor units. */
+    public int $storeCredit = 0;
+
+    /** @var array<string, GiftCard> by number: those on the slip */
+    public array $giftCards = [];
+
+    /** @var Collection<int, CouponRecord>|null by id: those on the slip; null: not read */
+    public ?Collection $couponsShown = null;
+
+    /** @var array<int, Document> by id: what its goods were sold on that come back */
+    public array $originals = [];
+
     /** @var Collection<int, Stock>|null by item: what this place has of what is on it; null: not read */
     public ?Collection $stock = null;
 
@@ -103,6 +133,10 @@ final class Slip extends Model
         'paper' => PaperWay::class,
         'version' => 'int',
         'layaways' => 'array',
+        'back' => 'array',
+        'coupons' => 'array',
+        'cards_sold' => 'array',
+        'cards_used' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',
@@ -117,9 +151,11 @@ final class Slip extends Model
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
             'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '',
             'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
-            'layaway_id' => null,
+            'layaway_id' => null, 'back' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
+            'credit_note_id' => null, 'void_of_id' => null, 'refund_approval_id' => null, 'refund_approved' => 0, 'blind_cash_approved' => 0,
         ]);
-        $slip->setRelations(['lines' => new Collection, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->couponsShown = new Collection;
+        $slip->setRelations(['lines' => new Collection, 'returns' => new Collection, 'creditNote' => null, 'voidOf' => null, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
     }
@@ -138,13 +174,45 @@ final class Slip extends Model
     /** Whether posting it changes the customer's account, which must then be locked. */
     public function touchesAccount(): bool
     {
-        return $this->customer_id !== null && ($this->charge !== null || $this->on_account !== null);
+        return $this->customer_id !== null && ($this->charge !== null || $this->on_account !== null || $this->takesBack());
     }
 
     /** Whether posting it changes what is held for the customer in deposits. */
     public function touchesDeposits(): bool
     {
-        return $this->customer_id !== null && ($this->deposit_in !== null || $this->deposit_used !== null);
+        return $this->customer_id !== null && ($this->deposit_in !== null || $this->deposit_used !== null || isset($this->back['deposit_held']));
+    }
+
+    /** Whether posting it changes the customer's store credit. */
+    public function touchesStoreCredit(): bool
+    {
+        return $this->customer_id !== null && ($this->store_credit_used !== null || isset($this->back['store_credit']));
+    }
+
+    /** Whether something comes back on it. */
+    public function takesBack(): bool
+    {
+        return $this->back !== null;
+    }
+
+    /** @return list<CardsOnSlip> */
+    public function cardsSold(): array
+    {
+        return CardsOnSlip::all($this->cards_sold);
+    }
+
+    /** @return list<CardsOnSlip> */
+    public function cardsUsed(): array
+    {
+        return CardsOnSlip::all($this->cards_used);
+    }
+
+    /** @return list<string> the numbers of all gift cards on it that are in use already */
+    public function cardCodes(): array
+    {
+        $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [...$this->cardsSold(), ...$this->cardsUsed()]);
+
+        return array_values(array_unique(array_filter([...$codes, $this->back_card ?? ''], static fn (string $code): bool => $code !== '')));
     }
 
     /** @return array<int, LayawayPart> by layaway */
@@ -156,7 +224,7 @@ final class Slip extends Model
     /** Whether nothing is done with it but paying off layaways whose goods leave. */
     public function onlyHandsOver(): bool
     {
-        return $this->layaway_id === null && $this->on_account === null && $this->deposit_in === null && $this->lines->isEmpty()
+        return $this->layaway_id === null && $this->back === null && $this->cards_sold === null && $this->on_account === null && $this->deposit_in === null && $this->lines->isEmpty()
             && array_filter($this->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves !== true) === [];
     }
 
@@ -244,5 +312,23 @@ final class Slip extends Model
     public function cards(): HasMany
     {
         return $this->hasMany(CardPayment::class)->orderBy('id');
+    }
+
+    /** @return HasMany<ReturnOnSlip, $this> */
+    public function returns(): HasMany
+    {
+        return $this->hasMany(ReturnOnSlip::class)->orderBy('position');
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function creditNote(): BelongsTo
+    {
+        return $this->belongsTo(Document::class, 'credit_note_id');
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function voidOf(): BelongsTo
+    {
+        return $this->belongsTo(Document::class, 'void_of_id');
     }
 }

@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class SlipDesk
 {
-    public function __construct(private readonly House $house, private readonly SlipParty $party)
+    public function __construct(private readonly House $house, private readonly SlipParty $party, private readonly SlipCredits $credits)
     {
     }
 
@@ -39,6 +39,7 @@ final class SlipDesk
 
             $this->assertMayChange($slip, $act);
             $slip->load(['lines', 'customer.type.priceLevel']);
+            $this->credits->draw($slip);
             $change($slip);
             $this->keep($this->drawn($slip, $act));
 
@@ -74,10 +75,13 @@ final class SlipDesk
         $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
+        $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
+        $slip->void_of_id === null ? $slip->setRelation('voidOf', null) : $slip->load('voidOf');
         $slip->layaway_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
         $this->party->draw($slip);
 
         $slip->load(['lines.item', 'cards']);
+        $this->credits->draw($slip);
         $slip->stock = $slip->isPosted() || $slip->lines->isEmpty() ? null : Stock::query()->where('location_id', $slip->location_id)->whereIn('item_id', $slip->lines->pluck('item_id')->filter())->get()->keyBy('item_id');
 
         return $slip;
@@ -125,7 +129,7 @@ final class SlipDesk
 
         $slip->forceFill([
             'version' => $slip->version + 1,
-            'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? '', 0, 60),
+            'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? $slip->returns->first()->description ?? '', 0, 60),
             'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
         ])->save();
     }

@@ -111,7 +111,8 @@ final class TakeCard
         };
     }
 
-    private function heard(string $slipKey, Act $act, CardPayment $card, TerminalAnswer $answer): Slip
+    /** Writes down what the terminal said of a card that was asked for, to pay or to be paid back. */
+    public function heard(string $slipKey, Act $act, CardPayment $card, TerminalAnswer $answer): Slip
     {
         return $this->desk->change($slipKey, $this->note($act), static fn (Slip $slip) => $slip->cards()->where('state', CardState::Asked)->whereKey($card->id)->update(match ($answer->outcome) {
             TerminalOutcome::Approved => [

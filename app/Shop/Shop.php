@@ -30,6 +30,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date; null: as the program ships
  * @property string|null $fee_tax_class of cancellation and service fees; null: not taxed
  * @property string|null $plan_tax_class of a plan's flat charge; null: not taxed
+ * @property int|null $return_policy_id where neither item nor department has one
+ * @property int $blind_days how far back the lowest price is looked for
+ * @property int|null $refund_limit minor units a clerk may hand back without approval; null: any
+ * @property int|null $gift_card_months null: cards do not expire
  */
 final class Shop extends Model
 {

@@ -1,4 +1,5 @@
 // The counter page by keyboard: lines edited in place, the Settle band, and the keys that work anywhere on it.
+import { bringBack, startBack } from './back.js';
 import { send } from './redraw.js';
 
 const entry = () => document.getElementById('entry');
@@ -64,7 +65,8 @@ function inWay(event) {
         jump.select?.();
     } else if (event.key === 'Enter' && !event.ctrlKey) {
         event.preventDefault();
-        if (field.dataset.send) sendWay(field);
+        if (field.dataset.submits !== undefined) field.form.requestSubmit();
+        else if (field.dataset.send) sendWay(field);
         else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '') send(field.dataset.save, { rest: '1' });
         else save(field);
     } else if (event.key === 'Escape') {
@@ -143,6 +145,9 @@ const KEYS = {
     x: removeLine,
     l: () => toggle('one-off'),
     c: () => toggle('new-customer'),
+    b: () => bringBack(),
+    g: () => toggle('gift-card'),
+    k: () => toggle('coupon-form'),
 };
 
 export function start() {
@@ -176,6 +181,10 @@ export function start() {
         event.preventDefault();
         send(form.getAttribute('action'), fieldsOf(form)).then((answer) => {
             if (!answer.ok) return;
+            if (form.dataset.closes) {
+                form.reset();
+                document.getElementById(form.dataset.closes).hidden = true;
+            }
             if (form.id === 'one-off' || form.id === 'new-customer') {
                 form.reset();
                 form.hidden = true;
@@ -193,11 +202,13 @@ export function start() {
         else if (target.dataset.cash) send(document.getElementById('cash').dataset.save, { cash: target.dataset.cash });
         else if (target.dataset.puts) putCustomer(target.dataset.puts);
         else if (target.dataset.sends) send(target.dataset.sends, target.dataset.field ? { [target.dataset.field]: target.value } : {});
+        else if (target.dataset.toggles === 'bring-back') bringBack();
         else if (target.dataset.toggles) toggle(target.dataset.toggles);
         else if (target.dataset.margin !== undefined) margin();
         else if (target.dataset.sendsWay) sendWay(document.getElementById(target.dataset.sendsWay));
     });
 
+    startBack();
     document.addEventListener('to-settle', toSettle);
     document.addEventListener('redrawn', () => {
         const next = document.querySelector('[data-focus]');

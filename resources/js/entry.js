@@ -1,4 +1,5 @@
 // The entry line: whatever is scanned or typed. Enter takes it at once, so that a scanner can go on without waiting.
+import { bringBack } from './back.js';
 import { send } from './redraw.js';
 
 const PAUSE_MS = 90;
@@ -76,6 +77,11 @@ export default () => ({
             document.dispatchEvent(new CustomEvent('to-settle'));
             return;
         }
+        if (/^INV-?\d+$/i.test(typed)) {
+            this.clear();
+            bringBack(typed);
+            return;
+        }
         const row = this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed ? this.rows()[this.chosen()] : null;
         if (row?.dataset.customer) {
             this.put(row.dataset.customer);
@@ -83,6 +89,11 @@ export default () => ({
         }
         if (row?.dataset.layaway) {
             this.add(row.dataset.layaway);
+            return;
+        }
+        if (row?.dataset.back) {
+            this.clear();
+            bringBack(row.dataset.back);
             return;
         }
         if (row && !row.dataset.item) {
@@ -115,6 +126,12 @@ export default () => ({
         const customer = event.target.closest('[data-customer]');
         if (customer) {
             this.put(customer.dataset.customer);
+            return;
+        }
+        const back = event.target.closest('[data-back]');
+        if (back) {
+            this.clear();
+            bringBack(back.dataset.back);
             return;
         }
         const layaway = event.target.closest('[data-layaway]');

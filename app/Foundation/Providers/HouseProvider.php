@@ -6,6 +6,7 @@ namespace Elmstone\Foundation\Providers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Prove;
+use Elmstone\Coupons\ProveCoupons;
 use Elmstone\Deposits\DepositOnPaper;
 use Elmstone\Deposits\MergeDeposits;
 use Elmstone\Deposits\ProveDeposits;
@@ -21,6 +22,8 @@ use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Foundation\Show;
+use Elmstone\GiftCards\GiftCardOnPaper;
+use Elmstone\GiftCards\ProveGiftCards;
 use Elmstone\Layaways\LayawayOnPaper;
 use Elmstone\Layaways\MergeLayaways;
 use Elmstone\Layaways\ProveLayaways;
@@ -31,9 +34,14 @@ use Elmstone\Plans\ProvePlans;
 use Elmstone\Receivables\MergeCustomers;
 use Elmstone\Receivables\ProveReceivables;
 use Elmstone\Receivables\ReturnPayment;
+use Elmstone\Returns\Policies;
+use Elmstone\Returns\ProveReturns;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
+use Elmstone\StoreCredit\MergeStoreCredit;
+use Elmstone\StoreCredit\ProveStoreCredit;
+use Elmstone\StoreCredit\StoreCreditOnPaper;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Blade;
@@ -56,9 +64,10 @@ final class HouseProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(House::class);
-        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class], 'proofs');
-        $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class], 'papers');
-        $this->app->tag([MergeDeposits::class, MergeLayaways::class, MergePlans::class], 'merges');
+        $this->app->scoped(Policies::class);
+        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class], 'proofs');
+        $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');
+        $this->app->tag([MergeDeposits::class, MergeLayaways::class, MergePlans::class, MergeStoreCredit::class], 'merges');
         $this->app->tag([TakeBackDeposit::class, TakeBackPayment::class], 'taken-back');
         $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(PaperData::class)->needs('$others')->giveTagged('papers');

@@ -34,8 +34,22 @@
         <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre' : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired' : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
     </button>
 @endforeach
+@if($card !== null)
+    <div class="group" aria-hidden="true">Gift cards</div>
+    @if(is_string($card))<p class="complaint px-3 py-1 mb-0">{{ $card }}</p>
+    @else<button type="button" class="row-found layaway" role="option" id="found-card" aria-selected="false" data-layaway="{{ $card->code }}"><span class="code">{{ $card->number()->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it' : $card->hindrance($today) }}</span><span class="figure">{{ Show::money($house->money($card->balance)) }}</span><span class="figure small soft">{{ $card->expires_on === null ? 'no expiry' : 'until '.Show::date($card->expires_on) }}</span></button>@endif
+@endif
+@if($coupon !== null)
+    <div class="group" aria-hidden="true">Coupons</div>
+    <button type="button" class="row-found two" role="option" id="found-coupon" aria-selected="false" data-layaway="{{ $coupon->code }}"><span class="code">{{ $coupon->code }}</span><span>{{ $coupon->description }} <span class="ochre">{{ $coupon->hindrance($today) }}</span></span></button>
+@endif
 @foreach($documents as $document)
     @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
+    @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')
+    <button type="button" class="row-found document" role="option" id="found-{{ $document->label }}-back" data-back="{{ $document->label }}" aria-selected="false">
+        <span class="code">{{ $document->label }}</span><span>← Bring goods back <span class="small soft">{{ $document->customer_name ?: 'Walk-in' }}</span></span><span class="figure">{{ Show::money($document->money($document->total)) }}</span><span class="figure small soft">{{ Show::date($document->business_date) }}</span>
+    </button>
+    @endif
     <a class="row-found document" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
         <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span class="figure">{{ Show::money($document->money($document->total)) }}</span><span class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </a>

@@ -19,9 +19,10 @@
             </div>
             <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent @click="pick"></div>
         </div>
-        @unless($slip->isPosted())@include('counter.parts.one-off')@include('counter.parts.new-customer')@endunless
+        @unless($slip->isPosted())@include('counter.parts.one-off')@include('counter.parts.new-customer')@include('counter.parts.gift-card')@include('counter.parts.bring-back')@endunless
         @include('counter.parts.said')
         @include('counter.parts.layaways')
+        @include('counter.parts.returns')
         @include('counter.parts.lines')
         @include('counter.parts.hold')
         @include('counter.parts.sums')

@@ -3,11 +3,13 @@
 @use('Elmstone\Counter\Reductions')
 @use('Elmstone\Foundation\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
-    @if($slip->lines->isEmpty())
+    @if($slip->lines->isEmpty() && $reckoned->back !== null)
+        @unless($slip->isPosted() || $slip->void_of_id !== null)<p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless
+    @elseif($slip->lines->isEmpty())
         <p class="empty">Nothing yet. Scan the first thing, or type its code or part of its name: <code>4 x elb*22</code> finds elbows and takes four.</p>
     @else
         <table class="slip-lines">
-            <thead><tr><th class="figure qty">Qty</th><th>Item</th><th class="figure each">Each</th><th class="figure off">Off</th><th class="tx">Tax</th><th class="figure net">Net</th></tr></thead>
+            <thead><tr><th class="figure qty">Qty</th><th>@if($reckoned->back !== null)<span class="direction out">→ Going out</span>@else Item @endif</th><th class="figure each">Each</th><th class="figure off">Off</th><th class="tx">Tax</th><th class="figure net">Net</th></tr></thead>
             <tbody>
             @foreach($slip->lines as $line)
                 @php

@@ -4,8 +4,9 @@
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
-    <div class="due {{ strlen(Show::money($reckoned->payable())) > 10 ? 'long' : '' }}">
-        <span class="sum" id="total">{{ Show::money($reckoned->payable()) }}</span>
+    @if($reckoned->isRefund())<p class="direction back mb-0">← {{ $slip->isPosted() ? 'Gone back' : 'To give back' }}</p>@endif
+    <div class="due {{ strlen(Show::money($reckoned->payable()->abs())) > 10 ? 'long' : '' }}">
+        <span class="sum" id="total">{{ Show::money($reckoned->payable()->abs()) }}</span>
         <span class="beside">{{ $house->currency()->code }}<br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
             @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br><button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>

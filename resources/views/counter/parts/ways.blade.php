@@ -4,6 +4,9 @@
 @use('Elmstone\Receivables\ChargeWords')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
 @php($left = $reckoned->outstanding())
+@if($reckoned->isRefund())
+@include('counter.parts.refund')
+@else
 <ul class="ways">
     <li>
         <div class="way"><kbd>C</kbd><label for="cash">Cash</label>
@@ -22,7 +25,7 @@
             <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-        @foreach($slip->cards as $card)
+        @foreach($slip->cards->reject->isBack() as $card)
             @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
             <div class="under card-{{ $card->state->value }} mt-1">
                 @switch($card->state)
@@ -67,6 +70,24 @@
             <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque" name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q" data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
         @if($complaint->on('cheque'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
+    <li>
+        <div class="way"><kbd>G</kbd><label for="card_code">Gift card</label>
+            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code" name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan or number" data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}" value="{{ $complaint->typedOr('card_code', '') }}"></div>
+        @if($complaint->on('card_code'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+        @foreach($slip->cardsUsed() as $place => $card)
+            <div class="way under"><span></span><label for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->giftCards[$card->code]->balance ?? 0) }}</label>
+                <input class="form-control amount {{ $complaint->on("gift.{$place}") ? 'is-refused' : '' }}" id="gift{{ $place }}" name="amount" inputmode="decimal" autocomplete="off" data-save="{{ route('counter.gift-card.amount', [$slip->key, $place]) }}" value="{{ $complaint->typedOr("gift.{$place}", $amount($card->amount)) }}"></div>
+            @if($complaint->on("gift.{$place}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+        @endforeach
+    </li>
+    @if($slip->storeCredit > 0 || $slip->store_credit_used !== null)
+    <li>
+        <div class="way"><kbd>S</kbd><label for="store_credit_used">Store credit</label>
+            <input class="form-control amount {{ $complaint->on('store_credit_used') ? 'is-refused' : '' }}" id="store_credit_used" name="store_credit_used" inputmode="decimal" autocomplete="off" placeholder="{{ $reckoned->usableStoreCredit()->isPositive() ? $reckoned->usableStoreCredit()->toString() : '–' }}" data-way="S" data-rest data-save="{{ route('counter.store-credit', $slip->key) }}" value="{{ $complaint->typedOr('store_credit_used', $amount($slip->store_credit_used)) }}"></div>
+        <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is theirs{{ $slip->store_credit_used === null ? '' : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
+        @if($complaint->on('store_credit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+    @endif
     @if($slip->customer !== null)
     @php($check = $reckoned->charge())
     @if($slip->hold === null || $slip->charge !== null)
@@ -130,6 +151,7 @@
     @endif
     @if($slip->customer === null && ($complaint->on('hold') || $complaint->on('deposit_in')))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
 </ul>
+@endif
 @if($reckoned->settlement?->change->isPositive())
     <div class="change"><span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
 @endif
@@ -150,7 +172,7 @@
 <div class="foot">
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
-    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment', 'leaves_not_said'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment', 'leaves_not_said', 'outside_policy', 'over_refund_limit', 'blind_cash'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
         <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>

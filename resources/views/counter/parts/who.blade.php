@@ -63,10 +63,11 @@
             @if($slip->purchase_order !== '')<p class="small soft mb-1">Purchase order {{ $slip->purchase_order }}</p>@endif
         @endunless
         <div class="who-waiting">
-        @if($account?->credit->isPositive() || $slip->deposits?->total() > 0 || $waiting->isNotEmpty())
+        @if($account?->credit->isPositive() || $slip->storeCredit > 0 || $slip->deposits?->total() > 0 || $waiting->isNotEmpty())
             <h2 class="band-name mt-3">Waiting for them</h2>
             <table class="ruled small waiting">
                 @if($account?->credit->isPositive())<tr><td>Unused credit</td><td class="figure">{{ Show::money($account->credit) }}</td></tr>@endif
+                @if($slip->storeCredit > 0)<tr><td>Store credit</td><td class="figure">{{ Show::money($house->money($slip->storeCredit)) }}</td></tr>@endif
                 @foreach($slip->deposits->parts as $keptFor => $held)<tr><td>{{ $keptFor === '' ? 'Deposit held' : "Deposit for {$keptFor}" }}</td><td class="figure">{{ Show::money($house->money($held)) }}</td></tr>@endforeach
                 @foreach($waiting as $layaway)
                     @php($isReady = $layaway->state->value === 'ready')

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Elmstone\Books\Document;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Returns\Returnables;
+use Elmstone\Returns\ReturnReason;
+use Elmstone\Shop\House;
+use Elmstone\Staff\ApprovalAsk;
+use Elmstone\Staff\CheckApproval;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+
+/** Goods that come back at the counter, and by which ways their money goes out. */
+final class BackController
+{
+    public function __construct(private readonly CounterPage $page, private readonly House $house, private readonly ItemSearch $items)
+    {
+    }
+
+    /** What somebody bought and can bring back, while it is looked for. */
+    public function find(Request $request, string $slip, Returnables $returnables): View
+    {
+        $typed = $request->string('q')->trim()->value();
+        $onSlip = Slip::query()->where('key', $slip)->first();
+        $day = $onSlip?->day() ?? Carbon::today()->toImmutable();
+        $lines = $returnables->find($typed, $onSlip?->customer_id, $day);
+
+        return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed), 'most' => Returnables::MOST, 'house' => $this->house]);
+    }
+
+    public function add(Request $request, string $slip, BringBack $back): Response
+    {
+        return $this->page->after($request, $slip, 'bring-back', 'back', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value())));
+    }
+
+    public function blind(Request $request, string $slip, BringBack $back): Response
+    {
+        return $this->page->after($request, $slip, 'bring-back', 'item', fn (Act $act) => $back->blind(
+            $slip, $act, Item::query()->findOrFail($request->integer('item')), EntryText::quantity($request->string('quantity', '1')->value()), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value()),
+        ));
+    }
+
+    public function oneOff(Request $request, string $slip, BringBack $back): Response
+    {
+        return $this->page->after($request, $slip, 'back-one-off', 'price', function (Act $act) use ($request, $slip, $back): Slip {
+            $words = $request->string('description')->trim()->value();
+
+            return $words === '' ? throw Refused::because('no_words', 'Say what it is.') : $back->oneOff(
+                $slip, $act, mb_substr($words, 0, 160), EntryText::quantity($request->string('quantity', '1')->value()), UnitPrice::of(TypedNumber::plain($request->string('price')->value())),
+                $request->integer('department_id'), $request->string('tax_class')->value(), $this->reason($request),
+            );
+        });
+    }
+
+    public function change(Request $request, string $slip, int $line, BringBack $back): Response
+    {
+        $typed = self::texts($request->only(['quantity', 'goods_to', 'reason', 'serials']));
+
+        return $this->page->after($request, $slip, "back.{$line}", (string) (array_key_first($typed) ?? 'quantity'), static fn (Act $act) => $back->change($slip, $act, $line, $typed));
+    }
+
+    public function remove(Request $request, string $slip, int $line, BringBack $back): Response
+    {
+        return $this->page->after($request, $slip, "back.{$line}", 'quantity', static fn (Act $act) => $back->remove($slip, $act, $line));
+    }
+
+    public function approve(Request $request, string $slip, int $line, BringBack $back): Response
+    {
+        return $this->page->after($request, $slip, "back.{$line}", 'quantity', static fn (Act $act) => $back->approve($slip, $act, $line, $request->boolean('waive')));
+    }
+
+    public function way(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        $kind = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
+
+        return $this->page->after($request, $slip, "refund.{$kind->value}", 'amount', fn (Act $act) => $request->boolean('rest')
+            ? $choose->rest($slip, $act, $kind)
+            : $choose->way($slip, $act, $kind, $this->house->typedMoney($request->string('amount')->value())));
+    }
+
+    public function reference(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        return $this->page->after($request, $slip, 'refund.reference', 'back_reference', static fn (Act $act) => $choose->reference($slip, $act, $request->string('back_reference')->value()));
+    }
+
+    public function ontoCard(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        return $this->page->after($request, $slip, 'refund.back_card', 'back_card', static fn (Act $act) => $choose->card($slip, $act, $request->string('back_card')->value()));
+    }
+
+    public function creditTo(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        return $this->page->after($request, $slip, 'refund.credit_to', 'credit_to', static fn (Act $act) => $choose->creditTo($slip, $act, $request->string('credit_to')->value() === 'oldest'));
+    }
+
+    public function approveRefund(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        return $this->page->after($request, $slip, 'refund.approve', 'approver', static fn (Act $act) => $choose->approve($slip, $act));
+    }
+
+    public function card(Request $request, string $slip, RefundCard $refund): Response
+    {
+        $authorisation = $request->string('authorisation')->value();
+
+        return $this->page->after($request, $slip, "refund.card:{$authorisation}", 'amount', fn (Act $act) => $refund->handle($slip, $act, $authorisation, $this->house->typedMoney($request->string('amount')->value())));
+    }
+
+    /** A fresh slip on which something of a document comes back. */
+    public function begin(Document $document): RedirectResponse
+    {
+        return redirect()->route('counter.show', [(string) Str::uuid(), 'back' => $document->label]);
+    }
+
+    /** @throws Refused */
+    public function void(Request $request, Document $document, VoidSale $void, CheckApproval $check): RedirectResponse
+    {
+        $ask = ApprovalAsk::from($request) ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+        $slip = $void->handle($document, $this->page->act($request)->with($check->handle($ask)));
+
+        return redirect()->route('counter.show', $slip->key);
+    }
+
+    /** @return iterable<Item> that can come back without a receipt */
+    private function itemsWithoutReceipt(string $typed): iterable
+    {
+        return mb_strlen($typed) < 2 ? [] : $this->items->find($typed, 4);
+    }
+
+    private function reason(Request $request): ReturnReason
+    {
+        return ReturnReason::tryFrom($request->string('reason')->value()) ?? throw Refused::because('reason_missing', 'Choose why it comes back.');
+    }
+
+    /**
+     * @param  array<mixed>  $fields
+     * @return array<string, string>
+     */
+    private static function texts(array $fields): array
+    {
+        $texts = [];
+
+        foreach ($fields as $key => $value) {
+            if (is_string($value)) {
+                $texts[(string) $key] = $value;
+            }
+        }
+
+        return $texts;
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DraftLine;
+use Elmstone\Books\DraftTender;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Purpose;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\AverageCost;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Deposits\DepositAccount;
+use Elmstone\Deposits\DepositLedger;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\Ledger;
+use Elmstone\Receivables\LedgerEntry;
+use Elmstone\Receivables\Setting;
+use Elmstone\Returns\CreditSpread;
+use Elmstone\Returns\ShareRows;
+use Elmstone\Shop\House;
+use Illuminate\Database\Eloquent\Collection;
+use Ramsey\Uuid\Uuid;
+
+/** What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they go, and the account's items it settles. Inside a transaction. */
+final class PostCredit
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly AverageCost $average,
+        private readonly Serials $serials,
+        private readonly Ledger $ledger,
+        private readonly CreditSpread $spread,
+        private readonly DepositLedger $deposits,
+        private readonly MoveCredits $credits,
+    ) {
+    }
+
+    /** What comes back, read under a lock: nothing may be read without one before everything is locked. */
+    public function lockLines(Slip $slip): void
+    {
+        $slip->setRelation('returns', $slip->takesBack() ? ReturnOnSlip::query()->where('slip_id', $slip->id)->orderBy('position')->lockForUpdate()->get() : new Collection);
+    }
+
+    /** One after the other in the order of their ids, so that two tills taking back of the same invoice follow each other. */
+    public function lockOriginals(Slip $slip): void
+    {
+        $ids = $slip->returns->pluck('origin_document_id')->filter()->unique()->sort()->values()->all();
+
+        foreach ($ids as $id) {
+            $slip->originals[(int) $id] = Document::query()->whereKey($id)->lockForUpdate()->firstOrFail();
+        }
+
+        $slip->returns->load('item');
+    }
+
+    /** @return int the credit note's document id */
+    public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
+    {
+        [$slip, $back, $ways] = [$reckoned->slip, $reckoned->back, $reckoned->refund];
+        assert($back !== null && $ways !== null);
+        $moves = $this->moves($slip, $back);
+        $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
+        $tenders = $ways->tenders((string) $onto?->id, $onto?->number()->masked() ?? '');
+        $toAccount = $ways->chosen(TenderKind::HouseAccount);
+        $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
+        $this->stock->take($moves);
+        $document = $this->register->post($draft);
+        $this->stock->record('return', array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves));
+        $this->average->after($moves);
+        $this->serialsBack($slip);
+        ShareRows::write($document, $ways->shares() ?? []);
+        $this->credits->give($document, $tenders, $slip);
+
+        if ($account !== null && $toAccount->isPositive()) {
+            $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
+            $this->spread->handle($account, $document, $toAccount, array_keys($slip->originals), $slip->credit_to === 'oldest', Setting::by($act->by, $slip->day(), $draft->key));
+        }
+
+        $deposit = $ways->chosen(TenderKind::DepositHeld);
+
+        if ($held !== null && $deposit->isPositive()) {
+            $this->deposits->put($held, $document, $deposit->minor, '', $slip->day());
+        }
+
+        return $document;
+    }
+
+    /** @param  list<DraftTender>  $tenders */
+    private function draft(ReckonedCounter $reckoned, ReckonedReturn $back, RefundWays $ways, array $tenders, Act $act, ?HouseAccount $account): DocumentDraft
+    {
+        $slip = $reckoned->slip;
+        $now = CarbonImmutable::now();
+        $zero = $this->house->money(0);
+        $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
+
+        return new DocumentDraft(
+            DocumentKind::CreditNote, $slip->location_id, $act->till->id, $act->by->id, $slip->business_date ?? $now->startOfDay(), $now, $reckoned->terms, $back->sums, null,
+            $this->lines($slip, $back), [...$names, ...$back->origins->taxNames()], $tenders, $ways->cashRounding(), $zero,
+            Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString(),
+            SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)),
+            refersTo: count($slip->originals) === 1 ? array_key_first($slip->originals) : null,
+            approvalId: $slip->refund_approval_id,
+            withLines: $slip->void_of_id === null ? Purpose::Sale : Purpose::Void,
+        );
+    }
+
+    /** @return list<DraftLine> */
+    private function lines(Slip $slip, ReckonedReturn $back): array
+    {
+        $drafts = array_values($slip->returns->map(static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
+            $back->line($line), $line->item_id, $line->code, $line->description, $line->department_id, $line->unit, $line->price_rule, UnitPrice::of($line->list_price), $back->costOf($line),
+            $line->note, $line->approval_id, $line->serials ?? [], $line->origin(), $line->goods_to, $line->reason->value,
+        ))->all());
+        $fee = $back->feeLine();
+
+        if ($fee !== null) {
+            $drafts[] = new DraftLine($fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed, UnitPrice::of($back->fee()->toString()), $this->house->money(0));
+        }
+
+        return $drafts;
+    }
+
+    /** @return list<StockMove> what goes back to stock, at the cost it left with */
+    private function moves(Slip $slip, ReckonedReturn $back): array
+    {
+        $moves = [];
+
+        foreach ($slip->returns as $line) {
+            if ($line->item_id !== null && $line->goods_to === GoodsTo::Stock) {
+                $moves[] = new StockMove($line->item_id, $slip->location_id, BigDecimal::of($line->quantity), self::unitCost($back->costOf($line), $line));
+            }
+        }
+
+        return $moves;
+    }
+
+    /** Per unit of its price, as stock keeps it. */
+    private static function unitCost(Money $cost, ReturnOnSlip $line): UnitPrice
+    {
+        return UnitPrice::of((string) $cost->major()->multipliedBy($line->price_per)->dividedBy($line->quantity, 4, RoundingMode::HALF_UP));
+    }
+
+    private function serialsBack(Slip $slip): void
+    {
+        foreach ($slip->returns as $line) {
+            if ($line->item_id !== null && $line->serials !== null) {
+                $this->serials->comeBack($line->item_id, $line->description, $line->serials, $line->origin_document_id, $line->goods_to === GoodsTo::Stock);
+            }
+        }
+    }
+}

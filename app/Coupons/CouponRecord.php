@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Coupons;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Slip\Coupon;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A coupon the shop has given out.
+ *
+ * @property int $id
+ * @property string $code
+ * @property string $description
+ * @property string|null $percent
+ * @property int|null $amount minor units
+ * @property list<int>|null $items ids; null with departments null: the whole slip
+ * @property list<int>|null $departments ids
+ * @property int|null $least_spend minor units
+ * @property CarbonImmutable $starts_on
+ * @property CarbonImmutable|null $ends_on its last day
+ * @property int|null $most_uses null: any number
+ * @property int $uses
+ * @property bool $alone
+ * @property bool $active
+ */
+final class CouponRecord extends Model
+{
+    protected $table = 'coupons';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['items' => 'array', 'departments' => 'array', 'starts_on' => 'immutable_date', 'ends_on' => 'immutable_date', 'alone' => 'bool', 'active' => 'bool', 'uses' => 'int', 'most_uses' => 'int'];
+
+    /** @param  list<string>|null  $lines ids of the lines it is for; null: all */
+    public function toValue(Currency $currency, ?array $lines): Coupon
+    {
+        return new Coupon(
+            $this->code,
+            $this->percent === null ? Reduction::amount(Money::ofMinor((int) $this->amount, $currency)) : Reduction::percent(rtrim(rtrim($this->percent, '0'), '.')),
+            $lines,
+            $this->least_spend === null ? null : Money::ofMinor($this->least_spend, $currency),
+            $this->alone,
+        );
+    }
+
+    public function isForAll(): bool
+    {
+        return $this->items === null && $this->departments === null;
+    }
+
+    public function isFor(?int $item, ?int $department): bool
+    {
+        return $this->isForAll() || in_array($item, $this->items ?? [], true) || in_array($department, $this->departments ?? [], true);
+    }
+
+    /** Why it cannot be used on a day; nothing where it can. */
+    public function hindrance(CarbonImmutable $day): string
+    {
+        return match (true) {
+            ! $this->active => 'was withdrawn',
+            $this->starts_on->greaterThan($day) => 'counts from '.$this->starts_on->format('j M Y'),
+            $this->ends_on?->lessThan($day->startOfDay()) === true => 'ended on '.$this->ends_on->format('j M Y'),
+            $this->most_uses !== null && $this->uses >= $this->most_uses => $this->most_uses === 1 ? 'was used already' : "was used {$this->uses} times, which is all",
+            default => '',
+        };
+    }
+}

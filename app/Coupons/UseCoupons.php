@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Coupons;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Refused;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** Counts the uses of coupons, under their lock. */
+final class UseCoupons
+{
+    /**
+     * Before anything else is read in the transaction.
+     *
+     * @param  array<int>  $ids
+     * @return Collection<int, CouponRecord>
+     */
+    public function lock(array $ids): Collection
+    {
+        return $ids === [] ? new Collection : CouponRecord::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+    }
+
+    /**
+     * @param  Collection<int, CouponRecord>  $coupons locked
+     *
+     * @throws Refused coupon_over
+     */
+    public function handle(Collection $coupons, CarbonImmutable $day): void
+    {
+        foreach ($coupons as $coupon) {
+            $hindrance = $coupon->hindrance($day);
+
+            if ($hindrance !== '') {
+                throw Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}.");
+            }
+
+            DB::table('coupons')->where('id', $coupon->id)->update(['uses' => $coupon->uses + 1]);
+        }
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Returns;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Returns\MoneySource;
+
+/** What a credit note is worth, by where it comes from, and what is left of it when the fee and the goods taken along are paid with it. */
+final readonly class CreditSources
+{
+    public const BLIND = 'blind';
+
+    /**
+     * @param  list<MoneySource>  $left
+     * @param  array<string, array<string, Money>>  $used by source and way: what the fee and the goods taken along took
+     */
+    private function __construct(public array $left, public array $used)
+    {
+    }
+
+    /**
+     * @param  list<MoneySource>  $sources goods without an original first, then what was paid, then what was charged
+     * @param  array<string, Money>  $uses by way, in this order
+     */
+    public static function after(array $sources, array $uses): self
+    {
+        $used = [];
+
+        foreach ($uses as $way => $rest) {
+            foreach ($sources as $i => $source) {
+                $part = Money::min($source->amount, $rest);
+                $rest = $rest->minus($part);
+
+                if ($part->isPositive()) {
+                    $used[$source->id][$way] = $part;
+                    $sources[$i] = new MoneySource($source->id, $source->amount->minus($part), $source->ways);
+                }
+            }
+        }
+
+        return new self(array_values(array_filter($sources, static fn (MoneySource $source): bool => $source->amount->isPositive())), $used);
+    }
+
+    /** What must go back to the house account, because it was charged there. */
+    public function charged(Money $zero): Money
+    {
+        return array_reduce($this->left, static fn (Money $sum, MoneySource $source): Money => str_starts_with($source->id, 'charged:') ? $sum->plus($source->amount) : $sum, $zero);
+    }
+
+    public function total(Money $zero): Money
+    {
+        return array_reduce($this->left, static fn (Money $sum, MoneySource $source): Money => $sum->plus($source->amount), $zero);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Returns;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Receivables\AccountItems;
+use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\Ledger;
+use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Receivables\Setting;
+use Elmstone\Shop\House;
+
+/** Sets a credit against the invoices it came from as far as they are open, then, where it is wanted, against the oldest due. The account locked. */
+final class CreditSpread
+{
+    public function __construct(private readonly House $house, private readonly Ledger $ledger)
+    {
+    }
+
+    /** @param  list<int>  $originals document ids */
+    public function handle(HouseAccount $account, int $credit, Money $amount, array $originals, bool $oldestToo, Setting $setting): void
+    {
+        $left = $amount->minor;
+        $parts = [];
+
+        foreach ($this->wanted($account, $originals, $oldestToo, $setting) as $item) {
+            $part = min($left, $item->open);
+            $left -= $part;
+            $parts[$item->document_id] = $part;
+        }
+
+        $this->ledger->allocate($account, $credit, $parts, $setting);
+    }
+
+    /**
+     * @param  list<int>  $originals
+     * @return iterable<OpenItemRecord> each once, in order
+     */
+    private function wanted(HouseAccount $account, array $originals, bool $oldestToo, Setting $setting): iterable
+    {
+        $own = $originals === [] ? [] : OpenItemRecord::query()->where('customer_id', $account->customer_id)->whereIn('document_id', $originals)->where('kind', ItemKind::Charge)->where('open', '>', 0)->orderBy('document_id')->get();
+
+        foreach ($own as $item) {
+            yield $item;
+        }
+
+        foreach ($oldestToo ? AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day)->records : [] as $item) {
+            if (! in_array($item->document_id, $originals, true)) {
+                yield $item;
+            }
+        }
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Returns;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What the shop takes back: within how many days, for which restocking fee, in what state.
+ *
+ * @property int $id
+ * @property string $name
+ * @property bool $returnable
+ * @property int|null $days null: for ever
+ * @property string $fee_percent
+ * @property string $words
+ */
+final class ReturnPolicy extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['returnable' => 'bool', 'days' => 'int'];
+
+    /** Why something sold on a day is outside it; nothing where it is inside. */
+    public function outside(CarbonImmutable $sold, CarbonImmutable $day): string
+    {
+        $age = (int) $sold->startOfDay()->diffInDays($day->startOfDay());
+
+        return match (true) {
+            ! $this->returnable => 'not taken back',
+            $this->days !== null && $age > $this->days => "bought {$age} days ago; {$this->days} are allowed",
+            default => '',
+        };
+    }
+
+    /** "within 30 days, 15 % restocking fee" */
+    public function summary(): string
+    {
+        $parts = array_filter([
+            $this->returnable ? ($this->days === null ? 'at any time' : "within {$this->days} days") : 'not taken back',
+            $this->returnable && $this->hasFee() ? rtrim(rtrim($this->fee_percent, '0'), '.').' % restocking fee' : '',
+            $this->returnable ? $this->words : '',
+        ], static fn (string $part): bool => $part !== '');
+
+        return implode(', ', $parts);
+    }
+
+    public function hasFee(): bool
+    {
+        return ! BigDecimal::of($this->fee_percent)->isZero();
+    }
+}

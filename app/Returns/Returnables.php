@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Returns;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Origin;
+use Elmstone\Books\Origins;
+use Elmstone\Books\Purpose;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Returns\Returnable;
+use Elmstone\Customers\CustomerSearch;
+use Elmstone\Shop\House;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/** Finds what people bought and can bring back, newest first: by receipt, number, item, card and date, or customer. */
+final class Returnables
+{
+    public const MOST = 40;
+
+    /** How far back an item is looked for that has no receipt and no customer. */
+    private const DAYS_OF_ITEM = 120;
+
+    public function __construct(private readonly House $house, private readonly Policies $policies, private readonly ItemSearch $items, private readonly CustomerSearch $customers)
+    {
+    }
+
+    /**
+     * @param  int|null  $customer who it is for, where the slip says so
+     * @return list<ReturnableLine>
+     */
+    public function find(string $typed, ?int $customer, CarbonImmutable $day): array
+    {
+        $typed = trim($typed);
+        $number = self::number($typed);
+        $card = self::card($typed, $day);
+
+        return match (true) {
+            $number !== null => $this->read($this->lines()->where('d.number', $number), $day),
+            $card !== null => $this->read($this->byCard($card), $day),
+            $customer !== null => $this->read($this->ofCustomer($customer, $typed), $day),
+            mb_strlen($typed) < 2 => [],
+            default => $this->ofAnyone($typed, $day),
+        };
+    }
+
+    /** @return list<ReturnableLine> everything of one document */
+    public function ofDocument(int $document, CarbonImmutable $day): array
+    {
+        return $this->read($this->lines()->where('d.id', $document), $day);
+    }
+
+    /** The least an item sold for of late, per unit of its price; null: it was not sold. 4 places, rounded down. */
+    public function lowest(int $item, CarbonImmutable $day): ?string
+    {
+        $lowest = DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.item_id', $item)->where('l.direction', 'out')->where('d.kind', DocumentKind::Invoice->value)
+            ->where('d.purpose', Purpose::Sale->value)->where('d.business_date', '>=', $day->subDays($this->house->shop()->blind_days)->format('Y-m-d'))
+            ->selectRaw('MIN(TRUNCATE(l.net * l.price_per / l.quantity, 6)) AS lowest')->value('lowest');
+
+        return $lowest === null ? null : (string) BigDecimal::of((string) $lowest)->withPointMovedLeft($this->house->currency()->places)->toScale(4, RoundingMode::DOWN)->stripTrailingZeros();
+    }
+
+    /** "INV-000123", "inv123", or the bare number */
+    private static function number(string $typed): ?int
+    {
+        return preg_match('/^(?:INV-?)?0*(\d{1,7})$/i', $typed, $found) === 1 ? (int) $found[1] : null;
+    }
+
+    /**
+     * The last four digits, then a date as 2026-11-12, "12 Nov", "today" or "yesterday".
+     *
+     * @return array{string, CarbonImmutable}|null
+     */
+    private static function card(string $typed, CarbonImmutable $day): ?array
+    {
+        if (preg_match('/^[•*]*(\d{4})\s+(.+)$/u', $typed, $found) !== 1) {
+            return null;
+        }
+
+        $text = mb_strtolower(trim($found[2]));
+        $date = match (true) {
+            $text === 'today' => $day,
+            $text === 'yesterday' => $day->subDay(),
+            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat($text, 'Y-m-d') => CarbonImmutable::createFromFormat('!Y-m-d', $text),
+            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat("{$text} {$day->year}", 'j M Y') => CarbonImmutable::createFromFormat('!j M Y', "{$text} {$day->year}"),
+            default => null,
+        };
+
+        return $date === null ? null : [$found[1], $date->greaterThan($day) ? $date->subYear() : $date];
+    }
+
+    /** @param  array{string, CarbonImmutable}  $card */
+    private function byCard(array $card): Builder
+    {
+        $documents = DB::table('document_tenders as t')->join('documents as k', 'k.id', '=', 't.document_id')->where('t.last_four', $card[0])
+            ->whereBetween('k.business_date', [$card[1]->subDay()->format('Y-m-d'), $card[1]->addDay()->format('Y-m-d')])->limit(50)->pluck('t.document_id')->all();
+
+        return $this->lines()->whereIn('d.id', $documents);
+    }
+
+    private function ofCustomer(int $customer, string $typed): Builder
+    {
+        $query = $this->lines()->where('d.customer_id', $customer);
+        $items = mb_strlen($typed) < 2 ? null : $this->itemsNamed($typed);
+
+        return match (true) {
+            $items === null => $query,
+            $items === [] => $query->where('l.description', 'like', '%'.str_replace('*', '%', addcslashes($typed, '%_\\')).'%'),
+            default => $query->whereIn('l.item_id', $items),
+        };
+    }
+
+    /** @return list<ReturnableLine> */
+    private function ofAnyone(string $typed, CarbonImmutable $day): array
+    {
+        $items = $this->itemsNamed($typed);
+
+        if ($items !== []) {
+            return $this->read($this->lines()->whereIn('l.item_id', $items)->where('d.business_date', '>=', $day->subDays(self::DAYS_OF_ITEM)->format('Y-m-d')), $day);
+        }
+
+        $customers = $this->customers->find($typed, 5)->modelKeys();
+
+        return $customers === [] ? [] : $this->read($this->lines()->whereIn('d.customer_id', $customers), $day);
+    }
+
+    /** @return list<int> */
+    private function itemsNamed(string $typed): array
+    {
+        $exact = $this->items->exact($typed);
+
+        return $exact !== null ? [$exact->id] : array_values(array_map(intval(...), $this->items->find($typed, 12, alsoInactive: true)->modelKeys()));
+    }
+
+    private function lines(): Builder
+    {
+        return DB::table('documents as d')->join('document_lines as l', 'l.document_id', '=', 'd.id')->where('d.kind', DocumentKind::Invoice->value)->where('d.purpose', Purpose::Sale->value)
+            ->where('l.direction', 'out')->whereNotNull('l.department_id')->orderByDesc('d.id')->orderBy('l.position');
+    }
+
+    /** @return list<ReturnableLine> */
+    private function read(Builder $query, CarbonImmutable $day): array
+    {
+        $rows = $query->limit(self::MOST)->get(['d.id', 'd.label', 'd.business_date', 'd.customer_name', 'd.tax_included', 'l.position', 'l.item_id', 'l.code', 'l.description', 'l.department_id', 'l.quantity', 'l.serials']);
+        $origins = Origins::of($this->house->currency(), $rows->pluck('id')->all());
+        $own = Policies::ofItems($rows->pluck('item_id')->all());
+
+        return array_values($rows->map(fn (object $row): ReturnableLine => $this->line($row, $origins, $own, $day))->all());
+    }
+
+    /** @param  array<int, int|null>  $own policies by item */
+    private function line(object $row, Origins $origins, array $own, CarbonImmutable $day): ReturnableLine
+    {
+        $origin = new Origin((int) $row->id, (int) $row->position);
+        $returnable = $origins->returnable($origin);
+        $left = $returnable->left()->stripTrailingZeros();
+        $policy = $this->policies->for($own[$row->item_id ?? 0] ?? null, (int) $row->department_id);
+        $sold = CarbonImmutable::parse((string) $row->business_date);
+        $serials = $row->serials === null ? [] : json_decode((string) $row->serials, true, 4, JSON_THROW_ON_ERROR);
+
+        return new ReturnableLine(
+            $origin, (string) $row->label, $sold, (string) $row->customer_name, (string) $row->code, (string) $row->description,
+            (string) BigDecimal::of((string) $row->quantity)->stripTrailingZeros(), (string) $left,
+            $this->worth($returnable, $left->isGreaterThan(1) ? '1' : (string) $left, (bool) $row->tax_included), $this->worth($returnable, (string) $left, (bool) $row->tax_included),
+            $policy->summary(), $policy->outside($sold, $day), $serials === [] ? [] : array_values(array_diff($serials, self::backAlready($origin))),
+        );
+    }
+
+    private function worth(Returnable $returnable, string $quantity, bool $included): Money
+    {
+        if ($quantity === '0') {
+            return $this->house->money(0);
+        }
+
+        $taken = $returnable->returning(Quantity::of($quantity));
+
+        return $included ? $taken->net : $taken->withTax();
+    }
+
+    /** @return list<string> serial numbers that came back already */
+    private static function backAlready(Origin $origin): array
+    {
+        $rows = DB::table('document_lines')->where('origin_document_id', $origin->documentId)->where('origin_position', $origin->position)->whereNotNull('serials')->where('goods_to', '<>', GoodsTo::None->value)->pluck('serials');
+
+        return array_values($rows->flatMap(static fn (mixed $json): array => json_decode((string) $json, true, 4, JSON_THROW_ON_ERROR))->all());
+    }
+}
