@@ -44,7 +44,7 @@ final class BackController
 
     public function add(Request $request, string $slip, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, 'bring-back', 'back', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value())));
+        return $this->page->after($request, $slip, 'bring-back', 'q', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value())));
     }
 
     public function blind(Request $request, string $slip, BringBack $back): Response

@@ -8,22 +8,19 @@ use Elmstone\Books\DraftTender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCardLedger;
-use Elmstone\StoreCredit\StoreCreditAccount;
 use Elmstone\StoreCredit\StoreCreditLedger;
 
 /** Store credit and gift cards as a slip is posted: locked in their order, used and given. */
 final class MoveCredits
 {
-    private ?StoreCreditAccount $account = null;
-
     public function __construct(private readonly StoreCreditLedger $credits, private readonly GiftCardLedger $cards)
     {
     }
 
     public function lock(Slip $slip): void
     {
-        $this->account = $slip->touchesStoreCredit() ? $this->credits->lock((int) $slip->customer_id) : null;
-        $slip->storeCredit = $this->account->held ?? 0;
+        $slip->creditAccount = $slip->touchesStoreCredit() ? $this->credits->lock((int) $slip->customer_id) : null;
+        $slip->storeCredit = $slip->creditAccount->held ?? 0;
         $slip->giftCards = $this->cards->lockAll($slip->cardCodes())->all();
     }
 
@@ -54,8 +51,8 @@ final class MoveCredits
         foreach ($tenders as $tender) {
             $amount = $sign * $tender->tender->amount->minor;
 
-            if ($tender->tender->kind === TenderKind::StoreCredit && $this->account !== null) {
-                $this->credits->move($this->account, $document, $amount, $slip->day());
+            if ($tender->tender->kind === TenderKind::StoreCredit && $slip->creditAccount !== null) {
+                $this->credits->move($slip->creditAccount, $document, $amount, $slip->day());
             }
 
             foreach ($tender->tender->kind === TenderKind::GiftCard ? $slip->giftCards : [] as $card) {

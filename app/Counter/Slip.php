@@ -20,6 +20,7 @@ use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
+use Elmstone\StoreCredit\StoreCreditAccount;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -109,6 +110,9 @@ final class Slip extends Model
 
     /** What of store credit is theirs, in minor units. */
     public int $storeCredit = 0;
+
+    /** Their store credit, locked, while it is posted. */
+    public ?StoreCreditAccount $creditAccount = null;
 
     /** @var array<string, GiftCard> by number: those on the slip */
     public array $giftCards = [];

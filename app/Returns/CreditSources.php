@@ -40,7 +40,12 @@ final readonly class CreditSources
             }
         }
 
-        return new self(array_values(array_filter($sources, static fn (MoneySource $source): bool => $source->amount->isPositive())), $used);
+        $left = array_values(array_filter($sources, static fn (MoneySource $source): bool => $source->amount->isPositive()));
+
+        // Ways are shared out in this order, so that cash is for goods without a receipt only where there is no other place for it.
+        usort($left, static fn (MoneySource $one, MoneySource $other): int => ($one->id === self::BLIND) <=> ($other->id === self::BLIND));
+
+        return new self($left, $used);
     }
 
     /** What must go back to the house account, because it was charged there. */

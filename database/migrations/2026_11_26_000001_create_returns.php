@@ -60,7 +60,7 @@ return new class extends Migration
             $table->bigInteger('coupon_discount')->default(0)->after('line_discount');
             $table->unsignedBigInteger('origin_document_id')->nullable()->comment('of what comes back: the line it was sold on');
             $table->unsignedSmallInteger('origin_position')->nullable();
-            $table->string('goods_to', 10)->nullable()->comment('of what comes back: stock, written_off, supplier, none');
+            $table->string('goods_to', 12)->nullable()->comment('of what comes back: stock, written_off, supplier, none');
             $table->string('reason', 20)->nullable();
             $table->foreign(['origin_document_id', 'origin_position'], 'line_origin')->references(['document_id', 'position'])->on('document_lines');
             $table->index(['item_id', 'document_id']);
@@ -216,7 +216,7 @@ return new class extends Migration
             $table->string('tax_class', 20);
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('reason', 20);
-            $table->string('goods_to', 10);
+            $table->string('goods_to', 12);
             $table->string('note')->default('');
             $table->json('serials')->nullable();
             $table->boolean('fee_waived')->default(false);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\Prove;
 use Elmstone\Counter\Slip;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
@@ -105,5 +106,10 @@ abstract class FeatureCase extends TestCase
     protected function rows(string $table): int
     {
         return DB::table($table)->count();
+    }
+
+    protected function assertProves(): void
+    {
+        $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Books\Prove;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\Location;
@@ -62,10 +61,5 @@ trait Layaways
     protected function again(Layaway $layaway): Layaway
     {
         return Layaway::query()->with(['allLines', 'allInstalments', 'entries', 'changesMade'])->findOrFail($layaway->id);
-    }
-
-    protected function assertProves(): void
-    {
-        $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 }

@@ -2,7 +2,7 @@
 @use('Elmstone\Foundation\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
-<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
+<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null && $slip->credit_note_id !== $slip->document_id) and <a href="{{ route('documents.show', $slip->creditNote) }}">{{ $slip->creditNote->label }}</a>@endif @if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
     @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br><strong>{{ $layaway->label }} became <a href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></strong>@endif @endforeach<br>
     {{ match($slip->paper) { PaperWay::Print => $slip->heldAs === null ? 'The receipt is printed.' : 'Receipt and agreement are printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
 @if($document->balance_before !== null)
@@ -11,6 +11,13 @@
 @endif
 @if($change->isPositive())
     <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span></div>
+@endif
+@php($cashOut = $slip->creditNote?->tenders()->where('kind', 'cash')->first())
+@if($cashOut !== null)
+    <div class="change"><span>Cash to hand back</span><span class="sum" id="change">{{ Show::money($document->money($cashOut->amount)) }}</span></div>
+@endif
+@if($slip->creditNote !== null)
+    @foreach($slip->creditNote->tenders()->orderBy('position')->get()->reject(fn ($tender) => in_array($tender->kind->value, ['cash', 'exchange'], true)) as $tender)<p class="small soft mb-0">{{ Show::money($document->money($tender->amount)) }} {{ $tender->kind->value === 'house_account' ? 'to their account' : 'as '.mb_strtolower($tender->words()) }}</p>@endforeach
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
     <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>

@@ -49,6 +49,7 @@
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </li>
     @endforeach
+    @if($complaint->within('refund.card:') && ! array_key_exists(substr($complaint->field(), 12), $ways->cards()))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
     @if($ways->cards() === [])<li><div class="way"><kbd>D</kbd><span class="soft">Card</span></div><p class="under mb-0">nothing was paid by card; a card is paid back only against its own payment</p></li>@endif
     @foreach($slip->cards->filter->isBack() as $card)
         @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
