@@ -7,16 +7,19 @@ use Elmstone\Catalogue\ItemController;
 use Elmstone\Counter\BackController;
 use Elmstone\Counter\CounterController;
 use Elmstone\Counter\CreditController;
+use Elmstone\Counter\CreditNoteController;
 use Elmstone\Counter\HoldController;
 use Elmstone\Counter\LayawayRowController;
 use Elmstone\Counter\LineController;
 use Elmstone\Counter\SettleController;
 use Elmstone\Counter\WhoController;
+use Elmstone\Coupons\CouponController;
 use Elmstone\Customers\CustomerController;
 use Elmstone\Customers\CustomerTypeController;
 use Elmstone\Deposits\DepositController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Foundation\Http\DesignController;
+use Elmstone\GiftCards\GiftCardController;
 use Elmstone\Interchange\BankController;
 use Elmstone\Interchange\CustomersCsvController;
 use Elmstone\Interchange\UblController;
@@ -31,8 +34,11 @@ use Elmstone\Receivables\FinanceChargeController;
 use Elmstone\Receivables\PaymentController;
 use Elmstone\Receivables\StatementController;
 use Elmstone\Reminders\ReminderController;
+use Elmstone\Returns\RulesController;
+use Elmstone\Returns\WriteOffController;
 use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
+use Elmstone\StoreCredit\StoreCreditController;
 use Illuminate\Support\Facades\Route;
 
 // For whoever watches over the server: says only that the application answers.
@@ -179,6 +185,49 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/documents/{document}/plan', [PlanController::class, 'create'])->middleware('can:make-plans')->name('plans.create');
         Route::post('/documents/{document}/plan', [PlanController::class, 'store'])->middleware('can:make-plans')->name('plans.store');
         Route::post('/plans/{plan}/settle', [PlanController::class, 'settle'])->middleware('can:take-payments')->name('plans.settle');
+    });
+
+    Route::middleware('can:see-credits')->group(function (): void {
+        Route::get('/gift-cards', [GiftCardController::class, 'index'])->name('gift-cards');
+        Route::get('/gift-cards.csv', [GiftCardController::class, 'csv'])->name('gift-cards.csv');
+        Route::post('/gift-cards/find', [GiftCardController::class, 'find'])->name('gift-cards.find');
+        Route::get('/gift-cards/{card}', [GiftCardController::class, 'show'])->whereNumber('card')->name('gift-cards.show');
+        Route::get('/store-credit', [StoreCreditController::class, 'index'])->name('store-credit');
+        Route::get('/store-credit.csv', [StoreCreditController::class, 'csv'])->name('store-credit.csv');
+        Route::get('/store-credit/{customer}', [StoreCreditController::class, 'show'])->whereNumber('customer')->name('store-credit.show');
+        Route::get('/coupons', [CouponController::class, 'index'])->name('coupons');
+    });
+
+    Route::middleware('can:look-after-cards')->prefix('/gift-cards/{card}')->whereNumber('card')->name('gift-cards.')->group(function (): void {
+        Route::post('/block', [GiftCardController::class, 'block'])->name('block');
+        Route::post('/replace', [GiftCardController::class, 'replace'])->name('replace');
+        Route::post('/extend', [GiftCardController::class, 'extend'])->name('extend');
+    });
+
+    Route::middleware('can:give-credit')->group(function (): void {
+        Route::get('/documents/{document}/credit', [CreditNoteController::class, 'onInvoice'])->name('credit-notes.on-invoice');
+        Route::post('/documents/{document}/credit', [CreditNoteController::class, 'storeOnInvoice'])->name('credit-notes.store-on-invoice');
+        Route::get('/customers/{customer}/credit', [CreditNoteController::class, 'free'])->whereNumber('customer')->name('credit-notes.free');
+        Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->whereNumber('customer')->name('credit-notes.store-free');
+        Route::post('/store-credit/{customer}/pay-out', [StoreCreditController::class, 'payOut'])->whereNumber('customer')->name('store-credit.pay-out');
+        Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])->whereNumber('customer')->name('accounts.pay-out');
+    });
+
+    Route::middleware('can:edit-coupons')->group(function (): void {
+        Route::post('/coupons', [CouponController::class, 'store'])->name('coupons.store');
+        Route::post('/coupons/{coupon}', [CouponController::class, 'update'])->whereNumber('coupon')->name('coupons.update');
+    });
+
+    Route::middleware('can:write-off')->group(function (): void {
+        Route::get('/write-offs', [WriteOffController::class, 'show'])->name('write-offs');
+        Route::post('/write-offs', [WriteOffController::class, 'store'])->name('write-offs.store');
+    });
+
+    Route::middleware('can:set-house-terms')->group(function (): void {
+        Route::get('/return-rules', [RulesController::class, 'show'])->name('return-rules');
+        Route::post('/return-rules', [RulesController::class, 'save'])->name('return-rules.store');
+        Route::post('/return-rules/settings', [RulesController::class, 'settings'])->name('return-rules.settings');
+        Route::post('/return-rules/{policy}', [RulesController::class, 'save'])->whereNumber('policy')->name('return-rules.update');
     });
 
     Route::middleware('can:take-payments')->group(function (): void {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Show;
 use Illuminate\Support\Facades\DB;
 
@@ -63,6 +64,8 @@ final readonly class PaperTrail
             $links[] = ['label' => $this->document->refersTo->label, 'words' => $this->document->refersTo->title(), 'amount' => 0];
         }
 
+        array_push($links, ...$this->linked('l.document_id', 'l.origin_document_id'));
+        array_push($links, ...$this->broughtBack());
         array_push($links, ...$this->document->layaway_change < 0 ? $this->ofLayaway('>', 'Payment') : []);
 
         return $this->document->on_account > 0 ? [...$links, ...array_filter($this->set('charge_id', 'credit_id'), fn (array $link): bool => $link['label'] !== $this->document->refersTo?->label)] : $links;
@@ -72,10 +75,49 @@ final readonly class PaperTrail
     private function after(): array
     {
         $links = Document::query()->where('refers_to_id', $this->document->id)->limit(self::MOST)->get()->map(static fn (Document $document): array => ['label' => $document->label, 'words' => $document->title(), 'amount' => 0])->all();
+        array_push($links, ...$this->linked('l.origin_document_id', 'l.document_id'), ...$this->exchanged());
+        $links = array_values(array_column($links, null, 'label'));
         array_push($links, ...$this->document->layaway_change > 0 ? $this->ofLayaway('<', '') : []);
         $taken = array_column($links, 'label');
 
         return array_values([...$links, ...$this->document->on_account < 0 ? array_filter($this->set('credit_id', 'charge_id'), static fn (array $link): bool => ! in_array($link['label'], $taken, true)) : []]);
+    }
+
+    /**
+     * By lines that came back: where from, and what of it.
+     *
+     * @return list<array{label: string, words: string, amount: int}>
+     */
+    private function linked(string $mine, string $other): array
+    {
+        $rows = DB::table('document_lines as l')->join('documents as d', 'd.id', '=', $other)->where($mine, $this->document->id)->whereNotNull('l.origin_document_id')
+            ->when($this->document->refers_to_id !== null, fn ($query) => $query->where('d.id', '<>', $this->document->refers_to_id))
+            ->groupBy('d.id', 'd.label', 'd.kind', 'd.purpose')->orderBy('d.id')->limit(self::MOST)->selectRaw('d.label, d.kind, d.purpose, SUM(l.total) AS amount')->get();
+
+        return array_values($rows->map(static fn (object $row): array => ['label' => (string) $row->label, 'words' => Purpose::from((string) $row->purpose)->title(DocumentKind::from((string) $row->kind)), 'amount' => (int) $row->amount])->all());
+    }
+
+    /** @return list<array{label: string, words: string, amount: int}> the goods brought back that paid for it */
+    private function broughtBack(): array
+    {
+        $amount = (int) $this->document->tenders->where('kind', TenderKind::Exchange)->sum('amount');
+        $label = $amount === 0 || $this->document->kind === DocumentKind::CreditNote ? null : DB::table('slips as s')->join('documents as d', 'd.id', '=', 's.credit_note_id')->where(fn ($query) => $query->where('s.document_id', $this->document->id)->orWhere('s.receipt_id', $this->document->id))->value('d.label');
+
+        return is_string($label) ? [['label' => $label, 'words' => 'Goods brought back', 'amount' => $amount]] : [];
+    }
+
+    /** @return list<array{label: string, words: string, amount: int}> what went out with goods that came back on the same slip */
+    private function exchanged(): array
+    {
+        $amount = (int) $this->document->tenders->where('kind', TenderKind::Exchange)->sum('amount');
+
+        if ($amount === 0 || $this->document->kind !== DocumentKind::CreditNote) {
+            return [];
+        }
+
+        $labels = DB::table('slips as s')->join('documents as d', static fn ($join) => $join->on('d.id', '=', 's.document_id')->orOn('d.id', '=', 's.receipt_id'))->where('s.credit_note_id', $this->document->id)->where('d.id', '<>', $this->document->id)->pluck('d.label');
+
+        return array_values($labels->map(static fn (mixed $label): array => ['label' => (string) $label, 'words' => 'Taken along', 'amount' => $amount])->all());
     }
 
     /**
@@ -120,7 +162,7 @@ final readonly class PaperTrail
 
     private function line(int $x1, int $y1, int $x2, int $y2, int $amount): string
     {
-        $thick = $amount === 0 ? 2 : max(2, min(14, intdiv($amount * 14, max(1, abs($this->document->on_account), abs($this->document->layaway_change)))));
+        $thick = $amount === 0 ? 2 : max(2, min(14, intdiv($amount * 14, max(1, abs($this->document->total), abs($this->document->on_account), abs($this->document->layaway_change)))));
         $middle = intdiv($x1 + $x2, 2);
 
         return sprintf('<path d="M%1$d %2$d C%5$d %2$d %5$d %4$d %3$d %4$d" fill="none" stroke="#bab1a4" stroke-width="%6$d"/>', $x1, $y1, $x2, $y2, $middle, $thick);

@@ -57,7 +57,7 @@ final class RegisterController
 
     public function show(Document $document, House $house): View
     {
-        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo']);
+        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo', 'coupons']);
 
         return view('books.document', [
             'document' => $document,
@@ -70,6 +70,9 @@ final class RegisterController
             'layaways' => DB::table('layaways')->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->pluck('label')->all(),
             'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
             'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),
+            'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
+            'returned' => DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.origin_document_id', $document->id)->groupBy('d.label')->pluck(DB::raw('SUM(l.total)'), 'd.label')->map(static fn (mixed $sum): int => (int) $sum)->all(),
+            'canBeVoided' => $document->kind === DocumentKind::Invoice && $document->purpose === Purpose::Sale && $document->business_date->isToday() && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
             'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
             'key' => (string) Str::uuid(),
         ]);

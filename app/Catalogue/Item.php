@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $may_discount
  * @property bool $net_price never discounted
  * @property bool $active
+ * @property int|null $return_policy_id null: as its department has it
  * @property bool $has_serials asked for when it is sold or set aside
  * @property CarbonImmutable $updated_at
  * @property-read Department $department

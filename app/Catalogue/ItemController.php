@@ -13,6 +13,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** The list of items, and an item's own page. */
 final class ItemController
@@ -53,7 +54,7 @@ final class ItemController
     public function create(House $house): View
     {
         $item = new Item(['unit' => Unit::Each, 'price_per' => 1, 'active' => true, 'may_discount' => true, 'net_price' => false, 'code' => '', 'barcode' => null,
-            'description' => '', 'list_price' => '', 'floor_price' => null, 'cost' => '', 'tax_class' => 'standard', 'department_id' => 0]);
+            'description' => '', 'list_price' => '', 'floor_price' => null, 'cost' => '', 'tax_class' => 'standard', 'department_id' => 0, 'return_policy_id' => null]);
         $item->setRelations(['breaks' => collect(), 'promotions' => collect(), 'stock' => collect(), 'priceChanges' => collect()]);
 
         return view('catalogue.item', [...$this->choices(), 'item' => $item, 'house' => $house]);
@@ -87,6 +88,7 @@ final class ItemController
     {
         return [
             'departments' => Department::query()->orderBy('name')->get(),
+            'policies' => DB::table('return_policies')->orderBy('name')->pluck('name', 'id')->all(),
             'taxClasses' => TaxClass::query()->orderBy('name')->get(),
         ];
     }

@@ -35,6 +35,7 @@ final class ItemRequest extends FormRequest
             'net_price' => ['boolean'],
             'active' => ['boolean'],
             'has_serials' => ['boolean'],
+            'return_policy_id' => ['nullable', 'integer', 'exists:return_policies,id'],
             'breaks.*.from_quantity' => ['nullable', 'required_with:breaks.*.price', 'string', $this->decimal(...)],
             'breaks.*.price' => ['nullable', 'required_with:breaks.*.from_quantity', 'string', $this->decimal(...)],
             'promotions.*.name' => ['nullable', 'required_with:promotions.*.price', 'string', 'max:100'],
@@ -85,6 +86,7 @@ final class ItemRequest extends FormRequest
                 'net_price' => $this->boolean('net_price'),
                 'active' => $this->boolean('active'),
                 'has_serials' => $this->boolean('has_serials'),
+                'return_policy_id' => $this->filled('return_policy_id') ? $this->integer('return_policy_id') : null,
             ],
             array_values(array_map(static fn (array $row): array => ['from_quantity' => $number($row['from_quantity']), 'price' => $number($row['price'])], $rows('breaks'))),
             array_values(array_map(static fn (array $row): array => [

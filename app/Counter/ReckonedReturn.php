@@ -123,6 +123,7 @@ final class ReckonedReturn
 
         return match (true) {
             $this->slip->void_of_id !== null => '',
+            $line->goods_to === GoodsTo::None => 'a credit without goods',
             $origin !== null => $this->policy($line)->outside($this->soldOn($line), $this->slip->day()),
             $line->item_id === null => 'not in the list, at a price that is typed',
             ! $this->policy($line)->returnable => 'not taken back',

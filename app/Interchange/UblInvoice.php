@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use DOMDocument;
 use DOMElement;
 use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DocumentLine;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Money\Money;
@@ -48,7 +49,7 @@ final class UblInvoice
         $this->categories = UblCategories::of($document);
         $this->xml = new DOMDocument('1.0', 'UTF-8');
         $this->xml->formatOutput = true;
-        $invoice = $this->xml->appendChild($this->xml->createElementNS('urn:oasis:names:specification:ubl:schema:xsd:Invoice-2', 'Invoice'));
+        $invoice = $this->xml->appendChild($this->xml->createElementNS("urn:oasis:names:specification:ubl:schema:xsd:{$this->name()}-2", $this->name()));
 
         if (! $invoice instanceof DOMElement) {
             throw new LogicException('An invoice is an element.');
@@ -64,11 +65,27 @@ final class UblInvoice
         $this->taxes($invoice);
         $this->totals($invoice);
 
-        foreach ($document->lines as $line) {
+        foreach ($document->lines->reject(static fn (DocumentLine $line): bool => UblCategories::isKeptBack($document, $line)) as $line) {
             $this->line($invoice, $line);
         }
 
         return (string) $this->xml->saveXML();
+    }
+
+    private function isCredit(): bool
+    {
+        return $this->document->kind === DocumentKind::CreditNote;
+    }
+
+    private function name(): string
+    {
+        return $this->isCredit() ? 'CreditNote' : 'Invoice';
+    }
+
+    /** A figure of the document as it stands on it: of a credit note above zero, though it is kept below. */
+    private function figure(int $minor): Money
+    {
+        return $this->document->money($this->isCredit() ? -$minor : $minor);
     }
 
     private function head(DOMElement $invoice): void
@@ -78,20 +95,32 @@ final class UblInvoice
         $this->text($invoice, 'ID', $document->label);
         $this->text($invoice, 'IssueDate', $document->business_date->format('Y-m-d'));
 
-        if ($document->due_date !== null) {
+        if ($document->due_date !== null && ! $this->isCredit()) {
             $this->text($invoice, 'DueDate', $document->due_date->format('Y-m-d'));
         }
 
-        $this->text($invoice, 'InvoiceTypeCode', '380');
+        $this->text($invoice, "{$this->name()}TypeCode", $this->isCredit() ? '381' : '380');
         $this->text($invoice, 'DocumentCurrencyCode', $document->currency);
 
         if ($document->purchase_order !== '') {
             $this->text($this->node($invoice, 'OrderReference'), 'ID', $document->purchase_order);
         }
 
-        if ($document->job !== '') {
+        foreach ($this->isCredit() ? $this->originals() : [] as $original) {
+            $reference = $this->node($this->node($invoice, 'BillingReference'), 'InvoiceDocumentReference');
+            $this->text($reference, 'ID', $original->label);
+            $this->text($reference, 'IssueDate', $original->business_date->format('Y-m-d'));
+        }
+
+        if ($document->job !== '' && ! $this->isCredit()) {
             $this->text($this->node($invoice, 'ProjectReference'), 'ID', $document->job);
         }
+    }
+
+    /** @return iterable<Document> what was sold, and comes back */
+    private function originals(): iterable
+    {
+        return Document::query()->whereIn('id', $this->document->lines->pluck('origin_document_id')->filter()->unique())->orderBy('id')->get();
     }
 
     private function seller(DOMElement $invoice): void
@@ -152,7 +181,7 @@ final class UblInvoice
             TenderKind::Card => '48',
             default => '1',
         });
-        $this->text($this->node($invoice, 'PaymentTerms'), 'Note', $this->document->terms === '' ? 'paid at the counter' : $this->document->terms);
+        $this->text($this->node($invoice, 'PaymentTerms'), 'Note', $this->document->terms === '' ? ($this->isCredit() ? 'settled at the counter' : 'paid at the counter') : $this->document->terms);
     }
 
     private function allowances(DOMElement $invoice): void
@@ -162,7 +191,7 @@ final class UblInvoice
                 $allowance = $this->node($invoice, 'AllowanceCharge');
                 $this->text($allowance, 'ChargeIndicator', 'false');
                 $this->text($allowance, 'AllowanceChargeReasonCode', '95');
-                $this->text($allowance, 'AllowanceChargeReason', 'Discount');
+                $this->text($allowance, 'AllowanceChargeReason', $this->isCredit() ? 'Restocking fee' : 'Discount');
                 $this->money($allowance, 'Amount', $category->allowance);
                 $this->category($allowance, 'TaxCategory', $category, false);
             }
@@ -172,7 +201,7 @@ final class UblInvoice
     private function taxes(DOMElement $invoice): void
     {
         $total = $this->node($invoice, 'TaxTotal');
-        $this->money($total, 'TaxAmount', $this->document->money($this->document->tax_total));
+        $this->money($total, 'TaxAmount', $this->figure($this->document->tax_total));
 
         foreach ($this->categories->all as $category) {
             $subtotal = $this->node($total, 'TaxSubtotal');
@@ -189,7 +218,7 @@ final class UblInvoice
         $lines = Money::sum(array_map(static fn (UblCategory $category): Money => $category->lines, $this->categories->all), $zero->currency);
         $allowances = Money::sum(array_map(static fn (UblCategory $category): Money => $category->allowance, $this->categories->all), $zero->currency);
         $without = $lines->minus($allowances);
-        $with = $without->plus($document->money($document->tax_total));
+        $with = $without->plus($this->figure($document->tax_total));
         $paid = Money::sum(array_map(fn (DocumentTender $tender): Money => $document->money($tender->amount), array_filter($document->tenders->all(), static fn (DocumentTender $tender): bool => $tender->kind !== TenderKind::HouseAccount)), $zero->currency);
         $rounding = $document->money($document->cash_rounding);
         $sums = $this->node($invoice, 'LegalMonetaryTotal');
@@ -208,7 +237,7 @@ final class UblInvoice
 
     private function line(DOMElement $invoice, DocumentLine $line): void
     {
-        $node = $this->node($invoice, 'InvoiceLine');
+        $node = $this->node($invoice, "{$this->name()}Line");
         $unit = self::UNITS[$line->unit] ?? 'C62';
         $this->text($node, 'ID', (string) $line->position);
 
@@ -216,7 +245,7 @@ final class UblInvoice
             $this->text($node, 'Note', $line->note);
         }
 
-        $this->text($node, 'InvoicedQuantity', self::plain($line->quantity), ['unitCode' => $unit]);
+        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', self::plain($line->quantity), ['unitCode' => $unit]);
         $amount = UblCategories::lineAmount($this->document, $line);
         $this->money($node, 'LineExtensionAmount', $amount);
 
@@ -236,10 +265,10 @@ final class UblInvoice
         $this->price($this->node($node, 'Price'), $line, $amount, $unit);
     }
 
-    /** The price without tax; where prices have tax in them, the line's amount for its whole quantity, which is exact. */
+    /** The price without tax; where prices have tax in them, and where goods come back, the line's amount for its whole quantity, which is exact. */
     private function price(DOMElement $price, DocumentLine $line, Money $amount, string $unit): void
     {
-        $included = $this->document->tax_included;
+        $included = $this->document->tax_included || $this->isCredit();
         $this->text($price, 'PriceAmount', $included ? $amount->toString() : self::plain($line->unit_price), ['currencyID' => $this->document->currency]);
         $this->text($price, 'BaseQuantity', $included ? self::plain($line->quantity) : (string) $line->price_per, ['unitCode' => $unit]);
     }

@@ -21,7 +21,7 @@ final readonly class PaperData
     /** @return array<string, mixed> */
     public function of(Document $document, bool $copy): array
     {
-        $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo']);
+        $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo', 'coupons']);
         $customer = $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'street', 'postcode', 'town']);
 
         return [
@@ -31,9 +31,19 @@ final readonly class PaperData
             'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
             'address' => $customer === null ? [] : array_values(array_filter([(string) $customer->street, trim("{$customer->postcode} {$customer->town}")], static fn (string $line): bool => $line !== '')),
             'exempted' => Exempted::fromJson($document->exemption),
+            'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
+            'policy' => $this->policy(),
             'notes' => $this->notes($document),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
+    }
+
+    /** What the shop takes back, as it stands on receipts; empty: it says nothing. */
+    private function policy(): string
+    {
+        $row = DB::table('return_policies')->where('id', $this->house->shop()->return_policy_id)->first();
+
+        return $row === null ? '' : implode(', ', array_filter([$row->days === null ? 'at any time' : "within {$row->days} days", (string) $row->words], static fn (string $part): bool => $part !== ''));
     }
 
     /** @return list<PaperNote> */

@@ -101,6 +101,18 @@ final class PaymentController
         return response('', 200, ['X-Location' => route('accounts.show', $customer)]);
     }
 
+    /** What of a credit is not used goes back to the customer. */
+    public function payOut(Request $request, Customer $customer, Document $document, PayOutCredit $payOut, #[CurrentUser] Staff $by): RedirectResponse
+    {
+        $request->validate(['key' => ['required', 'uuid']]);
+        $refund = $payOut->handle(
+            $customer, $document->id, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cheque,
+            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $this->atTill->till(), $by,
+        );
+
+        return redirect()->route('documents.show', Document::query()->findOrFail($refund))->with('done', 'The credit is paid out.');
+    }
+
     public function bounce(Request $request, Customer $customer, Document $document, ReturnPayment $return, #[CurrentUser] Staff $by): RedirectResponse
     {
         $typed = trim($request->string('fee')->value());

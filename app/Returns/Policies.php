@@ -29,14 +29,6 @@ final class Policies
         return $this->all[$id ?? 0] ?? new ReturnPolicy(['name' => 'Nothing said', 'returnable' => true, 'days' => null, 'fee_percent' => '0', 'words' => '']);
     }
 
-    /** The shop's, as it stands on receipts; nothing where it says nothing. */
-    public function ofShop(): string
-    {
-        $this->read();
-
-        return $this->house->shop()->return_policy_id === null ? '' : $this->for(null, null)->summary();
-    }
-
     /**
      * @param  iterable<int|null>  $items ids
      * @return array<int, int|null> by item

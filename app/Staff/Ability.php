@@ -27,6 +27,11 @@ enum Ability: string
     case EndLayaways = 'end-layaways';
     case MakePlans = 'make-plans';
     case SetHouseTerms = 'set-house-terms';
+    case GiveCredit = 'give-credit';
+    case WriteOff = 'write-off';
+    case SeeCredits = 'see-credits';
+    case LookAfterCards = 'look-after-cards';
+    case EditCoupons = 'edit-coupons';
     case RunStatements = 'run-statements';
     case Interchange = 'interchange';
     case ManageStaff = 'manage-staff';
@@ -36,9 +41,9 @@ enum Ability: string
     public function roles(): array
     {
         return match ($this) {
-            self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::SeeLayaways, self::PlayDevices => Role::cases(),
-            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways, self::MakePlans => [Role::Supervisor, Role::Office, Role::Owner],
-            self::SeeJournal, self::EditItems, self::EditPrices, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
+            self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::SeeLayaways, self::SeeCredits, self::PlayDevices => Role::cases(),
+            self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways, self::MakePlans, self::GiveCredit, self::WriteOff, self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
+            self::SeeJournal, self::EditItems, self::EditPrices, self::EditCoupons, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
             self::ManageStaff => [Role::Owner],
         };
     }

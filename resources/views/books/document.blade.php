@@ -3,11 +3,17 @@
 @extends('layout')
 @section('title', $document->label)
 @section('main')
-@php($money = fn (int $minor): string => Show::money($document->money($minor)))
+@php
+    $isCredit = $document->kind->value === 'credit_note';
+    $money = fn (int $minor): string => Show::money($document->money($minor));
+    $signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor);
+@endphp
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('documents') }}">Documents</a> / {{ $document->label }}</p>
     <div class="page-head"><h1>{{ $document->title() }} <span class="code">{{ $document->label }}</span></h1>
         <div class="end">
+            @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')@can('sell')<form method="post" action="{{ route('documents.bring-back', $document) }}">@csrf <button class="quiet-act">Bring goods back</button></form>@endcan
+            @can('give-credit')<a class="quiet-act" href="{{ route('credit-notes.on-invoice', $document) }}">Credit without goods</a>@endcan @endif
             <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() ? 'Print again' : 'Print receipt again' }}</button></form>
             <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : 'Invoice as PDF' }}</a>
             @if($document->lines->isNotEmpty())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
@@ -23,22 +29,24 @@
                 <tbody>
                 @foreach($document->lines as $line)
                     <tr><td class="figure">{{ Show::decimal($line->quantity) }}</td>
-                        <td>{{ $line->description }} <span class="code soft">{{ $line->code }}</span>
+                        <td>@if($isCredit){{ $line->direction === 'back' ? '' : 'less: ' }}@endif{{ $line->description }} <span class="code soft">{{ $line->code }}</span>
+                            @if($line->goods_to !== null)<div class="small soft">{{ $line->goods_to->words() }}{{ $line->reason === null ? '' : ', '.str_replace('_', ' ', $line->reason) }}{{ isset($origins[$line->origin_document_id]) ? ' · sold on ' : '' }}@isset($origins[$line->origin_document_id])<a class="code" href="{{ route('documents.show', $origins[$line->origin_document_id]) }}">{{ $origins[$line->origin_document_id] }}</a>@endisset</div>@endif
                             @if($line->price_per > 1)<div class="small soft">priced per {{ $line->price_per }}</div>@endif
                             @if($line->price_rule !== PriceRule::ListPrice)<div class="small soft">{{ $line->price_rule->label() }}, list {{ Show::price($line->list_price) }}</div>@endif
                             @if($line->note !== '')<div class="small soft">“{{ $line->note }}”</div>@endif
                             @if($line->serials !== null)<div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>@endif</td>
                         <td class="figure">{{ Show::price($line->unit_price) }}</td>
-                        <td class="figure">{{ $line->line_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->slip_discount) }}</td>
+                        <td class="figure">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
                         <td class="figure">{{ $money($line->net) }}</td>
                         <td class="figure">{{ $money($line->tax_total) }}</td></tr>
                 @endforeach
                 </tbody>
                 <tfoot>
-                    @if($document->lines->isNotEmpty())<tr><td colspan="4" class="figure soft">Goods</td><td class="figure" colspan="2">{{ $money($document->subtotal) }}</td></tr>@endif
+                    @if($document->lines->isNotEmpty())<tr><td colspan="4" class="figure soft">Goods</td><td class="figure" colspan="2">{{ $signed($document->subtotal) }}</td></tr>@endif
+                    @foreach($document->coupons as $coupon)<tr><td colspan="4" class="figure soft">{{ $coupon->description }} <span class="code">{{ $coupon->code }}</span></td><td class="figure" colspan="2">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
                     @if($document->slip_discount !== 0)<tr><td colspan="4" class="figure soft">Discount</td><td class="figure" colspan="2">{{ $money(-$document->slip_discount) }}</td></tr>@endif
-                    @foreach($document->taxes as $tax)<tr><td colspan="4" class="figure soft">{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="figure" colspan="2">{{ $money($tax->amount) }}</td></tr>@endforeach
-                    <tr class="total"><td colspan="4" class="figure">Total {{ $document->currency }}</td><td class="figure" colspan="2">{{ $money($document->total) }}</td></tr>
+                    @foreach($document->taxes as $tax)<tr><td colspan="4" class="figure soft">{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="figure" colspan="2">{{ $signed($tax->amount) }}</td></tr>@endforeach
+                    <tr class="total"><td colspan="4" class="figure">{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="figure" colspan="2">{{ $signed($document->total) }}</td></tr>
                     @foreach($document->tenders as $tender)<tr><td colspan="4" class="figure soft">{{ $tender->words() }}{{ $tender->given > $tender->amount ? ', given '.$money($tender->given) : '' }}</td><td class="figure" colspan="2">{{ $money($tender->amount) }}</td></tr>@endforeach
                     @if($document->cash_rounding !== 0)<tr><td colspan="4" class="figure soft">Cash rounding</td><td class="figure" colspan="2">{{ $money($document->cash_rounding) }}</td></tr>@endif
                     @if($document->change_given !== 0)<tr><td colspan="4" class="figure soft">Change</td><td class="figure" colspan="2">{{ $money($document->change_given) }}</td></tr>@endif
@@ -69,6 +77,16 @@
                 <dt>At</dt><dd>{{ $document->location->name }}, {{ $document->till->name }}</dd>
             </dl>
             @if($document->isBackdated())<div class="note look"><p>Dated another day than it was posted on.</p></div>@endif
+            @if($returned !== [])<div class="note"><p>Came back of it: @foreach($returned as $label => $amount)<a class="code" href="{{ route('documents.show', $label) }}">{{ $label }}</a> {{ $money($amount) }}{{ $loop->last ? '' : ', ' }}@endforeach</p></div>@endif
+            @if($customer !== null && $document->store_credit_change !== 0)<p><a href="{{ route('store-credit.show', $customer->number) }}">Their store credit</a></p>@endif
+            @if($canBeVoided)
+                <details class="mb-3"><summary>Posted by mistake: void it</summary>
+                    <form method="post" action="{{ route('documents.void', $document) }}" class="mt-2 stack">@csrf<input type="hidden" name="act" value="{{ $key }}">
+                        <p class="small soft mb-0">It is credited whole, the money goes back by the ways it came, and the lines stand on a fresh slip.</p>
+                        <div class="row g-2"><div class="col-6"><label class="small soft" for="approver">Approver’s staff number</label><input class="form-control" id="approver" name="approver" inputmode="numeric" autocomplete="off"></div><div class="col-6"><label class="small soft" for="approver_pin">PIN</label><input class="form-control" id="approver_pin" name="approver_pin" type="password" inputmode="numeric" autocomplete="off"></div></div>
+                        <div><label class="small soft" for="approver_reason">What was wrong</label><input class="form-control" id="approver_reason" name="approver_reason" maxlength="255" autocomplete="off"></div>
+                        <button class="quiet-act">Void the sale</button></form></details>
+            @endif
             @foreach($layaways as $label)<p><a href="{{ route('layaways.show', $label) }}">Layaway {{ $label }}</a></p>@endforeach
             @if($customer !== null && $document->deposit_change !== 0)<p><a href="{{ route('deposits.show', $customer->number) }}">Their deposits</a></p>@endif
             @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>@elseif($canBePlanned)@can('make-plans')<p><a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a></p>@endcan @endif

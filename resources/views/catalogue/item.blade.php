@@ -28,6 +28,7 @@
             <div><label for="tax_class">Tax class</label><select class="form-select" id="tax_class" name="tax_class">@foreach($taxClasses as $one)<option value="{{ $one->code }}" @selected($one->code === old('tax_class', $item->tax_class))>{{ $one->letter }} · {{ $one->name }}</option>@endforeach</select></div>
             <div class="full checks">
                 <label><input type="checkbox" class="form-check-input m-0" name="may_discount" value="1" @checked(old('may_discount', $item->may_discount))> may be discounted</label>
+                <label>comes back <select class="form-select d-inline-block w-auto" name="return_policy_id" aria-label="Return rule"><option value="">as its department has it</option>@foreach($policies as $id => $name)<option value="{{ $id }}" @selected((int) old('return_policy_id', $item->return_policy_id) === $id)>{{ $name }}</option>@endforeach</select></label>
                 <label><input type="checkbox" class="form-check-input m-0" name="has_serials" value="1" @checked(old('has_serials', $item->has_serials))> ask for serial numbers</label>
                 <label><input type="checkbox" class="form-check-input m-0" name="net_price" value="1" @checked(old('net_price', $item->net_price))> net price: never discounted</label>
                 <label><input type="checkbox" class="form-check-input m-0" name="active" value="1" @checked(old('active', $item->active))> on sale</label>

@@ -8,6 +8,8 @@
         <div class="end">
             <form method="post" action="{{ route('counter.sell-to', $customer) }}">@csrf <button class="quiet-act">Sell to them</button></form>
             @if($hasAccount)<a class="quiet-act" href="{{ route('accounts.show', $customer) }}">House account</a>@else @can('manage-accounts')<a class="quiet-act" href="{{ route('accounts.terms', $customer) }}">Open a house account</a>@endcan @endif
+            @can('give-credit')<a class="quiet-act" href="{{ route('credit-notes.free', $customer) }}">Give credit</a>@endcan
+            <a class="quiet-act" href="{{ route('store-credit.show', $customer) }}">Store credit</a>
             <a class="quiet-act" href="{{ route('customers.edit', $customer) }}">Change</a>
         </div></div>
     @include('design.messages')

@@ -6,6 +6,7 @@
     <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
     <a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here)) aria-current="page" @endif>Accounts</a>
 <a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page" @endif>Layaways</a>
+    <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here)) aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
@@ -35,7 +36,7 @@
             <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
                 <h2>Keys</h2>
                 <table class="ruled small">
-                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'Alt C' => 'new customer', 'C D Q' => 'in Settle: cash, card, cheque', 'A P' => 'in Settle: charge to account, pay towards it', 'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit', 'Alt G Q' => 'in a payment: oldest due first, the exact set'] as $key => $does)
+                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'Alt B' => 'bring goods back', 'Alt G' => 'sell or top up a gift card', 'Alt K' => 'a coupon', 'Alt C' => 'new customer', 'C D Q' => 'in Settle: cash, card, cheque', 'A P' => 'in Settle: charge to account, pay towards it', 'G S' => 'in Settle: gift card, store credit', 'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit', 'Alt G Q ' => 'in a payment: oldest due first, the exact set'] as $key => $does)
                         <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
                     @endforeach
                 </table>

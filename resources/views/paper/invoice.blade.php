@@ -1,5 +1,7 @@
 @use('Elmstone\Foundation\Show')
+@php($isCredit = $document->kind->value === 'credit_note')
 @php($money = fn (int $minor): string => Show::money($document->money($minor)))
+@php($signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head')</head>
@@ -20,10 +22,10 @@
     <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th><th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
     <tbody>
     @foreach($document->lines as $line)
-        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $line->description }}@if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br><span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td><td class="code">{{ $line->code }}</td>
+        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $isCredit && $line->direction === 'out' ? 'less: ' : '' }}{{ $line->description }}@if($line->origin_document_id !== null)<br><span class="under">as paid on {{ $origins[$line->origin_document_id] ?? '' }}</span>@endif @if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br><span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td><td class="code">{{ $line->code }}</td>
             <td class="r">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " / {$line->price_per}" : '' }}</td>
-            <td class="r">{{ $line->line_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->slip_discount) }}</td>
-            <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->net) }}</td></tr>
+            <td class="r">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
+            <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->net) }}</td></tr>
     @endforeach
     </tbody>
 </table>
@@ -31,9 +33,10 @@
 @endif
 <table class="plain"><tr><td class="half">@include('paper.barcode')</td><td>
     <table class="plain">
-        @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $money($document->net) }}</td></tr>@endif
-        @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
-        <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
+        @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}, taken off</td><td class="r">{{ $money($coupon->taken) }}</td></tr>@endforeach
+        @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $signed($document->net) }}</td></tr>@endif
+        @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
+        <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="r">{{ $signed($document->total) }}</td></tr>
         @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
         @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
         @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif

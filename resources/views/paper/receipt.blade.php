@@ -1,5 +1,7 @@
 @use('Elmstone\Foundation\Show')
+@php($isCredit = $document->kind->value === 'credit_note')
 @php($money = fn (int $minor): string => Show::money($document->money($minor)))
+@php($signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => true])</head>
@@ -21,7 +23,7 @@
 <table>
     @foreach($document->lines as $line)
         <tr><td colspan="2">{{ $line->description }}</td></tr>
-        <tr><td class="under">{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $money($line->gross - $line->line_discount) }}</td></tr>
+        <tr><td class="under">@if($isCredit && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on {{ $origins[$line->origin_document_id] ?? '' }}@else{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->gross - $line->line_discount) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
         @if($line->serials !== null)<tr><td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
     @endforeach
@@ -30,10 +32,11 @@
 @endif
 <table>
     @if($document->lines->isEmpty())<tr><td colspan="2">{{ $document->words() }}</td></tr>@if($document->note !== '')<tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
-    @else<tr><td>Goods</td><td class="r">{{ $money($document->subtotal) }}</td></tr>@endif
+    @else<tr><td>Goods</td><td class="r">{{ $signed($document->subtotal) }}</td></tr>@endif
+    @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}</td><td class="r">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
     @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td></tr>@endif
-    @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $money($tax->base) }}</td><td class="r">{{ $money($tax->amount) }}</td></tr>@endforeach
-    <tr class="total"><td>Total {{ $document->currency }}</td><td class="r">{{ $money($document->total) }}</td></tr>
+    @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
+    <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="r">{{ $signed($document->total) }}</td></tr>
     @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
     @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
     @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
@@ -56,6 +59,6 @@
 @if($note->code !== '')<div class="centre">@include('paper.barcode', ['code' => $note->code])<p class="code">{{ $note->code }}</p></div>@endif
 @endforeach
 <div class="rule"></div>
-<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())<p>{{ $shop->receipt_foot }}</p>@endif</div>
+<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($policy !== '' && $document->kind->value === 'invoice' && $document->lines->isNotEmpty())<p>Goods come back {{ $policy }}.</p>@endif @if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())<p>{{ $shop->receipt_foot }}</p>@endif</div>
 </body>
 </html>

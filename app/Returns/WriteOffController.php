@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Returns;
+
+use Elmstone\Books\Document;
+use Elmstone\Books\Purpose;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Shop\House;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+
+/** The sheet on which broken, spoiled and stolen goods are written off. */
+final class WriteOffController
+{
+    public const ROWS = 8;
+
+    public function __construct(private readonly ItemSearch $items)
+    {
+    }
+
+    public function show(House $house, AtTill $atTill): View
+    {
+        return view('returns.write-off', [
+            'done' => Document::query()->with(['lines', 'staff', 'journal'])->where('purpose', Purpose::WriteOff)->latest('id')->limit(12)->get(),
+            'rows' => self::ROWS, 'reasons' => WriteOffReason::cases(), 'house' => $house, 'location' => $atTill->till()->location, 'key' => old('key', (string) Str::uuid()),
+        ]);
+    }
+
+    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
+    {
+        $request->validate(['key' => ['required', 'uuid']]);
+        $document = $writeOff->handle($this->lines($request), $request->string('note')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by);
+
+        return redirect()->route('write-offs')->with('done', 'Written off as '.Document::query()->findOrFail($document)->label.'.');
+    }
+
+    /** @return list<WriteOffLine> */
+    private function lines(Request $request): array
+    {
+        $lines = [];
+
+        foreach (range(0, self::ROWS - 1) as $row) {
+            $code = $request->string("rows.{$row}.code")->trim()->value();
+            $quantity = $request->string("rows.{$row}.quantity")->trim()->value();
+
+            if ($code === '' && $quantity === '') {
+                continue;
+            }
+
+            try {
+                $lines[] = new WriteOffLine(
+                    $this->items->exact($code) ?? throw Refused::because('not_found', "No item has the code or barcode “{$code}”."),
+                    Quantity::of(TypedNumber::plain($quantity)),
+                    WriteOffReason::tryFrom($request->string("rows.{$row}.reason")->value()) ?? WriteOffReason::Broken,
+                    $request->string("rows.{$row}.note")->trim()->value(),
+                    Serials::read($request->string("rows.{$row}.serials")->value()),
+                );
+            } catch (Refused $refused) {
+                throw ValidationException::withMessages(["rows.{$row}" => $refused->getMessage()]);
+            }
+        }
+
+        return $lines;
+    }
+}
