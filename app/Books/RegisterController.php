@@ -71,7 +71,7 @@ final class RegisterController
             'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
             'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),
             'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
-            'returned' => DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.origin_document_id', $document->id)->groupBy('d.label')->pluck(DB::raw('SUM(l.total)'), 'd.label')->map(static fn (mixed $sum): int => (int) $sum)->all(),
+            'returned' => DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.origin_document_id', $document->id)->groupBy('d.label')->selectRaw('d.label, SUM(l.total) AS back')->pluck('back', 'label')->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)->all(),
             'canBeVoided' => $document->kind === DocumentKind::Invoice && $document->purpose === Purpose::Sale && $document->business_date->isToday() && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
             'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
             'key' => (string) Str::uuid(),

@@ -28,6 +28,8 @@ final class CardPayment extends Model
 {
     protected $guarded = [];
 
+    protected $attributes = ['against' => ''];
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = ['state' => CardState::class, 'created_at' => 'immutable_datetime'];

@@ -45,6 +45,7 @@ final class DemoHouse
         private readonly TakePayment $take,
         private readonly ReturnPayment $return,
         private readonly DemoLayaways $layaways,
+        private readonly DemoReturns $returns,
     ) {
     }
 
@@ -65,9 +66,11 @@ final class DemoHouse
         Location::query()->update(['closed_through' => $first->subDays(2)]);
         $sales->stockUp($first->subDay());
         $this->layaways->plan($first, $today, $accounts);
+        $this->returns->rules($today);
         $posted = 0;
         $paid = 0;
         $held = 0;
+        $back = 0;
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
@@ -76,6 +79,7 @@ final class DemoHouse
                 $posted += $sales->sellOn($day, 16, 32);
                 $paid += $accounts->payOn($day);
                 $held += $this->layaways->on($day);
+                $back += $this->returns->on($day);
             }
         }
 
@@ -83,8 +87,9 @@ final class DemoHouse
         $accounts->end();
         $this->layaways->end($today);
         Location::query()->update(['closed_through' => $closed]);
-        $say("{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans");
+        $say("{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans, {$back} for returns, gift cards and credits");
         $this->today();
+        $this->returns->end();
         $say('today’s sales, and slips that wait');
     }
 
