@@ -199,7 +199,7 @@ final readonly class ReckonedCounter
 
         return match (true) {
             array_keys($parts) === ['sale'] => '',
-            array_keys($parts) === ['coming back'] => 'goes back',
+            array_keys($parts) === ['coming back'] => '',
             count($parts) === 1 => (string) array_key_first($parts),
             default => self::parted($parts),
         };

@@ -86,14 +86,20 @@ final class RefundWays
     /** @return array<string, array{type: string, last_four: string}> the cards something may go back to, by authorisation */
     public function cards(): array
     {
-        return array_filter($this->back->money()->cards, fn (string|int $authorisation): bool => $this->most(OriginMoney::way(TenderKind::Card->value, (string) $authorisation))->isPositive() || isset($this->wanted()["card:{$authorisation}"]), ARRAY_FILTER_USE_KEY);
+        return array_filter($this->back->money()->cards, fn (string|int $authorisation): bool => WaysBack::most($this->house->currency(), $this->sources->left, OriginMoney::way(TenderKind::Card->value, (string) $authorisation))->isPositive(), ARRAY_FILTER_USE_KEY);
+    }
+
+    /** The most that could go one way if nothing were chosen yet. */
+    private function possible(TenderKind $kind): Money
+    {
+        return WaysBack::most($this->house->currency(), $this->sources->left, $kind->value);
     }
 
     /** Why a way is closed; empty: it is open. */
     public function closed(TenderKind $kind): string
     {
         return match (true) {
-            $this->most($kind->value)->isPositive() || $this->chosen($kind)->isPositive() => '',
+            $this->possible($kind)->isPositive() => '',
             $kind === TenderKind::StoreCredit && $this->slip->customer_id === null => 'needs a named customer',
             $kind === TenderKind::HouseAccount => $this->slip->account === null ? 'no house account' : '',
             $kind === TenderKind::DepositHeld => 'no deposit was used for it',

@@ -15,9 +15,9 @@
             @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')@can('sell')<form method="post" action="{{ route('documents.bring-back', $document) }}">@csrf <button class="quiet-act">Bring goods back</button></form>@endcan
             @can('give-credit')<a class="quiet-act" href="{{ route('credit-notes.on-invoice', $document) }}">Credit without goods</a>@endcan @endif
             <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() ? 'Print again' : 'Print receipt again' }}</button></form>
-            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : 'Invoice as PDF' }}</a>
+            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : "{$document->title()} as PDF" }}</a>
             @if($document->lines->isNotEmpty())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
-            <a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif
+            @if(in_array($document->kind->value, ['invoice', 'credit_note'], true))<a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif@endif
         </div></div>
     @include('design.messages')
     <div class="split">
@@ -31,11 +31,11 @@
                     <tr><td class="figure">{{ Show::decimal($line->quantity) }}</td>
                         <td>@if($isCredit){{ $line->direction === 'back' ? '' : 'less: ' }}@endif{{ $line->description }} <span class="code soft">{{ $line->code }}</span>
                             @if($line->goods_to !== null)<div class="small soft">{{ $line->goods_to->words() }}{{ $line->reason === null ? '' : ', '.str_replace('_', ' ', $line->reason) }}{{ isset($origins[$line->origin_document_id]) ? ' · sold on ' : '' }}@isset($origins[$line->origin_document_id])<a class="code" href="{{ route('documents.show', $origins[$line->origin_document_id]) }}">{{ $origins[$line->origin_document_id] }}</a>@endisset</div>@endif
-                            @if($line->price_per > 1)<div class="small soft">priced per {{ $line->price_per }}</div>@endif
-                            @if($line->price_rule !== PriceRule::ListPrice)<div class="small soft">{{ $line->price_rule->label() }}, list {{ Show::price($line->list_price) }}</div>@endif
+                            @if($line->price_per > 1 && $line->origin_document_id === null)<div class="small soft">priced per {{ $line->price_per }}</div>@endif
+                            @if($line->price_rule !== PriceRule::ListPrice && ! $isCredit)<div class="small soft">{{ $line->price_rule->label() }}, list {{ Show::price($line->list_price) }}</div>@endif
                             @if($line->note !== '')<div class="small soft">“{{ $line->note }}”</div>@endif
                             @if($line->serials !== null)<div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>@endif</td>
-                        <td class="figure">{{ Show::price($line->unit_price) }}</td>
+                        <td class="figure">{{ $line->origin_document_id === null ? Show::price($line->unit_price) : '' }}</td>
                         <td class="figure">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
                         <td class="figure">{{ $money($line->net) }}</td>
                         <td class="figure">{{ $money($line->tax_total) }}</td></tr>

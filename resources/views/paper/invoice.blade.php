@@ -23,7 +23,7 @@
     <tbody>
     @foreach($document->lines as $line)
         <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $isCredit && $line->direction === 'out' ? 'less: ' : '' }}{{ $line->description }}@if($line->origin_document_id !== null)<br><span class="under">as paid on {{ $origins[$line->origin_document_id] ?? '' }}</span>@endif @if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br><span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td><td class="code">{{ $line->code }}</td>
-            <td class="r">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1 ? " / {$line->price_per}" : '' }}</td>
+            <td class="r">{{ $line->origin_document_id === null ? Show::price($line->unit_price) : '' }}{{ $line->price_per > 1 && $line->origin_document_id === null ? " / {$line->price_per}" : '' }}</td>
             <td class="r">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
             <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->net) }}</td></tr>
     @endforeach

@@ -23,7 +23,8 @@
             <div class="way"><kbd>{{ $keys[$kind->value] }}</kbd><label for="refund-{{ $kind->value }}" @class(['soft' => $closed !== ''])>{{ $words[$kind->value] }}</label>
                 <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="refund-{{ $kind->value }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString() : '–' }}" data-way="{{ $keys[$kind->value] }}" data-rest data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $kind->value]) }}" value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}" @disabled($closed !== '')></div>
             @if($closed !== '')<p class="under mb-0">{{ $closed }}</p>
-            @elseif($chosen->isZero())<p class="under mb-0">at most {{ Show::money($most) }}</p>
+            @elseif($chosen->isZero() && $most->isPositive() && $ways->left()->exceeds($most))<p class="under mb-0">at most {{ Show::money($most) }}</p>
+            @elseif($chosen->isZero())
             @elseif($kind === TenderKind::HouseAccount)
                 <p class="under mb-0">{{ $ways->charged()->isPositive() ? Show::money($ways->charged()).' was charged there; ' : '' }}against its own invoice first, the rest
                     <select class="form-select form-select-sm d-inline-block w-auto" name="credit_to" id="credit_to" aria-label="What the rest does on the account" data-save="{{ route('counter.refund.credit-to', $slip->key) }}"><option value="unused" @selected($slip->credit_to === 'unused')>kept as credit</option><option value="oldest" @selected($slip->credit_to === 'oldest')>pays the oldest due</option></select></p>

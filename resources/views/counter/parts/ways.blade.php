@@ -72,7 +72,7 @@
     </li>
     <li>
         <div class="way"><kbd>G</kbd><label for="card_code">Gift card</label>
-            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code" name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan or number" data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}" value="{{ $complaint->typedOr('card_code', '') }}"></div>
+            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code" name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan it" data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}" value="{{ $complaint->typedOr('card_code', '') }}"></div>
         @if($complaint->on('card_code'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @foreach($slip->cardsUsed() as $place => $card)
             <div class="way under"><span></span><label for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->giftCards[$card->code]->balance ?? 0) }}</label>
