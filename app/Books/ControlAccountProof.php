@@ -9,6 +9,22 @@ use Illuminate\Support\Facades\DB;
 /** Holds what documents say they did to a control account against the entries of its ledger and against the journals, document by document. */
 final class ControlAccountProof
 {
+    /** What moved on each day agrees, so that what is held does as of any day. */
+    private static function byDay(Proof $proof, string $entries, string $account): void
+    {
+        $off = DB::select(<<<SQL
+            SELECT day, SUM(moved) AS moved, SUM(posted) AS posted FROM (
+                SELECT business_date AS day, SUM(amount) AS moved, 0 AS posted FROM {$entries} GROUP BY business_date
+                UNION ALL
+                SELECT j.business_date, 0, SUM(l.credit) - SUM(l.debit) FROM journal_lines l JOIN journal_entries j ON j.document_id = l.document_id WHERE l.account = ? GROUP BY j.business_date
+            ) x GROUP BY day HAVING SUM(moved) <> SUM(posted)
+            SQL, [$account]);
+
+        foreach ($off as $row) {
+            $proof->fault("{$account} on {$row->day}: the entries move {$row->moved}, the journals {$row->posted}");
+        }
+    }
+
     /**
      * @param  string  $column of the documents: what each did, above zero where the shop owes more
      * @param  string  $entries the ledger's table, with document_id and amount
@@ -26,6 +42,8 @@ final class ControlAccountProof
         foreach ($off as $row) {
             $proof->fault("{$row->label}: it changes {$account} by {$row->stated}, the entries by {$row->moved}, the journal by {$row->posted}");
         }
+
+        self::byDay($proof, $entries, $account);
 
         return (int) DB::table('journal_lines')->where('account', $account)->sum(DB::raw('credit - debit'));
     }

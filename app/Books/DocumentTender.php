@@ -37,4 +37,15 @@ final class DocumentTender extends Model
             default => $this->kind->label(),
         };
     }
+
+    /** The same on a credit note, where it goes out. */
+    public function wordsBack(): string
+    {
+        return match ($this->kind) {
+            TenderKind::Exchange => 'Set against goods taken along',
+            TenderKind::HouseAccount => 'To the account',
+            TenderKind::DepositHeld => 'As a deposit',
+            default => $this->words(),
+        };
+    }
 }

@@ -9,10 +9,14 @@ use Elmstone\Books\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\BringBack;
 use Elmstone\Counter\ChargeSlip;
+use Elmstone\Counter\ChooseRefund;
 use Elmstone\Counter\CountTender;
+use Elmstone\Counter\GiftCardsOnSlip;
 use Elmstone\Counter\HoldSlip;
 use Elmstone\Counter\PayLayaway;
 use Elmstone\Counter\PostSale;
@@ -20,6 +24,7 @@ use Elmstone\Counter\PutCustomer;
 use Elmstone\Counter\TakeDeposit;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\Till;
 use Elmstone\Tests\TestCase;
 use Illuminate\Support\Facades\DB;
@@ -140,6 +145,63 @@ final class RaceTest extends TestCase
         });
         unlink($gate);
         $this->assertSame([1, 6], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('deposit_accounts')->value('held')]);
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_the_last_piece_brought_back_by_everyone_at_once_comes_back_once(): void
+    {
+        [$slip, $act] = $this->settled(0, ['LH-1140']);
+        $sale = app(PostSale::class)->handle($slip, $act)->documentId;
+        $this->raced('more_than_left', function () use ($sale): array {
+            $slip = (string) Str::uuid();
+            app(BringBack::class)->lines($slip, $this->act(), ["{$sale}:1" => '1'], ReturnReason::NotNeeded, null);
+
+            return [$slip, app(ChooseRefund::class)->rest($slip, $this->act(), TenderKind::Cash)->version];
+        });
+        $this->assertSame([1, '50.0000'], [DB::table('documents')->where('kind', 'credit_note')->count(), DB::table('stock')->where('item_id', DB::table('items')->where('code', 'LH-1140')->value('id'))->value('on_hand')]);
+    }
+
+    public function test_one_gift_card_used_by_everyone_at_once_is_used_once(): void
+    {
+        $slip = (string) Str::uuid();
+        app(GiftCardsOnSlip::class)->sell($slip, $this->act(), Money::of('4.30', Currency::of('USD')), '');
+        app(PostSale::class)->handle($slip, $this->act(app(CountTender::class)->cash($slip, $this->act(), Money::of('4.30', Currency::of('USD')))->version));
+        $code = (string) DB::table('gift_cards')->value('code');
+        $this->raced('over_gift_card', function () use ($code): array {
+            $slip = (string) Str::uuid();
+            app(AddToSlip::class)->handle($slip, $this->act(), 'LH-1140');
+
+            return [$slip, app(GiftCardsOnSlip::class)->use($slip, $this->act(), $code)->version];
+        });
+        $this->assertSame([1, 6], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('gift_cards')->value('balance')]);
+    }
+
+    /**
+     * Everyone makes a slip ready, waits for the others, and posts. All but one are told why not.
+     *
+     * @param  Closure(): array{string, int}  $ready a slip and its version
+     */
+    private function raced(string $rule, Closure $ready): void
+    {
+        $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
+        $told = tempnam(sys_get_temp_dir(), 'told') ?: '';
+        $this->atOnce(function (int $number) use ($ready, $gate, $told): void {
+            [$slip, $version] = $ready();
+            file_put_contents($gate, '.', FILE_APPEND | LOCK_EX);
+
+            while (strlen((string) file_get_contents($gate)) < self::TILLS) {
+                usleep(300);
+                clearstatcache();
+            }
+
+            try {
+                app(PostSale::class)->handle($slip, $this->act($version));
+            } catch (Refused $refused) {
+                file_put_contents($told, "{$refused->rule}\n", FILE_APPEND | LOCK_EX);
+            }
+        });
+        $this->assertSame(array_fill(0, self::TILLS - 1, $rule), explode("\n", trim((string) file_get_contents($told))));
+        array_map(unlink(...), [$gate, $told]);
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 

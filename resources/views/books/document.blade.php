@@ -17,7 +17,7 @@
             <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() ? 'Print again' : 'Print receipt again' }}</button></form>
             <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : "{$document->title()} as PDF" }}</a>
             @if($document->lines->isNotEmpty())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
-            @if(in_array($document->kind->value, ['invoice', 'credit_note'], true))<a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif@endif
+            @if(in_array($document->kind->value, ['invoice', 'credit_note'], true))<a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif @endif
         </div></div>
     @include('design.messages')
     <div class="split">
@@ -47,7 +47,7 @@
                     @if($document->slip_discount !== 0)<tr><td colspan="4" class="figure soft">Discount</td><td class="figure" colspan="2">{{ $money(-$document->slip_discount) }}</td></tr>@endif
                     @foreach($document->taxes as $tax)<tr><td colspan="4" class="figure soft">{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="figure" colspan="2">{{ $signed($tax->amount) }}</td></tr>@endforeach
                     <tr class="total"><td colspan="4" class="figure">{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="figure" colspan="2">{{ $signed($document->total) }}</td></tr>
-                    @foreach($document->tenders as $tender)<tr><td colspan="4" class="figure soft">{{ $tender->words() }}{{ $tender->given > $tender->amount ? ', given '.$money($tender->given) : '' }}</td><td class="figure" colspan="2">{{ $money($tender->amount) }}</td></tr>@endforeach
+                    @foreach($document->tenders as $tender)<tr><td colspan="4" class="figure soft">{{ $isCredit ? $tender->wordsBack() : $tender->words() }}{{ $tender->given > $tender->amount ? ', given '.$money($tender->given) : '' }}</td><td class="figure" colspan="2">{{ $money($tender->amount) }}</td></tr>@endforeach
                     @if($document->cash_rounding !== 0)<tr><td colspan="4" class="figure soft">Cash rounding</td><td class="figure" colspan="2">{{ $money($document->cash_rounding) }}</td></tr>@endif
                     @if($document->change_given !== 0)<tr><td colspan="4" class="figure soft">Change</td><td class="figure" colspan="2">{{ $money($document->change_given) }}</td></tr>@endif
                     @if($document->settlement_discount !== 0)<tr><td colspan="4" class="figure soft">Settlement discount</td><td class="figure" colspan="2">{{ $money($document->settlement_discount) }}</td></tr>@endif

@@ -37,7 +37,7 @@
         @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $signed($document->net) }}</td></tr>@endif
         @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
         <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="r">{{ $signed($document->total) }}</td></tr>
-        @foreach($document->tenders as $tender)<tr><td>{{ $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
+        @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
         @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
         @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
         @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td><td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
