@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
+use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Reminders\SendRemindersCommand;
@@ -22,6 +23,7 @@ return Application::configure(basePath: dirname(__DIR__))
         BenchCommand::class,
         AccountsCommand::class,
         LayawaysCommand::class,
+        ReturnsCommand::class,
         SendRemindersCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
