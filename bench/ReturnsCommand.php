@@ -52,7 +52,7 @@ final class ReturnsCommand extends Command
 
         foreach (['' => 'the newest', 'LH-1300' => 'by an item’s code', 'copper pipe' => 'by part of what it is', 'saw' => 'by one word'] as $typed => $words) {
             [$empty, $timing] = [new Timings, new Timings];
-            $find = static fn (): string => $clerk->get("/counter/{$slip}/back/find?q=".urlencode((string) $typed));
+            $find = static fn (): string => $clerk->get("/counter/{$slip}/back/find?q=".urlencode($typed));
             str_contains($find(), 'back-quantity') || throw new RuntimeException("Nothing was found by “{$typed}”.");
             array_map(static fn (): string => $find(), range(1, 6));
 

@@ -108,7 +108,8 @@ final class Returnables
 
     private function ofCustomer(int $customer, string $typed): Builder
     {
-        $query = $this->lines()->where('d.customer_id', $customer);
+        // From the newest purchase back, and no further than enough is found: read by line, years of purchases would be sorted first.
+        $query = $this->fitting(DB::query()->fromRaw('documents as d FORCE INDEX (documents_customer_id_kind_id_index) STRAIGHT_JOIN document_lines as l ON l.document_id = d.id'))->where('d.customer_id', $customer)->orderByDesc('d.id');
         $items = mb_strlen($typed) < 2 ? null : $this->itemsNamed($typed);
 
         return match (true) {
@@ -142,14 +143,19 @@ final class Returnables
 
     private function lines(): Builder
     {
-        return DB::table('documents as d')->join('document_lines as l', 'l.document_id', '=', 'd.id')->where('d.kind', DocumentKind::Invoice->value)->where('d.purpose', Purpose::Sale->value)
-            ->where('l.direction', 'out')->whereNotNull('l.department_id')->orderByDesc('d.id')->orderBy('l.position');
+        return $this->fitting(DB::table('documents as d')->join('document_lines as l', 'l.document_id', '=', 'd.id'))->orderByDesc('d.id');
+    }
+
+    private function fitting(Builder $query): Builder
+    {
+        return $query->where('d.kind', DocumentKind::Invoice->value)->where('d.purpose', Purpose::Sale->value)->where('l.direction', 'out')->whereNotNull('l.department_id');
     }
 
     /** @return list<ReturnableLine> */
     private function read(Builder $query, CarbonImmutable $day): array
     {
-        $rows = $query->limit(self::MOST)->get(['d.id', 'd.label', 'd.business_date', 'd.customer_name', 'd.tax_included', 'l.position', 'l.item_id', 'l.code', 'l.description', 'l.department_id', 'l.quantity', 'l.serials']);
+        $rows = $query->limit(self::MOST)->get(['d.id', 'd.label', 'd.business_date', 'd.customer_name', 'd.tax_included', 'l.position', 'l.item_id', 'l.code', 'l.description', 'l.department_id', 'l.quantity', 'l.serials'])
+            ->sortBy([['id', 'desc'], ['position', 'asc']])->values();
         $origins = Origins::of($this->house->currency(), $rows->pluck('id')->all());
         $own = Policies::ofItems($rows->pluck('item_id')->all());
 
