@@ -31,7 +31,7 @@ final class ItemSearch
      */
     public function find(string $text, int $limit, bool $alsoInactive = false): Collection
     {
-        $ids = [...$this->byCodeStart($text, $limit), ...$this->byWords($text, $limit * self::CANDIDATES)];
+        $ids = $this->ids($text, $limit);
 
         return $ids === [] ? new Collection : Item::query()
             ->with(['breaks', 'promotions', 'stock.location'])
@@ -40,6 +40,12 @@ final class ItemSearch
             ->orderByRaw('code LIKE ? DESC, description, code', [self::likeStart($text)])
             ->limit($limit)
             ->get();
+    }
+
+    /** @return list<int> ids of what may be meant, in no order */
+    public function ids(string $text, int $limit): array
+    {
+        return array_values(array_unique([...$this->byCodeStart($text, $limit), ...$this->byWords($text, $limit * self::CANDIDATES)]));
     }
 
     private function byBarcode(string $text): ?Item

@@ -137,7 +137,7 @@ final class BackController
     /** @return iterable<Item> that can come back without a receipt */
     private function itemsWithoutReceipt(string $typed): iterable
     {
-        return mb_strlen($typed) < 2 ? [] : $this->items->find($typed, 4);
+        return mb_strlen($typed) < 2 ? [] : Item::query()->whereIn('id', $this->items->ids($typed, 4))->where('active', true)->orderBy('code')->limit(4)->get(['id', 'code', 'description']);
     }
 
     private function reason(Request $request): ReturnReason

@@ -14,7 +14,6 @@ final readonly class ReturnableLine
     /**
      * @param  string  $left pieces that can still come back
      * @param  Money  $each what one piece gives back, tax in it
-     * @param  Money  $all what all that is left gives back, tax in it
      * @param  string  $outside why it is outside the policy; empty: it is inside
      * @param  list<string>  $serials of the pieces that are still out
      */
@@ -28,7 +27,6 @@ final readonly class ReturnableLine
         public string $bought,
         public string $left,
         public Money $each,
-        public Money $all,
         public string $policy,
         public string $outside,
         public array $serials,

@@ -138,7 +138,7 @@ final class Returnables
     {
         $exact = $this->items->exact($typed);
 
-        return $exact !== null ? [$exact->id] : array_values(array_map(intval(...), $this->items->find($typed, 12, alsoInactive: true)->modelKeys()));
+        return $exact !== null ? [$exact->id] : $this->items->ids($typed, 12);
     }
 
     private function lines(): Builder
@@ -175,7 +175,7 @@ final class Returnables
         return new ReturnableLine(
             $origin, (string) $row->label, $sold, (string) $row->customer_name, (string) $row->code, (string) $row->description,
             (string) BigDecimal::of((string) $row->quantity)->stripTrailingZeros(), (string) $left,
-            $this->worth($returnable, $left->isGreaterThan(1) ? '1' : (string) $left, (bool) $row->tax_included), $this->worth($returnable, (string) $left, (bool) $row->tax_included),
+            $this->worth($returnable, $left->isGreaterThan(1) ? '1' : (string) $left, (bool) $row->tax_included),
             $policy->summary(), $policy->outside($sold, $day), $serials === [] ? [] : array_values(array_diff($serials, self::backAlready($origin))),
         );
     }

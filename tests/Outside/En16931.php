@@ -75,7 +75,7 @@ final class En16931
     ];
 
     /** The order of an invoice's children in UBL 2.1 (its schema, clause “Invoice”), as far as they are used. */
-    private const ORDER = ['CustomizationID', 'ID', 'IssueDate', 'DueDate', 'InvoiceTypeCode', 'Note', 'DocumentCurrencyCode', 'OrderReference', 'ProjectReference', 'AccountingSupplierParty', 'AccountingCustomerParty', 'PaymentMeans', 'PaymentTerms', 'AllowanceCharge', 'TaxTotal', 'LegalMonetaryTotal', 'InvoiceLine'];
+    private const ORDER = ['CustomizationID', 'ID', 'IssueDate', 'DueDate', 'InvoiceTypeCode', 'Note', 'DocumentCurrencyCode', 'OrderReference', 'BillingReference', 'ProjectReference', 'AccountingSupplierParty', 'AccountingCustomerParty', 'PaymentMeans', 'PaymentTerms', 'AllowanceCharge', 'TaxTotal', 'LegalMonetaryTotal', 'InvoiceLine'];
 
     /** @return list<string> the rules that are broken */
     public static function broken(string $xml): array

@@ -6,17 +6,19 @@ namespace Elmstone\Tests\Outside;
 
 use Elmstone\Customers\Customer;
 use Elmstone\Interchange\UblInvoice;
+use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxProfileRecord;
-use Elmstone\Tests\Feature\Charges;
 use Elmstone\Tests\Feature\FeatureCase;
+use Elmstone\Tests\Feature\Returning;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Invoices as UBL against the rules of EN 16931. */
 final class UblTest extends FeatureCase
 {
-    use Charges;
+    use Returning;
 
     protected function shop(): array
     {
@@ -129,5 +131,52 @@ final class UblTest extends FeatureCase
         $xml = $this->xml();
         self::assertRight($xml);
         self::assertStringContainsString('Exempt by certificate C-1', $xml);
+    }
+
+    /**
+     * A credit note has the rules of an invoice (EN 16931-1, clause 6.2: both are instances of the one model); only the names of its root, its lines and its type differ. So it is
+     * read as an invoice by the same checkers.
+     */
+    private static function assertCreditRight(string $xml): void
+    {
+        self::assertStringContainsString('<cbc:CreditNoteTypeCode>381</cbc:CreditNoteTypeCode>', $xml);
+        self::assertStringContainsString('urn:oasis:names:specification:ubl:schema:xsd:CreditNote-2', $xml);
+        self::assertRight(strtr($xml, ['CreditNoteTypeCode>381' => 'InvoiceTypeCode>380', 'CreditNoteTypeCode' => 'InvoiceTypeCode', 'CreditNoteLine' => 'InvoiceLine', 'CreditedQuantity' => 'InvoicedQuantity', 'CreditNote-2' => 'Invoice-2', '<CreditNote ' => '<Invoice ', '</CreditNote>' => '</Invoice>']));
+    }
+
+    private function creditXml(): string
+    {
+        return (new UblInvoice(app(House::class)))->of($this->creditNote());
+    }
+
+    public function test_credit_notes_name_what_they_credit_and_keep_every_rule(): void
+    {
+        $this->posted($this->account('500.00'), '7 x LH-1140', '3 x WA-0001');
+        $this->does('discount', ['discount' => '1.11 off', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'x'])->assertOk();
+        $this->does('charge', ['rest' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $sale = $this->document();
+        self::assertRight($this->xml());
+        $this->back($sale, [1 => '3', 2 => '2'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->creditXml();
+        self::assertCreditRight($xml);
+        self::assertStringContainsString("<cac:InvoiceDocumentReference>\n      <cbc:ID>{$sale->label}</cbc:ID>", $xml);
+        self::assertStringContainsString('<cbc:CreditedQuantity unitCode="C62">3</cbc:CreditedQuantity>', $xml);
+    }
+
+    public function test_a_restocking_fee_lowers_the_credit(): void
+    {
+        $policy = ReturnPolicy::query()->create(['name' => 'Usual', 'returnable' => true, 'days' => null, 'fee_percent' => '15', 'words' => '']);
+        DB::table('shop')->update(['return_policy_id' => $policy->id, 'fee_tax_class' => 'standard']);
+        $this->posted(null, '2 x PI-2800');
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->back($this->document(), [1 => '1'])->assertOk();
+        $this->refund('cash')->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->creditXml();
+        self::assertCreditRight($xml);
+        self::assertStringContainsString('Restocking fee', $xml);
     }
 }
