@@ -13,18 +13,20 @@ use Illuminate\Database\Eloquent\Collection;
 /** What of goods coming back, gift cards, store credit and coupons is on a slip. Nothing is read where the slip says that there is none. */
 final class SlipCredits
 {
+    /** All that the page shows, what is theirs among it. */
     public function draw(Slip $slip): void
     {
         $slip->storeCredit = $slip->customer_id === null ? 0 : (int) StoreCreditAccount::query()->whereKey($slip->customer_id)->value('held');
+        $this->read($slip);
+    }
+
+    /** What is on the slip itself. */
+    public function read(Slip $slip): void
+    {
         $codes = $slip->cardCodes();
         $slip->giftCards = $codes === [] ? [] : GiftCard::query()->whereIn('code', $codes)->get()->keyBy('code')->all();
         $slip->couponsShown = $slip->coupons === null ? new Collection : CouponRecord::query()->whereIn('id', $slip->coupons)->get()->keyBy('id');
-        $this->drawReturns($slip);
-    }
-
-    public function drawReturns(Slip $slip): void
-    {
-        $slip->back === null ? $slip->setRelation('returns', new Collection) : $slip->load('returns.item');
+        $slip->takesBack() ? $slip->load('returns.item') : $slip->setRelation('returns', new Collection);
         $originals = $slip->returns->pluck('origin_document_id')->filter()->unique()->all();
         $slip->originals = $originals === [] ? [] : Document::query()->whereIn('id', $originals)->get()->keyBy('id')->all();
     }

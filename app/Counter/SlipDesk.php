@@ -39,7 +39,7 @@ final class SlipDesk
 
             $this->assertMayChange($slip, $act);
             $slip->load(['lines', 'customer.type.priceLevel']);
-            $this->credits->draw($slip);
+            $this->credits->read($slip);
             $change($slip);
             $this->keep($this->drawn($slip, $act));
 

@@ -16,6 +16,10 @@ final class GiftCardOnPaper implements Annotates
 {
     public function notes(Document $document): array
     {
+        if ($document->gift_card_change === 0) {
+            return [];
+        }
+
         $entries = DB::table('gift_card_entries as e')->join('gift_cards as g', 'g.id', '=', 'e.gift_card_id')->where('e.document_id', $document->id)->orderBy('e.id')->get(['e.*', 'g.code', 'g.expires_on']);
 
         return array_values($entries->map(fn (object $entry): PaperNote => $this->note($entry, $document))->all());

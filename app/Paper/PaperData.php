@@ -31,11 +31,19 @@ final readonly class PaperData
             'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
             'address' => $customer === null ? [] : array_values(array_filter([(string) $customer->street, trim("{$customer->postcode} {$customer->town}")], static fn (string $line): bool => $line !== '')),
             'exempted' => Exempted::fromJson($document->exemption),
-            'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
+            'origins' => $this->origins($document),
             'policy' => $this->policy(),
             'notes' => $this->notes($document),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
+    }
+
+    /** @return array<int, string> numbers of what was sold that comes back, by document */
+    private function origins(Document $document): array
+    {
+        $ids = $document->lines->pluck('origin_document_id')->filter()->unique()->all();
+
+        return $ids === [] ? [] : DB::table('documents')->whereIn('id', $ids)->pluck('label', 'id')->map(static fn (mixed $label): string => is_string($label) ? $label : '')->all();
     }
 
     /** What the shop takes back, as it stands on receipts; empty: it says nothing. */
