@@ -9,18 +9,31 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** axe-core finds nothing serious on any page. */
 final class AccessibilityTest extends BrowserCase
 {
+    /** @var array<string, Clerk> by staff number */
+    private static array $people = [];
+
     #[DataProvider('pages')]
     public function test_axe_finds_nothing_serious(string $page, string $number): void
     {
-        $clerk = $this->clerk($number);
-        $clerk->go($page);
-        $this->assertNothingSerious($clerk, $page);
+        $this->assertNothingSerious($this->staying($number)->go($page), $page);
+    }
+
+    /** One browser for each person, who stays signed in from page to page. */
+    private function staying(string $number): Clerk
+    {
+        return self::$people[$number] ??= $this->signedIn($number);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        array_map(static fn (Clerk $clerk) => $clerk->browser->quit(), self::$people);
+        self::$people = [];
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function pages(): iterable
     {
-        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/customers' => '301', '/customers/1001' => '301', '/customers/1001/change' => '301', '/customers/import' => '301', '/customers/types?item=LH-1140' => '301', '/accounts' => '301', '/accounts/1001' => '301', '/accounts/1001/payment?amount=80' => '301', '/accounts/1001/terms' => '301', '/accounts/1001/statement' => '301', '/accounts/cheques' => '301', '/accounts/calls' => '301', '/statements' => '301', '/finance-charges' => '301', '/bank' => '301', '/layaways' => '301', '/layaways/terms' => '301', '/deposits' => '301', '/deposits/1077' => '301', '/plans' => '301', '/reminders' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
+        foreach (['/counter/new' => '201', '/documents' => '301', '/documents/INV-000001' => '301', '/documents/INV-000001/receipt' => '301', '/documents/INV-000001/invoice' => '301', '/customers' => '301', '/customers/1001' => '301', '/customers/1001/change' => '301', '/customers/import' => '301', '/customers/types?item=LH-1140' => '301', '/accounts' => '301', '/accounts/1001' => '301', '/accounts/1001/payment?amount=80' => '301', '/accounts/1001/terms' => '301', '/accounts/1001/statement' => '301', '/accounts/cheques' => '301', '/accounts/calls' => '301', '/statements' => '301', '/finance-charges' => '301', '/bank' => '301', '/layaways' => '301', '/layaways/terms' => '301', '/deposits' => '301', '/deposits/1077' => '301', '/plans' => '301', '/reminders' => '301', '/gift-cards' => '301', '/gift-cards/1' => '301', '/store-credit' => '301', '/coupons' => '301', '/write-offs' => '301', '/return-rules' => '301', '/documents/INV-000001/credit' => '301', '/items' => '301', '/items/LH-1140' => '301', '/items/new' => '301', '/staff' => '901', '/devices' => '101', '/design' => '101', '/nowhere' => '101'] as $page => $number) {
             yield $page => [$page, $number];
         }
     }

@@ -30,12 +30,17 @@ abstract class BrowserCase extends TestCase
         return self::$served ??= new Served('elmstone_test_browser');
     }
 
-    /** Someone at a till with a browser of their own. */
+    /** Someone at a till with a browser of their own, for one test. */
     protected function clerk(string $number = '101', int $till = 1): Clerk
+    {
+        return $this->clerks[] = $this->signedIn($number, $till);
+    }
+
+    /** The same, for as long as whoever asks keeps it. */
+    protected function signedIn(string $number, int $till = 1): Clerk
     {
         $window = (self::$chromium ??= new Chromium)->window();
         $clerk = new Clerk($window, $this->served()->address);
-        $this->clerks[] = $clerk;
         $clerk->signIn($number, $till)->go('/counter/new');
 
         return $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');

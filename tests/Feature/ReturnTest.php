@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Counter\Slip;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\Shop;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use LogicException;
 
 final class ReturnTest extends FeatureCase
 {
@@ -335,7 +337,7 @@ final class ReturnTest extends FeatureCase
         $sale = $this->sell('2 x LH-1140', 'PI-2800');
         $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid()])->assertSessionHasErrors();
         $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval('wrong customer')])->assertRedirect();
-        $note = \Elmstone\Books\Document::query()->with(['tenders', 'journal'])->where('refers_to_id', $sale->id)->firstOrFail();
+        $note = Document::query()->with(['tenders', 'journal'])->where('refers_to_id', $sale->id)->firstOrFail();
         $this->assertSame([Purpose::Void, -$sale->total, 'cash'], [$note->purpose, $note->total, $note->tenders[0]->kind->value]);
         $fresh = Slip::query()->where('state', 'open')->latest('id')->firstOrFail()->load('lines');
         $this->assertSame(['LH-1140', 'PI-2800'], $fresh->lines->pluck('code')->all());
@@ -369,5 +371,77 @@ final class ReturnTest extends FeatureCase
         $old = $this->sell('LH-1140');
         $this->travelBack();
         $this->post("/documents/{$old->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertSessionHasErrors();
+    }
+
+    public function test_goods_of_a_completed_layaway_come_back_by_the_ways_it_was_paid(): void
+    {
+        $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->add('MA-0031')->does('hold', ['hold' => '25.00'])->assertOk();
+        $this->does('cash', ['cash' => '25.00'])->assertOk();
+        $this->does('post')->assertOk();
+        $layaway = DB::table('layaways')->first() ?? throw new LogicException('There is no layaway.');
+        $this->slip = (string) Str::uuid();
+        $this->does("layaways/{$layaway->label}")->assertOk();
+        $this->does("layaways/{$layaway->label}/amount", ['amount' => '78.40'])->assertOk();
+        $this->does("layaways/{$layaway->label}/leaves", ['leaves' => '1'])->assertOk();
+        $this->does('card')->assertOk();
+        $this->does('post')->assertOk();
+        $invoice = Document::query()->findOrFail((int) DB::table('layaways')->value('document_id'));
+        $this->back($invoice, [1 => '1'])->assertOk()->assertSee('Card ending');
+        $this->refund('cash', '25.01')->assertStatus(422)->assertSee('At most 25.00');
+        $this->refund('cash', '25.00')->assertOk();
+        $this->does('refund/terminal', ['authorisation' => (string) DB::table('document_tenders')->where('kind', 'card')->value('authorisation')])->assertOk()->assertSee('paid back');
+        $this->does('post')->assertOk();
+        $this->assertSame(-10340, $this->creditNote()->total);
+        $this->assertProves();
+    }
+
+    public function test_a_gift_card_does_not_come_back_and_a_coupon_does_not_go_on_a_layaway(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->does('gift-cards', ['worth' => '10', 'code' => ''])->assertOk();
+        $this->does('cash', ['cash' => '10'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->back($this->document(), [1 => '1'])->assertStatus(422)->assertSee('Goods come back of a sale’s invoice only');
+        DB::table('coupons')->insert(['code' => 'SPRING', 'description' => 'Spring', 'percent' => '10', 'starts_on' => '2020-01-01']);
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $this->customer('Wren Hollis', ['phone' => '555 0142'])->id]);
+        $this->add('MA-0031', 'LH-1140', 'SPRING')->does('hold', ['rest' => '1'])->assertOk()->assertSee('Coupons are not for layaways');
+        $this->does('post')->assertStatus(422);
+    }
+
+    public function test_a_serial_number_comes_back_and_can_be_sold_again(): void
+    {
+        DB::table('items')->where('code', 'MA-0031')->update(['has_serials' => true]);
+        $this->slip = (string) Str::uuid();
+        $this->add('2 x MA-0031')->does("lines/{$this->lineId()}", ['serials' => 'A1, B2'])->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        $sale = $this->document();
+        $this->back($sale, [1 => '1'])->assertOk();
+        $this->refund('cash')->assertOk();
+        $this->does('post')->assertStatus(422)->assertSee('has serial numbers');
+        $this->does("back/{$this->backLine()}", ['serials' => 'C3'])->assertOk();
+        $this->does('post')->assertStatus(422)->assertSee('did not leave the house with that invoice');
+        $this->does("back/{$this->backLine()}", ['serials' => 'B2'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertSame(['A1' => 'out', 'B2' => 'in'], DB::table('item_serials')->orderBy('serial')->pluck('state', 'serial')->all());
+        $this->assertProves();
+    }
+
+    public function test_a_line_that_comes_back_is_changed_in_place_and_dropped(): void
+    {
+        $sale = $this->sell('3 x LH-1140', 'PI-2800');
+        $this->back($sale, [1 => '1', 2 => '1'])->assertOk();
+        $line = $this->backLine();
+        $this->does("back/{$line}", ['goods_to' => 'written_off'])->assertOk();
+        $this->does("back/{$line}", ['reason' => 'faulty'])->assertOk();
+        $this->does("back/{$line}", ['quantity' => '2'])->assertStatus(422)->assertSee('only 1 can still come back');
+        $this->does("back/{$line}", ['quantity' => 'some'])->assertStatus(422);
+        $this->assertSame(['written_off', 'faulty', '1.0000'], array_values((array) DB::table('slip_returns')->where('id', $line)->first(['goods_to', 'reason', 'quantity'])));
+        $this->does("back/{$line}/remove")->assertOk()->assertSee('4.24')->assertDontSee('PI-2800');
+        $this->does('clear')->assertOk();
     }
 }
