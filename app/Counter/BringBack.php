@@ -149,14 +149,19 @@ final class BringBack
 
     private function assertTheirs(Slip $slip, ?Document $document): void
     {
-        match (true) {
-            $document === null, $document->kind !== DocumentKind::Invoice, $document->purpose !== Purpose::Sale => throw Refused::because('not_sold', 'Goods come back of a sale’s invoice only.'),
-            $slip->customer_id !== null && $document->customer_id !== null && $slip->customer_id !== $document->customer_id => throw Refused::because('not_theirs', "{$document->label} was sold to {$document->customer_name}, not {$slip->customer_name}. Begin another slip for it."),
-            default => null,
-        };
+        if ($document === null || $document->kind !== DocumentKind::Invoice || $document->purpose !== Purpose::Sale) {
+            throw Refused::because('not_sold', 'Goods come back of a sale’s invoice only.');
+        }
 
-        if ($slip->customer_id === null && $document->customer_id !== null) {
-            $this->put->place($slip, Customer::query()->findOrFail($document->customer_id));
+        $buyer = $document->customer_id === null ? null : Customer::query()->findOrFail($document->customer_id);
+        $buyer = $buyer->mergedInto ?? $buyer;
+
+        if ($buyer !== null && $slip->customer_id !== null && $slip->customer_id !== $buyer->id) {
+            throw Refused::because('not_theirs', "{$document->label} was sold to {$document->customer_name}, not {$slip->customer_name}. Begin another slip for it.");
+        }
+
+        if ($buyer !== null && $slip->customer_id === null) {
+            $this->put->place($slip, $buyer);
         }
     }
 

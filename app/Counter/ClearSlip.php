@@ -18,7 +18,7 @@ final class ClearSlip
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip): void {
             if ($slip->cards->contains(static fn (CardPayment $card): bool => $card->state->pays() || $card->state->isOpen())) {
-                throw Refused::because('card_taken', 'A card has paid on this slip. Give the money back first.');
+                throw Refused::because('card_taken', $slip->takesBack() ? 'Money went back to a card on this slip. Undo that first.' : 'A card has paid on this slip. Give the money back first.');
             }
 
             $slip->forceFill(['state' => SlipState::Cleared])->save();

@@ -20,6 +20,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Settlement\TenderKind;
@@ -78,6 +79,7 @@ final class PostCredit
         $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
         $tenders = $ways->tenders((string) $onto?->id, $onto?->number()->masked() ?? '');
         $toAccount = $ways->chosen(TenderKind::HouseAccount);
+        $toAccount->isPositive() && $account === null && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
         $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
         $this->stock->take($moves);
         $document = $this->register->post($draft);

@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Customers\Customer;
+use Illuminate\Support\Facades\DB;
 
 /** Puts a customer on the slip, or takes them off: prices, discounts and tax follow; what was typed by hand stays. */
 final class PutCustomer
@@ -30,15 +31,20 @@ final class PutCustomer
         return $this->desk->change($slipKey, $act, fn (Slip $slip) => $this->place($slip, $customer));
     }
 
-    /** Within a change of the slip. */
+    /**
+     * Within a change of the slip.
+     *
+     * @throws Refused not_theirs where something comes back on it that another customer bought
+     */
     public function place(Slip $slip, ?Customer $customer): void
     {
+        $this->assertTheirs($slip, $customer);
         SlipHold::query()->whereKey($slip->id)->delete();
         $slip->lines()->whereNull('department_id')->delete();
         $slip->forceFill([
             'customer_id' => $customer?->id, 'customer_name' => $customer->name ?? '', 'contact_id' => null, 'purchase_order' => '', 'job' => '',
             'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '', 'charge_approved_over' => 0, 'on_account' => null,
-            'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null, 'store_credit_used' => null, 'back' => $slip->back === null ? null : [],
             'mail_to' => $customer->mail ?? '',
         ])->save();
         $slip->setRelation('customer', $customer?->loadMissing('type.priceLevel'));
@@ -55,6 +61,16 @@ final class PutCustomer
             if ($line->item !== null && $line->price_rule !== PriceRule::Typed) {
                 $line->update(LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip, $line->standing_discount || $line->takesNoDiscountYet()));
             }
+        }
+    }
+
+    /** What was bought in somebody's name comes back in it. */
+    private function assertTheirs(Slip $slip, ?Customer $customer): void
+    {
+        $buyer = $slip->takesBack() ? DB::table('documents as d')->join('customers as c', 'c.id', '=', 'd.customer_id')->whereIn('d.id', ReturnOnSlip::query()->where('slip_id', $slip->id)->select('origin_document_id'))->first(['c.id', 'c.merged_into_id', 'd.label', 'c.name']) : null;
+
+        if ($buyer !== null && (int) ($buyer->merged_into_id ?? $buyer->id) !== $customer?->id) {
+            throw Refused::because('not_theirs', "{$buyer->label} was sold to {$buyer->name} and comes back on this slip. Take that line off first.");
         }
     }
 }

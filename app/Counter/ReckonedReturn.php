@@ -185,6 +185,10 @@ final class ReckonedReturn
         $found = array_values($this->refused);
 
         foreach ($this->slip->returns as $line) {
+            if (! $line->isBlind() && $this->soldOn($line)->greaterThan($this->slip->day())) {
+                $found[] = Refused::because('before_sold', "“{$line->description}” was sold later than the day this slip is dated.");
+            }
+
             $outside = $line->approval_id === null ? $this->outside($line) : '';
 
             if ($outside !== '') {

@@ -123,6 +123,7 @@ final readonly class StatementPaper
         $words = $item->relationLoaded('document') ? array_filter([$item->document->purchase_order, $item->document->job], static fn (string $part): bool => $part !== '') : [];
         $title = match ($item->purpose) {
             Purpose::Sale => $item->kind === ItemKind::Charge ? 'Invoice' : 'Credit note',
+            Purpose::Void => 'Sale taken back',
             Purpose::Payment => 'Payment, thank you',
             Purpose::ReturnedPayment => 'Payment returned',
             Purpose::Fee => 'Charge for payment in parts',

@@ -108,8 +108,9 @@ final class Returnables
 
     private function ofCustomer(int $customer, string $typed): Builder
     {
+        $ids = [$customer, ...DB::table('customers')->where('merged_into_id', $customer)->pluck('id')->all()];
         // From the newest purchase back, and no further than enough is found: read by line, years of purchases would be sorted first.
-        $query = $this->fitting(DB::query()->fromRaw('documents as d FORCE INDEX (documents_customer_id_kind_id_index) STRAIGHT_JOIN document_lines as l ON l.document_id = d.id'))->where('d.customer_id', $customer)->orderByDesc('d.id');
+        $query = $this->fitting(DB::query()->fromRaw('documents as d FORCE INDEX (documents_customer_id_kind_id_index) STRAIGHT_JOIN document_lines as l ON l.document_id = d.id'))->whereIn('d.customer_id', $ids)->orderByDesc('d.id');
         $items = mb_strlen($typed) < 2 ? null : $this->itemsNamed($typed);
 
         return match (true) {

@@ -37,10 +37,9 @@ final readonly class CreditNote
 
         $reckoned = array_map(static fn (OriginalLine|SlipLine $line): ReckonedLine => $line instanceof SlipLine ? $of[$line->id] : $line->reckoned($terms), $lines);
         $zero = Money::zero($currency);
-        $signed = static fn (callable $figure): Money => array_reduce($reckoned, static fn (Money $sum, ReckonedLine $line): Money => $sum->plus($line->line->direction->signed($figure($line))), $zero);
-        $net = $signed(static fn (ReckonedLine $line): Money => $line->net);
-        $tax = self::subtotals($zero, $terms, $lines, $fresh);
-        $taxTotal = array_reduce($tax, static fn (Money $sum, TaxSubtotal $subtotal): Money => $sum->plus($subtotal->amount), $zero);
+        $net = Money::sum(array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($line->net), $reckoned), $currency);
+        $tax = self::subtotals($terms, $lines, $fresh);
+        $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $currency);
 
         return new ReckonedSlip($reckoned, $net, $zero, $net, $tax, $taxTotal, $terms->taxIncluded ? $net : $net->plus($taxTotal));
     }
@@ -51,7 +50,7 @@ final readonly class CreditNote
      * @param  list<OriginalLine|SlipLine>  $lines
      * @return list<TaxSubtotal>
      */
-    private static function subtotals(Money $zero, TaxTerms $terms, array $lines, ReckonedSlip $fresh): array
+    private static function subtotals(TaxTerms $terms, array $lines, ReckonedSlip $fresh): array
     {
         $found = [];
         $add = static function (TaxComponent $component, Money $base, Money $amount) use (&$found): void {
@@ -60,8 +59,8 @@ final readonly class CreditNote
             $found[$key] = $before === null ? new TaxSubtotal($component, $base, $amount) : new TaxSubtotal($before->component, $before->base->plus($base), $before->amount->plus($amount));
         };
 
-        foreach ($lines as $line) {
-            foreach ($line instanceof OriginalLine ? $line->components : [] as $component) {
+        foreach (array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof OriginalLine) as $line) {
+            foreach ($line->components as $component) {
                 $add($component, Direction::Back->signed($line->base($component, $terms)), Direction::Back->signed($line->taken->tax[$component->id]));
             }
         }

@@ -261,7 +261,7 @@ final class DemoReturns
     private function coupon(CarbonImmutable $day): void
     {
         [$slip, $act] = $this->slip();
-        $this->add->handle($slip, $act(), '12 x LH-1140');
+        $this->add->handle($slip, $act(), '3 x AD-0207');
         $coupon = CouponRecord::query()->whereNull('departments')->where('starts_on', '<=', $day->format('Y-m-d'))->orderByDesc('id')->get()->first(static fn (CouponRecord $one): bool => $one->hindrance($day) === '');
         $coupon === null || $this->coupons->handle($slip, $act(), $coupon->code);
         $this->payRest($slip, $act);

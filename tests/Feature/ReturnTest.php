@@ -8,6 +8,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Counter\Slip;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\MergeCustomers;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\Shop;
 use Illuminate\Support\Facades\DB;
@@ -443,5 +445,41 @@ final class ReturnTest extends FeatureCase
         $this->assertSame(['written_off', 'faulty', '1.0000'], array_values((array) DB::table('slip_returns')->where('id', $line)->first(['goods_to', 'reason', 'quantity'])));
         $this->does("back/{$line}/remove")->assertOk()->assertSee('4.24')->assertDontSee('PI-2800');
         $this->does('clear')->assertOk();
+    }
+
+    public function test_whose_goods_come_back_stays_on_the_slip(): void
+    {
+        $customer = $this->account();
+        $label = $this->charge($customer, 'LH-1140');
+        $this->back($this->document(), [1 => '1'])->assertOk();
+        $other = $this->customer('Pine & Daughter');
+        $this->does('customer', ['customer' => $other->id])->assertStatus(422)->assertSee('comes back on this slip');
+        $this->does('customer', ['customer' => 0])->assertStatus(422)->assertSee("{$label} was sold to");
+        $this->does("back/{$this->backLine()}/remove")->assertOk();
+        $this->does('customer', ['customer' => $other->id])->assertOk();
+    }
+
+    public function test_what_a_merged_customer_bought_comes_back_for_the_other(): void
+    {
+        $sale = $this->sellTo($this->customer('Wren Hollis'), 'LH-1140');
+        $into = $this->customer('Wren Hollis and Sons');
+        app(MergeCustomers::class)->handle(Customer::query()->where('name', 'Wren Hollis')->firstOrFail(), $into, $this->staff('301'));
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $into->id])->assertOk();
+        $this->get("/counter/{$this->slip}/back/find?q=")->assertOk()->assertSee($sale->label);
+        $this->back($sale, [1 => '1'], false)->assertOk();
+        $this->refund('store_credit')->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertSame(424, (int) DB::table('store_credit_accounts')->where('customer_id', $into->id)->value('held'));
+        $this->assertProves();
+    }
+
+    public function test_nothing_comes_back_before_it_was_sold(): void
+    {
+        $sale = $this->sell('LH-1140');
+        $this->as('201')->back($sale, [1 => '1'])->assertOk();
+        $this->does('date', ['date' => CarbonImmutable::today()->subDays(2)->format('Y-m-d')])->assertOk();
+        $this->refund('cash')->assertOk();
+        $this->does('post')->assertStatus(422)->assertSee('was sold later than the day');
     }
 }

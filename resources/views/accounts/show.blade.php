@@ -42,7 +42,7 @@
         <div>
             @if($credits->isNotEmpty())
                 <h2 id="credits">Unused credit</h2>
-                <table class="ruled mb-4"><tbody>@foreach($credits as $item)<tr><td><a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a></td><td class="text-nowrap">{{ Show::date($item->business_date) }}</td><td class="soft">{{ $item->purpose->value === 'payment' ? 'payment' : 'credit' }} of {{ $money($item->amount) }}</td><td class="figure verdigris fw-bold">{{ $money($item->open) }}</td><td class="text-end">@can('take-payments')@if($isToday && $charges->isNotEmpty())<a href="{{ route('accounts.spread', [$customer, $item->label]) }}">use it</a>@endif @endcan</td></tr>@endforeach</tbody></table>
+                <table class="ruled mb-4"><tbody>@foreach($credits as $item)<tr><td><a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a></td><td class="text-nowrap">{{ Show::date($item->business_date) }}</td><td class="soft">{{ $item->purpose->value === 'payment' ? 'payment' : 'credit' }} of {{ $money($item->amount) }}</td><td class="figure verdigris fw-bold">{{ $money($item->open) }}</td><td class="text-end">@can('take-payments')@if($isToday)<a href="{{ route('accounts.spread', [$customer, $item->label]) }}">{{ $charges->isEmpty() ? 'pay out' : 'use it' }}</a>@endif @endcan</td></tr>@endforeach</tbody></table>
             @endif
             <h2>Open {{ $isToday ? 'now' : 'then' }}</h2>
             @if($charges->isEmpty())<p class="empty">Nothing is owed.</p>@else
