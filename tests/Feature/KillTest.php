@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\BringBack;
 use Elmstone\Counter\ChargeSlip;
 use Elmstone\Counter\CountTender;
 use Elmstone\Counter\HoldSlip;
@@ -18,6 +19,7 @@ use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
@@ -97,6 +99,8 @@ final class KillTest extends TestCase
         $this->assertSame((int) DB::table('house_accounts')->sum('balance'), (int) DB::table('documents')->sum('on_account'), 'The balance is not what was charged and paid.');
         $this->assertSame((int) DB::table('series')->sum('last_number'), DB::table('documents')->count(), 'A number without a document.');
         $this->assertSame((int) DB::table('layaways')->sum('held'), (int) DB::table('documents')->sum('layaway_change'), 'What is held is not what was paid.');
+        $this->assertSame(0, (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')), 'An invoice without the credit note that pays it.');
+        $this->assertSame(DB::table('documents')->where('kind', 'credit_note')->count(), DB::table('slips')->whereNotNull('credit_note_id')->count(), 'A credit note without its slip.');
         $this->assertSame(0, DB::table('layaways')->where('state', 'ready')->count(), 'Paid off, but the goods that were to leave did not.');
         $this->assertSame(0, DB::table('slips')->where('state', 'posted')->whereNotIn('document_id', DB::table('documents')->select('id'))->count());
     }
@@ -127,8 +131,9 @@ final class KillTest extends TestCase
                     ? app(ChargeSlip::class)->payIn($slip, $act(), Money::of('3.00', Currency::of('USD')))
                     : app(ChargeSlip::class)->rest($slip, $act());
                 $changed = $i % 3 === 0 ? app(CountTender::class)->cash($slip, $act(), Money::of('20.00', Currency::of('USD'))) : $changed;
-                app(PostSale::class)->handle($slip, $act($changed->version));
+                $sale = app(PostSale::class)->handle($slip, $act($changed->version))->documentId;
                 file_put_contents("{$this->folder}/acknowledged", "{$slip}\n", FILE_APPEND);
+                $i % 4 === 1 && $this->exchange($customer, $sale, $act);
             }
         } catch (Throwable) {
             // The database is gone, as it should be.
@@ -137,6 +142,22 @@ final class KillTest extends TestCase
         posix_kill((int) getmypid(), SIGKILL);
 
         return 0;
+    }
+
+    /**
+     * What was just sold comes back, and something else goes out: an invoice and a credit note, or neither.
+     *
+     * @param  Closure(int|null=): Act  $act
+     */
+    private function exchange(Customer $customer, int $sale, Closure $act): void
+    {
+        $slip = (string) Str::uuid();
+        app(PutCustomer::class)->handle($slip, $act(), $customer);
+        app(BringBack::class)->lines($slip, $act(), ["{$sale}:1" => '1'], ReturnReason::DoesNotFit, null);
+        app(AddToSlip::class)->handle($slip, $act(), 'LH-1141');
+        $changed = app(ChargeSlip::class)->rest($slip, $act());
+        app(PostSale::class)->handle($slip, $act($changed->version));
+        file_put_contents("{$this->folder}/acknowledged", "{$slip}\n", FILE_APPEND);
     }
 
     /**

@@ -30,6 +30,9 @@ final class WhoMayTest extends FeatureCase
             ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR], ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR], ['post', '/accounts/1001/release', self::OFFICE],
             ['post', '/accounts/1001/terms', self::OFFICE], ['post', '/accounts/1001/merge', self::OFFICE], ['post', '/accounts/1001/payment', self::FROM_SUPERVISOR],
             ['post', '/finance-charges', self::OFFICE], ['post', '/finance-charges/settings', self::OFFICE], ['post', '/statements', self::OFFICE], ['post', '/bank', self::OFFICE],
+            ['get', '/gift-cards', self::ALL], ['get', '/gift-cards.csv', self::ALL], ['get', '/store-credit', self::ALL], ['get', '/store-credit.csv', self::ALL], ['get', '/store-credit/1001', self::ALL], ['get', '/coupons', self::ALL],
+            ['post', '/coupons', self::OFFICE], ['get', '/write-offs', self::FROM_SUPERVISOR], ['post', '/write-offs', self::FROM_SUPERVISOR], ['get', '/return-rules', self::OFFICE], ['post', '/return-rules', self::OFFICE],
+            ['post', '/return-rules/settings', self::OFFICE], ['get', '/customers/1001/credit', self::FROM_SUPERVISOR], ['post', '/customers/1001/credit', self::FROM_SUPERVISOR], ['post', '/store-credit/1001/pay-out', self::FROM_SUPERVISOR],
             ['post', '/customers/import', self::OFFICE], ['post', '/customers/levels', self::OFFICE],
         ] as [$method, $path, $who]) {
             yield "{$method} {$path}" => [$method, $path, $who];
