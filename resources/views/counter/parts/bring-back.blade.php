@@ -2,8 +2,8 @@
 @use('Elmstone\Returns\ReturnReason')
 <section id="bring-back" class="bring-back" data-folds data-open="{{ request('back', '') }}" aria-label="Bring goods back" hidden>
     <div class="bring-back-head">
-        <div class="flex-fill"><label for="back-find" class="small soft">Receipt, item, customer, or card and day: 4711 12 Nov</label>
-            <input class="form-control" id="back-find" autocomplete="off" data-back-find="{{ route('counter.back.find', $slip->key) }}"></div>
+        <div class="flex-fill"><label for="back-find" class="small soft">Receipt, item, customer, or card and day</label>
+            <input class="form-control" id="back-find" autocomplete="off" placeholder="INV-…, pipe, Hollis, 4711 12 Nov" data-back-find="{{ route('counter.back.find', $slip->key) }}"></div>
         <div><label for="back-reason" class="small soft">Why</label><select class="form-select" id="back-reason" name="reason" form="back-form">@foreach(ReturnReason::forGoods() as $reason)<option value="{{ $reason->value }}">{{ $reason->words() }}</option>@endforeach</select></div>
         <div><label for="back-goods" class="small soft">Goods go</label><select class="form-select" id="back-goods" name="goods_to" form="back-form"><option value="">as is usual</option>@foreach([GoodsTo::Stock, GoodsTo::WrittenOff, GoodsTo::Supplier] as $to)<option value="{{ $to->value }}">{{ $to->words() }}</option>@endforeach</select></div>
         <button type="button" class="quiet-act" data-toggles="bring-back">Close</button>
