@@ -145,8 +145,8 @@ const KEYS = {
     x: removeLine,
     l: () => toggle('one-off'),
     c: () => toggle('new-customer'),
-    b: () => bringBack(),
-    g: () => toggle('gift-card'),
+    r: () => bringBack(),
+    i: () => toggle('gift-card'),
     k: () => toggle('coupon-form'),
 };
 

@@ -36,7 +36,7 @@ final class ReturnsTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $label = $this->sold($clerk, 'LH-1140');
-        $clerk->go('/counter/new')->alt('b')->await(static fn (): bool => $clerk->focus() === 'back-find', 'the search')->press($label, Key::ENTER)->awaitText('#returnable', 'hook');
+        $clerk->go('/counter/new')->alt('r')->await(static fn (): bool => $clerk->focus() === 'back-find', 'the search')->press($label, Key::ENTER)->awaitText('#returnable', 'hook');
         $clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('1', Key::ENTER)->awaitText('#returns', 'Coming back');
         $clerk->scan('LH-1300')->awaitText('#lines', 'Going out')->awaitText('#post', 'Post exchange');
         $clerk->fill('#cash', '100')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'CN-');
@@ -46,7 +46,7 @@ final class ReturnsTest extends BrowserCase
     public function test_a_gift_card_is_sold_and_pays_by_its_number(): void
     {
         $clerk = $this->clerk();
-        $clerk->go('/counter/new')->alt('g')->await(static fn (): bool => $clerk->focus() === 'gift-worth', 'what it is worth')->press('20', Key::ENTER)->awaitText('#returns', 'New card')->awaitText('#total', '20.00');
+        $clerk->go('/counter/new')->alt('i')->await(static fn (): bool => $clerk->focus() === 'gift-worth', 'what it is worth')->press('20', Key::ENTER)->awaitText('#returns', 'New card')->awaitText('#total', '20.00');
         $clerk->fill('#cash', '20')->awaitText('#settle .bar-svg', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as RCT-');
         $clerk->go('/documents/'.$clerk->text('#settle .note a').'/receipt');
         preg_match('/Gift card (9\d{3}(?: \d{4}){3})/', $clerk->text('body'), $found);

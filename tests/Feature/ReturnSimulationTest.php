@@ -39,7 +39,7 @@ final class ReturnSimulationTest extends FeatureCase
 {
     use Charges;
 
-    private const ACTS = 160;
+    private const ACTS = 120;
 
     private Randomizer $random;
 

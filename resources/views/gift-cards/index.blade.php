@@ -9,7 +9,7 @@
     @include('design.messages')
     <form class="filters" method="post" action="{{ route('gift-cards.find') }}">@csrf<div class="flex-fill"><label for="code">What is a card worth? Scan it or type its number</label><input class="form-control" id="code" name="code" inputmode="numeric" autocomplete="off" maxlength="24" autofocus></div><button class="quiet-act">Look</button></form>
     <form class="filters" method="get" action="{{ route('gift-cards') }}"><div><label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of" value="{{ $day->format('Y-m-d') }}"></div><button class="quiet-act">Show</button><a class="link-act ms-auto" href="{{ route('gift-cards.csv', $day->isToday() ? [] : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')<p class="complaint w-100">{{ $message }}</p>@enderror</form>
-    @if($cards->cards === [])<p class="empty">Nothing was owed on gift cards on that day. They are sold at the counter: Alt G.</p>
+    @if($cards->cards === [])<p class="empty">Nothing was owed on gift cards on that day. They are sold at the counter: Alt I.</p>
     @else
     <table class="ruled">
         <thead><tr><th>Card</th><th>Sold</th><th>Good until</th><th></th><th class="figure">Worth</th></tr></thead>

@@ -5,8 +5,8 @@
         @unless($slip->isPosted())
             <button type="button" class="link-act" data-toggles="slip-discount">Whole-slip discount <kbd>Alt W</kbd></button>
             <button type="button" class="link-act" data-toggles="one-off">One-off line <kbd>Alt L</kbd></button>
-            <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt B</kbd></button>
-            <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt G</kbd></button>
+            <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt R</kbd></button>
+            <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt I</kbd></button>
             <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
             @can('see-margin')<button type="button" class="link-act" data-margin>Margin <kbd>Alt M</kbd></button>@endcan
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
