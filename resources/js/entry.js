@@ -77,11 +77,6 @@ export default () => ({
             document.dispatchEvent(new CustomEvent('to-settle'));
             return;
         }
-        if (/^INV-?\d+$/i.test(typed)) {
-            this.clear();
-            bringBack(typed);
-            return;
-        }
         const row = this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed ? this.rows()[this.chosen()] : null;
         if (row?.dataset.customer) {
             this.put(row.dataset.customer);
@@ -91,9 +86,11 @@ export default () => ({
             this.add(row.dataset.layaway);
             return;
         }
-        if (row?.dataset.back) {
+        // A receipt that is scanned is there before the list is.
+        const receipt = row?.dataset.back ?? (!row && /^INV-?\d+$/i.test(typed) ? typed : null);
+        if (receipt !== null) {
             this.clear();
-            bringBack(row.dataset.back);
+            bringBack(receipt);
             return;
         }
         if (row && !row.dataset.item) {
