@@ -7,7 +7,6 @@ namespace Elmstone\Counter;
 use Elmstone\Books\Document;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
-use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Money\UnitPrice;
@@ -27,7 +26,7 @@ use Illuminate\Support\Str;
 /** Goods that come back at the counter, and by which ways their money goes out. */
 final class BackController
 {
-    public function __construct(private readonly CounterPage $page, private readonly House $house, private readonly ItemSearch $items)
+    public function __construct(private readonly CounterPage $page, private readonly House $house)
     {
     }
 
@@ -39,7 +38,7 @@ final class BackController
         $day = $onSlip?->day() ?? Carbon::today()->toImmutable();
         $lines = $returnables->find($typed, $onSlip?->customer_id, $day);
 
-        return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed), 'most' => Returnables::MOST, 'house' => $this->house]);
+        return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed, $returnables), 'most' => Returnables::MOST, 'house' => $this->house]);
     }
 
     public function add(Request $request, string $slip, BringBack $back): Response
@@ -135,9 +134,9 @@ final class BackController
     }
 
     /** @return iterable<Item> that can come back without a receipt */
-    private function itemsWithoutReceipt(string $typed): iterable
+    private function itemsWithoutReceipt(string $typed, Returnables $returnables): iterable
     {
-        return mb_strlen($typed) < 2 ? [] : Item::query()->whereIn('id', $this->items->ids($typed, 4))->where('active', true)->orderBy('code')->limit(4)->get(['id', 'code', 'description']);
+        return mb_strlen($typed) < 2 ? [] : Item::query()->whereIn('id', $returnables->itemsNamed($typed))->where('active', true)->orderBy('code')->limit(4)->get(['id', 'code', 'description']);
     }
 
     private function reason(Request $request): ReturnReason

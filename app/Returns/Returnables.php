@@ -24,10 +24,13 @@ use Illuminate\Support\Facades\DB;
 /** Finds what people bought and can bring back, newest first: by receipt, number, item, card and date, or customer. */
 final class Returnables
 {
-    public const MOST = 40;
+    public const MOST = 30;
 
     /** How far back an item is looked for that has no receipt and no customer. */
     private const DAYS_OF_ITEM = 120;
+
+    /** @var array<string, list<int>> what was looked up already, by what was typed */
+    private array $named = [];
 
     public function __construct(private readonly House $house, private readonly Policies $policies, private readonly ItemSearch $items, private readonly CustomerSearch $customers)
     {
@@ -134,8 +137,14 @@ final class Returnables
         return $customers === [] ? [] : $this->read($this->lines()->whereIn('d.customer_id', $customers), $day);
     }
 
+    /** @return list<int> ids of the items that may be meant */
+    public function itemsNamed(string $typed): array
+    {
+        return $this->named[$typed] ??= $this->lookedUp($typed);
+    }
+
     /** @return list<int> */
-    private function itemsNamed(string $typed): array
+    private function lookedUp(string $typed): array
     {
         $exact = $this->items->exact($typed);
 
