@@ -103,14 +103,6 @@ final class ReckonedReturn
         return $this->refused[$line->id] ?? null;
     }
 
-    /** How many were bought and are still out, before this slip. */
-    public function leftOf(ReturnOnSlip $line): ?BigDecimal
-    {
-        $origin = $line->origin();
-
-        return $origin === null ? null : $this->origins->returnable($origin, $this->asOf())->left()->stripTrailingZeros();
-    }
-
     public function policy(ReturnOnSlip $line): ReturnPolicy
     {
         return $this->policies()->for($this->ownPolicies[$line->item_id ?? 0] ?? null, $line->department_id);

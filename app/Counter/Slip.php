@@ -92,7 +92,6 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Collection<int, CardPayment> $cards
  * @property-read Collection<int, ReturnOnSlip> $returns
  * @property-read Document|null $creditNote
- * @property-read Document|null $voidOf
  */
 final class Slip extends Model
 {
@@ -159,7 +158,7 @@ final class Slip extends Model
             'credit_note_id' => null, 'void_of_id' => null, 'refund_approval_id' => null, 'refund_approved' => 0, 'blind_cash_approved' => 0,
         ]);
         $slip->couponsShown = new Collection;
-        $slip->setRelations(['lines' => new Collection, 'returns' => new Collection, 'creditNote' => null, 'voidOf' => null, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->setRelations(['lines' => new Collection, 'returns' => new Collection, 'creditNote' => null, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
     }
@@ -328,11 +327,5 @@ final class Slip extends Model
     public function creditNote(): BelongsTo
     {
         return $this->belongsTo(Document::class, 'credit_note_id');
-    }
-
-    /** @return BelongsTo<Document, $this> */
-    public function voidOf(): BelongsTo
-    {
-        return $this->belongsTo(Document::class, 'void_of_id');
     }
 }

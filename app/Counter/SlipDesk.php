@@ -76,7 +76,6 @@ final class SlipDesk
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
-        $slip->void_of_id === null ? $slip->setRelation('voidOf', null) : $slip->load('voidOf');
         $slip->layaway_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
         $this->party->draw($slip);
 

@@ -65,18 +65,6 @@ final class VoidSale
         return $this->fresh($invoice);
     }
 
-    /** Whether a sale can still be voided. */
-    public static function isPossible(Document $invoice): bool
-    {
-        try {
-            self::assertFine($invoice);
-
-            return true;
-        } catch (Refused) {
-            return false;
-        }
-    }
-
     private static function assertFine(Document $invoice): void
     {
         $kinds = $invoice->tenders->pluck('kind')->all();

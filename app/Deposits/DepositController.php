@@ -7,6 +7,8 @@ namespace Elmstone\Deposits;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\Http\AsOfRequest;
+use Elmstone\Receivables\MoneyOut;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
@@ -25,12 +27,12 @@ final class DepositController
     {
     }
 
-    public function index(LiabilityRequest $request): View
+    public function index(AsOfRequest $request): View
     {
         return view('deposits.index', ['liability' => Liability::on($request->day()), 'day' => $request->day(), 'house' => $this->house]);
     }
 
-    public function csv(LiabilityRequest $request): StreamedResponse
+    public function csv(AsOfRequest $request): StreamedResponse
     {
         $day = $request->day();
 
@@ -48,7 +50,7 @@ final class DepositController
             'held' => DepositsHeld::of($customer->id),
             'entries' => DB::table('deposit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.purpose', 'd.kind', 'd.note']),
             'house' => $this->house,
-            'ways' => PayBackDeposit::WAYS,
+            'ways' => MoneyOut::WAYS,
             'key' => old('key', (string) Str::uuid()),
         ]);
     }

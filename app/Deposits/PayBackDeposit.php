@@ -16,6 +16,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Receivables\MoneyOut;
 use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -26,8 +27,6 @@ use Illuminate\Support\Facades\DB;
 /** Pays a deposit back, or part of it. The same key answers with the same refund. */
 final class PayBackDeposit
 {
-    public const WAYS = [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer];
-
     public function __construct(
         private readonly House $house,
         private readonly Register $register,
@@ -68,13 +67,10 @@ final class PayBackDeposit
 
     private function assertFine(DepositAccount $account, Money $amount, TenderKind $way, string $reference, string $reason): void
     {
-        match (true) {
-            ! $amount->isPositive() => throw Refused::because('bad_amount', 'What is paid back is more than nothing.'),
-            $amount->minor > $account->held => throw Refused::because('over_deposit', "Only {$this->house->money($account->held)->toString()} is held for them in deposits."),
-            ! in_array($way, self::WAYS, true) => throw Refused::because('bad_tender', 'A deposit is paid back in cash, by cheque or by bank transfer.'),
-            $way !== TenderKind::Cash && $reference === '' => throw Refused::because('reference_missing', 'Type the cheque’s number, or the transfer’s reference.'),
-            trim($reason) === '' => throw Refused::because('reason_missing', 'Say why it is paid back: the reason is kept.'),
-            default => null,
-        };
+        MoneyOut::assertSaid($amount, $way, $reference, $reason);
+
+        if ($amount->minor > $account->held) {
+            throw Refused::because('over_deposit', "Only {$this->house->money($account->held)->toString()} is held for them in deposits.");
+        }
     }
 }

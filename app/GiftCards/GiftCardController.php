@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\Http\AsOfRequest;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -24,16 +25,16 @@ final class GiftCardController
     {
     }
 
-    public function index(Request $request): View
+    public function index(AsOfRequest $request): View
     {
-        $day = self::day($request);
+        $day = $request->day();
 
         return view('gift-cards.index', ['cards' => CardsOwed::on($day), 'day' => $day, 'house' => $this->house]);
     }
 
-    public function csv(Request $request): StreamedResponse
+    public function csv(AsOfRequest $request): StreamedResponse
     {
-        $day = self::day($request);
+        $day = $request->day();
 
         return Csv::download("gift-cards-{$day->format('Y-m-d')}.csv", ['card', 'issued', 'expires', 'balance', 'currency', 'as of'], (function () use ($day): iterable {
             foreach (CardsOwed::on($day)->cards as $row) {
@@ -81,12 +82,5 @@ final class GiftCardController
         $look->extend($card, $until ?? throw Refused::because('bad_date', 'Type until when it is to be good.'), $request->string('reason')->trim()->value(), $by);
 
         return redirect()->route('gift-cards.show', $card)->with('done', 'The card is extended.');
-    }
-
-    private static function day(Request $request): CarbonImmutable
-    {
-        $request->validate(['as_of' => ['nullable', 'date_format:Y-m-d', 'before_or_equal:today']], ['as_of.*' => 'Type a day up to today.']);
-
-        return $request->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $request->string('as_of')->value()) ?? CarbonImmutable::today() : CarbonImmutable::today();
     }
 }

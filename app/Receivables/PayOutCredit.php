@@ -26,8 +26,6 @@ use Illuminate\Support\Facades\DB;
 /** Pays out what of a credit or payment on an account is not used. The same key answers with the same refund. */
 final class PayOutCredit
 {
-    public const WAYS = [TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::Cash];
-
     public function __construct(private readonly House $house, private readonly Register $register, private readonly Ledger $ledger, private readonly PaymentDraft $drafts)
     {
     }
@@ -68,13 +66,10 @@ final class PayOutCredit
     {
         $open = (int) OpenItemRecord::query()->where('customer_id', $customer->id)->where('document_id', $credit)->where('kind', ItemKind::Credit)->value('open');
 
-        match (true) {
-            ! $amount->isPositive() => throw Refused::because('bad_amount', 'What is paid out is more than nothing.'),
-            $amount->minor > $open => throw Refused::because('over_credit', 'Only '.Show::money($this->house->money($open)).' of it is unused.'),
-            ! in_array($way, self::WAYS, true) => throw Refused::because('bad_tender', 'Credit is paid out by cheque, bank transfer or in cash.'),
-            $way !== TenderKind::Cash && trim($reference) === '' => throw Refused::because('reference_missing', 'Type the cheque’s number, or the transfer’s reference.'),
-            trim($reason) === '' => throw Refused::because('reason_missing', 'Say why it is paid out: the reason is kept.'),
-            default => null,
-        };
+        MoneyOut::assertSaid($amount, $way, $reference, $reason);
+
+        if ($amount->minor > $open) {
+            throw Refused::because('over_credit', 'Only '.Show::money($this->house->money($open)).' of it is unused.');
+        }
     }
 }

@@ -55,12 +55,6 @@ final class Returnables
         };
     }
 
-    /** @return list<ReturnableLine> everything of one document */
-    public function ofDocument(int $document, CarbonImmutable $day): array
-    {
-        return $this->read($this->lines()->where('d.id', $document), $day);
-    }
-
     /** The least an item sold for of late, per unit of its price; null: it was not sold. 4 places, rounded down. */
     public function lowest(int $item, CarbonImmutable $day): ?string
     {

@@ -16,6 +16,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Receivables\MoneyOut;
 use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -26,8 +27,6 @@ use Illuminate\Support\Facades\DB;
 /** Pays store credit out in money. The same key answers with the same refund. */
 final class PayOutStoreCredit
 {
-    public const WAYS = [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer];
-
     public function __construct(private readonly House $house, private readonly Register $register, private readonly StoreCreditLedger $ledger, private readonly PaymentDraft $drafts)
     {
     }
@@ -49,13 +48,7 @@ final class PayOutStoreCredit
 
             $day = CarbonImmutable::today();
             $till->location->assertOpenOn($day);
-            match (true) {
-                ! $amount->isPositive() => throw Refused::because('bad_amount', 'What is paid out is more than nothing.'),
-                ! in_array($way, self::WAYS, true) => throw Refused::because('bad_tender', 'Store credit is paid out in cash, by cheque or by bank transfer.'),
-                $way !== TenderKind::Cash && $reference === '' => throw Refused::because('reference_missing', 'Type the cheque’s number, or the transfer’s reference.'),
-                trim($reason) === '' => throw Refused::because('reason_missing', 'Say why it is paid out: the reason is kept.'),
-                default => null,
-            };
+            MoneyOut::assertSaid($amount, $way, $reference, $reason);
             [$paid, $rounding] = $this->house->handedOver($amount, $way);
             $refund = $this->register->post($this->drafts->draft(
                 DocumentKind::Refund, MoneyEntry::storeCreditPaidOut($amount), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name), $key,

@@ -8,6 +8,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\Http\AsOfRequest;
+use Elmstone\Receivables\MoneyOut;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
@@ -26,16 +28,16 @@ final class StoreCreditController
     {
     }
 
-    public function index(Request $request): View
+    public function index(AsOfRequest $request): View
     {
-        $day = self::day($request);
+        $day = $request->day();
 
         return view('store-credit.index', ['rows' => self::owed($day), 'day' => $day, 'house' => $this->house]);
     }
 
-    public function csv(Request $request): StreamedResponse
+    public function csv(AsOfRequest $request): StreamedResponse
     {
-        $day = self::day($request);
+        $day = $request->day();
 
         return Csv::download("store-credit-{$day->format('Y-m-d')}.csv", ['customer', 'name', 'store credit', 'currency', 'as of'], (function () use ($day): iterable {
             foreach (self::owed($day) as $row) {
@@ -51,7 +53,7 @@ final class StoreCreditController
             'held' => (int) StoreCreditAccount::query()->whereKey($customer->id)->value('held'),
             'entries' => DB::table('store_credit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.kind', 'd.note']),
             'house' => $this->house,
-            'ways' => PayOutStoreCredit::WAYS,
+            'ways' => MoneyOut::WAYS,
             'key' => old('key', (string) Str::uuid()),
         ]);
     }
@@ -71,12 +73,5 @@ final class StoreCreditController
     private static function owed(CarbonImmutable $day): array
     {
         return array_values(DB::select('SELECT c.number, c.name, SUM(e.amount) AS owed FROM store_credit_entries e JOIN customers c ON c.id = e.customer_id WHERE e.business_date <= ? GROUP BY c.id, c.number, c.name HAVING owed <> 0 ORDER BY c.name, c.id', [$day->format('Y-m-d')]));
-    }
-
-    private static function day(Request $request): CarbonImmutable
-    {
-        $request->validate(['as_of' => ['nullable', 'date_format:Y-m-d', 'before_or_equal:today']], ['as_of.*' => 'Type a day up to today.']);
-
-        return $request->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $request->string('as_of')->value()) ?? CarbonImmutable::today() : CarbonImmutable::today();
     }
 }

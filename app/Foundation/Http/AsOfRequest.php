@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Deposits;
+namespace Elmstone\Foundation\Http;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Http\FormRequest;
 
-/** As of which day. */
-final class LiabilityRequest extends FormRequest
+/** As of which day, past or present; nothing said: today. */
+final class AsOfRequest extends FormRequest
 {
     /** @return array<string, array<mixed>> */
     public function rules(): array
