@@ -17,6 +17,8 @@ return [
             'prefix' => '',
             'strict' => true,
             'engine' => 'InnoDB',
+            // What is read under a lock is what stands there now, and a search locks no gaps in which others wait.
+            'isolation_level' => 'READ COMMITTED',
             'options' => [PDO::ATTR_PERSISTENT => false, PDO::ATTR_TIMEOUT => 3],
         ],
     ],

@@ -36,6 +36,7 @@ use Elmstone\Receivables\StatementController;
 use Elmstone\Reminders\ReminderController;
 use Elmstone\Returns\RulesController;
 use Elmstone\Returns\WriteOffController;
+use Elmstone\Staff\LimitsController;
 use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
 use Elmstone\StoreCredit\StoreCreditController;
@@ -72,12 +73,11 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::post('/post', [CounterController::class, 'post'])->name('post');
             Route::post('/lines/{line}', [LineController::class, 'change'])->whereNumber('line')->name('line');
             Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->whereNumber('line')->name('line.remove');
-            Route::post('/lines/{line}/committed', [LineController::class, 'approveCommitted'])->whereNumber('line')->name('line.committed');
+            Route::post('/approve', [SettleController::class, 'approve'])->name('approve');
             Route::post('/cash', [SettleController::class, 'cash'])->name('cash');
             Route::post('/cheque', [SettleController::class, 'cheque'])->name('cheque');
             Route::post('/paper', [SettleController::class, 'paper'])->name('paper');
             Route::post('/charge', [SettleController::class, 'charge'])->name('charge');
-            Route::post('/charge/approve', [SettleController::class, 'approveCharge'])->name('charge.approve');
             Route::post('/on-account', [SettleController::class, 'onAccount'])->name('on-account');
             Route::post('/deposit', [SettleController::class, 'takeDeposit'])->name('deposit');
             Route::post('/deposit/use', [SettleController::class, 'useDeposit'])->name('deposit.use');
@@ -85,13 +85,11 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::post('/hold/drop', [HoldController::class, 'drop'])->name('hold.drop');
             Route::post('/hold/terms', [HoldController::class, 'terms'])->name('hold.terms');
             Route::post('/hold/sign', [HoldController::class, 'sign'])->name('hold.sign');
-            Route::post('/hold/approve', [HoldController::class, 'approve'])->name('hold.approve');
             Route::prefix('/layaways/{layaway}')->name('layaway.')->group(function (): void {
                 Route::post('/', [LayawayRowController::class, 'add'])->name('add');
                 Route::post('/amount', [LayawayRowController::class, 'amount'])->name('amount');
                 Route::post('/leaves', [LayawayRowController::class, 'leaves'])->name('leaves');
                 Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
-                Route::post('/approve', [LayawayRowController::class, 'approve'])->name('approve');
             });
             Route::prefix('/back')->name('back.')->group(function (): void {
                 Route::get('/find', [BackController::class, 'find'])->name('find');
@@ -100,14 +98,15 @@ Route::middleware(['auth', 'till'])->group(function (): void {
                 Route::post('/one-off', [BackController::class, 'oneOff'])->name('one-off');
                 Route::post('/{line}', [BackController::class, 'change'])->whereNumber('line')->name('line');
                 Route::post('/{line}/remove', [BackController::class, 'remove'])->whereNumber('line')->name('remove');
-                Route::post('/{line}/approve', [BackController::class, 'approve'])->whereNumber('line')->name('approve');
+                Route::post('/{line}/waive', [BackController::class, 'waive'])->whereNumber('line')->name('waive');
             });
             Route::prefix('/refund')->name('refund.')->group(function (): void {
                 Route::post('/', [BackController::class, 'way'])->name('way');
                 Route::post('/reference', [BackController::class, 'reference'])->name('reference');
                 Route::post('/onto-card', [BackController::class, 'ontoCard'])->name('onto-card');
                 Route::post('/credit-to', [BackController::class, 'creditTo'])->name('credit-to');
-                Route::post('/approve', [BackController::class, 'approveRefund'])->name('approve');
+                Route::post('/other-way', [BackController::class, 'otherWay'])->name('other-way');
+                Route::post('/as-it-came', [BackController::class, 'asItCame'])->name('as-it-came');
                 Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
             });
             Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
@@ -309,6 +308,8 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/staff', [StaffController::class, 'index'])->name('staff');
         Route::post('/staff', [StaffController::class, 'store'])->name('staff.store');
         Route::post('/staff/{staff}', [StaffController::class, 'update'])->name('staff.update');
+        Route::get('/limits', [LimitsController::class, 'show'])->name('limits');
+        Route::post('/limits/{role}', [LimitsController::class, 'save'])->name('limits.save');
         Route::post('/staff/{staff}/unlock', [StaffController::class, 'unlock'])->name('staff.unlock');
     });
 

@@ -18,22 +18,24 @@ final class HouseRulesTest
         'Catalogue' => ['Shop', 'Staff', 'Foundation'],
         'Books' => ['Shop', 'Staff', 'Foundation'],
         'Devices' => ['Shop', 'Staff', 'Foundation'],
+        'Cards' => ['Devices', 'Books', 'Shop', 'Staff', 'Foundation'],
+        'MoneyOut' => ['Cards', 'Books', 'Shop', 'Staff', 'Foundation'],
         'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Foundation'],
         'Customers' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Foundation'],
-        'Receivables' => ['Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Deposits' => ['Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Layaways' => ['Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Receivables' => ['MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Deposits' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Layaways' => ['MoneyOut', 'Cards', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'StoreCredit' => ['Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'StoreCredit' => ['MoneyOut', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'GiftCards' => ['Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
-        'Returns' => ['StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Returns' => ['MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
-    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
+    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Cards', 'MoneyOut', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule
     {

@@ -10,17 +10,18 @@ use Illuminate\Support\Facades\DB;
 /** Single pieces by their serial numbers: none is out twice, and none is set aside for two people. */
 final class Serials
 {
-    /** A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends. */
     public const MOST = 200;
 
     /**
+     * A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends. Capitals and small letters are the same: one piece has one number.
+     *
      * @return list<string>
      *
      * @throws Refused bad_serial, serial_twice
      */
     public static function read(string $typed): array
     {
-        $serials = array_values(array_filter(array_map(static fn (string $one): string => trim($one), preg_split('/[,;\s]+/u', $typed) ?: []), static fn (string $one): bool => $one !== ''));
+        $serials = array_values(array_filter(array_map(static fn (string $one): string => mb_strtoupper(trim($one)), preg_split('/[,;\s]+/u', $typed) ?: []), static fn (string $one): bool => $one !== ''));
 
         foreach ($serials as $serial) {
             if (mb_strlen($serial) > 40) {
@@ -89,25 +90,38 @@ final class Serials
      * Pieces come back. To stock: they can be sold again; elsewhere they stay out.
      *
      * @param  list<string>  $serials
-     * @param  int|null  $soldOn the document they left with; null: it is not known
      *
-     * @throws Refused serial_not_out
+     * @throws Refused serial_here
      */
-    public function comeBack(int $item, string $description, array $serials, ?int $soldOn, bool $toStock): void
+    public function comeBack(int $item, string $description, array $serials, bool $toStock): void
     {
         sort($serials);
 
         foreach ($serials as $serial) {
-            $row = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)->lockForUpdate()->first();
+            $state = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)->lockForUpdate()->value('state');
 
-            if ($soldOn !== null && ($row === null || $row->state !== 'out' || (int) $row->document_id !== $soldOn)) {
-                throw Refused::because('serial_not_out', "“{$description}”: serial number {$serial} did not leave the house with that invoice. Look at the plate again.");
+            // Whether it is one that left was decided, or allowed, before; what stands here did not leave.
+            if ($state === 'aside' || $state === 'in') {
+                throw Refused::because('serial_here', "“{$description}”: serial number {$serial} stands here ".($state === 'aside' ? 'set aside for a customer' : 'in the house').', so it cannot come back. Look at the plate again.');
             }
 
             if ($toStock) {
                 DB::table('item_serials')->updateOrInsert(['item_id' => $item, 'serial' => $serial], ['state' => 'in', 'document_id' => null, 'layaway_id' => null]);
             }
         }
+    }
+
+    /**
+     * Which of the pieces did not leave the house; or not with a certain document.
+     *
+     * @param  array<string>  $serials
+     * @return list<string>
+     */
+    public static function notOut(int $item, array $serials, ?int $soldOn): array
+    {
+        $out = DB::table('item_serials')->where('item_id', $item)->where('state', 'out')->when($soldOn !== null, static fn ($query) => $query->where('document_id', $soldOn))->whereIn('serial', $serials)->pluck('serial')->all();
+
+        return array_values(array_diff($serials, $out));
     }
 
     /**

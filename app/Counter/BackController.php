@@ -43,7 +43,7 @@ final class BackController
 
     public function add(Request $request, string $slip, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, 'bring-back', 'q', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value())));
+        return $this->page->after($request, $slip, 'bring-back', 'q', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value()), $request->string('found_by')->value()));
     }
 
     public function blind(Request $request, string $slip, BringBack $back): Response
@@ -77,18 +77,18 @@ final class BackController
         return $this->page->after($request, $slip, "back.{$line}", 'quantity', static fn (Act $act) => $back->remove($slip, $act, $line));
     }
 
-    public function approve(Request $request, string $slip, int $line, BringBack $back): Response
+    public function waive(Request $request, string $slip, int $line, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, "back.{$line}", 'quantity', static fn (Act $act) => $back->approve($slip, $act, $line, $request->boolean('waive')));
+        return $this->page->after($request, $slip, "back.{$line}.fee", 'quantity', static fn (Act $act) => $back->waive($slip, $act, $line, $request->boolean('waive', true)));
     }
 
     public function way(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        $kind = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
+        $way = $request->string('way', TenderKind::Cash->value)->value();
 
-        return $this->page->after($request, $slip, "refund.{$kind->value}", 'amount', fn (Act $act) => $request->boolean('rest')
-            ? $choose->rest($slip, $act, $kind)
-            : $choose->way($slip, $act, $kind, $this->house->typedMoney($request->string('amount')->value())));
+        return $this->page->after($request, $slip, "refund.{$way}", 'amount', fn (Act $act) => $request->boolean('rest')
+            ? $choose->rest($slip, $act, $way)
+            : $choose->way($slip, $act, $way, $this->house->typedMoney($request->string('amount')->value())));
     }
 
     public function reference(Request $request, string $slip, ChooseRefund $choose): Response
@@ -106,16 +106,24 @@ final class BackController
         return $this->page->after($request, $slip, 'refund.credit_to', 'credit_to', static fn (Act $act) => $choose->creditTo($slip, $act, $request->string('credit_to')->value() === 'oldest'));
     }
 
-    public function approveRefund(Request $request, string $slip, ChooseRefund $choose): Response
+    /** By another money way than it came, allowed by somebody else with the reason. */
+    public function otherWay(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.approve', 'approver', static fn (Act $act) => $choose->approve($slip, $act));
+        return $this->page->after($request, $slip, 'refund.other', 'way', static fn (Act $act) => $choose->otherWay($slip, $act, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash));
+    }
+
+    public function asItCame(Request $request, string $slip, ChooseRefund $choose): Response
+    {
+        return $this->page->after($request, $slip, 'refund.as-it-came', 'way', static fn (Act $act) => $choose->asItCame($slip, $act));
     }
 
     public function card(Request $request, string $slip, RefundCard $refund): Response
     {
         $authorisation = $request->string('authorisation')->value();
 
-        return $this->page->after($request, $slip, "refund.card:{$authorisation}", 'amount', fn (Act $act) => $refund->handle($slip, $act, $authorisation, $this->house->typedMoney($request->string('amount')->value())));
+        return $this->page->after($request, $slip, "refund.card:{$authorisation}", 'amount', fn (Act $act) => $refund->handle(
+            $slip, $act, $authorisation, $this->house->typedMoney($request->string('amount')->value()), $request->filled('seen') ? $request->integer('seen') : null, $request->boolean('more'),
+        ));
     }
 
     /** A fresh slip on which something of a document comes back. */

@@ -21,7 +21,6 @@ use Elmstone\Customers\Customer;
 use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approve;
 
 /** Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is posted by it. */
 final class BringBack
@@ -31,17 +30,18 @@ final class BringBack
         private readonly House $house,
         private readonly PutCustomer $put,
         private readonly Returnables $returnables,
-        private readonly Approve $approve,
+        private readonly ApproveNeeds $approve,
     ) {
     }
 
     /**
      * @param  array<string, string>  $quantities as typed, by origin "document:position"; empty ones are left out
      * @param  GoodsTo|null  $goodsTo null: where goods go that come back for this reason
+     * @param  string  $foundBy what was typed or scanned to find it
      *
      * @throws Refused nothing_chosen, not_sold, not_theirs, bad_quantity, more_than_left
      */
-    public function lines(string $slipKey, Act $act, array $quantities, ReturnReason $reason, ?GoodsTo $goodsTo): Slip
+    public function lines(string $slipKey, Act $act, array $quantities, ReturnReason $reason, ?GoodsTo $goodsTo, string $foundBy = ''): Slip
     {
         $chosen = array_filter($quantities, static fn (string $typed): bool => ! in_array(trim($typed), ['', '0'], true));
 
@@ -49,7 +49,7 @@ final class BringBack
             throw Refused::because('nothing_chosen', 'Type how many come back, next to the line.');
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($chosen, $reason, $goodsTo): void {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($chosen, $reason, $goodsTo, $foundBy): void {
             $documents = Document::query()->whereIn('id', array_map(static fn (string $key): int => (int) explode(':', $key)[0], array_map(strval(...), array_keys($chosen))))->get()->keyBy('id');
             $origins = Origins::of($this->house->currency(), $documents->modelKeys());
 
@@ -58,7 +58,7 @@ final class BringBack
                 $origin = new Origin($document, $position);
                 $this->assertTheirs($slip, $documents->get($document));
                 $origins->has($origin) || throw Refused::because('not_sold', 'This line is not on that invoice.');
-                $this->add($slip, $origin, $origins, Quantity::of((string) EntryText::quantity($typed)->value), $reason, $goodsTo ?? $reason->goodsTo());
+                $this->add($slip, $origin, $origins, Quantity::of((string) EntryText::quantity($typed)->value), $reason, $goodsTo ?? $reason->goodsTo(), Returnables::isReceipt($foundBy, $documents->get($document)));
             }
 
             $this->changed($slip);
@@ -72,7 +72,7 @@ final class BringBack
         $this->assertTheirs($slip, $invoice);
 
         foreach ($invoice->lines as $line) {
-            $this->add($slip, new Origin($invoice->id, $line->position), $origins, Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()), ReturnReason::Mistake, GoodsTo::Stock);
+            $this->add($slip, new Origin($invoice->id, $line->position), $origins, Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()), ReturnReason::Mistake, GoodsTo::Stock, true);
         }
 
         $this->changed($slip);
@@ -113,9 +113,10 @@ final class BringBack
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line, $typed): void {
             $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
+            isset($typed['quantity']) && self::assertNoCardPaid($slip);
             $row->update(array_filter([
                 'quantity' => isset($typed['quantity']) ? EntryText::quantity($typed['quantity'])->toString() : null,
-                'goods_to' => GoodsTo::tryFrom($typed['goods_to'] ?? ''),
+                'goods_to' => self::goodsTo($typed['goods_to'] ?? ''),
                 'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
                 'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
             ], static fn (mixed $value): bool => $value !== null));
@@ -131,20 +132,36 @@ final class BringBack
     public function remove(string $slipKey, Act $act, int $line): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line): void {
+            self::assertNoCardPaid($slip);
             ReturnOnSlip::query()->where('slip_id', $slip->id)->whereKey($line)->delete();
             $this->changed($slip);
         });
     }
 
-    /** That the policy is not kept to; or, where that is asked for, that the restocking fee is let off. */
-    public function approve(string $slipKey, Act $act, int $line, bool $waivesFee): Slip
+    /** That the restocking fee of a line is let off, which somebody else has to allow; or that it is kept after all. */
+    public function waive(string $slipKey, Act $act, int $line, bool $waives): Slip
     {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $line, $waivesFee): void {
-            $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
-            $approval = $this->approve->handle($act->given(), $act->by, $waivesFee ? 'restocking_fee' : 'outside_policy', "{$row->code} {$row->description}: {$row->quantity} back", $slip->id);
-            $row->update(['approval_id' => $approval->id, ...$waivesFee ? ['fee_waived' => true] : []]);
-            $waivesFee && $this->changed($slip);
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $line, $waives): void {
+            ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line)->update(['fee_waived' => $waives]);
+            $this->changed($slip);
+            $waives && $this->approve->within($slip, $act, "back.{$line}.fee");
         });
+    }
+
+    /** What comes back stays while a card was paid back for it and no document says so. */
+    private static function assertNoCardPaid(Slip $slip): void
+    {
+        if ($slip->paysCardBack()) {
+            throw Refused::because('card_paid_back', 'A card was paid back for what comes back here, or is being asked. Post the slip, or undo that at the terminal first.');
+        }
+    }
+
+    /** Where goods that come back go; a credit without goods is no such place. */
+    private static function goodsTo(string $typed): ?GoodsTo
+    {
+        $to = GoodsTo::tryFrom($typed);
+
+        return $to === GoodsTo::None ? null : $to;
     }
 
     private function assertTheirs(Slip $slip, ?Document $document): void
@@ -165,7 +182,7 @@ final class BringBack
         }
     }
 
-    private function add(Slip $slip, Origin $origin, Origins $origins, Quantity $quantity, ReturnReason $reason, GoodsTo $goodsTo): void
+    private function add(Slip $slip, Origin $origin, Origins $origins, Quantity $quantity, ReturnReason $reason, GoodsTo $goodsTo, bool $receiptShown): void
     {
         $line = $origins->line($origin);
         $same = ReturnOnSlip::query()->where('slip_id', $slip->id)->where('origin_document_id', $origin->documentId)->where('origin_position', $origin->position)->where('reason', $reason)->where('goods_to', $goodsTo)->first();
@@ -173,12 +190,12 @@ final class BringBack
         $isWhole = BigDecimal::of((string) $line->quantity)->isEqualTo($quantity->value);
 
         if ($same !== null) {
-            $same->update(['quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())->plus($quantity)->toString()]);
+            $same->update(['receipt_shown' => $same->receipt_shown || $receiptShown, 'quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())->plus($quantity)->toString()]);
         } else {
             $same = $this->put($slip, [
                 'origin_document_id' => $origin->documentId, 'origin_position' => $origin->position, 'item_id' => $line->item_id, 'code' => $line->code, 'description' => $line->description,
                 'department_id' => $line->department_id, 'quantity' => $quantity->toString(), 'unit' => $line->unit, 'unit_price' => $line->unit_price, 'price_per' => $line->price_per, 'price_rule' => $line->price_rule,
-                'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => $goodsTo, 'serials' => $isWhole ? $serials : null,
+                'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => $goodsTo, 'serials' => $isWhole ? $serials : null, 'receipt_shown' => $receiptShown,
             ]);
         }
 
@@ -212,6 +229,6 @@ final class BringBack
     private function changed(Slip $slip): void
     {
         $any = ReturnOnSlip::query()->where('slip_id', $slip->id)->exists();
-        $slip->forceFill(['back' => $any ? [] : null, 'refund_approved' => 0, 'blind_cash_approved' => 0, 'refund_approval_id' => null])->save();
+        $slip->forceFill(['back' => $any ? [] : null, 'back_other' => null])->save();
     }
 }

@@ -10,7 +10,6 @@ use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
@@ -30,8 +29,7 @@ final class ChangeLine
             $line->update($this->columns($slip, $line, $edit));
 
             if ($edit->price !== null || $edit->discount !== null) {
-                $line->update(['approval_id' => null]);
-                $this->approved($slip->load('lines.item', 'cards'), $line, $act);
+                $this->approved($slip, $line, $act);
             }
         });
     }
@@ -72,24 +70,14 @@ final class ChangeLine
             : throw Refused::because('never_discounted', "“{$line->description}” is sold at a net price and never discounted.");
     }
 
+    /** A price that needs approval is not taken without. */
     private function approved(Slip $slip, LineOnSlip $line, Act $act): void
     {
-        $fresh = $slip->lines->firstOrFail('id', $line->id);
-        $reckoned = ReckonedCounter::of($slip, $this->house);
-        $check = $reckoned->check($fresh);
+        $this->desk->redraw($slip, $act);
+        $needs = ReckonedCounter::of($slip, $this->house)->needs->open("line.{$line->id}");
 
-        if ($check === PriceCheck::Fine) {
-            return;
+        if ($needs !== []) {
+            $act->approval === null ? throw $needs[0]->refused : $this->approve->all($act->approval, $act->by, $needs, $slip->id);
         }
-
-        if ($act->approval === null) {
-            throw Refused::because($check->value, $check === PriceCheck::BelowCost
-                ? 'That is below what it cost. A supervisor can approve.'
-                : 'That is below the lowest price the house accepts. A supervisor can approve.');
-        }
-
-        $net = $reckoned->line($fresh)->net->toString();
-        $approval = $this->approve->handle($act->approval, $act->by, $check->value, "{$fresh->code} {$fresh->description}: {$fresh->quantity} for {$net}", $slip->id);
-        $line->update(['approval_id' => $approval->id]);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ChargeDecision;
@@ -11,39 +13,50 @@ use Elmstone\Core\Receivables\ChargeReason;
 use Elmstone\Core\Receivables\Standing;
 use Elmstone\Receivables\ChargeWords;
 
-/** Whether a slip may be charged to its customer's account as things stand, what somebody approved taken into account. */
+/** Whether a slip may be charged to its customer's account as things stand. */
 final readonly class ChargeCheck
 {
     private function __construct(private Slip $slip, public Money $amount, public ChargeDecision $decision)
     {
     }
 
-    public static function of(Slip $slip, Money $amount): self
+    /** @param  Money|null  $credit what goes back to the account with it; null: nothing */
+    public static function of(Slip $slip, Money $amount, ?Money $credit = null): self
     {
-        $authorised = $slip->contact === null || $slip->contact->mayBuyFor($amount->minor);
+        $authorised = $slip->contact === null ? $slip->account?->account->buyerMustBeNamed() !== true : $slip->contact->mayBuyFor($amount->minor);
+        $more = $credit === null || $amount->exceeds($credit) ? $amount->minus($credit ?? Money::zero($amount->currency)) : Money::zero($amount->currency);
 
-        return new self($slip, $amount, $slip->account?->standing->charge($amount, $slip->purchase_order, $authorised) ?? Standing::withoutAccount($amount));
+        return new self($slip, $amount, $slip->account?->standing->charge($more, $slip->purchase_order, $authorised) ?? Standing::withoutAccount($amount));
     }
 
-    /** @return list<ChargeReason> what nobody has approved yet */
-    public function open(): array
+    /** The figures an approval of it covers: each reason with its own, and who buys. */
+    public function scope(): Scope
     {
-        $approved = explode(',', $this->slip->charge_approved_for);
+        $scope = Scope::of(ApprovalKind::Charge)->naming('customer', $this->slip->customer_id)->upTo('amount', $this->amount);
 
-        return array_values(array_filter($this->decision->reasons, fn (ChargeReason $reason): bool => $reason->refuses()
-            || ! in_array($reason->value, $approved, true)
-            || ($reason === ChargeReason::OverLimit && ($this->decision->overBy->minor ?? 0) > $this->slip->charge_approved_over)));
+        foreach ($this->decision->reasons as $reason) {
+            $scope = match ($reason) {
+                ChargeReason::OverLimit => $scope->upTo('over', $this->decision->overBy ?? $this->amount),
+                ChargeReason::Overdue => $scope->upTo('days_late', $this->slip->account->oldestLate ?? 0),
+                ChargeReason::PurchaseOrderRequired => $scope->upTo('without_order', 1),
+                ChargeReason::BuyerNotAuthorised => $scope->naming('buyer', $this->slip->contact_id ?? 'nobody')->upTo('buys', $this->amount),
+                default => $scope,
+            };
+        }
+
+        return $scope;
     }
 
-    public function isApproved(): bool
+    /** @return list<Refused> every reason, in words */
+    public function refused(): array
     {
-        return $this->open() === [] && ! $this->decision->isAllowed();
+        return array_map(fn (ChargeReason $reason): Refused => Refused::because($reason->value, $this->say($reason)), $this->decision->reasons);
     }
 
-    /** @return list<Refused> */
-    public function hindrances(): array
+    /** @return list<Refused> what nobody at the counter can allow */
+    public function refusals(): array
     {
-        return array_map(fn (ChargeReason $reason): Refused => Refused::because($reason->value, $this->say($reason)), $this->open());
+        return array_values(array_filter($this->refused(), static fn (Refused $refused): bool => ChargeReason::from($refused->rule)->refuses()));
     }
 
     public function say(ChargeReason $reason): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Refused;
 
 /** Clears the lot. Money already taken by card must go back first. */
@@ -17,11 +18,11 @@ final class ClearSlip
     public function handle(string $slipKey, Act $act): Slip
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip): void {
-            if ($slip->cards->contains(static fn (CardPayment $card): bool => $card->state->pays() || $card->state->isOpen())) {
+            if ($slip->cards->contains(static fn (CardRequest $card): bool => $card->isPending())) {
                 throw Refused::because('card_taken', $slip->takesBack() ? 'Money went back to a card on this slip. Undo that first.' : 'A card has paid on this slip. Give the money back first.');
             }
 
             $slip->forceFill(['state' => SlipState::Cleared])->save();
-        });
+        }, evenVoid: true);
     }
 }

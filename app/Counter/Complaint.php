@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\PossibleDuplicate;
 
 /** What was refused, where it was typed, and what was typed: it stands beside the field until it is mended. */
 final readonly class Complaint
 {
-    private const APPROVABLE = [PriceCheck::BelowFloor->value, PriceCheck::BelowCost->value, 'slip_discount', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing'];
+    private const APPROVABLE = ['needs_approval', 'one_off', 'card_off_line', 'over_refund_limit', 'outside_policy', 'other_way', 'own_approval', 'beyond_approver', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing'];
 
     private function __construct(private string $field, private string $rule, private string $message, private string $typed, private ?Refused $refused = null)
     {

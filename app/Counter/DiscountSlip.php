@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
 
@@ -21,20 +20,16 @@ final class DiscountSlip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $typed): void {
             $discount = Reductions::typed($typed, $this->house->currency());
-            $slip->forceFill([...Reductions::columns($discount), 'discount_approval_id' => null])->save();
-            $reckoned = ReckonedCounter::of($slip->load('lines.item', 'cards'), $this->house);
-            $below = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->approval_id === null && $reckoned->check($line) !== PriceCheck::Fine);
+            $slip->forceFill(Reductions::columns($discount))->save();
+            $this->desk->redraw($slip, $act);
+            $needs = ReckonedCounter::of($slip, $this->house)->needs;
+            $below = array_merge(...$slip->lines->map(static fn (LineOnSlip $line): array => $needs->open("line.{$line->id}"))->all());
 
-            if ($discount === null || $below === null) {
-                return;
+            if ($discount !== null && $below !== []) {
+                $act->approval === null
+                    ? throw Refused::because('needs_approval', "With that discount: {$below[0]->refused->getMessage()}")
+                    : $this->approve->all($act->approval, $act->by, $below, $slip->id);
             }
-
-            if ($act->approval === null) {
-                throw Refused::because('below_floor', "That takes “{$below->description}” below the lowest price the house accepts. A supervisor can approve.");
-            }
-
-            $approval = $this->approve->handle($act->approval, $act->by, 'slip_discount', 'Whole-slip discount '.Reductions::written($discount), $slip->id);
-            $slip->forceFill(['discount_approval_id' => $approval->id])->save();
         });
     }
 }

@@ -14,12 +14,12 @@ use Elmstone\Customers\Customer;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approve;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
  * A credit note without goods: a price was wrong, or something is made up for. On lines of an invoice, or free. It goes through a slip of its own, so that money and tax are worked out
- * and posted as for goods that come back; what hinders it clears that slip and is said where it was typed.
+ * and posted as for goods that come back; what hinders it leaves nothing behind and is said where it was typed.
  */
 final class GiveCredit
 {
@@ -28,8 +28,7 @@ final class GiveCredit
         private readonly PutCustomer $put,
         private readonly PostSale $post,
         private readonly FinishSale $finish,
-        private readonly Approve $approve,
-        private readonly ClearSlip $clear,
+        private readonly ApproveNeeds $approve,
         private readonly House $house,
     ) {
     }
@@ -50,12 +49,12 @@ final class GiveCredit
             throw Refused::because('bad_amount', 'Type what is credited, next to the line.');
         }
 
-        return $this->give($key, $act, $invoice->customer_id === null ? null : Customer::query()->findOrFail($invoice->customer_id), $way, $oldest, static function (Slip $slip, int $approval) use ($invoice, $amounts, $reason, $note): void {
+        return $this->give($key, $act, $invoice->customer_id === null ? null : Customer::query()->findOrFail($invoice->customer_id), $way, $oldest, static function (Slip $slip) use ($invoice, $amounts, $reason, $note): void {
             foreach ($invoice->lines->whereIn('position', array_keys($amounts))->values() as $i => $line) {
                 ReturnOnSlip::query()->create([
                     'slip_id' => $slip->id, 'position' => $i + 1, 'origin_document_id' => $invoice->id, 'origin_position' => $line->position, 'item_id' => $line->item_id, 'code' => $line->code,
                     'description' => $line->description, 'department_id' => $line->department_id, 'quantity' => '1', 'unit' => 'each', 'unit_price' => $amounts[$line->position]->toString(), 'price_per' => 1,
-                    'price_rule' => PriceRule::Typed, 'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => GoodsTo::None, 'note' => mb_substr($note, 0, 255), 'approval_id' => $approval,
+                    'price_rule' => PriceRule::Typed, 'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => GoodsTo::None, 'note' => mb_substr($note, 0, 255),
                 ]);
             }
         });
@@ -76,16 +75,16 @@ final class GiveCredit
             default => null,
         };
 
-        return $this->give($key, $act, $customer, $way, $oldest, static function (Slip $slip, int $approval) use ($amount, $department, $taxClass, $words): void {
+        return $this->give($key, $act, $customer, $way, $oldest, static function (Slip $slip) use ($amount, $department, $taxClass, $words): void {
             ReturnOnSlip::query()->create([
                 'slip_id' => $slip->id, 'position' => 1, 'code' => 'credit', 'description' => mb_substr(trim($words), 0, 160), 'department_id' => $department, 'quantity' => '1', 'unit' => 'each',
                 'unit_price' => $amount->toString(), 'price_per' => 1, 'price_rule' => PriceRule::Typed, 'list_price' => $amount->toString(), 'tax_class' => $taxClass ?? FeeDraft::UNTAXED,
-                'reason' => ReturnReason::Goodwill, 'goods_to' => GoodsTo::None, 'approval_id' => $approval,
+                'reason' => ReturnReason::Goodwill, 'goods_to' => GoodsTo::None,
             ]);
         });
     }
 
-    /** @param  callable(Slip, int): void  $lines */
+    /** @param  callable(Slip): void  $lines */
     private function give(string $key, Act $act, ?Customer $customer, TenderKind $way, bool $oldest, callable $lines): int
     {
         $before = Slip::query()->where('key', $key)->where('state', SlipState::Posted)->value('credit_note_id');
@@ -94,24 +93,21 @@ final class GiveCredit
             return $before;
         }
 
-        $slip = $this->desk->change($key, $act, function (Slip $slip) use ($act, $customer, $way, $oldest, $lines): void {
-            $approval = $this->approve->handle($act->given(), $act->by, 'credit', 'credit note without goods'.($customer === null ? '' : " for {$customer->name}"), $slip->id);
-            $this->put->place($slip, $customer);
-            $lines($slip, $approval->id);
-            $slip->forceFill(['back' => [], 'credit_to' => $oldest ? 'oldest' : 'unused', 'refund_approval_id' => $approval->id, 'paper' => PaperWay::None])->save();
-            $this->desk->redraw($slip, $act);
-            $ways = ReckonedCounter::of($slip, $this->house)->refund;
-            $left = $ways?->left()->minor ?? 0;
-            $left > 0 && $slip->forceFill(['back' => [$way->value => $left]])->save();
+        // Put on the slip, allowed and posted in one transaction: what is refused leaves no trace, and the corrected one begins anew.
+        $posted = DB::transaction(function () use ($key, $act, $customer, $way, $oldest, $lines): PostedSale {
+            $slip = $this->desk->change($key, $act, function (Slip $slip) use ($act, $customer, $way, $oldest, $lines): void {
+                $act->given();
+                $this->put->place($slip, $customer);
+                $lines($slip);
+                $slip->forceFill(['back' => [], 'credit_to' => $oldest ? 'oldest' : 'unused', 'paper' => PaperWay::Print])->save();
+                $this->desk->redraw($slip, $act);
+                $left = ReckonedCounter::of($slip, $this->house)->refund?->left()->minor ?? 0;
+                $left > 0 && $slip->forceFill(['back' => [$way->value => $left]])->save();
+                $this->approve->within($slip, $act, null);
+            });
+
+            return $this->post->handle($key, new Act((string) Str::uuid(), $act->by, $act->till, $slip->version));
         });
-
-        try {
-            $posted = $this->post->handle($key, new Act($act->key, $act->by, $act->till, $slip->version));
-        } catch (Refused $refused) {
-            $this->clear->handle($key, new Act((string) Str::uuid(), $act->by, $act->till, null));
-
-            throw $refused;
-        }
 
         $posted->already || $this->finish->handle($posted->documentId, $act);
 

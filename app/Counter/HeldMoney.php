@@ -6,6 +6,7 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Show;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
@@ -46,8 +47,11 @@ final readonly class HeldMoney
         return $this->onAccount()->plus($this->depositIn())->plus($this->onLayaways())->plus($this->onGiftCards());
     }
 
-    /** @return list<Refused> */
-    public function hindrances(): array
+    /**
+     * @param  Money  $goods what is sold and taken in besides gift cards
+     * @return list<Refused>
+     */
+    public function hindrances(Money $goods): array
     {
         $found = [];
         $held = $this->slip->deposits?->total() ?? 0;
@@ -65,6 +69,12 @@ final readonly class HeldMoney
         }
 
         array_push($found, ...$this->cardHindrances());
+        $withCards = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsUsed())) + ($this->slip->store_credit_used ?? 0);
+
+        // What pays for gift cards is money: what is owed in goods buys goods.
+        if ($withCards > 0 && $this->onGiftCards()->isPositive() && $withCards > $goods->minor) {
+            $found[] = Refused::because('card_for_card', 'A gift card is not bought with gift cards or store credit. They can pay '.Show::money($goods).' here.');
+        }
 
         foreach ($this->slip->layawayParts() as $part) {
             array_push($found, ...$this->ofPart($part));
@@ -132,12 +142,9 @@ final readonly class HeldMoney
         }
 
         Payable::assert($layaway, $this->house->money($part->amount), $this->slip->day());
-        $least = $layaway->standing($this->house->currency())->minPayment;
 
-        match (true) {
-            $part->amount < $least->minor && ! $part->isApproved() => throw Refused::because('below_least_payment', "The payment on {$layaway->label} is at least {$least->toString()}. A supervisor can approve less."),
-            $this->paysOff($part) && $part->leaves === null => throw Refused::because('leaves_not_said', "{$layaway->label} is paid off with this. Do the goods leave now?"),
-            default => null,
-        };
+        if ($this->paysOff($part) && $part->leaves === null) {
+            throw Refused::because('leaves_not_said', "{$layaway->label} is paid off with this. Do the goods leave now?");
+        }
     }
 }

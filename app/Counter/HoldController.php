@@ -50,9 +50,4 @@ final class HoldController
     {
         return $this->page->after($request, $slip, 'hold.signature', 'signed_by', fn (Act $act): Slip => $this->hold->sign($slip, $act, $request->string('signature')->value(), $request->string('signed_by')->value()));
     }
-
-    public function approve(Request $request, string $slip): Response
-    {
-        return $this->page->after($request, $slip, 'hold-approval', 'hold', fn (Act $act): Slip => $this->hold->approve($slip, $act));
-    }
 }

@@ -89,7 +89,6 @@ final readonly class HoldDraft
     public function hindrances(): array
     {
         $slip = $this->reckoned->slip;
-        $least = $this->standing()->minDeposit;
         $found = [];
 
         if ($slip->customer !== null && $slip->customer->phone === '' && $slip->customer->mail === '' && $slip->customer->street === '') {
@@ -102,8 +101,6 @@ final readonly class HoldDraft
 
         if ($this->hold->deposit <= 0) {
             $found[] = Refused::because('no_deposit', 'A layaway begins with a deposit.');
-        } elseif ($least->exceeds($this->deposit()) && ! $this->isApproved()) {
-            $found[] = Refused::because('below_least_deposit', "The deposit is at least {$least->toString()}. A supervisor can approve less.");
         }
 
         try {
@@ -113,12 +110,6 @@ final readonly class HoldDraft
         }
 
         return $found;
-    }
-
-    /** Whether somebody approved a deposit as small as this. */
-    public function isApproved(): bool
-    {
-        return $this->hold->approval_id !== null && $this->hold->deposit >= $this->hold->approved_deposit;
     }
 
     private function tax(): TaxAsAgreed
@@ -141,7 +132,7 @@ final readonly class HoldDraft
             'item_id' => $line->item_id, 'code' => $line->code, 'description' => $line->description, 'department_id' => $line->department_id, 'quantity' => $line->quantity,
             'unit' => $line->unit, 'unit_price' => $line->unit_price, 'price_per' => $line->price_per, 'price_rule' => $line->price_rule->value, 'list_price' => $line->list_price,
             'discount_percent' => $line->discount_percent, 'discount_amount' => $line->discount_amount, 'may_discount' => $line->may_discount, 'tax_class' => $line->tax_class,
-            'cost' => $line->cost, 'note' => $line->note, 'approval_id' => $line->approval_id,
+            'cost' => $line->cost, 'note' => $line->note, 'approval_id' => $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             'serials' => $line->serials === null ? null : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         ];
     }

@@ -11,7 +11,6 @@ use Elmstone\Layaways\HouseTerms;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
-use Elmstone\Staff\Approve;
 
 /** Makes the slip one that is held as a layaway: deposit, terms, signature. It becomes one when it is posted. */
 final class HoldSlip
@@ -19,7 +18,7 @@ final class HoldSlip
     /** So long may a signature's path be. */
     private const STROKES = 60_000;
 
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly Approve $approve)
+    public function __construct(private readonly SlipDesk $desk, private readonly House $house)
     {
     }
 
@@ -41,7 +40,7 @@ final class HoldSlip
             };
             $hold = $slip->hold ?? $this->proposed($slip);
             $slip->setRelation('hold', $hold);
-            $slip->forceFill(['charge' => null, 'charge_approval_id' => null]);
+            $slip->forceFill(['charge' => null]);
             $draft = HoldDraft::of(ReckonedCounter::of($slip->load('lines.item'), $this->house), $this->house);
             $hold->fill(['deposit' => $deposit->minor ?? $draft?->standing()->minDeposit->minor ?? 0])->save();
             $slip->save();
@@ -91,17 +90,6 @@ final class HoldSlip
         });
     }
 
-    /** @throws Refused approval_missing, not_held */
-    public function approve(string $slipKey, Act $act): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act): void {
-            $hold = $this->hold($slip);
-            $given = $act->given();
-            $approval = $this->approve->handle($given, $act->by, 'layaway_deposit', "{$slip->customer_name}: a layaway of {$this->house->money($slip->total)->toString()} with a deposit of {$this->house->money($hold->deposit)->toString()}", $slip->id);
-            $hold->fill(['approval_id' => $approval->id, 'approved_deposit' => $hold->deposit])->save();
-        });
-    }
-
     private function hold(Slip $slip): SlipHold
     {
         return SlipHold::query()->find($slip->id) ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway any more.');
@@ -125,7 +113,7 @@ final class HoldSlip
         return new SlipHold([
             'slip_id' => $slip->id, 'deposit' => 0, 'rhythm' => $terms->rhythm, 'first_due' => $first, 'expires_on' => $day->addDays($terms->days), 'grace_days' => $terms->graceDays,
             'count' => HouseTerms::countUntil($terms->rhythm, $first, $day->addDays($terms->days)), 'terms' => $terms->terms->toJson(),
-            'signature' => null, 'signed_by' => '', 'signed_for' => '', 'approval_id' => null, 'approved_deposit' => 0,
+            'signature' => null, 'signed_by' => '', 'signed_for' => '',
         ]);
     }
 }

@@ -48,9 +48,4 @@ final class LayawayRowController
     {
         return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'amount', fn (Act $act): Slip => $this->pay->drop($slip, $act, $layaway->id));
     }
-
-    public function approve(Request $request, string $slip, Layaway $layaway): Response
-    {
-        return $this->page->after($request, $slip, "layaway.{$layaway->id}.approval", 'amount', fn (Act $act): Slip => $this->pay->approve($slip, $act, $layaway->id));
-    }
 }

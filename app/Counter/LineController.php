@@ -22,12 +22,6 @@ final class LineController
         return $this->page->after($request, $slip, "line.{$line}.{$field}", $field, static fn (Act $act) => $change->handle($slip, $line, $act, $edit));
     }
 
-    /** That what is set aside for others may be sold. */
-    public function approveCommitted(Request $request, string $slip, int $line, ApproveCommitted $approve): Response
-    {
-        return $this->page->after($request, $slip, "line.{$line}.committed", 'line', static fn (Act $act) => $approve->handle($slip, $line, $act));
-    }
-
     public function remove(Request $request, string $slip, int $line, RemoveLine $remove): Response
     {
         return $this->page->after($request, $slip, "line.{$line}", 'line', static fn (Act $act) => $remove->handle($slip, $line, $act));

@@ -13,7 +13,6 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
-use Elmstone\Staff\Approval;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -42,11 +41,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $floor_price
  * @property string|null $cost per unit of price_per
  * @property string $note
- * @property int|null $approval_id
  * @property list<string>|null $serials of the pieces
- * @property int|null $committed_approval_id that what is set aside for others may go
  * @property-read Item|null $item
- * @property-read Approval|null $approval
  */
 final class LineOnSlip extends Model
 {
@@ -62,12 +58,6 @@ final class LineOnSlip extends Model
     public function item(): BelongsTo
     {
         return $this->belongsTo(Item::class);
-    }
-
-    /** @return BelongsTo<Approval, $this> */
-    public function approval(): BelongsTo
-    {
-        return $this->belongsTo(Approval::class);
     }
 
     public function toValue(Currency $currency): SlipLine
@@ -99,6 +89,12 @@ final class LineOnSlip extends Model
     public function isOffSale(): bool
     {
         return $this->item !== null && ! $this->item->active;
+    }
+
+    /** Whether it is in no list; a fee the house adds is none. */
+    public function isOneOff(): bool
+    {
+        return $this->item_id === null && $this->department_id !== null;
     }
 
     /** Whether nothing was changed by hand, so that the same item scanned again just adds to it. */

@@ -10,12 +10,11 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approve;
 
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */
 final class PayLayaway
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly PutCustomer $put, private readonly Approve $approve)
+    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly PutCustomer $put)
     {
     }
 
@@ -59,18 +58,6 @@ final class PayLayaway
     public function drop(string $slipKey, Act $act, int $layaway): Slip
     {
         return $this->change($slipKey, $act, $layaway, static fn (): null => null);
-    }
-
-    /** @throws Refused approval_missing */
-    public function approve(string $slipKey, Act $act, int $layaway): Slip
-    {
-        return $this->change($slipKey, $act, $layaway, function (LayawayPart $part, Slip $slip) use ($act): LayawayPart {
-            $given = $act->given();
-            $label = $slip->layaway($part->layawayId)->label ?? '';
-            $approval = $this->approve->handle($given, $act->by, 'layaway_payment', "{$label}: {$this->house->money($part->amount)->toString()}, less than the least payment", $slip->id);
-
-            return $part->approved($approval->id);
-        });
     }
 
     /** @param  Closure(LayawayPart, Slip): (LayawayPart|null)  $do */

@@ -113,21 +113,21 @@ final class PostCredit
 
         return new DocumentDraft(
             DocumentKind::CreditNote, $slip->location_id, $act->till->id, $act->by->id, $slip->business_date ?? $now->startOfDay(), $now, $reckoned->terms, $back->sums, null,
-            $this->lines($slip, $back), [...$names, ...$back->origins->taxNames()], $tenders, $ways->cashRounding(), $zero,
+            $this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()], $tenders, $ways->cashRounding(), $zero,
             Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString(),
             SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)),
             refersTo: count($slip->originals) === 1 ? array_key_first($slip->originals) : null,
-            approvalId: $slip->refund_approval_id,
+            approvalId: $reckoned->needs->approvalAt('refund')?->id,
             withLines: $slip->void_of_id === null ? Purpose::Sale : Purpose::Void,
         );
     }
 
     /** @return list<DraftLine> */
-    private function lines(Slip $slip, ReckonedReturn $back): array
+    private function lines(ReckonedCounter $reckoned, ReckonedReturn $back): array
     {
-        $drafts = array_values($slip->returns->map(static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
+        $drafts = array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
             $back->line($line), $line->item_id, $line->code, $line->description, $line->department_id, $line->unit, $line->price_rule, UnitPrice::of($line->list_price), $back->costOf($line),
-            $line->note, $line->approval_id, $line->serials ?? [], $line->origin(), $line->goods_to, $line->reason->value,
+            $line->note, $reckoned->needs->approvalAt("back.{$line->id}")?->id, $line->serials ?? [], $line->origin(), $line->goods_to, $line->reason->value,
         ))->all());
         $fee = $back->feeLine();
 
@@ -161,8 +161,8 @@ final class PostCredit
     private function serialsBack(Slip $slip): void
     {
         foreach ($slip->returns as $line) {
-            if ($line->item_id !== null && $line->serials !== null) {
-                $this->serials->comeBack($line->item_id, $line->description, $line->serials, $line->origin_document_id, $line->goods_to === GoodsTo::Stock);
+            if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
+                $this->serials->comeBack($line->item->id, $line->description, $line->serials ?? [], $line->goods_to === GoodsTo::Stock);
             }
         }
     }

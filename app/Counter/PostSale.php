@@ -6,7 +6,10 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\Register;
+use Elmstone\Cards\CardMoney;
+use Elmstone\Cards\CardRequest;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -21,6 +24,7 @@ use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
+use Elmstone\MoneyOut\Gate;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
@@ -51,6 +55,7 @@ final class PostSale
         private readonly PostCredit $credit,
         private readonly MoveCredits $moveCredits,
         private readonly UseCoupons $useCoupons,
+        private readonly Gate $gate,
     ) {
     }
 
@@ -70,7 +75,9 @@ final class PostSale
             }
 
             $this->assertAsSeen($slip, $act);
+            $slip->by = $act->by;
             $this->credit->lockLines($slip);
+            $slip->takesBack() && $this->gate->lock($act->by);
             $account = $slip->touchesAccount() ? $this->ledger->lockIfAny((int) $slip->customer_id) : null;
             $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
             $this->moveCredits->lock($slip);
@@ -137,6 +144,9 @@ final class PostSale
         $this->useCoupons->handle($slip->couponsShown ?? new Collection, $slip->day());
 
         $goods = $this->goodsOut($slip, $act);
+        $this->keepApprovals($reckoned, $sale ?? $receipt, $credit);
+        CardMoney::posted($slip->cards->filter(static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null), $sale ?? $receipt ?? 0);
+        CardMoney::posted($slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->document_id === null), $credit ?? 0);
         $document = $sale ?? $credit ?? $receipt ?? $goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
         $slip->forceFill([
             'state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'layaway_id' => $made?->id, 'credit_note_id' => $credit,
@@ -153,7 +163,7 @@ final class PostSale
         $draft = new SaleDraft($reckoned, $this->house, SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)));
         $moves = $draft->moves();
         $this->stock->take($moves);
-        $this->assertNothingPromised($slip, $moves);
+        $this->assertNothingPromised($reckoned, $moves);
         $part = SettledSlip::sale($reckoned, $settlement);
         $sale = $draft->document($part, $act->till->id, $act->by->id, CarbonImmutable::now());
         $document = $this->register->post($sale);
@@ -174,7 +184,7 @@ final class PostSale
         $order = $reckoned->layaway()?->order() ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
         $made = $this->hold->handle($order);
         $aside = array_map(static fn (StockMove $move): StockMove => new StockMove($move->itemId, $move->locationId, $move->quantity->negated(), $move->unitCost), (new SaleDraft($reckoned, $this->house))->moves());
-        $this->assertNothingPromised($reckoned->slip, $aside);
+        $this->assertNothingPromised($reckoned, $aside);
 
         return $made;
     }
@@ -186,13 +196,11 @@ final class PostSale
      *
      * @throws Refused committed
      */
-    private function assertNothingPromised(Slip $slip, array $moves): void
+    private function assertNothingPromised(ReckonedCounter $reckoned, array $moves): void
     {
         foreach ($moves === [] ? [] : $this->stock->short($moves) as $item) {
-            $line = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->item_id === $item && $line->committed_approval_id === null);
-
-            if ($line !== null) {
-                throw Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve.");
+            foreach ($reckoned->slip->lines->where('item_id', $item) as $line) {
+                $reckoned->needs->assertMayTakeCommitted($line);
             }
         }
     }
@@ -207,6 +215,28 @@ final class PostSale
                 $this->deposits->take($held, $document, $tender->tender->amount->minor, $slip->day());
             }
         }
+    }
+
+    /** Each with the document it was needed for; of what became a layaway with its receipt. */
+    private function keepApprovals(ReckonedCounter $reckoned, ?int $in, ?int $credit): void
+    {
+        [$out, $back] = [[], []];
+        $lines = array_flip(array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
+        $returns = array_flip(array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): int => $line->id)->all()));
+
+        foreach ($reckoned->needs->kept() as [$place, $need, $approval]) {
+            [$what, $id] = [...explode('.', $place), '0'];
+            $isBack = in_array($what, ['back', 'refund'], true);
+            $place = match (true) {
+                $what === 'line' && isset($lines[(int) $id]) => 'line:'.($lines[(int) $id] + 1),
+                $what === 'back' && isset($returns[(int) $id]) => 'line:'.($returns[(int) $id] + 1),
+                default => $place,
+            };
+            $isBack ? $back[] = [$place, $need, $approval] : $out[] = [$place, $need, $approval];
+        }
+
+        $in === null || DocumentApprovals::keep($in, $out);
+        $credit === null || DocumentApprovals::keep($credit, $back);
     }
 
     /** @return list<int> the invoices of the layaways whose goods leave */

@@ -8,6 +8,7 @@ use Brick\Math\BigRational;
 use Elmstone\Books\DraftCoupon;
 use Elmstone\Books\DraftTender;
 use Elmstone\Books\Exempted;
+use Elmstone\Cards\CardRequest;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -28,6 +29,7 @@ use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Staff\Need;
 
 /** A slip as the core reckons it, with how far it is settled: what the page shows and what posting posts. */
 final readonly class ReckonedCounter
@@ -53,6 +55,9 @@ final readonly class ReckonedCounter
     /** By which ways what comes back goes out, goods taken along among them. */
     public ?RefundWays $refund;
 
+    /** What takes somebody else's approval. */
+    public SlipNeeds $needs;
+
     private TaxProfile $profile;
 
     /** @var array<int, int> each line's place on the slip, by its id */
@@ -69,7 +74,8 @@ final readonly class ReckonedCounter
         $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption(), $this->couponValues()));
         $this->held = new HeldMoney($slip, $house);
         $this->back = ReckonedReturn::of($slip, $house, $this->terms, SlipValue::of($currency, $this->terms, $this->profile, [], null, $this->exempted?->exemption()));
-        $this->refund = $this->back === null ? null : new RefundWays($slip, $house, $this->back, Money::min($this->back->value(), $this->saleTotal()->plus($this->held->total())));
+        $this->refund = $this->back === null ? null : new RefundWays($slip, $house, $this->back, Money::min($this->back->free(), $this->in()));
+        $this->needs = new SlipNeeds($this, $house);
         [$this->settlement, $this->overTendered] = $this->settle();
     }
 
@@ -102,7 +108,7 @@ final readonly class ReckonedCounter
         }
 
         $slip = $this->slip;
-        $drafts = array_map(fn (CardPayment $card): DraftTender => $this->draft(TenderKind::Card, $card->approved, '', $card->card_type, $card->last_four, $card->authorisation), $this->paidByCard());
+        $drafts = array_map(fn (CardRequest $card): DraftTender => $this->draft(TenderKind::Card, $card->approved, '', $card->card_type, $card->last_four, $card->authorisation), $this->paidByCard());
 
         if ($slip->cheque !== null) {
             $drafts[] = $this->draft(TenderKind::Cheque, $slip->cheque, $slip->cheque_number);
@@ -128,10 +134,10 @@ final readonly class ReckonedCounter
         return new DraftTender(Tender::of($kind, $money), $money, $reference, $cardType, $lastFour, $authorisation);
     }
 
-    /** @return list<CardPayment> */
+    /** @return list<CardRequest> */
     public function paidByCard(): array
     {
-        return array_values($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->state->pays() && ! $card->isBack())->all());
+        return array_values($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->state->pays() && ! $card->isBack())->all());
     }
 
     /** Whether more comes back than goes out, so that money goes out. */
@@ -140,9 +146,9 @@ final readonly class ReckonedCounter
         return $this->payable()->isNegative();
     }
 
-    public function unknownCard(): ?CardPayment
+    public function unknownCard(): ?CardRequest
     {
-        return $this->slip->cards->first(static fn (CardPayment $card): bool => $card->state->isOpen());
+        return $this->slip->cards->first(static fn (CardRequest $card): bool => $card->state->isOpen());
     }
 
     /** What is paid towards the house account with this slip. */
@@ -157,12 +163,22 @@ final readonly class ReckonedCounter
         return $this->slip->hold === null ? $this->sums->total : Money::zero($this->house->currency());
     }
 
-    /** All that is settled here: what is sold, and what is taken in besides. */
+    /** All that is settled here: what is sold and taken in besides, less what comes back. What was charged goes back to the account first, and pays for no other goods. */
     public function payable(): Money
     {
-        $in = $this->saleTotal()->plus($this->held->total());
+        $in = $this->in();
 
-        return $this->back === null ? $in : $in->minus($this->back->value());
+        return match (true) {
+            $this->back === null => $in,
+            $in->exceeds($this->back->free()) => $in->minus($this->back->free()),
+            default => $in->minus($this->back->value()),
+        };
+    }
+
+    /** What is sold, and taken in besides. */
+    private function in(): Money
+    {
+        return $this->saleTotal()->plus($this->held->total());
     }
 
     /** What posting it does, in words. */
@@ -260,7 +276,7 @@ final readonly class ReckonedCounter
 
     public function charge(): ?ChargeCheck
     {
-        return $this->slip->charge === null || $this->isRefund() ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge));
+        return $this->slip->charge === null || $this->isRefund() ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge), $this->refund?->charged());
     }
 
     /** What is left when all but cash is counted. */
@@ -309,10 +325,18 @@ final readonly class ReckonedCounter
         );
     }
 
-    /** Whether somebody allowed what check() finds. */
-    public function isApproved(LineOnSlip $line): bool
+    /** By how much check() finds it too low, after every discount; coupons do not count. */
+    public function gap(LineOnSlip $line): Money
     {
-        return $line->approval_id !== null || $this->slip->discount_approval_id !== null;
+        $reckoned = $this->line($line);
+
+        return PriceCheck::gap(
+            $reckoned->line,
+            $reckoned->net->plus($reckoned->coupons),
+            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
+            $line->cost === null ? null : UnitPrice::of($line->cost),
+            $this->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
+        );
     }
 
     public function margin(): Margin
@@ -333,7 +357,6 @@ final readonly class ReckonedCounter
         $found = [];
         $slip = $this->slip;
         $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
-        $below = $slip->lines->first(fn (LineOnSlip $line): bool => $this->check($line) !== PriceCheck::Fine && ! $this->isApproved($line));
 
         if ($slip->lines->isEmpty() && $slip->returns->isEmpty() && $this->held->total()->isZero() && $slip->layawayParts() === []) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
@@ -343,9 +366,7 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('off_sale', "“{$offSale->description}” was taken off sale. Remove it to post the rest.");
         }
 
-        if ($below !== null) {
-            $found[] = Refused::because('needs_approval', "“{$below->description}” is below the lowest price the house accepts. A supervisor can approve.");
-        }
+        array_push($found, ...array_map(static fn (Need $need): Refused => $need->refused, $this->needs->open()));
 
         if ($this->unknownCard() !== null) {
             $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
@@ -359,13 +380,13 @@ final readonly class ReckonedCounter
             $found[] = Refused::because('customer_merged', "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.");
         }
 
-        array_push($found, ...$this->goodsHindrances(), ...$this->couponHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances(), ...$this->backHindrances());
+        array_push($found, ...$this->goodsHindrances(), ...$this->couponHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances($this->in()->minus($this->held->onGiftCards())), ...$this->backHindrances());
 
         if ($slip->hold === null && $slip->charge !== null && ! $this->isRefund() && $this->house->money($slip->charge)->exceeds($this->mostCharged())) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
-        array_push($found, ...$this->charge()?->hindrances() ?? []);
+        array_push($found, ...$this->charge()?->refusals() ?? []);
 
         if ($slip->on_account !== null && $slip->account === null) {
             $found[] = Refused::because('not_an_account', 'Without a house account nothing can be paid towards it.');
@@ -390,7 +411,7 @@ final readonly class ReckonedCounter
     private function backHindrances(): array
     {
         $found = [...$this->back?->hindrances() ?? [], ...$this->refund?->hindrances() ?? []];
-        $wrong = $this->slip->cards->first(fn (CardPayment $card): bool => $card->state->pays() && $card->isBack() !== $this->isRefund());
+        $wrong = $this->slip->cards->first(fn (CardRequest $card): bool => $card->state->pays() && $card->isBack() !== $this->isRefund());
 
         if ($wrong !== null) {
             $found[] = Refused::because('card_wrong_way', $wrong->isBack()
@@ -453,16 +474,12 @@ final readonly class ReckonedCounter
         return $drafts;
     }
 
-    /** @return list<Refused> what is set aside for others, and serial numbers that are missing */
+    /** @return list<Refused> serial numbers that are missing */
     private function goodsHindrances(): array
     {
         $found = [];
 
         foreach ($this->slip->lines as $line) {
-            if ($line->committed_approval_id === null && $line->takesCommitted($this->slip->stock?->get($line->item_id))) {
-                $found[] = Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve.");
-            }
-
             if ($line->item?->has_serials === true) {
                 try {
                     Serials::assertComplete($line->description, $line->quantity, $line->serials ?? [], $this->slip->hold !== null);

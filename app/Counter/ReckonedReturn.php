@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
+use Elmstone\Cards\CardState;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
@@ -34,6 +35,7 @@ use Elmstone\Returns\OriginMoney;
 use Elmstone\Returns\Policies;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
 
 /** What comes back on a slip, as the core works it out: what each line gives back, the restocking fee, and what hinders it. */
 final class ReckonedReturn
@@ -51,6 +53,9 @@ final class ReckonedReturn
     private array $refused = [];
 
     private readonly Money $fee;
+
+    /** @var array<int, Money> by line, also those let off */
+    private array $fees = [];
 
     private ?OriginMoney $money = null;
 
@@ -81,6 +86,14 @@ final class ReckonedReturn
     public function value(): Money
     {
         return $this->sums->total->negated();
+    }
+
+    /** What of it is free to pay for other goods or to leave: what was charged goes back to the account first. */
+    public function free(): Money
+    {
+        $zero = $this->house->money(0);
+
+        return $this->value()->minus($this->sources($zero)->charged($zero));
     }
 
     public function fee(): Money
@@ -116,11 +129,26 @@ final class ReckonedReturn
         return match (true) {
             $this->slip->void_of_id !== null => '',
             $line->goods_to === GoodsTo::None => 'a credit without goods',
-            $origin !== null => $this->policy($line)->outside($this->soldOn($line), $this->slip->day()),
+            $origin !== null && $this->policy($line)->outside($this->soldOn($line), $this->slip->day()) !== '' => $this->policy($line)->outside($this->soldOn($line), $this->slip->day()),
+            $origin !== null => $line->receipt_shown || $this->isTheirs($line) ? '' : 'no receipt was shown',
             $line->item_id === null => 'not in the list, at a price that is typed',
-            ! $this->policy($line)->returnable => 'not taken back',
-            default => '',
+            ! $this->policy($line)->returnable => 'not taken back, and without a receipt',
+            default => 'without a receipt',
         };
+    }
+
+    /** Whether it was sold to the customer the slip is for. */
+    private function isTheirs(ReturnOnSlip $line): bool
+    {
+        return $this->slip->customer_id !== null && ($this->slip->originals[$line->origin_document_id ?? 0] ?? null)?->customer_id !== null;
+    }
+
+    /** @return list<string> serial numbers that did not leave the house, or not with the invoice the line is of */
+    public function strangeSerials(ReturnOnSlip $line): array
+    {
+        return $line->item?->has_serials !== true || $line->goods_to === GoodsTo::None || $line->serials === null
+            ? []
+            : Serials::notOut($line->item->id, $line->serials, $line->origin_document_id);
     }
 
     public function costOf(ReturnOnSlip $line): Money
@@ -137,7 +165,7 @@ final class ReckonedReturn
     /** How the originals were paid. */
     public function money(): OriginMoney
     {
-        return $this->money ??= OriginMoney::of($this->house, $this->slip->returns->pluck('origin_document_id')->filter()->unique()->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all(), $this->slip->credit_note_id);
+        return $this->money ??= OriginMoney::of($this->house, $this->slip->returns->pluck('origin_document_id')->filter()->unique()->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all(), $this->slip->credit_note_id, $this->slip->exists ? $this->slip->cardSubject() : null);
     }
 
     /** What goes back, by where it comes from, when fee and goods taken along are paid with it. */
@@ -159,7 +187,7 @@ final class ReckonedReturn
             if ($document === 0) {
                 $blind[] = new MoneySource(CreditSources::BLIND, $value, [...$anyway, TenderKind::Cash->value => null]);
             } else {
-                [$paid[], $charged[]] = $this->money()->sources($document, $value, $anyway);
+                [$paid[], $charged[]] = $this->money()->sources($document, $value, $anyway, array_keys($this->slip->back_other ?? []));
             }
         }
 
@@ -181,12 +209,6 @@ final class ReckonedReturn
                 $found[] = Refused::because('before_sold', "“{$line->description}” was sold later than the day this slip is dated.");
             }
 
-            $outside = $line->approval_id === null ? $this->outside($line) : '';
-
-            if ($outside !== '') {
-                $found[] = Refused::because('outside_policy', "“{$line->description}”: {$outside}. A supervisor can approve.");
-            }
-
             if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
                 try {
                     Serials::assertComplete($line->description, $line->quantity, $line->serials ?? []);
@@ -196,11 +218,30 @@ final class ReckonedReturn
             }
         }
 
+        foreach ($this->elsewhere() as $refused) {
+            $found[] = $refused;
+        }
+
         if ($this->slip->hold !== null) {
             $found[] = Refused::because('hold_and_back', 'What comes back cannot stand on a slip that is held as a layaway. Take it back on a slip of its own.');
         }
 
         return $found;
+    }
+
+    /** @return list<Refused> originals of which a card is being paid back on another slip that is not posted yet */
+    private function elsewhere(): array
+    {
+        if ($this->slip->isPosted()) {
+            return [];
+        }
+
+        $ids = $this->slip->returns->pluck('origin_document_id')->filter()->unique()->all();
+        $rows = $ids === [] ? [] : DB::table('slip_returns as r')->join('slips as s', 's.id', '=', 'r.slip_id')->join('documents as d', 'd.id', '=', 'r.origin_document_id')->join('tills as t', 't.id', '=', 's.till_id')
+            ->join('card_requests as c', static fn ($join) => $join->on('c.subject_id', '=', 's.id')->where('c.subject', 'slip')->where('c.against', '<>', '')->whereNull('c.document_id')->whereIn('c.state', CardState::live()))
+            ->whereIn('r.origin_document_id', $ids)->where('s.id', '<>', $this->slip->id)->where('s.state', SlipState::Open->value)->distinct()->get(['d.label', 't.number']);
+
+        return array_values(array_map(static fn (object $row): Refused => Refused::because('reserved_elsewhere', "A card is being paid back for {$row->label} on a slip at till {$row->number}. Post that one or undo it first."), is_array($rows) ? $rows : $rows->all()));
     }
 
     /** @return list<OriginalLine|SlipLine> */
@@ -248,16 +289,25 @@ final class ReckonedReturn
         $fee = $this->house->money(0);
 
         foreach ($this->slip->returns->values() as $i => $line) {
-            $policy = $this->policy($line);
-
-            if (! $line->fee_waived && $line->goods_to !== GoodsTo::None && $this->slip->void_of_id === null && $policy->hasFee()) {
-                $of = $lines[$i];
-                $net = $of instanceof OriginalLine ? $of->taken->net : Money::round($of->exactGross(), $this->house->currency());
-                $fee = $fee->plus($net->percent(Percentage::of($policy->fee_percent)));
-            }
+            $of = $lines[$i];
+            $net = $of instanceof OriginalLine ? $of->taken->net : Money::round($of->exactGross(), $this->house->currency());
+            $this->fees[$line->id] = $this->asksFee($line) ? $net->percent(Percentage::of($this->policy($line)->fee_percent)) : $this->house->money(0);
+            $fee = $line->fee_waived ? $fee : $fee->plus($this->fees[$line->id]);
         }
 
         return $fee;
+    }
+
+    /** Whether a restocking fee is kept: not where the goods or the sale were wrong. */
+    public function asksFee(ReturnOnSlip $line): bool
+    {
+        return $line->goods_to !== GoodsTo::None && $this->slip->void_of_id === null && $line->reason->keepsFee() && $this->policy($line)->hasFee();
+    }
+
+    /** The restocking fee of a line, also where it is let off. */
+    public function feeOf(ReturnOnSlip $line): Money
+    {
+        return $this->fees[$line->id] ?? $this->house->money(0);
     }
 
     /** @return array<int, Money> what comes back, tax in it, by original; 0: without one */

@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Books\DraftTender;
+use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Returns\WaysBack;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Show;
+use Elmstone\MoneyOut\GoingOut;
+use Elmstone\MoneyOut\WayOut;
 use Elmstone\Returns\CreditSources;
-use Elmstone\Returns\OriginMoney;
 use Elmstone\Shop\House;
 
 /** By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns". */
@@ -43,21 +46,21 @@ final class RefundWays
         return $this->sources->charged($this->zero);
     }
 
-    /** @return array<string, Money> by way; a card by its authorisation */
+    /** @return array<string, Money> by way; a card by its authorisation, a gift card that paid by its id */
     public function wanted(): array
     {
         $wanted = [];
 
-        foreach (self::KINDS as $kind) {
-            $amount = $this->chosen($kind);
+        foreach ([...array_map(static fn (TenderKind $kind): string => $kind->value, self::KINDS), ...array_keys($this->giftCards())] as $way) {
+            $amount = $this->chosen($way);
 
             if ($amount->isPositive()) {
-                $wanted[$kind->value] = $amount;
+                $wanted[$way] = $amount;
             }
         }
 
-        foreach ($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->isBack() && $card->state->pays()) as $card) {
-            $way = OriginMoney::way(TenderKind::Card->value, $card->against);
+        foreach ($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card) {
+            $way = WayOut::name(TenderKind::Card, $card->against);
             $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
         }
 
@@ -65,11 +68,12 @@ final class RefundWays
     }
 
     /** What goes by one way now. What was charged goes back to the account without being asked for. */
-    public function chosen(TenderKind $kind): Money
+    public function chosen(TenderKind|string $way): Money
     {
-        $chosen = $this->house->money($this->slip->back[$kind->value] ?? 0);
+        $way = $way instanceof TenderKind ? $way->value : $way;
+        $chosen = $this->house->money($this->slip->back[$way] ?? 0);
 
-        return $kind === TenderKind::HouseAccount ? $chosen->plus($this->charged()) : $chosen;
+        return $way === TenderKind::HouseAccount->value ? $chosen->plus($this->charged()) : $chosen;
     }
 
     /** The most that could still go one way, what is chosen by the others staying so. */
@@ -86,20 +90,45 @@ final class RefundWays
     /** @return array<string, array{type: string, last_four: string}> the cards something may go back to, by authorisation */
     public function cards(): array
     {
-        return array_filter($this->back->money()->cards, fn (string|int $authorisation): bool => WaysBack::most($this->house->currency(), $this->sources->left, OriginMoney::way(TenderKind::Card->value, (string) $authorisation))->isPositive(), ARRAY_FILTER_USE_KEY);
+        return array_filter($this->back->money()->cards, fn (string|int $authorisation): bool => $this->possible(WayOut::name(TenderKind::Card, (string) $authorisation))->isPositive(), ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @return array<string, Money> the gift cards that paid and something may go back to, by way, with the most of each */
+    public function giftCards(): array
+    {
+        $found = [];
+
+        foreach ($this->sources->left as $source) {
+            foreach (array_keys($source->brought()) as $way) {
+                if (WayOut::kind((string) $way) === TenderKind::GiftCard) {
+                    $found[(string) $way] = $this->possible((string) $way);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, Money> as it came: shared out over the ways by what each brought */
+    public function asItCame(): array
+    {
+        return AsItCame::of($this->sources->left);
     }
 
     /** The most that could go one way if nothing were chosen yet. */
-    private function possible(TenderKind $kind): Money
+    private function possible(string $way): Money
     {
-        return WaysBack::most($this->house->currency(), $this->sources->left, $kind->value);
+        return WaysBack::most($this->house->currency(), $this->sources->left, $way);
     }
 
     /** Why a way is closed; empty: it is open. */
-    public function closed(TenderKind $kind): string
+    public function closed(TenderKind|string $way): string
     {
+        $way = $way instanceof TenderKind ? $way->value : $way;
+        $kind = WayOut::kind($way);
+
         return match (true) {
-            $this->possible($kind)->isPositive() => '',
+            $this->possible($way)->isPositive() => '',
             $kind === TenderKind::StoreCredit && $this->slip->customer_id === null => 'needs a named customer',
             $kind === TenderKind::HouseAccount => $this->slip->account === null ? 'no house account' : '',
             $kind === TenderKind::DepositHeld => 'no deposit was used for it',
@@ -108,12 +137,45 @@ final class RefundWays
         };
     }
 
-    /** Money that leaves the house, and so may need approval. */
-    public function handedOut(): Money
+    /** @return list<GoingOut> all that leaves the house, of what it came in by; what pays for other goods leaves as those */
+    public function going(): array
     {
-        $out = [TenderKind::Cash->value, TenderKind::Cheque->value, TenderKind::BankTransfer->value];
+        $going = [];
 
-        return Money::sum(array_filter($this->wanted(), static fn (string $way): bool => in_array($way, $out, true) || str_starts_with($way, 'card:'), ARRAY_FILTER_USE_KEY), $this->zero->currency);
+        foreach ($this->shares() ?? [] as $source => $ways) {
+            $origin = str_contains($source, ':') ? (int) explode(':', $source)[1] : 0;
+            $document = $this->slip->originals[$origin] ?? null;
+
+            foreach ($ways as $way => $amount) {
+                $kind = WayOut::kind((string) $way);
+
+                if ($kind !== null && $kind !== TenderKind::Exchange) {
+                    $going[] = new GoingOut($kind, $amount->minor, $document->label ?? '', $this->back->money()->wentBack($origin, $kind));
+                }
+            }
+        }
+
+        return $going;
+    }
+
+    /** @return array<string, Money> what goes by another money way than it came, as far as somebody opened that way */
+    public function otherWays(): array
+    {
+        $other = [];
+        $shares = $this->shares() ?? [];
+
+        foreach (array_keys($this->slip->back_other ?? []) as $way) {
+            foreach ($shares as $source => $ways) {
+                [$pool, $origin] = [...explode(':', $source), '0'];
+                $beyond = (isset($ways[$way]) ? $ways[$way]->minor : 0) - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
+
+                if ($beyond > 0) {
+                    $other[$way] = ($other[$way] ?? $this->zero)->plus($this->house->money($beyond));
+                }
+            }
+        }
+
+        return $other;
     }
 
     /** @return array<string, array<string, Money>> by source and way, with what fee and goods took; null: it cannot be */
@@ -143,7 +205,6 @@ final class RefundWays
     {
         $found = [];
         $left = $this->left();
-        $limit = $this->house->shop()->refund_limit;
 
         foreach ($this->wanted() as $way => $amount) {
             $most = $this->most($way);
@@ -165,12 +226,13 @@ final class RefundWays
             $found[] = Refused::because('reference_missing', 'Type the number of the shop’s cheque, or the transfer’s reference.');
         }
 
-        if ($limit !== null && $this->handedOut()->minor > max($limit, $this->slip->refund_approved)) {
-            $found[] = Refused::because('over_refund_limit', 'More than '.Show::money($this->house->money($limit)).' is handed back. A supervisor can approve.');
-        }
+        foreach ($found === [] ? $this->shares() ?? [] : [] as $source => $ways) {
+            $origin = str_starts_with($source, 'paid:') ? (int) substr($source, 5) : 0;
+            $money = Money::sum(array_filter($ways, static fn (string|int $way): bool => WayOut::isMoney((string) $way), ARRAY_FILTER_USE_KEY), $this->zero->currency);
 
-        if ($found === [] && $this->blindCash()->minor > $this->slip->blind_cash_approved) {
-            $found[] = Refused::because('blind_cash', 'Cash for goods without a receipt. A supervisor can approve.');
+            if ($origin > 0 && $money->minor > $this->back->money()->moneyLeft($origin)) {
+                $found[] = Refused::because('not_that_way', 'At most '.Show::money($this->house->money($this->back->money()->moneyLeft($origin))).' came in as money, and so goes back as money.');
+            }
         }
 
         return $found;
@@ -204,9 +266,15 @@ final class RefundWays
             }
         }
 
-        foreach ($this->slip->cards->filter(static fn (CardPayment $card): bool => $card->isBack() && $card->state->pays()) as $card) {
+        foreach ($this->giftCards() as $way => $most) {
+            $amount = $this->chosen($way);
+            $amount->isPositive() && $drafts[] = new DraftTender(Tender::of(TenderKind::GiftCard, $amount), $amount, 'card that paid', authorisation: WayOut::which($way));
+        }
+
+        // Under the authorisation it was taken by, so that what came in and what went back stand together.
+        foreach ($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card) {
             $amount = $this->house->money($card->approved);
-            $drafts[] = new DraftTender(Tender::of(TenderKind::Card, $amount), $amount, '', $card->card_type, $card->last_four, $card->authorisation);
+            $drafts[] = new DraftTender(Tender::of(TenderKind::Card, $amount), $amount, $card->authorisation, $card->card_type, $card->last_four, $card->against);
         }
 
         return $drafts;
@@ -222,19 +290,19 @@ final class RefundWays
         return new DraftTender(Tender::of($kind, $amount), $amount, $reference);
     }
 
-    private function words(string $way): string
+    public function words(string $way): string
     {
-        if (str_starts_with($way, 'card:')) {
-            return 'to the card ending '.($this->back->money()->cards[substr($way, 5)]['last_four'] ?? '');
-        }
+        $which = WayOut::which($way);
 
-        return match (TenderKind::from($way)) {
+        return match (WayOut::kind($way)) {
+            TenderKind::Card => 'to the card ending '.($this->back->money()->cards[$which]['last_four'] ?? ''),
             TenderKind::HouseAccount => 'to the house account',
             TenderKind::StoreCredit => 'as store credit',
-            TenderKind::GiftCard => 'onto a gift card',
+            TenderKind::GiftCard => $which === '' ? 'onto a gift card' : 'onto the gift card that paid',
             TenderKind::DepositHeld => 'to the deposits',
             TenderKind::Cash => 'in cash',
-            default => 'by '.mb_strtolower(TenderKind::from($way)->label()),
+            null => '',
+            default => 'by '.mb_strtolower(WayOut::kind($way)->label()),
         };
     }
 }

@@ -41,7 +41,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $note
  * @property list<string>|null $serials
  * @property bool $fee_waived
- * @property int|null $approval_id of what the policy does not allow, or of a price that was typed
+ * @property bool $receipt_shown by number, card or customer; else it was looked up by what it is
  * @property-read Item|null $item
  */
 final class ReturnOnSlip extends Model
@@ -52,7 +52,7 @@ final class ReturnOnSlip extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['reason' => ReturnReason::class, 'goods_to' => GoodsTo::class, 'price_rule' => PriceRule::class, 'price_per' => 'int', 'serials' => 'array', 'fee_waived' => 'bool'];
+    protected $casts = ['reason' => ReturnReason::class, 'goods_to' => GoodsTo::class, 'price_rule' => PriceRule::class, 'price_per' => 'int', 'serials' => 'array', 'fee_waived' => 'bool', 'receipt_shown' => 'bool'];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo

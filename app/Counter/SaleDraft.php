@@ -42,7 +42,7 @@ final readonly class SaleDraft
             $tenders->change,
             $slip->key,
             $this->party,
-            approvalId: $slip->charge_approval_id,
+            approvalId: $this->reckoned->needs->approvalAt('charge')?->id,
             coupons: $this->reckoned->draftCoupons(),
         );
     }
@@ -74,7 +74,7 @@ final readonly class SaleDraft
             UnitPrice::of($line->list_price),
             $this->reckoned->costOf($line),
             $line->note,
-            $line->approval_id,
+            $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             $line->serials ?? [],
         );
     }

@@ -39,9 +39,12 @@ final class SettleController
             : $charge->charge($slip, $act, $this->amount($request, 'charge')));
     }
 
-    public function approveCharge(Request $request, string $slip, ChargeSlip $charge): Response
+    /** Somebody allows what the slip asks for: at one place, or all of it. */
+    public function approve(Request $request, string $slip, ApproveNeeds $approve): Response
     {
-        return $this->page->after($request, $slip, 'charge-approval', 'charge', static fn (Act $act) => $charge->approve($slip, $act));
+        $place = $request->string('place')->value();
+
+        return $this->page->after($request, $slip, "approve.{$place}", 'approver', static fn (Act $act) => $approve->handle($slip, $act, $place === '' ? null : $place));
     }
 
     public function onAccount(Request $request, string $slip, ChargeSlip $charge): Response
@@ -63,7 +66,9 @@ final class SettleController
 
     public function card(Request $request, string $slip, TakeCard $card): Response
     {
-        return $this->page->after($request, $slip, 'card', 'card', fn (Act $act) => $card->handle($slip, $act, $this->amount($request, 'card')));
+        return $this->page->after($request, $slip, 'card', 'card', fn (Act $act) => $card->handle(
+            $slip, $act, $this->amount($request, 'card'), $request->filled('seen') ? $request->integer('seen') : null, $request->boolean('another'),
+        ));
     }
 
     public function askAgain(Request $request, string $slip, int $card, TakeCard $take): Response

@@ -6,6 +6,8 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
@@ -19,7 +21,7 @@ use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
-use Elmstone\Staff\Approval;
+use Elmstone\Staff\Staff;
 use Elmstone\StoreCredit\StoreCreditAccount;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
@@ -43,15 +45,13 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $purchase_order
  * @property string $job
  * @property int|null $charge minor units to the house account
- * @property int|null $charge_approval_id
- * @property string $charge_approved_for the reasons somebody approved, by code
- * @property int $charge_approved_over minor units over the limit that were approved
  * @property int|null $on_account minor units paid towards the house account with it
  * @property int|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
  * @property int|null $deposit_used minor units of the deposits held, towards what is due
- * @property list<array{id: int, amount: int, leaves: bool|null, approval: int|null, approved: int}>|null $layaways what is paid on which, as LayawayPart keeps it
+ * @property list<array{id: int, amount: int, leaves: bool|null}>|null $layaways what is paid on which, as LayawayPart keeps it
  * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
+ * @property array<string, bool>|null $back_other money ways that were opened though nothing came in by them
  * @property string $back_reference of the shop's cheque or transfer
  * @property string|null $back_card the gift card it goes on; null: a new one
  * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
@@ -61,15 +61,11 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property list<array{code: string, amount: int}>|null $cards_used gift cards it is paid with
  * @property int|null $credit_note_id
  * @property int|null $void_of_id the invoice it takes back whole
- * @property int|null $refund_approval_id
- * @property int $refund_approved minor units handed back that somebody approved
- * @property int $blind_cash_approved minor units of cash for goods without an original that somebody approved
  * @property int|null $layaway_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property string|null $discount_percent
  * @property int|null $discount_amount minor units
- * @property int|null $discount_approval_id
  * @property string $title
  * @property int $total minor units, as last reckoned: what is settled with it, or what is set aside
  * @property int|null $cash minor units counted so far
@@ -89,7 +85,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read SlipHold|null $hold
  * @property-read Layaway|null $heldAs
  * @property-read Collection<int, LineOnSlip> $lines
- * @property-read Collection<int, CardPayment> $cards
+ * @property-read Collection<int, CardRequest> $cards
  * @property-read Collection<int, ReturnOnSlip> $returns
  * @property-read Document|null $creditNote
  */
@@ -97,6 +93,9 @@ final class Slip extends Model
 {
     /** As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn. */
     public ?ReckonedCounter $reckoned = null;
+
+    /** Who stands at the till with it; null: who began it. */
+    public ?Staff $by = null;
 
     /** How the customer's house account stands; null: they have none. */
     public ?AccountStanding $account = null;
@@ -137,6 +136,7 @@ final class Slip extends Model
         'version' => 'int',
         'layaways' => 'array',
         'back' => 'array',
+        'back_other' => 'array',
         'coupons' => 'array',
         'cards_sold' => 'array',
         'cards_used' => 'array',
@@ -150,17 +150,29 @@ final class Slip extends Model
     {
         $slip = new self([
             'key' => $key, 'location_id' => $till->location_id, 'till_id' => $till->id, 'staff_id' => $staffId, 'state' => SlipState::Open, 'version' => 0,
-            'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null, 'discount_approval_id' => null,
+            'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null,
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
-            'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null, 'charge_approval_id' => null, 'charge_approved_for' => '',
-            'charge_approved_over' => 0, 'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
-            'layaway_id' => null, 'back' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
-            'credit_note_id' => null, 'void_of_id' => null, 'refund_approval_id' => null, 'refund_approved' => 0, 'blind_cash_approved' => 0,
+            'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null,
+            'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'layaway_id' => null, 'back' => null, 'back_other' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
+            'credit_note_id' => null, 'void_of_id' => null,
         ]);
         $slip->couponsShown = new Collection;
         $slip->setRelations(['lines' => new Collection, 'returns' => new Collection, 'creditNote' => null, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
 
         return $slip;
+    }
+
+    /** What a terminal is asked for with it. */
+    public function cardSubject(): CardSubject
+    {
+        return CardSubject::slip($this->id, $this->key);
+    }
+
+    /** Whether money went back to a card with it, or may have, that no document says yet: then its goods and it itself stay. */
+    public function paysCardBack(): bool
+    {
+        return $this->cards->contains(static fn (CardRequest $card): bool => $card->isBack() && $card->isPending());
     }
 
     /** What decides the customer's prices; null: list prices. */
@@ -311,10 +323,10 @@ final class Slip extends Model
         return $this->hasMany(LineOnSlip::class)->orderBy('position');
     }
 
-    /** @return HasMany<CardPayment, $this> */
+    /** @return HasMany<CardRequest, $this> what terminals were asked for it */
     public function cards(): HasMany
     {
-        return $this->hasMany(CardPayment::class)->orderBy('id');
+        return $this->hasMany(CardRequest::class, 'subject_id')->where('subject', 'slip')->orderBy('id');
     }
 
     /** @return HasMany<ReturnOnSlip, $this> */

@@ -22,14 +22,15 @@ final class SlipDesk
 
     /**
      * @param  Closure(Slip): mixed  $change
+     * @param  bool  $evenVoid also where the slip takes a sale back whole: that one stays as it is, and only its money is dealt with
      *
-     * @throws Refused not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning refuses
+     * @throws Refused void_stays, not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning refuses
      */
-    public function change(string $slipKey, Act $act, Closure $change): Slip
+    public function change(string $slipKey, Act $act, Closure $change, bool $evenVoid = false): Slip
     {
         $this->begin($slipKey, $act);
 
-        return DB::transaction(function () use ($slipKey, $act, $change): Slip {
+        return DB::transaction(function () use ($slipKey, $act, $change, $evenVoid): Slip {
             // The lock comes before any other reading: what is read before it would be read again as it stood then.
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
 
@@ -37,7 +38,7 @@ final class SlipDesk
                 return $this->drawn($slip, $act);
             }
 
-            $this->assertMayChange($slip, $act);
+            $this->assertMayChange($slip, $act, $evenVoid);
             $slip->load(['lines', 'customer.type.priceLevel']);
             $this->credits->read($slip);
             $change($slip);
@@ -71,6 +72,7 @@ final class SlipDesk
     private function drawn(Slip $slip, Act $act): Slip
     {
         $slip->unsetRelations();
+        $slip->by = $act->by;
         $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location');
         $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
@@ -98,8 +100,12 @@ final class SlipDesk
         }
     }
 
-    private function assertMayChange(Slip $slip, Act $act): void
+    private function assertMayChange(Slip $slip, Act $act, bool $evenVoid): void
     {
+        if ($slip->void_of_id !== null && ! $evenVoid) {
+            throw Refused::because('void_stays', 'This slip takes a sale back whole; nothing else goes on it. Post it or clear it, and use another slip.');
+        }
+
         if ($slip->state !== SlipState::Open) {
             throw Refused::because('not_open', $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.');
         }

@@ -23,8 +23,6 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $signature strokes of the pen, as an SVG path
  * @property string $signed_by
  * @property string $signed_for digest of what was signed
- * @property int|null $approval_id of a deposit below the least
- * @property int $approved_deposit minor units
  */
 final class SlipHold extends Model
 {

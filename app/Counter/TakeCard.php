@@ -4,56 +4,68 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardState;
+use Elmstone\Cards\CardTill;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Devices\CardTerminal;
-use Elmstone\Devices\TerminalAnswer;
-use Elmstone\Devices\TerminalOutcome;
 use Elmstone\Shop\House;
+use Elmstone\Staff\Approve;
 use Illuminate\Support\Str;
 
 /**
- * Money by card. The request is written down before the terminal is asked and its answer afterwards, so that whatever breaks in between,
- * the slip knows that there is an outcome to be asked for and the card is never charged twice.
+ * Money by card on a slip. One question at a time: it is written down before the terminal hears it, and a second one is asked only on purpose. Whatever breaks in between, the slip knows
+ * that there is an outcome to be asked for, and the card is never charged twice.
  */
 final class TakeCard
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly CardTerminal $terminal, private readonly House $house)
+    public function __construct(private readonly SlipDesk $desk, private readonly CardTill $cards, private readonly House $house, private readonly Approve $approve)
     {
     }
 
     /**
      * @param  Money|null  $amount null: all that is left
+     * @param  int|null  $seen how many questions the page showed: asked again from the same page it is the same question; null: not said
+     * @param  bool  $another whether a second card is meant on purpose
      *
-     * @throws Refused nothing_due, over_tendered, card_unknown
+     * @throws Refused nothing_due, over_tendered, card_unknown, card_again
      */
-    public function handle(string $slipKey, Act $act, ?Money $amount): Slip
+    public function handle(string $slipKey, Act $act, ?Money $amount, ?int $seen = null, bool $another = false): Slip
     {
-        $card = null;
-        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $amount, &$card): void {
-            $card = $slip->cards()->create([
-                'key' => $act->key,
-                'till_id' => $act->till->id,
-                'asked' => $this->askable($slip, $amount)->minor,
-                'state' => CardState::Asked,
-            ]);
+        $request = null;
+        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $amount, $seen, $another, &$request): void {
+            $this->desk->redraw($slip, $act);
+
+            if ($seen !== null && $seen < $slip->cards->count()) {
+                return;
+            }
+
+            $paid = $another ? null : $slip->cards->first(static fn (CardRequest $card): bool => ! $card->isBack() && $card->state->pays());
+            $paid === null || throw Refused::because('card_again', "A card has paid {$this->house->money($paid->approved)->toString()} already. Press “Another card” to ask for more.");
+            $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $this->askable($slip, $amount));
         });
 
-        return $card === null ? $slip : $this->heard($slipKey, $act, $card, $this->terminal->take($act->till, $card->key, $this->house->money($card->asked)));
+        if ($request === null) {
+            return $slip;
+        }
+
+        $this->cards->ask($request);
+
+        return $this->drawn($slipKey, $act);
     }
 
-    /** Asks the terminal again what became of a card whose outcome is unknown. */
+    /** Asks its terminal again what became of a card whose outcome is unknown. */
     public function askAgain(string $slipKey, Act $act, int $cardId): Slip
     {
-        $card = $this->card($slipKey, $cardId);
+        $this->cards->askAgain($this->card($slipKey, $cardId));
 
-        return $card->state === CardState::Asked ? $this->heard($slipKey, $act, $card, $this->terminal->ask($act->till, $card->key, $this->house->money($card->asked))) : $this->desk->read($slipKey, $act);
+        return $this->drawn($slipKey, $act);
     }
 
     /**
-     * Keys in a payment that was authorised by voice while the terminal was off line.
+     * Keys in a payment that was authorised by voice while the terminal was off line. Beyond what somebody may, another has to allow it.
      *
-     * @throws Refused bad_authorisation, over_tendered
+     * @throws Refused bad_authorisation, over_tendered, card_off_line
      */
     public function key(string $slipKey, Act $act, int $cardId, string $authorisation, string $lastFour): Slip
     {
@@ -61,35 +73,56 @@ final class TakeCard
             throw Refused::because('bad_authorisation', 'Type the voice code (4 to 12 letters and digits) and the card’s last four digits. Never the whole number.');
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($cardId, $authorisation, $lastFour): void {
-            $card = $slip->cards()->where('state', CardState::OffLine)->findOrFail($cardId);
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $cardId, $authorisation, $lastFour): void {
+            $card = $slip->cards()->where('state', CardState::OffLine)->where('against', '')->findOrFail($cardId);
             $this->askable($slip, $this->house->money($card->asked));
             $card->update(['state' => CardState::Keyed, 'approved' => $card->asked, 'authorisation' => $authorisation, 'last_four' => $lastFour, 'card_type' => 'keyed']);
+            $this->desk->redraw($slip, $act);
+            $needs = ReckonedCounter::of($slip, $this->house)->needs->open("card.{$cardId}");
+
+            if ($needs !== []) {
+                $act->approval === null ? throw $needs[0]->refused : $this->approve->all($act->approval, $act->by, $needs, $slip->id);
+            }
         });
     }
 
     /**
-     * Gives an approved payment back before the sale is posted.
+     * Has an approved payment, or one whose outcome is not known, reversed by its terminal before the slip is posted. What never reached a terminal is dropped.
      *
      * @throws Refused terminal_off_line
      */
     public function giveBack(string $slipKey, Act $act, int $cardId): Slip
     {
-        $taken = false;
-        $slip = $this->desk->change($slipKey, $act, static function (Slip $slip) use ($cardId, &$taken): void {
-            $card = $slip->cards()->findOrFail($cardId);
-            $taken = in_array($card->state, [CardState::Approved, CardState::GivingBack], true);
-            $card->update(['state' => $taken ? CardState::GivingBack : CardState::GivenBack]);
-        });
+        $before = null;
+        $slip = $this->desk->change($slipKey, $act, static function (Slip $slip) use ($cardId, &$before): void {
+            $card = $slip->cards()->lockForUpdate()->findOrFail($cardId);
+            $before = in_array($card->state, [CardState::Approved, CardState::Asked, CardState::GivingBack], true) ? $card->state : null;
+            $to = match (true) {
+                $before !== null => CardState::GivingBack,
+                $card->state === CardState::Keyed, $card->state === CardState::OffLine => CardState::GivenBack,
+                default => $card->state,
+            };
+            $card->update(['state' => $to]);
+        }, evenVoid: true);
 
-        if (! $taken) {
+        if ($before === null) {
             return $slip;
         }
 
-        $offLine = $this->terminal->giveBack($act->till, $this->card($slipKey, $cardId)->key)->outcome === TerminalOutcome::OffLine;
-        $slip = $this->desk->change($slipKey, $this->note($act), static fn (Slip $slip) => $slip->cards()->whereKey($cardId)->update(['state' => $offLine ? CardState::Approved : CardState::GivenBack]));
+        $this->cards->reverse($this->card($slipKey, $cardId), $before);
 
-        return $offLine ? throw Refused::because('terminal_off_line', 'The terminal is off line, so the card cannot be given its money back now.') : $slip;
+        return $this->drawn($slipKey, $act);
+    }
+
+    /** As it stands after a terminal has answered. */
+    public function drawn(string $slipKey, Act $act): Slip
+    {
+        try {
+            return $this->desk->change($slipKey, new Act((string) Str::uuid(), $act->by, $act->till, null), static fn (): null => null, evenVoid: true);
+        } catch (Refused) {
+            // Posted, cleared or taken to another till meanwhile: the answer stands, and the page shows the slip as it is.
+            return $this->desk->read($slipKey, $act);
+        }
     }
 
     /** @throws Refused nothing_due, over_tendered, card_unknown */
@@ -111,31 +144,8 @@ final class TakeCard
         };
     }
 
-    /** Writes down what the terminal said of a card that was asked for, to pay or to be paid back. */
-    public function heard(string $slipKey, Act $act, CardPayment $card, TerminalAnswer $answer): Slip
+    private function card(string $slipKey, int $cardId): CardRequest
     {
-        return $this->desk->change($slipKey, $this->note($act), static fn (Slip $slip) => $slip->cards()->where('state', CardState::Asked)->whereKey($card->id)->update(match ($answer->outcome) {
-            TerminalOutcome::Approved => [
-                'state' => CardState::Approved,
-                'approved' => $answer->approved->minor ?? 0,
-                'card_type' => $answer->cardType,
-                'last_four' => $answer->lastFour,
-                'authorisation' => $answer->authorisation,
-            ],
-            TerminalOutcome::Declined => ['state' => CardState::Declined, 'reason' => $answer->reason],
-            TerminalOutcome::OffLine => ['state' => CardState::OffLine],
-            TerminalOutcome::Unknown => ['reason' => 'No answer from the terminal.'],
-        }));
-    }
-
-    /** The act that writes down what the terminal said. */
-    private function note(Act $act): Act
-    {
-        return new Act((string) Str::uuid(), $act->by, $act->till, null);
-    }
-
-    private function card(string $slipKey, int $cardId): CardPayment
-    {
-        return CardPayment::query()->whereKey($cardId)->whereIn('slip_id', Slip::query()->where('key', $slipKey)->select('id'))->firstOrFail();
+        return CardRequest::query()->with('till')->whereKey($cardId)->where('subject', 'slip')->whereIn('subject_id', Slip::query()->where('key', $slipKey)->select('id'))->firstOrFail();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Refused;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +25,7 @@ final class TakeSlip
                 throw Refused::because('other_location', 'This slip lies at another location, with other prices and taxes.');
             }
 
-            if ($slip->cards()->get()->contains(static fn (CardPayment $card): bool => $card->state->isOpen())) {
+            if ($slip->cards()->get()->contains(static fn (CardRequest $card): bool => $card->state->isOpen())) {
                 throw Refused::because('card_unknown', "A card’s outcome is not known yet. Till {$slip->till->number} has to ask its terminal again first.");
             }
 

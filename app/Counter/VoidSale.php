@@ -6,13 +6,12 @@ namespace Elmstone\Counter;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\DocumentTender;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approve;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
@@ -31,7 +30,7 @@ final class VoidSale
         private readonly RefundCard $refundCard,
         private readonly PostSale $post,
         private readonly FinishSale $finish,
-        private readonly Approve $approve,
+        private readonly ApproveNeeds $approve,
         private readonly House $house,
     ) {
     }
@@ -51,7 +50,7 @@ final class VoidSale
         }
 
         try {
-            foreach ($this->cards($invoice) as $authorisation => $amount) {
+            foreach ($this->cards($slip, $act) as $authorisation => $amount) {
                 $slip = $this->refundCard->handle($slip->key, $this->step($act, "card{$authorisation}", $slip), (string) $authorisation, $this->house->money($amount));
             }
 
@@ -84,44 +83,42 @@ final class VoidSale
         $key = self::key($invoice, 'void');
 
         return $this->desk->change($key, new Act(self::key($invoice, 'make'), $act->by, $act->till, null), function (Slip $slip) use ($invoice, $act): void {
-            $approval = $this->approve->handle($act->given(), $act->by, 'void', "{$invoice->label} of {$invoice->money($invoice->total)->toString()} posted by mistake", $slip->id);
+            $act->given();
             $slip->forceFill(['void_of_id' => $invoice->id])->save();
             $this->bringBack->whole($slip, $invoice->load('lines'));
-            $slip->forceFill(['back' => $this->ways($invoice), 'back_card' => $this->giftCard($invoice)?->code, 'back_reference' => "void {$invoice->label}", 'refund_approval_id' => $approval->id, 'refund_approved' => $invoice->total, 'credit_to' => 'unused', 'paper' => PaperWay::Print])->save();
-        });
+            $slip->forceFill(['back_reference' => "void {$invoice->label}", 'credit_to' => 'unused', 'paper' => PaperWay::Print])->save();
+            $this->desk->redraw($slip, $act);
+            $ways = ReckonedCounter::of($slip, $this->house)->refund;
+            $slip->forceFill(['back' => $ways === null ? [] : self::ways($ways)])->save();
+            $this->approve->within($slip, $act, 'refund');
+        }, evenVoid: true);
     }
 
-    /** @return array<string, int> minor units by way; the account is settled without being asked for, cards by the terminal */
-    private function ways(Document $invoice): array
+    /** @return array<string, int> minor units by way: as it came, and what was paid with store credit as that again */
+    private static function ways(RefundWays $ways): array
     {
-        $ways = [];
+        $came = ChooseRefund::came($ways);
+        $rest = $ways->left()->minus(Money::sum($ways->asItCame(), $ways->left()->currency));
 
-        foreach ($invoice->tenders as $tender) {
-            if (! in_array($tender->kind, [TenderKind::HouseAccount, TenderKind::Card], true)) {
-                $ways[$tender->kind->value] = ($ways[$tender->kind->value] ?? 0) + $tender->amount - ($tender->kind === TenderKind::Cash ? $invoice->cash_rounding : 0);
+        return $rest->isPositive() ? [...$came, TenderKind::StoreCredit->value => $rest->minor] : $came;
+    }
+
+    /** @return array<string, int> minor units by authorisation that have still to go back */
+    private function cards(Slip $slip, Act $act): array
+    {
+        $this->desk->redraw($slip, $act);
+        $ways = ReckonedCounter::of($slip, $this->house)->refund;
+        $cards = [];
+
+        foreach ($ways?->asItCame() ?? [] as $way => $amount) {
+            $left = $amount->minor - ($ways?->wanted()[$way]->minor ?? 0);
+
+            if (WayOut::kind((string) $way) === TenderKind::Card && $left > 0) {
+                $cards[WayOut::which((string) $way)] = $left;
             }
         }
 
-        return array_filter($ways, static fn (int $amount): bool => $amount > 0);
-    }
-
-    /** @return array<string, int> minor units by authorisation */
-    private function cards(Document $invoice): array
-    {
-        $cards = [];
-
-        foreach ($invoice->tenders->filter(static fn (DocumentTender $tender): bool => $tender->kind === TenderKind::Card) as $tender) {
-            $cards[$tender->authorisation] = ($cards[$tender->authorisation] ?? 0) + $tender->amount;
-        }
-
         return $cards;
-    }
-
-    private function giftCard(Document $invoice): ?GiftCard
-    {
-        $tender = $invoice->tenders->first(static fn (DocumentTender $tender): bool => $tender->kind === TenderKind::GiftCard);
-
-        return $tender === null ? null : GiftCard::query()->find((int) $tender->authorisation);
     }
 
     /** In the transaction that posts the void: a slip as the sale's was, to be mended and posted again. */
@@ -130,7 +127,7 @@ final class VoidSale
         $sold = Slip::query()->with('lines')->where('document_id', $invoice->id)->first();
         $blank = Slip::blank(self::key($invoice, 'again'), $void->till, $void->staff_id)->getAttributes();
         $fresh = Slip::query()->create([...$blank, 'created_at' => now(), 'updated_at' => now(), 'title' => $sold->title ?? $invoice->label, 'total' => $invoice->total,
-            'discount_percent' => $invoice->slip_discount_percent, 'discount_amount' => $invoice->slip_discount_amount, 'discount_approval_id' => $sold?->discount_approval_id, 'coupons' => $sold?->coupons]);
+            'discount_percent' => $invoice->slip_discount_percent, 'discount_amount' => $invoice->slip_discount_amount, 'coupons' => $sold?->coupons]);
         $invoice->customer_id === null || $this->put->place($fresh, $void->customer);
         $this->giveCouponsBack($invoice);
 

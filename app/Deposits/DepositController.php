@@ -8,9 +8,10 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
-use Elmstone\Receivables\MoneyOut;
+use Elmstone\MoneyOut\Said;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
+use Elmstone\Staff\CheckApproval;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -50,18 +51,18 @@ final class DepositController
             'held' => DepositsHeld::of($customer->id),
             'entries' => DB::table('deposit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.purpose', 'd.kind', 'd.note']),
             'house' => $this->house,
-            'ways' => MoneyOut::WAYS,
+            'ways' => Said::WAYS,
             'key' => old('key', (string) Str::uuid()),
         ]);
     }
 
-    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
+    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $from = $request->string('from')->value();
         $payBack->handle(
             $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), $from === '' ? null : $from, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
-            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by,
+            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
         );
 
         return redirect()->route('deposits.show', $customer)->with('done', 'The deposit is paid back.');

@@ -17,8 +17,8 @@ interface CardTerminal
     /** What became of an earlier request. */
     public function ask(Till $till, string $key, Money $amount): TerminalAnswer;
 
-    /** Takes back an approved payment whole, before its sale is posted. */
-    public function giveBack(Till $till, string $key): TerminalAnswer;
+    /** Reverses what was done under the key, or may have been: answers reversed, also where nothing was done. */
+    public function reverse(Till $till, string $key): TerminalAnswer;
 
     /** Pays money back to the card of an earlier payment, named by its authorisation. */
     public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer;

@@ -29,6 +29,11 @@ final readonly class TerminalAnswer
         return new self(TerminalOutcome::Declined, reason: $reason);
     }
 
+    public static function reversed(): self
+    {
+        return new self(TerminalOutcome::Reversed);
+    }
+
     public static function unknown(): self
     {
         return new self(TerminalOutcome::Unknown);

@@ -17,7 +17,7 @@ final class CancelRequest extends FormRequest
     /** @return array<string, array<mixed>> */
     public function rules(): array
     {
-        return ['key' => ['required', 'uuid'], 'version' => ['required', 'integer'], 'reason' => ['required', 'string', 'max:200'], 'back' => ['array'], 'reference' => ['nullable', 'string', 'max:60'], 'waive' => ['boolean']];
+        return ['version' => ['required', 'integer'], 'reason' => ['required', 'string', 'max:200'], 'back' => ['array'], 'reference' => ['nullable', 'string', 'max:60'], 'waive' => ['boolean']];
     }
 
     /** @return array<string, string> */
@@ -38,6 +38,6 @@ final class CancelRequest extends FormRequest
             }
         }
 
-        return new CancelOrder($back, $this->string('reason')->trim()->value(), $this->string('key')->value(), $this->string('reference')->trim()->value(), $this->boolean('waive'), $approval, $this->integer('version'));
+        return new CancelOrder($back, $this->string('reason')->trim()->value(), $this->string('reference')->trim()->value(), $this->boolean('waive'), $approval, $this->integer('version'));
     }
 }

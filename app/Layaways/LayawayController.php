@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\MoneyOut\HandBack;
 use Elmstone\Shop\House;
 use Elmstone\Staff\ApprovalAsk;
 use Elmstone\Staff\AtTill;
@@ -42,7 +44,8 @@ final class LayawayController
             'standing' => $layaway->state->isOpen() ? $layaway->standing($currency) : null,
             'reckoned' => AgreedSlip::reckon($layaway, $layaway->lines(), $currency),
             'ladder' => $layaway->ladder($currency, $day),
-            'ways' => WaysBack::of($layaway, $this->house),
+            'ways' => $layaway->state->isOpen() ? LayawayMoney::of($layaway->id, $this->house->currency())->left : [],
+            'pending' => HandBack::pending(CardSubject::layaway($layaway->id, $layaway->key)),
             'taxMoved' => $layaway->state->isOpen() && ! $layaway->taxAsAgreed()->isAs(array_values($layaway->location->taxProfile->components->map(static fn ($component) => $component->toValue())->all())),
             'key' => old('key', (string) Str::uuid()),
         ]);

@@ -22,7 +22,7 @@ final class ChargeWords
             ChargeReason::OverLimit => 'Over the limit by '.($decision->overBy === null ? '' : Show::money($decision->overBy)).".{$approve}",
             ChargeReason::Overdue => 'The oldest item is '.self::late($account->oldestLate ?? 0)."; {$account?->account->allowed_overdue_days} are allowed.{$approve}",
             ChargeReason::PurchaseOrderRequired => "This account wants a purchase order on every invoice.{$approve}",
-            ChargeReason::BuyerNotAuthorised => ($buyer === null ? 'The buyer' : $buyer->name).($buyer?->may_buy === true && $buyer->spending_limit !== null ? ' may not spend that much on one sale.' : ' may not buy on this account.').$approve,
+            ChargeReason::BuyerNotAuthorised => $buyer === null ? "This account wants to know who buys. Say who it is.{$approve}" : $buyer->name.($buyer->may_buy === true && $buyer->spending_limit !== null ? ' may not spend that much on one sale.' : ' may not buy on this account.').$approve,
         };
     }
 
@@ -40,7 +40,7 @@ final class ChargeWords
             ChargeReason::OverLimit => ($decision->overBy === null ? '' : Show::money($decision->overBy).' ').'over the limit',
             ChargeReason::Overdue => $account === null ? 'overdue' : self::late($account->oldestLate),
             ChargeReason::PurchaseOrderRequired => 'no purchase order',
-            ChargeReason::BuyerNotAuthorised => 'buyer not authorised',
+            ChargeReason::BuyerNotAuthorised => 'buyer not named or not authorised',
         };
     }
 }

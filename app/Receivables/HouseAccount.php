@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Receivables\TermsKind;
+use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $discount_days
  * @property int $allowed_overdue_days
  * @property bool $purchase_order_required
+ * @property string|null $buyer optional or named; null: named where anybody of theirs has a limit
  * @property StatementKind $statement_kind
  * @property StatementWay $statement_way
  * @property bool $finance_charges
@@ -55,6 +57,14 @@ final class HouseAccount extends Model
         'stopped' => 'bool',
         'opened_on' => 'immutable_date',
     ];
+
+    /** Whether a charge needs the name of who buys: as the account says, else where anybody of theirs has a limit, or may not buy. */
+    public function buyerMustBeNamed(): bool
+    {
+        return $this->buyer === null
+            ? Contact::query()->where('customer_id', $this->customer_id)->where('active', true)->where(static fn ($query) => $query->whereNotNull('spending_limit')->orWhere('may_buy', false))->exists()
+            : $this->buyer === 'named';
+    }
 
     public function terms(): Terms
     {

@@ -6,6 +6,7 @@ namespace Elmstone\Returns;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
+use Elmstone\Core\Settlement\TenderKind;
 
 /** What a credit note is worth, by where it comes from, and what is left of it when the fee and the goods taken along are paid with it. */
 final readonly class CreditSources
@@ -30,6 +31,11 @@ final readonly class CreditSources
 
         foreach ($uses as $way => $rest) {
             foreach ($sources as $i => $source) {
+                // What was charged goes back to the account, also where other goods are taken along.
+                if ($way === TenderKind::Exchange->value && str_starts_with($source->id, 'charged:')) {
+                    continue;
+                }
+
                 $part = Money::min($source->amount, $rest);
                 $rest = $rest->minus($part);
 

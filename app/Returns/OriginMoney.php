@@ -4,33 +4,37 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Cards\CardMoney;
+use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\WaysBack as LayawayWays;
+use Elmstone\Layaways\LayawayMoney;
+use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
-/** How originals were paid, less what went back of that: what was charged, and what came in by each way. A few queries for any number of them. */
+/** How originals were paid, less what went back of that and what terminals are asked for just now: what was charged, and what came in by each way. A few queries for any number of them. */
 final readonly class OriginMoney
 {
     /**
-     * @param  array<int, array<string, int>>  $left minor units by document and way; a card by its authorisation: "card:123456"
+     * @param  array<int, array<string, int>>  $left minor units by document and way, as WayOut names it
      * @param  array<int, int>  $charged minor units by document
      * @param  array<string, array{type: string, last_four: string}>  $cards by authorisation
+     * @param  array<int, array<string, int>>  $went minor units that went back already, by document and tender kind
      */
-    private function __construct(private array $left, private array $charged, public array $cards)
+    private function __construct(private array $left, private array $charged, public array $cards, private array $went)
     {
     }
 
     /**
      * @param  array<int>  $documents
      * @param  int|null  $before what this credit note and later ones took does not count; null: all counts
+     * @param  CardSubject|null  $for whose own questions to terminals do not count
      */
-    public static function of(House $house, array $documents, ?int $before = null): self
+    public static function of(House $house, array $documents, ?int $before = null, ?CardSubject $for = null): self
     {
-        [$left, $charged, $cards] = [[], [], []];
+        [$left, $charged, $cards, $went] = [[], [], [], []];
         $tenders = $documents === [] ? [] : DB::table('document_tenders as t')->join('documents as d', 'd.id', '=', 't.document_id')->whereIn('t.document_id', $documents)->orderBy('t.document_id')->orderBy('t.position')->get(['t.*', 'd.cash_rounding']);
 
         foreach ($tenders as $tender) {
@@ -39,9 +43,9 @@ final readonly class OriginMoney
             if ($tender->kind === TenderKind::HouseAccount->value) {
                 $charged[$document] = ($charged[$document] ?? 0) + (int) $tender->amount;
             } elseif ($tender->kind === TenderKind::LayawayMoney->value) {
-                self::addLayaway($house, $document, $left, $cards);
+                $left[$document] = self::ofLayaway($house, $document);
             } else {
-                $way = self::way((string) $tender->kind, (string) $tender->authorisation);
+                $way = WayOut::name(TenderKind::from((string) $tender->kind), (string) $tender->authorisation);
                 // Of cash, what it paid: what it was rounded by is not owed.
                 $left[$document][$way] = ($left[$document][$way] ?? 0) + (int) $tender->amount - ($tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0);
 
@@ -53,22 +57,36 @@ final readonly class OriginMoney
 
         foreach ($left === [] && $charged === [] ? [] : DB::table('return_shares')->whereIn('origin_document_id', $documents)->when($before !== null, static fn ($query) => $query->where('document_id', '<', $before))->get() as $share) {
             $document = (int) $share->origin_document_id;
-            $way = self::way((string) $share->way, (string) $share->authorisation);
+            $kind = $share->pool === 'charged' ? TenderKind::HouseAccount : TenderKind::tryFrom((string) $share->way);
 
             if ($share->pool === 'charged') {
                 $charged[$document] = ($charged[$document] ?? 0) - (int) $share->amount;
-            } elseif (isset($left[$document][$way])) {
-                $left[$document][$way] -= (int) $share->amount;
+            } elseif ($kind !== null) {
+                $way = WayOut::name($kind, (string) $share->authorisation);
+                isset($left[$document][$way]) && $left[$document][$way] -= (int) $share->amount;
+            }
+
+            $kind === null || $went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount;
+        }
+
+        $money = new self($left, $charged, self::cards($left, $cards), $went);
+
+        return $before === null ? $money->less(CardMoney::reserved(array_map(strval(...), array_keys($money->cards)), $for)) : $money;
+    }
+
+    /** @param  array<string, int>  $reserved minor units by authorisation that terminals are asked for elsewhere */
+    private function less(array $reserved): self
+    {
+        $left = $this->left;
+
+        foreach ($left as $document => $ways) {
+            foreach ($reserved as $authorisation => $amount) {
+                $way = WayOut::name(TenderKind::Card, (string) $authorisation);
+                isset($ways[$way]) && $left[$document][$way] = max(0, $ways[$way] - $amount);
             }
         }
 
-        return new self($left, $charged, $cards);
-    }
-
-    /** "card:123456" for a card, else the tender's kind */
-    public static function way(string $kind, string $authorisation): string
-    {
-        return $kind === TenderKind::Card->value ? "card:{$authorisation}" : $kind;
+        return new self($left, $this->charged, $this->cards, $this->went);
     }
 
     /** What of it still stands as charged to the house account. */
@@ -77,42 +95,72 @@ final readonly class OriginMoney
         return max(0, $this->charged[$document] ?? 0);
     }
 
+    /** What of it went back by a kind of tender already, in minor units. */
+    public function wentBack(int $document, TenderKind $kind): int
+    {
+        return $this->went[$document][$kind->value] ?? 0;
+    }
+
+    /** What came in as money and has not gone back, in minor units: so much may go back by another money way. */
+    public function moneyLeft(int $document): int
+    {
+        return array_sum(array_map(static fn (int $left): int => max(0, $left), array_filter($this->left[$document] ?? [], static fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY)));
+    }
+
     /**
      * The two sums an original's credit is made up of.
      *
      * @param  array<string, null>  $anyway ways that may always carry what was paid
+     * @param  list<string>  $opened other money ways that may carry what came in as money
      * @return list<MoneySource>
      */
-    public function sources(int $document, Money $value, array $anyway): array
+    public function sources(int $document, Money $value, array $anyway, array $opened = []): array
     {
         $charged = Money::min($value, Money::ofMinor($this->charged($document), $value->currency));
         $ways = array_map(static fn (int $left): Money => Money::ofMinor(max(0, $left), $value->currency), $this->left[$document] ?? []);
-        unset($ways[TenderKind::GiftCard->value], $ways[TenderKind::StoreCredit->value], $ways[TenderKind::Exchange->value]);
+        unset($ways[TenderKind::StoreCredit->value], $ways[TenderKind::Exchange->value]);
+        $open = array_fill_keys($opened, Money::ofMinor($this->moneyLeft($document), $value->currency));
 
         return [
-            new MoneySource("paid:{$document}", $value->minus($charged), [...$ways, ...$anyway]),
+            new MoneySource("paid:{$document}", $value->minus($charged), [...$ways, ...$open, ...$anyway]),
             new MoneySource("charged:{$document}", $charged, [TenderKind::HouseAccount->value => null]),
         ];
     }
 
+    /** What came in by one way and has not gone back, in minor units. */
+    public function left(int $document, string $way): int
+    {
+        return max(0, $this->left[$document][$way] ?? 0);
+    }
+
+    /** @return array<string, int> minor units by way */
+    private static function ofLayaway(House $house, int $document): array
+    {
+        $layaway = DB::table('layaways')->where('document_id', $document)->value('id');
+
+        return is_int($layaway) ? array_map(static fn (Money $one): int => $one->minor, LayawayMoney::of($layaway, $house->currency())->left) : [];
+    }
+
     /**
      * @param  array<int, array<string, int>>  $left
-     * @param  array<string, array{type: string, last_four: string}>  $cards
+     * @param  array<string, array{type: string, last_four: string}>  $known
+     * @return array<string, array{type: string, last_four: string}>
      */
-    private static function addLayaway(House $house, int $document, array &$left, array &$cards): void
+    private static function cards(array $left, array $known): array
     {
-        $layaway = Layaway::query()->with('entries.document.tenders')->where('document_id', $document)->first();
-        $ways = $layaway === null ? null : LayawayWays::of($layaway, $house);
+        $unknown = [];
 
-        foreach ($ways->most ?? [] as $kind => $most) {
-            if ($kind !== TenderKind::Card->value) {
-                $left[$document][$kind] = ($left[$document][$kind] ?? 0) + $most;
+        foreach ($left as $ways) {
+            foreach (array_keys($ways) as $way) {
+                $which = WayOut::kind((string) $way) === TenderKind::Card ? WayOut::which((string) $way) : '';
+                $which === '' || isset($known[$which]) || $unknown[] = $which;
             }
         }
 
-        foreach ($ways->cards ?? [] as $authorisation => $tender) {
-            $left[$document]["card:{$authorisation}"] = $tender->amount;
-            $cards[(string) $authorisation] = ['type' => $tender->card_type, 'last_four' => $tender->last_four];
+        foreach ($unknown === [] ? [] : DB::table('document_tenders')->where('kind', TenderKind::Card->value)->whereIn('authorisation', $unknown)->get(['authorisation', 'card_type', 'last_four']) as $row) {
+            $known[(string) $row->authorisation] ??= ['type' => (string) $row->card_type, 'last_four' => (string) $row->last_four];
         }
+
+        return $known;
     }
 }

@@ -40,6 +40,12 @@ enum ReturnReason: string
         return [self::NotNeeded, self::WrongItem, self::DoesNotFit, self::Faulty, self::Damaged, self::Recalled];
     }
 
+    /** Whether a restocking fee is kept for it: not where the fault is the house's or the goods'. */
+    public function keepsFee(): bool
+    {
+        return in_array($this, [self::NotNeeded, self::WrongItem, self::DoesNotFit], true);
+    }
+
     /** Where goods usually go then. */
     public function goodsTo(): GoodsTo
     {

@@ -7,7 +7,9 @@ namespace Elmstone\Returns;
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DocumentTender;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
@@ -63,6 +65,14 @@ final class Returnables
             ->selectRaw('MIN(TRUNCATE(l.net * l.price_per / l.quantity, 6)) AS lowest')->value('lowest');
 
         return $lowest === null ? null : (string) BigDecimal::of((string) $lowest)->withPointMovedLeft($this->house->currency()->places)->toScale(4, RoundingMode::DOWN)->stripTrailingZeros();
+    }
+
+    /** Whether what was typed or scanned is the receipt itself, or the card and day it was paid by: not merely what was bought. */
+    public static function isReceipt(string $typed, ?Document $document): bool
+    {
+        $typed = trim($typed);
+
+        return $document !== null && (self::number($typed) === $document->number || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1 && $document->tenders->contains(static fn (DocumentTender $tender): bool => $tender->last_four === $found[1])));
     }
 
     /** "INV-000123", "inv123", or the bare number */

@@ -52,12 +52,10 @@ final class RulesController
             'departments' => ['array'],
             'departments.*' => ['nullable', 'integer', 'exists:return_policies,id'],
         ]);
-        $limit = trim($request->string('refund_limit')->value());
-        DB::transaction(function () use ($request, $limit): void {
+        DB::transaction(function () use ($request): void {
             $this->house->shop()->forceFill([
                 'return_policy_id' => $request->filled('return_policy_id') ? $request->integer('return_policy_id') : null, 'blind_days' => $request->integer('blind_days'),
                 'gift_card_months' => $request->filled('gift_card_months') ? $request->integer('gift_card_months') : null,
-                'refund_limit' => $limit === '' ? null : ($this->house->typedMoney($limit)->minor ?? 0),
             ])->save();
 
             foreach ($request->array('departments') as $department => $policy) {

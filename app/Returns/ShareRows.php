@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\MoneyOut\WayOut;
 use Illuminate\Support\Facades\DB;
 
 /** What of each original went back by which way, as it is kept. */
@@ -20,7 +20,7 @@ final class ShareRows
             [$pool, $origin] = $source === CreditSources::BLIND ? ['blind', null] : explode(':', $source);
 
             foreach ($ways as $way => $amount) {
-                [$kind, $authorisation] = str_starts_with($way, 'card:') ? [TenderKind::Card->value, substr($way, 5)] : [$way, ''];
+                [$kind, $authorisation] = [WayOut::kind($way)->value ?? $way, WayOut::which($way)];
                 $rows[] = ['document_id' => $document, 'origin_document_id' => $origin === null ? null : (int) $origin, 'pool' => $pool, 'way' => $kind, 'authorisation' => $authorisation, 'amount' => $amount->minor];
             }
         }

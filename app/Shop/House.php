@@ -36,7 +36,7 @@ final class House
     /**
      * An amount as a clerk types it. Nothing, a dash and zero all mean: none.
      *
-     * @throws Refused bad_number, bad_amount
+     * @throws Refused bad_number, bad_amount, amount_too_large
      */
     public function typedMoney(string $typed): ?Money
     {
@@ -46,9 +46,21 @@ final class House
             return null;
         }
 
-        $amount = Money::of(TypedNumber::plain($typed), $this->currency());
+        $amount = $this->fitting(Money::of(TypedNumber::plain($typed), $this->currency()));
 
         return $amount->isZero() ? null : $amount;
+    }
+
+    /**
+     * Whether an amount is one that this shop deals in.
+     *
+     * @throws Refused amount_too_large
+     */
+    public function fitting(Money $amount): Money
+    {
+        $largest = $this->money($this->shop()->largest_amount);
+
+        return $amount->exceeds($largest) ? throw Refused::because('amount_too_large', "No amount here is above {$largest->toString()}. Look at what was typed.") : $amount;
     }
 
     public function taxTerms(): TaxTerms

@@ -32,7 +32,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $plan_tax_class of a plan's flat charge; null: not taxed
  * @property int|null $return_policy_id where neither item nor department has one
  * @property int $blind_days how far back the lowest price is looked for
- * @property int|null $refund_limit minor units a clerk may hand back without approval; null: any
+ * @property int $largest_amount minor units; nothing larger is taken where money is typed
  * @property int|null $gift_card_months null: cards do not expire
  */
 final class Shop extends Model
@@ -43,5 +43,5 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
+    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Core\Money\Refused;
+use Illuminate\Http\Request;
 
 /**
  * Finds out whether what was typed into an approval field is an approval. Done before any transaction begins, so that a wrong try
@@ -14,6 +15,18 @@ final class CheckApproval
 {
     public function __construct(private readonly CheckPin $checkPin)
     {
+    }
+
+    /**
+     * What was typed into the approval field of a page, if anything was.
+     *
+     * @throws Refused wrong_pin, locked, may_not_approve, reason_missing
+     */
+    public function given(Request $request): ?GivenApproval
+    {
+        $ask = ApprovalAsk::from($request);
+
+        return $ask === null ? null : $this->handle($ask);
     }
 
     /** @throws Refused wrong_pin, locked, may_not_approve, reason_missing */

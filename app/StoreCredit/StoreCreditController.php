@@ -9,9 +9,10 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
-use Elmstone\Receivables\MoneyOut;
+use Elmstone\MoneyOut\Said;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
+use Elmstone\Staff\CheckApproval;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -53,17 +54,17 @@ final class StoreCreditController
             'held' => (int) StoreCreditAccount::query()->whereKey($customer->id)->value('held'),
             'entries' => DB::table('store_credit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.kind', 'd.note']),
             'house' => $this->house,
-            'ways' => MoneyOut::WAYS,
+            'ways' => Said::WAYS,
             'key' => old('key', (string) Str::uuid()),
         ]);
     }
 
-    public function payOut(Request $request, Customer $customer, PayOutStoreCredit $payOut, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
+    public function payOut(Request $request, Customer $customer, PayOutStoreCredit $payOut, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $payOut->handle(
             $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
-            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by,
+            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
         );
 
         return redirect()->route('store-credit.show', $customer)->with('done', 'The store credit is paid out.');

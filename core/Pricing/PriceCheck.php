@@ -24,16 +24,32 @@ enum PriceCheck: string
      */
     public static function of(SlipLine $line, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor = null): self
     {
-        $worth = static fn (UnitPrice $price): Money => Money::round(
-            BigRational::of($price->value->multipliedBy($line->quantity->value))->dividedBy($line->pricePer),
-            $afterDiscount->currency,
-        );
-        $withoutTax = $taxFactor === null ? $afterDiscount : Money::round(BigRational::of($afterDiscount->major())->dividedBy($taxFactor), $afterDiscount->currency);
+        [$belowFloor, $belowCost] = self::gaps($line, $afterDiscount, $floor, $cost, $taxFactor);
 
         return match (true) {
-            $cost !== null && $worth($cost)->exceeds($withoutTax) => self::BelowCost,
-            $floor !== null && $worth($floor)->exceeds($afterDiscount) => self::BelowFloor,
+            $belowCost->isPositive() => self::BelowCost,
+            $belowFloor->isPositive() => self::BelowFloor,
             default => self::Fine,
         };
+    }
+
+    /** By how much the line falls below the floor or below cost, whichever is more; not above zero: it does not. */
+    public static function gap(SlipLine $line, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor = null): Money
+    {
+        [$belowFloor, $belowCost] = self::gaps($line, $afterDiscount, $floor, $cost, $taxFactor);
+
+        return $belowCost->exceeds($belowFloor) ? $belowCost : $belowFloor;
+    }
+
+    /** @return array{Money, Money} below the floor, below cost; nothing where there is none */
+    private static function gaps(SlipLine $line, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor): array
+    {
+        $below = static fn (?UnitPrice $price, Money $worth): Money => $price === null ? Money::zero($worth->currency) : Money::round(
+            BigRational::of($price->value->multipliedBy($line->quantity->value))->dividedBy($line->pricePer),
+            $worth->currency,
+        )->minus($worth);
+        $withoutTax = $taxFactor === null ? $afterDiscount : Money::round(BigRational::of($afterDiscount->major())->dividedBy($taxFactor), $afterDiscount->currency);
+
+        return [$below($floor, $afterDiscount), $below($cost, $withoutTax)];
     }
 }

@@ -19,4 +19,10 @@ final readonly class MoneySource
     {
         return array_key_exists($way, $this->ways) ? Money::min($this->amount, $this->ways[$way] ?? $this->amount) : Money::zero($this->amount->currency);
     }
+
+    /** @return array<string, Money> what came in by each way and can still go back by it */
+    public function brought(): array
+    {
+        return array_filter($this->ways, static fn (?Money $most): bool => $most !== null && $most->isPositive());
+    }
 }

@@ -13,7 +13,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
-use Elmstone\Counter\ApproveCommitted;
+use Elmstone\Counter\ApproveNeeds;
 use Elmstone\Counter\ChangeLine;
 use Elmstone\Counter\CountTender;
 use Elmstone\Counter\HoldSlip;
@@ -32,8 +32,9 @@ use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayMoney;
 use Elmstone\Layaways\LineChange;
-use Elmstone\Layaways\WaysBack;
+use Elmstone\MoneyOut\Plan;
 use Elmstone\Plans\MakePlan;
 use Elmstone\Plans\PlanOrder;
 use Elmstone\Plans\PlanTerms;
@@ -82,7 +83,7 @@ final class DemoLayaways
         private readonly House $house,
         private readonly SlipDesk $desk,
         private readonly AddToSlip $add,
-        private readonly ApproveCommitted $approve,
+        private readonly ApproveNeeds $approve,
         private readonly ChangeLine $change,
         private readonly PutCustomer $put,
         private readonly HoldSlip $hold,
@@ -226,8 +227,8 @@ final class DemoLayaways
     {
         $layaway = $this->find($label)->load('entries.document.tenders');
         $refund = $layaway->standing($this->house->currency())->refund;
-        $back = $keep ? [TenderKind::DepositHeld->value => $refund->minor] : WaysBack::of($layaway, $this->house)->proposed($refund);
-        $this->cancel->handle($layaway->id, new CancelOrder($back, $keep ? 'found one second-hand' : 'moves away', $this->key("cancel {$label}"), $keep ? '' : '2203'), $this->till(1), $this->staff('201'));
+        $back = $keep ? [TenderKind::DepositHeld->value => $refund->minor] : Plan::proposed($refund, LayawayMoney::of($layaway->id, $this->house->currency())->left);
+        $this->cancel->handle($layaway->id, new CancelOrder($back, $keep ? 'found one second-hand' : 'moves away', $keep ? '' : '2203', approval: new GivenApproval($this->staff('901'), 'as agreed')), $this->till(1), $this->staff('201'));
     }
 
     private function deposit(Customer $customer, CarbonImmutable $day, string $amount, string $for, string $end): void
@@ -305,11 +306,7 @@ final class DemoLayaways
      */
     private function allow(string $slip, Closure $act): int
     {
-        foreach ($this->fresh($slip, $act)->lines as $line) {
-            $this->approve->handle($slip, $line->id, $act()->with(new GivenApproval($this->staff('201'), 'a delivery comes tomorrow')));
-        }
-
-        return $this->fresh($slip, $act)->version;
+        return $this->approve->handle($slip, $act()->with(new GivenApproval($this->staff('301'), 'a delivery comes tomorrow')), null)->version;
     }
 
     /** @param  Closure(int|null=): Act  $act */

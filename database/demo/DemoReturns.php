@@ -14,6 +14,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\ApproveNeeds;
 use Elmstone\Counter\BringBack;
 use Elmstone\Counter\ChooseRefund;
 use Elmstone\Counter\CountTender;
@@ -75,6 +76,7 @@ final class DemoReturns
         private readonly VoidSale $void,
         private readonly WriteOff $writeOff,
         private readonly LookAfterCards $lookAfter,
+        private readonly ApproveNeeds $approve,
     ) {
     }
 
@@ -342,7 +344,7 @@ final class DemoReturns
 
     private function approved(): Act
     {
-        return new Act($this->key('act '.++$this->acts), $this->staff('201'), $this->till(1), null, new GivenApproval($this->staff('201'), 'looked at it myself'));
+        return new Act($this->key('act '.++$this->acts), $this->staff('101'), $this->till(1), null, new GivenApproval($this->staff('901'), 'looked at it myself'));
     }
 
     /** @param  Closure(int|null=): Act  $act */
@@ -357,10 +359,9 @@ final class DemoReturns
     private function finish(string $slip, Closure $act): void
     {
         $read = $this->desk->read($slip, $act());
-        $limit = $this->house->shop()->refund_limit ?? 0;
 
-        if (($read->reckoned ?? ReckonedCounter::of($read, $this->house))->refund?->handedOut()->minor > $limit) {
-            $read = $this->choose->approve($slip, $act()->with(new GivenApproval($this->staff('201'), 'a large one, all in order')));
+        if (ReckonedCounter::of($read, $this->house)->needs->open() !== []) {
+            $read = $this->approve->handle($slip, $act()->with(new GivenApproval($this->staff('901'), 'looked at, all in order')), null);
         }
 
         $this->post->handle($slip, $act($read->version));

@@ -8,14 +8,14 @@ use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\Register;
+use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardState;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Counter\CardPayment;
-use Elmstone\Counter\CardState;
 use Elmstone\Counter\LineOnSlip;
 use Elmstone\Counter\ReckonedCounter;
 use Elmstone\Counter\SaleDraft;
@@ -55,6 +55,9 @@ final class DemoSales
     private array $shares;
 
     private int $serial = 0;
+
+    /** How many cards have paid: every authorisation is its own. */
+    private int $cards = 0;
 
     /** Those who charge; null: everybody pays at once. */
     private ?DemoAccounts $accounts = null;
@@ -272,9 +275,9 @@ final class DemoSales
         };
 
         if ($card > 0) {
-            $slip->setRelation('cards', new Collection([(new CardPayment)->forceFill([
+            $slip->setRelation('cards', new Collection([(new CardRequest)->forceFill([
                 'id' => 1, 'state' => CardState::Approved, 'asked' => $card, 'approved' => $card, 'card_type' => $this->chance->oneOf(['credit', 'debit']),
-                'last_four' => sprintf('%04d', $this->chance->between(0, 9999)), 'authorisation' => sprintf('%06d', $this->chance->between(0, 999999)),
+                'last_four' => sprintf('%04d', $this->chance->between(0, 9999)), 'authorisation' => sprintf('%06d', (++$this->cards * 387_420_489 + 577_215) % 1_000_000), 'subject' => 'slip', 'subject_id' => 1, 'ordinal' => 1, 'against' => '',
             ])]));
         }
 

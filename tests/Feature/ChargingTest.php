@@ -69,8 +69,8 @@ final class ChargingTest extends FeatureCase
         $this->begin($customer, 'MA-0031');
         $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('3.40 over the limit');
         $this->does('post')->assertStatus(422)->assertSee('Over the limit by 3.40. A supervisor or the office can approve.');
-        $this->does('charge/approve', ['approver' => '101', 'approver_pin' => '4101', 'approver_reason' => 'me'])->assertStatus(422)->assertSee('may not approve');
-        $this->does('charge/approve', ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'good for it'])->assertOk()->assertSee('approved');
+        $this->does('approve', ['place' => 'charge', 'approver' => '101', 'approver_pin' => '4101', 'approver_reason' => 'me'])->assertStatus(422)->assertSee('may not approve');
+        $this->does('approve', ['place' => 'charge', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'good for it'])->assertOk()->assertSee('approved');
         // Another till charges meanwhile: the approval does not stretch.
         DB::table('house_accounts')->where('customer_id', $customer->id)->update(['balance' => 100]);
         $this->does('post')->assertStatus(422)->assertSee('Over the limit by 4.40');
@@ -84,7 +84,7 @@ final class ChargingTest extends FeatureCase
         $customer = $this->account('0.00');
         $this->begin($customer, 'MA-0031');
         $this->does('charge', ['charge' => '50.00'])->assertOk()->assertSee('50.00 over the limit');
-        $this->does('charge/approve', ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'once'])->assertOk();
+        $this->does('approve', ['place' => 'charge', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'once'])->assertOk();
         $this->does('charge', ['charge' => '60.00'])->assertOk()->assertSee('60.00 over the limit')->assertDontSee('✓ approved');
     }
 

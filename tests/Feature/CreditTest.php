@@ -275,8 +275,8 @@ final class CreditTest extends FeatureCase
         $this->post('/return-rules', ['name' => 'Other', 'fee_percent' => '101'])->assertSessionHasErrors('fee_percent');
         $id = (int) DB::table('return_policies')->value('id');
         $this->post("/return-rules/{$id}", ['name' => 'Usual', 'returnable' => '1', 'days' => '14', 'fee_percent' => ''])->assertSessionHasNoErrors();
-        $this->post('/return-rules/settings', ['return_policy_id' => (string) $id, 'blind_days' => '60', 'gift_card_months' => '', 'refund_limit' => '75.50', 'departments' => [1 => (string) $id]])->assertSessionHasNoErrors();
-        $this->assertSame([60, 7550, null, $id], [(int) DB::table('shop')->value('blind_days'), (int) DB::table('shop')->value('refund_limit'), DB::table('shop')->value('gift_card_months'), (int) DB::table('departments')->value('return_policy_id')]);
+        $this->post('/return-rules/settings', ['return_policy_id' => (string) $id, 'blind_days' => '60', 'gift_card_months' => '', 'departments' => [1 => (string) $id]])->assertSessionHasNoErrors();
+        $this->assertSame([60, null, $id], [(int) DB::table('shop')->value('blind_days'), DB::table('shop')->value('gift_card_months'), (int) DB::table('departments')->value('return_policy_id')]);
         $this->as('101')->get('/return-rules')->assertForbidden();
     }
 

@@ -11,6 +11,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Act;
 use Elmstone\Counter\AddToSlip;
+use Elmstone\Counter\ApproveNeeds;
 use Elmstone\Counter\CountTender;
 use Elmstone\Counter\HoldSlip;
 use Elmstone\Counter\PayLayaway;
@@ -102,7 +103,7 @@ final class LayawaySimulationTest extends FeatureCase
         $slip = $this->begun();
         app(AddToSlip::class)->handle($slip, $this->act(), "{$pieces} x LH-1141");
         app(HoldSlip::class)->begin($slip, $this->act(), $this->usd($deposit));
-        app(HoldSlip::class)->approve($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')));
+        app(ApproveNeeds::class)->handle($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), 'hold');
         $this->posts($slip, $deposit);
         $id = (int) Layaway::query()->max('id');
         $this->model[$id] = ['pieces' => $pieces, 'held' => $deposit, 'state' => $deposit === $pieces * self::PIECE ? 'ready' : 'running'];
@@ -118,7 +119,7 @@ final class LayawaySimulationTest extends FeatureCase
         app(PayLayaway::class)->add($slip, $this->act(), $layaway);
         app(PayLayaway::class)->amount($slip, $this->act(), $layaway->id, $this->usd($amount));
         app(PayLayaway::class)->leaves($slip, $this->act(), $layaway->id, $amount === $left ? $leaves : null);
-        app(PayLayaway::class)->approve($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), $layaway->id);
+        app(ApproveNeeds::class)->handle($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), "layaway.{$layaway->id}");
         $this->posts($slip, $amount);
         $this->model[$layaway->id]['held'] += $amount;
         $this->model[$layaway->id]['state'] = match (true) {
@@ -146,7 +147,7 @@ final class LayawaySimulationTest extends FeatureCase
         $refund = $layaway->held - min($layaway->held, 1000);
         $kept = $this->random->getInt(0, $refund);
         $back = array_filter([TenderKind::Cash->value => $refund - $kept, TenderKind::DepositHeld->value => $kept], static fn (int $amount): bool => $amount > 0);
-        app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'simulated', (string) Str::uuid()), $this->till(), $this->staff('201'));
+        app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'simulated', approval: new GivenApproval($this->staff('301'), 'simulated')), $this->till(), $this->staff('201'));
         $this->inTill -= $refund - $kept;
         $this->deposits += $kept;
         $this->model[$layaway->id] = ['pieces' => $this->model[$layaway->id]['pieces'], 'held' => 0, 'state' => 'cancelled'];

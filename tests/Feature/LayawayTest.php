@@ -162,7 +162,7 @@ final class LayawayTest extends FeatureCase
         $this->readyToHold('5', '2 x MA-0031');
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('at least 20.68');
-        $this->does('hold/approve', ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
+        $this->does('approve', ['place' => 'hold', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
         $this->does('post')->assertOk();
 
         $this->assertSame('layaway_deposit', Approval::query()->latest('id')->value('what'));
@@ -172,7 +172,7 @@ final class LayawayTest extends FeatureCase
     public function test_an_approval_holds_for_no_smaller_deposit(): void
     {
         $this->readyToHold('5', '2 x MA-0031');
-        $this->does('hold/approve', ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
+        $this->does('approve', ['place' => 'hold', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
         $this->does('hold', ['hold' => '4'])->assertOk();
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('at least 20.68');
@@ -182,8 +182,8 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->payOn($layaway, '1')->assertStatus(422)->assertSee('at least 18.61');
-        $this->does("layaways/{$layaway->label}/approve", ['approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'x'])->assertStatus(422);
-        $this->does("layaways/{$layaway->label}/approve", ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'short this week'])->assertOk();
+        $this->does('approve', ['place' => "layaway.{$layaway->id}", 'approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'x'])->assertStatus(422);
+        $this->does('approve', ['place' => "layaway.{$layaway->id}", 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'short this week'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(2168, $this->again($layaway)->held);
     }

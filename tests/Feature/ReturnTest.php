@@ -215,7 +215,7 @@ final class ReturnTest extends FeatureCase
         $this->does('back/blind', ['item' => $item, 'reason' => 'not_needed'])->assertOk()->assertSee('lowest price in 90 days')->assertSee('3.85');
         $this->refund('cash')->assertOk()->assertSee('Cash for goods without a receipt');
         $this->does('post')->assertStatus(422)->assertSee('A supervisor can approve');
-        $this->does('refund/approve', $this->approval())->assertOk();
+        $this->approve('refund')->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(-385, $this->creditNote()->total);
         $this->assertProves();
@@ -226,7 +226,7 @@ final class ReturnTest extends FeatureCase
         $this->does('back/one-off', ['description' => 'Odd bracket', 'quantity' => '1', 'price' => '2.00', 'department_id' => 1, 'tax_class' => 'standard', 'reason' => 'not_needed'])->assertOk()->assertSee('A supervisor can approve');
         $this->refund('gift_card')->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('not in the list');
-        $this->does("back/{$this->backLine()}/approve", $this->approval())->assertOk();
+        $this->approve("back.{$this->backLine()}", $this->approval())->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(220, (int) DB::table('gift_cards')->value('balance'));
         $this->assertProves();
@@ -241,8 +241,8 @@ final class ReturnTest extends FeatureCase
         $this->back($sale, [1 => '1'])->assertOk()->assertSee('Not taken back');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertStatus(422);
-        $this->does("back/{$this->backLine()}/approve", ['approver' => '201', 'approver_pin' => '9', 'approver_reason' => 'x'])->assertStatus(422);
-        $this->does("back/{$this->backLine()}/approve", $this->approval('cut wrongly by us'))->assertOk();
+        $this->approve("back.{$this->backLine()}", ['approver' => '201', 'approver_pin' => '9', 'approver_reason' => 'x'])->assertStatus(422);
+        $this->approve("back.{$this->backLine()}", $this->approval('cut wrongly by us'))->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame('cut wrongly by us', DB::table('approvals')->where('what', 'outside_policy')->value('reason'));
         $this->assertProves();
@@ -256,13 +256,13 @@ final class ReturnTest extends FeatureCase
         $sale = $this->sell('2 x PI-2800');
         $this->travelBack();
         $this->back($sale, [1 => '1'])->assertOk()->assertSee('Bought 3 days ago; 2 are allowed')->assertSee('Restocking fee');
-        $this->does("back/{$this->backLine()}/approve", $this->approval())->assertOk();
+        $this->approve("back.{$this->backLine()}", $this->approval())->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
         $this->assertSame([-1788 + 244, -244], [$note->total, $this->posted($note)['fees']]);
         $this->back($sale, [1 => '1'])->assertOk();
-        $this->does("back/{$this->backLine()}/approve", ['waive' => '1', ...$this->approval()])->assertOk()->assertDontSee('kept by the shop');
+        $this->does("back/{$this->backLine()}/waive", $this->approval())->assertOk()->assertDontSee('kept by the shop');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(-1787, $this->creditNote()->total, 'what was paid for two, less what was given back for one');
@@ -271,12 +271,12 @@ final class ReturnTest extends FeatureCase
 
     public function test_over_the_clerks_limit_needs_approval(): void
     {
-        Shop::query()->update(['refund_limit' => 500]);
+        DB::table('role_limits')->insert(['role' => 'clerk', 'matter' => 'cash', 'per_document' => 500, 'per_original' => 500, 'per_day' => null, 'approves' => 0]);
         $sale = $this->sell('2 x LH-1140');
         $this->back($sale, [1 => '2'])->assertOk();
         $this->refund('cash')->assertOk()->assertSee('More than 5.00 is handed back');
         $this->does('post')->assertStatus(422);
-        $this->does('refund/approve', $this->approval())->assertOk()->assertSee('handing out 8.47 approved');
+        $this->approve('refund')->assertOk()->assertSee('Cash handed out: 8.47')->assertSee('approved by Super Slate');
         $this->does('post')->assertOk();
     }
 

@@ -26,7 +26,7 @@ trait Returning
     {
         $this->slip = $fresh ? (string) Str::uuid() : $this->slip;
 
-        return $this->does('back', ['back' => array_combine(array_map(static fn (int $position): string => "{$invoice->id}:{$position}", array_keys($quantities)), $quantities), 'reason' => $reason, 'goods_to' => $goodsTo]);
+        return $this->does('back', ['back' => array_combine(array_map(static fn (int $position): string => "{$invoice->id}:{$position}", array_keys($quantities)), $quantities), 'reason' => $reason, 'goods_to' => $goodsTo, 'found_by' => $invoice->label]);
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
@@ -43,6 +43,16 @@ trait Returning
     protected function backLine(): int
     {
         return ReturnOnSlip::query()->where('slip_id', $this->slip()->id)->orderByDesc('id')->firstOrFail()->id;
+    }
+
+    /** Somebody allows what the slip asks for at a place; empty: all of it.
+     *
+     * @param  array<string, string>|null  $approval
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function approve(string $place = '', ?array $approval = null): TestResponse
+    {
+        return $this->does('approve', ['place' => $place, ...$approval ?? $this->approval()]);
     }
 
     /** @return array<string, string> */

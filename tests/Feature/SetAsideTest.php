@@ -47,8 +47,8 @@ final class SetAsideTest extends FeatureCase
         $this->does('add', ['entry' => 'MA-0031', 'version' => ''])->assertOk()->assertSee("1 set aside for Wren Hollis ({$layaway->label})", false);
         $this->does('cash', ['cash' => '200'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('is set aside for others');
-        $this->does("lines/{$this->lineId()}/committed", [...self::APPROVAL, 'approver_pin' => '1111'])->assertStatus(422);
-        $this->does("lines/{$this->lineId()}/committed", self::APPROVAL)->assertOk();
+        $this->does('approve', ['place' => "line.{$this->lineId()}.committed", ...self::APPROVAL, 'approver_pin' => '1111'])->assertStatus(422);
+        $this->does('approve', ['place' => "line.{$this->lineId()}.committed", ...self::APPROVAL])->assertOk();
         $this->does('post')->assertOk();
 
         $this->assertSame(['0.0000', '1.0000'], [Stock::query()->where('committed', '>', 0)->value('on_hand'), Stock::query()->where('committed', '>', 0)->value('committed')]);
@@ -62,7 +62,7 @@ final class SetAsideTest extends FeatureCase
         $this->readyToHold('20', 'MA-0031');
         $this->does('cash', ['cash' => '20'])->assertOk();
         $this->does('post')->assertStatus(422);
-        $this->does("lines/{$this->lineId()}/committed", self::APPROVAL)->assertOk();
+        $this->does('approve', ['place' => "line.{$this->lineId()}.committed", ...self::APPROVAL])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(2, Layaway::query()->count());
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Counter\CardPayment;
-use Elmstone\Counter\CardState;
+use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardState;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -18,7 +18,7 @@ final class SettleTest extends FeatureCase
         $this->add('10 x LH-1140');
     }
 
-    private function card(): CardPayment
+    private function card(): CardRequest
     {
         return $this->slip()->cards->last() ?? throw new \LogicException('No card.');
     }
@@ -99,7 +99,7 @@ final class SettleTest extends FeatureCase
         $this->as('101')->does("card/{$this->card()->id}/ask")->assertOk();
         $this->assertSame([$truth, 1], [$this->card()->state, $this->rows('terminal_requests')]);
         $this->does("card/{$this->card()->id}/ask")->assertOk();
-        $this->assertSame(1, $this->rows('card_payments'));
+        $this->assertSame(1, $this->rows('card_requests'));
     }
 
     /** @return iterable<array{string, CardState}> */
@@ -111,7 +111,7 @@ final class SettleTest extends FeatureCase
 
     public function test_a_card_asked_just_before_the_power_went_is_asked_for_again(): void
     {
-        $this->slip()->cards()->create(['key' => '6f2a2f1e-0000-4000-8000-000000000001', 'till_id' => 1, 'asked' => 4235, 'state' => CardState::Asked]);
+        $this->slip()->cards()->create(['key' => '6f2a2f1e-0000-4000-8000-000000000001', 'subject' => 'slip', 'ordinal' => 1, 'till_id' => 1, 'asked' => 4235, 'state' => CardState::Asked]);
         $this->get("/counter/{$this->slip}")->assertSee('outcome unknown');
         $this->does("card/{$this->card()->id}/ask")->assertOk()->assertSee('never got the request');
         $this->does('card', ['card' => ''])->assertOk()->assertSee('42.35 approved');
@@ -161,7 +161,7 @@ final class SettleTest extends FeatureCase
 
     public function test_no_table_can_hold_a_whole_card_number(): void
     {
-        foreach (['card_payments', 'document_tenders', 'terminal_requests'] as $table) {
+        foreach (['card_requests', 'document_tenders', 'terminal_requests'] as $table) {
             $this->assertSame(4, (int) DB::scalar('SELECT CHARACTER_MAXIMUM_LENGTH FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ? AND COLUMN_NAME = ?', [$table, 'last_four']));
         }
     }

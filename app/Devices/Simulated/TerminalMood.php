@@ -26,6 +26,11 @@ enum TerminalMood: string
         };
     }
 
+    public function isSilent(): bool
+    {
+        return $this === self::SilentApprove || $this === self::SilentDecline;
+    }
+
     /** What it does after that: only being off line lasts. */
     public function then(): self
     {

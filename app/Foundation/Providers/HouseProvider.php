@@ -6,7 +6,10 @@ namespace Elmstone\Foundation\Providers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Prove;
+use Elmstone\Books\ProveApprovals;
+use Elmstone\Cards\ProveCards;
 use Elmstone\Coupons\ProveCoupons;
+use Elmstone\Deposits\DepositMoney;
 use Elmstone\Deposits\DepositOnPaper;
 use Elmstone\Deposits\MergeDeposits;
 use Elmstone\Deposits\ProveDeposits;
@@ -25,6 +28,7 @@ use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCardOnPaper;
 use Elmstone\GiftCards\ProveGiftCards;
 use Elmstone\Layaways\LayawayOnPaper;
+use Elmstone\Layaways\LayawayTrace;
 use Elmstone\Layaways\MergeLayaways;
 use Elmstone\Layaways\ProveLayaways;
 use Elmstone\Layaways\TakeBackPayment;
@@ -38,6 +42,7 @@ use Elmstone\Returns\Policies;
 use Elmstone\Returns\ProveReturns;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
+use Elmstone\Staff\Limits;
 use Elmstone\Staff\Staff;
 use Elmstone\StoreCredit\MergeStoreCredit;
 use Elmstone\StoreCredit\ProveStoreCredit;
@@ -65,7 +70,10 @@ final class HouseProvider extends ServiceProvider
     {
         $this->app->scoped(House::class);
         $this->app->scoped(Policies::class);
-        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class], 'proofs');
+        $this->app->scoped(Limits::class);
+        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class], 'proofs');
+        $this->app->tag([LayawayTrace::class], 'traces');
+        $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');
         $this->app->tag([MergeDeposits::class, MergeLayaways::class, MergePlans::class, MergeStoreCredit::class], 'merges');
         $this->app->tag([TakeBackDeposit::class, TakeBackPayment::class], 'taken-back');

@@ -4,6 +4,7 @@
 @elseif($lines === [])
     <p class="ochre small mb-1 mt-1">Nothing that was sold fits “{{ $typed }}”{{ $customer === '' ? '' : " for {$customer}" }}.</p>
 @else
+    <input type="hidden" name="found_by" value="{{ $typed }}">
     <div class="returnable">
     <table class="ruled small">
         <thead><tr><th>Sold</th><th>Item</th><th class="figure">Bought</th><th class="figure">Can come back</th><th class="figure">Gives back each</th><th class="figure">Comes back</th></tr></thead>

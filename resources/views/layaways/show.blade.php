@@ -4,6 +4,8 @@
 @use('Elmstone\Layaways\EntryKind')
 @use('Elmstone\Layaways\LayawayState')
 @use('Elmstone\Layaways\NextStep')
+@use('Elmstone\MoneyOut\Plan')
+@use('Elmstone\MoneyOut\WayOut')
 @extends('layout')
 @section('title', $layaway->label)
 @section('main')
@@ -90,23 +92,30 @@
             @can('end-layaways')
                 <details class="fold" @if($formOpen('cancel')) open @endif><summary>Cancel and pay back</summary>
                     @php $refund = $standing->refund; @endphp
-                    @php $proposed = $ways->proposed($refund); @endphp
-                    <form method="post" action="{{ route('layaways.cancel', $layaway) }}">@csrf<input type="hidden" name="form" value="cancel"><input type="hidden" name="version" value="{{ $layaway->version }}"><input type="hidden" name="key" value="{{ $key }}">
+                    @php
+                        $proposed = Plan::proposed($refund, $ways);
+                        $rest = $refund->minor - array_sum($proposed);
+                        $rest <= 0 || $proposed['deposit_held'] = $rest;
+                        $of = fn (TenderKind $kind): array => array_filter($ways, fn (string $way): bool => WayOut::kind($way) === $kind, ARRAY_FILTER_USE_KEY);
+                        $kinds = [TenderKind::Card, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer];
+                        $cameAsMoney = array_filter($ways, fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY) !== [];
+                    @endphp
+                    @foreach($pending as $one)<div class="note look mb-2"><p>{{ $money($one->atStake()) }} {{ $one->state->isOpen() ? 'may have gone back to a card already; the terminal is asked again first.' : 'went back to a card already, and is part of what goes back.' }}</p></div>@endforeach
+                    <form method="post" action="{{ route('layaways.cancel', $layaway) }}">@csrf<input type="hidden" name="form" value="cancel"><input type="hidden" name="version" value="{{ $layaway->version }}">
                         <table class="ruled narrow-table">
                             <tr><td>Paid</td><td class="figure">{{ $money($layaway->held) }}</td></tr>
                             <tr><td>Fee, {{ $terms->words('cancellation_fee', $house->currency()) }}</td><td class="figure">−{{ Show::money($standing->fee) }}</td></tr>
                             <tr class="total"><td>Goes back</td><td class="figure">{{ Show::money($refund) }}</td></tr>
-                            @foreach([TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer] as $kind)
-                                @isset($ways->most[$kind->value])<tr><td><label for="back-{{ $kind->value }}">{{ $kind === TenderKind::Card ? 'To the card, by the terminal' : 'By '.mb_strtolower($kind->label()) }}, at most {{ $money(min($ways->most[$kind->value], $layaway->held)) }}</label></td><td class="figure"><input class="form-control text-end w-6" id="back-{{ $kind->value }}" name="back[{{ $kind->value }}]" inputmode="decimal" value="{{ old("back.{$kind->value}", isset($proposed[$kind->value]) ? $house->money($proposed[$kind->value])->toString() : '') }}"></td></tr>@endisset
+                            @foreach($kinds as $kind)
+                                @php $came = array_sum(array_map(fn ($one): int => $one->minor, $of($kind))); @endphp
+                                @if($came > 0 || ($cameAsMoney && $kind !== TenderKind::Card))<tr><td><label for="back-{{ $kind->value }}">{{ $kind === TenderKind::Card ? (count($of($kind)) > 1 ? 'To the '.count($of($kind)).' cards, by the terminal, shared as they paid' : 'To the card, by the terminal') : 'By '.mb_strtolower($kind->label()) }}, {{ $came > 0 ? 'at most '.$money(min($came, $layaway->held)) : 'nothing came in so: needs approval' }}</label></td><td class="figure"><input class="form-control text-end w-6" id="back-{{ $kind->value }}" name="back[{{ $kind->value }}]" inputmode="decimal" value="{{ old("back.{$kind->value}", isset($proposed[$kind->value]) ? $house->money($proposed[$kind->value])->toString() : '') }}"></td></tr>@endif
                             @endforeach
                             <tr><td><label for="back-deposit">Kept as a deposit</label></td><td class="figure"><input class="form-control text-end w-6" id="back-deposit" name="back[deposit_held]" inputmode="decimal" value="{{ old('back.deposit_held', isset($proposed['deposit_held']) ? $house->money($proposed['deposit_held'])->toString() : '') }}"></td></tr>
                         </table>
                         <div class="filters"><div class="flex-fill"><label for="reason">Why</label><input class="form-control @error('reason') is-refused @enderror" id="reason" name="reason" maxlength="200" value="{{ old('reason') }}"></div><div><label for="reference">Cheque number or reference</label><input class="form-control" id="reference" name="reference" maxlength="60" value="{{ old('reference') }}"></div></div>
                         @error('reason')<p class="complaint" role="alert">{{ $message }}</p>@enderror
-                        @unless($standing->fee->isZero())
-                        <div class="filters"><label class="d-flex gap-2 align-items-center"><input type="checkbox" class="form-check-input m-0" name="waive" value="1" @checked(old('waive'))> let the fee off, approved by</label>
-                            <input class="form-control w-6" name="approver" inputmode="numeric" placeholder="Staff no." aria-label="Approver’s staff number" autocomplete="off"><input class="form-control w-6" name="approver_pin" type="password" inputmode="numeric" placeholder="PIN" aria-label="Approver’s PIN" autocomplete="off"><input class="form-control w-auto" name="approver_reason" placeholder="Reason" aria-label="Reason for the approval" maxlength="255" value="{{ old('approver_reason') }}"></div>
-                        @endunless
+                        @unless($standing->fee->isZero())<div class="filters"><label class="d-flex gap-2 align-items-center"><input type="checkbox" class="form-check-input m-0" name="waive" value="1" @checked(old('waive'))> let the fee off</label></div>@endunless
+                        <x-approval/>
                         @if($formOpen('cancel'))@error('refused')<p class="complaint" role="alert">{{ $message }}</p>@enderror @endif
                         <button class="danger-act">Cancel the layaway</button>
                     </form>

@@ -28,9 +28,9 @@
             @endforeach
         </div>
         <p class="small soft mt-1">An item can have a rule of its own, on its page.</p>
-        <h2 class="mt-4">Refunds and gift cards</h2>
+        <h2 class="mt-4">Without a receipt, and gift cards</h2>
+        @can('manage-staff')<p class="small soft">What a clerk may hand out stands with the <a href="{{ route('limits') }}">limits</a>.</p>@endcan
         <div class="item-form">
-            <div><label for="refund_limit">A clerk hands out, at most</label><input class="form-control text-end" id="refund_limit" name="refund_limit" inputmode="decimal" placeholder="any sum" value="{{ old('refund_limit', $shop->refund_limit === null ? '' : $house->money($shop->refund_limit)->toString()) }}"></div>
             <div><label for="blind_days">Without a receipt: lowest price of the last days</label><input class="form-control text-end" id="blind_days" name="blind_days" inputmode="numeric" value="{{ old('blind_days', $shop->blind_days) }}">@include('design.complaint', ['field' => 'blind_days'])</div>
             <div><label for="gift_card_months">Gift cards are good for months</label><input class="form-control text-end" id="gift_card_months" name="gift_card_months" inputmode="numeric" placeholder="no end" value="{{ old('gift_card_months', $shop->gift_card_months) }}">@include('design.complaint', ['field' => 'gift_card_months'])</div>
         </div>

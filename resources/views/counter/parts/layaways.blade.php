@@ -13,7 +13,6 @@
                     $at = "layaway.{$layaway->id}";
                     $route = fn (string $act): string => route("counter.layaway.{$act}", [$slip->key, $layaway]);
                     $refused = $slip->isPosted() ? null : ($reckoned->held->ofPart($part)[0] ?? null);
-                    $asks = $refused?->rule === 'below_least_payment';
                     $isReady = $layaway->state === LayawayState::Ready;
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within($at)])>
@@ -32,8 +31,7 @@
                         @endif
                         @if($refused !== null && $refused->rule !== 'leaves_not_said')<p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
                         @if($complaint->within($at) && $complaint->message() !== $refused?->getMessage())<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-                        @if($asks)@include('counter.parts.approve', ['action' => $route('approve'), 'held' => [], 'id' => "la{$layaway->id}"])@endif
-                        @if($part->approvalId !== null && ! $asks)<div class="under">less than the least approved</div>@endif
+                        @unless($slip->isPosted())@include('counter.parts.needs', ['place' => $at, 'quiet' => false])@endunless
                         @unless($slip->isPosted())<div><button type="button" class="link-act small" data-sends="{{ $route('drop') }}">Not now</button></div>@endunless
                     </td>
                     <td class="figure">{{ Show::money($slip->isPosted() ? $house->money($layaway->remaining()) : $standing->remaining) }}</td>

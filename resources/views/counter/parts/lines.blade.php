@@ -35,17 +35,13 @@
                             <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : ($line->price_rule === PriceRule::Contract ? " {$line->price_source}" : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
-                        @if($line->approval_id !== null)<div class="under">approved</div>@endif
                         @if($locked && $line->serials !== null)<div class="under">serial no. {{ implode(', ', $line->serials) }}</div>@endif
                         @unless($locked)
                             @if($line->isOffSale())<div class="complaint">Taken off sale. Remove it to post the rest.</div>@endif
                             @if($line->listPriceMoved())<div class="under ochre">list price is now {{ Show::price($line->item->list_price) }}; this slip keeps its price</div>@endif
                             @if($stock !== null && $stock->available()->isLessThan($line->quantity))<div class="under ochre">only {{ Show::decimal($stock->available()) }} here by the books @foreach($setAside[$line->item_id] ?? [] as $for)· {{ Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{ $for->label }}) @endforeach</div>@endif
-                            @if($line->takesCommitted($stock) && $line->committed_approval_id === null)
-                                <p class="complaint">Set aside for others. A supervisor can approve.</p>
-                                @include('counter.parts.approve', ['action' => route('counter.line.committed', [$slip->key, $line->id]), 'held' => [], 'id' => "s{$line->id}", 'quiet' => true])
-                            @elseif($line->committed_approval_id !== null)<div class="under">what is set aside may go, approved</div>
-                            @endif
+                            @unless($asks)@include('counter.parts.needs', ['place' => $at])@endunless
+                            @include('counter.parts.needs', ['place' => "{$at}.committed"])
                             @if($line->item?->has_serials)
                                 <div class="serials"><label for="sn{{ $line->id }}">Serial no.</label><input class="form-control form-control-sm {{ $complaint->on("{$at}.serials") ? 'is-refused' : '' }}" id="sn{{ $line->id }}" name="serials" autocomplete="off" placeholder="{{ Show::decimal($line->quantity) === '1' ? 'scan or type' : Show::decimal($line->quantity).' of them, parted by commas' }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.serials", implode(', ', $line->serials ?? [])) }}"></div>
                             @endif

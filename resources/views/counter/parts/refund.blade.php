@@ -1,5 +1,4 @@
 @use('Elmstone\Core\Settlement\TenderKind')
-@use('Elmstone\Counter\CardState')
 @use('Elmstone\Counter\RefundWays')
 @use('Elmstone\Foundation\Show')
 @php
@@ -7,9 +6,8 @@
     $amount = fn (int $minor): string => $house->money($minor)->toString();
     $keys = ['house_account' => 'A', 'cash' => 'C', 'cheque' => 'Q', 'bank_transfer' => 'B', 'deposit_held' => 'H', 'store_credit' => 'S', 'gift_card' => 'G'];
     $words = ['house_account' => 'To the account', 'cash' => 'Cash', 'cheque' => 'Our cheque', 'bank_transfer' => 'Bank transfer', 'deposit_held' => 'As deposit held', 'store_credit' => 'Store credit', 'gift_card' => 'Gift card'];
-    $rules = array_map(fn ($refused) => $refused->rule, $ways->hindrances());
 @endphp
-<p class="small soft mb-1">By which way does it go back?</p>
+<p class="small soft mb-1">By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted() === [])<button type="button" class="link-act" data-sends="{{ route('counter.refund.as-it-came', $slip->key) }}">As it came</button>@endif</p>
 <ul class="ways refund">
     @foreach(RefundWays::KINDS as $kind)
         @php
@@ -38,49 +36,43 @@
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </li>
     @endforeach
+    @foreach($ways->giftCards() as $way => $most)
+        @php($at = "refund.{$way}")
+        @php($chosen = $ways->chosen($way))
+        <li><div class="way"><span></span><label for="refund-{{ str_replace(':', '-', $way) }}">The gift card that paid</label>
+            <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="refund-{{ str_replace(':', '-', $way) }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $ways->left()->isPositive() ? $ways->most($way)->toString() : '–' }}" data-rest data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $way]) }}" value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}"></div>
+            <p class="under mb-0">at most {{ Show::money($most) }}</p>@if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</li>
+    @endforeach
     @foreach($ways->cards() as $authorisation => $card)
-        @php($most = $ways->most("card:{$authorisation}")->minus($ways->wanted()["card:{$authorisation}"] ?? $house->money(0)))
+        @php($gone = $ways->wanted()["card:{$authorisation}"] ?? $house->money(0))
+        @php($most = $ways->most("card:{$authorisation}")->minus($gone))
         @php($at = "refund.card:{$authorisation}")
+        @php($again = $gone->isPositive() && ! $complaint->on($at))
         <li>
-            <form method="post" action="{{ route('counter.refund.terminal', $slip->key) }}" data-act="stay"><input type="hidden" name="authorisation" value="{{ $authorisation }}">
+            @if($again && $most->isPositive() && $ways->left()->isPositive())<div class="way"><kbd>D</kbd><span>Card ending {{ $card['last_four'] }}</span><button type="button" class="link-act" data-toggles="more-{{ $authorisation }}" data-way="D">More to this card</button></div>@endif
+            @if(! $again || ($most->isPositive() && $ways->left()->isPositive()))
+            <form method="post" action="{{ route('counter.refund.terminal', $slip->key) }}" data-act="stay" id="more-{{ $authorisation }}" @if($again) data-folds hidden @endif><input type="hidden" name="authorisation" value="{{ $authorisation }}"><input type="hidden" name="seen" value="{{ $slip->cards->count() }}">@if($gone->isPositive())<input type="hidden" name="more" value="1">@endif
             <div class="way"><kbd>D</kbd><label for="card{{ $authorisation }}">Card ending {{ $card['last_four'] }}</label>
                 <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="card{{ $authorisation }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $most->isPositive() && $ways->left()->isPositive() ? $most->toString() : '–' }}" data-way="D" data-held data-submits value="{{ $complaint->typedOr($at, '') }}"></div>
             @if($most->isPositive() && $ways->left()->isPositive() && $reckoned->unknownCard() === null)<div class="under"><button class="link-act">Pay back by the terminal</button>, at most {{ Show::money($most) }}</div>@endif
             </form>
-            @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+            @endif
+            @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
+                @if($complaint->isApprovable())@include('counter.parts.approve', ['action' => route('counter.refund.terminal', $slip->key), 'held' => ['authorisation' => $authorisation, 'amount' => request('amount'), 'seen' => $slip->cards->count(), 'more' => $gone->isPositive() ? '1' : ''], 'id' => "rc{$authorisation}"])@endif
+            @endif
         </li>
     @endforeach
     @if($complaint->within('refund.card:') && ! array_key_exists(substr($complaint->field(), 12), $ways->cards()))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
     @if($ways->cards() === [])<li><div class="way"><kbd>D</kbd><span class="soft">Card</span></div><p class="under mb-0">nothing was paid by card; a card is paid back only against its own payment</p></li>@endif
-    @foreach($slip->cards->filter->isBack() as $card)
-        @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
-        <li><div class="under card-{{ $card->state->value }}">
-            @switch($card->state)
-                @case(CardState::Approved)
-                    <span class="verdigris fw-bold">✓ {{ $amount($card->approved) }} paid back</span> to the card ending {{ $card->last_four }} <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Undo</button>
-                    @break
-                @case(CardState::Declined)
-                    <span class="brick">✕ The terminal refused to pay {{ $amount($card->asked) }} back.</span> {{ $card->reason }} Choose another way, or try again.
-                    @break
-                @case(CardState::OffLine)
-                    <span class="ochre">The terminal is off line:</span> {{ $amount($card->asked) }} was not paid back. Choose another way, or try again.
-                    @break
-                @case(CardState::Asked)
-                @case(CardState::GivingBack)
-                    <div class="note look mb-1"><p><strong>{{ $amount($card->asked) }}: outcome unknown.</strong> It may have been paid back. Do not pay it again.</p>
-                        <button type="button" class="quiet-act mt-1" data-sends="{{ $of($card->state === CardState::Asked ? 'ask' : 'give-back') }}" data-focus>Ask the terminal again</button></div>
-                    @break
-                @default
-                    <span>{{ $amount($card->asked) }} to the card was undone</span>
-            @endswitch
-            @if($complaint->on("card.{$card->id}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    @include('counter.parts.cards', ['back' => true])
+    @include('counter.parts.cards', ['back' => false])
+    @if($ways->left()->isPositive() && $ways->cards() !== [] && $slip->back_other === null)
+    <li><button type="button" class="link-act" data-toggles="other-way">The card cannot be paid back: another way</button>
+        <div id="other-way" data-folds @unless($complaint->on('refund.other')) hidden @endunless>
+            @foreach([TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer] as $kind)<p class="under mb-0">{{ $words[$kind->value] }}, allowed by somebody else with the reason:</p>@include('counter.parts.approve', ['action' => route('counter.refund.other-way', $slip->key), 'held' => ['way' => $kind->value], 'id' => "ow-{$kind->value}", 'quiet' => true])@endforeach
+            @if($complaint->on('refund.other'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div></li>
-    @endforeach
-    @if(array_intersect($rules, ['over_refund_limit', 'blind_cash']) !== [])
-        <li><p class="under not-allowed mb-0">{{ collect($ways->hindrances())->first(fn ($one) => in_array($one->rule, ['over_refund_limit', 'blind_cash'], true))->getMessage() }}</p>
-            @include('counter.parts.approve', ['action' => route('counter.refund.approve', $slip->key), 'held' => [], 'id' => 'ra'])
-            @if($complaint->on('refund.approve'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</li>
-    @elseif($slip->refund_approved > 0 && $slip->void_of_id === null)<li><p class="under allowed mb-0">✓ handing out {{ Show::money($house->money($slip->refund_approved)) }} approved</p></li>
     @endif
+    <li>@include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>
 </ul>
 @if(! $ways->cashRounding()->isZero())<p class="soft small">Cash is rounded by {{ Show::money($ways->cashRounding()) }}.</p>@endif

@@ -13,24 +13,22 @@
                     $at = "back.{$line->id}";
                     $save = route('counter.back.line', [$slip->key, $line->id]);
                     $refused = $locked ? null : $back->refused($line);
-                    $outside = $slip->isPosted() || $line->approval_id !== null ? '' : $back->outside($line);
                     $original = $slip->originals[$line->origin_document_id ?? 0] ?? null;
-                    $policy = $back->policy($line);
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within("{$at}") || $refused !== null])>
                     <td class="figure">@if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else<input class="cell first {{ $refused !== null || $complaint->on($at) ? 'is-refused' : '' }}" id="bq{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off" aria-label="How many of {{ $line->description }} come back" data-save="{{ $save }}" value="{{ $complaint->typedOr($at, Show::decimal($line->quantity)) }}">@endif</td>
                     <td class="words">{{ $line->description }}<span class="code">{{ $line->code }}</span>
                         @if($original !== null)<div class="under">of <a href="{{ route('documents.show', $original) }}">{{ $original->label }}</a>, {{ Show::date($original->business_date) }}, as paid</div>
                         @else<div class="under">{{ $line->note }}, {{ Show::price($line->unit_price) }} each</div>@endif
-                        @if($line->approval_id !== null)<div class="under">approved</div>@endif
                         @if($refused !== null)<p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
-                        @if($outside !== '')<p class="complaint">{{ ucfirst($outside) }}. A supervisor can approve.</p>@include('counter.parts.approve', ['action' => route('counter.back.approve', [$slip->key, $line->id]), 'held' => [], 'id' => "bp{$line->id}", 'quiet' => true])@endif
+                        @unless($slip->isPosted())@foreach(['', '.serials', '.fee'] as $of)@include('counter.parts.needs', ['place' => $at.$of])@endforeach @endunless
                         @if($locked && $line->serials !== null)<div class="under">serial no. {{ implode(', ', $line->serials) }}</div>
                         @elseif(! $locked && $line->item?->has_serials)<div class="serials"><label for="bs{{ $line->id }}">Serial no.</label><input class="form-control form-control-sm" id="bs{{ $line->id }}" name="serials" autocomplete="off" placeholder="scan or type" data-save="{{ $save }}" value="{{ implode(', ', $line->serials ?? []) }}"></div>@endif
                         @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
                         @unless($locked)<div class="on-focus"><button type="button" class="link-act" data-remove="{{ route('counter.back.remove', [$slip->key, $line->id]) }}">Not this one <kbd>Alt X</kbd></button>
-                            @if($policy->hasFee() && ! $line->fee_waived && $line->approval_id === null)<button type="button" class="link-act" data-toggles="waive{{ $line->id }}">Let the fee off</button>@endif</div>
-                            @if($policy->hasFee() && ! $line->fee_waived)<div id="waive{{ $line->id }}" data-folds hidden>@include('counter.parts.approve', ['action' => route('counter.back.approve', [$slip->key, $line->id]), 'held' => ['waive' => '1'], 'id' => "bw{$line->id}", 'quiet' => true])</div>@endif
+                            @if($back->asksFee($line) && ! $line->fee_waived)<button type="button" class="link-act" data-toggles="waive{{ $line->id }}">Let the fee off</button>@endif</div>
+                            @if($back->asksFee($line) && ! $line->fee_waived)<div id="waive{{ $line->id }}" data-folds @unless($complaint->on("{$at}.fee")) hidden @endunless>@include('counter.parts.approve', ['action' => route('counter.back.waive', [$slip->key, $line->id]), 'held' => ['waive' => '1'], 'id' => "bw{$line->id}", 'quiet' => true])@if($complaint->on("{$at}.fee"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</div>
+                            @elseif($line->fee_waived)<div class="under">fee let off <button type="button" class="link-act" data-sends="{{ route('counter.back.waive', [$slip->key, $line->id]) }}" data-field="waive" value="0">keep it after all</button></div>@endif
                         @endunless
                     </td>
                     <td>@if($locked){{ $line->reason->words() }}@else<select class="cell" name="reason" id="br{{ $line->id }}" aria-label="Why {{ $line->description }} comes back" data-save="{{ $save }}">@foreach(ReturnReason::forGoods() as $reason)<option value="{{ $reason->value }}" @selected($line->reason === $reason)>{{ $reason->words() }}</option>@endforeach</select>@endif</td>
@@ -48,7 +46,7 @@
         <table class="slip-lines"><thead><tr><th>Gift cards</th><th class="figure net">Worth</th></tr></thead><tbody>
         @foreach($slip->cardsSold() as $place => $card)
             <tr class="line"><td class="words">{{ $card->code !== '' && ! $card->isNew ? 'Top up' : 'New card' }} <span class="code">{{ $card->code === '' ? 'number drawn when it is posted' : $card->words() }}</span>
-                @unless($slip->isPosted())<div class="on-focus"><button type="button" class="link-act" data-sends="{{ route('counter.gift-card.drop', [$slip->key, $place]) }}">Not this one</button></div>@endunless</td><td class="figure">{{ Show::money($house->money($card->amount)) }}</td></tr>
+                @unless($slip->isPosted())<div><button type="button" class="link-act" data-sends="{{ route('counter.gift-card.drop', [$slip->key, $place]) }}">Not this one</button></div>@include('counter.parts.needs', ['place' => "gift-card.{$place}"])@endunless</td><td class="figure">{{ Show::money($house->money($card->amount)) }}</td></tr>
         @endforeach
         </tbody></table>
     @endif

@@ -1,4 +1,4 @@
-@use('Elmstone\Counter\CardState')
+@use('Elmstone\Cards\CardState')
 @use('Elmstone\Counter\PaperWay')
 @use('Elmstone\Foundation\Show')
 @use('Elmstone\Receivables\ChargeWords')
@@ -8,6 +8,7 @@
 @include('counter.parts.refund')
 @else
 <ul class="ways">
+    @include('counter.parts.cards', ['back' => true])
     <li>
         <div class="way"><kbd>C</kbd><label for="cash">Cash</label>
             <input class="form-control amount {{ $complaint->on('cash') ? 'is-refused' : '' }}" id="cash" name="cash" inputmode="decimal" autocomplete="off" placeholder="–" data-way="C" data-save="{{ route('counter.cash', $slip->key) }}" value="{{ $complaint->typedOr('cash', $amount($slip->cash)) }}"></div>
@@ -19,50 +20,18 @@
         @endif
     </li>
     <li>
+        @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
+        @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
         <div class="way"><kbd>D</kbd><label for="card">Card, terminal {{ $till->number }}</label>
-            <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', $slip->key) }}" value="{{ $complaint->typedOr('card', '') }}"></div>
-        @if($left->isPositive() && $reckoned->unknownCard() === null)
+            @if($paidByCard && ! $complaint->on('card'))<button type="button" class="link-act" data-toggles="another-card" data-way="D">Another card</button>@else
+            <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', [...$ask, ...$paidByCard ? ['another' => 1] : []]) }}" value="{{ $complaint->typedOr('card', '') }}">@endif</div>
+        @if($paidByCard && ! $complaint->on('card'))
+            <div id="another-card" data-folds hidden><div class="way under"><span></span><label for="card">Another card: how much?</label><input class="form-control amount" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held data-send="{{ route('counter.card', [...$ask, 'another' => 1]) }}"></div></div>
+        @elseif($left->isPositive() && $reckoned->unknownCard() === null)
             <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-        @foreach($slip->cards->reject->isBack() as $card)
-            @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
-            <div class="under card-{{ $card->state->value }} mt-1">
-                @switch($card->state)
-                    @case(CardState::Approved)
-                    @case(CardState::Keyed)
-                        <span class="verdigris fw-bold">✓ {{ $amount($card->approved) }} {{ $card->state->pays() && $card->card_type === 'keyed' ? 'keyed' : 'approved' }}</span> {{ $card->card_type === 'keyed' ? '' : $card->card_type }} ending {{ $card->last_four }}
-                        @if($card->approved < $card->asked)<br><span class="ochre">only part of the {{ $amount($card->asked) }} asked for</span>@endif
-                        <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Give back</button>
-                        @break
-                    @case(CardState::Declined)
-                        <span class="brick">✕ {{ $amount($card->asked) }} declined.</span> {{ $card->reason }}
-                        @break
-                    @case(CardState::Asked)
-                        <div class="note look mb-1"><p><strong>{{ $amount($card->asked) }}: outcome unknown.</strong> The card may have been charged. Do not charge it again.</p>
-                            <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}" data-focus>Ask the terminal again</button></div>
-                        @break
-                    @case(CardState::GivingBack)
-                        <div class="note look mb-1"><p><strong>{{ $amount($card->approved) }}: being given back,</strong> not confirmed yet.</p>
-                            <button type="button" class="quiet-act mt-1" data-sends="{{ $of('give-back') }}" data-focus>Ask the terminal again</button></div>
-                        @break
-                    @case(CardState::OffLine)
-                        <form method="post" action="{{ $of('key') }}" data-act="stay">
-                            <span class="ochre">Terminal off line.</span> Call for a voice code:
-                            <div class="d-flex gap-1 mt-1">
-                                <input class="form-control" name="authorisation" id="auth{{ $card->id }}" placeholder="Voice code" aria-label="Voice code" autocomplete="off" maxlength="12" value="{{ $complaint->typedOr("card.{$card->id}", '') }}">
-                                <input class="form-control" name="last_four" id="last{{ $card->id }}" placeholder="Last 4" aria-label="Last four digits" inputmode="numeric" maxlength="4" autocomplete="off" size="5">
-                                <button class="quiet-act">Key in</button>
-                            </div>
-                        </form>
-                        <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Not by card</button>
-                        @break
-                    @default
-                        <span>{{ $amount($card->asked) }} given back</span>
-                @endswitch
-                @if($complaint->on("card.{$card->id}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-            </div>
-        @endforeach
+        @include('counter.parts.cards', ['back' => false])
     </li>
     <li>
         <div class="way {{ $slip->cheque === null ? '' : 'two' }}"><kbd>Q</kbd><label for="cheque">Cheque</label>
@@ -94,20 +63,18 @@
     @php($canCharge = $slip->account !== null && ! $slip->account->account->stopped)
     <li>
         <div class="way"><kbd>A</kbd><label for="charge" @class(['soft' => ! $canCharge])>Charge to account</label>
-            <input class="form-control amount {{ $complaint->on('charge') || ($check !== null && $check->open() !== []) ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off" placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive() ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest data-save="{{ route('counter.charge', $slip->key) }}" value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}" @disabled(! $canCharge)></div>
+            <input class="form-control amount {{ $complaint->on('charge') || $reckoned->needs->open('charge') !== [] ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off" placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive() ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest data-save="{{ route('counter.charge', $slip->key) }}" value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}" @disabled(! $canCharge)></div>
         @if($slip->account === null)
             <p class="under mb-0">no house account; the office can open one</p>
         @elseif($slip->account->account->stopped)
             <p class="under not-allowed mb-0">on stop{{ $slip->account->account->stop_reason === '' ? '' : ": {$slip->account->account->stop_reason}" }}</p>
         @endif
         @if($check !== null)
-            @if($check->open() !== [])<p class="under not-allowed mb-0">{{ $check->decision->isRefused() ? 'not allowed' : 'needs approval by a supervisor or the office' }}: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->open())) }}</p>@endif
-            @if($check->isApproved())<p class="under allowed mb-0">✓ approved: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>@endif
-            @if($check->open() !== [] && ! $check->decision->isRefused())
-                @include('counter.parts.approve', ['action' => route('counter.charge.approve', $slip->key), 'held' => [], 'id' => 'ca'])
-            @endif
+            @if($check->decision->isRefused())<p class="under not-allowed mb-0">not allowed: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>
+            @elseif($check->decision->reasons !== [])<p class="under mb-0">{{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>@endif
+            @include('counter.parts.needs', ['place' => 'charge', 'quiet' => false])
         @endif
-        @if($complaint->on('charge') || $complaint->on('charge-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+        @if($complaint->on('charge'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
     @if($slip->deposits?->total() > 0)
@@ -120,16 +87,15 @@
     @endif
     @php($draft = $reckoned->layaway())
     @if($slip->lines->isNotEmpty() || $draft !== null)
-    @php($asksDeposit = $draft !== null && $draft->hindrances() !== [] && $draft->hindrances()[0]->rule === 'below_least_deposit')
+    @php($asksDeposit = $reckoned->needs->open('hold') !== [])
     <li>
         <div class="way"><kbd>L</kbd><label for="hold" @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
             <input class="form-control amount {{ $complaint->on('hold') || $asksDeposit ? 'is-refused' : '' }}" id="hold" name="hold" inputmode="decimal" autocomplete="off" placeholder="{{ $draft === null ? 'deposit' : '–' }}" data-way="L" data-rest data-save="{{ route('counter.hold', $slip->key) }}" value="{{ $complaint->typedOr('hold', $draft === null ? '' : $draft->deposit()->toString()) }}"></div>
         @if($draft !== null)
             <p class="under mb-0">at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button type="button" class="link-act" data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
-            @if($asksDeposit)<p class="under not-allowed mb-0">needs approval by a supervisor or the office</p>@include('counter.parts.approve', ['action' => route('counter.hold.approve', $slip->key), 'held' => [], 'id' => 'ha'])@endif
-            @if($draft->hold->approval_id !== null && $draft->isApproved())<p class="under allowed mb-0">✓ smaller deposit approved</p>@endif
+            @include('counter.parts.needs', ['place' => 'hold', 'quiet' => false])
         @endif
-        @if($complaint->on('hold') || $complaint->on('hold-approval'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+        @if($complaint->on('hold'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
     @if($draft === null)
@@ -172,7 +138,14 @@
 <div class="foot">
     @if($complaint->on('post'))<p class="complaint mb-2" role="alert">{{ $complaint->message() }}</p>@endif
     @php($hindrances = $reckoned->hindrances())
-    @if($hindrances !== [] && ! in_array($hindrances[0]->rule, ['over_limit', 'overdue', 'purchase_order_required', 'buyer_not_authorised', 'below_least_deposit', 'below_least_payment', 'leaves_not_said', 'outside_policy', 'over_refund_limit', 'blind_cash'], true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    @php($open = $reckoned->needs->open())
+    @if(count($open) > 1)
+        <details class="small mb-2" @if($complaint->on('approve.')) open @endif><summary class="link-act">{{ count($open) }} things need approval: allow all of them</summary>
+            <ul class="mb-1">@foreach($open as $need)<li>{{ $need->words }}</li>@endforeach</ul>
+            @include('counter.parts.approve', ['action' => route('counter.approve', $slip->key), 'held' => ['place' => ''], 'id' => 'a-all', 'quiet' => true])
+            @if($complaint->on('approve.'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</details>
+    @endif
+    @if($hindrances !== [] && $hindrances[0]->rule !== 'leaves_not_said' && ! in_array($hindrances[0], array_map(fn ($need) => $need->refused, $open), true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
         <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>

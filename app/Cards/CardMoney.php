@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Cards;
+
+use Illuminate\Support\Facades\DB;
+
+/** What is being paid back to cards, or was and stands in no document yet: so much is spoken for, on whatever slip or page. */
+final class CardMoney
+{
+    /**
+     * @param  array<string>  $authorisations
+     * @param  CardSubject|null  $except whose own questions do not count
+     * @return array<string, int> minor units by authorisation
+     */
+    public static function reserved(array $authorisations, ?CardSubject $except = null): array
+    {
+        if ($authorisations === []) {
+            return [];
+        }
+
+        $reserved = [];
+        $rows = DB::table('card_requests')->whereIn('against', $authorisations)->whereNull('document_id')->whereIn('state', CardState::live())
+            ->when($except !== null, static fn ($query) => $query->whereNot(static fn ($own) => $own->where('subject', $except?->kind)->where('subject_id', $except?->id)))
+            ->get(['against', 'state', 'asked', 'approved']);
+
+        foreach ($rows as $row) {
+            $reserved[(string) $row->against] = ($reserved[(string) $row->against] ?? 0) + (int) ($row->state === CardState::Asked->value ? $row->asked : $row->approved);
+        }
+
+        return $reserved;
+    }
+
+    /**
+     * They stand in a document now. In the transaction that posts it.
+     *
+     * @param  iterable<CardRequest>  $requests
+     */
+    public static function posted(iterable $requests, int $document): void
+    {
+        foreach ($requests as $request) {
+            if ($request->state->pays()) {
+                $request->update(['document_id' => $document]);
+            }
+        }
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Deposits;
+
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Returns\AsItCame;
+use Elmstone\MoneyOut\Brought;
+use Elmstone\MoneyOut\Traces;
+use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/**
+ * By which ways the deposits held for a customer came in, and so by which they may go back. The entries are followed in their order: what is used goes oldest first; what is paid back goes
+ * from what came in by that way; what comes back as a deposit is what was used on that sale.
+ */
+final class DepositMoney
+{
+    private readonly Currency $currency;
+
+    /** @param  iterable<Traces>  $traces */
+    public function __construct(private readonly House $house, private readonly iterable $traces = [])
+    {
+        $this->currency = $house->currency();
+    }
+
+    /**
+     * @param  string|null  $from what is kept for this order; null: all of it
+     * @return array<string, Money> by way
+     */
+    public function of(int $customer, ?string $from = null): array
+    {
+        $layers = $this->follow($customer);
+        $ways = [];
+
+        foreach ($layers as $layer) {
+            $from === null || $layer['for'] === $from ? $ways = Brought::plus($ways, $layer['ways']) : null;
+        }
+
+        return array_filter($ways, static fn (Money $amount): bool => $amount->isPositive());
+    }
+
+    /** @return list<array{for: string, document: int, ways: array<string, Money>}> what is left of each, oldest first */
+    private function follow(int $customer): array
+    {
+        $entries = DB::table('deposit_entries')->where('customer_id', $customer)->orderBy('id')->get();
+        $documents = Document::query()->with('tenders')->whereIn('id', $entries->pluck('document_id'))->get()->keyBy('id');
+        $layers = [];
+        $used = [];
+
+        foreach ($entries as $entry) {
+            $document = $documents->get((int) $entry->document_id) ?? Document::query()->with('tenders')->findOrFail((int) $entry->document_id);
+            $amount = Money::ofMinor(abs((int) $entry->amount), $this->currency);
+
+            if ((int) $entry->amount > 0) {
+                $layers[] = ['for' => (string) $entry->kept_for, 'document' => $document->id, 'ways' => $this->cameIn($document, $amount, $used)];
+            } else {
+                $used[$document->id] = Brought::plus($used[$document->id] ?? [], self::leave($layers, $entry, $document, $amount));
+            }
+        }
+
+        return $layers;
+    }
+
+    /**
+     * @param  array<int, array<string, Money>>  $used by document
+     * @return array<string, Money>
+     */
+    private function cameIn(Document $document, Money $amount, array &$used): array
+    {
+        if ($document->kind === DocumentKind::Receipt) {
+            return AsItCame::share($amount, Brought::byPart($document)['deposit']);
+        }
+
+        if ($document->kind === DocumentKind::CreditNote) {
+            return $this->again($document, $amount, $used);
+        }
+
+        foreach ($this->traces as $trace) {
+            $ways = $trace->ways($document->id);
+
+            if ($ways !== null) {
+                return AsItCame::share($amount, $ways);
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * What was used on the sales that came back.
+     *
+     * @param  array<int, array<string, Money>>  $used by document
+     * @return array<string, Money>
+     */
+    private function again(Document $note, Money $amount, array &$used): array
+    {
+        $ways = [];
+
+        foreach (DB::table('document_lines')->where('document_id', $note->id)->whereNotNull('origin_document_id')->distinct()->pluck('origin_document_id') as $origin) {
+            $share = AsItCame::share($amount, $used[(int) $origin] ?? []);
+            $used[(int) $origin] = Brought::minus($used[(int) $origin] ?? [], $share);
+            $ways = Brought::plus($ways, $share);
+            $amount = $amount->minus(Money::sum($share, $this->currency));
+        }
+
+        return $ways;
+    }
+
+    /**
+     * @param  list<array{for: string, document: int, ways: array<string, Money>}>  $layers
+     * @return array<string, Money> the ways of what left
+     */
+    private static function leave(array &$layers, stdClass $entry, Document $document, Money $amount): array
+    {
+        $left = [];
+        $bounced = $document->purpose === Purpose::ReturnedPayment ? $document->refers_to_id : null;
+
+        // What was paid back by a way goes from what came in by it; only what is left of it goes oldest first.
+        foreach ($document->purpose === Purpose::PaidBack ? array_intersect_key(Brought::ways($document), self::sum($layers)) : [] as $way => $wanted) {
+            foreach ($layers as $i => $layer) {
+                $part = isset($layer['ways'][$way]) ? Money::min($layer['ways'][$way], Money::min($wanted, $amount)) : Money::zero($amount->currency);
+
+                if ($part->isPositive() && $layer['for'] === (string) $entry->kept_for) {
+                    $layers[$i]['ways'] = Brought::minus($layer['ways'], [$way => $part]);
+                    $left = Brought::plus($left, [$way => $part]);
+                    $wanted = $wanted->minus($part);
+                    $amount = $amount->minus($part);
+                }
+            }
+        }
+
+        foreach ($layers as $i => $layer) {
+            if ($amount->isPositive() && $layer['for'] === (string) $entry->kept_for && ($bounced === null || $layer['document'] === $bounced)) {
+                $share = AsItCame::share($amount, $layer['ways']);
+                $layers[$i]['ways'] = Brought::minus($layer['ways'], $share);
+                $left = Brought::plus($left, $share);
+                $amount = $amount->minus(Money::sum($share, $amount->currency));
+            }
+        }
+
+        return $left;
+    }
+
+    /**
+     * @param  list<array{for: string, document: int, ways: array<string, Money>}>  $layers
+     * @return array<string, Money>
+     */
+    private static function sum(array $layers): array
+    {
+        return array_reduce($layers, static fn (array $sum, array $layer): array => Brought::plus($sum, $layer['ways']), []);
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Elmstone\Books\Document;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Returns\AsItCame;
+use Elmstone\MoneyOut\Brought;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * By which ways the money of a layaway came in, and so by which it may go back: of every receipt only the share that went on this layaway, less what left again. Worked out of the
+ * entries in their order, so that it is the same whenever it is looked at.
+ */
+final readonly class LayawayMoney
+{
+    /**
+     * @param  array<string, Money>  $left by way, what came in and has not gone back
+     * @param  array<int, array<string, Money>>  $moved by document, the ways of what became a deposit
+     */
+    private function __construct(public array $left, public array $moved)
+    {
+    }
+
+    public static function of(int $layaway, Currency $currency): self
+    {
+        $entries = LayawayEntry::query()->with('document.tenders')->where('layaway_id', $layaway)->orderBy('id')->get();
+        $paid = [];
+        $left = [];
+        $moved = [];
+
+        foreach ($entries as $entry) {
+            $document = $entry->document;
+            $amount = Money::ofMinor(abs($entry->amount), $currency);
+
+            $ways = match ($entry->kind) {
+                EntryKind::Paid => $paid[$document->id] = self::share($document, $layaway),
+                EntryKind::Back => Brought::ways($document),
+                EntryKind::Returned => self::returned($document, $paid[$document->refers_to_id ?? 0] ?? [], $amount),
+                EntryKind::Moved => $moved[$document->id] = AsItCame::share($amount, $left),
+                default => [],
+            };
+            $left = $entry->kind === EntryKind::Paid ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
+        }
+
+        return new self($left, $moved);
+    }
+
+    /**
+     * What of a receipt went on one layaway.
+     *
+     * @return array<string, Money> by way
+     */
+    private static function share(Document $receipt, int $layaway): array
+    {
+        $amounts = [];
+
+        foreach (DB::table('layaway_entries')->where('document_id', $receipt->id)->where('kind', EntryKind::Paid->value)->orderBy('id')->get(['layaway_id', 'amount']) as $row) {
+            $amounts[(int) $row->layaway_id] = $receipt->money((int) $row->amount);
+        }
+
+        return AsItCame::spread($amounts, Brought::byPart($receipt)['layaway'])[$layaway] ?? [];
+    }
+
+    /**
+     * What bounced is what is not there any more.
+     *
+     * @param  array<string, Money>  $paid
+     * @return array<string, Money>
+     */
+    private static function returned(Document $return, array $paid, Money $amount): array
+    {
+        $bounced = array_intersect_key($paid, Brought::ways($return));
+
+        return AsItCame::share($amount, $bounced === [] ? $paid : $bounced);
+    }
+}

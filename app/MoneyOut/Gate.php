@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\MoneyOut;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\Show;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Limits;
+use Elmstone\Staff\Need;
+use Elmstone\Staff\RoleLimit;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+
+/**
+ * Everything that leaves the house passes here: what a person hands out is held against their role's limits, per document, per original and per day, whatever page it leaves from.
+ * What goes beyond needs the approval of another.
+ */
+final class Gate
+{
+    public function __construct(private readonly Limits $limits, private readonly House $house)
+    {
+    }
+
+    /**
+     * So that two tills at which the same person hands out follow each other. Inside a transaction, right after what is posted is locked.
+     */
+    public function lock(Staff $by): void
+    {
+        if (DB::transactionLevel() === 0) {
+            throw new LogicException('What somebody hands out is counted inside a transaction.');
+        }
+
+        DB::table('staff')->where('id', $by->id)->lockForUpdate()->value('id');
+    }
+
+    /**
+     * What of it needs approval.
+     *
+     * @param  list<GoingOut>  $going by one document
+     * @param  string  $place where it is approved
+     * @return list<Need> one for each way at most
+     */
+    public function needs(Staff $by, CarbonImmutable $day, array $going, string $place): array
+    {
+        $needs = [];
+
+        foreach ($this->byMatter($going) as $parts) {
+            $need = $this->need($by, $day, $parts, $place);
+            $need === null || $needs[] = $need;
+        }
+
+        return $needs;
+    }
+
+    /** @param  non-empty-list<GoingOut>  $parts of one matter */
+    private function need(Staff $by, CarbonImmutable $day, array $parts, string $place): ?Need
+    {
+        $matter = $parts[0]->matter();
+        $limit = $this->limits->of($by->role, $matter);
+        $amount = array_sum(array_map(static fn (GoingOut $part): int => $part->amount, $parts));
+        [$original, $ofOriginal] = self::mostOfOne($parts);
+        $words = $this->beyond($by, $day, $parts[0], $limit, $amount, $original, $ofOriginal);
+
+        if ($words === '') {
+            return null;
+        }
+
+        $originals = array_values(array_unique(array_map(static fn (GoingOut $part): string => $part->original, $parts)));
+        sort($originals);
+        $measured = max($amount, $ofOriginal);
+        $scope = Scope::of(ApprovalKind::MoneyOut)->naming('way', $matter->value)->naming('original', implode(' ', $originals))->upTo('amount', $amount);
+
+        return new Need($place, $scope, Refused::because('over_refund_limit', "{$words} {$this->limits->whoMayApprove($matter, $measured)}"), "{$matter->words()}: {$this->house->money($amount)->toString()} ".implode(' ', $originals), $matter, $measured);
+    }
+
+    /** In words what goes beyond the limits; empty: nothing. */
+    private function beyond(Staff $by, CarbonImmutable $day, GoingOut $part, RoleLimit $limit, int $amount, string $original, int $ofOriginal): string
+    {
+        $how = self::how($part->way);
+        $show = fn (?int $minor): string => Show::money($this->house->money($minor ?? 0));
+
+        return match (true) {
+            $limit->perDocument !== null && $amount > $limit->perDocument => $limit->perDocument === 0 ? "{$show($amount)} is handed back {$how}." : "More than {$show($limit->perDocument)} is handed back {$how}.",
+            $limit->perOriginal !== null && $ofOriginal > $limit->perOriginal => "With what went back before, more than {$show($limit->perOriginal)} of {$original} is handed back {$how}.",
+            $limit->perDay !== null && $this->today($by, $day, $part) + $amount > $limit->perDay => "With what {$by->name} handed out that day, it is more than {$show($limit->perDay)} {$how}.",
+            default => '',
+        };
+    }
+
+    /** What the person let leave by the same way on the day, or today under another date. Minor units. */
+    private function today(Staff $by, CarbonImmutable $day, GoingOut $part): int
+    {
+        return (int) DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')
+            ->where('d.staff_id', $by->id)->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])->where('t.kind', $part->way->value)
+            ->where(static fn ($query) => $query->where('d.business_date', $day->format('Y-m-d'))->orWhere('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s')))
+            ->sum('t.amount');
+    }
+
+    /**
+     * @param  non-empty-list<GoingOut>  $parts
+     * @return array{string, int} the original of which most has left with this, and how much
+     */
+    private static function mostOfOne(array $parts): array
+    {
+        $of = [];
+
+        foreach ($parts as $part) {
+            $of[$part->original] = ($of[$part->original] ?? $part->before) + $part->amount;
+        }
+
+        unset($of['']);
+        arsort($of);
+
+        return [(string) array_key_first($of), $of === [] ? 0 : (int) reset($of)];
+    }
+
+    /**
+     * @param  list<GoingOut>  $going
+     * @return array<string, non-empty-list<GoingOut>>
+     */
+    private function byMatter(array $going): array
+    {
+        $by = [];
+
+        foreach ($going as $part) {
+            if ($part->amount > 0) {
+                $by[$part->matter()->value][] = $part;
+            }
+        }
+
+        return $by;
+    }
+
+    private static function how(TenderKind $way): string
+    {
+        return match ($way) {
+            TenderKind::Cash => 'in cash',
+            TenderKind::Card => 'to a card',
+            TenderKind::GiftCard => 'onto a gift card',
+            TenderKind::StoreCredit => 'as store credit',
+            TenderKind::HouseAccount => 'to the account',
+            TenderKind::DepositHeld => 'as a deposit',
+            default => 'by '.mb_strtolower($way->label()),
+        };
+    }
+}
