@@ -12,12 +12,14 @@ use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
 use Elmstone\Deposits\DepositsHeld;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
+use Elmstone\MoneyOut\WayOut;
 use Elmstone\Receivables\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
@@ -226,8 +228,11 @@ final class Slip extends Model
     public function cardCodes(): array
     {
         $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [...$this->cardsSold(), ...$this->cardsUsed()]);
+        // A card that paid for what comes back is known by its id, so that its number stands nowhere.
+        $ids = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($this->back ?? [])));
+        $back = $ids === [] ? [] : array_map(static fn (GiftCard $card): string => $card->code, GiftCard::query()->whereIn('id', $ids)->get(['id', 'code'])->all());
 
-        return array_values(array_unique(array_filter([...$codes, $this->back_card ?? ''], static fn (string $code): bool => $code !== '')));
+        return array_values(array_unique(array_filter([...$codes, ...$back, $this->back_card ?? ''], static fn (string $code): bool => $code !== '')));
     }
 
     /** @return array<int, LayawayPart> by layaway */

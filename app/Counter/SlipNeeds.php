@@ -357,11 +357,7 @@ final class SlipNeeds
             return [];
         }
 
-        if ($this->slip->void_of_id !== null) {
-            return [$this->void()];
-        }
-
-        $needs = app(Gate::class)->needs($this->by(), $this->slip->day(), $ways->going(), 'refund');
+        $needs = $this->slip->void_of_id === null ? app(Gate::class)->needs($this->by(), $this->slip->day(), $ways->going(), 'refund') : [$this->void()];
         $blind = $ways->blindCash();
 
         if ($blind->isPositive()) {

@@ -63,7 +63,7 @@ final readonly class OriginMoney
                 $charged[$document] = ($charged[$document] ?? 0) - (int) $share->amount;
             } elseif ($kind !== null) {
                 $way = WayOut::name($kind, (string) $share->authorisation);
-                isset($left[$document][$way]) && $left[$document][$way] -= (int) $share->amount;
+                $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $share->amount;
             }
 
             $kind === null || $went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount;
@@ -82,7 +82,7 @@ final readonly class OriginMoney
         foreach ($left as $document => $ways) {
             foreach ($reserved as $authorisation => $amount) {
                 $way = WayOut::name(TenderKind::Card, (string) $authorisation);
-                isset($ways[$way]) && $left[$document][$way] = max(0, $ways[$way] - $amount);
+                isset($ways[$way]) && $left[$document][$way] = $ways[$way] - $amount;
             }
         }
 
@@ -104,7 +104,25 @@ final readonly class OriginMoney
     /** What came in as money and has not gone back, in minor units: so much may go back by another money way. */
     public function moneyLeft(int $document): int
     {
-        return array_sum(array_map(static fn (int $left): int => max(0, $left), array_filter($this->left[$document] ?? [], static fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY)));
+        return max(0, $this->money($document));
+    }
+
+    private function money(int $document): int
+    {
+        return array_sum(array_filter($this->left[$document] ?? [], static fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY));
+    }
+
+    /**
+     * For the proof: by which ways more went back than came in, in minor units; "money" for all money ways together. What may go any way is not counted.
+     *
+     * @return array<string, int>
+     */
+    public function beyond(int $document): array
+    {
+        $bound = array_filter($this->left[$document] ?? [], static fn (int $left, string $way): bool => $left < 0 && (WayOut::isMoney($way) || $way === TenderKind::DepositHeld->value || str_contains($way, ':')), ARRAY_FILTER_USE_BOTH);
+        $all = [...$bound, TenderKind::HouseAccount->value => $this->charged[$document] ?? 0, 'money' => $this->money($document)];
+
+        return array_map(static fn (int $left): int => -$left, array_filter($all, static fn (int $left): bool => $left < 0));
     }
 
     /**

@@ -7,6 +7,9 @@ namespace Elmstone\Returns;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Check;
 use Elmstone\Books\Proof;
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
+use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -15,6 +18,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class ProveReturns implements Check
 {
+    public function __construct(private readonly House $house)
+    {
+    }
+
     public function prove(Proof $proof): void
     {
         $this->lines($proof);
@@ -54,20 +61,34 @@ final class ProveReturns implements Check
         $proof->checked('credits accounted for by where they came from', DB::table('return_shares')->distinct()->count('document_id'));
     }
 
-    /** What was paid on a layaway came in by other documents, and is bounded when it goes back. */
+    /** Also of what was paid on a layaway: of every receipt only the share that went on it. What somebody allowed to go by another money way is counted with its own approval. */
     private function ways(Proof $proof): void
     {
-        $beyond = <<<'SQL'
-            SELECT d.label, s.way, s.amount, COALESCE(t.amount, 0) AS came_in FROM (
-                SELECT origin_document_id, IF(pool = 'charged', 'house_account', way) AS way, SUM(amount) AS amount FROM return_shares
-                WHERE origin_document_id IS NOT NULL AND (pool = 'charged' OR way IN ('cash', 'card', 'cheque', 'bank_transfer', 'deposit_held')) GROUP BY 1, 2
-            ) s JOIN documents d ON d.id = s.origin_document_id
-            LEFT JOIN (SELECT document_id, kind, SUM(amount) AS amount FROM document_tenders GROUP BY document_id, kind) t ON t.document_id = s.origin_document_id AND t.kind = s.way
-            WHERE s.amount > COALESCE(t.amount, 0) - IF(s.way = 'cash', d.cash_rounding, 0) AND NOT EXISTS (SELECT 1 FROM document_tenders m WHERE m.document_id = s.origin_document_id AND m.kind = 'layaway_money')
-            SQL;
+        foreach (DB::table('return_shares')->whereNotNull('origin_document_id')->distinct()->orderBy('origin_document_id')->pluck('origin_document_id')->chunk(300) as $chunk) {
+            $ids = array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $chunk->all()));
+            $money = OriginMoney::of($this->house, $ids, PHP_INT_MAX);
 
-        foreach (DB::select($beyond) as $row) {
-            $proof->fault("{$row->label}: {$row->amount} went back by {$row->way}, {$row->came_in} came in by it");
+            foreach ($ids as $document) {
+                foreach ($money->beyond($document) as $way => $amount) {
+                    if ($amount > $this->allowed($document, (string) $way)) {
+                        $label = DB::table('documents')->where('id', $document)->value('label');
+                        $proof->fault("{$label}: {$amount} more went back by {$way} than came in by it");
+                    }
+                }
+            }
         }
+    }
+
+    /** What of an original was allowed to go back by another money way, in minor units. */
+    private function allowed(int $document, string $way): int
+    {
+        $notes = DB::table('return_shares')->where('origin_document_id', $document)->distinct()->pluck('document_id');
+        $needed = DB::table('document_approvals as k')->join('approvals as a', 'a.id', '=', 'k.approval_id')->whereIn('k.document_id', $notes)->where('a.what', ApprovalKind::OtherWay->value)->distinct()->get(['k.document_id', 'k.needed']);
+
+        return array_sum($needed->map(static function (object $row) use ($way): int {
+            $scope = Scope::fromJson(ApprovalKind::OtherWay, (string) $row->needed);
+
+            return ($scope->same['way'] ?? '') === $way ? (int) ($scope->most['amount'] ?? 0) : 0;
+        })->all());
     }
 }

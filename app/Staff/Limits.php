@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
-use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
 /**
  * The limits of every role: as the shop has set them, else as the program ships. Read once per request.
  *
- * As shipped, in whole units of the currency. Common practice, no source: a clerk's are small, each role after it has about ten times as much, the owner's have no end, but for
+ * As shipped, in hundreds of the currency's minor unit. Common practice, no source: a clerk's are small, each role after it has about ten times as much, the owner's have no end, but for
  * goods without a receipt, which always take a second person.
  */
 final class Limits
@@ -44,10 +43,6 @@ final class Limits
     /** @var array<string, RoleLimit>|null by role and matter */
     private ?array $set = null;
 
-    public function __construct(private readonly House $house)
-    {
-    }
-
     public function of(Role $role, LimitMatter $matter): RoleLimit
     {
         $this->set ??= $this->read();
@@ -70,7 +65,6 @@ final class Limits
 
     private function shipped(Role $role, LimitMatter $matter): RoleLimit
     {
-        $scale = 10 ** $this->house->currency()->places;
         $row = match ($role) {
             Role::Clerk => self::SHIPPED[$matter->value][0],
             Role::Supervisor => self::SHIPPED[$matter->value][1],
@@ -78,7 +72,7 @@ final class Limits
             Role::Owner => in_array($matter->value, self::NEVER_ALONE, true) ? [0, 0, 0, null] : [null, null, null, null],
         };
 
-        return new RoleLimit(...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * $scale, $row));
+        return new RoleLimit(...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * 100, $row));
     }
 
     /** @return array<string, RoleLimit> */

@@ -102,17 +102,17 @@ final class ChargingTest extends FeatureCase
     public function test_overdue_purchase_order_and_buyer_are_each_said(): void
     {
         $customer = $this->account('500.00', terms: ['order' => true, 'late' => 0]);
-        $contact = $customer->contacts()->create(['name' => 'Odo', 'may_buy' => true, 'spending_limit' => 100]);
         $this->does('customer', ['customer' => $customer->id]);
         $this->does('party', ['purchase_order' => 'PO-1']);
         $this->add('LH-1140');
         $this->does('charge', ['rest' => '1']);
         $this->does('post')->assertOk();
+        $contact = $customer->contacts()->create(['name' => 'Odo', 'may_buy' => true, 'spending_limit' => 100]);
         $this->travel(31)->days();
         $this->slip = (string) Str::uuid();
         $this->begin($customer, 'LH-1140');
         $this->does('party', ['contact' => (string) $contact->id])->assertOk();
-        $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('1 day late')->assertSee('no purchase order')->assertSee('buyer not authorised')->assertSee('Oldest item 1 day late');
+        $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('1 day late')->assertSee('no purchase order')->assertSee('buyer not named or not authorised')->assertSee('Oldest item 1 day late');
         $this->does('party', ['purchase_order' => 'PO-2'])->assertOk()->assertDontSee('no purchase order');
         $this->does('party', ['contact' => '999'])->assertStatus(422)->assertSee('not with the customer any more');
     }

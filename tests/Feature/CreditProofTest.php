@@ -39,7 +39,7 @@ final class CreditProofTest extends FeatureCase
         yield 'a coupon was used more often' => [static fn () => DB::table('coupons')->update(['uses' => 5]), 'counted 5 times, used 1 times'];
         yield 'a coupon took more' => [static fn () => DB::table('document_coupons')->insert(['document_id' => (int) DB::table('documents')->min('id'), 'position' => 2, 'coupon_id' => 1, 'code' => 'X', 'description' => '', 'amount' => 5, 'alone' => 0, 'taken' => 5]), 'coupons come to'];
         yield 'a share too many' => [static fn () => DB::table('return_shares')->insert($share(1)), 'of it is accounted for'];
-        yield 'more went back in cash than came in' => [static fn () => DB::table('return_shares')->insert($share(99_999)), 'went back by cash'];
+        yield 'more went back in cash than came in' => [static fn () => DB::table('return_shares')->insert($share(99_999)), 'more went back by cash than came in by it'];
         yield 'more came back than was sold' => [static fn () => DB::table('document_lines')->insertUsing(
             ['document_id', 'position', 'direction', 'code', 'description', 'quantity', 'unit', 'unit_price', 'price_per', 'price_rule', 'list_price', 'may_discount', 'tax_class', 'gross', 'line_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cost', 'origin_document_id', 'origin_position', 'goods_to'],
             DB::table('document_lines')->where('direction', 'back')->selectRaw('document_id, 7, direction, code, description, 3, unit, unit_price, price_per, price_rule, list_price, may_discount, tax_class, 0, 0, 0, 0, 0, 0, 0, origin_document_id, origin_position, goods_to'),

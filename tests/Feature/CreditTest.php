@@ -216,7 +216,7 @@ final class CreditTest extends FeatureCase
         $customer = $this->account();
         $label = $this->charge($customer, '4 x PI-2800');
         $invoice = $this->document();
-        $form = ['key' => (string) Str::uuid(), 'amounts' => [1 => '10.73'], 'why' => 'price_wrong', 'note' => 'list price was old', 'way' => 'store_credit', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'right'];
+        $form = ['key' => (string) Str::uuid(), 'amounts' => [1 => '10.73'], 'why' => 'price_wrong', 'note' => 'list price was old', 'way' => 'store_credit', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'right'];
         $this->as('201')->get("/documents/{$label}/credit")->assertOk()->assertSee('71.50');
         $this->post("/documents/{$label}/credit", ['approver_pin' => '1'] + $form)->assertSessionHasErrors();
         $this->post("/documents/{$label}/credit", ['amounts' => [1 => '71.51']] + $form)->assertSessionHasErrors();

@@ -305,7 +305,8 @@ final class LayawayTest extends FeatureCase
         $this->post("/layaways/{$layaway->label}/cancel", ['key' => (string) Str::uuid(), 'version' => $layaway->version, 'reason' => 'x', 'back' => ['cash' => '40']])->assertSessionHasNoErrors();
         $waived = ['key' => (string) Str::uuid(), 'version' => $other->version, 'reason' => 'our mistake', 'waive' => '1', 'back' => ['cash' => '30', 'deposit_held' => '20']];
         $this->post("/layaways/{$other->label}/cancel", $waived)->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$other->label}/cancel", [...$waived, 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'our mistake'])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$other->label}/cancel", [...$waived, 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'our mistake'])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$other->label}/cancel", [...$waived, 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'our mistake'])->assertSessionHasNoErrors();
 
         $fee = Document::query()->where('purpose', 'fee')->sole();
         $this->assertSame(1000, $fee->total);

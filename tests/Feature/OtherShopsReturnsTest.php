@@ -64,7 +64,7 @@ final class OtherShopsReturnsTest extends FeatureCase
         $this->post("/documents/{$this->document()->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
         $this->assertSame([385], DB::table('document_tenders')->whereIn('document_id', DB::table('documents')->where('purpose', 'void')->select('id'))->pluck('amount')->all());
         $sale = $this->sell('2 x PI-2800');
-        $this->as('201')->post("/documents/{$sale->label}/credit", ['key' => (string) Str::uuid(), 'amounts' => [1 => '5.50'], 'why' => 'goodwill', 'note' => '', 'way' => 'gift_card', ...$this->approval()])->assertSessionHasNoErrors();
+        $this->as('201')->post("/documents/{$sale->label}/credit", ['key' => (string) Str::uuid(), 'amounts' => [1 => '5.50'], 'why' => 'goodwill', 'note' => '', 'way' => 'gift_card', ...$this->approval(), 'approver' => '301', 'approver_pin' => '4301'])->assertSessionHasNoErrors();
         $this->assertSame([-550, -50], array_values((array) DB::table('documents')->where('kind', 'credit_note')->where('purpose', 'sale')->first(['total', 'tax_total'])));
         $this->assertProves();
     }

@@ -148,7 +148,7 @@ final class SmallPartsTest extends TestCase
 
     public function test_a_complaint_stands_at_its_field_with_what_was_typed(): void
     {
-        $complaint = Complaint::about('line.7.price', Refused::because('below_floor', 'Too low.'), '3');
+        $complaint = Complaint::about('line.7.price', Refused::because('needs_approval', 'Too low.'), '3');
         self::assertTrue($complaint->exists() && $complaint->on('line.7.price') && $complaint->within('line.7.') && $complaint->isApprovable());
         self::assertFalse($complaint->on('line.7.quantity') || $complaint->within('line.8.'));
         self::assertSame(['3', '9'], [$complaint->typedOr('line.7.price', '9'), $complaint->typedOr('line.7.quantity', '9')]);
