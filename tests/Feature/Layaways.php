@@ -15,7 +15,7 @@ trait Layaways
 {
     use Accounts;
 
-    protected Customer $customer;
+    protected ?Customer $customer = null;
 
     /** A slip with the customer and goods, to be held. */
     protected function readyToHold(string $deposit, string ...$entries): void
