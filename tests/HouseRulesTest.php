@@ -28,7 +28,7 @@ final class HouseRulesTest
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'StoreCredit' => ['MoneyOut', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'GiftCards' => ['Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'GiftCards' => ['Receivables', 'MoneyOut', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
         'Returns' => ['MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],

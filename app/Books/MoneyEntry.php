@@ -52,11 +52,12 @@ final readonly class MoneyEntry
     /**
      * @param  Money  $payment what the payment came to, its settlement discount not in it
      * @param  Money|null  $deposit the part of it that was a deposit
-     * @param  Money|null  $layaway the part of it that was paid on layaways
+     * @param  Money|null  $layaway the part of it that was paid on layaways, and is still held
+     * @param  Money|null  $giftCards the part of it that gift cards are still worth
      */
-    public static function returned(Money $payment, Money $settlementDiscount, Money $fee, ?Money $deposit = null, ?Money $layaway = null): self
+    public static function returned(Money $payment, Money $settlementDiscount, Money $fee, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null): self
     {
-        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee, $deposit?->negated(), $layaway?->negated());
+        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee, $deposit?->negated(), $layaway?->negated(), $giftCards?->negated());
     }
 
     public static function financeCharge(Money $total): self
@@ -80,6 +81,28 @@ final readonly class MoneyEntry
     public static function creditPaidOut(Money $amount): self
     {
         return self::plain(Purpose::CreditPaidOut, $amount);
+    }
+
+    /** A settlement discount is taken back with the allocation that earned it, or with the goods: so much is owed again. */
+    public static function discountTakenBack(Money $amount): self
+    {
+        return self::plain(Purpose::DiscountTakenBack, $amount, $amount);
+    }
+
+    /** The flat charge of a payment plan is let off with what comes back of its invoice. */
+    public static function planLetOff(Money $amount): self
+    {
+        return self::plain(Purpose::PlanLetOff, $amount, $amount);
+    }
+
+    /**
+     * A receipt of the same day was wrong: its money goes back as it came, and what it moved is moved back.
+     *
+     * @param  Money  $total what it came to
+     */
+    public static function receiptReversed(Money $total, Money $settlementDiscount, Money $deposit, Money $layaway, Money $giftCards): self
+    {
+        return self::plain(Purpose::ReceiptReversed, $total, $settlementDiscount, deposit: $deposit->negated(), layaway: $layaway->negated(), giftCards: $giftCards->negated());
     }
 
     /** Layaway money becomes a deposit. */
@@ -110,7 +133,7 @@ final readonly class MoneyEntry
     {
         return match ($this->purpose) {
             Purpose::Payment => $this->total,
-            Purpose::PaidBack, Purpose::CreditPaidOut => $this->total->negated(),
+            Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -122,8 +145,9 @@ final readonly class MoneyEntry
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->minus($this->giftCards)->plus($this->settlementDiscount)->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
-            Purpose::ReturnedPayment => $this->total->plus($this->deposit)->plus($this->layaway),
-            Purpose::Plan => $this->total->negated(),
+            Purpose::ReturnedPayment => $this->total->plus($this->deposit)->plus($this->layaway)->plus($this->giftCards),
+            Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($this->deposit)->plus($this->layaway)->plus($this->giftCards),
+            Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),
             default => $this->total,
         };
     }

@@ -22,7 +22,7 @@ final class MoneyJournal
             $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
         }
 
-        $postings[] = [Accounts::SETTLEMENT_DISCOUNTS, $inflow($entry->settlementDiscount)];
+        $postings[] = [Accounts::SETTLEMENT_DISCOUNTS, $entry->purpose === Purpose::DiscountTakenBack ? $entry->settlementDiscount->negated() : $inflow($entry->settlementDiscount)];
         $postings[] = [Accounts::FEES, $entry->fee->negated()];
         $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
         $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];

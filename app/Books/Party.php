@@ -28,4 +28,10 @@ final readonly class Party
         public ?Money $balanceBefore = null,
     ) {
     }
+
+    /** The same, where nothing is taxed and so nobody is exempt. */
+    public function untaxed(): self
+    {
+        return new self($this->customerId, $this->name, $this->purchaseOrder, $this->job, $this->buyer, null, $this->due, $this->terms, $this->balanceBefore);
+    }
 }

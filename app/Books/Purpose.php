@@ -19,11 +19,16 @@ enum Purpose: string
     case Void = 'void';
     case WriteOff = 'write_off';
     case CreditPaidOut = 'credit_paid_out';
+    case DiscountTakenBack = 'discount_back';
+    case PlanLetOff = 'plan_let_off';
+    case ReceiptReversed = 'receipt_reversed';
+    case WriteOffReversed = 'write_off_back';
+    case GoodsIn = 'goods_in';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
     {
-        return in_array($this, [self::Sale, self::Fee, self::Void, self::WriteOff], true);
+        return in_array($this, [self::Sale, self::Fee, self::Void, self::WriteOff, self::WriteOffReversed], true);
     }
 
     /** What a document without lines does. */
@@ -34,6 +39,10 @@ enum Purpose: string
             self::FinanceCharge => 'Finance charge',
             self::PaidBack => 'Money held is paid back',
             self::CreditPaidOut => 'Unused credit is paid out',
+            self::DiscountTakenBack => 'Settlement discount is taken back',
+            self::PlanLetOff => 'Charge of a payment plan is let off',
+            self::ReceiptReversed => "Receipt {$refersTo} is taken back",
+            self::GoodsIn => 'Goods came in',
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
             self::Plan => 'Taken over by a payment plan',
             self::PlanPart => 'Part of a payment plan',
@@ -56,6 +65,11 @@ enum Purpose: string
             self::Void => 'Void',
             self::WriteOff => 'Write-off',
             self::CreditPaidOut => 'Credit paid out',
+            self::DiscountTakenBack => 'Discount taken back',
+            self::PlanLetOff => 'Plan charge let off',
+            self::ReceiptReversed => 'Receipt taken back',
+            self::WriteOffReversed => 'Write-off taken back',
+            self::GoodsIn => 'Goods in',
         };
     }
 }

@@ -29,11 +29,14 @@ use Elmstone\Deposits\DepositLedger;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
+use Elmstone\Receivables\PostedAt;
 use Elmstone\Receivables\Setting;
+use Elmstone\Receivables\TakeDiscountBack;
 use Elmstone\Returns\CreditSpread;
 use Elmstone\Returns\ShareRows;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /** What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they go, and the account's items it settles. Inside a transaction. */
@@ -49,6 +52,7 @@ final class PostCredit
         private readonly CreditSpread $spread,
         private readonly DepositLedger $deposits,
         private readonly MoveCredits $credits,
+        private readonly TakeDiscountBack $discounts,
     ) {
     }
 
@@ -91,7 +95,9 @@ final class PostCredit
 
         if ($account !== null && $toAccount->isPositive()) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-            $this->spread->handle($account, $document, $toAccount, array_keys($slip->originals), $slip->credit_to === 'oldest', Setting::by($act->by, $slip->day(), $draft->key));
+            $setting = Setting::by($act->by, $slip->day(), $draft->key);
+            $toAccount = $toAccount->minus($this->takeDiscounts($account, $document, $ways, $slip, $setting, $act));
+            $this->spread->handle($account, $document, $toAccount, array_keys($slip->originals), $slip->credit_to === 'oldest', $setting);
         }
 
         $deposit = $ways->chosen(TenderKind::DepositHeld);
@@ -101,6 +107,26 @@ final class PostCredit
         }
 
         return $document;
+    }
+
+    /** @return Money what of the settlement discounts given on the invoices goes with what comes back of them */
+    private function takeDiscounts(HouseAccount $account, int $credit, RefundWays $ways, Slip $slip, Setting $setting, Act $act): Money
+    {
+        $taken = $this->house->money(0);
+
+        foreach ($ways->shares() ?? [] as $source => $shares) {
+            $origin = str_starts_with($source, 'charged:') ? (int) substr($source, 8) : 0;
+            $back = Money::sum($shares, $taken->currency);
+
+            if ($origin > 0 && $back->isPositive()) {
+                $before = (int) DB::table('return_shares')->where('origin_document_id', $origin)->where('pool', 'charged')->where('document_id', '<', $credit)->sum('amount');
+                $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back->minor);
+                $this->discounts->handle($account, $credit, $discount, $origin, $setting, PostedAt::till($act->till, $act->by->id, $slip->day()));
+                $taken = $taken->plus($discount);
+            }
+        }
+
+        return $taken;
     }
 
     /** @param  list<DraftTender>  $tenders */

@@ -55,7 +55,7 @@ final class PostMoneyIn
 
         if ($account !== null && $items !== null && $spread !== null && $reckoned->onAccount()->isPositive()) {
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-            $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($act->by, $slip->day(), $draft->key));
+            $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($act->by, $slip->day(), $draft->key), $items->discounts($spread));
         }
 
         if ($held !== null && $slip->deposit_in !== null) {

@@ -229,7 +229,7 @@ final class Slip extends Model
     {
         $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [...$this->cardsSold(), ...$this->cardsUsed()]);
         // A card that paid for what comes back is known by its id, so that its number stands nowhere.
-        $ids = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($this->back ?? [])));
+        $ids = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($this->back ?? [])), static fn (int $id): bool => $id !== 0);
         $back = $ids === [] ? [] : array_map(static fn (GiftCard $card): string => $card->code, GiftCard::query()->whereIn('id', $ids)->get(['id', 'code'])->all());
 
         return array_values(array_unique(array_filter([...$codes, ...$back, $this->back_card ?? ''], static fn (string $code): bool => $code !== '')));

@@ -120,7 +120,7 @@ final class DepositMoney
     private static function leave(array &$layers, stdClass $entry, Document $document, Money $amount): array
     {
         $left = [];
-        $bounced = $document->purpose === Purpose::ReturnedPayment ? $document->refers_to_id : null;
+        $bounced = in_array($document->purpose, [Purpose::ReturnedPayment, Purpose::ReceiptReversed], true) ? $document->refers_to_id : null;
 
         // What was paid back by a way goes from what came in by it; only what is left of it goes oldest first.
         foreach ($document->purpose === Purpose::PaidBack ? array_intersect_key(Brought::ways($document), self::sum($layers)) : [] as $way => $wanted) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
@@ -20,8 +21,9 @@ final readonly class LayawayMoney
     /**
      * @param  array<string, Money>  $left by way, what came in and has not gone back
      * @param  array<int, array<string, Money>>  $moved by document, the ways of what became a deposit
+     * @param  Money  $owed what bounced when the goods had left, and is owed on the customer's account
      */
-    private function __construct(public array $left, public array $moved)
+    private function __construct(public array $left, public array $moved, public Money $owed)
     {
     }
 
@@ -46,7 +48,16 @@ final readonly class LayawayMoney
             $left = $entry->kind === EntryKind::Paid ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
         }
 
-        return new self($left, $moved);
+        $owed = Money::zero($currency);
+        $gone = $entries->filter(static fn (LayawayEntry $entry): bool => $entry->kind === EntryKind::Returned)->map(static fn (LayawayEntry $entry): int => $entry->document_id)->all();
+
+        foreach ($paid === [] ? [] : Document::query()->with('tenders')->whereIn('refers_to_id', array_keys($paid))->where('purpose', Purpose::ReturnedPayment)->whereNotIn('id', $gone)->get() as $return) {
+            $bounced = array_intersect_key($paid[$return->refers_to_id ?? 0] ?? [], Brought::ways($return));
+            $left = Brought::minus($left, $bounced);
+            $owed = $owed->plus(Money::sum($bounced, $currency));
+        }
+
+        return new self($left, $moved, $owed);
     }
 
     /**

@@ -6,7 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\Money;
 use Elmstone\Receivables\TakesBackHeld;
 
 /** A payment on layaways whose cheque came back is open again, as long as their goods are still here. */
@@ -21,20 +21,51 @@ final class TakeBackPayment implements TakesBackHeld
         $this->locked($receipt);
     }
 
-    public function takeBack(Document $receipt, int $return, CarbonImmutable $day): void
+    public function part(): string
+    {
+        return 'layaway';
+    }
+
+    /** What was paid on layaways that are still open: of goods that have left, the customer owes it. */
+    public function room(Document $receipt): Money
+    {
+        $room = 0;
+
+        foreach ($this->open($receipt) as [$entry]) {
+            $room += $entry->amount;
+        }
+
+        return $receipt->money($room);
+    }
+
+    public function takeBack(Document $receipt, int $return, Money $amount, CarbonImmutable $day): void
+    {
+        $left = $amount->minor;
+
+        foreach ($this->open($receipt) as [$entry, $layaway]) {
+            $part = min($left, $entry->amount);
+
+            if ($part > 0) {
+                $left -= $part;
+                $this->ledger->comeBack($layaway, $return, $part, $day);
+                $layaway->held < $layaway->paid_before ? $this->change->shareOutAnew($layaway) : $this->ledger->settle($layaway);
+            }
+        }
+    }
+
+    /** @return list<array{LayawayEntry, Layaway}> */
+    private function open(Document $receipt): array
     {
         $layaways = $this->locked($receipt);
+        $open = [];
 
         foreach (LayawayEntry::query()->where('document_id', $receipt->id)->where('kind', EntryKind::Paid)->orderBy('layaway_id')->get() as $entry) {
-            $layaway = $layaways[$entry->layaway_id];
-
-            if (! $layaway->state->isOpen()) {
-                throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value} already, so its payment cannot be taken back here: charge the customer with it instead.");
+            if (isset($layaways[$entry->layaway_id]) && $layaways[$entry->layaway_id]->state->isOpen()) {
+                $open[] = [$entry, $layaways[$entry->layaway_id]];
             }
-
-            $this->ledger->comeBack($layaway, $return, $entry->amount, $day);
-            $layaway->held < $layaway->paid_before ? $this->change->shareOutAnew($layaway) : $this->ledger->settle($layaway);
         }
+
+        return $open;
     }
 
     /** @return array<int, Layaway> by id */

@@ -83,6 +83,19 @@ final readonly class AccountItems
         return $parts;
     }
 
+    /** @return array<int, int> settlement discounts in minor units by document id, as the ledger wants them */
+    public function discounts(Spread $spread): array
+    {
+        $ids = $this->records->pluck('document_id', 'label');
+        $discounts = [];
+
+        foreach ($spread->shares as $share) {
+            $discounts[(int) $ids[$share->id]] = $share->discount->minor;
+        }
+
+        return array_filter($discounts, static fn (int $discount): bool => $discount !== 0);
+    }
+
     public function total(): Money
     {
         return Money::sum(array_map(static fn (OpenItem $item): Money => $item->open, $this->values()), $this->house->currency());

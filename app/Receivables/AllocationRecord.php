@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $credit_id
  * @property int $charge_id
  * @property int $amount minor units; below zero: taken back
+ * @property int $discount the part of it that is a settlement discount
  * @property CarbonImmutable $business_date
  * @property int $staff_id
  * @property string $reason
@@ -32,7 +33,7 @@ final class AllocationRecord extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['business_date' => 'immutable_date', 'amount' => 'int'];
+    protected $casts = ['business_date' => 'immutable_date', 'amount' => 'int', 'discount' => 'int'];
 
     /** @return BelongsTo<OpenItemRecord, $this> */
     public function credit(): BelongsTo

@@ -98,10 +98,11 @@ final class Ledger
      * Sets parts of one credit against charges.
      *
      * @param  array<int, int>  $parts minor units by the charge's document id
+     * @param  array<int, int>  $discounts what of each is a settlement discount
      *
      * @throws Refused over_allocated, not_open
      */
-    public function allocate(HouseAccount $account, int $credit, array $parts, Setting $setting): void
+    public function allocate(HouseAccount $account, int $credit, array $parts, Setting $setting, array $discounts = []): void
     {
         $parts = array_filter($parts, static fn (int $amount): bool => $amount !== 0);
 
@@ -114,7 +115,7 @@ final class Ledger
         $rows = [];
 
         foreach ($parts as $charge => $amount) {
-            $rows[] = $this->row($account->customer_id, $credit, $charge, $amount, $setting);
+            $rows[] = $this->row($account->customer_id, $credit, $charge, $amount, $setting, $discounts[$charge] ?? 0);
         }
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
@@ -141,7 +142,7 @@ final class Ledger
                 throw Refused::because('already_taken_back', 'This was taken back already.');
             }
 
-            $rows[] = [...$this->row($account->customer_id, $allocation->credit_id, $allocation->charge_id, -$allocation->amount, $setting), 'takes_back_id' => $allocation->id];
+            $rows[] = [...$this->row($account->customer_id, $allocation->credit_id, $allocation->charge_id, -$allocation->amount, $setting, -$allocation->discount), 'takes_back_id' => $allocation->id];
             $moves[$allocation->credit_id] = ($moves[$allocation->credit_id] ?? 0) - $allocation->amount;
             $moves[$allocation->charge_id] = ($moves[$allocation->charge_id] ?? 0) - $allocation->amount;
         }
@@ -181,11 +182,11 @@ final class Ledger
     }
 
     /** @return array<string, scalar|null> */
-    private function row(int $customer, int $credit, int $charge, int $amount, Setting $setting): array
+    private function row(int $customer, int $credit, int $charge, int $amount, Setting $setting, int $discount): array
     {
         return [
             'customer_id' => $customer, 'credit_id' => $credit, 'charge_id' => $charge, 'amount' => $amount, 'business_date' => $setting->day->format('Y-m-d'),
-            'staff_id' => $setting->staffId, 'reason' => $setting->reason, 'takes_back_id' => null, 'act' => $setting->act,
+            'staff_id' => $setting->staffId, 'reason' => $setting->reason, 'takes_back_id' => null, 'act' => $setting->act, 'discount' => $discount,
         ];
     }
 

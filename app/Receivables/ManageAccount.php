@@ -6,6 +6,7 @@ namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
@@ -42,6 +43,19 @@ final class ManageAccount
 
             return $this->change($account, $terms, $reason, $by, $version);
         }, 3);
+    }
+
+    /** An account that only says what somebody owes who has none: nothing may be charged to it until the office gives it terms. Inside a transaction. */
+    public function claim(Customer $customer, string $why, Staff $by): HouseAccount
+    {
+        $account = HouseAccount::query()->create([
+            'customer_id' => $customer->id, 'opened_on' => CarbonImmutable::today(), 'credit_limit' => 0, 'stopped' => true, 'stop_reason' => mb_substr("claim: {$why}", 0, 255),
+            'terms_kind' => TermsKind::AtOnce, 'terms_days' => 0, 'discount_percent' => null, 'discount_days' => 0, 'allowed_overdue_days' => 0, 'purchase_order_required' => false,
+            'statement_kind' => StatementKind::OpenItem, 'statement_way' => StatementWay::Print, 'finance_charges' => false,
+        ])->refresh();
+        $this->record($account, 'account opened', '', 'for a claim, on stop', $why, $by);
+
+        return $account;
     }
 
     private function change(HouseAccount $account, AccountTerms $terms, string $reason, Staff $by, ?int $version): HouseAccount

@@ -94,7 +94,7 @@ final class PaymentController
                 throw Refused::because('bad_spread', $page->complaint);
             }
 
-            $spread->handle($credit, $page->parts(), $page->form->reason, $page->form->key, $by);
+            $spread->handle($credit, $page->parts(), $page->form->reason, $page->form->key, $by, $this->atTill->till());
         } catch (Refused $refused) {
             return response()->view('accounts.parts.payment-work', [...$this->spreadData($request, $customer, $credit), 'refused' => $refused], 422);
         }

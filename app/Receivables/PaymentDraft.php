@@ -42,7 +42,7 @@ final readonly class PaymentDraft
         return new DocumentDraft(
             $kind, $at->locationId, $at->tillId, $at->staffId, $at->day, CarbonImmutable::now(), $terms,
             Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), [])),
-            null, [], [], $tenders, $rounding ?? $zero, $change ?? $zero, $key, $party, $note, $entry, $refersTo,
+            null, [], [], $tenders, $rounding ?? $zero, $change ?? $zero, $key, $party->untaxed(), $note, $entry, $refersTo,
         );
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +21,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class SpreadCredit
 {
-    public function __construct(private readonly Ledger $ledger, private readonly House $house)
+    public function __construct(private readonly Ledger $ledger, private readonly House $house, private readonly TakeDiscountBack $discounts)
     {
     }
 
@@ -28,9 +30,9 @@ final class SpreadCredit
      *
      * @throws Refused not_a_credit, not_open, over_item, over_payment, reason_missing
      */
-    public function handle(OpenItemRecord $credit, array $wanted, string $reason, string $act, Staff $by): void
+    public function handle(OpenItemRecord $credit, array $wanted, string $reason, string $act, Staff $by, Till $till): void
     {
-        DB::transaction(function () use ($credit, $wanted, $reason, $act, $by): void {
+        DB::transaction(function () use ($credit, $wanted, $reason, $act, $by, $till): void {
             $account = $this->ledger->lock($credit->customer_id);
 
             if (AllocationRecord::query()->where('act', $act)->exists()) {
@@ -43,12 +45,12 @@ final class SpreadCredit
                 throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
             }
 
-            $this->set($account, $credit, $wanted, Setting::by($by, CarbonImmutable::today(), $act, $reason));
+            $this->set($account, $credit, $wanted, Setting::by($by, CarbonImmutable::today(), $act, $reason), PostedAt::till($till, $by->id, CarbonImmutable::today()));
         }, 3);
     }
 
     /** @param  array<string, Money>  $wanted */
-    private function set(HouseAccount $account, OpenItemRecord $credit, array $wanted, Setting $setting): void
+    private function set(HouseAccount $account, OpenItemRecord $credit, array $wanted, Setting $setting, PostedAt $at): void
     {
         $standing = self::standing($credit->document_id);
         $changed = $standing->filter(static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor !== $allocation->amount);
@@ -58,6 +60,8 @@ final class SpreadCredit
         }
 
         $this->ledger->takeBack($account, $changed, $setting);
+        // A discount goes with the allocation that earned it.
+        $this->discounts->handle($account, $credit->document_id, $this->house->money((int) $changed->sum('discount')), $credit->document_id, $setting, $at);
         $fresh = array_diff_key($wanted, $standing->diff($changed)->keyBy('charge.label')->all());
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day);
         $left = $this->house->money((int) OpenItemRecord::query()->whereKey($credit->document_id)->value('open'));
@@ -66,13 +70,14 @@ final class SpreadCredit
     }
 
     /**
-     * What a credit is set against now: set and not taken back.
+     * What a credit is set against now: set and not taken back. What it gave up of a discount stays given up.
      *
      * @return Collection<int, AllocationRecord>
      */
     public static function standing(int $credit): Collection
     {
         return AllocationRecord::query()->with('charge')->where('credit_id', $credit)->whereNull('takes_back_id')
+            ->whereNotIn('charge_id', DB::table('open_items')->where('purpose', Purpose::DiscountTakenBack->value)->select('document_id'))
             ->whereNotIn('id', DB::table('allocations')->where('credit_id', $credit)->whereNotNull('takes_back_id')->select('takes_back_id'))
             ->orderBy('id')->get();
     }

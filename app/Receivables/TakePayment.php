@@ -66,7 +66,7 @@ final class TakePayment
         );
         $receipt = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-        $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($by, $order->day, $order->key));
+        $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($by, $order->day, $order->key), $items->discounts($spread));
 
         return $receipt;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Receivables\AccountItems;
@@ -12,6 +13,7 @@ use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\OpenItemRecord;
 use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
 
 /** Sets a credit against the invoices it came from as far as they are open, then, where it is wanted, against the oldest due. The account locked. */
 final class CreditSpread
@@ -41,7 +43,7 @@ final class CreditSpread
      */
     private function wanted(HouseAccount $account, array $originals, bool $oldestToo, Setting $setting): iterable
     {
-        $own = $originals === [] ? [] : OpenItemRecord::query()->where('customer_id', $account->customer_id)->whereIn('document_id', $originals)->where('kind', ItemKind::Charge)->where('open', '>', 0)->orderBy('document_id')->get();
+        $own = $originals === [] ? [] : OpenItemRecord::query()->where('customer_id', $account->customer_id)->where(static fn ($query) => $query->whereIn('document_id', $originals)->orWhereIn('document_id', DB::table('documents')->whereIn('refers_to_id', $originals)->where('purpose', Purpose::ReturnedPayment->value)->select('id')))->where('kind', ItemKind::Charge)->where('open', '>', 0)->orderBy('document_id')->get();
 
         foreach ($own as $item) {
             yield $item;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Books\Purpose;
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
@@ -43,7 +44,8 @@ final readonly class OriginMoney
             if ($tender->kind === TenderKind::HouseAccount->value) {
                 $charged[$document] = ($charged[$document] ?? 0) + (int) $tender->amount;
             } elseif ($tender->kind === TenderKind::LayawayMoney->value) {
-                $left[$document] = self::ofLayaway($house, $document);
+                [$left[$document], $owed] = self::ofLayaway($house, $document);
+                $owed === 0 || $charged[$document] = ($charged[$document] ?? 0) + $owed;
             } else {
                 $way = WayOut::name(TenderKind::from((string) $tender->kind), (string) $tender->authorisation);
                 // Of cash, what it paid: what it was rounded by is not owed.
@@ -67,6 +69,14 @@ final readonly class OriginMoney
             }
 
             $kind === null || $went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount;
+        }
+
+        // What bounced did not come in, and is owed on the account instead.
+        foreach ($documents === [] ? [] : DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')->whereIn('d.refers_to_id', $documents)->where('d.purpose', Purpose::ReturnedPayment->value)->get(['d.refers_to_id', 't.kind', 't.authorisation', 't.amount']) as $bounced) {
+            $document = (int) $bounced->refers_to_id;
+            $way = WayOut::name(TenderKind::from((string) $bounced->kind), (string) $bounced->authorisation);
+            $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $bounced->amount;
+            $charged[$document] = ($charged[$document] ?? 0) + (int) $bounced->amount;
         }
 
         $money = new self($left, $charged, self::cards($left, $cards), $went);
@@ -151,12 +161,18 @@ final readonly class OriginMoney
         return max(0, $this->left[$document][$way] ?? 0);
     }
 
-    /** @return array<string, int> minor units by way */
+    /** @return array{array<string, int>, int} minor units by way, and what bounced after the goods had left and is owed on the account */
     private static function ofLayaway(House $house, int $document): array
     {
         $layaway = DB::table('layaways')->where('document_id', $document)->value('id');
 
-        return is_int($layaway) ? array_map(static fn (Money $one): int => $one->minor, LayawayMoney::of($layaway, $house->currency())->left) : [];
+        if (! is_int($layaway)) {
+            return [[], 0];
+        }
+
+        $money = LayawayMoney::of($layaway, $house->currency());
+
+        return [array_map(static fn (Money $one): int => $one->minor, $money->left), $money->owed->minor];
     }
 
     /**

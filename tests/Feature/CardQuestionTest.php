@@ -18,7 +18,11 @@ final class CardQuestionTest extends FeatureCase
     use Layaways;
     use Returning;
 
-    /** What the terminal's own book says went back, and came in. @return array{int, int} minor units: in, back */
+    /**
+     * What the terminal's own book says came in and went back.
+     *
+     * @return array{int, int} minor units
+     */
     private function terminalBook(): array
     {
         return [(int) DB::table('terminal_requests')->where('act', 'take')->where('outcome', 'approved')->sum('approved'), (int) DB::table('terminal_requests')->where('act', 'refund')->where('outcome', 'approved')->sum('approved')];

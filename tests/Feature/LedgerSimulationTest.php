@@ -182,7 +182,7 @@ final class LedgerSimulationTest extends FeatureCase
             }
         }
 
-        app(SpreadCredit::class)->handle($credit, array_map(self::usd(...), $wanted), 'by chance', (string) Str::uuid(), $this->staff('301'));
+        app(SpreadCredit::class)->handle($credit, array_map(self::usd(...), $wanted), 'by chance', (string) Str::uuid(), $this->staff('301'), Till::query()->with('location')->findOrFail(1));
         $this->model->move($credit->label, $wanted, $this->today());
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Books\Document;
 use Elmstone\GiftCards\GiftCard;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\OpenItemRecord;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Sums that must stay right when something is moved, taken back or comes back: discounts, exemptions. */
+final class SumsTest extends FeatureCase
+{
+    use Returning;
+
+    /**
+     * An invoice of 107.25 paid within 10 days at 2 % off: 105.10.
+     *
+     * @return array{Customer, Document, Document} customer, invoice, receipt
+     */
+    private function paidWithDiscount(): array
+    {
+        $customer = $this->account(terms: ['discount' => '2']);
+        $this->charge($customer, '6 x PI-2800');
+        $invoice = $this->document();
+        $this->assertSame(10725, $invoice->total);
+        $receipt = Document::query()->findOrFail($this->pay($customer, '105.10'));
+        $this->assertSame([0, 215], [$this->open($invoice->label), $receipt->settlement_discount]);
+
+        return [$customer, $invoice, $receipt];
+    }
+
+    public function test_a_discount_goes_with_the_allocation_that_earned_it(): void
+    {
+        [$customer, $invoice, $receipt] = $this->paidWithDiscount();
+        $this->as('301')->post("/accounts/{$customer->number}/items/{$receipt->label}", ['key' => (string) Str::uuid(), 'spread' => 'hand', 'on' => [$invoice->label => ''], 'amount' => '107.25', 'reason' => 'wrong invoice', 'way' => 'cheque', 'day' => now()->format('Y-m-d')])->assertOk();
+        $this->assertSame([10725, 10510, 215], [$this->open($invoice->label), $this->open($receipt->label), (int) Document::query()->where('purpose', 'discount_back')->sole()->total]);
+        $out = fn (string $amount): array => ['key' => (string) Str::uuid(), 'amount' => $amount, 'way' => 'cheque', 'reference' => '7', 'reason' => 'asked'];
+        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $out('107.25'))->assertSessionHasErrors();
+        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $out('105.10'))->assertSessionHasNoErrors();
+        $this->assertSame(10725, $this->balance($customer));
+        $this->assertProves();
+    }
+
+    public function test_what_comes_back_takes_its_discount_with_it(): void
+    {
+        [$customer, $invoice] = $this->paidWithDiscount();
+
+        foreach ([['1', -1788, 36], ['5', -8937, 179]] as [$quantity, $credit, $discount]) {
+            $this->back($invoice, [1 => $quantity])->assertOk();
+            $this->does('post')->assertOk();
+            $this->assertSame([$credit, $discount], [$this->creditNote()->total, (int) Document::query()->where('purpose', 'discount_back')->latest('id')->value('total')]);
+        }
+
+        $this->assertSame(-10510, $this->balance($customer), 'nobody is owed more than came in');
+        $this->assertProves();
+    }
+
+    public function test_a_payment_that_bounces_after_it_was_moved_owes_what_was_paid(): void
+    {
+        [$customer, $invoice, $receipt] = $this->paidWithDiscount();
+        $this->as('301')->post("/accounts/{$customer->number}/items/{$receipt->label}", ['key' => (string) Str::uuid(), 'spread' => 'hand', 'on' => [$invoice->label => ''], 'amount' => '107.25', 'reason' => 'wrong invoice', 'way' => 'cheque', 'day' => now()->format('Y-m-d')])->assertOk();
+        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no money', 'day' => now()->format('Y-m-d')])->assertSessionHasNoErrors();
+        $this->assertSame([10725, 10725, 0], [$this->balance($customer), $this->open($invoice->label), (int) OpenItemRecord::query()->where('purpose', 'discount_back')->value('open')], 'the invoice is owed, whole and once');
+        $this->assertProves();
+    }
+
+    public function test_receipts_of_a_partly_exempt_customer_prove(): void
+    {
+        $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        DB::table('customers')->where('id', $customer->id)->update(['certificate' => 'X-1', 'certificate_expires' => CarbonImmutable::today()->addYear()->format('Y-m-d'), 'exempt' => json_encode(['state_HF'])]);
+        $this->does('customer', ['customer' => $customer->id])->assertOk();
+        $this->does('deposit', ['deposit_in' => '50', 'deposit_for' => ''])->assertOk();
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertNull($this->document()->exemption);
+        $this->assertProves();
+    }
+}
