@@ -33,6 +33,7 @@ use Elmstone\Receivables\AgeingController;
 use Elmstone\Receivables\FinanceChargeController;
 use Elmstone\Receivables\PaymentController;
 use Elmstone\Receivables\StatementController;
+use Elmstone\Receivables\TakenBackController;
 use Elmstone\Reminders\ReminderController;
 use Elmstone\Returns\RulesController;
 use Elmstone\Returns\WriteOffController;
@@ -229,6 +230,9 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::post('/return-rules/{policy}', [RulesController::class, 'save'])->whereNumber('policy')->name('return-rules.update');
     });
 
+    Route::post('/documents/{document}/reverse', [TakenBackController::class, 'reverse'])->middleware('can:sell')->name('documents.reverse');
+    Route::post('/documents/{document}/returned', [TakenBackController::class, 'bounce'])->middleware('can:take-payments')->name('documents.returned');
+
     Route::middleware('can:take-payments')->group(function (): void {
         Route::get('/reminders', [ReminderController::class, 'index'])->name('reminders');
         Route::post('/reminders', [ReminderController::class, 'send'])->name('reminders.send');
@@ -258,7 +262,6 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::get('/items/{document}', [PaymentController::class, 'spread'])->name('spread');
             Route::post('/items/{document}/draw', [PaymentController::class, 'drawSpread'])->name('spread.draw');
             Route::post('/items/{document}', [PaymentController::class, 'storeSpread'])->name('spread.store');
-            Route::post('/items/{document}/returned', [PaymentController::class, 'bounce'])->name('bounce');
             Route::post('/calls', [AgeingController::class, 'call'])->name('call');
         });
     });

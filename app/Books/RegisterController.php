@@ -66,7 +66,8 @@ final class RegisterController
             'customer' => $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'name']),
             'exempted' => Exempted::fromJson($document->exemption),
             'approval' => $document->approval_id === null ? null : Approval::query()->with('approver')->find($document->approval_id),
-            'canComeBack' => $document->purpose === Purpose::Payment && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'canComeBack' => self::canComeBack($document),
+            'canBeReversed' => $document->purpose === Purpose::Payment && $document->business_date->isToday() && ! Document::query()->where('refers_to_id', $document->id)->exists(),
             'layaways' => DB::table('layaways')->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->pluck('label')->all(),
             'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
             'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),
@@ -76,5 +77,14 @@ final class RegisterController
             'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
             'key' => (string) Str::uuid(),
         ]);
+    }
+
+    /** Whether a bank or a card's issuer may have taken something of it back. */
+    private static function canComeBack(Document $document): bool
+    {
+        $isPayment = $document->purpose === Purpose::Payment || ($document->purpose === Purpose::Sale && $document->kind === DocumentKind::Invoice);
+
+        return $isPayment && $document->tenders->contains(static fn (DocumentTender $tender): bool => in_array($tender->kind, [TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::Card], true))
+            && ! Document::query()->where('refers_to_id', $document->id)->where('purpose', Purpose::ReturnedPayment)->exists();
     }
 }

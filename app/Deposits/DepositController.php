@@ -9,6 +9,7 @@ use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
 use Elmstone\MoneyOut\Said;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -56,14 +57,16 @@ final class DepositController
         ]);
     }
 
-    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
+    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $from = $request->string('from')->value();
-        $payBack->handle(
+        $refund = $payBack->handle(
             $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), $from === '' ? null : $from, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
             $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
         );
+
+        $handOver->handle($refund, $atTill->till(), $by);
 
         return redirect()->route('deposits.show', $customer)->with('done', 'The deposit is paid back.');
     }

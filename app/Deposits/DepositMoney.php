@@ -7,7 +7,6 @@ namespace Elmstone\Deposits;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Purpose;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\MoneyOut\Brought;
@@ -22,12 +21,9 @@ use stdClass;
  */
 final class DepositMoney
 {
-    private readonly Currency $currency;
-
     /** @param  iterable<Traces>  $traces */
     public function __construct(private readonly House $house, private readonly iterable $traces = [])
     {
-        $this->currency = $house->currency();
     }
 
     /**
@@ -56,7 +52,7 @@ final class DepositMoney
 
         foreach ($entries as $entry) {
             $document = $documents->get((int) $entry->document_id) ?? Document::query()->with('tenders')->findOrFail((int) $entry->document_id);
-            $amount = Money::ofMinor(abs((int) $entry->amount), $this->currency);
+            $amount = Money::ofMinor(abs((int) $entry->amount), $this->house->currency());
 
             if ((int) $entry->amount > 0) {
                 $layers[] = ['for' => (string) $entry->kept_for, 'document' => $document->id, 'ways' => $this->cameIn($document, $amount, $used)];
@@ -107,7 +103,7 @@ final class DepositMoney
             $share = AsItCame::share($amount, $used[(int) $origin] ?? []);
             $used[(int) $origin] = Brought::minus($used[(int) $origin] ?? [], $share);
             $ways = Brought::plus($ways, $share);
-            $amount = $amount->minus(Money::sum($share, $this->currency));
+            $amount = $amount->minus(Money::sum($share, $this->house->currency()));
         }
 
         return $ways;

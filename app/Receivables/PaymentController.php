@@ -7,11 +7,11 @@ namespace Elmstone\Receivables;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Show;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -103,7 +103,7 @@ final class PaymentController
     }
 
     /** What of a credit is not used goes back to the customer. */
-    public function payOut(Request $request, Customer $customer, Document $document, PayOutCredit $payOut, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
+    public function payOut(Request $request, Customer $customer, Document $document, PayOutCredit $payOut, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $refund = $payOut->handle(
@@ -111,17 +111,9 @@ final class PaymentController
             $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $this->atTill->till(), $by, $check->given($request),
         );
 
+        $handOver->handle($refund, $this->atTill->till(), $by);
+
         return redirect()->route('documents.show', Document::query()->findOrFail($refund))->with('done', 'The credit is paid out.');
-    }
-
-    public function bounce(Request $request, Customer $customer, Document $document, ReturnPayment $return, #[CurrentUser] Staff $by): RedirectResponse
-    {
-        $typed = trim($request->string('fee')->value());
-        $fee = $typed === '' ? $this->house->money(0) : Money::of(TypedNumber::plain($typed), $this->house->currency());
-        $form = PaymentForm::from($request, $this->house);
-        $return->handle($document, $fee, $request->string('reason')->value(), $form->day, $form->key, $this->atTill->till(), $by);
-
-        return redirect()->route(...$document->on_account === 0 ? ['documents.show', $document] : ['accounts.show', $customer])->with('done', "{$document->label} is taken back; what it paid is open again.");
     }
 
     private function credit(Customer $customer, Document $document): OpenItemRecord

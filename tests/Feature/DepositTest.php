@@ -172,7 +172,7 @@ final class DepositTest extends FeatureCase
         $this->does('cheque', ['cheque' => '80', 'cheque_number' => '7732'])->assertOk();
         $this->does('post')->assertOk();
         $label = $this->document()->label;
-        $this->as('301')->post("/accounts/{$this->customer->number}/items/{$label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no cover'])->assertSessionHasNoErrors();
+        $this->as('301')->post("/documents/{$label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no cover'])->assertSessionHasNoErrors();
 
         $this->assertSame(0, $this->held());
         $this->assertProves();

@@ -121,7 +121,7 @@ final class PaymentsTest extends FeatureCase
         $label = $this->charge($this->customer, 'MA-0031');
         $this->postPayment(['amount' => '101.33'])->assertOk();
         $receipt = $this->receipt();
-        $bounce = fn (array $fields): TestResponse => $this->post("/accounts/{$this->customer->number}/items/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'day' => now()->toDateString(), 'fee' => '25.00', 'reason' => 'no funds', ...$fields]);
+        $bounce = fn (array $fields): TestResponse => $this->post("/documents/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'day' => now()->toDateString(), 'fee' => '25.00', 'reason' => 'no funds', ...$fields]);
         $bounce(['reason' => ''])->assertSessionHasErrors(['refused' => 'Say why it came back: the reason is kept.']);
         $bounce([])->assertSessionHasNoErrors();
         $this->assertSame([10340, 12840], [$this->open($label), $this->balance($this->customer)]);
@@ -135,7 +135,7 @@ final class PaymentsTest extends FeatureCase
     public function test_cash_does_not_bounce(): void
     {
         $this->postPayment(['amount' => '10', 'kind' => 'cash'])->assertOk();
-        $this->post("/accounts/{$this->customer->number}/items/{$this->receipt()->label}/returned", ['key' => (string) Str::uuid(), 'day' => now()->toDateString(), 'reason' => 'x'])->assertSessionHasErrors(['refused' => 'Cash does not bounce; pay it out instead.']);
+        $this->post("/documents/{$this->receipt()->label}/returned", ['key' => (string) Str::uuid(), 'day' => now()->toDateString(), 'reason' => 'x'])->assertSessionHasErrors(['refused' => 'Cash does not bounce; pay it out instead.']);
     }
 
     public function test_a_payment_on_the_wrong_invoice_is_moved_and_the_move_is_on_record(): void

@@ -108,7 +108,7 @@ final class PicturesTest extends FeatureCase
         $this->pay($customer, '103.40');
         self::assertStringContainsString('RCT-000001', $trail($invoice));
         self::assertStringContainsString("{$invoice}", $trail('RCT-000001'));
-        $this->as('301')->post("/accounts/{$customer->number}/items/RCT-000001/returned", ['key' => (string) \Illuminate\Support\Str::uuid(), 'day' => now()->toDateString(), 'reason' => 'no funds']);
+        $this->as('301')->post('/documents/RCT-000001/returned', ['key' => (string) \Illuminate\Support\Str::uuid(), 'day' => now()->toDateString(), 'reason' => 'no funds']);
         self::assertSame('', $trail($invoice));
         self::assertStringContainsString('ADJ-000001', $trail('RCT-000001'));
         self::assertStringContainsString('RCT-000001', $trail('ADJ-000001'));

@@ -63,7 +63,7 @@ final class SumsTest extends FeatureCase
     {
         [$customer, $invoice, $receipt] = $this->paidWithDiscount();
         $this->as('301')->post("/accounts/{$customer->number}/items/{$receipt->label}", ['key' => (string) Str::uuid(), 'spread' => 'hand', 'on' => [$invoice->label => ''], 'amount' => '107.25', 'reason' => 'wrong invoice', 'way' => 'cheque', 'day' => now()->format('Y-m-d')])->assertOk();
-        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no money', 'day' => now()->format('Y-m-d')])->assertSessionHasNoErrors();
+        $this->post("/documents/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no money', 'day' => now()->format('Y-m-d')])->assertSessionHasNoErrors();
         $this->assertSame([10725, 10725, 0], [$this->balance($customer), $this->open($invoice->label), (int) OpenItemRecord::query()->where('purpose', 'discount_back')->value('open')], 'the invoice is owed, whole and once');
         $this->assertProves();
     }

@@ -90,15 +90,27 @@
             @foreach($layaways as $label)<p><a href="{{ route('layaways.show', $label) }}">Layaway {{ $label }}</a></p>@endforeach
             @if($customer !== null && $document->deposit_change !== 0)<p><a href="{{ route('deposits.show', $customer->number) }}">Their deposits</a></p>@endif
             @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>@elseif($canBePlanned)@can('make-plans')<p><a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a></p>@endcan @endif
-            @if($customer !== null && ($document->on_account !== 0 || $canComeBack))
-                <p>@if($document->on_account !== 0)<a href="{{ route('accounts.show', $customer->number) }}">Their account</a>@endif
+            @if($customer !== null && $document->on_account !== 0)
+                <p><a href="{{ route('accounts.show', $customer->number) }}">Their account</a>
                 @can('take-payments')@if($document->on_account < 0) · <a href="{{ route('accounts.spread', [$customer->number, $document]) }}">Move this payment</a>@endif @endcan</p>
-                @can('take-payments')@if($canComeBack)
-                <details class="mb-3"><summary>The cheque or transfer came back</summary>
-                    <form method="post" action="{{ route('accounts.bounce', [$customer->number, $document]) }}" class="mt-2">@csrf <input type="hidden" name="key" value="{{ $key }}">
-                        <div class="row g-2"><div class="col-4"><label class="small soft" for="fee">Fee</label><input class="form-control text-end" id="fee" name="fee" inputmode="decimal" value="{{ old('fee', $fee) }}"></div><div class="col-8"><label class="small soft" for="bounce-reason">Reason</label><input class="form-control" id="bounce-reason" name="reason" maxlength="255" value="{{ old('reason') }}"></div></div>
-                        <button class="quiet-act mt-2">Take it back</button></form></details>
-                @endif @endcan
+            @endif
+            @can('take-payments')@if($canComeBack)
+                <details class="mb-3" @if(old('form') === 'returned') open @endif><summary>The bank took it back</summary>
+                    <form method="post" action="{{ route('documents.returned', $document) }}" class="mt-2 stack">@csrf <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="form" value="returned">
+                        <p class="small soft mb-0">What it paid is owed again: on their account, or as a claim where they have none.</p>
+                        @php($kinds = $document->tenders->pluck('kind')->unique()->filter(fn ($kind) => in_array($kind->value, ['cheque', 'bank_transfer', 'card'], true)))
+                        @if($kinds->count() > 1)<div><label class="small soft" for="which">What came back</label><select class="form-select" id="which" name="which">@foreach($kinds as $kind)<option value="{{ $kind->value }}" @selected(old('which') === $kind->value)>{{ $kind->label() }}</option>@endforeach</select></div>@endif
+                        @if($customer === null)<div><label class="small soft" for="owes">Who owes it: number, or the name on the cheque</label><input class="form-control" id="owes" name="owes" maxlength="120" value="{{ old('owes') }}"></div>@endif
+                        <div class="row g-2"><div class="col-4"><label class="small soft" for="fee">Fee</label><input class="form-control text-end" id="fee" name="fee" inputmode="decimal" value="{{ old('fee', $fee) }}"></div><div class="col-8"><label class="small soft" for="bounce-reason">Reason</label><input class="form-control" id="bounce-reason" name="reason" maxlength="255" value="{{ old('form') === 'returned' ? old('reason') : '' }}"></div></div>
+                        <button class="quiet-act">Take it back</button></form></details>
+            @endif @endcan
+            @if($canBeReversed)
+                <details class="mb-3" @if(old('form') === 'reverse') open @endif><summary>Taken in by mistake: take the receipt back</summary>
+                    <form method="post" action="{{ route('documents.reverse', $document) }}" class="mt-2 stack">@csrf <input type="hidden" name="form" value="reverse">
+                        <p class="small soft mb-0">Today only, and whole: the money goes back as it came, and what it paid for is as if it had not been.</p>
+                        <div><label class="small soft" for="reverse-reason">What was wrong</label><input class="form-control" id="reverse-reason" name="reason" maxlength="255" value="{{ old('form') === 'reverse' ? old('reason') : '' }}"></div>
+                        <x-approval id="rv" when="Another person allows it:"/>
+                        <button class="quiet-act">Take the receipt back</button></form></details>
             @endif
             <form class="d-flex gap-2 mb-3" method="post" action="{{ route('paper.mail', $document) }}">@csrf
                 <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" value="{{ old('mail_to') }}"><button class="quiet-act text-nowrap">Mail it</button></form>
