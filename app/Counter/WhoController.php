@@ -26,12 +26,14 @@ final class WhoController
     }
 
     /** Makes a customer in the middle of a sale; only a name is needed. */
-    public function make(NewCustomerRequest $request, string $slip, SaveCustomer $save, PutCustomer $put): Response
+    public function make(NewCustomerRequest $request, string $slip, SaveCustomer $save, PutCustomer $put, GiveType $type): Response
     {
-        return $this->page->after($request, $slip, 'new-customer', 'name', static function (Act $act) use ($request, $slip, $save, $put): Slip {
+        return $this->page->after($request, $slip, 'new-customer', 'name', static function (Act $act) use ($request, $slip, $save, $put, $type): Slip {
             $request->assertFine();
+            $fields = $request->fields();
+            $type->assertMayGive($fields['customer_type_id'], $fields['name'], $act);
 
-            return $put->handle($slip, $act, $save->handle(null, new CustomerDraft($request->fields(), sureItIsNew: $request->boolean('sure')), $act->by));
+            return $put->handle($slip, $act, $save->handle(null, new CustomerDraft($fields, sureItIsNew: $request->boolean('sure')), $act->by));
         });
     }
 

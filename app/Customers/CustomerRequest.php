@@ -82,7 +82,7 @@ final class CustomerRequest extends FormRequest
 
         return new CustomerDraft(
             [...$fields, ...$mayPrice ? $this->priceFields() : ['customer_type_id' => $this->typeOrNone()]],
-            $this->contacts(),
+            $mayPrice ? $this->contacts() : $this->withRightsAsTheyAre($this->contacts()),
             $this->addresses(),
             $mayPrice ? $this->contractPrices() : null,
             $this->tags(),
@@ -97,12 +97,36 @@ final class CustomerRequest extends FormRequest
         return $by instanceof Staff && $by->mayDo(Ability::EditPrices);
     }
 
-    /** Who may not change prices keeps the type there is. */
+    /** Who may not change prices keeps the type there is; somebody new has none. */
     private function typeOrNone(): ?int
     {
         $customer = $this->route('customer');
 
-        return $customer instanceof Customer ? $customer->customer_type_id : ($this->filled('customer_type_id') ? $this->integer('customer_type_id') : null);
+        return $customer instanceof Customer ? $customer->customer_type_id : null;
+    }
+
+    /**
+     * Who may not change prices changes nothing of who may buy and for how much: those there are keep their rights and stay, somebody new has none yet.
+     *
+     * @param  list<array<string, mixed>>  $contacts
+     * @return list<array<string, mixed>>
+     */
+    private function withRightsAsTheyAre(array $contacts): array
+    {
+        $customer = $this->route('customer');
+        $known = $customer instanceof Customer ? $customer->contacts()->where('active', true)->get()->keyBy('id') : collect();
+        $kept = [];
+
+        foreach ($contacts as $contact) {
+            $one = is_numeric($contact['id'] ?? null) ? $known->pull((int) $contact['id']) : null;
+            $kept[] = [...$contact, 'may_buy' => $one instanceof Contact && $one->may_buy, 'spending_limit' => $one instanceof Contact ? $one->spending_limit : null];
+        }
+
+        foreach ($known as $one) {
+            $kept[] = $one->only(['id', 'name', 'phone', 'mail', 'may_buy', 'spending_limit']);
+        }
+
+        return array_values($kept);
     }
 
     /** @return array<string, mixed> */

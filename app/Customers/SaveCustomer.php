@@ -135,6 +135,12 @@ final class SaveCustomer
             };
         }
 
+        $contacts = $customer->exists ? $customer->contacts()->where('active', true)->orderBy('id')->get() : [];
+        $prices = $customer->exists ? DB::table('contract_prices as p')->join('items as i', 'i.id', '=', 'p.item_id')->where('p.customer_id', $customer->id)->orderBy('i.code')->get(['i.code', 'p.price'])->all() : [];
+        $rights = static fn (Contact $one): string => "{$one->name}: ".($one->may_buy ? 'may buy'.($one->spending_limit === null ? '' : " up to {$one->spending_limit}") : 'may not buy');
+        $written['who may buy'] = implode('; ', array_map($rights, is_array($contacts) ? $contacts : $contacts->all()));
+        $written['contract prices'] = implode('; ', array_map(static fn (object $row): string => "{$row->code} {$row->price}", $prices));
+
         return $written;
     }
 

@@ -127,7 +127,7 @@ final class DemoReturns
 
         if ($sale !== null) {
             [$slip, $act] = $this->slip();
-            $this->back->lines($slip, $act(), $this->first($sale), ReturnReason::DoesNotFit, null);
+            $this->back->lines($slip, $act(), $this->first($sale), ReturnReason::DoesNotFit, null, $sale->label);
             $this->add->handle($slip, $act(), 'LH-1140');
         }
     }
@@ -309,7 +309,7 @@ final class DemoReturns
 
         if ($sale !== null) {
             [$slip, $act] = $this->slip();
-            $this->back->lines($slip, $act(), $this->first($sale), $reason, null);
+            $this->back->lines($slip, $act(), $this->first($sale), $reason, null, $sale->label);
             $settle($slip, $act, $sale);
             $this->finish($slip, $act);
         }

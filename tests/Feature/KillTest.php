@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Closure;
+use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -153,7 +154,7 @@ final class KillTest extends TestCase
     {
         $slip = (string) Str::uuid();
         app(PutCustomer::class)->handle($slip, $act(), $customer);
-        app(BringBack::class)->lines($slip, $act(), ["{$sale}:1" => '1'], ReturnReason::DoesNotFit, null);
+        app(BringBack::class)->lines($slip, $act(), ["{$sale}:1" => '1'], ReturnReason::DoesNotFit, null, (string) Document::query()->whereKey($sale)->value('label'));
         app(AddToSlip::class)->handle($slip, $act(), 'LH-1141');
         $changed = app(ChargeSlip::class)->rest($slip, $act());
         app(PostSale::class)->handle($slip, $act($changed->version));

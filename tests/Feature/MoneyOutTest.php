@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Books\Document;
+use Elmstone\Customers\Contact;
 use Elmstone\GiftCards\GiftCard;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -245,5 +247,73 @@ final class MoneyOutTest extends FeatureCase
         $this->does('cash', ['cash' => '4111111111111111'])->assertStatus(422);
         $this->get("/counter/{$this->slip}")->assertOk();
         $this->get('/counter')->assertRedirect();
+    }
+
+    public function test_a_type_that_lowers_prices_is_not_a_clerks_to_give_nor_are_buyers_rights(): void
+    {
+        $type = (int) DB::table('customer_types')->insertGetId(['name' => 'Trade', 'discount_percent' => '20']);
+        $this->does('new-customer', ['name' => 'Made Up Ltd', 'kind' => 'firm', 'customer_type_id' => $type])->assertStatus(422)->assertSee('A type changes prices');
+        $this->does('new-customer', ['name' => 'Made Up Ltd', 'kind' => 'firm', 'customer_type_id' => $type, ...$this->approval()])->assertOk();
+        $this->assertSame($type, (int) DB::table('customers')->value('customer_type_id'));
+        $customer = $this->account();
+        $odo = Contact::query()->create(['customer_id' => $customer->id, 'name' => 'Odo', 'may_buy' => true, 'spending_limit' => 100, 'active' => true]);
+        $form = fn (array $contacts): array => ['name' => $customer->name, 'kind' => 'firm', 'country' => 'US', 'version' => $customer->refresh()->version, 'contacts' => $contacts, 'customer_type_id' => $type];
+        $this->post("/customers/{$customer->number}", $form([['name' => 'Una', 'may_buy' => '1', 'spending_limit' => '']]))->assertSessionHasNoErrors();
+        $this->assertSame([['Odo', true, 100, true], ['Una', false, null, true]], Contact::query()->where('customer_id', $customer->id)->orderBy('id')->get()->map(static fn (Contact $one): array => [$one->name, $one->may_buy, $one->spending_limit, $one->active])->all());
+        $this->assertNull($customer->refresh()->customer_type_id);
+        $this->as('301')->post("/customers/{$customer->number}", $form([['id' => (string) $odo->id, 'name' => 'Odo', 'may_buy' => '1', 'spending_limit' => '5000']]))->assertSessionHasNoErrors();
+        $this->assertSame(500_000, $odo->refresh()->spending_limit);
+        $this->assertStringContainsString('Odo: may buy up to 500000', (string) DB::table('customer_changes')->where('what', 'who may buy')->latest('id')->value('after'));
+    }
+
+    public function test_a_receipt_of_today_is_taken_back_with_all_it_moved(): void
+    {
+        $customer = $this->account();
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->does('deposit', ['deposit_in' => '20', 'deposit_for' => ''])->assertOk();
+        $this->does('on-account', ['on_account' => '30'])->assertOk();
+        $this->does('gift-cards', ['worth' => '10', 'code' => ''])->assertOk();
+        $this->does('card', ['card' => '25'])->assertOk();
+        $this->does('cash', ['cash' => '35'])->assertOk();
+        $this->does('post')->assertOk();
+        $receipt = $this->document();
+        $this->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer'])->assertSessionHasErrors();
+        $this->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', ...$this->approval()])->assertSessionHasNoErrors();
+        $this->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', ...$this->approval()])->assertSessionHasNoErrors();
+        $refund = Document::query()->with('tenders')->where('purpose', 'receipt_reversed')->sole();
+        $this->assertSame(['card' => 2500, 'cash' => 3500], $refund->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])->sortKeys()->all());
+        $this->assertSame([0, 0, 0], [$this->balance($customer), (int) DB::table('deposit_accounts')->value('held'), (int) DB::table('gift_cards')->value('balance')]);
+        $this->assertSame(1, DB::table('printed_papers')->where('title', $refund->label)->count());
+        $this->assertProves();
+    }
+
+    public function test_what_is_used_already_is_not_taken_back_whole(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->does('gift-cards', ['worth' => '10', 'code' => ''])->assertOk();
+        $this->does('cash', ['cash' => '10'])->assertOk();
+        $this->does('post')->assertOk();
+        $receipt = $this->document();
+        $this->slip = (string) Str::uuid();
+        $this->add('LH-1140', (string) DB::table('gift_cards')->value('code'))->does('post')->assertOk();
+        $this->post("/documents/{$receipt->label}/reverse", ['reason' => 'x', ...$this->approval()])->assertSessionHasErrors();
+        $this->assertSame(0, Document::query()->where('purpose', 'receipt_reversed')->count());
+    }
+
+    public function test_a_cheque_that_paid_a_walk_in_sale_in_part_becomes_a_claim(): void
+    {
+        $this->add('MA-0031')->does('cheque', ['cheque' => '100', 'cheque_number' => '77'])->assertOk();
+        $this->does('cash', ['cash' => '3.40'])->assertOk();
+        $this->does('post')->assertOk();
+        $sale = $this->document();
+        $form = ['key' => (string) Str::uuid(), 'fee' => '15', 'reason' => 'no cover'];
+        $this->as('301')->post("/documents/{$sale->label}/returned", $form)->assertSessionHasErrors();
+        $this->post("/documents/{$sale->label}/returned", ['owes' => 'Wren Hollis', ...$form])->assertSessionHasNoErrors();
+        $this->assertSame([11_500, 1], [(int) DB::table('house_accounts')->value('balance'), (int) DB::table('house_accounts')->value('stopped')]);
+        $this->assertProves();
+        $this->as('101')->back($sale, [1 => '1'])->assertOk();
+        $this->refund('cash', '3.40')->assertOk();
+        $this->refund('cash', '3.41')->assertStatus(422);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Closure;
+use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -154,7 +155,7 @@ final class RaceTest extends TestCase
         $sale = app(PostSale::class)->handle($slip, $act)->documentId;
         $this->raced('more_than_left', function () use ($sale): array {
             $slip = (string) Str::uuid();
-            app(BringBack::class)->lines($slip, $this->act(), ["{$sale}:1" => '1'], ReturnReason::NotNeeded, null);
+            app(BringBack::class)->lines($slip, $this->act(), ["{$sale}:1" => '1'], ReturnReason::NotNeeded, null, (string) Document::query()->whereKey($sale)->value('label'));
 
             return [$slip, app(ChooseRefund::class)->rest($slip, $this->act(), TenderKind::Cash)->version];
         });

@@ -148,7 +148,7 @@ final class ReturnSimulationTest extends FeatureCase
     {
         $one = $this->sold[$invoice];
         $slip = $this->begun();
-        app(BringBack::class)->lines($slip, $this->act(), ["{$invoice}:1" => (string) $pieces], ReturnReason::NotNeeded, null);
+        app(BringBack::class)->lines($slip, $this->act(), ["{$invoice}:1" => (string) $pieces], ReturnReason::NotNeeded, null, (string) Document::query()->whereKey($invoice)->value('label'));
         $one['cash'] === 0 || app(ChooseRefund::class)->rest($slip, $this->act(), $way);
         $value = -$this->posts($slip)->total;
         $this->sold[$invoice]['back'] += $pieces;

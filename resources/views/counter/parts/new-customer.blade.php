@@ -8,5 +8,6 @@
             <label class="d-flex gap-2 align-items-center"><input type="radio" class="form-check-input m-0" name="kind" value="firm"> firm</label></div>
         <div class="col-3 text-end"><button class="quiet-act">Add customer</button></div>
     </div>
+    <details class="small"><summary class="soft">With a type, allowed by</summary><x-approval id="nc" when="A type changes prices, so another person allows it:"/></details>
     @include('counter.parts.new-customer-said')
 </form>
