@@ -32,7 +32,7 @@ final class HouseRulesTest
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
         'Returns' => ['MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
     private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Cards', 'MoneyOut', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];

@@ -30,7 +30,7 @@ final class SaleJournal
             $direction = $line->reckoned->line->direction;
             $sales = $draft->terms->taxIncluded ? $line->reckoned->net->minus($line->reckoned->taxTotal) : $line->reckoned->net;
             $postings[] = [self::income($line), $direction->signed($sales)->negated()];
-            array_push($postings, ...self::goods($line, $direction));
+            array_push($postings, ...self::goods($line, $direction, $draft->withLines));
         }
 
         foreach ($draft->reckoned->tax as $tax) {
@@ -50,8 +50,12 @@ final class SaleJournal
      *
      * @return list<array{string, Money}>
      */
-    private static function goods(DraftLine $line, Direction $direction): array
+    private static function goods(DraftLine $line, Direction $direction, Purpose $purpose): array
     {
+        if ($purpose === Purpose::WriteOffReversed) {
+            return [[Accounts::WRITTEN_OFF, $line->cost->negated()], [Accounts::INVENTORY, $line->cost]];
+        }
+
         $isOut = $direction === Direction::Out;
         $cost = $direction->signed($line->cost);
         $place = $isOut ? Accounts::INVENTORY : ($line->goodsTo ?? GoodsTo::Stock)->account();

@@ -23,9 +23,11 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
+use Elmstone\Plans\PlanGoesBack;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
@@ -53,6 +55,7 @@ final class PostCredit
         private readonly DepositLedger $deposits,
         private readonly MoveCredits $credits,
         private readonly TakeDiscountBack $discounts,
+        private readonly PlanGoesBack $plans,
     ) {
     }
 
@@ -96,37 +99,53 @@ final class PostCredit
         if ($account !== null && $toAccount->isPositive()) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
             $setting = Setting::by($act->by, $slip->day(), $draft->key);
-            $toAccount = $toAccount->minus($this->takeDiscounts($account, $document, $ways, $slip, $setting, $act));
+            $toAccount = $this->withOriginals($account, $document, $toAccount, $ways, $slip, $setting, $act);
             $this->spread->handle($account, $document, $toAccount, array_keys($slip->originals), $slip->credit_to === 'oldest', $setting);
         }
 
         $deposit = $ways->chosen(TenderKind::DepositHeld);
 
         if ($held !== null && $deposit->isPositive()) {
-            $this->deposits->put($held, $document, $deposit->minor, '', $slip->day());
+            foreach ($this->keptFor($slip, $deposit) as $for => $amount) {
+                $this->deposits->put($held, $document, $amount->minor, (string) $for, $slip->day());
+            }
         }
 
         return $document;
     }
 
-    /** @return Money what of the settlement discounts given on the invoices goes with what comes back of them */
-    private function takeDiscounts(HouseAccount $account, int $credit, RefundWays $ways, Slip $slip, Setting $setting, Act $act): Money
+    /** @return array<int|string, Money> what becomes a deposit again, by the order it had been kept for */
+    private function keptFor(Slip $slip, Money $amount): array
     {
-        $taken = $this->house->money(0);
+        $used = DB::table('deposit_entries')->whereIn('document_id', array_keys($slip->originals))->where('amount', '<', 0)->groupBy('kept_for')->orderBy('kept_for')->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS used')->pluck('used', 'kept_for');
+        $shares = AsItCame::share($amount, $used->map(fn (mixed $minor): Money => $this->house->money(is_numeric($minor) ? (int) $minor : 0))->all());
+
+        return $shares === [] ? ['' => $amount] : $shares;
+    }
+
+    /**
+     * What belongs to the invoices that were charged goes with what comes back of them: their settlement discount, and the plan they are paid by.
+     *
+     * @return Money what of the credit is left after that
+     */
+    private function withOriginals(HouseAccount $account, int $credit, Money $left, RefundWays $ways, Slip $slip, Setting $setting, Act $act): Money
+    {
+        $at = PostedAt::till($act->till, $act->by->id, $slip->day());
 
         foreach ($ways->shares() ?? [] as $source => $shares) {
             $origin = str_starts_with($source, 'charged:') ? (int) substr($source, 8) : 0;
-            $back = Money::sum($shares, $taken->currency);
+            $back = Money::sum($shares, $left->currency);
 
             if ($origin > 0 && $back->isPositive()) {
                 $before = (int) DB::table('return_shares')->where('origin_document_id', $origin)->where('pool', 'charged')->where('document_id', '<', $credit)->sum('amount');
                 $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back->minor);
-                $this->discounts->handle($account, $credit, $discount, $origin, $setting, PostedAt::till($act->till, $act->by->id, $slip->day()));
-                $taken = $taken->plus($discount);
+                $this->discounts->handle($account, $credit, $discount, $origin, $setting, $at);
+                $left = $left->minus($discount);
+                $left = $left->minus($this->plans->handle($account, $credit, $slip->originals[$origin], $left, $this->house->money($before), $back, $setting, $at));
             }
         }
 
-        return $taken;
+        return $left;
     }
 
     /** @param  list<DraftTender>  $tenders */

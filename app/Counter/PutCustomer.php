@@ -39,6 +39,11 @@ final class PutCustomer
     public function place(Slip $slip, ?Customer $customer): void
     {
         $this->assertTheirs($slip, $customer);
+
+        if ($slip->customer_id !== null && $slip->customer_id !== $customer?->id && SlipHold::query()->whereKey($slip->id)->exists()) {
+            throw Refused::because('held_for', "This slip is to be held as a layaway for {$slip->customer_name}. Press “Sell instead” first, or begin another slip.");
+        }
+
         SlipHold::query()->whereKey($slip->id)->delete();
         $slip->lines()->whereNull('department_id')->delete();
         $slip->forceFill([

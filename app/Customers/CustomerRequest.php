@@ -126,7 +126,7 @@ final class CustomerRequest extends FormRequest
             $kept[] = $one->only(['id', 'name', 'phone', 'mail', 'may_buy', 'spending_limit']);
         }
 
-        return array_values($kept);
+        return $kept;
     }
 
     /** @return array<string, mixed> */

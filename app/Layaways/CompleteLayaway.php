@@ -60,6 +60,11 @@ final class CompleteLayaway
     {
         $layaway->loadMissing(['allLines.item', 'location', 'customer']);
         $layaway->location->assertOpenOn($at->day);
+
+        if ($at->locationId !== $layaway->location_id) {
+            throw Refused::because('other_location', "The goods of {$layaway->label} lie at {$layaway->location->name}. They leave there.");
+        }
+
         $this->assertReady($layaway);
         $moves = $this->moves($layaway);
         $this->commitments->release($layaway->id);

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
@@ -14,8 +16,11 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\Stock;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -25,26 +30,39 @@ use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
 use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\MoneyOut\Gate;
+use Elmstone\MoneyOut\HandBack;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Staff\GivenApproval;
+use Elmstone\Staff\LimitMatter;
+use Elmstone\Staff\Limits;
+use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
 /** Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same document. */
 final class WriteOff
 {
-    public function __construct(private readonly House $house, private readonly Register $register, private readonly StockLedger $stock, private readonly Serials $serials)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly Serials $serials,
+        private readonly HandBack $back,
+        private readonly Gate $gate,
+        private readonly Limits $limits,
+    ) {
     }
 
     /**
      * @param  list<WriteOffLine>  $lines
      * @return int the document's id
      *
-     * @throws Refused nothing_chosen, serial_missing, serial_count, serial_out, day_closed
+     * @throws Refused nothing_chosen, serial_missing, serial_count, serial_out, day_closed, and what needs approval: more than there is by the books, what is set aside, beyond a limit
      */
-    public function handle(array $lines, string $note, string $key, Till $till, Staff $by): int
+    public function handle(array $lines, string $note, string $key, Till $till, Staff $by, ?GivenApproval $given = null): int
     {
         if ($lines === []) {
             throw Refused::because('nothing_chosen', 'Type at least one item and how many.');
@@ -54,20 +72,21 @@ final class WriteOff
             $line->item->has_serials && Serials::assertComplete($line->item->description, $line->quantity->toString(), $line->serials);
         }
 
-        return DB::transaction(function () use ($lines, $note, $key, $till, $by): int {
+        return DB::transaction(function () use ($lines, $note, $key, $till, $by, $given): int {
+            $this->gate->lock($by);
             $moves = array_map(static fn (WriteOffLine $line): StockMove => new StockMove($line->item->id, $till->location_id, $line->quantity->value->negated(), UnitPrice::of($line->item->cost ?? '0')), $lines);
-            $this->stock->take($moves);
             $before = Document::query()->where('idempotency_key', $key)->value('id');
 
             if (is_int($before)) {
-                $this->stock->take(array_map(static fn (StockMove $move): StockMove => new StockMove($move->itemId, $move->locationId, $move->quantity->negated(), $move->unitCost), $moves));
-
                 return $before;
             }
 
             $till->location->assertOpenOn(CarbonImmutable::today());
+            $this->stock->take($moves);
+            $allowed = $this->back->allow($by, $given, $this->needs($lines, $moves, $till, $by));
             $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
             $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, CarbonImmutable::today(), $document], $moves));
+            DocumentApprovals::keep($document, $allowed);
             $serials = [];
 
             foreach ($lines as $line) {
@@ -78,6 +97,55 @@ final class WriteOff
 
             return $document;
         }, 3);
+    }
+
+    /**
+     * What is more than there was by the books, set aside for others, or worth more than somebody may let go. Asked once the stock is taken, under its lock.
+     *
+     * @param  list<WriteOffLine>  $lines
+     * @param  list<StockMove>  $moves
+     * @return list<Need>
+     */
+    private function needs(array $lines, array $moves, Till $till, Staff $by): array
+    {
+        $needs = [];
+        $stock = Stock::query()->where('location_id', $till->location_id)->whereIn('item_id', array_map(static fn (StockMove $move): int => $move->itemId, $moves))->get()->keyBy('item_id');
+
+        foreach ($lines as $line) {
+            $left = $stock->get($line->item->id);
+            $onHand = BigDecimal::of($left->on_hand ?? '0');
+            $why = match (true) {
+                $onHand->isNegative() => 'there '.(($there = $onHand->plus($line->quantity->value)->stripTrailingZeros())->isEqualTo(1) ? 'is' : 'are')." {$there} by the books",
+                $onHand->isLessThan($left->committed ?? '0') => 'some of it is set aside for customers',
+                default => '',
+            };
+
+            if ($why !== '') {
+                $scope = Scope::of(ApprovalKind::WriteOff)->naming('item', $line->item->id)->naming('location', $till->location_id)->upTo('quantity', $line->quantity->toString());
+                $needs[] = new Need('write-off', $scope, Refused::because('more_than_there_is', "{$line->item->code} “{$line->item->description}”: {$line->quantity->toString()} are written off, but {$why}. {$this->limits->whoMayApprove(LimitMatter::WriteOff, $this->cost($line)->minor)}"), "{$line->quantity->toString()} × {$line->item->code} written off, {$why}", LimitMatter::WriteOff, $this->cost($line)->minor);
+            }
+        }
+
+        return [...$needs, ...$this->worth($lines, $by)];
+    }
+
+    /**
+     * @param  list<WriteOffLine>  $lines
+     * @return list<Need>
+     */
+    private function worth(array $lines, Staff $by): array
+    {
+        $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
+        $worth = array_sum(array_map(fn (WriteOffLine $line): int => $this->cost($line)->minor, $lines));
+        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s'))->sum('l.cost');
+
+        if (($limit->perDocument === null || $worth <= $limit->perDocument) && ($limit->perDay === null || $today + $worth <= $limit->perDay)) {
+            return [];
+        }
+
+        $scope = Scope::of(ApprovalKind::WriteOff)->upTo('worth', $worth);
+
+        return [new Need('write-off', $scope, Refused::because('over_write_off', "Goods worth {$this->house->money($worth)->toString()} are written off, more than {$by->name} may. {$this->limits->whoMayApprove(LimitMatter::WriteOff, $worth)}"), "goods worth {$this->house->money($worth)->toString()} written off", LimitMatter::WriteOff, $worth)];
     }
 
     /** @param  list<WriteOffLine>  $lines */

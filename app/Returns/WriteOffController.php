@@ -11,8 +11,10 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
+use Elmstone\Staff\CheckApproval;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -32,18 +34,30 @@ final class WriteOffController
 
     public function show(House $house, AtTill $atTill): View
     {
+        $done = Document::query()->with(['lines', 'staff', 'journal'])->where('purpose', Purpose::WriteOff)->latest('id')->limit(12)->get();
+
         return view('returns.write-off', [
-            'done' => Document::query()->with(['lines', 'staff', 'journal'])->where('purpose', Purpose::WriteOff)->latest('id')->limit(12)->get(),
+            'done' => $done,
+            'takenBack' => Document::query()->whereIn('refers_to_id', $done->modelKeys())->where('purpose', Purpose::WriteOffReversed)->pluck('label', 'refers_to_id'),
             'rows' => self::ROWS, 'reasons' => WriteOffReason::cases(), 'house' => $house, 'location' => $atTill->till()->location, 'key' => old('key', (string) Str::uuid()),
         ]);
     }
 
-    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
+    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
-        $document = $writeOff->handle($this->lines($request), $request->string('note')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by);
+        $document = $writeOff->handle($this->lines($request), $request->string('note')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request));
+        $handOver->handle($document, $atTill->till(), $by);
 
         return redirect()->route('write-offs')->with('done', 'Written off as '.Document::query()->findOrFail($document)->label.'.');
+    }
+
+    /** A write-off that was wrong: the goods are there after all. */
+    public function takeBack(Request $request, Document $document, TakeBackWriteOff $takeBack, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
+    {
+        $posted = $takeBack->handle($document, $request->string('reason')->trim()->value(), $atTill->till(), $by);
+
+        return redirect()->route('write-offs')->with('done', "{$document->label} is taken back as ".Document::query()->findOrFail($posted)->label.'. The goods are in stock again.');
     }
 
     /** @return list<WriteOffLine> */

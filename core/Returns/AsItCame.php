@@ -11,7 +11,7 @@ use Elmstone\Core\Money\Money;
 final class AsItCame
 {
     /**
-     * @param  array<string, Money>  $brought by way, what each brought and can still carry
+     * @param  array<int|string, Money>  $brought by way, what each brought and can still carry
      * @return array<string, Money> by way; together the amount, or as much of it as they can carry
      */
     public static function share(Money $amount, array $brought): array

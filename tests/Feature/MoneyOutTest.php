@@ -316,4 +316,27 @@ final class MoneyOutTest extends FeatureCase
         $this->refund('cash', '3.40')->assertOk();
         $this->refund('cash', '3.41')->assertStatus(422);
     }
+
+    public function test_a_write_off_is_held_against_the_books_and_can_be_taken_back(): void
+    {
+        $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->hold('25', 'MA-0031');
+        $this->as('201');
+        $key = (string) Str::uuid();
+        $form = fn (string $code, string $quantity, array $more = []): array => ['key' => $key, 'rows' => [['code' => $code, 'quantity' => $quantity, 'reason' => 'broken']], 'note' => '', ...$more];
+        $this->post('/write-offs', $form('LH-1140', '9999'))->assertSessionHasErrors(['refused' => 'LH-1140 “Limestone hook, plain, 140 mm”: 9999 are written off, but there are 50 by the books. Somebody of the office can approve.']);
+        $this->post('/write-offs', $form('MA-0031', '50'))->assertSessionHasErrors();
+        $this->post('/write-offs', $form('MA-0031', '12'))->assertSessionHasErrors();
+        $this->post('/write-offs', $form('MA-0031', '12', ['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'x']))->assertSessionHasErrors();
+        $this->post('/write-offs', $form('MA-0031', '12', ['approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'the roof came down']))->assertSessionHasNoErrors();
+        $writeOff = Document::query()->where('purpose', 'write_off')->sole();
+        $this->assertProves();
+        $this->post("/write-offs/{$writeOff->label}/take-back", ['reason' => ''])->assertSessionHasErrors();
+        $this->post("/write-offs/{$writeOff->label}/take-back", ['reason' => 'found behind the shed'])->assertSessionHasNoErrors();
+        $this->post("/write-offs/{$writeOff->label}/take-back", ['reason' => 'found behind the shed'])->assertSessionHasNoErrors();
+        $this->assertSame([1, '50'], [Document::query()->where('purpose', 'write_off_back')->count(), $this->onHand('MA-0031')]);
+        $this->assertSame(0, (int) DB::table('journal_lines')->where('account', 'written_off')->sum(DB::raw('debit - credit')));
+        $this->get('/write-offs')->assertOk()->assertSee('taken back as');
+        $this->assertProves();
+    }
 }

@@ -79,4 +79,66 @@ final class SumsTest extends FeatureCase
         $this->assertNull($this->document()->exemption);
         $this->assertProves();
     }
+
+    /** 107.25 charged, then to be paid in three parts with 3 % on it. */
+    private function planned(): Document
+    {
+        $customer = $this->account();
+        $this->charge($customer, '6 x PI-2800');
+        $invoice = $this->document();
+        $this->as('301')->post("/documents/{$invoice->label}/plan", ['key' => (string) Str::uuid(), 'charge' => '3 %', 'count' => '3', 'rhythm' => 'month', 'first_due' => now()->addMonthNoOverflow()->format('Y-m-d')])->assertSessionHasNoErrors();
+        $this->assertSame(11047, $this->balance($customer));
+        $this->as('101');
+
+        return $invoice;
+    }
+
+    public function test_a_planned_invoice_that_is_voided_ends_its_plan_and_the_charge(): void
+    {
+        $invoice = $this->planned();
+        $this->post("/documents/{$invoice->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->assertSame([0, 0], [(int) DB::table('house_accounts')->value('balance'), (int) DB::table('open_items')->sum('open')]);
+        $this->assertSame(322, (int) Document::query()->where('purpose', 'plan_let_off')->sole()->total);
+        $this->assertProves();
+    }
+
+    public function test_goods_of_a_planned_invoice_lower_its_parts_step_by_step(): void
+    {
+        $invoice = $this->planned();
+
+        foreach ([['2', 11047 - 3575 - 107], ['4', 0]] as [$quantity, $left]) {
+            $this->back($invoice, [1 => $quantity])->assertOk();
+            $this->does('post')->assertOk();
+            $this->assertSame($left, (int) DB::table('house_accounts')->value('balance'));
+            $this->assertSame($left, (int) DB::table('open_items')->where('kind', 'charge')->sum('open'));
+        }
+
+        $this->assertProves();
+    }
+
+    public function test_a_voided_deposit_keeps_its_order_word(): void
+    {
+        $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->does('deposit', ['deposit_in' => '20.00', 'deposit_for' => 'Order 7'])->assertOk();
+        $this->does('cash', ['cash' => '20'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->add('LH-1140')->does('deposit/use', ['rest' => '1'])->assertOk();
+        $this->does('deposit/use', ['deposit_used' => '4.24'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->post("/documents/{$this->document()->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->assertSame(2000, (int) DB::table('deposit_entries')->where('kept_for', 'Order 7')->sum('amount'));
+        $this->assertProves();
+    }
+
+    public function test_another_customer_does_not_silently_drop_the_hold(): void
+    {
+        $this->does('customer', ['customer' => $this->customer('Wren Hollis', ['phone' => '555 0142'])->id]);
+        $this->add('MA-0031')->does('hold', ['hold' => '25'])->assertOk();
+        $this->does('customer', ['customer' => $this->customer('Pine & Daughter')->id])->assertStatus(422)->assertSee('held as a layaway for Wren Hollis');
+        $this->does('hold/drop')->assertOk();
+        $this->does('customer', ['customer' => (int) DB::table('customers')->max('id')])->assertOk();
+    }
 }

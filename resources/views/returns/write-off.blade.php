@@ -18,13 +18,14 @@
                     <td><input class="form-control" name="rows[{{ $row }}][serials]" aria-label="Serial numbers" value="{{ old("rows.{$row}.serials") }}"></td></tr>
             @endfor
         </table>
+        <x-approval id="wo" when="More than there is by the books, or more than you may: another person allows it."/>
         <div class="d-flex gap-2 align-items-end mt-2"><div class="flex-fill"><label for="note" class="small soft">On the whole sheet</label><input class="form-control" id="note" name="note" maxlength="255" value="{{ old('note') }}"></div><button class="quiet-act">Write off</button></div>
     </form>
     @if($done->isNotEmpty())
         <h2 class="mt-4">Written off</h2>
         <table class="ruled">
-            <thead><tr><th>Document</th><th>Date</th><th>By</th><th>Goods</th><th class="figure">At cost</th></tr></thead>
-            @foreach($done as $document)<tr><td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td><td class="nowrap">{{ Show::date($document->business_date) }}</td><td>{{ $document->staff->name }}</td><td class="small">@foreach($document->lines as $line){{ Show::decimal($line->quantity) }} × {{ $line->description }}, {{ WriteOffReason::tryFrom((string) $line->reason)?->words() }}{{ $line->note === '' ? '' : " ({$line->note})" }}{{ $loop->last ? '' : '; ' }}@endforeach</td><td class="figure">{{ Show::money($document->money((int) $document->lines->sum('cost'))) }}</td></tr>@endforeach
+            <thead><tr><th>Document</th><th>Date</th><th>By</th><th>Goods</th><th class="figure">At cost</th><th></th></tr></thead>
+            @foreach($done as $document)<tr><td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td><td class="nowrap">{{ Show::date($document->business_date) }}</td><td>{{ $document->staff->name }}</td><td class="small">@foreach($document->lines as $line){{ Show::decimal($line->quantity) }} × {{ $line->description }}, {{ WriteOffReason::tryFrom((string) $line->reason)?->words() }}{{ $line->note === '' ? '' : " ({$line->note})" }}{{ $loop->last ? '' : '; ' }}@endforeach</td><td class="figure">{{ Show::money($document->money((int) $document->lines->sum('cost'))) }}</td><td>@if($takenBack->has($document->id))<span class="small soft">taken back as {{ $takenBack[$document->id] }}</span>@else<form class="d-flex gap-1" method="post" action="{{ route('write-offs.take-back', $document) }}">@csrf<input class="form-control form-control-sm" name="reason" maxlength="255" placeholder="why it was wrong" aria-label="Why {{ $document->label }} is taken back"><button class="link-act text-nowrap">Take back</button></form>@endif</td></tr>@endforeach
         </table>
     @endif
 </div>
