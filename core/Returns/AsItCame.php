@@ -19,7 +19,7 @@ final class AsItCame
         $brought = array_filter($brought, static fn (Money $one): bool => $one->isPositive());
         $amount = Money::min($amount, Money::sum($brought, $amount->currency));
 
-        if (! $amount->isPositive()) {
+        if ($brought === [] || ! $amount->isPositive()) {
             return [];
         }
 

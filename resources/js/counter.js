@@ -57,12 +57,15 @@ function inCell(event) {
 function inWay(event) {
     const field = event.target;
     const letter = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey ? event.key.toUpperCase() : '';
-    const jump = letter && field.inputMode === 'decimal' ? document.querySelector(`#settle [data-way="${letter}"]`) : null;
+    const isButton = field.tagName === 'BUTTON';
+    const jump = letter && (isButton || field.inputMode === 'decimal') ? document.querySelector(`#settle [data-way="${letter}"]`) : null;
 
     if (jump) {
         event.preventDefault();
         jump.focus();
         jump.select?.();
+    } else if (isButton && event.key !== 'Escape') {
+        // A button does what buttons do.
     } else if (event.key === 'Enter' && !event.ctrlKey) {
         event.preventDefault();
         if (field.dataset.submits !== undefined) field.form.requestSubmit();

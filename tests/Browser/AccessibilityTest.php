@@ -51,7 +51,7 @@ final class AccessibilityTest extends BrowserCase
     {
         $clerk = $this->clerk('201', 3);
         $clerk->press('moss daugh')->awaitText('#found', 'Moss & Daughter')->press(\Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#who', 'Moss & Daughter');
-        $clerk->scan('MA-0031')->awaitText('#who', 'over the limit')->fill('#charge', '50')->awaitText('#settle', 'needs approval');
+        $clerk->scan('MA-0031')->awaitText('#who', 'over the limit')->fill('#charge', '50')->awaitText('#settle', 'can approve');
         $this->assertNothingSerious($clerk, 'charging');
         $this->assertCalm($clerk);
     }
@@ -60,7 +60,7 @@ final class AccessibilityTest extends BrowserCase
     {
         $clerk = $this->clerk('201', 2);
         $clerk->press('osric')->awaitText('#found', 'Osric')->press(\Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#who', 'Osric');
-        $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw')->click('#hold')->press('1', \Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#settle', 'needs approval');
+        $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw')->click('#hold')->press('1', \Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#settle', 'can approve');
         $this->assertNothingSerious($clerk, 'holding');
         $clerk->go('/layaways')->click('main table a.code')->awaitText('h1', 'Layaway');
         $clerk->browser->executeScript('document.querySelectorAll("details").forEach((one) => { one.open = true; })');

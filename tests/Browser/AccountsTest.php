@@ -16,7 +16,7 @@ final class AccountsTest extends BrowserCase
         $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
         $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone')->awaitText('#who', 'over the limit');
         $clerk->press(Key::ENTER)->press('A')->await(static fn (): bool => $clerk->focus() === 'charge', 'the charge row');
-        $clerk->press(Key::ENTER)->awaitText('#settle', 'needs approval')->await(static fn (): bool => $clerk->focus() === 'ca-approver', 'the approver');
+        $clerk->press(Key::ENTER)->awaitText('#settle', 'can approve')->await(static fn (): bool => $clerk->focus() === 'a-charge-approver', 'the approver');
         $clerk->press('201', Key::TAB, '4201', Key::TAB, 'good for it', Key::ENTER)->awaitText('#settle', '✓ approved');
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as')->awaitText('#settle', 'Balance now');
         $this->assertCalm($clerk);
@@ -41,7 +41,7 @@ final class AccountsTest extends BrowserCase
         $clerk->press('50')->awaitText('.pay-sums', '50.00');
         $clerk->type('#reference', '990017');
         $first = (string) $clerk->browser->executeScript('return document.querySelector(".part").id');
-        $clerk->fill("#{$first}", '20')->awaitText('.pay-sums', '30.00');
+        $clerk->fill("#{$first}", '2')->awaitText('.pay-sums', '48.00');
         $clerk->ctrlEnter()->await(static fn (): bool => str_ends_with($clerk->browser->getCurrentURL(), '/accounts/1001'), 'the account');
         $clerk->awaitText('.note.done', 'RCT-');
         $this->assertCalm($clerk);

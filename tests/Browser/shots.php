@@ -40,7 +40,7 @@ $label = $clerk->text('#settle .note a');
 $clerk->go('/counter/new')->type('#entry', 'quillf')->awaitText('#found', 'Quillfeather')->press(Key::ENTER)->awaitText('#who', 'Quillfeather');
 $clerk->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031', 'LH-1300')->awaitText('#lines', 'hook set');
 $clerk->fill('#cash', '100')->awaitText('#settle .bar-svg', 'cash');
-$clerk->click('#charge')->press(Key::ENTER)->awaitText('#settle', 'needs approval');
+$clerk->click('#charge')->press(Key::ENTER)->awaitText('#settle', 'can approve');
 $shot('counter-account');
 $clerk->go('/accounts');
 $shot('ageing');

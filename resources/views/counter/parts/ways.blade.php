@@ -22,11 +22,11 @@
     <li>
         @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
         @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
-        <div class="way"><kbd>D</kbd><label for="card">Card, terminal {{ $till->number }}</label>
-            @if($paidByCard && ! $complaint->on('card'))<button type="button" class="link-act" data-toggles="another-card" data-way="D">Another card</button>@else
+        <div class="way"><kbd>D</kbd>@if($paidByCard && ! $complaint->on('card'))<span>Card, terminal {{ $till->number }}</span>@else<label for="card">Card, terminal {{ $till->number }}</label>@endif
+            @if($paidByCard && ! $complaint->on('card'))<button type="button" class="link-act" id="card" data-toggles="another-card" data-way="D">Another card</button>@else
             <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', [...$ask, ...$paidByCard ? ['another' => 1] : []]) }}" value="{{ $complaint->typedOr('card', '') }}">@endif</div>
         @if($paidByCard && ! $complaint->on('card'))
-            <div id="another-card" data-folds hidden><div class="way under"><span></span><label for="card">Another card: how much?</label><input class="form-control amount" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held data-send="{{ route('counter.card', [...$ask, 'another' => 1]) }}"></div></div>
+            <div id="another-card" data-folds hidden><div class="way under"><span></span><label for="another">Another card: how much?</label><input class="form-control amount" id="another" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held data-send="{{ route('counter.card', [...$ask, 'another' => 1]) }}"></div></div>
         @elseif($left->isPositive() && $reckoned->unknownCard() === null)
             <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
         @endif
