@@ -272,7 +272,7 @@ final class DemoReturns
     private function broken(CarbonImmutable $day): void
     {
         $items = Item::query()->whereIn('code', ['LH-1141', 'ST-2001'])->orderBy('id')->get()->all();
-        $this->writeOff->handle(array_values(array_map(static fn (Item $item, int $i): WriteOffLine => new WriteOffLine($item, Quantity::of((string) ($i + 1)), $i === 0 ? WriteOffReason::Broken : WriteOffReason::Missing, $i === 0 ? 'fell off the forklift' : 'short at the count'), $items, array_keys($items))), '', $this->key("write-off {$day->format('Y-m-d')}"), $this->till(1), $this->staff('201'));
+        $this->writeOff->handle(array_values(array_map(static fn (Item $item, int $i): WriteOffLine => new WriteOffLine($item, Quantity::of((string) ($i + 1)), $i === 0 ? WriteOffReason::Broken : WriteOffReason::Missing, $i === 0 ? 'fell off the forklift' : 'short at the count'), $items, array_keys($items))), '', $this->key("write-off {$day->format('Y-m-d')}"), $this->till(1), $this->staff('201'), new GivenApproval($this->staff('901'), 'counted together'));
     }
 
     private function priceWrong(CarbonImmutable $day): void
