@@ -407,10 +407,12 @@ final class LayawayTest extends FeatureCase
         $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertStatus(422)->assertSee('Wren Hollis’s');
     }
 
-    public function test_another_customer_on_the_slip_takes_the_layaway_off_it(): void
+    public function test_another_customer_on_the_slip_asks_for_the_layaway_to_be_taken_off_first(): void
     {
         $this->readyToHold('50', 'MA-0031');
         $other = $this->customer('Somebody Else', ['phone' => '555 0199']);
+        $this->does('customer', ['customer' => $other->id])->assertStatus(422)->assertSee('held as a layaway for Wren Hollis');
+        $this->does('hold/drop')->assertOk();
         $this->does('customer', ['customer' => $other->id])->assertOk();
         $this->assertNull(Slip::query()->with('hold')->where('key', $this->slip)->firstOrFail()->hold);
     }
