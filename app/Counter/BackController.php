@@ -8,8 +8,6 @@ use Elmstone\Books\Document;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
@@ -59,7 +57,7 @@ final class BackController
             $words = $request->string('description')->trim()->value();
 
             return $words === '' ? throw Refused::because('no_words', 'Say what it is.') : $back->oneOff(
-                $slip, $act, mb_substr($words, 0, 160), EntryText::quantity($request->string('quantity', '1')->value()), UnitPrice::of(TypedNumber::plain($request->string('price')->value())),
+                $slip, $act, mb_substr($words, 0, 160), EntryText::quantity($request->string('quantity', '1')->value()), $this->house->typedPrice($request->string('price')->value()),
                 $request->integer('department_id'), $request->string('tax_class')->value(), $this->reason($request),
             );
         });

@@ -8,8 +8,6 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
@@ -58,7 +56,7 @@ final class ChangeLine
             return LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip, $line->standing_discount || $line->takesNoDiscountYet());
         }
 
-        return ['unit_price' => UnitPrice::of(TypedNumber::plain($typed))->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => '', ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : []];
+        return ['unit_price' => $this->house->typedPrice($typed)->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => '', ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : []];
     }
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction

@@ -9,7 +9,6 @@ use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
 use Elmstone\GiftCards\GiftCard;
@@ -135,14 +134,14 @@ final class CounterController
         });
     }
 
-    public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add): Response
+    public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add, House $house): Response
     {
         return $this->page->after($request, $slip, 'one-off', 'price', static fn (Act $act) => $add->handle(
             $slip,
             $act,
             $request->description(),
             EntryText::quantity($request->string('quantity')->value()),
-            UnitPrice::of($request->price()),
+            $house->typedPrice($request->string('price')->value()),
             $request->integer('department_id'),
             $request->string('tax_class')->value(),
         ));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A line for something that is not in the list. What is wrong with it is said on the counter page, not on another. */
@@ -25,11 +24,5 @@ final class OneOffRequest extends FormRequest
         return $description === ''
             ? throw Refused::because('no_description', 'Say what it is.')
             : mb_substr($description, 0, 160);
-    }
-
-    /** @throws Refused bad_number */
-    public function price(): string
-    {
-        return TypedNumber::plain($this->string('price')->value());
     }
 }

@@ -232,7 +232,7 @@ final class CustomerRequest extends FormRequest
     private function money(string $typed): Money
     {
         $house = app(House::class);
-        $money = Money::of(TypedNumber::plain($typed), $house->currency());
+        $money = $house->fitting(Money::of(TypedNumber::plain($typed), $house->currency()));
 
         return $money->isNegative() ? throw Refused::because('bad_amount', 'A spending limit cannot be below zero.') : $money;
     }

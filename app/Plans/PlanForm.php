@@ -56,7 +56,7 @@ final readonly class PlanForm
             return [Percentage::of(TypedNumber::plain($found[1]))->toString(), null];
         }
 
-        $amount = $this->charge === '' ? null : Money::of(TypedNumber::plain($this->charge), $this->house->currency());
+        $amount = $this->charge === '' ? null : $this->house->fitting(Money::of(TypedNumber::plain($this->charge), $this->house->currency()));
 
         return $amount?->isNegative() === true ? throw Refused::because('bad_amount', 'A charge cannot be below zero.') : [null, $amount?->minor];
     }

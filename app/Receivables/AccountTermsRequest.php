@@ -62,7 +62,7 @@ final class AccountTermsRequest extends FormRequest
 
     public function terms(): AccountTerms
     {
-        $limit = Money::of(TypedNumber::plain($this->string('credit_limit')->value()), app(House::class)->currency());
+        $limit = app(House::class)->fitting(Money::of(TypedNumber::plain($this->string('credit_limit')->value()), app(House::class)->currency()));
 
         return new AccountTerms(
             $limit->isNegative() ? throw Refused::because('bad_limit', 'A limit cannot be below zero.') : $limit->minor,

@@ -67,7 +67,7 @@ final class CallRequest extends FormRequest
             return null;
         }
 
-        $money = Money::of(TypedNumber::plain($this->string('promised')->value()), app(House::class)->currency());
+        $money = app(House::class)->fitting(Money::of(TypedNumber::plain($this->string('promised')->value()), app(House::class)->currency()));
 
         return $money->isPositive() ? $money : throw Refused::because('bad_amount', 'A promise is more than nothing.');
     }

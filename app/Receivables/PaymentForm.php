@@ -46,7 +46,7 @@ final readonly class PaymentForm
         $complaint = '';
 
         try {
-            $amount = $typed === '' ? null : Money::of(TypedNumber::plain($typed), $house->currency());
+            $amount = $typed === '' ? null : $house->fitting(Money::of(TypedNumber::plain($typed), $house->currency()));
 
             if ($amount !== null && ! $amount->isPositive()) {
                 $complaint = 'A payment is more than nothing.';
@@ -87,7 +87,7 @@ final readonly class PaymentForm
 
         foreach ($this->typed as $label => $text) {
             if (! in_array($text, ['', '–', '—', '-', '0'], true)) {
-                $amounts[(string) $label] = Money::of(TypedNumber::plain($text), $house->currency());
+                $amounts[(string) $label] = $house->fitting(Money::of(TypedNumber::plain($text), $house->currency()));
             }
         }
 

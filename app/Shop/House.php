@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
+use Brick\Math\BigRational;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\CashStep;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Tax\TaxRounding;
@@ -49,6 +51,19 @@ final class House
         $amount = $this->fitting(Money::of(TypedNumber::plain($typed), $this->currency()));
 
         return $amount->isZero() ? null : $amount;
+    }
+
+    /**
+     * A price as a clerk types it, per unit.
+     *
+     * @throws Refused bad_number, bad_price, amount_too_large
+     */
+    public function typedPrice(string $typed): UnitPrice
+    {
+        $price = UnitPrice::of(TypedNumber::plain($typed));
+        $this->fitting(Money::round(BigRational::of($price->value), $this->currency()));
+
+        return $price;
     }
 
     /**

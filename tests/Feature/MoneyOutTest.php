@@ -245,6 +245,9 @@ final class MoneyOutTest extends FeatureCase
     {
         $this->add('LH-1140')->does('cash', ['cash' => '2000000000'])->assertStatus(422)->assertSee('No amount here is above 1000000.00');
         $this->does('cash', ['cash' => '4111111111111111'])->assertStatus(422);
+        $this->does("lines/{$this->lineId()}", ['price' => '4111111111111111'])->assertStatus(422);
+        $this->does("lines/{$this->lineId()}", ['price' => '2000000'])->assertStatus(422)->assertSee('No amount here is above');
+        $this->does('one-off', ['description' => 'Odd lot', 'quantity' => '1', 'price' => '4111111111111111', 'department_id' => 1, 'tax_class' => 'standard'])->assertStatus(422);
         $this->get("/counter/{$this->slip}")->assertOk();
         $this->get('/counter')->assertRedirect();
     }

@@ -19,7 +19,7 @@
                 </table>
                 @else
                 <div class="item-form">
-                    <div><label for="amount">Credit</label><input class="form-control text-end" id="amount" name="amount" inputmode="decimal" value="{{ old('amount') }}" autofocus></div>
+                    <div><label for="amount">Credit, tax in it</label><input class="form-control text-end" id="amount" name="amount" inputmode="decimal" value="{{ old('amount') }}" autofocus></div>
                     <div><label for="department_id">Lowers the sales of</label><select class="form-select" id="department_id" name="department_id"><option value="">none: goodwill</option>@foreach($departments as $department)<option value="{{ $department->id }}" @selected((int) old('department_id') === $department->id)>{{ $department->name }}</option>@endforeach</select></div>
                     <div><label for="tax_class">Tax</label><select class="form-select" id="tax_class" name="tax_class"><option value="">none on it</option>@foreach($classes as $class)<option value="{{ $class }}" @selected(old('tax_class') === $class)>{{ $class }}</option>@endforeach</select></div>
                 </div>

@@ -73,6 +73,6 @@
             @if($complaint->on('refund.other'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div></li>
     @endif
-    <li>@include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>
+    @if($reckoned->needs->open('refund') !== [] || $reckoned->needs->allowed('refund') !== [])<li>@include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>@endif
 </ul>
 @if(! $ways->cashRounding()->isZero())<p class="soft small">Cash is rounded by {{ Show::money($ways->cashRounding()) }}.</p>@endif
