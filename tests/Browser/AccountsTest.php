@@ -38,9 +38,9 @@ final class AccountsTest extends BrowserCase
     {
         $clerk = $this->clerk('301');
         $clerk->go('/accounts/1001/payment')->await(static fn (): bool => $clerk->focus() === 'amount', 'the amount');
-        $clerk->press('50')->awaitText('.pay-sums', '50.00');
+        $clerk->press('2')->awaitText('.pay-sums', '2.00');
         $first = (string) $clerk->browser->executeScript('return document.querySelector(".part").id');
-        $clerk->fill("#{$first}", '2')->awaitText('.pay-sums', '48.00');
+        $clerk->fill("#{$first}", '0.50')->awaitText('.pay-sums', '1.50');
         $clerk->type('#reference', '990017');
         $clerk->ctrlEnter()->await(static fn (): bool => str_ends_with($clerk->browser->getCurrentURL(), '/accounts/1001'), 'the account');
         $clerk->awaitText('.note.done', 'RCT-');
