@@ -30,12 +30,13 @@ final class HouseRulesTest
         'StoreCredit' => ['MoneyOut', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'GiftCards' => ['Receivables', 'MoneyOut', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
-        'Returns' => ['MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Foundation'],
+        'Returns' => ['Stock', 'MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Foundation'],
-        'Counter' => ['Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
+        'Counter' => ['Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Foundation'],
     ];
 
-    private const ROOMS = ['Shop', 'Staff', 'Catalogue', 'Books', 'Devices', 'Cards', 'MoneyOut', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
+    private const ROOMS = ['Shop', 'Stock', 'Staff', 'Catalogue', 'Books', 'Devices', 'Cards', 'MoneyOut', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule
     {

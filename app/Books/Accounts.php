@@ -40,6 +40,12 @@ final class Accounts
 
     public const ALLOWANCES = 'allowances';
 
+    public const RECEIVED = 'goods_received';
+
+    public const OPENING = 'opening_balances';
+
+    public const STOCK_DIFFERENCES = 'stock_differences';
+
     public const EXCHANGE_CLEARING = 'exchange_clearing';
 
     private const FIXED = [
@@ -55,6 +61,8 @@ final class Accounts
         self::STORE_CREDIT => 'Store credit owed',
         self::EXCHANGE_CLEARING => 'Goods brought back, clearing',
         self::SUPPLIER_CLAIMS => 'Goods back to suppliers',
+        self::RECEIVED => 'Goods received, not invoiced',
+        self::OPENING => 'Opening balances',
         self::GIFT_CARDS => 'Gift cards owed',
         'freight' => 'Freight and charges',
         self::FEES => 'Fees',
@@ -63,6 +71,7 @@ final class Accounts
         self::COST_OF_GOODS => 'Cost of goods sold',
         self::ALLOWANCES => 'Goodwill and allowances',
         self::WRITTEN_OFF => 'Stock written off',
+        self::STOCK_DIFFERENCES => 'Stock differences',
         'over_short' => 'Cash over and short',
         self::CASH_ROUNDING => 'Cash rounding',
         'bad_debt' => 'Bad debt',

@@ -12,6 +12,7 @@ enum DocumentKind: string
     case Receipt = 'receipt';
     case Refund = 'refund';
     case Adjustment = 'adjustment';
+    case GoodsIn = 'goods_in';
 
     public function prefix(): string
     {
@@ -21,6 +22,7 @@ enum DocumentKind: string
             self::Receipt => 'RCT',
             self::Refund => 'RFD',
             self::Adjustment => 'ADJ',
+            self::GoodsIn => 'GIN',
         };
     }
 
@@ -32,6 +34,7 @@ enum DocumentKind: string
             self::Receipt => 'Receipt',
             self::Refund => 'Refund',
             self::Adjustment => 'Adjustment',
+            self::GoodsIn => 'Goods in',
         };
     }
 

@@ -24,11 +24,19 @@ enum Purpose: string
     case ReceiptReversed = 'receipt_reversed';
     case WriteOffReversed = 'write_off_back';
     case GoodsIn = 'goods_in';
+    case OpeningStock = 'opening_stock';
+    case Revaluation = 'revaluation';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
     {
-        return in_array($this, [self::Sale, self::Fee, self::Void, self::WriteOff, self::WriteOffReversed], true);
+        return $this->isGoodsOnly() || in_array($this, [self::Sale, self::Fee, self::Void], true);
+    }
+
+    /** Whether it moves goods or their worth at cost, and no money. */
+    public function isGoodsOnly(): bool
+    {
+        return in_array($this, [self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation], true);
     }
 
     /** What a document without lines does. */
@@ -43,6 +51,10 @@ enum Purpose: string
             self::PlanLetOff => 'Charge of a payment plan is let off',
             self::ReceiptReversed => "Receipt {$refersTo} is taken back",
             self::GoodsIn => 'Goods came in',
+            self::OpeningStock => 'Goods that were there',
+            self::Revaluation => 'Stock is worth something else',
+            self::WriteOff => 'Goods are written off',
+            self::WriteOffReversed => "Write-off {$refersTo} is taken back",
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
             self::Plan => 'Taken over by a payment plan',
             self::PlanPart => 'Part of a payment plan',
@@ -70,6 +82,8 @@ enum Purpose: string
             self::ReceiptReversed => 'Receipt taken back',
             self::WriteOffReversed => 'Write-off taken back',
             self::GoodsIn => 'Goods in',
+            self::OpeningStock => 'Opening stock',
+            self::Revaluation => 'Stock revalued',
         };
     }
 }

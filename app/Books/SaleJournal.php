@@ -47,13 +47,22 @@ final class SaleJournal
 
     /**
      * Goods that are sold leave inventory for cost of goods sold, those that are written off for what is written off; what comes back goes the other way, to where the goods go.
+     * Goods that come in are debited to inventory; of what only changes its worth, no item is named.
      *
      * @return list<array{string, Money}>
      */
     private static function goods(DraftLine $line, Direction $direction, Purpose $purpose): array
     {
-        if ($purpose === Purpose::WriteOffReversed) {
-            return [[Accounts::WRITTEN_OFF, $line->cost->negated()], [Accounts::INVENTORY, $line->cost]];
+        $from = match ($purpose) {
+            Purpose::WriteOffReversed => Accounts::WRITTEN_OFF,
+            Purpose::GoodsIn => $line->itemId === null ? Accounts::STOCK_DIFFERENCES : Accounts::RECEIVED,
+            Purpose::OpeningStock => $line->itemId === null ? Accounts::STOCK_DIFFERENCES : Accounts::OPENING,
+            Purpose::Revaluation => Accounts::STOCK_DIFFERENCES,
+            default => null,
+        };
+
+        if ($from !== null) {
+            return [[$from, $line->cost->negated()], [Accounts::INVENTORY, $line->cost]];
         }
 
         $isOut = $direction === Direction::Out;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
-use Elmstone\Core\Money\UnitPrice;
 use Illuminate\Support\Facades\DB;
 
 /** What is set aside for whom. Written under the lock of the layaway it is for; stock rows follow in their own order. */
@@ -22,7 +21,7 @@ final class Commitments
      */
     public function begin(int $layaway, int $location, array $wanted): void
     {
-        $this->stock->commit(array_map(static fn (int $item, BigDecimal $quantity): StockMove => new StockMove($item, $location, $quantity, UnitPrice::of('0')), array_keys($wanted), $wanted));
+        $this->stock->commit(array_map(static fn (int $item, BigDecimal $quantity): StockMove => StockMove::aside($item, $location, $quantity), array_keys($wanted), $wanted));
         $this->insert($layaway, $location, $wanted);
     }
 
@@ -52,7 +51,7 @@ final class Commitments
             $change = ($wanted[$item] ?? BigDecimal::zero())->minus($before[$item] ?? BigDecimal::zero());
 
             if (! $change->isZero()) {
-                $moves[] = new StockMove($item, $location, $change, UnitPrice::of('0'));
+                $moves[] = StockMove::aside($item, $location, $change);
             }
         }
 

@@ -60,16 +60,16 @@ final class ItemController
         return view('catalogue.item', [...$this->choices(), 'item' => $item, 'house' => $house]);
     }
 
-    public function store(ItemRequest $request, SaveItem $save, #[CurrentUser] Staff $staff): RedirectResponse
+    public function store(ItemRequest $request, SaveItem $save, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        $item = $save->handle(null, $request->draft(), $staff);
+        $item = $save->handle(null, $request->draft(), $staff, $atTill->till());
 
         return redirect()->route('items.show', $item)->with('done', "{$item->code} is in the list.");
     }
 
-    public function update(Item $item, ItemRequest $request, SaveItem $save, #[CurrentUser] Staff $staff): RedirectResponse
+    public function update(Item $item, ItemRequest $request, SaveItem $save, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        $save->handle($item, $request->draft(), $staff);
+        $save->handle($item, $request->draft(), $staff, $atTill->till());
 
         return redirect()->route('items.show', $item)->with('done', 'Saved.');
     }

@@ -95,6 +95,7 @@ final class ItemRequest extends FormRequest
                 'from_date' => $row['from_date'] ?? null ?: null,
                 'until_date' => $row['until_date'] ?? null ?: null,
             ], $rows('promotions'))),
+            ! $this->filled('cost_shown') || $number($this->input('cost')) !== $number($this->input('cost_shown')),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -13,17 +14,24 @@ final class SaveItem
 {
     private const PRICES = ['list_price' => 'list price', 'floor_price' => 'floor price', 'cost' => 'cost'];
 
-    public function handle(?Item $item, ItemDraft $draft, Staff $by): Item
+    public function __construct(private readonly CostChanged $costs)
     {
-        return DB::transaction(function () use ($item, $draft, $by): Item {
+    }
+
+    /** @param  Till  $till where a change of the cost is posted */
+    public function handle(?Item $item, ItemDraft $draft, Staff $by, Till $till): Item
+    {
+        return DB::transaction(function () use ($item, $draft, $by, $till): Item {
             $item = $item === null ? new Item : Item::query()->with(['breaks', 'promotions'])->lockForUpdate()->findOrFail($item->id);
             $before = $this->prices($item);
-            $item->fill($draft->fields)->save();
+            $worth = [$item->cost ?? null, $item->price_per ?? null];
+            $item->fill($draft->costTyped ? $draft->fields : array_diff_key($draft->fields, ['cost' => '']))->save();
             $item->breaks()->delete();
             $item->breaks()->createMany($draft->breaks);
             $item->promotions()->delete();
             $item->promotions()->createMany($draft->promotions);
             Words::index([$item->id => $item->description]);
+            $worth === [null, null] || $worth === [$item->cost, $item->price_per] || $this->costs->for($item, $by, $till);
             $this->record($item, $before, $this->prices($item->load(['breaks', 'promotions'])), $by);
 
             return $item;

@@ -60,6 +60,25 @@ final class Serials
         };
     }
 
+    /** Locks pieces in the order of item and number. Those that leave and were never seen before are made known first, so that two tills never wait in a gap. */
+    public function lock(GoodsMoving $goods): void
+    {
+        $items = array_unique([...array_keys($goods->leaving), ...array_keys($goods->returning)]);
+        sort($items);
+
+        foreach ($items as $item) {
+            $this->know($item, $goods->leaving[$item] ?? []);
+            DB::table('item_serials')->where('item_id', $item)->whereIn('serial', [...$goods->leaving[$item] ?? [], ...$goods->returning[$item] ?? []])->orderBy('serial')->lockForUpdate()->get(['serial']);
+        }
+    }
+
+    /** @param  list<string>  $serials */
+    private function know(int $item, array $serials): void
+    {
+        sort($serials);
+        $serials === [] || DB::table('item_serials')->insertOrIgnore(array_map(static fn (string $serial): array => ['item_id' => $item, 'serial' => $serial], $serials));
+    }
+
     /**
      * Sets pieces aside for a layaway; those it had before are free again.
      *
@@ -87,7 +106,7 @@ final class Serials
     }
 
     /**
-     * Pieces come back. To stock: they can be sold again; elsewhere they stay out.
+     * Pieces come back, locked already. To stock: they can be sold again; elsewhere they stay out.
      *
      * @param  list<string>  $serials
      *
@@ -98,7 +117,7 @@ final class Serials
         sort($serials);
 
         foreach ($serials as $serial) {
-            $state = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)->lockForUpdate()->value('state');
+            $state = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)->value('state');
 
             // Whether it is one that left was decided, or allowed, before; what stands here did not leave.
             if ($state === 'aside' || $state === 'in') {
@@ -136,7 +155,7 @@ final class Serials
 
         foreach ($serials as $item => $ones) {
             sort($ones);
-            DB::table('item_serials')->insertOrIgnore(array_map(static fn (string $serial): array => ['item_id' => $item, 'serial' => $serial], $ones));
+            $this->know($item, $ones);
 
             foreach ($ones as $serial) {
                 $free = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)
@@ -152,7 +171,7 @@ final class Serials
     private function taken(int $item, string $serial): Refused
     {
         $row = DB::table('item_serials as s')->leftJoin('documents as d', 'd.id', '=', 's.document_id')->leftJoin('layaways as l', 'l.id', '=', 's.layaway_id')
-            ->where('s.item_id', $item)->where('s.serial', $serial)->lockForUpdate()->first(['s.state', 'd.label as document', 'l.label as layaway']);
+            ->where('s.item_id', $item)->where('s.serial', $serial)->first(['s.state', 'd.label as document', 'l.label as layaway']);
 
         return $row?->state === 'aside'
             ? Refused::because('serial_set_aside', "Serial number {$serial} is set aside on {$row->layaway}. Take another piece.")

@@ -10,11 +10,37 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * The only place that writes stock. Rows are always taken in the order of item and location, so that two tills never wait for
- * each other in a circle; what is taken is recorded in the same transaction.
+ * each other in a circle; what is taken is recorded in the same transaction, with what it does to the inventory account.
  */
 final class StockLedger
 {
     private const ROWS_AT_ONCE = 1000;
+
+    public function __construct(private readonly Serials $serials)
+    {
+    }
+
+    /**
+     * Locks everything a transaction will move, before it takes a number of a series: items (what leaves shares them, what comes in has them alone, as it may change
+     * their cost), then stock rows, then single pieces, each in the order of their keys.
+     *
+     * @return array<int, string> what the items cost now, per unit of their price, by id
+     */
+    public function lock(GoodsMoving $goods): array
+    {
+        if ($goods->items === []) {
+            return [];
+        }
+
+        $ids = array_keys($goods->items);
+        sort($ids);
+        $costs = DB::table('items')->whereIn('id', $ids)->orderBy('id')->lock($goods->comingIn === [] ? 'LOCK IN SHARE MODE' : true)->pluck('cost', 'id')->all();
+        DB::table('stock')->whereIn('item_id', $ids)->when($goods->comingIn === [], static fn ($query) => $query->whereIn('location_id', array_keys($goods->locations)))
+            ->orderBy('item_id')->orderBy('location_id')->lockForUpdate()->get(['item_id']);
+        $this->serials->lock($goods);
+
+        return array_map(static fn (mixed $cost): string => is_string($cost) ? $cost : '0', $costs);
+    }
 
     /**
      * Changes what is on hand, and so locks those rows until the transaction ends.
@@ -66,14 +92,18 @@ final class StockLedger
         ));
     }
 
-    /** @param  list<StockMove>  $moves */
+    /**
+     * @param  'on_hand'|'committed'|'value'  $column
+     * @param  list<StockMove>  $moves
+     */
     private function change(string $column, array $moves): void
     {
         $changes = [];
 
         foreach ($moves as $move) {
             $place = sprintf('%012d-%012d', $move->itemId, $move->locationId);
-            $changes[$place] = [$move, ($changes[$place][1] ?? BigDecimal::zero())->plus($move->quantity)];
+            $by = $column === 'value' ? BigDecimal::of($move->value) : $move->quantity;
+            $changes[$place] = [$move, ($changes[$place][1] ?? BigDecimal::zero())->plus($by)];
         }
 
         ksort($changes);
@@ -84,22 +114,24 @@ final class StockLedger
         ], array_values($changes));
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('stock')->upsert($chunk, ['item_id', 'location_id'], [$column => DB::raw("{$column} + VALUES({$column})")]);
+            DB::table('stock')->upsert($chunk, ['item_id', 'location_id'], [$column => DB::raw("stock.{$column} + VALUES({$column})")]);
         }
     }
 
     /**
-     * Puts the movements down.
+     * Puts the movements down, and what the stock is worth by the books after them.
      *
-     * @param  list<array{StockMove, CarbonImmutable, int|null}>  $moves each with its business date and document
+     * @param  list<array{StockMove, CarbonImmutable, int}>  $moves each with its business date and document
      */
     public function record(string $why, array $moves): void
     {
+        $this->change('value', array_map(static fn (array $row): StockMove => $row[0], $moves));
         $rows = array_map(static fn (array $row): array => [
             'item_id' => $row[0]->itemId,
             'location_id' => $row[0]->locationId,
             'quantity' => (string) $row[0]->quantity,
             'unit_cost' => $row[0]->unitCost->toString(),
+            'value' => $row[0]->value,
             'why' => $why,
             'document_id' => $row[2],
             'business_date' => $row[1]->format('Y-m-d'),

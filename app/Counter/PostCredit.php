@@ -15,7 +15,6 @@ use Elmstone\Books\DraftTender;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
-use Elmstone\Catalogue\AverageCost;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -38,6 +37,8 @@ use Elmstone\Returns\CreditSpread;
 use Elmstone\Returns\ShareRows;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
+use Elmstone\Stock\AverageCost;
+use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
@@ -91,7 +92,7 @@ final class PostCredit
         $this->stock->take($moves);
         $document = $this->register->post($draft);
         $this->stock->record('return', array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves));
-        $this->average->after($moves);
+        $this->average->after($moves, new Place($slip->location_id, $act->till->id, $act->by->id, $slip->day()), $draft->key, $document);
         $this->serialsBack($slip);
         ShareRows::write($document, $ways->shares() ?? []);
         $this->credits->give($document, $tenders, $slip);
@@ -190,7 +191,7 @@ final class PostCredit
 
         foreach ($slip->returns as $line) {
             if ($line->item_id !== null && $line->goods_to === GoodsTo::Stock) {
-                $moves[] = new StockMove($line->item_id, $slip->location_id, BigDecimal::of($line->quantity), self::unitCost($back->costOf($line), $line));
+                $moves[] = new StockMove($line->item_id, $slip->location_id, BigDecimal::of($line->quantity), self::unitCost($back->costOf($line), $line), $back->costOf($line)->minor);
             }
         }
 

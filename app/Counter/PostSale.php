@@ -7,9 +7,12 @@ namespace Elmstone\Counter;
 use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\DocumentApprovals;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Register;
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardRequest;
+use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -23,6 +26,7 @@ use Elmstone\Deposits\DepositsHeld;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayGoods;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\Receivables\HouseAccount;
@@ -82,9 +86,10 @@ final class PostSale
             $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
             $this->moveCredits->lock($slip);
             $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
-            $slip->couponsShown = $this->useCoupons->lock($slip->coupons ?? []);
+            $slip->couponsShown = $this->useCoupons->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])->only($slip->coupons ?? []);
             $this->credit->lockOriginals($slip);
             $this->read($slip, $act, $account, $held);
+            $this->lockGoods($slip);
             $document = $this->post($slip, $act, $account, $held);
 
             if ($also !== null) {
@@ -121,6 +126,32 @@ final class PostSale
         }
     }
 
+    /** All that goes out, comes back or is set aside, and what it costs now, before the first number is taken. */
+    private function lockGoods(Slip $slip): void
+    {
+        $moving = new GoodsMoving;
+        $leaving = array_map(static fn (LayawayPart $part): Layaway => $slip->paidOn[$part->layawayId], array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
+
+        foreach ($slip->lines as $line) {
+            $line->item_id === null || $moving->out($line->item_id, $slip->location_id, $line->serials ?? []);
+        }
+
+        foreach ($slip->returns as $line) {
+            if ($line->item_id !== null) {
+                $line->goods_to !== GoodsTo::Stock || $moving->in($line->item_id, $slip->location_id);
+                $moving->pieces($line->item_id, $line->serials ?? []);
+            }
+        }
+
+        array_walk($leaving, static fn (Layaway $layaway) => LayawayGoods::moving($layaway, $moving));
+        $costs = $this->stock->lock($moving);
+        LayawayGoods::costNow($leaving, $costs);
+
+        foreach ($slip->lines as $line) {
+            $line->item_id === null || $line->cost = $costs[$line->item_id];
+        }
+    }
+
     /** @return int the id of the invoice, or of the receipt where nothing was sold */
     private function post(Slip $slip, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
     {
@@ -133,6 +164,7 @@ final class PostSale
 
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
         $made = $slip->hold === null ? null : $this->setAside($reckoned);
+        $this->register->reserve($this->kinds($reckoned, $made));
         $sale = $slip->lines->isEmpty() || $made !== null ? null : $this->sale($reckoned, $settlement, $act, $account, $held);
         $receipt = $reckoned->held->total()->isPositive() ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made) : null;
 
@@ -154,6 +186,20 @@ final class PostSale
         ])->save();
 
         return $document;
+    }
+
+    /** @return list<DocumentKind> what will be posted */
+    private function kinds(ReckonedCounter $reckoned, ?Layaway $made): array
+    {
+        $slip = $reckoned->slip;
+        $leaves = array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true) !== [];
+
+        return [
+            ...($leaves || ($made === null && $slip->lines->isNotEmpty()) ? [DocumentKind::Invoice] : []),
+            ...($reckoned->held->total()->isPositive() ? [DocumentKind::Receipt] : []),
+            // A credit can bring adjustments with it: a discount taken back, a plan, stock that is worth something else.
+            ...($reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment]),
+        ];
     }
 
     private function sale(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
@@ -183,7 +229,7 @@ final class PostSale
     {
         $order = $reckoned->layaway()?->order() ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
         $made = $this->hold->handle($order);
-        $aside = array_map(static fn (StockMove $move): StockMove => new StockMove($move->itemId, $move->locationId, $move->quantity->negated(), $move->unitCost), (new SaleDraft($reckoned, $this->house))->moves());
+        $aside = array_map(static fn (StockMove $move): StockMove => StockMove::aside($move->itemId, $move->locationId, $move->quantity->negated()), (new SaleDraft($reckoned, $this->house))->moves());
         $this->assertNothingPromised($reckoned, $aside);
 
         return $made;

@@ -23,6 +23,12 @@ final class UseCoupons
         return $ids === [] ? new Collection : CouponRecord::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
     }
 
+    /** @return list<int> the coupons a document was posted with, which are given back when it is voided */
+    public static function usedOn(?int $document): array
+    {
+        return $document === null ? [] : array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, DB::table('document_coupons')->where('document_id', $document)->orderBy('coupon_id')->pluck('coupon_id')->all()));
+    }
+
     /**
      * @param  Collection<int, CouponRecord>  $coupons locked
      *

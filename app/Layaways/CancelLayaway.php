@@ -15,6 +15,7 @@ use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
@@ -51,6 +52,7 @@ final class CancelLayaway
         private readonly LayawayLedger $ledger,
         private readonly DepositLedger $deposits,
         private readonly Commitments $commitments,
+        private readonly StockLedger $stock,
         private readonly Serials $serials,
         private readonly PaymentDraft $payments,
         private readonly FeeDraft $fees,
@@ -89,6 +91,7 @@ final class CancelLayaway
 
             [$plan, $needs, $fee] = $this->decide($layaway, $order, $till, $by);
             $allowed = $this->back->allow($by, $order->approval, $needs);
+            $this->stock->lock(LayawayGoods::moving($layaway));
             $at = PostedAt::till($till, $by->id, CarbonImmutable::today());
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
             $document = $this->payBack($layaway, $order, $plan, $at);

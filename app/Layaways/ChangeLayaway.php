@@ -6,6 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
@@ -29,6 +30,7 @@ final class ChangeLayaway
         private readonly LayawayLedger $ledger,
         private readonly DepositLedger $deposits,
         private readonly HoldLayaway $hold,
+        private readonly StockLedger $stock,
         private readonly KeepAsDeposit $keepAsDeposit,
     ) {
     }
@@ -41,10 +43,12 @@ final class ChangeLayaway
     public function lines(int $layawayId, int $version, array $changes, Till $till, Staff $by): Layaway
     {
         return DB::transaction(function () use ($layawayId, $version, $changes, $till, $by): Layaway {
+            // Deposits are locked before layaways everywhere.
+            $account = $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'));
             $layaway = $this->ledger->lock($layawayId);
-            $account = $this->deposits->lock($layaway->customer_id);
             $this->assertSeen($layaway, $version);
             $layaway->load(['allLines.item', 'allInstalments', 'customer.type.priceLevel']);
+            $this->lockGoods($layaway, $changes);
             [$lines, $words] = $this->changed($layaway, $changes);
             $before = $layaway->total;
             $total = AgreedSlip::reckon($layaway, $lines, $this->house->currency())->total->minor;
@@ -68,6 +72,23 @@ final class ChangeLayaway
 
             return $layaway;
         }, 3);
+    }
+
+    /**
+     * What is on it, and what comes to it.
+     *
+     * @param  list<LineChange>  $changes
+     */
+    private function lockGoods(Layaway $layaway, array $changes): void
+    {
+        $moving = LayawayGoods::moving($layaway);
+
+        foreach ($changes as $change) {
+            $item = $change->item->id ?? $layaway->lines()->firstWhere('position', $change->position)?->item_id;
+            $item === null || $moving->out($item, $layaway->location_id, $change->serials ?? []);
+        }
+
+        $this->stock->lock($moving);
     }
 
     /**

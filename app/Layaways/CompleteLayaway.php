@@ -50,12 +50,13 @@ final class CompleteLayaway
     {
         return DB::transaction(function () use ($layawayId, $till, $by): int {
             $layaway = $this->ledger->lock($layawayId);
+            $layaway->document_id === null && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
 
             return $layaway->document_id ?? $this->post($layaway, PostedAt::till($till, $by->id, CarbonImmutable::today()));
         }, 3);
     }
 
-    /** Inside a transaction, the layaway locked. */
+    /** Inside a transaction, the layaway and its goods locked. */
     public function post(Layaway $layaway, PostedAt $at): int
     {
         $layaway->loadMissing(['allLines.item', 'location', 'customer']);
@@ -106,7 +107,7 @@ final class CompleteLayaway
 
         foreach ($layaway->lines() as $line) {
             if ($line->item_id !== null) {
-                $moves[] = new StockMove($line->item_id, $layaway->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->item->cost ?? '0'));
+                $moves[] = new StockMove($line->item_id, $layaway->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->item->cost ?? '0'), -$line->costNow($this->house->currency())->minor);
             }
         }
 

@@ -25,8 +25,8 @@ final class MergeCustomers
     public function handle(Customer $from, Customer $into, Staff $by): void
     {
         DB::transaction(function () use ($from, $into, $by): void {
-            $accounts = $this->ledger->lockAll([$from->id, $into->id]);
             $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+            $accounts = $this->ledger->lockAll([$from->id, $into->id]);
             $this->assertMayMerge($from, $into, $both->contains(static fn (Customer $customer): bool => $customer->isMerged()));
             $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
             $this->rows($from->id, $into->id);

@@ -10,11 +10,10 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
-use Elmstone\Books\DocumentKind;
-use Elmstone\Books\DraftLine;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
+use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Catalogue\StockLedger;
@@ -24,15 +23,9 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
-use Elmstone\Core\Slip\Reckoner;
-use Elmstone\Core\Slip\Slip;
-use Elmstone\Core\Slip\SlipLine;
-use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
-use Elmstone\Receivables\FeeDraft;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
@@ -40,6 +33,9 @@ use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\GoodsDraft;
+use Elmstone\Stock\GoodsLine;
+use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 
 /** Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same document. */
@@ -53,6 +49,7 @@ final class WriteOff
         private readonly HandBack $back,
         private readonly Gate $gate,
         private readonly Limits $limits,
+        private readonly GoodsDraft $drafts,
     ) {
     }
 
@@ -74,7 +71,7 @@ final class WriteOff
 
         return DB::transaction(function () use ($lines, $note, $key, $till, $by, $given): int {
             $this->gate->lock($by);
-            $moves = array_map(static fn (WriteOffLine $line): StockMove => new StockMove($line->item->id, $till->location_id, $line->quantity->value->negated(), UnitPrice::of($line->item->cost ?? '0')), $lines);
+            $this->lock($lines, $till->location_id);
             $before = Document::query()->where('idempotency_key', $key)->value('id');
 
             if (is_int($before)) {
@@ -82,6 +79,7 @@ final class WriteOff
             }
 
             $till->location->assertOpenOn(CarbonImmutable::today());
+            $moves = array_map(fn (WriteOffLine $line): StockMove => new StockMove($line->item->id, $till->location_id, $line->quantity->value->negated(), UnitPrice::of($line->item->cost ?? '0'), -$this->cost($line)->minor), $lines);
             $this->stock->take($moves);
             $allowed = $this->back->allow($by, $given, $this->needs($lines, $moves, $till, $by));
             $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
@@ -97,6 +95,19 @@ final class WriteOff
 
             return $document;
         }, 3);
+    }
+
+    /**
+     * Goods and pieces, and what they cost now.
+     *
+     * @param  list<WriteOffLine>  $lines
+     */
+    private function lock(array $lines, int $location): void
+    {
+        $moving = new GoodsMoving;
+        array_walk($lines, static fn (WriteOffLine $line) => $moving->out($line->item->id, $location, $line->serials));
+        $costs = $this->stock->lock($moving);
+        array_walk($lines, static fn (WriteOffLine $line) => $line->item->cost = $costs[$line->item->id]);
     }
 
     /**
@@ -151,20 +162,12 @@ final class WriteOff
     /** @param  list<WriteOffLine>  $lines */
     private function draft(array $lines, string $note, string $key, Till $till, Staff $by): DocumentDraft
     {
-        $zero = $this->house->money(0);
-        $terms = $this->house->taxTerms();
-        $values = array_map(static fn (WriteOffLine $line, int $i): SlipLine => SlipLine::of((string) ($i + 1), Direction::Out, $line->quantity, UnitPrice::of('0'), $line->item->price_per, FeeDraft::UNTAXED, null, false), $lines, array_keys($lines));
-        $reckoned = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), $values));
-        $drafts = array_map(fn (WriteOffLine $line, int $i): DraftLine => new DraftLine(
-            $reckoned->lines[$i], $line->item->id, $line->item->code, $line->item->description, $line->item->department_id, $line->item->unit->value, PriceRule::Typed, UnitPrice::of('0'), $this->cost($line),
-            mb_substr($line->note, 0, 255), serials: $line->serials, goodsTo: GoodsTo::WrittenOff, reason: $line->reason->value,
-        ), $lines, array_keys($lines));
-        $now = CarbonImmutable::now();
+        $goods = array_map(fn (WriteOffLine $line): GoodsLine => new GoodsLine(
+            $line->item->id, $line->item->code, $line->item->description, $line->item->department_id, $line->quantity, $line->item->unit->value, $line->item->price_per,
+            Direction::Out, GoodsTo::WrittenOff, $this->cost($line), $line->note, $line->serials, reason: $line->reason->value,
+        ), $lines);
 
-        return new DocumentDraft(
-            DocumentKind::Adjustment, $till->location_id, $till->id, $by->id, $now->startOfDay(), $now, $terms, $reckoned, null, $drafts, [], [], $zero, $zero, $key,
-            note: mb_substr($note, 0, 255), withLines: Purpose::WriteOff,
-        );
+        return $this->drafts->draft(Purpose::WriteOff, $goods, Place::at($till, $by), $key, $note);
     }
 
     private function cost(WriteOffLine $line): Money

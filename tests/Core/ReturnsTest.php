@@ -159,7 +159,7 @@ final class ReturnsTest extends CoreCase
 
     public function test_what_comes_back_moves_the_average_cost(): void
     {
-        $average = static fn (string $had, string $cost, string $in, string $at): string => MovingAverage::of(BigDecimal::of($had), UnitPrice::of($cost), BigDecimal::of($in), UnitPrice::of($at))->toString();
+        $average = static fn (string $had, string $cost, string $in, string $at): string => MovingAverage::of(BigDecimal::of($had), UnitPrice::of($cost), BigDecimal::of($in), BigDecimal::of($in)->multipliedBy($at))->toString();
         self::assertSame('2.5', rtrim($average('10', '2', '10', '3'), '0'));
         self::assertSame('3', rtrim($average('-4', '2', '1', '3'), '.0'));
         self::assertSame('2.3333', $average('2', '2', '1', '3'));

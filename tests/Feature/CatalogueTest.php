@@ -17,6 +17,7 @@ use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -40,7 +41,7 @@ final class CatalogueTest extends FeatureCase
 
     private static function save(?Item $item, ItemDraft $draft): Item
     {
-        return app(SaveItem::class)->handle($item, $draft, Staff::query()->where('number', '301')->firstOrFail());
+        return app(SaveItem::class)->handle($item, $draft, Staff::query()->where('number', '301')->firstOrFail(), Till::query()->findOrFail(1));
     }
 
     /** @param  list<string>  $codes */
@@ -100,11 +101,11 @@ final class CatalogueTest extends FeatureCase
 
     public function test_stock_is_what_moved(): void
     {
-        $ledger = new StockLedger;
+        $ledger = app(StockLedger::class);
         $location = (int) DB::table('stock')->where('item_id', self::hook()->id)->value('location_id');
         $moves = array_map(static fn (string $quantity): StockMove => new StockMove(self::hook()->id, $location, BigDecimal::of($quantity), UnitPrice::of('1')), ['-3', '-0.5', '10']);
         $ledger->take($moves);
-        $ledger->record('count', array_map(static fn (StockMove $one): array => [$one, CarbonImmutable::today(), null], $moves));
+        $ledger->record('count', array_map(static fn (StockMove $one): array => [$one, CarbonImmutable::today(), (int) DB::table('documents')->value('id')], $moves));
         $stock = self::hook()->stock->sole();
         $this->assertSame(['56.5000', '56.5'], [$stock->on_hand, (string) $stock->available()]);
         $this->assertSame('56.5000', DB::table('stock_movements')->where('item_id', self::hook()->id)->sum('quantity'));

@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
 use Elmstone\Counter\Slip;
+use Elmstone\Foundation\LockLadder;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -24,6 +25,7 @@ abstract class FeatureCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        LockLadder::watch(app('events'), 1);
         Scene::build($this->shop());
         $this->withoutVite();
         $this->slip = (string) Str::uuid();

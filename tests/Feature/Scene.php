@@ -5,26 +5,35 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
+use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
-use Elmstone\Catalogue\StockLedger;
-use Elmstone\Catalogue\StockMove;
 use Elmstone\Catalogue\Words;
 use Elmstone\Core\Catalogue\Gtin;
-use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Shop;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\BringIn;
+use Elmstone\Stock\Incoming;
+use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
 
 /** A small shop for tests: two locations, three tills, one person for each role, a handful of goods. */
 final class Scene
 {
+    /** @var list<Item>|null what is stocked together once the shop stands; null: at once */
+    private static ?array $stocking = null;
+
     /** @param  array<string, mixed>  $shop */
     public static function build(array $shop = []): void
     {
@@ -46,13 +55,17 @@ final class Scene
             Staff::query()->create(['number' => $number, 'name' => $name, 'role' => $role, 'pin_hash' => Hash::make("4{$number}")]);
         }
 
+        Accounts::open();
+        self::$stocking = [];
         self::item('LH-1140', 'Limestone hook, plain, 140 mm', '3.85', ['barcode' => self::barcode(1)]);
         self::item('LH-1141', 'Limestone hook, plain, 180 mm', '4.40');
         self::item('PI-2800', 'Copper pipe 28 mm', '16.25', ['unit' => 'metre']);
         self::item('FX-5060', 'Slotted screw 5×60', '9.80', ['unit' => 'hundred', 'price_per' => 100]);
         self::item('MA-0031', 'Tile saw, bench, 600 mm', '94.00', ['net_price' => true]);
         self::item('WA-0001', 'Drinking water', '1.00', ['tax_class' => 'zero', 'cost' => '0.10', 'floor_price' => null]);
-        Accounts::open();
+        $stocking = self::$stocking;
+        self::$stocking = null;
+        self::stock($stocking);
     }
 
     public static function barcode(int $serial): string
@@ -71,13 +84,20 @@ final class Scene
             'tax_class' => 'standard', 'may_discount' => true, 'net_price' => false, 'active' => true, ...$fields,
         ]);
         Words::index([$item->id => $description]);
-        DB::transaction(static function () use ($item): void {
-            $moves = [new StockMove($item->id, (int) Location::query()->min('id'), BigDecimal::of(50), UnitPrice::of((string) $item->cost))];
-            $ledger = new StockLedger;
-            $ledger->take($moves);
-            $ledger->record('opening', [[$moves[0], CarbonImmutable::today(), null]]);
-        });
+        self::$stocking === null ? self::stock([$item]) : self::$stocking[] = $item;
 
         return $item;
+    }
+
+    /**
+     * Fifty of each, at their cost.
+     *
+     * @param  list<Item>  $items
+     */
+    private static function stock(array $items): void
+    {
+        $amount = static fn (Item $item): Money => Money::round(BigRational::of((string) $item->cost)->multipliedBy(50)->dividedBy($item->price_per), Currency::of(Shop::query()->value('currency')));
+        $goods = array_map(static fn (Item $item): Incoming => new Incoming($item, Quantity::of('50'), $amount($item)), $items);
+        app(BringIn::class)->handle($goods, Purpose::OpeningStock, Place::at(Till::query()->findOrFail(1), Staff::query()->firstOrFail()), (string) Str::uuid());
     }
 }

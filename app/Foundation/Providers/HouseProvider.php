@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Prove;
 use Elmstone\Books\ProveApprovals;
 use Elmstone\Cards\ProveCards;
+use Elmstone\Catalogue\CostChanged;
 use Elmstone\Coupons\ProveCoupons;
 use Elmstone\Deposits\DepositMoney;
 use Elmstone\Deposits\DepositOnPaper;
@@ -46,6 +47,8 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\ProveInventory;
+use Elmstone\Stock\RevalueItem;
 use Elmstone\StoreCredit\MergeStoreCredit;
 use Elmstone\StoreCredit\ProveStoreCredit;
 use Elmstone\StoreCredit\StoreCreditOnPaper;
@@ -61,6 +64,7 @@ final class HouseProvider extends ServiceProvider
 {
     /** @var array<class-string, class-string> */
     public array $bindings = [
+        CostChanged::class => RevalueItem::class,
         CardTerminal::class => SimulatedTerminal::class,
         CashDrawer::class => SimulatedDrawer::class,
         CustomerDisplay::class => SimulatedDisplay::class,
@@ -73,7 +77,7 @@ final class HouseProvider extends ServiceProvider
         $this->app->scoped(House::class);
         $this->app->scoped(Policies::class);
         $this->app->scoped(Limits::class);
-        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class], 'proofs');
+        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class, ProveInventory::class], 'proofs');
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');

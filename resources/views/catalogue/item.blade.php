@@ -23,7 +23,7 @@
             <div><label for="list_price">List price</label><input class="form-control figure-in" id="list_price" name="list_price" inputmode="decimal" value="{{ old('list_price', $shown($item->list_price)) }}">@include('design.complaint', ['field' => 'list_price'])</div>
             @can('see-margin')
             <div><label for="floor_price">Lowest accepted price</label><input class="form-control figure-in" id="floor_price" name="floor_price" inputmode="decimal" value="{{ old('floor_price', $shown($item->floor_price)) }}">@include('design.complaint', ['field' => 'floor_price'])</div>
-            <div><label for="cost">Cost, moving average</label><input class="form-control figure-in" id="cost" name="cost" inputmode="decimal" value="{{ old('cost', $shown($item->cost)) }}">@include('design.complaint', ['field' => 'cost'])</div>
+            <div><label for="cost">Cost, moving average</label><input class="form-control figure-in" id="cost" name="cost" inputmode="decimal" value="{{ old('cost', $shown($item->cost)) }}"><input type="hidden" name="cost_shown" value="{{ old('cost_shown', $item->exists ? $shown($item->cost) : '') }}">@include('design.complaint', ['field' => 'cost'])</div>
             @endcan
             <div><label for="tax_class">Tax class</label><select class="form-select" id="tax_class" name="tax_class">@foreach($taxClasses as $one)<option value="{{ $one->code }}" @selected($one->code === old('tax_class', $item->tax_class))>{{ $one->letter }} · {{ $one->name }}</option>@endforeach</select></div>
             <div class="full checks">

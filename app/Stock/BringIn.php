@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Stock;
+
+use Brick\Math\RoundingMode;
+use Elmstone\Books\Document;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Purpose;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\GoodsMoving;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Catalogue\MovingAverage;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Shop\House;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Goods that come in, or are there when the shop begins: stock, average cost and journal by one document. Inventory is debited with what they cost; the cost becomes the moving
+ * average; what then is missing to what is on hand at that cost (rounding, or earlier sales that were costed otherwise) goes to stock differences. docs/rules.md, "Goods in".
+ * The same key answers with the same document.
+ */
+final class BringIn
+{
+    public function __construct(private readonly House $house, private readonly Register $register, private readonly StockLedger $stock, private readonly GoodsDraft $drafts)
+    {
+    }
+
+    /**
+     * @param  list<Incoming>  $goods an item once
+     * @param  Purpose  $purpose goods in, or opening stock
+     * @return int the document's id
+     *
+     * @throws Refused nothing_chosen, nothing_comes, below_zero, day_closed
+     */
+    public function handle(array $goods, Purpose $purpose, Place $at, string $key, string $note = ''): int
+    {
+        self::assertSound($goods);
+
+        return DB::transaction(function () use ($goods, $purpose, $at, $key, $note): int {
+            $moving = new GoodsMoving;
+            array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
+            $this->stock->lock($moving);
+            $before = Document::query()->where('idempotency_key', $key)->value('id');
+
+            return is_int($before) ? $before : $this->post($goods, $purpose, $at, $key, $note);
+        }, 3);
+    }
+
+    /** @param  list<Incoming>  $goods */
+    private function post(array $goods, Purpose $purpose, Place $at, string $key, string $note): int
+    {
+        $worth = Worth::of(array_map(static fn (Incoming $one): int => $one->item->id, $goods), $this->house->currency());
+        [$lines, $apart, $moves, $corrections, $costs] = [[], [], [], [], []];
+
+        foreach ($goods as $one) {
+            $was = $worth[$one->item->id];
+            $worthOf = $one->amount->major()->multipliedBy($one->item->price_per);
+            $paid = UnitPrice::of((string) $worthOf->dividedBy($one->quantity->value, 4, RoundingMode::HALF_UP));
+            $cost = MovingAverage::of($was->onHand, $was->cost, $one->quantity->value, $worthOf);
+            $apartBy = $was->missing($was->onHand->plus($one->quantity->value), $cost, $was->byBooks->plus($one->amount));
+            $lines[] = new GoodsLine($one->item->id, $one->item->code, $one->item->description, $one->item->department_id, $one->quantity, $one->item->unit->value, $one->item->price_per, Direction::Back, GoodsTo::Stock, $one->amount);
+            $moves[] = new StockMove($one->item->id, $at->locationId, $one->quantity->value, $paid, $one->amount->minor);
+            $costs[$one->item->id] = $cost;
+
+            if (! $apartBy->isZero()) {
+                $apart[] = Revalue::line($one->item, $apartBy);
+                $corrections[] = Revalue::move($one->item->id, $at->locationId, $apartBy, $cost);
+            }
+        }
+
+        $this->stock->take($moves);
+        $document = $this->register->post($this->drafts->draft($purpose, [...$lines, ...$apart], $at, $key, $note));
+        $dated = static fn (StockMove $move): array => [$move, $at->day, $document];
+        $this->stock->record($purpose === Purpose::OpeningStock ? 'opening' : 'delivery', array_map($dated, $moves));
+        $this->stock->record('revaluation', array_map($dated, $corrections));
+        Revalue::setCosts($costs);
+
+        return $document;
+    }
+
+    /**
+     * @param  list<Incoming>  $goods
+     *
+     * @throws Refused nothing_chosen, nothing_comes, below_zero
+     */
+    private static function assertSound(array $goods): void
+    {
+        $goods === [] && throw Refused::because('nothing_chosen', 'Type at least one item and how many came in.');
+
+        foreach ($goods as $one) {
+            match (true) {
+                ! $one->quantity->value->isPositive() => throw Refused::because('nothing_comes', "Type how many of {$one->item->code} came in."),
+                $one->amount->isNegative() => throw Refused::because('below_zero', "What {$one->item->code} cost cannot be below zero."),
+                default => null,
+            };
+        }
+    }
+}

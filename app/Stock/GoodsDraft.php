@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Stock;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DraftLine;
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\Reckoner;
+use Elmstone\Core\Slip\Slip;
+use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Shop\House;
+
+/** A document that moves goods or their worth at cost: goods in, opening stock, a write-off, a revaluation. */
+final readonly class GoodsDraft
+{
+    /** The tax class of what is not taxed anywhere. */
+    private const UNTAXED = 'none';
+
+    public function __construct(private House $house)
+    {
+    }
+
+    /** @param  list<GoodsLine>  $lines */
+    public function draft(Purpose $purpose, array $lines, Place $place, string $key, string $note, ?int $refersTo = null): DocumentDraft
+    {
+        $terms = $this->house->taxTerms();
+        $values = [];
+
+        foreach ($lines as $i => $line) {
+            $values[] = SlipLine::of((string) ($i + 1), $line->direction, $line->quantity, UnitPrice::of('0'), $line->pricePer, self::UNTAXED, null, false);
+        }
+
+        $reckoned = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), $values));
+        $zero = $this->house->money(0);
+        $drafts = array_map(static fn (GoodsLine $line, int $i): DraftLine => new DraftLine(
+            $reckoned->lines[$i], $line->itemId, $line->code, $line->description, $line->departmentId, $line->unit, PriceRule::Typed, UnitPrice::of('0'), $line->cost,
+            mb_substr($line->note, 0, 255), serials: $line->serials, origin: $line->origin, goodsTo: $line->to, reason: $line->reason,
+        ), $lines, array_keys($lines));
+
+        return new DocumentDraft(
+            in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true) ? DocumentKind::GoodsIn : DocumentKind::Adjustment,
+            $place->locationId, $place->tillId, $place->staffId, $place->day, CarbonImmutable::now(), $terms, $reckoned, null, $drafts, [], [], $zero, $zero, $key,
+            note: mb_substr($note, 0, 255), refersTo: $refersTo, withLines: $purpose,
+        );
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Stock;
+
+use Elmstone\Catalogue\CostChanged;
+use Elmstone\Catalogue\GoodsMoving;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Str;
+
+/** An item's cost was typed otherwise: what is on hand is worth that from now on, by a document. */
+final class RevalueItem implements CostChanged
+{
+    public function __construct(private readonly StockLedger $stock, private readonly Revalue $revalue)
+    {
+    }
+
+    public function for(Item $item, Staff $by, Till $till): void
+    {
+        $this->stock->lock((new GoodsMoving)->in($item->id, $till->location_id));
+        $this->revalue->handle([$item->id], Place::at($till, $by), (string) Str::uuid(), "The cost of {$item->code} was changed on its page");
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+use Elmstone\Books\Accounts;
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+
+/** What each movement of stock did to the inventory account, and what stock is worth by the books. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('stock_movements', static function (Blueprint $table): void {
+            $table->bigInteger('value')->default(0)->after('unit_cost')->comment('minor units, as it was posted to inventory');
+        });
+        Schema::table('stock', static function (Blueprint $table): void {
+            $table->bigInteger('value')->default(0)->comment('minor units, the sum of what its movements did to inventory');
+        });
+        DB::table('shop')->exists() && Accounts::open();
+    }
+};
