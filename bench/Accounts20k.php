@@ -14,11 +14,13 @@ use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
+use Elmstone\Demo\DemoStock;
 use Elmstone\Receivables\AccountTerms;
 use Elmstone\Receivables\ManageAccount;
 use Elmstone\Receivables\StatementKind;
 use Elmstone\Receivables\StatementWay;
 use Elmstone\Shop\House;
+use Elmstone\Stock\BringIn;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -54,7 +56,7 @@ final class Accounts20k
         $chance = new Chance(7);
         (new DemoShop($chance, CarbonImmutable::today()))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
-        $sales->stockUp(CarbonImmutable::today()->subDays(3));
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
         $sales->sellOn(CarbonImmutable::today()->subDay(), 30, 30);
         $first = $this->customers($accounts);
         $this->invoices($first, $accounts);

@@ -12,7 +12,9 @@ use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
+use Elmstone\Demo\DemoStock;
 use Elmstone\Shop\House;
+use Elmstone\Stock\BringIn;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -40,7 +42,7 @@ final class Layaways50k
         $chance = new Chance(7);
         (new DemoShop($chance, CarbonImmutable::today()))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
-        $sales->stockUp(CarbonImmutable::today()->subDays(3));
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
         $by = Staff::query()->firstOrFail();
         $ids = [];
 

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Bench;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Books\Register;
-use Elmstone\Catalogue\StockLedger;
 use Elmstone\Customers\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
-use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
+use Elmstone\Demo\DemoStock;
 use Elmstone\Shop\House;
+use Elmstone\Stock\BringIn;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -26,8 +25,6 @@ final class Purchases5k
 
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
-        private readonly StockLedger $stock,
         private readonly SaveCustomer $save,
     ) {
     }
@@ -37,7 +34,7 @@ final class Purchases5k
     {
         $chance = new Chance(11);
         (new DemoShop($chance, CarbonImmutable::today()))->build();
-        (new DemoSales($chance, $this->house, $this->register, $this->stock))->stockUp(CarbonImmutable::today()->subDays(3));
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
         DB::table('stock')->update(['on_hand' => 1_000_000]);
         $by = Staff::query()->firstOrFail();
         $made = [];

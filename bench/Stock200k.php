@@ -11,7 +11,9 @@ use Elmstone\Catalogue\Words;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
+use Elmstone\Demo\DemoStock;
 use Elmstone\Shop\House;
+use Elmstone\Stock\BringIn;
 use Illuminate\Support\Facades\DB;
 
 /** The large shop that is measured. */
@@ -30,7 +32,8 @@ final class Stock200k
         (new DemoShop($chance, $today))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         $first = $today->subDays(400);
-        $sales->stockUp($first->subDay());
+        DB::table('locations')->update(['closed_through' => $first->subDays(2)]);
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open($first->subDay());
 
         for ($day = $first, $posted = 0; $posted < $documents; $day = $day->addDay()) {
             $posted += $sales->sellOn($day, 50, 60);

@@ -61,7 +61,7 @@ final class ChangeLine
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction
     {
-        $discount = Reductions::typed($typed, $this->house->currency());
+        $discount = Reductions::typed($typed, $this->house);
 
         return $discount === null || $line->may_discount
             ? $discount

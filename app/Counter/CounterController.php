@@ -33,12 +33,13 @@ final class CounterController
     {
     }
 
-    /** Where the clerk left off: the slip touched last at this till, or a fresh one. */
-    public function index(AtTill $atTill): RedirectResponse
+    /** Where this person left off since they signed in, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs. */
+    public function index(Request $request, AtTill $atTill): RedirectResponse
     {
-        $last = Slip::query()->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->latest('updated_at')->first();
+        $seen = $request->session()->get('slip');
+        $last = is_string($seen) ? Slip::query()->where('key', $seen)->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->value('key') : null;
 
-        return redirect()->route('counter.show', $last->key ?? (string) Str::uuid());
+        return redirect()->route('counter.show', $last ?? (string) Str::uuid());
     }
 
     public function fresh(): RedirectResponse
@@ -58,6 +59,7 @@ final class CounterController
     public function show(Request $request, string $slip): View|RedirectResponse
     {
         $data = $this->page->whole($slip, $this->page->act($request));
+        $request->session()->put('slip', $slip);
 
         return $data['slip'] instanceof Slip && $data['slip']->state === SlipState::Cleared
             ? redirect()->route('counter')

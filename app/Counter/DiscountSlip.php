@@ -19,7 +19,7 @@ final class DiscountSlip
     public function handle(string $slipKey, Act $act, string $typed): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $typed): void {
-            $discount = Reductions::typed($typed, $this->house->currency());
+            $discount = Reductions::typed($typed, $this->house);
             $slip->forceFill(Reductions::columns($discount))->save();
             $this->desk->redraw($slip, $act);
             $needs = ReckonedCounter::of($slip, $this->house)->needs;

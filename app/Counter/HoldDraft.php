@@ -46,12 +46,21 @@ final readonly class HoldDraft
         return LayawayStanding::of($this->total(), $this->hold->agreedTerms()->toValue($this->house->currency()), []);
     }
 
+    /** Payments as typed or proposed, but no more than leave each at the least agreed. */
+    public function count(): int
+    {
+        $rest = $this->total()->minus($this->deposit());
+        $most = $rest->isPositive() ? $this->hold->agreedTerms()->toValue($this->house->currency())->mostPayments($rest) : null;
+
+        return min($this->hold->count, $most ?? $this->hold->count);
+    }
+
     /** The payments as they would fall due; null while the deposit is more than everything. */
     public function ladder(): ?Ladder
     {
         $rest = $this->total()->minus($this->deposit());
 
-        return $rest->isNegative() ? null : Ladder::of(Schedule::of($rest, $this->hold->count, $this->hold->first_due, $this->hold->rhythm)->instalments, $this->house->money(0), $this->reckoned->slip->day());
+        return $rest->isNegative() ? null : Ladder::of(Schedule::of($rest, $this->count(), $this->hold->first_due, $this->hold->rhythm)->instalments, $this->house->money(0), $this->reckoned->slip->day());
     }
 
     public function order(): HoldOrder
@@ -63,7 +72,7 @@ final readonly class HoldDraft
             $slip->key, $slip->location_id, (int) $slip->customer_id, $slip->staff_id, $slip->day(),
             array_values($slip->lines->map($this->line(...))->all()),
             $this->tax(), $slip->discount($this->house->currency()), $this->total(), $this->deposit(), $this->hold->agreedTerms(),
-            $this->hold->rhythm, $this->hold->count, $this->hold->first_due, $this->hold->expires_on, $this->hold->grace_days,
+            $this->hold->rhythm, $this->count(), $this->hold->first_due, $this->hold->expires_on, $this->hold->grace_days,
             $slip->purchase_order, $slip->job, $slip->contact->name ?? '', $isSigned ? $this->hold->signature : null, $isSigned ? $this->hold->signed_by : '',
         );
     }
@@ -80,7 +89,7 @@ final readonly class HoldDraft
         $lines = $this->reckoned->slip->lines->map(static fn (LineOnSlip $line): array => [$line->code, $line->description, $line->quantity, $line->unit_price, $line->discount_percent, $line->discount_amount])->all();
 
         return sha1(serialize([
-            $lines, $this->total()->minor, $this->hold->deposit, $this->hold->count, $this->hold->rhythm->value, $this->hold->first_due->format('Y-m-d'),
+            $lines, $this->total()->minor, $this->hold->deposit, $this->count(), $this->hold->rhythm->value, $this->hold->first_due->format('Y-m-d'),
             $this->hold->expires_on->format('Y-m-d'), $this->hold->grace_days, $this->hold->terms,
         ]));
     }

@@ -64,14 +64,28 @@ final class HoldSlip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $typed): void {
             $hold = $this->hold($slip);
-            $columns = HoldTerms::columns($typed, $hold, $this->house->currency());
+            $columns = HoldTerms::columns($typed, $hold, $this->house);
 
             if (array_diff_key($columns, HoldTerms::ANYBODYS) !== [] && ! $act->by->mayDo(Ability::SetLayawayTerms)) {
                 throw Refused::because('may_not', 'Only a supervisor or the office changes these terms.');
             }
 
-            $hold->fill($columns)->save();
+            $hold->fill($columns);
+            isset($typed['count']) && $this->assertNotTooMany($slip, $hold, $act);
+            $hold->save();
         });
+    }
+
+    /** @throws Refused below_least */
+    private function assertNotTooMany(Slip $slip, SlipHold $hold, Act $act): void
+    {
+        $this->desk->redraw($slip, $act);
+        $slip->setRelation('hold', $hold);
+        $draft = HoldDraft::of(ReckonedCounter::of($slip, $this->house), $this->house);
+
+        if ($draft !== null && $draft->count() < $hold->count) {
+            throw Refused::because('below_least', "With {$hold->count} payments each would be below the least payment agreed. Take ".($draft->count() === 1 ? 'one.' : "{$draft->count()} at most."));
+        }
     }
 
     /** @throws Refused bad_signature, name_missing, not_held */

@@ -6,11 +6,11 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Layaways\AgreedTerms;
 use Elmstone\Layaways\HouseTerms;
 use Elmstone\Layaways\PortionText;
+use Elmstone\Shop\House;
 use Illuminate\Support\Carbon;
 
 /** The terms of a layaway as they were typed. */
@@ -25,7 +25,7 @@ final class HoldTerms
      *
      * @throws Refused bad_count, bad_date, bad_percent, bad_amount
      */
-    public static function columns(array $typed, SlipHold $hold, Currency $currency): array
+    public static function columns(array $typed, SlipHold $hold, House $house): array
     {
         $columns = [];
 
@@ -36,7 +36,7 @@ final class HoldTerms
                 'rhythm' => self::rhythm($text, $hold),
                 'first_due', 'expires_on' => [$name => self::date($text)],
                 'grace_days' => ['grace_days' => self::days($text)],
-                default => ['terms' => self::portion($name, $text, $hold->agreedTerms(), $currency)],
+                default => ['terms' => self::portion($name, $text, $hold->agreedTerms(), $house)],
             };
         }
 
@@ -71,7 +71,7 @@ final class HoldTerms
     }
 
     /** "10 %", "15.00", or both: "10 % 15.00". Empty: none. */
-    private static function portion(string $name, string $text, AgreedTerms $terms, Currency $currency): string
+    private static function portion(string $name, string $text, AgreedTerms $terms, House $house): string
     {
         $portions = [];
 
@@ -83,7 +83,7 @@ final class HoldTerms
             throw Refused::because('bad_terms', 'There is no such term.');
         }
 
-        $portions[$name] = PortionText::read($text, $currency);
+        $portions[$name] = PortionText::read($text, $house);
 
         return (new AgreedTerms($portions))->toJson();
     }

@@ -86,7 +86,7 @@ final class PostSale
             $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
             $this->moveCredits->lock($slip);
             $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
-            $slip->couponsShown = $this->useCoupons->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])->only($slip->coupons ?? []);
+            $slip->couponsShown = $this->useCoupons->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])->whereIn('id', $slip->coupons ?? []);
             $this->credit->lockOriginals($slip);
             $this->read($slip, $act, $account, $held);
             $this->lockGoods($slip);

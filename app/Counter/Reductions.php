@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Shop\House;
 
 /** Discounts as people type them, as columns keep them, and as values. */
 final class Reductions
@@ -17,14 +18,14 @@ final class Reductions
     /**
      * "5" and "5 %" are a percentage, "2.00 off" an amount; nothing or 0 is no discount.
      *
-     * @throws Refused
+     * @throws Refused amount_too_large, and what is no number or percentage
      */
-    public static function typed(string $text, Currency $currency): ?Reduction
+    public static function typed(string $text, House $house): ?Reduction
     {
         $text = trim($text);
 
         if (preg_match('/^(.*)\boff$/iu', $text, $parts) === 1) {
-            $amount = Money::of(TypedNumber::plain(trim($parts[1])), $currency);
+            $amount = $house->fitting(Money::of(TypedNumber::plain(trim($parts[1])), $house->currency()));
 
             return $amount->isZero() ? null : Reduction::amount($amount);
         }

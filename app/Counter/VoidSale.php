@@ -11,6 +11,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\MoneyOut\WayOut;
+use Elmstone\Coupons\UseCoupons;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -139,7 +140,8 @@ final class VoidSale
     /** What was used on a sale that never was is not used. */
     private function giveCouponsBack(Document $invoice): void
     {
-        DB::table('coupons')->whereIn('id', DB::table('document_coupons')->where('document_id', $invoice->id)->select('coupon_id'))->decrement('uses');
+        $used = UseCoupons::usedOn($invoice->id);
+        $used === [] || DB::table('coupons')->whereIn('id', $used)->decrement('uses');
     }
 
     private function fresh(Document $invoice): Slip

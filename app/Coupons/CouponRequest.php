@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Coupons;
 
 use Elmstone\Catalogue\Item;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -77,7 +76,7 @@ final class CouponRequest extends FormRequest
     private function off(): Reduction
     {
         $typed = trim($this->string('off')->value());
-        $off = preg_match('/^(.+?)\s*%$/', $typed, $found) === 1 ? Reduction::percent(TypedNumber::plain($found[1])) : Reduction::amount(Money::of(TypedNumber::plain($typed), $this->currency()));
+        $off = preg_match('/^(.+?)\s*%$/', $typed, $found) === 1 ? Reduction::percent(TypedNumber::plain($found[1])) : Reduction::amount(app(House::class)->fitting(Money::of(TypedNumber::plain($typed), app(House::class)->currency())));
 
         return $off->percent?->value->isZero() === true || $off->amount?->isZero() === true ? throw Refused::because('bad_amount', 'A coupon takes something off.') : $off;
     }
@@ -97,10 +96,5 @@ final class CouponRequest extends FormRequest
         }
 
         return $ids;
-    }
-
-    private function currency(): Currency
-    {
-        return app(House::class)->currency();
     }
 }

@@ -19,7 +19,7 @@ final class LockLadder
 {
     /** Tables by rank, from the one that is locked first. Rows of one table are taken in the order of their keys. */
     public const RANKS = [
-        'slips', 'slip_returns', 'staff', 'customers', 'house_accounts', 'deposit_accounts', 'store_credit_accounts', 'gift_cards', 'layaways', 'coupons', 'documents',
+        'slips', 'slip_returns', 'staff', 'house_accounts', 'deposit_accounts', 'store_credit_accounts', 'gift_cards', 'layaways', 'coupons', 'documents', 'customers',
         'items', 'stock', 'item_serials', 'series',
     ];
 

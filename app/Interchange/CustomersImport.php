@@ -180,7 +180,7 @@ final class CustomersImport
             return null;
         }
 
-        $limit = Money::of(TypedNumber::plain($row['limit']), $this->house->currency());
+        $limit = $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
         $kind = TermsKind::tryFrom(($row['terms'] ?? '') === '' ? 'net' : $row['terms']) ?? throw Refused::because('bad_terms', "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.");
         $days = ($row['terms_days'] ?? '') === '' ? '30' : $row['terms_days'];
         $terms = new AccountTerms($limit->minor, $kind, ctype_digit($days) ? (int) $days : throw Refused::because('bad_terms', "“{$days}” is not a number of days."), null, 0, 15, false, StatementKind::OpenItem, ($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail, true);

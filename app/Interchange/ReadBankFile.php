@@ -18,7 +18,7 @@ final class ReadBankFile
     {
     }
 
-    /** @throws Refused same_file, nothing_new, and whatever the reader refuses */
+    /** @throws Refused same_file, nothing_new, amount_too_large, and whatever the reader refuses */
     public function handle(string $bytes, string $name, Staff $by): BankFile
     {
         $digest = hash('sha256', $bytes);
@@ -29,6 +29,10 @@ final class ReadBankFile
         }
 
         $read = preg_match('/^\s*(\xEF\xBB\xBF)?\s*</', $bytes) === 1 ? (new Camt053($bytes, $this->house->currency()))->read() : (new BankCsv($bytes, $this->house->currency()))->read();
+
+        foreach ($read->entries as $entry) {
+            $this->house->fitting($entry->amount);
+        }
 
         return DB::transaction(fn (): BankFile => $this->keep($read, $digest, $name, $by));
     }

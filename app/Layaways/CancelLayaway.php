@@ -92,6 +92,9 @@ final class CancelLayaway
             [$plan, $needs, $fee] = $this->decide($layaway, $order, $till, $by);
             $allowed = $this->back->allow($by, $order->approval, $needs);
             $this->stock->lock(LayawayGoods::moving($layaway));
+            $this->commitments->release($layaway->id);
+            $this->serials->setAside($layaway->id, []);
+            $this->register->reserve([DocumentKind::Adjustment, DocumentKind::Invoice, DocumentKind::Refund]);
             $at = PostedAt::till($till, $by->id, CarbonImmutable::today());
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
             $document = $this->payBack($layaway, $order, $plan, $at);
@@ -100,8 +103,6 @@ final class CancelLayaway
             $moved = $account !== null && $kept > 0 ? $this->keepAsDeposit->handle($layaway, $account, $kept, $at, self::key($layaway, 'deposit'), "{$layaway->label} cancelled") : null;
             $last = $document ?? $moved ?? $feeDocument;
             $last === null || DocumentApprovals::keep($last, $allowed);
-            $this->commitments->release($layaway->id);
-            $this->serials->setAside($layaway->id, []);
             $this->ledger->end($layaway, LayawayState::Cancelled, $at->day);
             $this->record($layaway, $order, $fee, $by);
 

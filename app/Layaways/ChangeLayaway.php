@@ -59,6 +59,7 @@ final class ChangeLayaway
 
             $over = max(0, $layaway->held - $total);
             $layaway->forceFill(['revision' => $layaway->revision + 1]);
+            $this->hold->putLines($layaway, array_map(self::columns(...), $lines));
 
             if ($over > 0) {
                 $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
@@ -66,7 +67,6 @@ final class ChangeLayaway
             }
 
             $layaway->forceFill(['total' => $total])->save();
-            $this->hold->putLines($layaway, array_map(self::columns(...), $lines));
             $total === $before ? $this->ledger->settle($layaway) : $this->reschedule($layaway, $this->datesLeft($layaway));
             $this->record($layaway, $by, $words.($over > 0 ? '. '.Show::money($this->house->money($over)).' paid over it is kept as a deposit' : ''), $before);
 
@@ -109,7 +109,7 @@ final class ChangeLayaway
             };
             $layaway->forceFill(['expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)]);
             $this->nextRevision($layaway);
-            $count = HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn);
+            $count = min(HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn), $this->most($layaway));
             $dates = array_map(static fn (int $step): CarbonImmutable => $firstDue->setDateFrom($layaway->rhythm->after($firstDue, $step)), range(0, $count - 1));
             $this->reschedule($layaway, $dates);
             $this->record($layaway, $by, 'Extended to '.Show::date($expiresOn).", {$count} ".($count === 1 ? 'payment' : 'payments').' from '.Show::date($firstDue), $layaway->total);
@@ -242,10 +242,18 @@ final class ChangeLayaway
 
         if ($remaining->isPositive()) {
             $layaway->forceFill(['paid_before' => $layaway->held]);
-            $this->ledger->schedule($layaway, Schedule::over($remaining, $dates));
+            $this->ledger->schedule($layaway, Schedule::over($remaining, array_slice($dates, 0, $this->most($layaway))));
         }
 
         $this->ledger->settle($layaway);
+    }
+
+    /** So many payments leave each at the least agreed. */
+    private function most(Layaway $layaway): int
+    {
+        $currency = $this->house->currency();
+
+        return $layaway->agreedTerms()->toValue($currency)->mostPayments($this->house->money($layaway->remaining())) ?? HouseTerms::MOST;
     }
 
     private function record(Layaway $layaway, Staff $by, string $what, int $before): void

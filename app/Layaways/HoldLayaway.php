@@ -22,15 +22,18 @@ final class HoldLayaway
     ) {
     }
 
-    /** @throws Refused first_due_past, after_expiry, too_long, over_remaining, and what the schedule refuses */
+    /** @throws Refused first_due_past, after_expiry, too_long, below_least, over_remaining, and what the schedule refuses */
     public static function assertDates(HoldOrder $order): void
     {
         $first = $order->firstDue->format('Y-m-d');
+        $rest = $order->total->minus($order->deposit);
+        $most = $rest->isPositive() ? $order->terms->toValue($rest->currency)->mostPayments($rest) : null;
         $last = $order->rhythm->after($order->firstDue, max(0, $order->count - 1))->format('Y-m-d');
 
         match (true) {
             $first <= $order->day->format('Y-m-d') => throw Refused::because('first_due_past', 'The first payment falls due after the day it is made.'),
             $last > $order->expiresOn->format('Y-m-d') => throw Refused::because('after_expiry', 'The last payment would fall due on '.Show::date($order->day->setDateFrom($order->rhythm->after($order->firstDue, $order->count - 1))).', after the layaway has expired on '.Show::date($order->expiresOn).'. Take fewer payments.'),
+            $most !== null && $order->count > $most => throw Refused::because('below_least', "With {$order->count} payments each would be below the least payment agreed. Take {$most} at most."),
             $order->deposit->exceeds($order->total) => throw Refused::because('over_remaining', 'The deposit is more than the goods come to.'),
             default => null,
         };

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Foundation\Show;
+use Elmstone\Shop\House;
 
 /** A portion as people write it: "10 %", "15.00", or "10 % 15.00", of which the larger holds. */
 final class PortionText
@@ -17,16 +18,16 @@ final class PortionText
     /**
      * @return array{percent: string|null, amount: int|null}
      *
-     * @throws Refused bad_terms, bad_percent, bad_amount, bad_number
+     * @throws Refused amount_too_large, bad_terms, bad_percent, bad_amount, bad_number
      */
-    public static function read(string $text, Currency $currency): array
+    public static function read(string $text, House $house): array
     {
         if (preg_match('/^(?:([\d.,]+)\s*%)?[\s,;+]*([\d.,]+)?$/D', trim($text), $found) !== 1) {
             throw Refused::because('bad_terms', "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.");
         }
 
         $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
-        $amount = ($found[2] ?? '') === '' ? null : Money::of(TypedNumber::plain($found[2]), $currency);
+        $amount = ($found[2] ?? '') === '' ? null : $house->fitting(Money::of(TypedNumber::plain($found[2]), $house->currency()));
         Portion::of($percent, $amount);
 
         return ['percent' => $percent, 'amount' => $amount?->minor];

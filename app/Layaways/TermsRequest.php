@@ -81,7 +81,7 @@ final class TermsRequest extends FormRequest
     /** @return array{percent: string|null, amount: int|null} */
     private function portion(string $field): array
     {
-        return PortionText::read($this->string($field)->value(), app(House::class)->currency());
+        return PortionText::read($this->string($field)->value(), app(House::class));
     }
 
     private function serviceFee(): int

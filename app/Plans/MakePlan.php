@@ -72,6 +72,7 @@ final class MakePlan
         $principal = $this->house->money($item->open);
         $charge = $order->terms->charge($principal);
         $schedule = Schedule::of($principal->plus($charge), $order->terms->count, $order->firstDue, $order->terms->rhythm);
+        $this->register->reserve($charge->isZero() ? [] : [DocumentKind::Adjustment, DocumentKind::Invoice]);
         $fee = $charge->isZero() ? null : $this->invoiceCharge($account, $charge, $item, $order, $at, $till);
         $document = $this->takeOver($account, $principal, $charge, $item, $fee, $order, $at, $by);
         $plan = Plan::query()->create([

@@ -25,15 +25,18 @@ final class MergeCustomers
     public function handle(Customer $from, Customer $into, Staff $by): void
     {
         DB::transaction(function () use ($from, $into, $by): void {
-            $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get()->keyBy('id');
             $accounts = $this->ledger->lockAll([$from->id, $into->id]);
-            $this->assertMayMerge($from, $into, $both->contains(static fn (Customer $customer): bool => $customer->isMerged()));
-            $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
-            $this->rows($from->id, $into->id);
+            $from->id === $into->id && throw Refused::because('same', 'That is the same customer.');
 
             foreach ($this->others as $other) {
                 $other->merge($from->id, $into->id);
             }
+
+            // The customers themselves last: whoever holds an account, a deposit or a layaway writes documents that name them.
+            $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get();
+            $both->contains(static fn (Customer $customer): bool => $customer->isMerged()) && throw Refused::because('merged', 'One of the two was merged already.');
+            $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
+            $this->rows($from->id, $into->id);
 
             $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
             $into->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])->save();
@@ -42,15 +45,6 @@ final class MergeCustomers
                 ['customer_id' => $into->id, 'staff_id' => $by->id, 'what' => 'merged', 'before' => '', 'after' => "took over {$from->number} {$from->name}"],
             ]);
         }, 3);
-    }
-
-    private function assertMayMerge(Customer $from, Customer $into, bool $merged): void
-    {
-        match (true) {
-            $from->id === $into->id => throw Refused::because('same', 'That is the same customer.'),
-            $merged => throw Refused::because('merged', 'One of the two was merged already.'),
-            default => null,
-        };
     }
 
     private function accounts(?HouseAccount $from, ?HouseAccount $into, Customer $customer): void

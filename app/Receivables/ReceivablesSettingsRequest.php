@@ -62,6 +62,6 @@ final class ReceivablesSettingsRequest extends FormRequest
     /** @return int minor units */
     private function money(string $field): int
     {
-        return $this->filled($field) ? Money::of(TypedNumber::plain($this->string($field)->value()), app(House::class)->currency())->minor : 0;
+        return $this->filled($field) ? app(House::class)->fitting(Money::of(TypedNumber::plain($this->string($field)->value()), app(House::class)->currency()))->minor : 0;
     }
 }

@@ -20,6 +20,15 @@ final class House
 {
     private ?Shop $shop = null;
 
+    /** A shop's settings that are at hand already. */
+    public static function of(Shop $shop): self
+    {
+        $house = new self;
+        $house->shop = $shop;
+
+        return $house;
+    }
+
     public function shop(): Shop
     {
         return $this->shop ??= Shop::query()->firstOrFail();

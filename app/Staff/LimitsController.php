@@ -67,7 +67,7 @@ final class LimitsController
     /** Empty: any amount. */
     private function typed(string $typed): ?int
     {
-        return trim($typed) === '' ? null : Money::of(TypedNumber::plain(trim($typed)), $this->house->currency())->minor;
+        return trim($typed) === '' ? null : $this->house->fitting(Money::of(TypedNumber::plain(trim($typed)), $this->house->currency()))->minor;
     }
 
     private function written(?int $minor): string

@@ -17,6 +17,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Location;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -44,6 +45,7 @@ final class BringIn
         return DB::transaction(function () use ($goods, $purpose, $at, $key, $note): int {
             $moving = new GoodsMoving;
             array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
+            Location::query()->findOrFail($at->locationId)->assertOpenOn($at->day);
             $this->stock->lock($moving);
             $before = Document::query()->where('idempotency_key', $key)->value('id');
 

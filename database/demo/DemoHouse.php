@@ -23,6 +23,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\BringIn;
 use Illuminate\Support\Str;
 
 /** The whole demonstration shop, relative to the day it is loaded on. */
@@ -36,6 +37,7 @@ final class DemoHouse
         private readonly House $house,
         private readonly Register $register,
         private readonly StockLedger $stock,
+        private readonly BringIn $bringIn,
         private readonly AddToSlip $add,
         private readonly CountTender $count,
         private readonly PostSale $post,
@@ -58,13 +60,14 @@ final class DemoHouse
         (new DemoCustomers($chance, $today, $this->saveCustomer, $this->manage))->build();
         $say(DemoCustomers::CUSTOMERS.' customers, '.DemoCustomers::ACCOUNTS.' house accounts');
         $accounts = new DemoAccounts($chance, $this->house, $today, $this->ledger, $this->take, $this->return, $this->manage);
-        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $shelves = new DemoStock($chance, $this->house, $this->bringIn);
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, $shelves);
         $first = $today->subMonths($months);
         $sales->with($accounts);
         // The days are closed behind the history, not before it.
         $closed = Location::query()->firstOrFail()->closed_through;
         Location::query()->update(['closed_through' => $first->subDays(2)]);
-        $sales->stockUp($first->subDay());
+        $shelves->open($first->subDay());
         $this->layaways->plan($first, $today, $accounts);
         $this->returns->rules($today);
         $posted = 0;
@@ -74,16 +77,17 @@ final class DemoHouse
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
-                $sales->deliver($day);
+                $shelves->deliver($day);
             } else {
                 $posted += $sales->sellOn($day, 16, 32);
                 $paid += $accounts->payOn($day);
+                $shelves->refill($day);
                 $held += $this->layaways->on($day);
                 $back += $this->returns->on($day);
             }
         }
 
-        $sales->deliver($today->subDay());
+        $shelves->deliver($today->subDay());
         $accounts->end();
         $this->layaways->end($today);
         Location::query()->update(['closed_through' => $closed]);

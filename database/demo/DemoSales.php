@@ -15,7 +15,6 @@ use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Quantity;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Counter\LineOnSlip;
 use Elmstone\Counter\ReckonedCounter;
 use Elmstone\Counter\SaleDraft;
@@ -48,11 +47,8 @@ final class DemoSales
     /** @var list<int> staff who serve */
     private array $clerks;
 
-    /** @var array<string, array{StockMove, BigDecimal}> sold since the last delivery, by item and location */
-    private array $sold = [];
-
-    /** @var array<int, int> how much of the stock each location has, in percent of the usual */
-    private array $shares;
+    /** @var array<int, array<int, BigDecimal>> what is left to sell on this day, by location and item */
+    private array $left = [];
 
     private int $serial = 0;
 
@@ -67,10 +63,10 @@ final class DemoSales
         private readonly House $house,
         private readonly Register $register,
         private readonly StockLedger $stock,
+        private readonly ?DemoStock $shelves = null,
     ) {
         $this->items = array_values(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
         $this->tills = array_values(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
-        $this->shares = array_replace(array_fill_keys(array_map(static fn (Till $till): int => $till->location_id, $this->tills), 35), [$this->tills[0]->location_id => 100]);
         $this->clerks = array_values(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
     }
 
@@ -80,31 +76,10 @@ final class DemoSales
         $this->accounts = $accounts;
     }
 
-    /** Opening stock, so much that nothing ran out before the first delivery. */
-    public function stockUp(CarbonImmutable $day): void
-    {
-        DB::transaction(function () use ($day): void {
-            $moves = [];
-
-            foreach ($this->items as $item) {
-                foreach ($this->shares as $location => $share) {
-                    $usual = match (true) {
-                        $item->price_per > 1 => 6000,
-                        $item->list_price > 100 => 6,
-                        default => 90,
-                    };
-                    $moves[] = new StockMove($item->id, $location, BigDecimal::of(intdiv($usual * $share * $this->chance->between(30, 100), 10000)), UnitPrice::of($item->cost));
-                }
-            }
-
-            $this->stock->take($moves);
-            $this->stock->record('opening', array_map(static fn (StockMove $move): array => [$move, $day, null], $moves));
-        });
-    }
-
     /** @return int how many sales it posted */
     public function sellOn(CarbonImmutable $day, int $least, int $most): int
     {
+        $this->lookAround();
         $drafts = $this->drafts($day, $this->chance->between($least, $most));
 
         DB::transaction(function () use ($drafts): void {
@@ -121,7 +96,6 @@ final class DemoSales
             }
 
             $this->stock->record('sale', $rows);
-            $this->remember($moves);
         });
 
         return count($drafts);
@@ -146,23 +120,18 @@ final class DemoSales
         }
     }
 
-    /** The lorry comes: what was sold is made up for. */
-    public function deliver(CarbonImmutable $day): void
+    /** What is there this morning, and what it costs. */
+    private function lookAround(): void
     {
-        DB::transaction(function () use ($day): void {
-            $moves = array_values(array_map(static fn (array $sold): StockMove => new StockMove($sold[0]->itemId, $sold[0]->locationId, $sold[1], $sold[0]->unitCost), $this->sold));
-            $this->stock->take($moves);
-            $this->stock->record('delivery', array_map(static fn (StockMove $move): array => [$move, $day, null], $moves));
-            $this->sold = [];
-        });
-    }
+        $costs = DB::table('items')->pluck('cost', 'id');
 
-    /** @param  list<StockMove>  $moves */
-    private function remember(array $moves): void
-    {
-        foreach ($moves as $move) {
-            $place = "{$move->itemId}-{$move->locationId}";
-            $this->sold[$place] = [$move, ($this->sold[$place][1] ?? BigDecimal::zero())->minus($move->quantity)];
+        foreach ($this->items as $item) {
+            $cost = $costs->get($item->id);
+            $item->cost = is_string($cost) ? $cost : $item->cost;
+        }
+
+        foreach ($this->tills as $till) {
+            $this->left[$till->location_id] = $this->shelves?->available($till->location_id) ?? [];
         }
     }
 
@@ -238,8 +207,7 @@ final class DemoSales
         $lines = [];
 
         for ($i = 1, $count = min($this->chance->between(1, 5), $this->chance->between(1, 5)); $i <= $count; $i++) {
-            $item = $this->chance->oneOf($this->items);
-            $quantity = Quantity::of($this->quantity($item));
+            [$item, $quantity] = $this->something($slip->location_id);
             $quote = PriceBooks::of($item, $slip->customer_id === null ? null : $this->accounts?->prices($slip->customer_id))->quote($quantity, $at);
             $lines[] = (new LineOnSlip)->forceFill([
                 'id' => $i, 'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id,
@@ -252,6 +220,20 @@ final class DemoSales
         }
 
         return $lines;
+    }
+
+    /** @return array{Item, Quantity} what is there in the house, and no more of it than there is */
+    private function something(int $location): array
+    {
+        do {
+            $item = $this->chance->oneOf($this->items);
+            $wanted = BigDecimal::of($this->quantity($item));
+            $left = ($this->left[$location][$item->id] ?? BigDecimal::zero())->minus($wanted);
+        } while ($this->shelves !== null && $left->isNegative());
+
+        $this->left[$location][$item->id] = $left;
+
+        return [$item, Quantity::of((string) $wanted->stripTrailingZeros())];
     }
 
     private function quantity(Item $item): string

@@ -36,7 +36,7 @@ final class BooksTest extends FeatureCase
         $version = (string) $this->slip()->version;
         $this->does('post', ['version' => $version])->assertOk()->assertSee('Posted as');
         $this->does('post', ['version' => $version])->assertOk()->assertSee('INV-000001');
-        $this->assertSame([1, 1], [$this->rows('documents'), $this->rows('printed_papers')]);
+        $this->assertSame([1, 1], [$this->documents(), $this->rows('printed_papers')]);
         $this->get("/counter/{$this->slip}")->assertOk()->assertSee('Posted as')->assertDontSee('Post sale');
         $this->does('cash', ['cash' => '60'])->assertStatus(422);
         $this->does("lines/{$this->lineId()}", ['quantity' => '9'])->assertStatus(422);

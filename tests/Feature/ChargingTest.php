@@ -95,7 +95,7 @@ final class ChargingTest extends FeatureCase
         $this->does('charge', ['rest' => '1'])->assertOk();
         app(ManageAccount::class)->stop($customer->id, 'cheque bounced', $this->staff('301'));
         $this->does('post')->assertStatus(422)->assertSee('on stop: cheque bounced');
-        $this->assertSame([0, 0], [$this->balance($customer), $this->rows('documents')]);
+        $this->assertSame([0, 0], [$this->balance($customer), $this->documents()]);
         $this->does('charge', ['charge' => '1.00'])->assertStatus(422)->assertSee('on stop');
     }
 
@@ -207,7 +207,7 @@ final class ChargingTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertSame([0, -4660, 'receipt'], [$this->open($label), $this->balance($customer), $this->document()->kind->value]);
         $this->does('post')->assertOk();
-        $this->assertSame(2, $this->rows('documents'));
+        $this->assertSame(2, $this->documents());
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 

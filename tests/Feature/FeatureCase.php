@@ -110,6 +110,12 @@ abstract class FeatureCase extends TestCase
         return DB::table($table)->count();
     }
 
+    /** How many documents there are besides the one the shop's stock began with. */
+    protected function documents(): int
+    {
+        return DB::table('documents')->where('kind', '<>', 'goods_in')->count();
+    }
+
     protected function assertProves(): void
     {
         $this->assertSame([], app(Prove::class)->handle()->faults);

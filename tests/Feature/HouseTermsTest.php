@@ -96,15 +96,15 @@ final class HouseTermsTest extends FeatureCase
     public function test_portions_are_read_and_written(string $typed, ?string $percent, ?int $amount, string $written): void
     {
         $usd = Currency::of('USD');
-        $this->assertSame(['percent' => $percent, 'amount' => $amount], PortionText::read($typed, $usd));
+        $this->assertSame(['percent' => $percent, 'amount' => $amount], PortionText::read($typed, app(House::class)));
         $this->assertSame($written, PortionText::write($percent, $amount, $usd));
     }
 
     public function test_what_is_no_portion_is_refused(): void
     {
-        foreach (['ten', '10 % of it', '-5', '10 % -5', '%', '1.2.3'] as $typed) {
+        foreach (['ten', '1000000.01', '10 % of it', '-5', '10 % -5', '%', '1.2.3'] as $typed) {
             try {
-                PortionText::read($typed, Currency::of('USD'));
+                PortionText::read($typed, app(House::class));
                 $this->fail("“{$typed}” was taken.");
             } catch (Refused $refused) {
                 $this->assertNotSame('', $refused->getMessage());

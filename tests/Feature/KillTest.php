@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
+use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Act;
@@ -60,8 +61,7 @@ final class KillTest extends TestCase
         $customer = $this->account('1000000.00');
         $customer->forceFill(['phone' => '555 0142'])->save();
         // Enough to set aside that none is promised twice.
-        DB::statement("INSERT INTO stock_movements (item_id, location_id, quantity, unit_cost, why, business_date) SELECT item_id, location_id, 100000, 1, 'delivery', '2026-01-01' FROM stock");
-        DB::statement('UPDATE stock SET on_hand = on_hand + 100000');
+        Scene::stock(array_values(Item::query()->get()->all()), 100_000);
 
         for ($time = 1; $time <= self::TIMES; $time++) {
             DB::disconnect();

@@ -219,7 +219,8 @@ final class LayawayTest extends FeatureCase
         $this->readyToHold('50', 'MA-0031');
         $this->does('hold/terms', ['first_due' => now()->subDay()->format('Y-m-d')])->assertOk()->assertSee('falls due after the day');
         $this->does('hold/terms', ['first_due' => now()->addDays(10)->format('Y-m-d')])->assertOk();
-        $this->does('hold/terms', ['count' => '60'])->assertOk()->assertSee('after the layaway has expired');
+        $this->does('hold/terms', ['count' => '60'])->assertStatus(422)->assertSee('below the least payment agreed. Take 10 at most');
+        $this->does('hold/terms', ['first_due' => now()->addDays(80)->format('Y-m-d')])->assertOk()->assertSee('after the layaway has expired');
         $this->does('hold/terms', ['count' => '0'])->assertStatus(422)->assertSee('between 1 and 120');
         $this->does('hold/terms', ['count' => 'six'])->assertStatus(422);
         $this->does('hold/terms', ['first_due' => '31.2.2027'])->assertStatus(422)->assertSee('is not a date');

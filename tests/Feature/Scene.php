@@ -66,6 +66,8 @@ final class Scene
         $stocking = self::$stocking;
         self::$stocking = null;
         self::stock($stocking);
+        // The shop's settings are read anew: a test may still change them.
+        app()->forgetScopedInstances();
     }
 
     public static function barcode(int $serial): string
@@ -90,14 +92,14 @@ final class Scene
     }
 
     /**
-     * Fifty of each, at their cost.
+     * So many of each, at their cost.
      *
      * @param  list<Item>  $items
      */
-    private static function stock(array $items): void
+    public static function stock(array $items, int $each = 50, int $till = 1): void
     {
-        $amount = static fn (Item $item): Money => Money::round(BigRational::of((string) $item->cost)->multipliedBy(50)->dividedBy($item->price_per), Currency::of(Shop::query()->value('currency')));
-        $goods = array_map(static fn (Item $item): Incoming => new Incoming($item, Quantity::of('50'), $amount($item)), $items);
-        app(BringIn::class)->handle($goods, Purpose::OpeningStock, Place::at(Till::query()->findOrFail(1), Staff::query()->firstOrFail()), (string) Str::uuid());
+        $amount = static fn (Item $item): Money => Money::round(BigRational::of((string) $item->cost)->multipliedBy($each)->dividedBy($item->price_per), Currency::of(Shop::query()->value('currency')));
+        $goods = array_map(static fn (Item $item): Incoming => new Incoming($item, Quantity::of((string) $each), $amount($item)), $items);
+        app(BringIn::class)->handle($goods, Purpose::OpeningStock, Place::at(Till::query()->findOrFail($till), Staff::query()->firstOrFail()), (string) Str::uuid());
     }
 }

@@ -8,8 +8,14 @@ use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\Stock;
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Returns\WriteOff;
+use Elmstone\Returns\WriteOffLine;
+use Elmstone\Returns\WriteOffReason;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -28,9 +34,11 @@ final class SetAsideTest extends FeatureCase
 
     private function onHand(string $code, string $quantity): void
     {
-        $at = ['item_id' => (int) Item::query()->where('code', $code)->value('id'), 'location_id' => (int) DB::table('tills')->where('id', 1)->value('location_id')];
-        DB::table('stock_movements')->insert([...$at, 'quantity' => (string) BigDecimal::of($quantity)->minus((string) DB::table('stock')->where($at)->value('on_hand')), 'unit_cost' => '1', 'why' => 'count', 'business_date' => '2026-01-01']);
-        DB::table('stock')->where($at)->update(['on_hand' => $quantity]);
+        $item = Item::query()->where('code', $code)->firstOrFail();
+        $till = Till::query()->findOrFail(1);
+        $gone = BigDecimal::of((string) DB::table('stock')->where('item_id', $item->id)->where('location_id', $till->location_id)->value('on_hand'))->minus($quantity);
+        $line = new WriteOffLine($item, Quantity::of((string) $gone->stripTrailingZeros()), WriteOffReason::Missing, '');
+        app(WriteOff::class)->handle([$line], '', (string) Str::uuid(), $till, Staff::query()->where('number', '901')->firstOrFail());
     }
 
     private function serials(string $code): void

@@ -51,7 +51,7 @@ final class SettleTest extends FeatureCase
     {
         $this->does('cash', ['cash' => '40'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('2.35 is left to pay');
-        $this->assertSame(0, $this->rows('documents'));
+        $this->assertSame(0, $this->documents());
     }
 
     public function test_a_cheque_needs_its_number(): void

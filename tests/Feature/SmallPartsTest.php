@@ -15,6 +15,8 @@ use Elmstone\Counter\EntryText;
 use Elmstone\Counter\Reductions;
 use Elmstone\Foundation\Show;
 use Elmstone\Paper\Barcode;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Shop;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\ApprovalAsk;
 use Elmstone\Staff\Role;
@@ -53,12 +55,17 @@ final class SmallPartsTest extends TestCase
         yield 'an x in the name' => ['box 4', '1', 'box 4'];
     }
 
+    private static function house(): House
+    {
+        return House::of(new Shop(['currency' => 'USD', 'largest_amount' => 100_000_000]));
+    }
+
     #[DataProvider('discounts')]
     public function test_discounts_are_read_and_written_the_same_way(string $typed, string $written): void
     {
-        $reduction = Reductions::typed($typed, Currency::of('USD'));
+        $reduction = Reductions::typed($typed, self::house());
         self::assertSame($written, Reductions::written($reduction));
-        self::assertEquals($reduction, Reductions::typed($written, Currency::of('USD')));
+        self::assertEquals($reduction, Reductions::typed($written, self::house()));
         ['discount_percent' => $percent, 'discount_amount' => $amount] = Reductions::columns($reduction);
         self::assertEquals($reduction, Reductions::read($percent, $amount, Currency::of('USD')));
     }
@@ -82,12 +89,13 @@ final class SmallPartsTest extends TestCase
     public function test_a_discount_that_makes_no_sense_is_refused(string $typed): void
     {
         $this->expectException(Refused::class);
-        Reductions::typed($typed, Currency::of('USD'));
+        Reductions::typed($typed, self::house());
     }
 
     /** @return iterable<array{string}> */
     public static function badDiscounts(): iterable
     {
+        yield 'more than the largest amount' => ['1000000.01 off'];
         foreach (['101', 'half', '-5', 'off', '2.005 off', '5 %%x', '1,234'] as $typed) {
             yield $typed => [$typed];
         }

@@ -81,7 +81,7 @@ final class HouseProvider extends ServiceProvider
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');
-        $this->app->tag([MergeDeposits::class, MergeLayaways::class, MergePlans::class, MergeStoreCredit::class], 'merges');
+        $this->app->tag([MergeDeposits::class, MergeStoreCredit::class, MergeLayaways::class, MergePlans::class], 'merges');
         $this->app->tag([TakeBackDeposit::class, TakeBackCards::class, TakeBackPayment::class], 'taken-back');
         $this->app->when(ReverseReceipt::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');

@@ -16,7 +16,7 @@
         @endphp
         <h2 class="band-name">Layaway agreement</h2>
         <div class="hold-row">
-            <label for="hold-count">Payments</label><input class="form-control amount" id="hold-count" name="count" inputmode="numeric" autocomplete="off" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.count', (string) $hold->count) }}">
+            <label for="hold-count">Payments</label><input class="form-control amount" id="hold-count" name="count" inputmode="numeric" autocomplete="off" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.count', (string) $draft->count()) }}">
             <label for="hold-rhythm">every</label><select class="form-select" id="hold-rhythm" name="rhythm" data-save="{{ $save }}">@foreach(['week' => 'week', 'fortnight' => 'two weeks', 'month' => 'month'] as $value => $word)<option value="{{ $value }}" @selected($hold->rhythm->value === $value)>{{ $word }}</option>@endforeach</select>
             <label for="hold-first">from</label><input type="date" class="form-control" id="hold-first" name="first_due" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.first_due', $hold->first_due->format('Y-m-d')) }}">
             <label for="hold-expires">until</label><input type="date" class="form-control" id="hold-expires" name="expires_on" data-save="{{ $save }}" value="{{ $complaint->typedOr('hold.expires_on', $hold->expires_on->format('Y-m-d')) }}" @readonly(! $maySet)>
@@ -34,7 +34,7 @@
                         </div>
                     </details>
                 @endif
-                <div class="agreement">@foreach(AgreementWords::of($draft->total(), $draft->deposit()->exceeds($draft->total()) ? $draft->total() : $draft->deposit(), $terms, $hold->rhythm, $hold->count, $hold->first_due, $hold->expires_on, $hold->grace_days) as $sentence)<p>{{ $sentence }}</p>@endforeach</div>
+                <div class="agreement">@foreach(AgreementWords::of($draft->total(), $draft->deposit()->exceeds($draft->total()) ? $draft->total() : $draft->deposit(), $terms, $hold->rhythm, $draft->count(), $hold->first_due, $hold->expires_on, $hold->grace_days) as $sentence)<p>{{ $sentence }}</p>@endforeach</div>
             </div>
             <div class="hold-picture">
                 <div class="ladder-box" tabindex="0" role="group" aria-label="Instalment ladder">@if($ladder !== null && ! $draft->total()->equals($draft->deposit())){!! LadderPicture::svg($ladder, $slip->day()) !!}@endif</div>

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Demo;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Purpose;
+use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Elmstone\Stock\BringIn;
+use Elmstone\Stock\Incoming;
+use Elmstone\Stock\Place;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+
+/** What the demonstration shop has on its shelves: opening stock, a lorry every week, and the goods that stories need, brought when they run low. */
+final class DemoStock
+{
+    /** Codes, or how they begin, and how many of each are always there. */
+    private const LEAST = ['MA-00' => 3, 'ST-2001' => 24, 'AD-0207' => 12, 'LH-' => 8, 'PI-2800' => 12, 'VA-2214' => 6, 'FX-5060' => 600, 'SU-0011' => 6, 'TO-0071' => 6, 'GR-0301' => 6, 'PT-0704' => 6];
+
+    /** @var list<Item> */
+    private array $items;
+
+    /** @var array<int, Till> the first till of each location, by location */
+    private array $tills;
+
+    /** @var array<int, string> what each item cost on the first day, by id */
+    private array $costs;
+
+    /** @var array<int, array<int, BigDecimal>> what is there after a delivery, by location and item */
+    private array $full = [];
+
+    private int $lorries = 0;
+
+    public function __construct(private readonly Chance $chance, private readonly House $house, private readonly BringIn $bringIn)
+    {
+        $this->items = array_values(Item::query()->orderBy('id')->get()->all());
+        $this->tills = Till::query()->orderByDesc('number')->get()->keyBy('location_id')->all();
+        ksort($this->tills);
+        $this->costs = array_combine(array_map(static fn (Item $item): int => $item->id, $this->items), array_map(static fn (Item $item): string => $item->cost, $this->items));
+    }
+
+    public function open(CarbonImmutable $day): void
+    {
+        $main = array_key_first($this->tills);
+
+        foreach ($this->tills as $location => $till) {
+            foreach ($this->items as $item) {
+                $usual = match (true) {
+                    $item->price_per > 1 => 6000,
+                    $item->list_price > 100 => 6,
+                    default => 90,
+                };
+                $share = $location === $main ? 100 : 35;
+                $this->full[$location][$item->id] = BigDecimal::of(max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, self::least($item)));
+            }
+
+            $this->bring($location, $this->full[$location], $day, Purpose::OpeningStock, 'Counted when the books began');
+        }
+    }
+
+    /** The lorry comes: everything is as full as on the first day. */
+    public function deliver(CarbonImmutable $day): void
+    {
+        foreach ($this->full as $location => $full) {
+            $there = $this->available($location);
+            $short = array_map(static fn (BigDecimal $wanted, int $item): BigDecimal => $wanted->minus($there[$item] ?? BigDecimal::zero()), $full, array_keys($full));
+            $this->bring($location, array_combine(array_keys($full), $short), $day, Purpose::GoodsIn, 'Weekly lorry');
+        }
+    }
+
+    /** What stories need is there, in every location. */
+    public function refill(CarbonImmutable $day): void
+    {
+        foreach (array_keys($this->full) as $location) {
+            $there = $this->available($location);
+            $short = [];
+
+            foreach ($this->items as $item) {
+                $least = self::least($item);
+                $has = $there[$item->id] ?? BigDecimal::zero();
+                $has->isLessThan($least) && $short[$item->id] = BigDecimal::of(2 * $least)->minus($has);
+            }
+
+            $this->bring($location, $short, $day, Purpose::GoodsIn, 'Ordered for customers');
+        }
+    }
+
+    /** @return array<int, BigDecimal> what can be sold at a location, by item */
+    public function available(int $location): array
+    {
+        $rows = DB::table('stock')->where('location_id', $location)->get(['item_id', DB::raw('on_hand - committed AS free')]);
+
+        return array_combine(array_map(static fn (object $row): int => (int) $row->item_id, $rows->all()), array_map(static fn (object $row): BigDecimal => BigDecimal::of((string) $row->free), $rows->all()));
+    }
+
+    private static function least(Item $item): int
+    {
+        foreach (self::LEAST as $code => $least) {
+            if (str_starts_with($item->code, $code)) {
+                return $least;
+            }
+        }
+
+        return 0;
+    }
+
+    /** @param  array<int, BigDecimal>  $quantities by item; nothing comes of what is not above zero */
+    private function bring(int $location, array $quantities, CarbonImmutable $day, Purpose $purpose, string $note): void
+    {
+        $goods = [];
+
+        foreach ($this->items as $item) {
+            $quantity = $quantities[$item->id] ?? BigDecimal::zero();
+
+            if ($quantity->isPositive()) {
+                $goods[] = new Incoming($item, Quantity::of((string) $quantity->stripTrailingZeros()), $this->paid($item, $quantity, $purpose));
+            }
+        }
+
+        if ($goods !== []) {
+            $till = $this->tills[$location];
+            $at = new Place($location, $till->id, Staff::query()->where('number', '201')->firstOrFail()->id, $day);
+            $this->bringIn->handle($goods, $purpose, $at, Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo lorry '.++$this->lorries)->toString(), $note);
+        }
+    }
+
+    /** What suppliers want goes up and down a little. */
+    private function paid(Item $item, BigDecimal $quantity, Purpose $purpose): Money
+    {
+        $percent = $purpose === Purpose::OpeningStock ? 100 : $this->chance->between(98, 102);
+
+        return Money::round(BigRational::of($this->costs[$item->id])->multipliedBy($quantity)->multipliedBy($percent)->dividedBy(100 * $item->price_per), $this->house->currency());
+    }
+}
