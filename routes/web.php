@@ -90,6 +90,7 @@ Route::middleware(['auth', 'till'])->group(function (): void {
                 Route::post('/', [LayawayRowController::class, 'add'])->name('add');
                 Route::post('/amount', [LayawayRowController::class, 'amount'])->name('amount');
                 Route::post('/leaves', [LayawayRowController::class, 'leaves'])->name('leaves');
+                Route::post('/serials/{line}', [LayawayRowController::class, 'serials'])->whereNumber('line')->name('serials');
                 Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
             });
             Route::prefix('/back')->name('back.')->group(function (): void {
@@ -174,8 +175,8 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::post('/layaways/{layaway}/collect', [LayawayController::class, 'collect'])->middleware('can:sell')->name('layaways.collect');
         Route::post('/layaways/{layaway}/pay', [LayawayRowController::class, 'begin'])->middleware('can:sell')->name('layaways.pay');
         Route::post('/layaways/{layaway}/lines', [LayawayController::class, 'lines'])->middleware('can:set-layaway-terms')->name('layaways.lines');
-        Route::post('/layaways/{layaway}/extend', [LayawayController::class, 'extend'])->middleware('can:set-layaway-terms')->name('layaways.extend');
-        Route::post('/layaways/{layaway}/cancel', [LayawayController::class, 'cancel'])->middleware('can:end-layaways')->name('layaways.cancel');
+        Route::post('/layaways/{layaway}/extend', [LayawayController::class, 'extend'])->middleware('can:sell')->name('layaways.extend');
+        Route::post('/layaways/{layaway}/cancel', [LayawayController::class, 'cancel'])->middleware('can:sell')->name('layaways.cancel');
         Route::get('/deposits', [DepositController::class, 'index'])->name('deposits');
         Route::get('/deposits.csv', [DepositController::class, 'csv'])->name('deposits.csv');
         Route::get('/deposits/{customer}', [DepositController::class, 'show'])->whereNumber('customer')->name('deposits.show');

@@ -71,7 +71,7 @@ final class ChargeSlip
                 throw Refused::because('not_an_account', 'There is no house account to pay towards. The office can open one.');
             }
 
-            $slip->forceFill(['on_account' => $amount?->minor])->save();
+            $slip->forceFill(['on_account' => $amount?->minor, ...$amount === null ? ['plan_id' => null] : []])->save();
         });
     }
 }

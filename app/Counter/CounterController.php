@@ -97,6 +97,7 @@ final class CounterController
             'documents' => $this->documents($entry->text),
             'card' => CardCode::looksLikeOne($typed) ? $this->card($typed) : null,
             'coupon' => ShowCoupon::named($typed),
+            'plan' => PayPlan::named($typed),
             'here' => $atTill->till()->location,
             'house' => $house,
         ]);
@@ -106,12 +107,12 @@ final class CounterController
      * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
      * looking at the list.
      */
-    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay, GiftCardsOnSlip $cards, ShowCoupon $coupons): Response
+    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay, GiftCardsOnSlip $cards, ShowCoupon $coupons, PayPlan $plans): Response
     {
         $item = $request->filled('item') ? $request->integer('item') : null;
         $typed = $request->string('entry')->value();
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons): AddedLine|Slip {
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons, $plans): AddedLine|Slip {
             if ($item === null && CardCode::looksLikeOne($typed)) {
                 return $cards->use($slip, $act, $typed);
             }
@@ -120,6 +121,12 @@ final class CounterController
 
             if ($layaway !== null) {
                 return $pay->add($slip, $act, $layaway);
+            }
+
+            $plan = $item === null ? PayPlan::named($typed) : null;
+
+            if ($plan !== null) {
+                return $plans->handle($slip, $act, $plan);
             }
 
             try {

@@ -44,6 +44,14 @@ final class LayawayRowController
         return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'leaves', fn (Act $act): Slip => $this->pay->leaves($slip, $act, $layaway->id, $request->boolean('leaves')));
     }
 
+    /** Which pieces leave, asked where the goods are handed over. */
+    public function serials(Request $request, string $slip, Layaway $layaway, int $line): Response
+    {
+        $typed = $request->string('serials')->value();
+
+        return $this->page->after($request, $slip, "layaway.{$layaway->id}.serials.{$line}", 'serials', fn (Act $act): Slip => $this->pay->serials($slip, $act, $layaway->id, $line, $typed));
+    }
+
     public function drop(Request $request, string $slip, Layaway $layaway): Response
     {
         return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'amount', fn (Act $act): Slip => $this->pay->drop($slip, $act, $layaway->id));

@@ -39,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $tax_class
  * @property bool $may_discount
  * @property string|null $floor_price
- * @property string|null $cost per unit of price_per
+ * @property string|null $cost per unit of price_per, when it was put on the slip
  * @property string $note
  * @property list<string>|null $serials of the pieces
  * @property-read Item|null $item
@@ -72,6 +72,12 @@ final class LineOnSlip extends Model
             Reductions::read($this->discount_percent, $this->discount_amount, $currency),
             $this->may_discount,
         );
+    }
+
+    /** What a unit of its price costs the house now; of a one-off line as it was typed. */
+    public function costNow(): ?string
+    {
+        return ($this->relationLoaded('item') ? $this->item?->cost : null) ?? $this->cost;
     }
 
     /** Whether the list price has changed since the line was put on the slip. */

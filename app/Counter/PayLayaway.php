@@ -7,14 +7,17 @@ namespace Elmstone\Counter;
 use Closure;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LineChange;
 use Elmstone\Layaways\LayawayState;
 use Elmstone\Shop\House;
 
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */
 final class PayLayaway
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly PutCustomer $put)
+    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly PutCustomer $put, private readonly ChangeLayaway $changes)
     {
     }
 
@@ -53,6 +56,27 @@ final class PayLayaway
     public function leaves(string $slipKey, Act $act, int $layaway, ?bool $leaves): Slip
     {
         return $this->change($slipKey, $act, $layaway, static fn (LayawayPart $part): LayawayPart => $part->leaving($leaves));
+    }
+
+    /**
+     * Notes which pieces leave, on the layaway itself.
+     *
+     * @throws Refused bad_serial, serial_twice, serial_count, serial_out, serial_set_aside, not_there
+     */
+    public function serials(string $slipKey, Act $act, int $layaway, int $line, string $typed): Slip
+    {
+        return $this->change($slipKey, $act, $layaway, function (LayawayPart $part, Slip $slip) use ($act, $line, $typed): LayawayPart {
+            $serials = Serials::read($typed);
+            $stands = Layaway::query()->with('allLines.item')->findOrFail($part->layawayId);
+            $goods = $stands->lines()->firstWhere('position', $line) ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
+            Serials::assertComplete($goods->description, $goods->quantity, $serials, mayMiss: true);
+
+            if ($serials !== ($goods->serials ?? [])) {
+                $slip->paidOn[$part->layawayId] = $this->changes->lines($stands->id, $stands->version, [LineChange::serials($line, $serials)], $act->till, $act->by);
+            }
+
+            return $part;
+        });
     }
 
     public function drop(string $slipKey, Act $act, int $layaway): Slip

@@ -49,7 +49,7 @@ final class PostMoneyIn
     {
         $slip = $reckoned->slip;
         $items = $account === null ? null : AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $slip->day());
-        $spread = $items?->spread($reckoned->onAccount());
+        $spread = $slip->plan_id === null ? $items?->spread($reckoned->onAccount()) : $items?->spreadFirst($reckoned->onAccount(), PayPlan::parts($slip->plan_id));
         $draft = $this->draft($reckoned, $settlement, $act, $account, $spread?->discount());
         $receipt = $this->register->post($draft);
 

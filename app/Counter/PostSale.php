@@ -148,7 +148,7 @@ final class PostSale
         LayawayGoods::costNow($leaving, $costs);
 
         foreach ($slip->lines as $line) {
-            $line->item_id === null || $line->cost = $costs[$line->item_id];
+            $line->item === null || $line->item->cost = $costs[$line->item->id];
         }
     }
 

@@ -305,9 +305,9 @@ final readonly class ReckonedCounter
 
     public function costOf(LineOnSlip $line): Money
     {
-        return $line->cost === null
+        return $line->costNow() === null
             ? Money::zero($this->house->currency())
-            : Money::round(BigRational::of($line->cost)->multipliedBy($line->quantity)->dividedBy($line->price_per), $this->house->currency());
+            : Money::round(BigRational::of($line->costNow())->multipliedBy($line->quantity)->dividedBy($line->price_per), $this->house->currency());
     }
 
     /** Where the line stands against floor price and cost, after every discount. */
@@ -320,7 +320,7 @@ final readonly class ReckonedCounter
             $reckoned->line,
             $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
-            $line->cost === null ? null : UnitPrice::of($line->cost),
+            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
             $this->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
         );
     }
@@ -334,7 +334,7 @@ final readonly class ReckonedCounter
             $reckoned->line,
             $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
-            $line->cost === null ? null : UnitPrice::of($line->cost),
+            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
             $this->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
         );
     }

@@ -55,7 +55,7 @@ final readonly class SaleDraft
         foreach ($this->reckoned->slip->lines as $line) {
             if ($line->item_id !== null) {
                 $moves[] = new StockMove(
-                    $line->item_id, $this->reckoned->slip->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->cost ?? '0'), -$this->reckoned->costOf($line)->minor,
+                    $line->item_id, $this->reckoned->slip->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->costNow() ?? '0'), -$this->reckoned->costOf($line)->minor,
                 );
             }
         }

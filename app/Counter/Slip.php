@@ -21,6 +21,7 @@ use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Receivables\AccountStanding;
+use Elmstone\Plans\Plan;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -48,6 +49,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $job
  * @property int|null $charge minor units to the house account
  * @property int|null $on_account minor units paid towards the house account with it
+ * @property int|null $plan_id the payment plan whose parts that money meets first
  * @property int|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
  * @property int|null $deposit_used minor units of the deposits held, towards what is due
@@ -81,6 +83,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Location $location
  * @property-read Till $till
  * @property-read Customer|null $customer
+ * @property-read Plan|null $plan
  * @property-read Contact|null $contact
  * @property-read Document|null $document
  * @property-read Document|null $receipt
@@ -155,7 +158,7 @@ final class Slip extends Model
             'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null,
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
             'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null,
-            'on_account' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'on_account' => null, 'plan_id' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
             'layaway_id' => null, 'back' => null, 'back_other' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
             'credit_note_id' => null, 'void_of_id' => null,
         ]);
@@ -284,6 +287,12 @@ final class Slip extends Model
     public function till(): BelongsTo
     {
         return $this->belongsTo(Till::class);
+    }
+
+    /** @return BelongsTo<Plan, $this> */
+    public function plan(): BelongsTo
+    {
+        return $this->belongsTo(Plan::class);
     }
 
     /** @return BelongsTo<Customer, $this> */

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** What was held in deposits before a document, and what stays held after it. */
 final class DepositOnPaper implements Annotates
 {
-    public function notes(Document $document): array
+    public function notes(Document $document, bool $copy): array
     {
         if ($document->deposit_change === 0 || $document->customer_id === null) {
             return [];

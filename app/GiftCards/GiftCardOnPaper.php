@@ -11,10 +11,10 @@ use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
 use Illuminate\Support\Facades\DB;
 
-/** The gift cards a document moved: what each is worth then. Of a card that is new its whole number, to be scanned; it is shown nowhere else. */
+/** The gift cards a document moved: what each is worth then. Of a card that is new its whole number, to be scanned: on the original only. Copies, and all else, show its last four. */
 final class GiftCardOnPaper implements Annotates
 {
-    public function notes(Document $document): array
+    public function notes(Document $document, bool $copy): array
     {
         if ($document->gift_card_change === 0) {
             return [];
@@ -22,13 +22,13 @@ final class GiftCardOnPaper implements Annotates
 
         $entries = DB::table('gift_card_entries as e')->join('gift_cards as g', 'g.id', '=', 'e.gift_card_id')->where('e.document_id', $document->id)->orderBy('e.id')->get(['e.*', 'g.code', 'g.expires_on']);
 
-        return array_values($entries->map(fn (object $entry): PaperNote => $this->note($entry, $document))->all());
+        return array_values($entries->map(fn (object $entry): PaperNote => $this->note($entry, $document, $copy))->all());
     }
 
-    private function note(object $entry, Document $document): PaperNote
+    private function note(object $entry, Document $document, bool $copy): PaperNote
     {
         $before = (int) DB::table('gift_card_entries')->where('gift_card_id', $entry->gift_card_id)->where('id', '<', $entry->id)->sum('amount');
-        $isNew = DB::table('gift_card_entries')->where('gift_card_id', $entry->gift_card_id)->where('id', '<', $entry->id)->doesntExist();
+        $isNew = ! $copy && DB::table('gift_card_entries')->where('gift_card_id', $entry->gift_card_id)->where('id', '<', $entry->id)->doesntExist();
         $code = CardCode::of((string) $entry->code);
         $money = static fn (int $minor): string => Show::money($document->money($minor));
 

@@ -32,6 +32,7 @@ use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Staff\Ability;
 use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
@@ -122,7 +123,8 @@ final class CancelLayaway
         $fee = $order->waive ? $this->house->money(0) : $full;
         $this->assertFine($layaway, $order, $till, $fee);
         $plan = Plan::of($order->back, LayawayMoney::of($layaway->id, $this->house->currency())->left, $this->house->currency(), [TenderKind::DepositHeld]);
-        $needs = [...$plan->needs($this->limits, 'cancel'), ...$this->gate->needs($by, CarbonImmutable::today(), $plan->going($layaway->label ?? ''), 'cancel')];
+        $needs = $by->mayDo(Ability::EndLayaways) ? [] : [new Need('cancel', Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id), Refused::because('approval_missing', 'Cancelling a layaway needs a supervisor: staff number, PIN and reason.'), "{$layaway->label} cancelled", LimitMatter::OutsidePolicy, 0)];
+        array_push($needs, ...$plan->needs($this->limits, 'cancel'), ...$this->gate->needs($by, CarbonImmutable::today(), $plan->going($layaway->label ?? ''), 'cancel'));
 
         if ($order->waive && $full->isPositive()) {
             $scope = Scope::of(ApprovalKind::LayawayFee)->naming('layaway', $layaway->id)->upTo('fee', $full);

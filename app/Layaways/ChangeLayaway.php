@@ -8,6 +8,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Deposits\DepositLedger;
@@ -15,6 +17,11 @@ use Elmstone\Foundation\Show;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\MoneyOut\HandBack;
+use Elmstone\Staff\Ability;
+use Elmstone\Staff\GivenApproval;
+use Elmstone\Staff\LimitMatter;
+use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -32,6 +39,7 @@ final class ChangeLayaway
         private readonly HoldLayaway $hold,
         private readonly StockLedger $stock,
         private readonly KeepAsDeposit $keepAsDeposit,
+        private readonly HandBack $back,
     ) {
     }
 
@@ -94,13 +102,14 @@ final class ChangeLayaway
     /**
      * Moves its last day, and shares out what remains over payments from a first date on.
      *
-     * @throws Refused changed_elsewhere, not_running, first_due_past, after_expiry
+     * @throws Refused changed_elsewhere, not_running, first_due_past, after_expiry, and for whom it is not to decide, approval_missing
      */
-    public function extend(int $layawayId, int $version, CarbonImmutable $firstDue, CarbonImmutable $expiresOn, Staff $by): Layaway
+    public function extend(int $layawayId, int $version, CarbonImmutable $firstDue, CarbonImmutable $expiresOn, Staff $by, ?GivenApproval $given = null): Layaway
     {
-        return DB::transaction(function () use ($layawayId, $version, $firstDue, $expiresOn, $by): Layaway {
+        return DB::transaction(function () use ($layawayId, $version, $firstDue, $expiresOn, $by, $given): Layaway {
             $layaway = $this->ledger->lock($layawayId);
             $this->assertSeen($layaway, $version);
+            $this->back->allow($by, $given, $this->needsToExtend($layaway, $expiresOn, $by));
 
             match (true) {
                 $firstDue->lessThanOrEqualTo(CarbonImmutable::today()) => throw Refused::because('first_due_past', 'The next payment falls due after today.'),
@@ -116,6 +125,19 @@ final class ChangeLayaway
 
             return $layaway;
         }, 3);
+    }
+
+    /** @return list<Need> */
+    private function needsToExtend(Layaway $layaway, CarbonImmutable $expiresOn, Staff $by): array
+    {
+        if ($by->mayDo(Ability::SetLayawayTerms)) {
+            return [];
+        }
+
+        $scope = Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id)->naming('until', $expiresOn->format('Y-m-d'));
+        $refused = Refused::because('approval_missing', 'Extending a layaway needs a supervisor: staff number, PIN and reason.');
+
+        return [new Need('extend', $scope, $refused, "{$layaway->label} extended to ".Show::date($expiresOn), LimitMatter::OutsidePolicy, 0)];
     }
 
     /** What is open is shared out over the due dates that are left: even the deposit came back. Inside a transaction, the layaway locked. */

@@ -83,11 +83,11 @@ final class LayawayController
         return redirect()->route('layaways.show', $layaway)->with('done', 'The agreement is worked anew; print it for the customer.');
     }
 
-    public function extend(Request $request, Layaway $layaway, ChangeLayaway $change, #[CurrentUser] Staff $by): RedirectResponse
+    public function extend(Request $request, Layaway $layaway, ChangeLayaway $change, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['first_due' => ['required', 'date_format:Y-m-d'], 'expires_on' => ['required', 'date_format:Y-m-d']], ['first_due.*' => 'Type the day of the next payment.', 'expires_on.*' => 'Type its new last day.']);
         $date = static fn (string $name): CarbonImmutable => CarbonImmutable::createFromFormat('!Y-m-d', $request->string($name)->value()) ?? CarbonImmutable::today();
-        $change->extend($layaway->id, $request->integer('version'), $date('first_due'), $date('expires_on'), $by);
+        $change->extend($layaway->id, $request->integer('version'), $date('first_due'), $date('expires_on'), $by, $check->given($request));
 
         return redirect()->route('layaways.show', $layaway)->with('done', 'The layaway is extended and its payments are shared out anew.');
     }

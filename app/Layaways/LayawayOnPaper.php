@@ -13,7 +13,7 @@ use Elmstone\Paper\PaperNote;
 /** Every payment on a layaway up to a document, with its day and way, what is paid and what is left then. */
 final class LayawayOnPaper implements Annotates
 {
-    public function notes(Document $document): array
+    public function notes(Document $document, bool $copy): array
     {
         if ($document->layaway_change === 0) {
             return [];

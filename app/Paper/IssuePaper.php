@@ -27,7 +27,7 @@ final class IssuePaper
 
     public function print(Document $document, Till $till, Staff $by): void
     {
-        $html = view('paper.receipt', $this->data->of($document, $this->note($document, $by, 'receipt', 'print')))->render();
+        $html = view(self::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'print'))])->render();
         $this->printer->print($till, $document->label, $html);
     }
 
@@ -39,13 +39,13 @@ final class IssuePaper
             "{$document->title()} {$document->label} from {$this->house->shop()->name}",
             view('paper.mail', $this->data->of($document, $copy))->render(),
             "{$document->label}.pdf",
-            $this->pdf->a4(view('paper.invoice', ['pdf' => true, ...$this->data->of($document, $copy)])->render()),
+            $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $copy)])->render()),
         ));
     }
 
     public function invoicePdf(Document $document, Staff $by): string
     {
-        return $this->pdf->a4(view('paper.invoice', ['pdf' => true, ...$this->data->of($document, $this->note($document, $by, 'invoice', 'file'))])->render());
+        return $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $this->note($document, $by, 'invoice', 'file'))])->render());
     }
 
     public function receiptPdf(Document $document, Staff $by): string
@@ -58,7 +58,13 @@ final class IssuePaper
             $height += $note instanceof PaperNote ? 16 + 6 * count($note->rows) + ($note->code === '' ? 0 : 20) : 0;
         }
 
-        return $this->pdf->roll(view('paper.receipt', ['pdf' => true, ...$data])->render(), $height);
+        return $this->pdf->roll(view(self::form($document, 'receipt'), ['pdf' => true, 'roll' => true, ...$data])->render(), $height);
+    }
+
+    /** Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and tax. */
+    private static function form(Document $document, string $form): string
+    {
+        return $document->purpose->isGoodsOnly() ? 'paper.goods' : "paper.{$form}";
     }
 
     /** @return bool whether such a paper was handed out before, so that this one is a copy */

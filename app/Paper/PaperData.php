@@ -33,7 +33,7 @@ final readonly class PaperData
             'exempted' => Exempted::fromJson($document->exemption),
             'origins' => $this->origins($document),
             'policy' => $this->policy(),
-            'notes' => $this->notes($document),
+            'notes' => $this->notes($document, $copy),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
     }
@@ -55,12 +55,12 @@ final readonly class PaperData
     }
 
     /** @return list<PaperNote> */
-    private function notes(Document $document): array
+    private function notes(Document $document, bool $copy): array
     {
         $notes = [];
 
         foreach ($this->others as $other) {
-            array_push($notes, ...$other->notes($document));
+            array_push($notes, ...$other->notes($document, $copy));
         }
 
         return $notes;

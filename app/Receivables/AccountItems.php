@@ -70,6 +70,12 @@ final readonly class AccountItems
         return $byHand === null ? Spread::oldestFirst($amount, $this->values()) : Spread::byHand($amount, $this->values(), $byHand);
     }
 
+    /** @param  list<int>  $documents that are met before the others */
+    public function spreadFirst(Money $amount, array $documents): Spread
+    {
+        return Spread::chosenFirst($amount, $this->values(), array_values($this->records->whereIn('document_id', $documents)->pluck('label')->all()));
+    }
+
     /** @return array<int, int> minor units by document id, as the ledger wants them */
     public function parts(Spread $spread): array
     {

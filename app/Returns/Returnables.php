@@ -48,8 +48,11 @@ final class Returnables
         $number = self::number($typed);
         $card = self::card($typed, $day);
 
+        $layaway = self::layaway($typed);
+
         return match (true) {
             $number !== null => $this->read($this->lines()->where('d.number', $number), $day),
+            $layaway !== null => $this->read($this->lines()->whereIn('d.id', DB::table('layaways')->where('id', $layaway)->whereNotNull('document_id')->select('document_id')), $day),
             $card !== null => $this->read($this->byCard($card), $day),
             $customer !== null => $this->read($this->ofCustomer($customer, $typed), $day),
             mb_strlen($typed) < 2 => [],
@@ -72,7 +75,7 @@ final class Returnables
     {
         $typed = trim($typed);
 
-        return $document !== null && (self::number($typed) === $document->number || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1 && $document->tenders->contains(static fn (DocumentTender $tender): bool => $tender->last_four === $found[1])));
+        return $document !== null && (self::number($typed) === $document->number || (self::layaway($typed) !== null && DB::table('layaways')->where('id', self::layaway($typed))->value('document_id') === $document->id) || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1 && $document->tenders->contains(static fn (DocumentTender $tender): bool => $tender->last_four === $found[1])));
     }
 
     /** "INV-000123", "inv123", or the bare number */
@@ -81,8 +84,14 @@ final class Returnables
         return preg_match('/^(?:INV-?)?0*(\d{1,7})$/i', $typed, $found) === 1 ? (int) $found[1] : null;
     }
 
+    /** "LAY-000012": the goods of a layaway left with its invoice */
+    private static function layaway(string $typed): ?int
+    {
+        return preg_match('/^LAY-?0*(\d{1,9})$/i', $typed, $found) === 1 ? (int) $found[1] : null;
+    }
+
     /**
-     * The last four digits, then a date as 2026-11-12, "12 Nov", "today" or "yesterday".
+     * The last four digits, then a date as 2026-11-12, 11/25 (month first), 25.11. (day first), "12 Nov", "today" or "yesterday".
      *
      * @return array{string, CarbonImmutable}|null
      */
@@ -97,11 +106,21 @@ final class Returnables
             $text === 'today' => $day,
             $text === 'yesterday' => $day->subDay(),
             preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat($text, 'Y-m-d') => CarbonImmutable::createFromFormat('!Y-m-d', $text),
+            preg_match('#^(\d{1,2})/(\d{1,2})(?:/(\d{4}))?$#D', $text, $parts) === 1 => self::date($parts[3] ?? '', $parts[1], $parts[2], $day),
+            preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})?$/D', $text, $parts) === 1 => self::date($parts[3] ?? '', $parts[2], $parts[1], $day),
             preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat("{$text} {$day->year}", 'j M Y') => CarbonImmutable::createFromFormat('!j M Y', "{$text} {$day->year}"),
             default => null,
         };
 
         return $date === null ? null : [$found[1], $date->greaterThan($day) ? $date->subYear() : $date];
+    }
+
+    /** Without a year it is the year of the day. */
+    private static function date(string $year, string $month, string $day, CarbonImmutable $today): ?CarbonImmutable
+    {
+        $year = $year === '' ? $today->year : (int) $year;
+
+        return checkdate((int) $month, (int) $day, $year) ? $today->setDate($year, (int) $month, (int) $day)->startOfDay() : null;
     }
 
     /** @param  array{string, CarbonImmutable}  $card */

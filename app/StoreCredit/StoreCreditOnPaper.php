@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** What was owed to a customer in goods before a document, and what is after it. */
 final class StoreCreditOnPaper implements Annotates
 {
-    public function notes(Document $document): array
+    public function notes(Document $document, bool $copy): array
     {
         if ($document->store_credit_change === 0 || $document->customer_id === null) {
             return [];

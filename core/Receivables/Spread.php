@@ -42,6 +42,22 @@ final readonly class Spread
     }
 
     /**
+     * Certain items first, as the parts of a payment plan, then the others; each oldest due first.
+     *
+     * @param  list<OpenItem>  $items charges
+     * @param  list<string>  $first ids
+     *
+     * @throws Refused bad_amount
+     */
+    public static function chosenFirst(Money $amount, array $items, array $first): self
+    {
+        $chosen = self::oldestFirst($amount, array_values(array_filter($items, static fn (OpenItem $item): bool => in_array($item->id, $first, true))));
+        $others = self::oldestFirst($chosen->unused, array_values(array_filter($items, static fn (OpenItem $item): bool => ! in_array($item->id, $first, true))));
+
+        return new self([...$chosen->shares, ...$others->shares], $others->unused);
+    }
+
+    /**
      * As somebody typed it. Paying an item off less its settlement discount takes the discount.
      *
      * @param  list<OpenItem>  $items charges

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** What each movement of stock did to the inventory account, and what stock is worth by the books. */
+/** What each movement of stock did to the inventory account, and what stock is worth by the books. A payment on a plan, on the slip. */
 return new class extends Migration
 {
     public function up(): void
@@ -19,6 +19,7 @@ return new class extends Migration
         Schema::table('stock', static function (Blueprint $table): void {
             $table->bigInteger('value')->default(0)->comment('minor units, the sum of what its movements did to inventory');
         });
+        Schema::table('slips', static fn (Blueprint $table) => $table->foreignId('plan_id')->nullable()->after('on_account')->constrained());
         DB::table('shop')->exists() && Accounts::open();
     }
 };

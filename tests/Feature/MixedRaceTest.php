@@ -96,7 +96,7 @@ final class MixedRaceTest extends RaceCase
                 $name = $this->pick(['sale', 'sale', 'exchange', 'exchange', 'back', 'hold', 'instalment', 'complete', 'cancel', 'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff']);
 
                 try {
-                    $this->{$name}(Customer::query()->with('type.priceLevel')->findOrFail($this->pick($customers)));
+                    $this->happens($name, Customer::query()->with('type.priceLevel')->findOrFail($this->pick($customers)));
                     file_put_contents($done, "{$name}\n", FILE_APPEND | LOCK_EX);
                 } catch (Refused $refused) {
                     file_put_contents($done, "refused {$name} {$refused->rule}\n", FILE_APPEND | LOCK_EX);
@@ -104,7 +104,7 @@ final class MixedRaceTest extends RaceCase
             }
         });
 
-        $told = array_count_values(array_filter(explode("\n", (string) file_get_contents($done))));
+        $told = array_count_values(array_filter(explode("\n", (string) file_get_contents($done)), static fn (string $line): bool => $line !== ''));
         unlink($done);
         $this->assertSame($before, self::deadlocks(), 'Two tills waited for each other in a circle.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -130,7 +130,7 @@ final class MixedRaceTest extends RaceCase
                 file_put_contents($told, "{$refused->rule}\n", FILE_APPEND | LOCK_EX);
             }
         });
-        $answers = array_values(array_unique(array_filter(explode("\n", (string) file_get_contents($told)))));
+        $answers = array_values(array_unique(array_filter(explode("\n", (string) file_get_contents($told)), static fn (string $line): bool => $line !== '')));
         unlink($told);
         $this->assertSame([(string) Document::query()->where('kind', 'refund')->sole()->id], $answers, 'All are answered with the one refund.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -194,6 +194,25 @@ final class MixedRaceTest extends RaceCase
         foreach ($this->chance->shuffleArray(array_slice(self::GOODS, 0, $this->chance->getInt(1, 4))) as $code) {
             app(AddToSlip::class)->handle($slip, $this->mine(), "{$this->chance->getInt(1, 2)} x {$code}");
         }
+    }
+
+    private function happens(string $name, Customer $customer): void
+    {
+        match ($name) {
+            'sale' => $this->sale(),
+            'exchange' => $this->exchange(),
+            'back' => $this->back(),
+            'hold' => $this->hold($customer),
+            'instalment' => $this->instalment(),
+            'complete' => $this->complete(),
+            'cancel' => $this->cancel(),
+            'change' => $this->change(),
+            'charge' => $this->charge($customer),
+            'moveCredit' => $this->moveCredit($customer),
+            'payIn' => $this->payIn($customer),
+            'lorry' => $this->lorry(),
+            default => $this->writeOff(),
+        };
     }
 
     private function sale(): void

@@ -14,15 +14,16 @@
         <div class="end">
             @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')@can('sell')<form method="post" action="{{ route('documents.bring-back', $document) }}">@csrf <button class="quiet-act">Bring goods back</button></form>@endcan
             @can('give-credit')<a class="quiet-act" href="{{ route('credit-notes.on-invoice', $document) }}">Credit without goods</a>@endcan @endif
-            <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() ? 'Print again' : 'Print receipt again' }}</button></form>
+            <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() || $document->purpose->isGoodsOnly() ? 'Print again' : 'Print receipt again' }}</button></form>
             <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : "{$document->title()} as PDF" }}</a>
-            @if($document->lines->isNotEmpty())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>
+            @if($document->lines->isNotEmpty())@unless($document->purpose->isGoodsOnly())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>@endunless
             @if(in_array($document->kind->value, ['invoice', 'credit_note'], true))<a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif @endif
         </div></div>
     @include('design.messages')
     <div class="split">
         <div>
             {!! $trail !!}
+            @if($document->purpose->isGoodsOnly())@include('books.goods')@else
             <table class="ruled">
                 @if($document->lines->isEmpty())<tr><td colspan="6">{{ $document->words() }}@if($document->note !== '') <span class="soft">{{ $document->note }}</span>@endif</td></tr>@endif
                 @if($document->lines->isNotEmpty())<thead><tr><th class="figure">Qty</th><th>Item</th><th class="figure">Each</th><th class="figure">Off</th><th class="figure">Net</th><th class="figure">Tax</th></tr></thead>@endif
@@ -55,6 +56,7 @@
                     @if($document->balance_before !== null)<tr><td colspan="4" class="figure soft">Balance before</td><td class="figure" colspan="2">{{ $money($document->balance_before) }}</td></tr><tr><td colspan="4" class="figure soft">Balance after</td><td class="figure" colspan="2">{{ $money($document->balanceAfter()) }}</td></tr>@endif
                 </tfoot>
             </table>
+            @endif
             @can('see-journal')
                 <h2 class="mt-4">Journal</h2>
                 <table class="ruled">

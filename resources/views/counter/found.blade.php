@@ -34,6 +34,14 @@
         <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre' : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired' : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
     </button>
 @endforeach
+@if($plan !== null)
+    <div class="group" aria-hidden="true">Payment plans</div>
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $plan->label }}" aria-selected="false" data-layaway="{{ $plan->label }}">
+        <span class="code">{{ $plan->label }}</span><span>{{ $plan->customer->name }} <span class="small soft">pay a part</span></span>
+        <span class="figure small">{{ Show::money($house->money((int) $plan->parts->sum(fn ($part) => $part->item->open))) }} left</span>
+        <span class="figure small soft">@if($next = $plan->parts->first(fn ($part) => $part->item->open > 0))next {{ Show::date($next->due) }}@else paid @endif</span>
+    </button>
+@endif
 @if($card !== null)
     <div class="group" aria-hidden="true">Gift cards</div>
     @if(is_string($card))<p class="complaint px-3 py-1 mb-0">{{ $card }}</p>

@@ -80,16 +80,17 @@
                         <button class="quiet-act">Work anew</button>
                     </form>
                 </details>
+            @endcan
+            @can('sell')
                 <details class="fold" @if($formOpen('extend')) open @endif><summary>Extend</summary>
                     @if($formOpen('extend'))@error('refused')<p class="complaint" role="alert">{{ $message }}</p>@enderror @endif
                     <form class="filters" method="post" action="{{ route('layaways.extend', $layaway) }}">@csrf<input type="hidden" name="form" value="extend"><input type="hidden" name="version" value="{{ $layaway->version }}">
                         <div><label for="first_due">Next payment</label><input type="date" class="form-control" id="first_due" name="first_due" value="{{ old('first_due', $day->addDays(14)->format('Y-m-d')) }}"></div>
                         <div><label for="expires_on">Last day</label><input type="date" class="form-control" id="expires_on" name="expires_on" value="{{ old('expires_on', $layaway->expires_on->max($day)->addDays(30)->format('Y-m-d')) }}"></div>
+                        @cannot('set-layaway-terms')<x-approval id="extend" when="Somebody who may allow it:"/>@endcannot
                         <button class="quiet-act">Extend</button>@foreach(['first_due', 'expires_on'] as $field)@error($field)<p class="complaint w-100">{{ $message }}</p>@enderror @endforeach
                     </form>
                 </details>
-            @endcan
-            @can('end-layaways')
                 <details class="fold" @if($formOpen('cancel')) open @endif><summary>Cancel and pay back</summary>
                     @php $refund = $standing->refund; @endphp
                     @php
@@ -115,7 +116,7 @@
                         <div class="filters"><div class="flex-fill"><label for="reason">Why</label><input class="form-control @error('reason') is-refused @enderror" id="reason" name="reason" maxlength="200" value="{{ old('reason') }}"></div><div><label for="reference">Cheque number or reference</label><input class="form-control" id="reference" name="reference" maxlength="60" value="{{ old('reference') }}"></div></div>
                         @error('reason')<p class="complaint" role="alert">{{ $message }}</p>@enderror
                         @unless($standing->fee->isZero())<div class="filters"><label class="d-flex gap-2 align-items-center"><input type="checkbox" class="form-check-input m-0" name="waive" value="1" @checked(old('waive'))> let the fee off</label></div>@endunless
-                        <x-approval/>
+                        <x-approval :when="Gate::allows('end-layaways') ? 'Where it is more than you may, another person allows it:' : 'Somebody who may allow it:'"/>
                         @if($formOpen('cancel'))@error('refused')<p class="complaint" role="alert">{{ $message }}</p>@enderror @endif
                         <button class="danger-act">Cancel the layaway</button>
                     </form>

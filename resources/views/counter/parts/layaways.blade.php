@@ -29,6 +29,13 @@
                         @elseif($slip->isPosted())
                             <div class="under">{{ $part->leaves === true ? 'the goods left' : ($layaway->state === LayawayState::Ready ? 'paid in full, to be collected' : '') }}</div>
                         @endif
+                        @if(! $slip->isPosted() && $part->leaves === true)
+                            @foreach($layaway->lines()->filter(fn ($line) => $line->item?->has_serials === true) as $line)
+                                <div class="under d-flex gap-2 align-items-center"><label for="lay{{ $layaway->id }}-{{ $line->position }}">Serial {{ Show::decimal($line->quantity) === '1' ? 'number' : 'numbers' }} of {{ $line->description }}</label>
+                                    <input class="form-control" id="lay{{ $layaway->id }}-{{ $line->position }}" name="serials" autocomplete="off" placeholder="scan or type the plate" data-save="{{ route('counter.layaway.serials', [$slip->key, $layaway, $line->position]) }}" value="{{ $complaint->typedOr("{$at}.serials.{$line->position}", implode(', ', $line->serials ?? [])) }}"></div>
+                                @if($complaint->on("{$at}.serials.{$line->position}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+                            @endforeach
+                        @endif
                         @if($refused !== null && $refused->rule !== 'leaves_not_said')<p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
                         @if($complaint->within($at) && $complaint->message() !== $refused?->getMessage())<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
                         @unless($slip->isPosted())@include('counter.parts.needs', ['place' => $at, 'quiet' => false])@endunless

@@ -110,7 +110,7 @@
     <li>
         <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
             <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account" name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P" data-save="{{ route('counter.on-account', $slip->key) }}" value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
-        @if($slip->on_account !== null)<p class="under mb-0">{{ $slip->lines->isEmpty() ? '' : 'settled together with the sale; ' }}goes on the oldest due first</p>@endif
+        @if($slip->on_account !== null)<p class="under mb-0">{{ $slip->lines->isEmpty() ? '' : 'settled together with the sale; ' }}{{ $slip->plan_id === null ? 'goes on the oldest due first' : "goes on the parts of {$slip->loadMissing('plan')->plan?->label} first" }}</p>@endif
         @if($complaint->on('on_account'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
