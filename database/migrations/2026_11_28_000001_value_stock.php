@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** What each movement of stock did to the inventory account, and what stock is worth by the books. A payment on a plan, on the slip. */
+/** What each movement of stock did to the inventory account, and what stock is worth by the books. A payment on a plan, on the slip. What the stand-in terminal paid back against. */
 return new class extends Migration
 {
     public function up(): void
@@ -20,6 +20,7 @@ return new class extends Migration
             $table->bigInteger('value')->default(0)->comment('minor units, the sum of what its movements did to inventory');
         });
         Schema::table('slips', static fn (Blueprint $table) => $table->foreignId('plan_id')->nullable()->after('on_account')->constrained());
+        Schema::table('terminal_requests', static fn (Blueprint $table) => $table->string('against', 20)->default('')->after('act')->comment('of a refund: the payment it goes back to'));
         DB::table('shop')->exists() && Accounts::open();
     }
 };

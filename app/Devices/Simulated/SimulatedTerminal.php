@@ -21,6 +21,17 @@ final class SimulatedTerminal implements CardTerminal
 
     public function take(Till $till, string $key, Money $amount): TerminalAnswer
     {
+        return $this->answered($till, $key, $amount, '');
+    }
+
+    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
+    {
+        return $this->answered($till, $key, $amount, $authorisation);
+    }
+
+    /** @param  string  $against the authorisation of the payment that is paid back; empty: a payment is taken */
+    private function answered(Till $till, string $key, Money $amount, string $against): TerminalAnswer
+    {
         $known = $this->request($key);
 
         if ($known !== null) {
@@ -34,7 +45,7 @@ final class SimulatedTerminal implements CardTerminal
             return TerminalAnswer::offLine();
         }
 
-        $this->book($till, $key, $amount, $mood);
+        $this->book($till, $key, $amount, $mood, $against);
         $request = $this->request($key);
 
         return match (true) {
@@ -70,17 +81,6 @@ final class SimulatedTerminal implements CardTerminal
         return $mood->isSilent() ? TerminalAnswer::unknown() : TerminalAnswer::reversed();
     }
 
-    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
-    {
-        $paid = DB::table('terminal_requests')->where('authorisation', $authorisation)->where('act', 'take')->latest('id')->first();
-        $answer = $this->take($till, $key, $amount);
-        // It goes back to the card it came from, whichever card lies in the terminal now, and is never approved in part.
-        DB::table('terminal_requests')->where('key', $key)->where('act', '<>', self::REVERSED)->update(['act' => 'refund', 'approved' => DB::raw("IF(outcome = 'approved', amount, 0)"), 'authorisation' => DB::raw("IF(outcome = 'approved', authorisation, '')"), ...$paid === null ? [] : ['card_type' => $paid->card_type, 'last_four' => $paid->last_four]]);
-        $request = $this->request($key);
-
-        return $answer->outcome === TerminalOutcome::Approved && $request !== null ? $this->outcome($request, $amount) : $answer;
-    }
-
     /** Also what never arrived is noted, so that it can arrive no more. */
     private function markReversed(Till $till, string $key): void
     {
@@ -95,17 +95,21 @@ final class SimulatedTerminal implements CardTerminal
         return is_string($mood) ? TerminalMood::from($mood) : TerminalMood::Approve;
     }
 
-    private function book(Till $till, string $key, Money $amount, TerminalMood $mood): void
+    /** One row at once, as a terminal's journal has it: what goes back goes to the card it came from, whichever lies in the terminal now, and never in part. */
+    private function book(Till $till, string $key, Money $amount, TerminalMood $mood, string $against): void
     {
         $declined = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true);
-        [$type, $lastFour] = self::CARDS[crc32($key) % count(self::CARDS)];
+        $paid = $against === '' ? null : DB::table('terminal_requests')->where('authorisation', $against)->where('act', 'take')->latest('id')->first();
+        [$type, $lastFour] = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)] : [$paid->card_type, $paid->last_four];
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
+            'act' => $against === '' ? 'take' : 'refund',
+            'against' => $against,
             'amount' => $amount->minor,
             'approved' => match (true) {
                 $declined => 0,
-                $mood === TerminalMood::Partial => intdiv($amount->minor + 1, 2),
+                $mood === TerminalMood::Partial && $against === '' => intdiv($amount->minor + 1, 2),
                 default => $amount->minor,
             },
             'outcome' => $declined ? TerminalOutcome::Declined->value : TerminalOutcome::Approved->value,
