@@ -12,7 +12,10 @@ use Elmstone\Counter\Slip;
 use Elmstone\Counter\SlipState;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
+use Illuminate\Foundation\Http\Events\RequestHandled;
+use Illuminate\Routing\Events\RouteMatched;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Random\Engine\Mt19937;
@@ -31,7 +34,7 @@ final class GreedySimulationTest extends FeatureCase
     private const SEED = 20261126;
 
     /** The share that runs with every test; `./elmstone prove` runs thousands. */
-    private const ACTS = 160;
+    private const ACTS = 90;
 
     private const ITEMS = ['LH-1140', 'LH-1141', 'PI-2800', 'MA-0031', 'WA-0001'];
 
@@ -47,6 +50,8 @@ final class GreedySimulationTest extends FeatureCase
 
     private ?int $diesIn = null;
 
+    private bool $inside = false;
+
     /** @var array<string, int> */
     private array $told = [];
 
@@ -54,6 +59,8 @@ final class GreedySimulationTest extends FeatureCase
     private array $people = [];
 
     private string $now = '';
+
+    private string $who = '101';
 
     public function test_nobody_gets_more_than_they_brought(): void
     {
@@ -65,8 +72,14 @@ final class GreedySimulationTest extends FeatureCase
         $this->people = [$this->account('5000.00', 'Fern & Flint Paving'), $this->account('5000.00', 'Second Firm'), $this->customer('Wren Hollis')];
         DB::table('customers')->update(['phone' => '555 0142']);
         Scene::stock(array_values(\Elmstone\Catalogue\Item::query()->get()->all()), 100_000);
+        Event::listen(RouteMatched::class, fn () => $this->inside = true);
+        Event::listen(RequestHandled::class, fn () => $this->inside = false);
         DB::listen(function (): void {
-            if ($this->diesIn !== null && --$this->diesIn === 0) {
+            if ($this->diesIn !== null && $this->inside) {
+                $this->diesIn--;
+            }
+
+            if ($this->diesIn === 0) {
                 $this->diesIn = null;
 
                 throw new Killed('The process died.');
@@ -87,7 +100,8 @@ final class GreedySimulationTest extends FeatureCase
     private function happens(int $act): void
     {
         $name = $this->pick(self::ACTIONS);
-        $this->as($this->pick(['101', '101', '101', '201', '301']), $this->pick([1, 1, 1, 2]));
+        $this->who = $this->pick(['101', '101', '101', '201', '301']);
+        $this->as($this->who, $this->pick([1, 1, 1, 2]));
         $this->chance->getInt(0, 3) > 0 || $this->terminal($this->pick(['approve', 'decline', 'silent_approve', 'silent_decline', 'off_line', 'partial', 'approve']));
         $this->diesIn = $this->chance->getInt(0, 19) === 0 ? $this->chance->getInt(1, 150) : null;
         $this->now = $name;
@@ -123,7 +137,7 @@ final class GreedySimulationTest extends FeatureCase
     /** @param  TestResponse<Response>  $answer */
     private function went(TestResponse $answer): bool
     {
-        $fine = $answer->getStatusCode() < 400 && ! $answer->baseResponse->isServerError() && ($answer->getStatusCode() < 300 || session('errors') === null);
+        $fine = $answer->getStatusCode() < 400 && ($answer->getStatusCode() < 300 || session('errors') === null);
         $key = "{$this->now} ".($answer->getStatusCode() >= 500 ? 'died' : ($fine ? 'done' : 'refused'));
         $this->told[$key] = ($this->told[$key] ?? 0) + 1;
         // The only thing that may break is a process we killed.
@@ -217,17 +231,18 @@ final class GreedySimulationTest extends FeatureCase
     private function spendsGift(): void
     {
         $this->goods(1);
-        $code = DB::table('gift_cards')->where('balance', '>', 0)->inRandomOrder($this->chance->getInt(1, 9999))->value('code');
-        is_string($code) && $this->try('gift-cards/use', ['card_code' => $code]);
+        $codes = DB::table('gift_cards')->where('balance', '>', 0)->orderBy('id')->pluck('code')->all();
+        $codes === [] || $this->try('gift-cards/use', ['card_code' => $this->pick(array_values($codes))]);
         $this->try('cash', ['cash' => '1000']);
         $this->posts();
     }
 
     private function anySale(string $paidBy = ''): ?Document
     {
-        return Document::query()->with(['lines', 'tenders'])->where('kind', 'invoice')->where('purpose', 'sale')
-            ->when($paidBy !== '', static fn ($query) => $query->whereIn('id', DB::table('document_tenders')->where('kind', $paidBy)->select('document_id')))
-            ->inRandomOrder($this->chance->getInt(1, 9999))->first();
+        $sold = DB::table('documents')->where('kind', 'invoice')->where('purpose', 'sale')
+            ->when($paidBy !== '', static fn ($query) => $query->whereIn('id', DB::table('document_tenders')->where('kind', $paidBy)->select('document_id')))->orderBy('id')->pluck('id')->all();
+
+        return $sold === [] ? null : Document::query()->with(['lines', 'tenders'])->find($this->pick(array_values($sold)));
     }
 
     /** A slip on which something of a sale comes back. */
@@ -311,7 +326,9 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anyLayaway(): ?Layaway
     {
-        return Layaway::query()->whereIn('state', ['running', 'ready'])->inRandomOrder($this->chance->getInt(1, 9999))->first();
+        $open = DB::table('layaways')->whereIn('state', ['running', 'ready'])->orderBy('id')->pluck('id')->all();
+
+        return $open === [] ? null : Layaway::query()->find($this->pick(array_values($open)));
     }
 
     private function pays(): void
@@ -350,7 +367,8 @@ final class GreedySimulationTest extends FeatureCase
 
     private function paidOut(): void
     {
-        $credit = DB::table('open_items')->where('kind', 'credit')->where('open', '>', 0)->inRandomOrder($this->chance->getInt(1, 9999))->first();
+        $credits = DB::table('open_items')->where('kind', 'credit')->where('open', '>', 0)->orderBy('document_id')->get()->all();
+        $credit = $credits === [] ? null : $this->pick(array_values($credits));
         $number = $credit === null ? null : DB::table('customers')->where('id', $credit->customer_id)->value('number');
 
         foreach ($number === null ? [] : [1, 2] as $ignored) {
@@ -360,13 +378,20 @@ final class GreedySimulationTest extends FeatureCase
 
     private function reverses(): void
     {
-        $receipt = Document::query()->where('kind', 'receipt')->inRandomOrder($this->chance->getInt(1, 9999))->value('label');
-        is_string($receipt) && $this->office("/documents/{$receipt}/reverse", ['reason' => 'wrong person', ...$this->allowed()]);
+        $receipts = DB::table('documents')->where('kind', 'receipt')->orderBy('id')->pluck('label')->all();
+        $receipts === [] || $this->office('/documents/'.$this->string($this->pick(array_values($receipts))).'/reverse', ['reason' => 'wrong person', ...$this->allowed()]);
+    }
+
+    private function string(mixed $value): string
+    {
+        return is_scalar($value) ? (string) $value : '';
     }
 
     private function anyQuestion(): ?CardRequest
     {
-        return CardRequest::query()->where('subject', 'slip')->inRandomOrder($this->chance->getInt(1, 9999))->first();
+        $asked = DB::table('card_requests')->where('subject', 'slip')->orderBy('id')->pluck('id')->all();
+
+        return $asked === [] ? null : CardRequest::query()->find($this->pick(array_values($asked)));
     }
 
     /** A question of any slip, asked again there. */
@@ -388,7 +413,8 @@ final class GreedySimulationTest extends FeatureCase
 
     private function openSlip(): bool
     {
-        $key = Slip::query()->where('state', SlipState::Open)->inRandomOrder($this->chance->getInt(1, 9999))->value('key');
+        $open = DB::table('slips')->where('state', SlipState::Open)->orderBy('id')->pluck('key')->all();
+        $key = $open === [] ? null : $this->pick(array_values($open));
         $this->slip = is_string($key) ? $key : $this->slip;
 
         return is_string($key);
@@ -507,7 +533,7 @@ final class GreedySimulationTest extends FeatureCase
     {
         if ($this->backOf($this->anySale())) {
             $before = DB::table('approvals')->count();
-            $who = (string) auth()->user()?->getAttribute('number');
+            $who = $this->who;
             $this->try('approve', ['place' => '', 'approver' => $who, 'approver_pin' => "4{$who}", 'approver_reason' => 'trust me']);
             $this->assertSame($before, DB::table('approvals')->count(), 'Somebody approved themselves.');
         }
