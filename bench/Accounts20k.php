@@ -20,8 +20,8 @@ use Elmstone\Receivables\ManageAccount;
 use Elmstone\Receivables\StatementKind;
 use Elmstone\Receivables\StatementWay;
 use Elmstone\Shop\House;
-use Elmstone\Stock\BringIn;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\BringIn;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -11,8 +11,8 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
 use Elmstone\Shop\House;
-use Elmstone\Stock\BringIn;
 use Elmstone\Staff\Staff;
+use Elmstone\Stock\BringIn;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
+use Elmstone\Core\Settlement\TenderKind;
 use Illuminate\Support\Facades\DB;
 
 /** What is being paid back to cards, or was and stands in no document yet: so much is spoken for, on whatever slip or page. */
 final class CardMoney
 {
+    /** Kinds of document by which a card brings money. */
+    private const BRING = ['invoice', 'receipt'];
+
     /**
      * @param  array<string>  $authorisations
      * @param  CardSubject|null  $except whose own questions do not count
@@ -30,6 +34,24 @@ final class CardMoney
         }
 
         return $reserved;
+    }
+
+    /**
+     * What of a card payment has not gone back and is not being paid back. Its document stays locked until the transaction ends.
+     *
+     * @return int minor units
+     */
+    public static function lockLeft(string $authorisation): int
+    {
+        $brought = DB::table('document_tenders as t')->join('documents as d', 'd.id', '=', 't.document_id')->where('t.kind', TenderKind::Card->value)->where('t.authorisation', $authorisation);
+        DB::table('documents')->whereIn('id', (clone $brought)->whereIn('d.kind', self::BRING)->orderBy('d.id')->pluck('d.id')->all())->orderBy('id')->lockForUpdate()->get(['id']);
+        $left = 0;
+
+        foreach ($brought->get(['d.kind', 't.amount']) as $row) {
+            $left += in_array($row->kind, self::BRING, true) ? (int) $row->amount : -(int) $row->amount;
+        }
+
+        return $left - (self::reserved([$authorisation])[$authorisation] ?? 0);
     }
 
     /**

@@ -28,7 +28,7 @@ final class CardTill
      *
      * @param  string  $against money back: the authorisation it was taken by; empty: it pays
      *
-     * @throws Refused card_unknown while another question of the same thing has no answer
+     * @throws Refused card_unknown while another question of the same thing has no answer; card_reserved where the payment has not so much left, whatever it is being paid back for
      */
     public function write(CardSubject $subject, Till $till, Staff $by, Money $amount, string $against = ''): CardRequest
     {
@@ -38,12 +38,28 @@ final class CardTill
             throw Refused::because('card_unknown', 'The outcome of the card before is not known yet. Ask the terminal again first.');
         }
 
+        $against === '' || $this->assertBrought($against, $amount);
         $ordinal = (int) $before->max('ordinal') + 1;
 
         return CardRequest::query()->create([
             'key' => $subject->key($ordinal), 'subject' => $subject->kind, 'subject_id' => $subject->id, 'ordinal' => $ordinal, 'till_id' => $till->id, 'staff_id' => $by->id,
             'asked' => $amount->minor, 'state' => CardState::Asked, 'against' => $against,
         ])->setRelation('till', $till);
+    }
+
+    /**
+     * No payment gives back more than it brought, over documents and open questions of slips, deposits, layaways, credits and receipts at once. Its document is locked, so that
+     * two who want the same follow each other.
+     */
+    private function assertBrought(string $authorisation, Money $amount): void
+    {
+        $left = $this->house->money(CardMoney::lockLeft($authorisation));
+
+        if ($amount->exceeds($left)) {
+            throw Refused::because('card_reserved', $left->isPositive()
+                ? "Only {$left->toString()} of this card payment is left: the rest went back to it, or is being paid back elsewhere."
+                : 'This card payment went back already, or is being paid back elsewhere. Settle that first.');
+        }
     }
 
     /** Asks what was written down. After the transaction that wrote it. */

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Closure;
+use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Catalogue\Serials;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\LineChange;
 use Elmstone\Layaways\LayawayState;
+use Elmstone\Layaways\LineChange;
 use Elmstone\Shop\House;
 
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */

@@ -36,9 +36,9 @@ use Elmstone\Receivables\TakeDiscountBack;
 use Elmstone\Returns\CreditSpread;
 use Elmstone\Returns\ShareRows;
 use Elmstone\Shop\House;
-use Illuminate\Database\Eloquent\Collection;
 use Elmstone\Stock\AverageCost;
 use Elmstone\Stock\Place;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

@@ -35,11 +35,11 @@ final class ProveInventory implements Check
 
     private function documents(Proof $proof): void
     {
-        $wrong = DB::select("SELECT d.label, COALESCE(j.amount, 0) AS journal, COALESCE(m.value, 0) AS moved
+        $wrong = DB::select('SELECT d.label, COALESCE(j.amount, 0) AS journal, COALESCE(m.value, 0) AS moved
             FROM documents d
             LEFT JOIN (SELECT document_id, SUM(debit - credit) AS amount FROM journal_lines WHERE account = ? GROUP BY document_id) j ON j.document_id = d.id
             LEFT JOIN (SELECT document_id, SUM(value) AS value FROM stock_movements GROUP BY document_id) m ON m.document_id = d.id
-            WHERE COALESCE(j.amount, 0) <> COALESCE(m.value, 0) LIMIT 100", [Accounts::INVENTORY]);
+            WHERE COALESCE(j.amount, 0) <> COALESCE(m.value, 0) LIMIT 100', [Accounts::INVENTORY]);
 
         foreach ($wrong as $row) {
             $proof->same((string) $row->label, 'what its movements are worth', (int) $row->moved, (int) $row->journal);

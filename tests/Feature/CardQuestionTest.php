@@ -287,6 +287,27 @@ final class CardQuestionTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_what_one_page_pays_back_to_a_card_another_page_does_not(): void
+    {
+        $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->does('deposit', ['deposit_in' => '30', 'deposit_for' => ''])->assertOk();
+        $this->does('card')->assertOk();
+        $this->does('post')->assertOk();
+        $receipt = $this->document();
+        $back = fn () => $this->as('201')->post("/deposits/{$customer->number}/pay-back", ['key' => (string) Str::uuid(), 'amount' => '4', 'way' => 'card', 'reference' => '', 'reason' => 'asked for it']);
+        $reverse = fn () => $this->as('201')->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'seen']);
+        $this->as('201')->terminal('silent_approve');
+        $reverse()->assertSessionHasErrors();
+        $back()->assertSessionHasErrors();
+        $this->assertSame([3000, 3000], $this->terminalBook());
+        $this->assertProves();
+        $reverse()->assertSessionHasNoErrors();
+        $this->assertSame([3000, 3000], $this->terminalBook());
+        $this->assertProves();
+    }
+
     public function test_a_void_with_two_gift_cards_gives_each_its_own_back(): void
     {
         foreach (['20', '50'] as $worth) {

@@ -24,7 +24,6 @@ use Elmstone\Counter\PayLayaway;
 use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
 use Elmstone\Counter\ReckonedCounter;
-use Elmstone\Counter\Slip;
 use Elmstone\Counter\SlipDesk;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\CancelLayaway;

@@ -194,7 +194,7 @@ final class StockWorthTest extends FeatureCase
     {
         $item = self::item();
 
-        return $this->as("301")->post("/items/{$item->code}", ['code' => $item->code, 'barcode' => $item->barcode, 'description' => $item->description, 'department_id' => $item->department_id, 'unit' => 'each', 'price_per' => 1, 'list_price' => $item->list_price,
+        return $this->as('301')->post("/items/{$item->code}", ['code' => $item->code, 'barcode' => $item->barcode, 'description' => $item->description, 'department_id' => $item->department_id, 'unit' => 'each', 'price_per' => 1, 'list_price' => $item->list_price,
             'floor_price' => $item->floor_price, 'cost' => $item->cost, 'tax_class' => 'standard', 'may_discount' => '1', 'active' => '1', ...$fields]);
     }
 }
