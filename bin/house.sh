@@ -109,6 +109,16 @@ database_stop() {
     for _ in $(seq 100); do kill -0 "$pid" 2> /dev/null && ! grep -q ') Z ' "/proc/$pid/stat" 2> /dev/null || return 0; sleep 0.1; done
 }
 
+# A database that is thrown away at the end, for tests and proofs. Sets scratch.
+scratch_database() {
+    scratch=$(mktemp -d /tmp/elmstone-test-XXXXXX)
+    trap 'serve_stop "$scratch"; database_stop "$scratch/db"; rm -rf "$scratch"' EXIT
+    database_start "$scratch/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=2 --performance-schema=OFF
+    use_database "$scratch/db" elmstone_test
+    database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test; CREATE DATABASE elmstone_test_browser'
+    export ELMSTONE_TEST_SCRATCH=$scratch
+}
+
 # Points the application, by its environment, at the database in a folder.
 use_database() {
     export DB_HOST=127.0.0.1 DB_PORT DB_DATABASE=${2:-elmstone} DB_USERNAME=elmstone DB_PASSWORD

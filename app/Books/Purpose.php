@@ -33,6 +33,12 @@ enum Purpose: string
         return $this->isGoodsOnly() || in_array($this, [self::Sale, self::Fee, self::Void], true);
     }
 
+    /** Whether the tenders of a document without goods go out. */
+    public function paysOut(): bool
+    {
+        return in_array($this, [self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment], true);
+    }
+
     /** Whether it moves goods or their worth at cost, and no money. */
     public function isGoodsOnly(): bool
     {

@@ -85,11 +85,12 @@ final readonly class StoredDocument
         );
     }
 
-    /** What was moved is what was held more or less afterwards, and what was used of it as a tender. */
+    /** What was moved is what was held more or less afterwards, and what was used of it as a tender, or got back by one. */
     private function entry(): MoneyEntry
     {
         $document = $this->document;
-        $used = static fn (TenderKind $kind): int => (int) $document->tenders->where('kind', $kind)->sum('amount');
+        $sign = $document->purpose->paysOut() ? -1 : 1;
+        $used = static fn (TenderKind $kind): int => $sign * (int) $document->tenders->where('kind', $kind)->sum('amount');
 
         return MoneyEntry::stored(
             $document->purpose,

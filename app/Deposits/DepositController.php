@@ -25,7 +25,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Deposits held: the liability as of a day, and each customer's with its history. */
 final class DepositController
 {
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly DepositMoney $money)
     {
     }
 
@@ -52,7 +52,7 @@ final class DepositController
             'held' => DepositsHeld::of($customer->id),
             'entries' => DB::table('deposit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.purpose', 'd.kind', 'd.note']),
             'house' => $this->house,
-            'ways' => Said::WAYS,
+            'ways' => Said::ways($this->money->of($customer->id)),
             'key' => old('key', (string) Str::uuid()),
         ]);
     }

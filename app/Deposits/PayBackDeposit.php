@@ -70,6 +70,7 @@ final class PayBackDeposit
                 return $before;
             }
 
+            $this->back->lockGiftCards($this->money->of($customer->id));
             [$plan, $needs] = $decide($account);
             $allowed = $this->back->allow($by, $given, $needs);
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
@@ -91,7 +92,7 @@ final class PayBackDeposit
     {
         $day = CarbonImmutable::today();
         $till->location->assertOpenOn($day);
-        Said::assert($amount, $way, $reference, $reason);
+        Said::assert($amount, $way, $reference, $reason, mayFillCards: true);
 
         if ($amount->minor > $account->held) {
             throw Refused::because('over_deposit', "Only {$this->house->money($account->held)->toString()} is held for them in deposits.");

@@ -84,6 +84,7 @@ final class CancelLayaway
             $this->gate->lock($by);
             // Deposits are locked before layaways everywhere.
             $account = isset($order->back[TenderKind::DepositHeld->value]) ? $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id')) : null;
+            $this->back->lockGiftCards(LayawayMoney::of($layawayId, $this->house->currency())->left);
             $layaway = $this->ledger->lock($layawayId);
 
             if ($layaway->state === LayawayState::Cancelled) {

@@ -12,7 +12,7 @@ use Illuminate\Foundation\Http\FormRequest;
 /** A cancellation as it was typed. */
 final class CancelRequest extends FormRequest
 {
-    private const WAYS = [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::DepositHeld];
+    private const WAYS = [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::GiftCard, TenderKind::DepositHeld];
 
     /** @return array<string, array<mixed>> */
     public function rules(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\MoneyOut;
 
+use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\DraftTender;
 use Elmstone\Cards\CardMoney;
@@ -31,7 +32,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class HandBack
 {
-    public function __construct(private readonly CardTill $cards, private readonly Approve $approve, private readonly House $house)
+    public function __construct(private readonly CardTill $cards, private readonly OntoCards $giftCards, private readonly Approve $approve, private readonly House $house)
     {
     }
 
@@ -115,7 +116,7 @@ final class HandBack
     }
 
     /**
-     * Everything that terminals paid stands in the document, no more and no less. In the transaction that posts it, the thing locked.
+     * Everything that terminals paid stands in the document, no more and no less; gift cards are worth what they paid again. In the transaction that posts it, the thing locked.
      *
      * @throws Refused card_unknown, card_reserved
      */
@@ -138,6 +139,21 @@ final class HandBack
         }
 
         CardMoney::posted($pending, $document);
+
+        foreach ($plan->giftCards() as $card => $amount) {
+            $this->giftCards->pay($card, $document, $amount, CarbonImmutable::today());
+        }
+    }
+
+    /**
+     * Locks the gift cards among the ways something was paid by. Where gift cards are locked in the ladder.
+     *
+     * @param  array<string, Money>  $ways by way
+     */
+    public function lockGiftCards(array $ways): void
+    {
+        $cards = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($ways)), static fn (int $card): bool => $card > 0);
+        $this->giftCards->lock(array_values($cards));
     }
 
     /**

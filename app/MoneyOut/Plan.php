@@ -136,6 +136,20 @@ final readonly class Plan
         return $cards;
     }
 
+    /** @return array<int, Money> what goes onto each gift card, by its id */
+    public function giftCards(): array
+    {
+        $cards = [];
+
+        foreach ($this->ways as $way => $amount) {
+            if (WayOut::kind((string) $way) === TenderKind::GiftCard) {
+                $cards[(int) WayOut::which((string) $way)] = $amount;
+            }
+        }
+
+        return $cards;
+    }
+
     /** @return list<GoingOut> for the gate */
     public function going(string $original, ?LimitMatter $matter = null, int $before = 0): array
     {

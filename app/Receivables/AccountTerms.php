@@ -12,7 +12,10 @@ use Elmstone\Core\Receivables\TermsKind;
 /** What a house account is opened or changed with. */
 final readonly class AccountTerms
 {
-    /** @param  int  $limit minor units */
+    /**
+     * @param  int  $limit minor units
+     * @param  string|null  $buyer optional or named; null: named where anybody of theirs has a limit
+     */
     public function __construct(
         public int $limit,
         public TermsKind $kind,
@@ -24,6 +27,7 @@ final readonly class AccountTerms
         public StatementKind $statementKind,
         public StatementWay $statementWay,
         public bool $financeCharges,
+        public ?string $buyer = null,
     ) {
     }
 
@@ -49,6 +53,7 @@ final readonly class AccountTerms
             'statement_kind' => $this->statementKind,
             'statement_way' => $this->statementWay,
             'finance_charges' => $this->financeCharges,
+            'buyer' => $this->buyer,
         ];
     }
 }

@@ -28,6 +28,7 @@ final class AccountTermsRequest extends FormRequest
             'allowed_overdue_days' => ['required', 'integer', 'min:0', 'max:365'],
             'statement_kind' => ['required', Rule::enum(StatementKind::class)],
             'statement_way' => ['required', Rule::enum(StatementWay::class)],
+            'buyer' => ['nullable', Rule::in(['optional', 'named'])],
             'reason' => ['nullable', 'string', 'max:255'],
         ];
     }
@@ -75,6 +76,7 @@ final class AccountTermsRequest extends FormRequest
             StatementKind::from($this->string('statement_kind')->value()),
             StatementWay::from($this->string('statement_way')->value()),
             $this->boolean('finance_charges'),
+            $this->filled('buyer') ? $this->string('buyer')->value() : null,
         );
     }
 }

@@ -122,6 +122,11 @@ final class ManageAccount
             $account->purchase_order_required ? 'purchase order required' : '',
             'statement '.mb_strtolower($account->statement_kind->label()).' by '.$account->statement_way->value,
             $account->finance_charges ? '' : 'no finance charges',
+            match ($account->buyer) {
+                'named' => 'buyer must be named',
+                'optional' => 'buyer optional',
+                default => '',
+            },
         ], static fn (string $part): bool => $part !== ''));
     }
 

@@ -74,6 +74,7 @@ final class PayOutCredit
                 return $before;
             }
 
+            $this->back->lockGiftCards(Brought::ways(Document::query()->with('tenders')->findOrFail($credit)));
             [$plan, $needs] = $decide();
             $allowed = $this->back->allow($by, $given, $needs);
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
@@ -98,7 +99,7 @@ final class PayOutCredit
         $day = CarbonImmutable::today();
         $till->location->assertOpenOn($day);
         $open = (int) OpenItemRecord::query()->where('customer_id', $customer->id)->where('document_id', $credit)->where('kind', ItemKind::Credit)->value('open');
-        Said::assert($amount, $way, $reference, $reason);
+        Said::assert($amount, $way, $reference, $reason, mayFillCards: true);
 
         if ($amount->minor > $open) {
             throw Refused::because('over_credit', 'Only '.Show::money($this->house->money($open)).' of it is unused.');
@@ -121,7 +122,7 @@ final class PayOutCredit
     private function cameIn(Document $credit, Money $amount, TenderKind $way): array
     {
         if ($credit->purpose !== Purpose::Payment) {
-            return $way === TenderKind::Card ? [] : [$way->value => $amount];
+            return in_array($way, [TenderKind::Card, TenderKind::GiftCard], true) ? [] : [$way->value => $amount];
         }
 
         $ways = Brought::byPart($credit)['account'];

@@ -11,6 +11,8 @@ use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Show;
+use Elmstone\MoneyOut\Brought;
+use Elmstone\MoneyOut\Said;
 use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
@@ -156,6 +158,7 @@ final class PaymentController
             ...$this->data($customer, $form),
             'page' => PaymentPage::of($customer->id, $form, $this->house, $items, $this->house->money($credit->amount)),
             'credit' => $credit,
+            'ways' => Said::ways(Brought::ways($credit->document->loadMissing('tenders'))),
             'moves' => $standing->isNotEmpty(),
             'action' => route('accounts.spread.store', [$customer, $credit->label]),
             'draw' => route('accounts.spread.draw', [$customer, $credit->label]),

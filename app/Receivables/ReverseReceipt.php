@@ -90,6 +90,7 @@ final class ReverseReceipt
         $account = $receipt->on_account === 0 || $receipt->customer_id === null ? null : $this->ledger->lock($receipt->customer_id);
 
         foreach ($this->others as $other) {
+            $other->part() !== 'layaway' || $this->back->lockGiftCards(Brought::ways($receipt));
             $other->lock($receipt);
         }
 
@@ -107,7 +108,7 @@ final class ReverseReceipt
             ! $receipt->business_date->isToday() => throw Refused::because('not_today', "{$receipt->label} is not of today. Pay back what is held instead."),
             trim($reason) === '' => throw Refused::because('reason_missing', 'Say what was wrong: the reason is kept.'),
             Document::query()->where('refers_to_id', $receipt->id)->whereIn('purpose', [Purpose::ReturnedPayment, Purpose::ReceiptReversed, Purpose::CreditPaidOut])->exists() => throw Refused::because('already_returned', "{$receipt->label} was taken back or paid out already."),
-            array_filter(Brought::ways($receipt), static fn (Money $one, string $way): bool => ! WayOut::isMoney($way), ARRAY_FILTER_USE_BOTH) !== [] => throw Refused::because('not_there', "{$receipt->label} was paid with goods, a card or credit. It cannot be taken back whole."),
+            array_filter(Brought::ways($receipt), static fn (Money $one, string $way): bool => ! WayOut::isMoney($way) && WayOut::kind($way) !== TenderKind::GiftCard, ARRAY_FILTER_USE_BOTH) !== [] => throw Refused::because('not_there', "{$receipt->label} was paid with goods or credit. It cannot be taken back whole."),
             default => null,
         };
 

@@ -308,6 +308,59 @@ final class CardQuestionTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_what_a_gift_card_paid_goes_back_onto_it(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->does('gift-cards', ['worth' => '90', 'code' => ''])->assertOk();
+        $this->does('cash', ['cash' => '90'])->assertOk();
+        $this->does('post')->assertOk();
+        $card = \Elmstone\GiftCards\GiftCard::query()->sole();
+        $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $deposit = function (string $amount) use ($card) {
+            $this->as('101');
+            $this->slip = (string) Str::uuid();
+            $this->does('customer', ['customer' => $this->customer?->id]);
+            $this->does('deposit', ['deposit_in' => $amount, 'deposit_for' => ''])->assertOk();
+            $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+            $this->does('post')->assertOk();
+
+            return $this->document();
+        };
+        $deposit('20');
+        $form = fn (string $amount, string $way): array => ['key' => (string) Str::uuid(), 'amount' => $amount, 'way' => $way, 'reference' => '', 'reason' => 'asked for it'];
+        $this->as('201')->get("/deposits/{$this->customer->number}")->assertOk()->assertSee('value="gift_card"', false);
+        $this->post("/deposits/{$this->customer->number}/pay-back", $form('20', 'cash'))->assertSessionHasErrors();
+        $this->post("/deposits/{$this->customer->number}/pay-back", $form('20.01', 'gift_card'))->assertSessionHasErrors();
+        $this->post("/deposits/{$this->customer->number}/pay-back", $form('15', 'gift_card'))->assertSessionHasNoErrors();
+        $this->assertSame(8500, $card->refresh()->balance);
+        $receipt = $deposit('30');
+        $this->as('201')->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'seen'])->assertSessionHasNoErrors();
+        $this->assertSame(8500, $card->refresh()->balance);
+        $this->as('101')->readyToHold('60', 'MA-0031');
+        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('post')->assertOk();
+        $layaway = Layaway::query()->sole();
+        $this->as('201')->get("/layaways/{$layaway->label}")->assertOk()->assertSee('Onto the gift card that paid');
+        $cancel = fn (array $back) => $this->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->refresh()->version, 'reason' => 'moves away', 'back' => $back]);
+        $cancel(['cash' => '50'])->assertSessionHasErrors();
+        $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
+        $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
+        $this->assertSame(8500 - 6000 + 5000, $card->refresh()->balance);
+        $this->assertProves();
+    }
+
+    public function test_store_credit_and_credits_are_not_paid_onto_a_card_nobody_named(): void
+    {
+        $customer = $this->account();
+        $this->pay($customer, '50.00', '4711');
+        $label = (string) Document::query()->where('kind', 'receipt')->value('label');
+        $form = ['key' => (string) Str::uuid(), 'amount' => '50', 'way' => 'gift_card', 'reference' => '', 'reason' => 'asked for it'];
+        $this->as('201')->post("/accounts/{$customer->number}/items/{$label}/pay-out", $form)->assertSessionHasErrors();
+        $this->post("/store-credit/{$customer->number}/pay-out", $form)->assertSessionHasErrors();
+        $this->assertSame(0, Document::query()->where('kind', 'refund')->count());
+        $this->assertProves();
+    }
+
     public function test_a_void_with_two_gift_cards_gives_each_its_own_back(): void
     {
         foreach (['20', '50'] as $worth) {

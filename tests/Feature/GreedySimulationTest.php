@@ -233,10 +233,17 @@ final class GreedySimulationTest extends FeatureCase
     private function spendsGift(): void
     {
         $this->goods(1);
-        $codes = DB::table('gift_cards')->where('balance', '>', 0)->orderBy('id')->pluck('code')->all();
-        $codes === [] || $this->try('gift-cards/use', ['card_code' => $this->pick(array_values($codes))]);
+        $code = $this->anyGiftCard();
+        $code === null || $this->try('gift-cards/use', ['card_code' => $code]);
         $this->try('cash', ['cash' => '1000']);
         $this->posts();
+    }
+
+    private function anyGiftCard(): ?string
+    {
+        $codes = DB::table('gift_cards')->where('balance', '>', 0)->orderBy('id')->pluck('code')->all();
+
+        return $codes === [] ? null : $this->string($this->pick(array_values($codes)));
     }
 
     private function anySale(string $paidBy = ''): ?Document
@@ -305,14 +312,20 @@ final class GreedySimulationTest extends FeatureCase
         $this->slip = (string) Str::uuid();
         $this->try('customer', ['customer' => $this->people[2]->id]);
         $this->try('deposit', ['deposit_in' => '30', 'deposit_for' => '']);
-        $this->chance->getInt(0, 1) === 1 ? $this->try('cash', ['cash' => '30']) : $this->try('card');
+        $code = $this->anyGiftCard();
+
+        match (true) {
+            $code !== null && $this->chance->getInt(0, 2) === 0 => $this->try('gift-cards/use', ['card_code' => $code]),
+            $this->chance->getInt(0, 1) === 1 => $this->try('cash', ['cash' => '30']),
+            default => $this->try('card'),
+        };
         $this->posts();
     }
 
     private function depositBack(): void
     {
         foreach ([1, 2] as $ignored) {
-            $this->office("/deposits/{$this->people[2]->number}/pay-back", ['amount' => $this->pick(['10', '30', '60']), 'way' => $this->pick(['cash', 'card']), 'reference' => '', 'reason' => 'asked', ...$this->allowed()]);
+            $this->office("/deposits/{$this->people[2]->number}/pay-back", ['amount' => $this->pick(['10', '30', '60']), 'way' => $this->pick(['cash', 'card', 'gift_card']), 'reference' => '', 'reason' => 'asked', ...$this->allowed()]);
         }
     }
 
@@ -353,7 +366,7 @@ final class GreedySimulationTest extends FeatureCase
 
         foreach ($layaway === null ? [] : [1, 2, 3] as $try) {
             $refund = number_format(max(0, $layaway->held - 1000) / 100, 2, '.', '');
-            $split = $this->pick([['card' => $refund], ['cash' => $refund], ['deposit_held' => $refund]]);
+            $split = $this->pick([['card' => $refund], ['cash' => $refund], ['deposit_held' => $refund], ['gift_card' => $refund]]);
             $this->office("/layaways/{$layaway->label}/cancel", ['version' => $layaway->refresh()->version, 'reason' => 'moves away', 'back' => $split, ...$try > 1 ? $this->allowed() : []]);
         }
     }
@@ -374,7 +387,7 @@ final class GreedySimulationTest extends FeatureCase
         $number = $credit === null ? null : DB::table('customers')->where('id', $credit->customer_id)->value('number');
 
         foreach ($number === null ? [] : [1, 2] as $ignored) {
-            $this->office("/accounts/{$number}/items/{$credit?->label}/pay-out", ['amount' => number_format(((int) $credit?->open) / 100, 2, '.', ''), 'way' => $this->pick(['cash', 'card', 'cheque']), 'reference' => '77', 'reason' => 'asked', ...$this->allowed()]);
+            $this->office("/accounts/{$number}/items/{$credit?->label}/pay-out", ['amount' => number_format(((int) $credit?->open) / 100, 2, '.', ''), 'way' => $this->pick(['cash', 'card', 'cheque', 'gift_card']), 'reference' => '77', 'reason' => 'asked', ...$this->allowed()]);
         }
     }
 

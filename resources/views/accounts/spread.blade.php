@@ -9,7 +9,7 @@
     @include('accounts.parts.payment-work')
     @can('give-credit')
     @if($credit->open > 0)
-        <details class="mt-3"><summary>Pay out what is unused</summary><form method="post" action="{{ route('accounts.pay-out', [$customer, $credit->document->label]) }}" class="stack mt-2">@csrf<input type="hidden" name="key" value="{{ old('key', (string) Illuminate\Support\Str::uuid()) }}">@include('returns.parts.pay-out', ['ways' => Elmstone\MoneyOut\Said::WAYS, 'amount' => $house->money($credit->open)->toString()])</form></details>
+        <details class="mt-3"><summary>Pay out what is unused</summary><form method="post" action="{{ route('accounts.pay-out', [$customer, $credit->document->label]) }}" class="stack mt-2">@csrf<input type="hidden" name="key" value="{{ old('key', (string) Illuminate\Support\Str::uuid()) }}">@include('returns.parts.pay-out', ['ways' => $ways, 'amount' => $house->money($credit->open)->toString()])</form></details>
     @endif
     @endcan
     @include('design.messages')

@@ -98,7 +98,7 @@
                         $rest = $refund->minor - array_sum($proposed);
                         $rest <= 0 || $proposed['deposit_held'] = $rest;
                         $of = fn (TenderKind $kind): array => array_filter($ways, fn (string $way): bool => WayOut::kind($way) === $kind, ARRAY_FILTER_USE_KEY);
-                        $kinds = [TenderKind::Card, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer];
+                        $kinds = [TenderKind::Card, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::GiftCard];
                         $cameAsMoney = array_filter($ways, fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY) !== [];
                     @endphp
                     @foreach($pending as $one)<div class="note look mb-2"><p>{{ $money($one->atStake()) }} {{ $one->state->isOpen() ? 'may have gone back to a card already; the terminal is asked again first.' : 'went back to a card already, and is part of what goes back.' }}</p></div>@endforeach
@@ -109,7 +109,7 @@
                             <tr class="total"><td>Goes back</td><td class="figure">{{ Show::money($refund) }}</td></tr>
                             @foreach($kinds as $kind)
                                 @php $came = array_sum(array_map(fn ($one): int => $one->minor, $of($kind))); @endphp
-                                @if($came > 0 || ($cameAsMoney && $kind !== TenderKind::Card))<tr><td><label for="back-{{ $kind->value }}">{{ $kind === TenderKind::Card ? (count($of($kind)) > 1 ? 'To the '.count($of($kind)).' cards, by the terminal, shared as they paid' : 'To the card, by the terminal') : 'By '.mb_strtolower($kind->label()) }}, {{ $came > 0 ? 'at most '.$money(min($came, $layaway->held)) : 'nothing came in so: needs approval' }}</label></td><td class="figure"><input class="form-control text-end w-6" id="back-{{ $kind->value }}" name="back[{{ $kind->value }}]" inputmode="decimal" value="{{ old("back.{$kind->value}", isset($proposed[$kind->value]) ? $house->money($proposed[$kind->value])->toString() : '') }}"></td></tr>@endif
+                                @if($came > 0 || ($cameAsMoney && ! in_array($kind, [TenderKind::Card, TenderKind::GiftCard], true)))<tr><td><label for="back-{{ $kind->value }}">{{ $kind === TenderKind::Card ? (count($of($kind)) > 1 ? 'To the '.count($of($kind)).' cards, by the terminal, shared as they paid' : 'To the card, by the terminal') : ($kind === TenderKind::GiftCard ? 'Onto the gift card that paid' : 'By '.mb_strtolower($kind->label())) }}, {{ $came > 0 ? 'at most '.$money(min($came, $layaway->held)) : 'nothing came in so: needs approval' }}</label></td><td class="figure"><input class="form-control text-end w-6" id="back-{{ $kind->value }}" name="back[{{ $kind->value }}]" inputmode="decimal" value="{{ old("back.{$kind->value}", isset($proposed[$kind->value]) ? $house->money($proposed[$kind->value])->toString() : '') }}"></td></tr>@endif
                             @endforeach
                             <tr><td><label for="back-deposit">Kept as a deposit</label></td><td class="figure"><input class="form-control text-end w-6" id="back-deposit" name="back[deposit_held]" inputmode="decimal" value="{{ old('back.deposit_held', isset($proposed['deposit_held']) ? $house->money($proposed['deposit_held'])->toString() : '') }}"></td></tr>
                         </table>

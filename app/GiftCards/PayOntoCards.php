@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\GiftCards;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\MoneyOut\OntoCards;
+
+/** What a deposit, a layaway or a payment took from a gift card goes back onto it. */
+final class PayOntoCards implements OntoCards
+{
+    /** @var array<int, GiftCard> locked, by id */
+    private array $locked = [];
+
+    public function __construct(private readonly GiftCardLedger $ledger)
+    {
+    }
+
+    public function lock(array $cards): void
+    {
+        $this->locked = $cards === [] ? [] : GiftCard::query()->whereIn('id', $cards)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
+    }
+
+    public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void
+    {
+        $onto = $this->locked[$card] ?? throw Refused::because('changed_elsewhere', 'The gift card that paid was not expected. Look at the sums again.');
+        $this->ledger->move($onto, $document, $amount->minor, $day);
+    }
+}
