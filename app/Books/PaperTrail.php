@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 use Illuminate\Support\Facades\DB;
 
@@ -162,7 +163,7 @@ final readonly class PaperTrail
 
     private function line(int $x1, int $y1, int $x2, int $y2, int $amount): string
     {
-        $thick = $amount === 0 ? 2 : max(2, min(14, intdiv($amount * 14, max(1, abs($this->document->total), abs($this->document->on_account), abs($this->document->layaway_change)))));
+        $thick = $amount === 0 ? 2 : max(2, min(14, Scale::to(14, $amount, max(1, abs($this->document->total), abs($this->document->on_account), abs($this->document->layaway_change)))));
         $middle = intdiv($x1 + $x2, 2);
 
         return sprintf('<path d="M%1$d %2$d C%5$d %2$d %5$d %4$d %3$d %4$d" fill="none" stroke="#bab1a4" stroke-width="%6$d"/>', $x1, $y1, $x2, $y2, $middle, $thick);

@@ -6,6 +6,7 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Tender;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 
@@ -31,13 +32,13 @@ final class SettlementBar
         $applied = $reckoned->settlement->applied ?? $reckoned->tenders();
         $given = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, $applied), $house->currency())->plus($change);
         $whole = max(1, $total->minor, $given->minor);
-        $at = static fn (int $minor): string => (string) intdiv($minor * self::WIDTH, $whole);
+        $at = static fn (int $minor): string => (string) Scale::to(self::WIDTH, $minor, $whole);
         $end = $at($total->minor);
         $body = sprintf('<rect x="0.5" y="0.5" width="%d" height="17" fill="none" stroke="#c9c1b2"/>', max(1, (int) $end - 1));
         $x = 0;
 
         foreach ($applied as $i => $tender) {
-            $width = intdiv($tender->amount->minor * self::WIDTH, $whole);
+            $width = Scale::to(self::WIDTH, $tender->amount->minor, $whole);
             $body .= sprintf('<rect x="%d" y="0" width="%d" height="18" fill="%s"/>', $x, $width, self::SHADES[$i % count(self::SHADES)]);
             $body .= $width > 26 ? sprintf('<text x="%d" y="31">%s</text>', $x, e(mb_strtolower($tender->kind->label()))) : '';
             $x += $width;

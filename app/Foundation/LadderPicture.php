@@ -52,7 +52,7 @@ final class LadderPicture
 
     private static function rung(Rung $rung, int $y): string
     {
-        $wide = $rung->amount->isZero() ? self::RAIL : intdiv($rung->met->minor * self::RAIL, max(1, $rung->amount->minor));
+        $wide = $rung->amount->isZero() ? self::RAIL : Scale::to(self::RAIL, $rung->met->minor, max(1, $rung->amount->minor));
         $frame = match ($rung->state) {
             RungState::Missed => 'fill="url(#missed)" stroke="#9c3324"',
             RungState::Next => 'fill="#fdfcf9" stroke="#1e6a6c" stroke-width="2.5"',

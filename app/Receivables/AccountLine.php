@@ -6,6 +6,7 @@ namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Days;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -68,7 +69,7 @@ final readonly class AccountLine
         $high = $limit > 0 && $limit < $high * 3 ? max($high, $limit) : $high;
         $length = max(1, Days::between($from, $until));
         $x = static fn (int $day): int => self::LEFT + intdiv($day * (self::WIDTH - self::LEFT - 10), $length);
-        $y = static fn (int $minor): int => 14 + intdiv(($high - $minor) * (self::HEIGHT - 34), max(1, $high - $low));
+        $y = static fn (int $minor): int => 14 + Scale::to(self::HEIGHT - 34, $high - $minor, max(1, $high - $low));
         $path = sprintf('M%d %d', $x(0), $y($before));
 
         foreach ($steps as [$day, $balance]) {

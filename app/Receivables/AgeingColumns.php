@@ -6,6 +6,7 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 
 /** The columns of an ageing as a picture: as high as what stands in them, late ones hatched the closer the later, credit hanging below the line. */
@@ -25,11 +26,11 @@ final class AgeingColumns
         }
 
         $body .= '</defs>';
-        $below = $ageing->in(AgeBand::UnusedCredit)->isZero() ? 0 : max(6, intdiv(abs($ageing->in(AgeBand::UnusedCredit)->minor) * self::HEIGHT, $highest));
+        $below = $ageing->in(AgeBand::UnusedCredit)->isZero() ? 0 : max(6, abs(Scale::to(self::HEIGHT, $ageing->in(AgeBand::UnusedCredit)->minor, $highest)));
 
         foreach (AgeBand::cases() as $i => $band) {
             $amount = $ageing->in($band);
-            $height = $amount->isZero() ? 0 : max(2, intdiv(abs($amount->minor) * self::HEIGHT, $highest));
+            $height = $amount->isZero() ? 0 : max(2, abs(Scale::to(self::HEIGHT, $amount->minor, $highest)));
             $top = $band === AgeBand::UnusedCredit ? self::HEIGHT + 20 : self::HEIGHT + 20 - $height;
             $fill = match ($band) {
                 AgeBand::NotDue => '#8d8577',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Foundation\Scale;
+
 /** The payment on one side, open items on the other, a band between them as thick as the amount. */
 final class MeetingLines
 {
@@ -33,8 +35,8 @@ final class MeetingLines
                 continue;
             }
 
-            $from = intdiv($share->amount->minor * self::CARD, $whole);
-            $to = max(2, min(self::THICKEST, intdiv($share->amount->minor * self::THICKEST * 2, $whole)));
+            $from = Scale::to(self::CARD, $share->amount->minor, $whole);
+            $to = max(2, min(self::THICKEST, Scale::to(self::THICKEST * 2, $share->amount->minor, $whole)));
             $paid = $share->settles()->equals($item->open);
             $body .= self::band($left, $left + max(2, $from - 2), $row * self::ROW + intdiv(self::ROW - $to, 2), $to, $paid ? self::SHADES[$shown % 3] : '#d7e5e2');
             $left += $from;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Elmstone\Core\Money\Money;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 
 /**
@@ -22,7 +23,7 @@ final class StandingBar
         $add = max(0, $adds->minor ?? 0);
         $whole = max(1, $limit, $owed + $add);
         // Room to show the post where nothing lies beyond it.
-        $at = static fn (int $minor): int => intdiv($minor * ($width - 8), $whole);
+        $at = static fn (int $minor): int => Scale::to($width - 8, $minor, $whole);
         [$x1, $x2, $x3, $post] = [$at($late), $at($owed), $at($owed + $add), $at($limit)];
         $id = "late-{$account->account->customer_id}";
         $body = sprintf('<defs><pattern id="%s" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="#f5ead4"/><line x1="1" y1="0" x2="1" y2="5" stroke="#8a5e08" stroke-width="1.6"/></pattern></defs>', $id);

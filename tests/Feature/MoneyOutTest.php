@@ -241,6 +241,17 @@ final class MoneyOutTest extends FeatureCase
         $this->assertSame([1000, null], array_values((array) DB::table('role_limits')->where(['role' => 'clerk', 'matter' => 'cash'])->first(['per_document', 'per_day'])));
     }
 
+    public function test_a_slip_with_figures_out_of_all_reason_still_shows_and_can_be_mended(): void
+    {
+        $this->add('LH-1140');
+        DB::table('slips')->where('key', $this->slip)->update(['cash' => 9_999_999_999_999_999, 'cheque' => 900_719_925_474_099_299]);
+        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('LH-1140');
+        $this->does('cash', ['cash' => '5'])->assertOk();
+        $this->does('cheque', ['cheque' => '', 'cheque_number' => ''])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertProves();
+    }
+
     public function test_no_amount_is_above_the_shops_largest(): void
     {
         $this->add('LH-1140')->does('cash', ['cash' => '2000000000'])->assertStatus(422)->assertSee('No amount here is above 1000000.00');

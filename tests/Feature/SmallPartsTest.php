@@ -13,6 +13,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Complaint;
 use Elmstone\Counter\EntryText;
 use Elmstone\Counter\Reductions;
+use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 use Elmstone\Paper\Barcode;
 use Elmstone\Shop\House;
@@ -188,5 +189,12 @@ final class SmallPartsTest extends TestCase
     {
         self::assertNull(Reduction::percent('5')->amount);
         self::assertNull(Reduction::amount(self::usd('5.00'))->percent);
+    }
+
+    public function test_a_picture_has_a_length_for_any_figures(): void
+    {
+        self::assertSame([144, -144, 95, 0], [Scale::to(288, 1, 2), Scale::to(288, -1, 2), Scale::to(288, 999_999, 2_999_999), Scale::to(288, 5, 0)]);
+        self::assertSame(288, Scale::to(288, PHP_INT_MAX, PHP_INT_MAX));
+        self::assertSame([100_000, -100_000], [Scale::to(288, PHP_INT_MAX, 1), Scale::to(288, -PHP_INT_MAX, 1)]);
     }
 }
