@@ -189,4 +189,28 @@ final class LayawayTest extends CoreCase
 
         return $values;
     }
+
+    /** @return iterable<string, array{string|null, int|null, int, int|null}> percent, least amount, what remains, most payments */
+    public static function remainders(): iterable
+    {
+        yield 'a tenth each' => ['10', null, 5340, 10];
+        yield 'five at least' => [null, 500, 5340, 10];
+        yield 'the larger holds' => ['20', 500, 5340, 5];
+        yield 'less than the least is one payment' => [null, 500, 320, 1];
+        yield 'no least, any number' => [null, null, 5340, null];
+    }
+
+    #[DataProvider('remainders')]
+    public function test_no_payment_proposed_is_below_the_least(?string $percent, ?int $amount, int $remaining, ?int $most): void
+    {
+        $terms = new LayawayTerms(Portion::nothing(), Portion::of($percent, $amount === null ? null : self::cents($amount)), Portion::nothing());
+        self::assertSame($most, $terms->mostPayments(self::cents($remaining)));
+        $least = $terms->minPayment->ofSum(self::cents($remaining));
+
+        foreach ($most === null ? [] : [$most, max(1, $most - 1)] as $count) {
+            foreach (Schedule::of(self::cents($remaining), $count, new DateTimeImmutable('2027-01-31'), Rhythm::Month)->instalments as $part) {
+                self::assertFalse($least->exceeds($part->amount));
+            }
+        }
+    }
 }

@@ -258,4 +258,14 @@ final class ReceivablesTest extends CoreCase
         self::assertSame(['2.00', '5.00'], [$on('0.00')->amount->toString(), $on('5.00')->amount->toString()]);
         self::assertTrue(FinanceCharge::on(Currency::of('USD'), self::day('2026-12-15'), [$items[0]], Percentage::of('1.5'), 15, self::usd('5.00'))->amount->isZero());
     }
+
+    public function test_parts_of_a_plan_are_met_before_what_is_older(): void
+    {
+        $items = [self::item('old', '30.00', '2027-01-01'), self::item('part 1', '20.00', '2027-03-01'), self::item('part 2', '20.00', '2027-04-01')];
+        $spread = static fn (string $amount): array => array_map(static fn (Share $share): string => "{$share->id} {$share->amount->toString()}", Spread::chosenFirst(Money::of($amount, Currency::of('USD')), $items, ['part 2', 'part 1'])->shares);
+        self::assertSame(['part 1 15.00'], $spread('15'));
+        self::assertSame(['part 1 20.00', 'part 2 20.00', 'old 5.00'], $spread('45'));
+        self::assertSame('10.00', Spread::chosenFirst(Money::of('80', Currency::of('USD')), $items, ['part 1'])->unused->toString());
+        self::assertSame(['old 30.00', 'part 1 5.00'], array_map(static fn (Share $share): string => "{$share->id} {$share->amount->toString()}", Spread::chosenFirst(Money::of('35', Currency::of('USD')), $items, ['not there'])->shares));
+    }
 }
