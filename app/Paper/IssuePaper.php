@@ -62,7 +62,7 @@ final class IssuePaper
     }
 
     /** Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and tax. */
-    private static function form(Document $document, string $form): string
+    public static function form(Document $document, string $form): string
     {
         return $document->purpose->isGoodsOnly() ? 'paper.goods' : "paper.{$form}";
     }

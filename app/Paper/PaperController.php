@@ -6,12 +6,14 @@ namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Staff\Ability;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
 
 /** A document's papers: to see, to print again, to mail, as a file. */
 final class PaperController
@@ -23,16 +25,21 @@ final class PaperController
     /** To look at on the screen; looking is not handing out. */
     public function receipt(Document $document): Response
     {
-        return response()->view('paper.receipt', $this->data->of($document, false));
+        $this->authorise($document);
+
+        return response()->view(IssuePaper::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, false, toLookAt: true)]);
     }
 
     public function invoice(Document $document): Response
     {
-        return response()->view('paper.invoice', $this->data->of($document, false));
+        $this->authorise($document);
+
+        return response()->view(IssuePaper::form($document, 'invoice'), ['roll' => false, ...$this->data->of($document, false, toLookAt: true)]);
     }
 
     public function print(Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
+        $this->authorise($document);
         $this->issue->print($document, $atTill->till(), $staff);
 
         return back()->with('done', "{$document->label} went to the printer.");
@@ -40,6 +47,7 @@ final class PaperController
 
     public function mail(Request $request, Document $document, #[CurrentUser] Staff $staff): RedirectResponse
     {
+        $this->authorise($document);
         $to = $request->string('mail_to')->trim()->value();
 
         if (filter_var($to, FILTER_VALIDATE_EMAIL) === false) {
@@ -53,12 +61,22 @@ final class PaperController
 
     public function invoicePdf(Document $document, #[CurrentUser] Staff $staff): Response
     {
+        $this->authorise($document);
+
         return $this->pdf($this->issue->invoicePdf($document, $staff), "{$document->label}.pdf");
     }
 
     public function receiptPdf(Document $document, #[CurrentUser] Staff $staff): Response
     {
+        $this->authorise($document);
+
         return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders']), $staff), "{$document->label}-receipt.pdf");
+    }
+
+    /** A paper of goods alone says what they cost: for those who may know. */
+    private function authorise(Document $document): void
+    {
+        $document->purpose->isGoodsOnly() && Gate::authorize(Ability::SeeMargin->value);
     }
 
     private function pdf(string $bytes, string $name): Response

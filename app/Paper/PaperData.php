@@ -18,8 +18,12 @@ final readonly class PaperData
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(Document $document, bool $copy): array
+    /**
+     * @param  bool  $copy whether such a paper was handed out before
+     * @param  bool  $toLookAt on a screen, where what is worth money by itself is not shown
+     * @return array<string, mixed>
+     */
+    public function of(Document $document, bool $copy, bool $toLookAt = false): array
     {
         $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo', 'coupons']);
         $customer = $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'street', 'postcode', 'town']);
@@ -33,7 +37,7 @@ final readonly class PaperData
             'exempted' => Exempted::fromJson($document->exemption),
             'origins' => $this->origins($document),
             'policy' => $this->policy(),
-            'notes' => $this->notes($document, $copy),
+            'notes' => $this->notes($document, $copy || $toLookAt),
             'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
         ];
     }

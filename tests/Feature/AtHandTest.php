@@ -178,6 +178,11 @@ final class AtHandTest extends FeatureCase
         $card = GiftCard::query()->sole();
         $html = static fn (): string => (string) DB::table('printed_papers')->latest('id')->value('html');
         $this->assertStringContainsString($card->number()->grouped(), $html());
+
+        foreach (['receipt', 'invoice'] as $form) {
+            $this->get("/documents/{$this->document()->label}/{$form}")->assertOk()->assertDontSee($card->number()->grouped())->assertDontSee($card->code);
+        }
+
         $this->post("/documents/{$this->document()->label}/print")->assertRedirect();
         $this->assertStringContainsString('COPY', $html());
         $this->assertStringNotContainsString($card->number()->grouped(), $html());

@@ -69,8 +69,21 @@ final class StockWorthTest extends FeatureCase
         $this->assertSame('2.0167', self::item()->cost);
         $this->assertSame(['goods_in', -2500, $before + 2500], [$document->kind->value, self::account('goods_received'), self::account('inventory') - self::account('stock_differences') * -1]);
         $this->assertSame('60.0000', self::item()->stock->sole()->on_hand);
-        $this->get("/documents/{$document->label}")->assertOk()->assertSee('Goods came in')->assertSee('25.00')->assertDontSee('UBL');
+        $this->as('301')->get("/documents/{$document->label}")->assertOk()->assertSee('Goods came in')->assertSee('25.00')->assertDontSee('UBL');
         $this->assertProves();
+    }
+
+    public function test_what_goods_cost_is_not_for_everybody(): void
+    {
+        $document = self::bringIn('10', '25.00');
+        $this->as('101')->get("/documents/{$document->label}")->assertOk()->assertSee('Limestone hook')->assertDontSee('25.00')->assertDontSee('At cost');
+
+        foreach (['receipt', 'invoice', 'invoice.pdf', 'receipt.pdf'] as $paper) {
+            $this->get("/documents/{$document->label}/{$paper}")->assertForbidden();
+        }
+
+        $this->post("/documents/{$document->label}/print")->assertForbidden();
+        $this->as('201')->get("/documents/{$document->label}/receipt")->assertOk()->assertSee('25.00')->assertSee('Goods came in')->assertDontSee('Tax');
     }
 
     public function test_the_same_key_brings_goods_in_once(): void
@@ -90,7 +103,7 @@ final class StockWorthTest extends FeatureCase
         // 20 are there at 3.00: the ten sold at 1.92 had cost 3.00.
         $this->assertSame(['3.0000', 6000], [self::item()->cost, self::worth()]);
         $this->assertSame(1080, self::account('stock_differences'));
-        $this->get("/documents/{$document->label}")->assertOk()->assertSee('Worth otherwise');
+        $this->as('301')->get("/documents/{$document->label}")->assertOk()->assertSee('Worth otherwise');
         $this->assertProves();
     }
 
@@ -138,13 +151,16 @@ final class StockWorthTest extends FeatureCase
 
     public function test_a_return_to_an_empty_shelf_sets_the_cost_and_puts_the_books_right(): void
     {
-        $sale = $this->sell('52 x LH-1140');
-        self::item()->update(['cost' => '5.00']);
-        // As if its cost had been set by what cannot be seen here: the proof would find it.
+        $sale = $this->sell('50 x LH-1140');
+        $this->saveItem(['cost' => '3.00', 'cost_shown' => '1.92'])->assertSessionHasNoErrors();
+        $this->as('101')->sell('2 x LH-1140');
+        $this->assertSame(-600, self::worth());
+        // One comes back at 1.92: the other of the two below zero cost that, and not 3.00.
         $this->back($sale, [1 => '1'])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame('1.9200', self::item()->cost);
+        $this->assertSame(['1.9200', -192], [self::item()->cost, self::worth()]);
+        $this->assertSame(-216, self::account('stock_differences'));
         $this->assertProves();
     }
 

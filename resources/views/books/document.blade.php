@@ -5,6 +5,8 @@
 @section('main')
 @php
     $isCredit = $document->kind->value === 'credit_note';
+    $isGoods = $document->purpose->isGoodsOnly();
+    $mayPrint = ! $isGoods || Gate::allows('see-margin');
     $money = fn (int $minor): string => Show::money($document->money($minor));
     $signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor);
 @endphp
@@ -14,8 +16,8 @@
         <div class="end">
             @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')@can('sell')<form method="post" action="{{ route('documents.bring-back', $document) }}">@csrf <button class="quiet-act">Bring goods back</button></form>@endcan
             @can('give-credit')<a class="quiet-act" href="{{ route('credit-notes.on-invoice', $document) }}">Credit without goods</a>@endcan @endif
-            <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() || $document->purpose->isGoodsOnly() ? 'Print again' : 'Print receipt again' }}</button></form>
-            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : "{$document->title()} as PDF" }}</a>
+            @if($mayPrint)<form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">{{ $document->lines->isEmpty() || $document->purpose->isGoodsOnly() ? 'Print again' : 'Print receipt again' }}</button></form>
+            <a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->lines->isEmpty() ? 'As PDF' : "{$document->title()} as PDF" }}</a>@endif
             @if($document->lines->isNotEmpty())@unless($document->purpose->isGoodsOnly())<a class="quiet-act" href="{{ route('paper.receipt-pdf', $document) }}">Receipt as PDF</a>@endunless
             @if(in_array($document->kind->value, ['invoice', 'credit_note'], true))<a class="quiet-act" href="{{ route('documents.ubl', $document) }}">UBL</a>@endif @endif
         </div></div>
@@ -72,7 +74,7 @@
             <dl class="facts mb-3">
                 <dt>Date</dt><dd>{{ Show::date($document->business_date) }}</dd>
                 <dt>Posted</dt><dd>{{ Show::date($document->posted_at) }}, {{ $document->posted_at->format('H:i') }}</dd>
-                <dt>Customer</dt><dd>@if($customer !== null)<a href="{{ route('customers.show', $customer->number) }}">{{ $document->customer_name }}</a>@else{{ $document->customer_name ?: 'Walk-in' }}@endif</dd>
+                @unless($isGoods)<dt>Customer</dt><dd>@if($customer !== null)<a href="{{ route('customers.show', $customer->number) }}">{{ $document->customer_name }}</a>@else{{ $document->customer_name ?: 'Walk-in' }}@endif</dd>@endunless
                 @foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job, 'Terms' => $document->terms, 'Due' => $document->due_date === null ? '' : Show::date($document->due_date), 'Exempt by' => $exempted->certificate ?? '', 'Note' => $document->note] as $name => $text)@if($text !== '')<dt>{{ $name }}</dt><dd>{{ $text }}</dd>@endif @endforeach
                 @if($approval !== null)<dt>Approved</dt><dd>{{ $approval->approver->name }}: {{ $approval->reason }}</dd>@endif
                 <dt>Clerk</dt><dd>{{ $document->staff->name }}</dd>
@@ -114,10 +116,10 @@
                         <x-approval id="rv" when="Another person allows it:"/>
                         <button class="quiet-act">Take the receipt back</button></form></details>
             @endif
-            <form class="d-flex gap-2 mb-3" method="post" action="{{ route('paper.mail', $document) }}">@csrf
-                <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" value="{{ old('mail_to') }}"><button class="quiet-act text-nowrap">Mail it</button></form>
-            <h2>{{ $document->lines->isEmpty() ? 'The paper' : 'Receipt' }}</h2>
-            <iframe class="paper-frame" src="{{ route('paper.receipt', $document) }}" title="Receipt {{ $document->label }}"></iframe>
+            @unless($isGoods)<form class="d-flex gap-2 mb-3" method="post" action="{{ route('paper.mail', $document) }}">@csrf
+                <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" value="{{ old('mail_to') }}"><button class="quiet-act text-nowrap">Mail it</button></form>@endunless
+            @if($mayPrint)<h2>{{ $document->lines->isEmpty() ? 'The paper' : ($isGoods ? 'The paper' : 'Receipt') }}</h2>
+            <iframe class="paper-frame" src="{{ route('paper.receipt', $document) }}" title="Receipt {{ $document->label }}"></iframe>@endif
         </aside>
     </div>
 </div>

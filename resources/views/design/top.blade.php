@@ -10,7 +10,7 @@
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
-        <a href="/staff" @if(str_starts_with($here, 'staff')) aria-current="page" @endif>Staff</a>
+        <a href="/staff" @if(preg_match('#^(staff|limits)#', $here)) aria-current="page" @endif>Staff</a>
     @endcan
     <a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>
     <div class="end">
