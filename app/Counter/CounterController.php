@@ -18,6 +18,8 @@ use Elmstone\Receivables\AccountFound;
 use Elmstone\Receivables\FindAccounts;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
@@ -33,11 +35,10 @@ final class CounterController
     {
     }
 
-    /** Where this person left off since they signed in, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs. */
-    public function index(Request $request, AtTill $atTill): RedirectResponse
+    /** Where this person left off, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs. */
+    public function index(AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        $seen = $request->session()->get('slip');
-        $last = is_string($seen) ? Slip::query()->where('key', $seen)->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->value('key') : null;
+        $last = $staff->last_slip !== null ? Slip::query()->where('key', $staff->last_slip)->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->value('key') : null;
 
         return redirect()->route('counter.show', $last ?? (string) Str::uuid());
     }
@@ -59,7 +60,6 @@ final class CounterController
     public function show(Request $request, string $slip): View|RedirectResponse
     {
         $data = $this->page->whole($slip, $this->page->act($request));
-        $request->session()->put('slip', $slip);
 
         return $data['slip'] instanceof Slip && $data['slip']->state === SlipState::Cleared
             ? redirect()->route('counter')

@@ -62,6 +62,7 @@ final class CounterPage
     public function after(Request $request, string $slipKey, string $field, string $input, Closure $do): Response
     {
         $act = $this->act($request);
+        $act->by->worksOn($slipKey);
         $done = null;
 
         try {
@@ -85,6 +86,8 @@ final class CounterPage
     /** @return array<string, mixed> */
     public function whole(string $slipKey, Act $act): array
     {
+        $act->by->worksOn($slipKey);
+
         return [
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
             'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),

@@ -18,6 +18,7 @@ use Illuminate\Foundation\Auth\User;
  * @property bool $active
  * @property int $failed_tries
  * @property CarbonImmutable|null $locked_until
+ * @property string|null $last_slip the key of the slip they had on the counter last
  */
 final class Staff extends User
 {
@@ -40,6 +41,12 @@ final class Staff extends User
     public function getRememberTokenName(): string
     {
         return '';
+    }
+
+    /** Where they work at the counter, so that they come back to it when they sign in again. */
+    public function worksOn(string $slip): void
+    {
+        $this->last_slip === $slip || $this->forceFill(['last_slip' => $slip])->save();
     }
 
     public function isLocked(): bool

@@ -21,6 +21,7 @@ return new class extends Migration
         });
         Schema::table('slips', static fn (Blueprint $table) => $table->foreignId('plan_id')->nullable()->after('on_account')->constrained());
         Schema::table('terminal_requests', static fn (Blueprint $table) => $table->string('against', 20)->default('')->after('act')->comment('of a refund: the payment it goes back to'));
+        Schema::table('staff', static fn (Blueprint $table) => $table->char('last_slip', 36)->charset('ascii')->collation('ascii_bin')->nullable()->comment('the slip they had on the counter last'));
         DB::table('shop')->exists() && Accounts::open();
     }
 };

@@ -48,7 +48,10 @@ final class ReturnsTest extends BrowserCase
         $clerk = $this->clerk();
         $clerk->go('/counter/new')->alt('i')->await(static fn (): bool => $clerk->focus() === 'gift-worth', 'what it is worth')->press('20', Key::ENTER)->awaitText('#returns', 'New card')->awaitText('#total', '20.00');
         $clerk->fill('#cash', '20')->awaitText('#settle .bar-svg', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as RCT-');
+        // The number stands on the paper, and on no page.
         $clerk->go('/documents/'.$clerk->text('#settle .note a').'/receipt');
+        self::assertDoesNotMatchRegularExpression('/9\d{3}(?: \d{4}){3}/', $clerk->text('body'));
+        $clerk->go('/devices')->go((string) $clerk->browser->executeScript('return new URL(document.querySelector("iframe.paper-frame").src).pathname'));
         preg_match('/Gift card (9\d{3}(?: \d{4}){3})/', $clerk->text('body'), $found);
         $clerk->go('/counter/new')->scan('LH-1140')->awaitText('#lines', 'hook');
         $clerk->scan($found[1] ?? '')->awaitText('#settle', 'worth 20.00')->ctrlEnter()->awaitText('#settle', 'Posted as INV-');

@@ -71,7 +71,7 @@ final class OtherShopsReturnsTest extends FeatureCase
 
     public function test_a_currency_without_cents(): void
     {
-        DB::table('items')->where('code', 'LH-1140')->update(['list_price' => '385', 'floor_price' => null, 'cost' => '190']);
+        Scene::reprice(['list_price' => '385', 'floor_price' => null, 'cost' => '190'], 'LH-1140');
         $this->slip = (string) Str::uuid();
         $this->add('3 x LH-1140')->does('cash', ['cash' => '2000'])->assertOk();
         $this->does('post')->assertOk();

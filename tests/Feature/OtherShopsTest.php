@@ -6,7 +6,6 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
-use Elmstone\Catalogue\Item;
 use Elmstone\Core\Settlement\TenderKind;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -30,7 +29,7 @@ final class OtherShopsTest extends FeatureCase
     public function test_a_sale_comes_to_the_same_on_page_paper_and_books(array $settings, string $cash, array $figures): void
     {
         if ($settings['currency'] === 'JPY') {
-            Item::query()->update(['list_price' => '38', 'floor_price' => null, 'cost' => '19']);
+            Scene::reprice(['list_price' => '38', 'floor_price' => null, 'cost' => '19']);
         }
 
         $this->add('3 x LH-1140', '7 x LH-1141');

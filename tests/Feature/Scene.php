@@ -24,6 +24,7 @@ use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
 use Elmstone\Stock\Place;
+use Elmstone\Stock\RevalueItem;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -89,6 +90,21 @@ final class Scene
         self::$stocking === null ? self::stock([$item]) : self::$stocking[] = $item;
 
         return $item;
+    }
+
+    /**
+     * Other prices and costs, as the page of the item sets them: what is on hand is worth the new cost.
+     *
+     * @param  array<string, string|null>  $fields
+     */
+    public static function reprice(array $fields, string $code = '%'): void
+    {
+        foreach (Item::query()->where('code', 'like', $code)->orderBy('id')->get() as $item) {
+            DB::transaction(static function () use ($item, $fields): void {
+                $item->update($fields);
+                app(RevalueItem::class)->for($item, Staff::query()->firstOrFail(), Till::query()->findOrFail(1));
+            });
+        }
     }
 
     /**
