@@ -5,6 +5,7 @@ started=$(date +%s)
 need "${RUNNING[@]}" "${TESTING[@]}"
 vendor dev
 scratch_database
+: > "$scratch/failed"
 database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test_beside'
 
 # A step that fails is noted, and the others still run.
@@ -40,4 +41,4 @@ else
     suite browser
 fi
 
-php bin/count-tests.php "$(wc -l < "$scratch/failed" 2> /dev/null || echo 0)" $(($(date +%s) - started)) "$scratch"/*.xml
+php bin/count-tests.php "$(wc -l < "$scratch/failed")" $(($(date +%s) - started)) "$scratch"/*.xml
