@@ -6,6 +6,7 @@ namespace Elmstone\Customers;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Http\Failures;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Staff\Staff;
@@ -49,7 +50,7 @@ final class CustomerController
         try {
             $customer = $this->save->handle(null, $request->draft(), $by);
         } catch (PossibleDuplicate $refused) {
-            return back()->withInput()->withErrors(['duplicate' => $refused->getMessage()])->with('duplicates', $refused->found->map(static fn (Customer $found): array => [$found->number, $found->name])->all());
+            return back()->withInput($request->except(Failures::SECRET))->withErrors(['duplicate' => $refused->getMessage()])->with('duplicates', $refused->found->map(static fn (Customer $found): array => [$found->number, $found->name])->all());
         }
 
         $this->keepScan($request, $customer);

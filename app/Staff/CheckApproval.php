@@ -13,7 +13,7 @@ use Illuminate\Http\Request;
  */
 final class CheckApproval
 {
-    public function __construct(private readonly CheckPin $checkPin)
+    public function __construct(private readonly CheckPin $checkPin, private readonly AtTill $atTill)
     {
     }
 
@@ -33,7 +33,7 @@ final class CheckApproval
     public function handle(ApprovalAsk $ask): GivenApproval
     {
         $ask->assertReason();
-        $approver = $this->checkPin->handle($ask->number, $ask->pin);
+        $approver = $this->checkPin->handle($ask->number, $ask->pin, $this->atTill->till()->id);
 
         return $approver->mayDo(Ability::Approve)
             ? new GivenApproval($approver, $ask->reason)

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
-use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Auth\User;
 
 /**
@@ -16,8 +15,6 @@ use Illuminate\Foundation\Auth\User;
  * @property Role $role
  * @property string $pin_hash
  * @property bool $active
- * @property int $failed_tries
- * @property CarbonImmutable|null $locked_until
  * @property string|null $last_slip the key of the slip they had on the counter last
  */
 final class Staff extends User
@@ -31,8 +28,6 @@ final class Staff extends User
     protected $casts = [
         'role' => Role::class,
         'active' => 'bool',
-        'failed_tries' => 'int',
-        'locked_until' => 'immutable_datetime',
     ];
 
     protected $authPasswordName = 'pin_hash';
@@ -47,11 +42,6 @@ final class Staff extends User
     public function worksOn(string $slip): void
     {
         $this->last_slip === $slip || $this->forceFill(['last_slip' => $slip])->save();
-    }
-
-    public function isLocked(): bool
-    {
-        return $this->locked_until !== null && $this->locked_until->isFuture();
     }
 
     public function mayDo(Ability $ability): bool

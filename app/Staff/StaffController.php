@@ -10,9 +10,9 @@ use Illuminate\Http\RedirectResponse;
 /** Who works here, what they may do, and their PINs. */
 final class StaffController
 {
-    public function index(): View
+    public function index(PinTries $tries): View
     {
-        return view('staff.index', ['people' => Staff::query()->orderBy('number')->get(), 'roles' => Role::cases()]);
+        return view('staff.index', ['people' => Staff::query()->orderBy('number')->get(), 'roles' => Role::cases(), 'locked' => $tries->locked()]);
     }
 
     public function store(StaffRequest $request, SaveStaff $save): RedirectResponse
@@ -29,9 +29,9 @@ final class StaffController
         return redirect()->route('staff')->with('done', 'Saved.');
     }
 
-    public function unlock(Staff $staff): RedirectResponse
+    public function unlock(Staff $staff, PinTries $tries): RedirectResponse
     {
-        $staff->update(['failed_tries' => 0, 'locked_until' => null]);
+        $tries->forget($staff->number);
 
         return redirect()->route('staff')->with('done', "{$staff->name} can sign in again.");
     }

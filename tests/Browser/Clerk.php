@@ -22,20 +22,13 @@ final class Clerk
 
     public function signIn(string $number, int $till = 1): self
     {
-        // A browser that has just been started may lose the first keys: then once more.
-        for ($tries = 0; $tries < 3 && ! $this->isIn(); $tries++) {
-            if ($this->go('/sign-in')->isIn()) {
-                break;
-            }
-
-            $this->browser->executeScript('document.getElementById("till").value = arguments[0]', [(string) $till]);
-            $this->browser->findElement(WebDriverBy::id('number'))->sendKeys($number);
-            $this->browser->findElement(WebDriverBy::id('pin'))->sendKeys("4{$number}".WebDriverKeys::ENTER);
-
-            for ($waits = 0; $waits < 120 && ! $this->isIn(); $waits++) {
-                usleep(50_000);
-            }
+        if ($this->go('/sign-in')->isIn()) {
+            return $this;
         }
+
+        $this->browser->executeScript('document.getElementById("till").value = arguments[0]', [(string) $till]);
+        $this->browser->findElement(WebDriverBy::id('number'))->sendKeys($number);
+        $this->browser->findElement(WebDriverBy::id('pin'))->sendKeys("4{$number}".WebDriverKeys::ENTER);
 
         return $this->await($this->isIn(...), 'the counter');
     }

@@ -119,7 +119,7 @@ final class CounterTest extends FeatureCase
             $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'please'])->assertStatus(422);
         }
 
-        $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'please'])->assertStatus(422)->assertSee('locked until');
+        $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'please'])->assertStatus(422)->assertSee('locked at this till until');
         $this->assertSame('3.8500', $this->slip()->lines->firstOrFail()->unit_price);
     }
 

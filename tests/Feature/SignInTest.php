@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Staff\CheckPin;
+use Elmstone\Staff\PinTries;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 
 final class SignInTest extends FeatureCase
@@ -44,22 +46,25 @@ final class SignInTest extends FeatureCase
 
     public function test_five_wrong_tries_lock_a_number_until_time_or_the_owner_unlocks_it(): void
     {
-        for ($try = 0; $try < CheckPin::TRIES; $try++) {
+        for ($try = 0; $try < PinTries::MOST; $try++) {
             $this->try('101', '0000');
         }
 
         $this->try('101', '4101');
-        $this->assertStringContainsString('locked until', session('errors')->first('refused'));
-        $this->travel(CheckPin::LOCKED_MINUTES + 1)->minutes();
+        $this->assertStringContainsString('locked at this till until', session('errors')->first('refused'));
+        $this->travel(PinTries::LOCKED_MINUTES + 1)->minutes();
         $this->post('/sign-in', ['till' => 1, 'number' => '101', 'pin' => '4101'])->assertRedirect('/');
     }
 
     public function test_the_owner_unlocks(): void
     {
         $clerk = Staff::query()->where('number', '101')->firstOrFail();
-        $clerk->update(['locked_until' => now()->addHour()]);
-        $this->as('901')->post("/staff/{$clerk->id}/unlock")->assertRedirect('/staff');
-        $this->assertFalse($clerk->refresh()->isLocked());
+        $this->lock('101');
+        $this->as('901')->get('/staff')->assertOk()->assertSee('Locked: unlock');
+        $this->post("/staff/{$clerk->id}/unlock")->assertRedirect('/staff');
+        $this->get('/staff')->assertDontSee('Locked: unlock');
+        $this->post('/sign-out');
+        $this->post('/sign-in', ['till' => 1, 'number' => '101', 'pin' => '4101'])->assertRedirect('/');
     }
 
     public function test_too_many_tries_from_one_place_are_held_up(): void
@@ -69,6 +74,64 @@ final class SignInTest extends FeatureCase
         }
 
         $this->assertStringContainsString('Too many tries', session('errors')->first('refused'));
+    }
+
+    private function lock(string $number): void
+    {
+        for ($try = 0; $try <= PinTries::MOST; $try++) {
+            $this->try($number, '0000');
+        }
+    }
+
+    public function test_right_pins_never_hold_anybody_up(): void
+    {
+        for ($try = 0; $try < 30; $try++) {
+            $this->post('/sign-in', ['till' => 1, 'number' => '101', 'pin' => '4101'])->assertRedirect('/');
+            $this->post('/sign-out');
+        }
+
+        $this->assertSame(0, (int) DB::table('pin_tries')->sum('tries'));
+    }
+
+    public function test_who_guesses_at_one_till_locks_nobody_out_at_another(): void
+    {
+        $this->lock('901');
+        $this->try('901', '4901');
+        $this->assertStringContainsString('locked at this till', session('errors')->first('refused'));
+        $this->post('/sign-in', ['till' => 2, 'number' => '901', 'pin' => '4901'])->assertRedirect('/');
+    }
+
+    public function test_a_number_nobody_has_is_locked_like_any_other(): void
+    {
+        $this->lock('999');
+        $unknown = str_replace('999', '101', session('errors')->first('refused'));
+        $this->lock('101');
+        $this->assertSame($unknown, session('errors')->first('refused'));
+    }
+
+    public function test_approval_fields_count_too_and_a_right_pin_after_the_lock_is_refused(): void
+    {
+        $this->as('101')->add('LH-1140');
+
+        $asks = fn (string $pin) => $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => $pin, 'approver_reason' => 'please'])->assertStatus(422);
+
+        foreach (['0000', '0001', '0002', '0003', '0004'] as $pin) {
+            $asks($pin)->assertSee('do not belong together');
+        }
+
+        $asks('4201')->assertSee('locked at this till');
+        $this->as('101', 2);
+        $this->assertSame('201', app(CheckPin::class)->handle('201', '4201', 2)->number);
+    }
+
+    public function test_pins_never_stand_in_the_session(): void
+    {
+        $this->try('101', '1357');
+        $this->as('901')->from('/staff')->post('/staff', ['number' => '', 'name' => '', 'role' => 'clerk', 'pin' => '2468'])->assertSessionHasErrors();
+        $this->assertStringNotContainsString('2468', serialize(session()->all()));
+        $sale = $this->as('101')->sell('LH-1140');
+        $this->from("/documents/{$sale->label}")->post("/documents/{$sale->label}/void", ['act' => 'x', 'approver' => '201', 'approver_pin' => '97531', 'approver_reason' => 'x']);
+        $this->assertStringNotContainsString('97531', serialize(session()->all()));
     }
 
     public function test_the_person_serving_changes_and_the_till_stays(): void
@@ -117,6 +180,6 @@ final class SignInTest extends FeatureCase
         $this->assertSame('owner', $owner->refresh()->role->value);
         $this->post('/staff', ['number' => '7', 'name' => '', 'role' => 'clerk', 'pin' => '12'])->assertSessionHasErrors(['number', 'name', 'pin']);
         $this->post('/staff', ['number' => '107', 'name' => 'New Nettle', 'role' => 'clerk', 'active' => '1', 'pin' => '9107'])->assertSessionHasNoErrors();
-        $this->assertSame('New Nettle', (new CheckPin)->handle('107', '9107')->name);
+        $this->assertSame('New Nettle', app(CheckPin::class)->handle('107', '9107', 1)->name);
     }
 }

@@ -18,8 +18,12 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 /** What people see when something goes wrong: plain words, and what to do now. */
 final class Failures
 {
+    /** Fields of forms that never stand in a session. */
+    public const SECRET = ['pin', 'approver_pin'];
+
     public static function answer(Exceptions $exceptions): void
     {
+        $exceptions->dontFlash(self::SECRET);
         $exceptions->dontReport(Refused::class);
         $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
@@ -30,7 +34,7 @@ final class Failures
     /** A form that was refused: back to where it was typed, with everything still in it. */
     private static function refused(Refused $refused, Request $request): RedirectResponse
     {
-        return back()->withInput($request->except(['pin', 'approver_pin']))->withErrors(['refused' => $refused->getMessage()]);
+        return back()->withInput($request->except(self::SECRET))->withErrors(['refused' => $refused->getMessage()]);
     }
 
     /** The session ran out while a page stood open: sign in, and everything is still there. */

@@ -24,8 +24,8 @@
                 <td><input form="{{ $form }}" type="checkbox" class="form-check-input mt-2" name="active" value="1" @checked($person->active) aria-label="{{ $person->name }} works here"></td>
                 <td class="figure">
                     <form id="{{ $form }}" method="post" action="{{ route('staff.update', $person) }}" class="d-inline">@csrf <button class="quiet-act">Save</button></form>
-                    @if($person->isLocked())
-                        <form method="post" action="{{ route('staff.unlock', $person) }}" class="d-inline">@csrf <button class="quiet-act ochre">Locked until {{ $person->locked_until->format('H:i') }}: unlock</button></form>
+                    @if(in_array($person->number, $locked, true))
+                        <form method="post" action="{{ route('staff.unlock', $person) }}" class="d-inline">@csrf <button class="quiet-act ochre">Locked: unlock</button></form>
                     @endif
                 </td>
             </tr>
