@@ -22,12 +22,10 @@ DB_PASSWORD=$DB_PASSWORD
 ENV
 )
 php artisan optimize:clear --quiet
-# A load that was broken off leaves half a shop: it is made again from nothing.
-[ -f "$HOUSE/loading" ] && php artisan migrate:fresh --force --quiet
 php artisan migrate --force --quiet
-touch "$HOUSE/loading"
+# A load that was broken off leaves half a shop. Nothing but reset throws a database away.
+[ "$(php artisan shop:state)" != half ] || die 'the demonstration shop was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
 php artisan shop:demo --if-empty
-rm "$HOUSE/loading"
 
 port=$(cat "$HOUSE/http.port" 2> /dev/null || free_port)
 if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then

@@ -14,6 +14,12 @@ use Elmstone\Core\Money\Money;
 final class Show
 {
     /** "1,204.75": groups of three, the currency's places, a true minus sign. */
+    /** "owes 12.00", or "12.00 in credit" */
+    public static function owes(Money $balance): string
+    {
+        return $balance->isNegative() ? self::money($balance->abs()).' in credit' : 'owes '.self::money($balance);
+    }
+
     public static function money(Money $money): string
     {
         [$whole, $places] = explode('.', $money->abs()->toString().'.');

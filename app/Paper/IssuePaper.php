@@ -43,14 +43,16 @@ final class IssuePaper
         ));
     }
 
-    public function invoicePdf(Document $document, Staff $by): string
+    /** To look at: nothing is handed out by it. */
+    public function invoicePdf(Document $document): string
     {
-        return $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $this->note($document, $by, 'invoice', 'file'))])->render());
+        return $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $this->wasIssued($document), toLookAt: true)])->render());
     }
 
-    public function receiptPdf(Document $document, Staff $by): string
+    /** To look at: nothing is handed out by it. */
+    public function receiptPdf(Document $document): string
     {
-        $data = $this->data->of($document, $this->note($document, $by, 'receipt', 'file'));
+        $data = $this->data->of($document, $this->wasIssued($document), toLookAt: true);
         $notes = is_array($data['notes']) ? $data['notes'] : [];
         $height = 135 + 11 * $document->lines->count() + 6 * ($document->taxes->count() + $document->tenders->count());
 
@@ -67,10 +69,15 @@ final class IssuePaper
         return $document->purpose->isGoodsOnly() ? 'paper.goods' : "paper.{$form}";
     }
 
+    private function wasIssued(Document $document): bool
+    {
+        return DB::table('paper_issues')->where('document_id', $document->id)->exists();
+    }
+
     /** @return bool whether such a paper was handed out before, so that this one is a copy */
     private function note(Document $document, Staff $by, string $form, string $way): bool
     {
-        $before = DB::table('paper_issues')->where('document_id', $document->id)->exists();
+        $before = $this->wasIssued($document);
         DB::table('paper_issues')->insert(['document_id' => $document->id, 'staff_id' => $by->id, 'form' => $form, 'way' => $way]);
 
         return $before;

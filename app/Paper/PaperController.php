@@ -59,18 +59,18 @@ final class PaperController
         return back()->with('done', "{$document->label} was mailed to {$to}.");
     }
 
-    public function invoicePdf(Document $document, #[CurrentUser] Staff $staff): Response
+    public function invoicePdf(Document $document): Response
     {
         $this->authorise($document);
 
-        return $this->pdf($this->issue->invoicePdf($document, $staff), "{$document->label}.pdf");
+        return $this->pdf($this->issue->invoicePdf($document), "{$document->label}.pdf");
     }
 
-    public function receiptPdf(Document $document, #[CurrentUser] Staff $staff): Response
+    public function receiptPdf(Document $document): Response
     {
         $this->authorise($document);
 
-        return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders']), $staff), "{$document->label}-receipt.pdf");
+        return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders'])), "{$document->label}-receipt.pdf");
     }
 
     /** A paper of goods alone says what they cost: for those who may know. */

@@ -40,7 +40,7 @@ final class StandingBar
 
     public static function words(AccountStanding $account, ?Money $adds): string
     {
-        $words = ['Limit '.Show::money($account->standing->limit), 'owes '.Show::money($account->standing->balance), 'late '.Show::money($account->late)];
+        $words = ['Limit '.Show::money($account->standing->limit), Show::owes($account->standing->balance), 'late '.Show::money($account->late)];
 
         if ($adds?->isPositive() === true) {
             $words[] = 'this slip adds '.Show::money($adds);

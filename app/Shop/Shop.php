@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property string $currency ISO 4217
  * @property bool $tax_included
+ * @property bool $loading the demonstration is not loaded to its end
  * @property string $tax_rounding
  * @property int|null $cash_step minor units
  * @property list<int> $notes minor units
@@ -43,5 +44,5 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
+    protected $casts = ['tax_included' => 'bool', 'loading' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
 }

@@ -51,6 +51,7 @@ final class DemoShop
     private function shop(): void
     {
         Shop::query()->create([
+            'loading' => true,
             'name' => 'Tannery Row Builders’ Supply',
             'currency' => 'USD',
             'tax_rounding' => 'document',

@@ -6,11 +6,12 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Tries of PINs, per staff number and till. */
+/** Tries of PINs, per staff number and till. A demonstration that was not loaded to its end says so. */
 return new class extends Migration
 {
     public function up(): void
     {
+        Schema::table('shop', static fn (Blueprint $table) => $table->boolean('loading')->default(false)->comment('the demonstration is being loaded'));
         Schema::create('pin_tries', static function (Blueprint $table): void {
             $table->string('number', 20)->comment('as it was typed, whether anybody has it or not; empty: all of the till');
             $table->foreignId('till_id')->constrained();

@@ -33,5 +33,17 @@ final class DemoTest extends TestCase
         $this->assertGreaterThan(0, DB::table('plans')->count() * DB::table('deposit_accounts')->where('held', '>', 0)->count());
         $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
         $this->assertSame(1, Artisan::call('shop:demo'));
+        $state = function (): string {
+            Artisan::call('shop:state');
+
+            return trim(Artisan::output());
+        };
+        $this->assertSame('open', $state());
+        $this->assertSame(0, DB::table('stock')->where('on_hand', '<', 0)->orWhereColumn('on_hand', '<', 'committed')->count(), 'Something was sold or set aside that was not there.');
+        $this->assertSame(0, DB::table('stock_movements')->whereNull('document_id')->count());
+        DB::table('shop')->update(['loading' => true]);
+        $this->assertSame('half', $state());
+        $this->assertSame(1, Artisan::call('shop:demo', ['--if-empty' => true]), 'What is half loaded is neither taken for a shop nor thrown away.');
+        $this->assertGreaterThan(500, DB::table('documents')->count());
     }
 }

@@ -79,6 +79,8 @@ final class PagesTest extends FeatureCase
             $this->assertStringContainsString('42.35', $text);
             $this->assertStringContainsString('COPY', $text);
         }
+
+        $this->assertSame(2, $this->rows('paper_issues'), 'Looking is not handing out.');
     }
 
     public function test_the_barcode_on_the_invoice_reads_as_its_number(): void

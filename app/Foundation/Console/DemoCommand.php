@@ -18,6 +18,12 @@ final class DemoCommand extends Command
 
     public function handle(DemoHouse $demo): int
     {
+        if (Shop::query()->where('loading', true)->exists()) {
+            $this->error('The demonstration shop in this database was not loaded to its end.');
+
+            return self::FAILURE;
+        }
+
         if (Shop::query()->exists()) {
             if ($this->option('if-empty') !== true) {
                 $this->error('There is a shop in this database already.');
@@ -31,6 +37,8 @@ final class DemoCommand extends Command
         $months = $this->option('months');
         $this->line('loading the demonstration shop');
         $demo->load(CarbonImmutable::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
+
+        Shop::query()->update(['loading' => false]);
 
         return self::SUCCESS;
     }

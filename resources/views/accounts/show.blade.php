@@ -25,7 +25,7 @@
         <div>
             {!! StandingBar::svg($standing, null, 360) !!}
             <dl class="facts mt-2">
-                <dt>{{ $isToday ? 'Owes' : 'Owed then' }}</dt><dd class="figure fw-bold">{{ Show::money($ageing->balance) }}</dd>
+                <dt>{{ $ageing->balance->isNegative() ? ($isToday ? 'In credit' : 'In credit then') : ($isToday ? 'Owes' : 'Owed then') }}</dt><dd class="figure fw-bold">{{ Show::money($ageing->balance->abs()) }}</dd>
                 <dt>Late</dt><dd class="figure {{ $ageing->late()->isPositive() ? 'ochre' : '' }}">{{ Show::money($ageing->late()) }}</dd>
                 <dt>Can still charge</dt><dd class="figure {{ $standing->standing->available()->isNegative() ? 'brick' : '' }}">{{ Show::money($standing->standing->available()) }}</dd>
             </dl>

@@ -22,7 +22,7 @@
     @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
     <button type="button" class="row-found customer" role="option" id="found-c{{ $found->customer->id }}" aria-selected="false" data-customer="{{ $found->customer->id }}">
         <span class="code">{{ $found->customer->number }}</span><span>{{ $found->customer->name }} <span class="small soft">{{ $found->customer->town }}</span></span>
-        <span class="figure small">{{ $found->balance === null ? '' : 'owes '.Show::money($found->balance) }}</span>
+        <span class="figure small">{{ $found->balance === null ? '' : Show::owes($found->balance) }}</span>
         <span class="figure small {{ $found->stopped ? 'brick' : ($found->available?->isNegative() ? 'ochre' : 'soft') }}">{{ $found->words() !== '' ? $found->words() : Show::money($found->available).' left' }}</span>
     </button>
 @endforeach
