@@ -12,6 +12,7 @@ use DOMXPath;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use XMLReader;
 
 /**
  * A bank-to-customer statement by ISO 20022, camt.053.001 in its versions 02 to 13. Opening balance and entries must come to the closing balance; a batch
@@ -30,7 +31,7 @@ final readonly class Camt053
     {
         $document = new DOMDocument;
         $quiet = libxml_use_internal_errors(true);
-        $read = str_contains($xml, '<!DOCTYPE') ? false : $document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT | LIBXML_PARSEHUGE);
+        $read = self::hasDocumentType($xml) ? false : $document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT | LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($quiet);
         $root = $document->documentElement;
@@ -46,6 +47,20 @@ final readonly class Camt053
         $this->path = new DOMXPath($document);
         $this->path->registerNamespace('c', (string) $root->namespaceURI);
         $this->root = $root;
+    }
+
+    /** In whatever encoding the file is: it is read up to its first element, and no further. */
+    private static function hasDocumentType(string $xml): bool
+    {
+        $reader = XMLReader::XML($xml, null, LIBXML_NONET);
+
+        while ($reader instanceof XMLReader && $reader->read() && $reader->nodeType !== XMLReader::ELEMENT) {
+            if ($reader->nodeType === XMLReader::DOC_TYPE) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @throws Refused wrong_sum, other_currency, missing */

@@ -205,7 +205,7 @@ final class CustomersImport
         $terms = $this->terms($row);
 
         if ($terms !== null && ! HouseAccount::query()->whereKey($customer->id)->exists()) {
-            $this->manage->save($customer, $terms, 'brought in from a table', $by, null);
+            $this->manage->open($customer, $terms, 'brought in from a table', $by);
         }
     }
 }

@@ -30,19 +30,28 @@ final class ManageAccount
                 throw Refused::because('merged', 'This customer was merged into another; use that one’s account.');
             }
 
-            if ($terms->limit < 0) {
-                throw Refused::because('bad_limit', 'A limit cannot be below zero.');
-            }
-
-            if ($account === null) {
-                $account = HouseAccount::query()->create(['customer_id' => $customer->id, 'opened_on' => CarbonImmutable::today(), ...$terms->columns()])->refresh();
-                $this->record($account, 'account opened', '', $this->words($account), $reason, $by);
-
-                return $account;
-            }
-
-            return $this->change($account, $terms, $reason, $by, $version);
+            return $account === null ? $this->open($customer, $terms, $reason, $by) : $this->change($account, $terms, $reason, $by, $version);
         }, 3);
+    }
+
+    /**
+     * An account for a customer who has none. Inside a transaction.
+     *
+     * @throws Refused bad_limit
+     */
+    public function open(Customer $customer, AccountTerms $terms, string $reason, Staff $by): HouseAccount
+    {
+        self::assertLimit($terms);
+        $account = HouseAccount::query()->create(['customer_id' => $customer->id, 'opened_on' => CarbonImmutable::today(), ...$terms->columns()])->refresh();
+        $this->record($account, 'account opened', '', $this->words($account), $reason, $by);
+
+        return $account;
+    }
+
+    /** @throws Refused bad_limit */
+    private static function assertLimit(AccountTerms $terms): void
+    {
+        $terms->limit < 0 && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
     }
 
     /** An account that only says what somebody owes who has none: nothing may be charged to it until the office gives it terms. Inside a transaction. */
@@ -60,6 +69,8 @@ final class ManageAccount
 
     private function change(HouseAccount $account, AccountTerms $terms, string $reason, Staff $by, ?int $version): HouseAccount
     {
+        self::assertLimit($terms);
+
         if ($version !== null && $version !== $account->version) {
             throw Refused::because('changed_elsewhere', 'Somebody else has changed this account meanwhile. Load the page again, then make your change.');
         }

@@ -76,4 +76,15 @@ final class FoundationTest extends FeatureCase
         $this->assertSame(['state_HF'], array_map(static fn ($component): string => $component->id, $profile->components()));
         $this->assertSame('HF', Till::query()->findOrFail(1)->location->code);
     }
+
+    public function test_back_never_leads_to_another_site(): void
+    {
+        $this->as('101')->withHeader('Referer', 'https://elsewhere.example/trap')->post('/documents/none/print')->assertNotFound();
+        $label = $this->sell('LH-1140')->label;
+        $answer = $this->withHeader('Referer', 'https://elsewhere.example/trap')->post("/documents/{$label}/mail", ['mail_to' => 'nowhere']);
+        $this->assertStringNotContainsString('elsewhere', (string) $answer->headers->get('Location'));
+        $this->assertStringContainsString('camera=()', (string) $answer->headers->get('Permissions-Policy'));
+        $this->assertNull($answer->headers->get('Strict-Transport-Security'));
+        $this->assertStringContainsString('max-age', (string) $this->get('https://localhost/counter')->headers->get('Strict-Transport-Security'));
+    }
 }

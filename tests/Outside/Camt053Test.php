@@ -98,6 +98,7 @@ final class Camt053Test extends TestCase
         yield 'no namespace' => ['wrong_namespace', static fn () => new Camt053('<Document/>', Currency::of('USD'))];
         yield 'a version there is not' => ['wrong_namespace', static fn () => new Camt053('<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.99"/>', Currency::of('USD'))];
         yield 'not XML' => ['not_xml', static fn () => new Camt053('Document', Currency::of('USD'))];
+        yield 'a document type in UTF-16' => ['not_xml', static fn () => new Camt053((string) mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE Document [<!ENTITY a "b">]><Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08">&a;</Document>', 'UTF-16'), Currency::of('USD'))];
         yield 'an entity from outside' => ['not_xml', static fn () => new Camt053('<!DOCTYPE Document [<!ENTITY a "b">]><Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08">&a;</Document>', Currency::of('USD'))];
     }
 

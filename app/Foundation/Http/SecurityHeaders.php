@@ -17,12 +17,25 @@ final class SecurityHeaders
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
+        $this->forgetStrangers($request);
         $response = $next($request);
         $response->headers->set('Content-Security-Policy', self::POLICY);
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
         $response->headers->set('Cache-Control', 'no-store, private');
+        $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=(), payment=(), usb=()');
+        $request->secure() && $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
 
         return $response;
+    }
+
+    /** "Back" is where somebody came from, but never to another site. */
+    private function forgetStrangers(Request $request): void
+    {
+        $from = (string) $request->headers->get('referer');
+
+        if ($from !== '' && parse_url($from, PHP_URL_HOST) !== $request->getHost()) {
+            $request->headers->remove('referer');
+        }
     }
 }

@@ -27,7 +27,7 @@
             <dl class="facts mt-2">
                 <dt>{{ $ageing->balance->isNegative() ? ($isToday ? 'In credit' : 'In credit then') : ($isToday ? 'Owes' : 'Owed then') }}</dt><dd class="figure fw-bold">{{ Show::money($ageing->balance->abs()) }}</dd>
                 <dt>Late</dt><dd class="figure {{ $ageing->late()->isPositive() ? 'ochre' : '' }}">{{ Show::money($ageing->late()) }}</dd>
-                <dt>Can still charge</dt><dd class="figure {{ $standing->standing->available()->isNegative() ? 'brick' : '' }}">{{ Show::money($standing->standing->available()) }}</dd>
+                @if($isToday)<dt>Can still charge</dt><dd class="figure {{ $account->stopped || $standing->standing->available()->isNegative() ? 'brick' : '' }}">{{ $account->stopped ? 'nothing, on stop' : Show::money($standing->standing->available()) }}</dd>@endif
             </dl>
         </div>
         <table class="ruled age-row">
