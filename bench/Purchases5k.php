@@ -51,7 +51,8 @@ final class Purchases5k
     {
         $first = self::FIRST;
         $count = (int) DB::table('documents')->where('kind', 'invoice')->count();
-        $model = '1 + (s.seq % '.$count.')';
+        $from = (int) DB::table('documents')->where('kind', 'invoice')->min('id');
+        $model = "{$from} + (s.seq % {$count})";
         $columns = implode(', ', array_diff(DB::getSchemaBuilder()->getColumnListing('documents'), ['id', 'number', 'label', 'customer_id', 'business_date', 'idempotency_key']));
         DB::statement("INSERT INTO documents (id, number, label, customer_id, business_date, idempotency_key, {$columns}) SELECT {$first} + s.seq, {$first} + s.seq, CONCAT('INV-', {$first} + s.seq), IF(s.seq % 11 = 0, {$customer}, {$other}), CURDATE() - INTERVAL (1100 - s.seq * 1100 DIV ({$purchases} * 11)) DAY, UUID(), {$columns} FROM documents d JOIN seq_1_to_".($purchases * 11)." s ON d.id = {$model} WHERE d.kind = 'invoice'");
         $lines = implode(', ', array_diff(DB::getSchemaBuilder()->getColumnListing('document_lines'), ['document_id']));

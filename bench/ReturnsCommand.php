@@ -116,11 +116,8 @@ final class ReturnsCommand extends Command
     private function back(Browser $clerk, Document $sale, ?string $along): Closure
     {
         $do = $this->doing($clerk, (string) Str::uuid());
-        $page = $do('back', ["back[{$sale->id}:1]" => '1', "back[{$sale->id}:2]" => '2', 'reason' => 'not_needed', 'found_by' => $sale->label]);
-
-        foreach (DB::table('slip_returns')->whereIn('slip_id', DB::table('slips')->where('state', 'open')->select('id'))->where('fee_waived', false)->where('code', 'MA-0031')->pluck('id') as $line) {
-            $page = $do("back/{$line}/waive", ['waive' => '1', 'approver' => '901', 'approver_pin' => '4901', 'approver_reason' => 'measuring']);
-        }
+        // Faulty goods carry no restocking fee that would have to be let off.
+        $do('back', ["back[{$sale->id}:1]" => '1', "back[{$sale->id}:2]" => '2', 'reason' => 'faulty', 'goods_to' => 'stock', 'found_by' => $sale->label]);
 
         $along === null || $do('add', ['entry' => $along]);
 
