@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
@@ -148,7 +149,7 @@ final class WriteOff
     {
         $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
         $worth = array_sum(array_map(fn (WriteOffLine $line): int => $this->cost($line)->minor, $lines));
-        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s'))->sum('l.cost');
+        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.kind', DocumentKind::Adjustment->value)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s'))->sum('l.cost');
 
         if (($limit->perDocument === null || $worth <= $limit->perDocument) && ($limit->perDay === null || $today + $worth <= $limit->perDay)) {
             return [];
