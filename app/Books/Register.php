@@ -72,7 +72,7 @@ final class Register
     }
 
     /**
-     * One INSERT of many rows gets consecutive ids (innodb_autoinc_lock_mode 1, the server's default); the server answers with the first.
+     * Of many rows in one INSERT nothing is known of their ids, least of all on a cluster: they are read back by the key of each.
      *
      * @param  non-empty-list<DocumentRows>  $rows
      * @return non-empty-list<int>
@@ -80,9 +80,10 @@ final class Register
     private function insertDocuments(array $rows): array
     {
         DB::table('documents')->insert(array_map(static fn (DocumentRows $row): array => $row->document(), $rows));
-        $first = (int) DB::getPdo()->lastInsertId();
+        $keys = array_map(static fn (DocumentRows $row): string => (string) $row->document()['idempotency_key'], $rows);
+        $ids = DB::table('documents')->whereIn('idempotency_key', $keys)->pluck('id', 'idempotency_key');
 
-        return range($first, $first + count($rows) - 1);
+        return array_map(static fn (string $key): int => is_numeric($ids[$key]) ? (int) $ids[$key] : 0, $keys);
     }
 
     /**

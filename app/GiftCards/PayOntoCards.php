@@ -24,6 +24,12 @@ final class PayOntoCards implements OntoCards
         $this->locked = $cards === [] ? [] : GiftCard::query()->whereIn('id', $cards)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
     }
 
+    public function assertUsable(array $cards): void
+    {
+        $blocked = $cards === [] ? null : GiftCard::query()->whereIn('id', $cards)->where('blocked', true)->first();
+        $blocked === null || throw Refused::because('card_unusable', "Gift card {$blocked->number()->masked()} is blocked, so nothing can go back onto it. Choose another way, or keep it as a deposit.");
+    }
+
     public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void
     {
         $onto = $this->locked[$card] ?? throw Refused::because('changed_elsewhere', 'The gift card that paid was not expected. Look at the sums again.');

@@ -80,6 +80,7 @@ final class HandBack
             return null;
         }
 
+        $this->giftCards->assertUsable(array_keys($plan->giftCards()));
         $gone = [];
 
         foreach (self::pending($subject) as $request) {

@@ -14,6 +14,15 @@ interface OntoCards
     /** @param  list<int>  $cards ids */
     public function lock(array $cards): void;
 
+    /**
+     * Before a terminal pays the rest back.
+     *
+     * @param  list<int>  $cards ids
+     *
+     * @throws Refused card_unusable
+     */
+    public function assertUsable(array $cards): void;
+
     /** @throws Refused card_unusable where the card is blocked; changed_elsewhere where it was not locked */
     public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void;
 }

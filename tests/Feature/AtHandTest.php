@@ -16,14 +16,7 @@ use Illuminate\Support\Str;
 /** What a clerk has in hand at the counter leads to what it is for: a plan's number, a layaway's serial plates, a card and a day, a supervisor beside them. */
 final class AtHandTest extends FeatureCase
 {
-    use Charges, Layaways {
-        Layaways::account insteadof Charges;
-        Layaways::customer insteadof Charges;
-        Layaways::pay insteadof Charges;
-        Layaways::balance insteadof Charges;
-        Layaways::open insteadof Charges;
-        Layaways::staff insteadof Charges;
-    }
+    use ChargesAndLayaways;
 
     protected function setUp(): void
     {

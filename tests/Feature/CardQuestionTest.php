@@ -349,6 +349,27 @@ final class CardQuestionTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_a_blocked_gift_card_is_said_before_the_terminal_pays_the_rest_back(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->does('gift-cards', ['worth' => '30', 'code' => ''])->assertOk();
+        $this->does('cash', ['cash' => '30'])->assertOk();
+        $this->does('post')->assertOk();
+        $card = \Elmstone\GiftCards\GiftCard::query()->sole();
+        $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->readyToHold('60', 'MA-0031');
+        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('card')->assertOk();
+        $this->does('post')->assertOk();
+        $layaway = Layaway::query()->sole();
+        $card->update(['blocked' => true]);
+        $this->as('201')->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->version, 'reason' => 'moves away', 'back' => ['card' => '25', 'gift_card' => '25']])->assertSessionHasErrors('refused');
+        $this->assertSame([3000, 0], $this->terminalBook());
+        $this->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->version, 'reason' => 'moves away', 'back' => ['card' => '25', 'deposit_held' => '25']])->assertSessionHasNoErrors();
+        $this->assertSame([3000, 2500], $this->terminalBook());
+        $this->assertProves();
+    }
+
     public function test_store_credit_and_credits_are_not_paid_onto_a_card_nobody_named(): void
     {
         $customer = $this->account();

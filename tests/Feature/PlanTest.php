@@ -17,15 +17,7 @@ use Illuminate\Support\Str;
 /** MA-0031 charged comes to 103.40. */
 final class PlanTest extends FeatureCase
 {
-    use Charges;
-    use Layaways {
-        Layaways::customer insteadof Charges;
-        Layaways::account insteadof Charges;
-        Layaways::pay insteadof Charges;
-        Layaways::balance insteadof Charges;
-        Layaways::open insteadof Charges;
-        Layaways::staff insteadof Charges;
-    }
+    use ChargesAndLayaways;
 
     protected function setUp(): void
     {

@@ -101,6 +101,18 @@ final class SignInTest extends FeatureCase
         $this->post('/sign-in', ['till' => 2, 'number' => '901', 'pin' => '4901'])->assertRedirect('/');
     }
 
+    public function test_a_locked_number_in_other_digits_is_the_same_number(): void
+    {
+        $this->lock('901');
+
+        foreach (['９０１', '901 ', ' 901'] as $typed) {
+            $this->try($typed, '4901');
+            $this->assertStringContainsString('Too many', session('errors')->first('refused'), $typed);
+        }
+
+        $this->assertGuest();
+    }
+
     public function test_a_number_nobody_has_is_locked_like_any_other(): void
     {
         $this->lock('999');
