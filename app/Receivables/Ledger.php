@@ -112,17 +112,14 @@ final class Ledger
 
         $items = $this->itemsOf($account, [$credit, ...array_keys($parts)]);
         $this->assertFits($items, $credit, $parts);
+        $days = $this->days($items, $setting->day);
         $rows = [];
 
         foreach ($parts as $charge => $amount) {
-            $rows[] = $this->row($account->customer_id, $credit, $charge, $amount, $setting, $discounts[$charge] ?? 0);
+            $rows[] = $this->row([$account->customer_id, $credit, $charge], $amount, $setting, max($days[$credit], $days[$charge]), $discounts[$charge] ?? 0);
         }
 
-        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('allocations')->insert($chunk);
-        }
-
-        $this->move([$credit => array_sum($parts)] + $parts, $setting->day);
+        $this->record($rows);
     }
 
     /**
@@ -135,20 +132,38 @@ final class Ledger
     public function takeBack(HouseAccount $account, iterable $allocations, Setting $setting): void
     {
         $rows = [];
-        $moves = [];
 
         foreach ($allocations as $allocation) {
             if ($allocation->takes_back_id !== null || AllocationRecord::query()->where('takes_back_id', $allocation->id)->exists()) {
                 throw Refused::because('already_taken_back', 'This was taken back already.');
             }
 
-            $rows[] = [...$this->row($account->customer_id, $allocation->credit_id, $allocation->charge_id, -$allocation->amount, $setting, -$allocation->discount), 'takes_back_id' => $allocation->id];
-            $moves[$allocation->credit_id] = ($moves[$allocation->credit_id] ?? 0) - $allocation->amount;
-            $moves[$allocation->charge_id] = ($moves[$allocation->charge_id] ?? 0) - $allocation->amount;
+            $between = [$account->customer_id, $allocation->credit_id, $allocation->charge_id];
+            $day = max($allocation->business_date->format('Y-m-d'), $setting->day->format('Y-m-d'));
+            $rows[] = [...$this->row($between, -$allocation->amount, $setting, $day, -$allocation->discount), 'takes_back_id' => $allocation->id];
         }
 
-        DB::table('allocations')->insert($rows);
-        $this->move($moves, $setting->day);
+        $this->record($rows);
+    }
+
+    /**
+     * The day from which something can be set against each item: that of setting, or the item's own where that is later, and not before the last day on which something was
+     * taken back from it, as it was full until then. RULES, section 7.
+     *
+     * @param  Collection<int, OpenItemRecord>  $items
+     * @return array<int, string> by document id
+     */
+    private function days(Collection $items, CarbonImmutable $set): array
+    {
+        $days = $items->map(static fn (OpenItemRecord $item): string => max($item->business_date->format('Y-m-d'), $set->format('Y-m-d')))->all();
+
+        foreach (['credit_id', 'charge_id'] as $side) {
+            foreach (DB::table('allocations')->whereIn($side, $items->modelKeys())->whereNotNull('takes_back_id')->groupBy($side)->selectRaw("{$side} AS document_id, MAX(business_date) AS day")->get() as $taken) {
+                $days[(int) $taken->document_id] = max($days[(int) $taken->document_id], (string) $taken->day);
+            }
+        }
+
+        return $days;
     }
 
     /**
@@ -181,27 +196,58 @@ final class Ledger
         }
     }
 
-    /** @return array<string, scalar|null> */
-    private function row(int $customer, int $credit, int $charge, int $amount, Setting $setting, int $discount): array
+    /**
+     * @param  array{int, int, int}  $between customer, credit, charge
+     * @return array<string, scalar|null>
+     */
+    private function row(array $between, int $amount, Setting $setting, string $day, int $discount): array
     {
         return [
-            'customer_id' => $customer, 'credit_id' => $credit, 'charge_id' => $charge, 'amount' => $amount, 'business_date' => $setting->day->format('Y-m-d'),
+            ...array_combine(['customer_id', 'credit_id', 'charge_id'], $between), 'amount' => $amount, 'business_date' => $day,
             'staff_id' => $setting->staffId, 'reason' => $setting->reason, 'takes_back_id' => null, 'act' => $setting->act, 'discount' => $discount,
         ];
     }
 
-    /** @param  array<int, int>  $settled minor units by document: so much less of it is open */
-    private function move(array $settled, CarbonImmutable $day): void
+    /**
+     * Writes allocations, and what is open of both their sides.
+     *
+     * @param  list<array<string, scalar|null>>  $rows
+     */
+    private function record(array $rows): void
     {
+        $settled = [];
+        $days = [];
+
+        foreach ($rows as $row) {
+            foreach ([(int) $row['credit_id'], (int) $row['charge_id']] as $document) {
+                $settled[$document] = ($settled[$document] ?? 0) + (int) $row['amount'];
+                $days[$document] = max($days[$document] ?? '', (string) $row['business_date']);
+            }
+        }
+
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('allocations')->insert($chunk);
+        }
+
         ksort($settled);
 
         foreach (array_chunk($settled, self::ROWS_AT_ONCE, true) as $chunk) {
-            $cases = implode(' ', array_map(static fn (int $document, int $amount): string => "WHEN {$document} THEN {$amount}", array_keys($chunk), $chunk));
-            DB::update(
-                "UPDATE open_items SET `open` = `open` - CASE document_id {$cases} END, moved_on = GREATEST(moved_on, ?) WHERE document_id IN (".implode(', ', array_keys($chunk)).')',
-                [$day->format('Y-m-d')],
-            );
+            $this->move($chunk, array_intersect_key($days, $chunk));
         }
+    }
+
+    /**
+     * @param  array<int, int>  $settled minor units by document: so much less of it is open
+     * @param  array<int, string>  $days the last day something was set against each
+     */
+    private function move(array $settled, array $days): void
+    {
+        $amounts = implode(' ', array_map(static fn (int $document, int $amount): string => "WHEN {$document} THEN {$amount}", array_keys($settled), $settled));
+        $moved = implode(' ', array_map(static fn (int $document): string => "WHEN {$document} THEN ?", array_keys($settled)));
+        DB::update(
+            "UPDATE open_items SET `open` = `open` - CASE document_id {$amounts} END, moved_on = GREATEST(moved_on, CASE document_id {$moved} END) WHERE document_id IN (".implode(', ', array_keys($settled)).')',
+            array_map(static fn (int $document): string => $days[$document], array_keys($settled)),
+        );
     }
 
     private function assertInside(): void
