@@ -20,7 +20,8 @@ use Elmstone\Deposits\DepositController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Foundation\Http\DesignController;
 use Elmstone\GiftCards\GiftCardController;
-use Elmstone\Interchange\BankController;
+use Elmstone\Interchange\Bank\BankController;
+use Elmstone\Interchange\Bank\BankEntryController;
 use Elmstone\Interchange\CustomersCsvController;
 use Elmstone\Interchange\UblController;
 use Elmstone\Layaways\LayawayController;
@@ -299,7 +300,13 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::get('/bank', [BankController::class, 'index'])->name('bank');
         Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
         Route::get('/bank/{file}', [BankController::class, 'show'])->whereNumber('file')->name('bank.file');
-        Route::post('/bank/{file}/entries/{entry}', [BankController::class, 'assign'])->whereNumber(['file', 'entry'])->name('bank.assign');
+        Route::post('/bank/{file}/columns', [BankController::class, 'columns'])->whereNumber('file')->name('bank.columns');
+        Route::post('/bank/layouts/{layout}/forget', [BankController::class, 'forget'])->whereNumber('layout')->name('bank.forget');
+        Route::get('/bank/{file}/entries/{entry}', [BankEntryController::class, 'show'])->whereNumber(['file', 'entry'])->name('bank.entry');
+        Route::post('/bank/{file}/entries/{entry}', [BankEntryController::class, 'assign'])->whereNumber(['file', 'entry'])->name('bank.assign');
+        Route::post('/bank/{file}/entries/{entry}/spread', [BankEntryController::class, 'spread'])->whereNumber(['file', 'entry'])->name('bank.spread');
+        Route::post('/bank/{file}/entries/{entry}/aside', [BankEntryController::class, 'aside'])->whereNumber(['file', 'entry'])->name('bank.aside');
+        Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->whereNumber(['file', 'entry'])->name('bank.take-back');
         Route::post('/bank/{file}/post', [BankController::class, 'post'])->whereNumber('file')->name('bank.post');
     });
 

@@ -109,11 +109,12 @@ final class EveryDayTest extends FeatureCase
     {
         $receipts = Document::query()->where('purpose', 'payment')->where('customer_id', $customer->id)->where('business_date', '<=', $day)->pluck('id')->all();
         $receipt = $receipts === [] ? null : $receipts[$random->getInt(0, count($receipts) - 1)];
+        $dice = $random->getInt(1, 8);
 
         try {
             match (true) {
-                $receipt === null, $random->getInt(0, 3) < 2 => $this->pay($customer, $random->getInt(1, 120).'.15', day: $day),
-                $random->getInt(0, 3) === 0 => $this->bounce($receipt, $day),
+                $receipt === null, $dice > 4 => $this->pay($customer, $random->getInt(1, 120).'.15', day: $day),
+                $dice === 4 => $this->bounce($receipt, $day),
                 default => $this->moveByChance($random, $receipt, $customer, $day),
             };
         } catch (Refused $refused) {

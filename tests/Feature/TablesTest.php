@@ -6,8 +6,9 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Interchange\BankCsv;
-use Elmstone\Interchange\BankEntryRead;
+use Elmstone\Interchange\Bank\BankCsv;
+use Elmstone\Interchange\Bank\BankEntryRead;
+use Elmstone\Interchange\Bank\GuessColumns;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Receivables\StatementPdf;
 use Elmstone\Tests\TestCase;
@@ -53,16 +54,23 @@ final class TablesTest extends TestCase
     {
         yield 'plain' => ["date,amount,payer,reference\n2027-03-01,12.50,Ash,INV-1\n", [['2027-03-01', '12.50', 'Ash', 'INV-1']], 0];
         yield 'other names, semicolons, a comma for the decimals' => ["Booking date;Name;Description;Paid in;Currency\n2027-03-01;Ash;rent;1.212,50;USD\n", [['2027-03-01', '1212.50', 'Ash', 'rent']], 0];
-        yield 'money out and empty lines are left' => ["date,amount\n2027-03-01,-5.00\n2027-03-01,−5.00\n2027-03-01,(5.00)\n2027-03-01,\n2027-03-01,0.00\n2027-03-02,+7.00\n", [['2027-03-02', '7.00', '', '']], 5];
+        yield 'money out and empty lines are left' => ["date,amount\n2027-03-01,-5.00\n2027-03-01,−5.00\n2027-03-01,(5.00)\n2027-03-01,\n2027-03-01,0.00\n2027-03-02,+7.00\n", [['2027-03-02', '7.00', '', '']], 3];
+        yield 'dates and amounts as they come' => ["Posting Date,Description,Amount\n11/24/2026,rent,$50.00\n11/02/2026,thanks,\"USD 1,250.00\"\n", [['2026-11-24', '50.00', '', 'rent'], ['2026-11-02', '1250.00', '', 'thanks']], 0];
+        yield 'the day first, dots for thousands' => ["date;amount;payer\n24.11.2026;1.234,50;Ash\n02.11.2026;1.000,00-;Birch\n", [['2026-11-24', '1234.50', 'Ash', '']], 1];
+        yield 'money in and out in columns of their own' => ["Date,Details,Debit,Credit,Amount\n2026-11-24,fee,3.00,,97.00\n2026-11-25,Ash pays,,20.00,117.00\n", [['2026-11-25', '20.00', '', 'Ash pays']], 1];
+        yield 'one bad and one foreign row, and a second head' => ["date,amount,payer\n2026-11-24,5.00,Ash\nsoon,6.00,Birch\n2026-11-24,€7.00,Cedar\ndate,amount,payer\n2026-11-25,8.00,Dale\n", [['2026-11-24', '5.00', 'Ash', ''], ['2026-11-25', '8.00', 'Dale', '']], 2];
     }
 
     /** @param  list<array{string, string, string, string}>  $entries */
     #[DataProvider('banks')]
     public function test_a_banks_table(string $csv, array $entries, int $left): void
     {
-        $read = (new BankCsv($csv, Currency::of('USD')))->read();
-        self::assertSame($entries, array_map(static fn (BankEntryRead $entry): array => [$entry->bookedOn->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference], $read->entries));
-        self::assertSame($left, $read->left);
+        $table = new CsvRows($csv);
+        [$columns, $isSure] = GuessColumns::of($table, 'US');
+        self::assertTrue($isSure);
+        $read = (new BankCsv($table, $columns, Currency::of('USD')))->read();
+        self::assertSame($entries, array_map(static fn (BankEntryRead $entry): array => [(string) $entry->bookedOn?->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference], $read->cameIn()));
+        self::assertSame($left, count($read->entries) - count($read->cameIn()));
     }
 
     public function test_a_statement_of_many_lines_goes_on_and_says_so(): void

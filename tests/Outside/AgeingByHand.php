@@ -17,7 +17,7 @@ final readonly class AgeingByHand
     }
 
     /**
-     * @return array<string, array<int, array{not_due: int, 1-30: int, 31-60: int, 61-90: int, over_90: int, unused_credit: int, balance: int}>> by day and customer; those with nothing open are left out
+     * @return array<string, array<int, array<string, int>>> cents by column, and the balance, by day and customer; those with nothing open are left out
      */
     public function everyDay(string $first, string $last): array
     {
@@ -80,7 +80,7 @@ final readonly class AgeingByHand
 
         $accounts = [];
 
-        foreach (array_filter($open) as $id => $cents) {
+        foreach (array_filter($open, static fn (int $cents): bool => $cents !== 0) as $id => $cents) {
             $accounts[$items[$id]['customer']] ??= ['not_due' => 0, '1-30' => 0, '31-60' => 0, '61-90' => 0, 'over_90' => 0, 'unused_credit' => 0, 'balance' => 0];
             $accounts[$items[$id]['customer']][$items[$id]['moved'] < 0 ? 'unused_credit' : self::column($number - $items[$id]['due'])] += $cents;
             $accounts[$items[$id]['customer']]['balance'] += $cents;

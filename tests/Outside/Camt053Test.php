@@ -7,9 +7,9 @@ namespace Elmstone\Tests\Outside;
 use Closure;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Interchange\BankEntryRead;
-use Elmstone\Interchange\BankFileRead;
-use Elmstone\Interchange\Camt053;
+use Elmstone\Interchange\Bank\BankEntryRead;
+use Elmstone\Interchange\Bank\BankFileRead;
+use Elmstone\Interchange\Bank\Camt053;
 use Elmstone\Tests\TestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -44,10 +44,9 @@ final class Camt053Test extends TestCase
     {
         $details = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Pty><Nm>Fern &amp; Flint Paving</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>INV-000123</Ustrd><Ustrd>and INV-000124</Ustrd></RmtInf></TxDtls></NtryDtls>';
         $file = self::read(self::statement(self::balance('OPBD', '100.00').self::balance('CLBD', '180.50').'<TxsSummry><TtlNtries><NbOfNtries>2</NbOfNtries></TtlNtries></TxsSummry>'.self::entry('120.50', details: $details).self::entry('40.00', 'DBIT')));
-        self::assertSame(['camt.053', 'GB33BUKB20201555555555', '2027-060', 1], [$file->format, $file->account, $file->statement, $file->left]);
-        self::assertCount(1, $file->entries);
+        self::assertSame(['camt.053', 'GB33BUKB20201555555555', '2027-060', ['in', 'other']], [$file->format, $file->account, $file->statement, self::kinds($file)]);
         $entry = $file->entries[0];
-        self::assertSame(['2027-03-01', '120.50', 'Fern & Flint Paving', 'INV-000123 · and INV-000124 · E2E-77', 'REF-120.50'], [$entry->bookedOn->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference, $entry->bankReference]);
+        self::assertSame(['2027-03-01', '120.50', 'Fern & Flint Paving', 'INV-000123 · and INV-000124 · E2E-77', 'REF-120.50'], [$entry->bookedOn?->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference, $entry->bankReference]);
     }
 
     public function test_a_statement_of_version_2(): void
@@ -66,7 +65,7 @@ final class Camt053Test extends TestCase
     public function test_what_is_not_booked_or_taken_back_does_not_count(): void
     {
         $file = self::read(self::statement(self::balance('OPBD', '0.00').self::balance('CLBD', '6.00').self::entry('5.00', status: '<Sts><Cd>PDNG</Cd></Sts>').self::entry('6.00').self::entry('7.00', before: '<RvslInd>true</RvslInd>', status: '<Sts><Cd>INFO</Cd></Sts>')));
-        self::assertSame([['6.00'], 2], [self::amounts($file), $file->left]);
+        self::assertSame([['6.00'], ['pending', 'in', 'pending']], [self::amounts($file), self::kinds($file)]);
     }
 
     public function test_a_batch_is_told_apart_only_where_its_parts_come_to_the_whole(): void
@@ -84,15 +83,47 @@ final class Camt053Test extends TestCase
         self::assertSame(['30.00'], self::amounts($file));
     }
 
+    public function test_what_the_bank_took_back_is_told_from_what_went_out(): void
+    {
+        $returned = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Nm>Ash Roofing</Nm></Dbtr><DbtrAcct><Id><IBAN>GB29NWBK60161331926819</IBAN></Id></DbtrAcct></RltdPties><RtrInf><Rsn><Cd>AC04</Cd></Rsn></RtrInf></TxDtls></NtryDtls>';
+        $file = self::read(self::statement(self::balance('OPBD', '100.00').self::balance('CLBD', '71.00').self::entry('12.00', 'DBIT', before: '<RvslInd>true</RvslInd>').self::entry('20.00', 'DBIT', details: $returned).self::entry('5.00', before: '<RvslInd>true</RvslInd>').self::entry('2.00', 'DBIT')));
+        self::assertSame(['returned', 'returned', 'other', 'other'], self::kinds($file));
+        self::assertSame(['E2E-77', 'Ash Roofing', 'GB29NWBK60161331926819'], [$file->entries[1]->endToEnd, $file->entries[1]->payer, $file->entries[1]->payerAccount]);
+    }
+
+    public function test_amounts_per_invoice_are_read_from_structured_remittance(): void
+    {
+        $part = static fn (string $number, string $amount): string => "<Strd><RfrdDocInf><Tp><CdOrPrtry><Cd>CINV</Cd></CdOrPrtry></Tp><Nb>{$number}</Nb></RfrdDocInf><RfrdDocAmt><DuePyblAmt Ccy=\"USD\">99.00</DuePyblAmt><RmtdAmt Ccy=\"USD\">{$amount}</RmtdAmt></RfrdDocAmt></Strd>";
+        $file = self::read(self::statement(self::entry('30.00', details: "<NtryDtls><TxDtls><RmtInf>{$part('INV-000001', '10.00')}{$part('INV-000002', '20.00')}</RmtInf></TxDtls></NtryDtls>")));
+        self::assertSame(['INV-000001' => 1000, 'INV-000002' => 2000], $file->entries[0]->amounts);
+    }
+
+    public function test_a_foreign_entry_or_statement_is_one_to_look_at(): void
+    {
+        $foreign = str_replace(['"USD"', '2027-060'], ['"EUR"', '2027-061'], self::statement(self::balance('OPBD', '1.00').self::balance('CLBD', '99.00').self::entry('3.00')));
+        $file = self::read(self::statement(self::balance('OPBD', '1.00').self::entry('2.00').self::balance('CLBD', '3.00')).$foreign);
+        self::assertSame([['in', 'unread'], 'It is in EUR; the shop keeps its books in USD.'], [self::kinds($file), $file->entries[1]->trouble]);
+    }
+
+    public function test_a_large_file_is_read_entry_by_entry(): void
+    {
+        $xml = '<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt>'.self::statement(str_repeat(self::entry('1.00', details: '<NtryDtls><TxDtls><RmtInf><Ustrd>'.str_repeat('x', 2000).'</Ustrd></RmtInf></TxDtls></NtryDtls>'), 4000)).'</BkToCstmrStmt></Document>';
+        $before = memory_get_usage();
+        memory_reset_peak_usage();
+        self::assertCount(4000, (new Camt053($xml, Currency::of('USD')))->read()->entries);
+        // As a whole tree it is many times its bytes; entry by entry, what is kept of it.
+        self::assertLessThan(2 * strlen($xml), memory_get_peak_usage() - $before);
+    }
+
     /** @return iterable<string, array{string, Closure(): mixed}> */
     public static function refused(): iterable
     {
         yield 'balances that do not come out' => ['wrong_sum', static fn () => self::read(self::statement(self::balance('OPBD', '1.00').self::balance('CLBD', '2.00').self::entry('1.01')))];
         yield 'an entry missing' => ['wrong_sum', static fn () => self::read(self::statement('<TxsSummry><TtlNtries><NbOfNtries>2</NbOfNtries></TtlNtries></TxsSummry>'.self::entry('1.01')))];
-        yield 'another currency' => ['other_currency', static fn () => self::read(str_replace('"USD"', '"EUR"', self::statement(self::entry('1.00'))))];
-        yield 'more places than the currency has' => ['bad_amount', static fn () => self::read(self::statement(self::entry('1.001')))];
-        yield 'no booking date' => ['missing', static fn () => self::read(preg_replace('#<(BookgDt|ValDt)>.*?</\1>#', '', self::statement(self::entry('1.00'))) ?? '')];
-        yield 'no amount' => ['missing', static fn () => self::read(preg_replace('#<Amt.*?</Amt>#', '', self::statement(self::entry('1.00'))) ?? '')];
+        yield 'another currency' => ['unreadable', static fn () => self::read(str_replace('"USD"', '"EUR"', self::statement(self::entry('1.00'))))];
+        yield 'more places than the currency has' => ['unreadable', static fn () => self::read(self::statement(self::entry('1.001')))];
+        yield 'no booking date' => ['unreadable', static fn () => self::read(preg_replace('#<(BookgDt|ValDt)>.*?</\1>#', '', self::statement(self::entry('1.00'))) ?? '')];
+        yield 'no amount' => ['unreadable', static fn () => self::read(preg_replace('#<Amt.*?</Amt>#', '', self::statement(self::entry('1.00'))) ?? '')];
         yield 'no statement' => ['missing', static fn () => self::read('')];
         yield 'an interim report' => ['wrong_namespace', static fn () => new Camt053('<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.052.001.08"/>', Currency::of('USD'))];
         yield 'no namespace' => ['wrong_namespace', static fn () => new Camt053('<Document/>', Currency::of('USD'))];
@@ -120,6 +151,12 @@ final class Camt053Test extends TestCase
     /** @return list<string> */
     private static function amounts(BankFileRead $file): array
     {
-        return array_map(static fn (BankEntryRead $entry): string => $entry->amount->toString(), $file->entries);
+        return array_map(static fn (BankEntryRead $entry): string => $entry->amount->toString(), $file->cameIn());
+    }
+
+    /** @return list<string> */
+    private static function kinds(BankFileRead $file): array
+    {
+        return array_map(static fn (BankEntryRead $entry): string => $entry->kind->value, $file->entries);
     }
 }

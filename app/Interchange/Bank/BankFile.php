@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Interchange;
+namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
@@ -19,17 +19,31 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $format
  * @property string $account
  * @property string $statement
- * @property string $state open or done
+ * @property string $state open, done, or waiting for somebody to say what its columns are
+ * @property string|null $content its bytes, while it waits
  * @property CarbonImmutable $created_at
  * @property-read Staff $staff
  */
 final class BankFile extends Model
 {
+    public const UNREAD = 'columns';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = ['created_at' => 'immutable_datetime'];
+
+    public function isUnread(): bool
+    {
+        return $this->state === self::UNREAD;
+    }
+
+    /** Done when nothing in it waits for somebody. */
+    public function settle(): void
+    {
+        $this->forceFill(['state' => $this->entries()->where('state', 'open')->exists() ? 'open' : 'done'])->save();
+    }
 
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo
