@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests;
 
+use Elmstone\Foundation\Database\HouseConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase as Base;
+use Illuminate\Support\Facades\DB;
 
 abstract class TestCase extends Base
 {
     /** Console output is read by Artisan::output(). */
     public $mockConsoleOutput = false;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $connection = DB::connection();
+        // A test's own transaction is not one of the application's.
+        $connection instanceof HouseConnection && $connection->outside = $connection->transactionLevel();
+    }
 
     public function createApplication(): Application
     {

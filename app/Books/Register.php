@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Books\Chain\Seal;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -11,11 +12,15 @@ use LogicException;
  * The only place that writes documents and journals.
  *
  * Must be called inside a transaction: number, document, lines, taxes, tenders and journal stand together or not at all. The series is
- * locked last and until the commit, so its numbers have no gap and no double.
+ * locked last and until the commit, so its numbers have no gap and no double. At the end of the transaction each document is sealed.
  */
 final class Register
 {
     private const ROWS_AT_ONCE = 500;
+
+    public function __construct(private readonly Seal $seal)
+    {
+    }
 
     /** @return int the document's id */
     public function post(DocumentDraft $draft): int
@@ -47,6 +52,7 @@ final class Register
         $this->insert('document_coupons', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->coupons($id));
         $this->insert('journal_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->journalLines($id));
         $this->insert('journal_entries', $rows, $ids, static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)]);
+        $this->seal->atTheEnd($ids);
 
         return $ids;
     }

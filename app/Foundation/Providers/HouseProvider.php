@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Providers;
 
 use Carbon\CarbonImmutable;
+use Closure;
+use Elmstone\Books\Chain\ProveChain;
+use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Prove;
 use Elmstone\Books\ProveApprovals;
 use Elmstone\Cards\ProveCards;
@@ -25,6 +28,7 @@ use Elmstone\Devices\Simulated\SimulatedDrawer;
 use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
+use Elmstone\Foundation\Database\HouseConnection;
 use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCardOnPaper;
 use Elmstone\GiftCards\PayOntoCards;
@@ -54,12 +58,14 @@ use Elmstone\Stock\RevalueItem;
 use Elmstone\StoreCredit\MergeStoreCredit;
 use Elmstone\StoreCredit\ProveStoreCredit;
 use Elmstone\StoreCredit\StoreCreditOnPaper;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
+use PDO;
 
 /** Wires the house: devices, abilities, and what every page may use. */
 final class HouseProvider extends ServiceProvider
@@ -76,11 +82,13 @@ final class HouseProvider extends ServiceProvider
 
     public function register(): void
     {
+        Connection::resolverFor('mariadb', static fn (Closure|PDO $pdo, string $database, string $prefix, array $config): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config));
+        $this->app->singleton(Seal::class);
         $this->app->scoped(House::class);
         $this->app->scoped(Policies::class);
         $this->app->scoped(Limits::class);
         $this->app->scoped(OntoCards::class, PayOntoCards::class);
-        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class, ProveInventory::class], 'proofs');
+        $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class, ProveInventory::class, ProveChain::class], 'proofs');
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');

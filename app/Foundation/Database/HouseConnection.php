@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation\Database;
+
+use Closure;
+use Illuminate\Database\MariaDbConnection;
+
+/** A connection that can do something at the end of a transaction, when everything in it is written and before it stands. */
+final class HouseConnection extends MariaDbConnection
+{
+    /** How many transactions are open around those of the application, as a test's own. */
+    public int $outside = 0;
+
+    /** @var array<string, Closure(): void> by what it is for: the same is done once */
+    private array $beforeCommit = [];
+
+    /**
+     * @param  Closure(): void  $act
+     * @return bool whether it is the first of this transaction
+     */
+    public function beforeCommit(string $what, Closure $act): bool
+    {
+        $isFirst = ! isset($this->beforeCommit[$what]);
+        $this->beforeCommit[$what] ??= $act;
+
+        return $isFirst;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Closure(static): T  $callback
+     * @param  int  $attempts
+     * @return T
+     */
+    public function transaction(Closure $callback, $attempts = 1)
+    {
+        return parent::transaction(function ($connection) use ($callback) {
+            $isOutermost = $this->transactionLevel() === $this->outside + 1;
+            $isOutermost && $this->beforeCommit = [];
+            $result = $callback($connection);
+
+            while ($isOutermost && $this->beforeCommit !== []) {
+                (array_shift($this->beforeCommit))();
+            }
+
+            return $result;
+        }, $attempts);
+    }
+}
