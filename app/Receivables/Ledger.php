@@ -225,6 +225,8 @@ final class Ledger
             }
         }
 
+        [$rows, $ends] = AllocationChain::link($rows);
+
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
             DB::table('allocations')->insert($chunk);
         }
@@ -234,6 +236,8 @@ final class Ledger
         foreach (array_chunk($settled, self::ROWS_AT_ONCE, true) as $chunk) {
             $this->move($chunk, array_intersect_key($days, $chunk));
         }
+
+        AllocationChain::keepEnds($ends);
     }
 
     /**

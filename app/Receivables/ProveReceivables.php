@@ -21,6 +21,7 @@ final readonly class ProveReceivables implements Check
         $this->allocations($proof);
         $this->balances($proof);
         $this->lastMoved($proof);
+        AllocationChain::prove($proof);
         (new EveryDay)->prove($proof);
     }
 

@@ -12,7 +12,7 @@ use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** The proofs of what is held find what was tampered with: a proof that cannot fail proves nothing. */
-final class HeldProofTest extends FeatureCase
+final class HeldProofTest extends TamperCase
 {
     use Layaways;
 
@@ -58,21 +58,6 @@ final class HeldProofTest extends FeatureCase
     {
         $tamper();
         $this->assertStringContainsString($words, implode("\n", app(Prove::class)->handle()->faults));
-    }
-
-    /** @return iterable<string, array{string}> */
-    public static function kept(): iterable
-    {
-        foreach (['deposit_entries', 'layaway_entries', 'layaway_changes', 'plan_parts', 'reminders'] as $table) {
-            yield $table => [$table];
-        }
-    }
-
-    #[DataProvider('kept')]
-    public function test_the_database_refuses_to_rewrite_what_happened(string $table): void
-    {
-        $triggers = DB::table('information_schema.TRIGGERS')->where('EVENT_OBJECT_SCHEMA', DB::getDatabaseName())->where('EVENT_OBJECT_TABLE', $table)->pluck('EVENT_MANIPULATION')->sort()->values()->all();
-        $this->assertSame(['DELETE', 'UPDATE'], $triggers);
     }
 
     public function test_what_is_held_is_bounded_by_the_database_itself(): void
