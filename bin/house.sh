@@ -138,7 +138,15 @@ serve() {
     die "the application does not answer; see $2/serve.log"
 }
 
+# What did not go when it was posted is tried again for as long as this runs.
+send_waiting() {
+    setsid php artisan outbox:send --forever > "$1/outbox.log" 2>&1 < /dev/null &
+    printf '%s' $! > "$1/outbox.pid"
+}
+
 serve_stop() {
+    [ ! -f "$1/outbox.pid" ] || kill -TERM -- "-$(cat "$1/outbox.pid")" 2> /dev/null || true
+    rm -f "$1/outbox.pid"
     [ -f "$1/serve.pid" ] || return 0
     kill -TERM -- "-$(cat "$1/serve.pid")" 2> /dev/null || true
     rm -f "$1/serve.pid"

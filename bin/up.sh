@@ -33,6 +33,7 @@ if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then
     php -r 'exit(@stream_socket_server("tcp://127.0.0.1:$argv[1]") ? 0 : 1);' "$port" || port=$(free_port)
     printf '%s' "$port" > "$HOUSE/http.port"
     serve "$port" "$HOUSE"
+    send_waiting "$HOUSE"
 fi
 
 php artisan shop:sign-ins --address="http://127.0.0.1:$port"

@@ -20,6 +20,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([
         __DIR__.'/../app/Books/Console',
         __DIR__.'/../app/Foundation/Console',
+        __DIR__.'/../app/Paper/Console',
         BenchCommand::class,
         AccountsCommand::class,
         LayawaysCommand::class,

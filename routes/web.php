@@ -27,6 +27,7 @@ use Elmstone\Interchange\UblController;
 use Elmstone\Layaways\LayawayController;
 use Elmstone\Layaways\TermsController;
 use Elmstone\Layaways\WorklistController;
+use Elmstone\Paper\OutboxController;
 use Elmstone\Paper\PaperController;
 use Elmstone\Plans\PlanController;
 use Elmstone\Receivables\AccountController;
@@ -127,6 +128,12 @@ Route::middleware(['auth', 'till'])->group(function (): void {
             Route::post('/card/{card}/key', [SettleController::class, 'key'])->whereNumber('card')->name('card.key');
             Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->whereNumber('card')->name('card.give-back');
         });
+    });
+
+    Route::middleware('can:sell')->group(function (): void {
+        Route::get('/waiting', [OutboxController::class, 'index'])->name('waiting');
+        Route::post('/waiting/{outgoing}/again', [OutboxController::class, 'again'])->whereNumber('outgoing')->name('waiting.again');
+        Route::post('/waiting/{outgoing}/leave', [OutboxController::class, 'leave'])->whereNumber('outgoing')->name('waiting.leave');
     });
 
     Route::middleware('can:see-documents')->group(function (): void {
@@ -328,6 +335,8 @@ Route::middleware(['auth', 'till'])->group(function (): void {
     Route::middleware('can:play-devices')->group(function (): void {
         Route::get('/devices', [DevicesController::class, 'show'])->name('devices');
         Route::post('/devices/terminal', [DevicesController::class, 'terminal'])->name('devices.terminal');
+        Route::post('/devices/printer', [DevicesController::class, 'printer'])->name('devices.printer');
+        Route::post('/devices/mailbox', [DevicesController::class, 'mailbox'])->name('devices.mailbox');
         Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->whereNumber('paper')->name('devices.paper');
         Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->whereNumber('mail')->name('devices.attachment');
         Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->whereNumber('till')->name('devices.display');

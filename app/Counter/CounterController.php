@@ -199,11 +199,10 @@ final class CounterController
         return view('counter.margin', $this->page->whole($slip, $this->page->act($request)));
     }
 
-    public function post(Request $request, string $slip, PostSale $post, FinishSale $finish): Response
+    public function post(Request $request, string $slip, PostSale $post): Response
     {
-        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post, $finish): null {
-            $posted = $post->handle($slip, $act);
-            $posted->already || $finish->handle($posted->documentId, $act);
+        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post): null {
+            $post->handle($slip, $act);
 
             return null;
         });

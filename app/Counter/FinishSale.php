@@ -11,27 +11,41 @@ use Elmstone\Devices\CashDrawer;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayPaper;
 use Elmstone\Paper\IssuePaper;
-use Illuminate\Support\Facades\DB;
+use Elmstone\Paper\Outbox;
+use Elmstone\Paper\Outgoing;
+use Elmstone\Paper\Sends;
 
 /** What happens at the counter once a sale stands in the books: the drawer opens and the customer gets their paper. */
-final class FinishSale
+final class FinishSale implements Sends
 {
+    private const WHAT = 'sale';
+
     public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue, private readonly LayawayPaper $layawayPaper)
     {
     }
 
-    /** In one go, so that what is handed out is noted once and durably. */
-    public function handle(int $documentId, Act $act): void
+    /** In the transaction that posts it. */
+    public static function write(int $documentId, Act $act): void
     {
-        DB::transaction(fn () => $this->finish($documentId, $act));
+        app(Outbox::class)->write(self::WHAT, self::WHAT." {$documentId}", $documentId, $act->till, $act->by);
     }
 
-    private function finish(int $documentId, Act $act): void
+    public function sends(): array
+    {
+        return [self::WHAT];
+    }
+
+    public function send(Outgoing $outgoing): void
+    {
+        $this->finish((int) $outgoing->document_id, new Act($outgoing->key, $outgoing->staff, $outgoing->till, null), $outgoing->isFresh());
+    }
+
+    private function finish(int $documentId, Act $act, bool $isFresh): void
     {
         $document = Document::query()->with(['tenders', 'lines', 'taxes'])->findOrFail($documentId);
         $slip = Slip::query()->with(['heldAs', 'lines'])->where('document_id', $documentId)->firstOrFail();
 
-        if (DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id, $slip->credit_note_id])->where('kind', TenderKind::Cash)->exists()) {
+        if ($isFresh && DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id, $slip->credit_note_id])->where('kind', TenderKind::Cash)->exists()) {
             $this->drawer->open($act->till);
         }
 

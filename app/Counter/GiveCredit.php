@@ -27,7 +27,6 @@ final class GiveCredit
         private readonly SlipDesk $desk,
         private readonly PutCustomer $put,
         private readonly PostSale $post,
-        private readonly FinishSale $finish,
         private readonly ApproveNeeds $approve,
         private readonly House $house,
     ) {
@@ -108,8 +107,6 @@ final class GiveCredit
 
             return $this->post->handle($key, new Act((string) Str::uuid(), $act->by, $act->till, $slip->version));
         });
-
-        $posted->already || $this->finish->handle($posted->documentId, $act);
 
         return $posted->documentId;
     }

@@ -91,6 +91,7 @@ final class PostSale
             $this->read($slip, $act, $account, $held);
             $this->lockGoods($slip);
             $document = $this->post($slip, $act, $account, $held);
+            FinishSale::write($document, $act);
 
             if ($also !== null) {
                 $also($slip);

@@ -30,7 +30,6 @@ final class VoidSale
         private readonly PutCustomer $put,
         private readonly RefundCard $refundCard,
         private readonly PostSale $post,
-        private readonly FinishSale $finish,
         private readonly ApproveNeeds $approve,
         private readonly House $house,
     ) {
@@ -55,8 +54,7 @@ final class VoidSale
                 $slip = $this->refundCard->handle($slip->key, $this->step($act, "card{$authorisation}", $slip), (string) $authorisation, $this->house->money($amount));
             }
 
-            $posted = $this->post->handle($slip->key, $this->step($act, 'post', $slip), fn (Slip $void) => $this->copy($invoice, $void));
-            $posted->already || $this->finish->handle($posted->documentId, $act);
+            $this->post->handle($slip->key, $this->step($act, 'post', $slip), fn (Slip $void) => $this->copy($invoice, $void));
         } catch (Refused) {
             // The slip that takes it back stays open and says itself what hinders it.
             return $slip;

@@ -9,7 +9,6 @@ use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
 use Elmstone\MoneyOut\Said;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -57,7 +56,7 @@ final class DepositController
         ]);
     }
 
-    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $from = $request->string('from')->value();
@@ -65,8 +64,6 @@ final class DepositController
             $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), $from === '' ? null : $from, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
             $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
         );
-
-        $handOver->handle($refund, $atTill->till(), $by);
 
         return redirect()->route('deposits.show', $customer)->with('done', 'The deposit is paid back.');
     }

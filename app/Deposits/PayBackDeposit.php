@@ -20,6 +20,7 @@ use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\Said;
+use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -81,6 +82,7 @@ final class PayBackDeposit
             ));
             $this->back->posted($subject, $plan, $refund);
             DocumentApprovals::keep($refund, $allowed);
+            HandOver::write($refund, $till, $by);
             $this->ledger->take($account, $refund, $amount->minor, $day, $from);
 
             return $refund;

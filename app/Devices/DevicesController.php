@@ -6,6 +6,8 @@ namespace Elmstone\Devices;
 
 use Elmstone\Devices\Simulated\DeviceState;
 use Elmstone\Devices\Simulated\SimulatedDisplay;
+use Elmstone\Devices\Simulated\SimulatedMailbox;
+use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Devices\Simulated\TerminalMood;
 use Elmstone\Shop\House;
@@ -35,6 +37,8 @@ final class DevicesController
             'mood' => SimulatedTerminal::mood($till),
             'moods' => TerminalMood::cases(),
             'requests' => DB::table('terminal_requests')->where('till_id', $till->id)->orderByDesc('id')->limit(8)->get(),
+            'outOfPaper' => SimulatedPrinter::isOutOfPaper($till),
+            'mailAway' => SimulatedMailbox::isAway(),
             'drawer' => DeviceState::read($till, 'drawer'),
             'papers' => DB::table('printed_papers')->where('till_id', $till->id)->orderByDesc('id')->limit(6)->get(['id', 'title', 'printed_at']),
             'mails' => DB::table('sent_mails')->orderByDesc('id')->limit(20)->get(['id', 'recipient', 'subject', 'body', 'attachment_name', 'sent_at']),
@@ -47,6 +51,20 @@ final class DevicesController
         DeviceState::write($this->atTill->till(), 'terminal', ['mood' => $request->string('mood')->value()]);
 
         return back()->with('done', 'The terminal will do that next.');
+    }
+
+    public function printer(Request $request): RedirectResponse
+    {
+        DeviceState::write($this->atTill->till(), SimulatedPrinter::DEVICE, ['out_of_paper' => $request->boolean('broken')]);
+
+        return back()->with('done', $request->boolean('broken') ? 'The printer is out of paper.' : 'The printer has paper.');
+    }
+
+    public function mailbox(Request $request): RedirectResponse
+    {
+        DeviceState::write($this->atTill->till(), SimulatedMailbox::DEVICE, ['away' => $request->boolean('broken')]);
+
+        return back()->with('done', $request->boolean('broken') ? 'The mail server does not answer.' : 'The mail server answers.');
     }
 
     public function paper(int $paper): Response

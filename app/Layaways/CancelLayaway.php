@@ -27,6 +27,7 @@ use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
+use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
@@ -105,6 +106,7 @@ final class CancelLayaway
             $moved = $account !== null && $kept > 0 ? $this->keepAsDeposit->handle($layaway, $account, $kept, $at, self::key($layaway, 'deposit'), "{$layaway->label} cancelled") : null;
             $last = $document ?? $moved ?? $feeDocument;
             $last === null || DocumentApprovals::keep($last, $allowed);
+            $document === null || HandOver::write($document, $till, $by);
             $this->ledger->end($layaway, LayawayState::Cancelled, $at->day);
             $this->record($layaway, $order, $fee, $by);
 

@@ -21,6 +21,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
@@ -52,7 +53,14 @@ final class CompleteLayaway
             $layaway = $this->ledger->lock($layawayId);
             $layaway->document_id === null && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
 
-            return $layaway->document_id ?? $this->post($layaway, PostedAt::till($till, $by->id, CarbonImmutable::today()));
+            if ($layaway->document_id !== null) {
+                return $layaway->document_id;
+            }
+
+            $document = $this->post($layaway, PostedAt::till($till, $by->id, CarbonImmutable::today()));
+            HandOver::write($document, $till, $by);
+
+            return $document;
         }, 3);
     }
 

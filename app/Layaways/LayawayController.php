@@ -12,7 +12,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\MoneyOut\HandBack;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\ApprovalAsk;
 use Elmstone\Staff\AtTill;
@@ -52,19 +51,17 @@ final class LayawayController
         ]);
     }
 
-    public function collect(Layaway $layaway, CompleteLayaway $complete, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function collect(Layaway $layaway, CompleteLayaway $complete, #[CurrentUser] Staff $by): RedirectResponse
     {
         $document = $complete->handle($layaway->id, $this->atTill->till(), $by);
-        $handOver->handle($document, $this->atTill->till(), $by);
 
         return redirect()->route('layaways.show', $layaway)->with('done', "The goods are handed over: {$layaway->label} is sold.")->with('document', $document);
     }
 
-    public function cancel(CancelRequest $request, Layaway $layaway, CancelLayaway $cancel, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function cancel(CancelRequest $request, Layaway $layaway, CancelLayaway $cancel, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $ask = ApprovalAsk::from($request);
         $document = $cancel->handle($layaway->id, $request->order($ask === null ? null : $check->handle($ask)), $this->atTill->till(), $by);
-        $handOver->handle($document, $this->atTill->till(), $by);
 
         return redirect()->route('layaways.show', $layaway)->with('done', "{$layaway->label} is cancelled and the goods are free again.");
     }

@@ -9,25 +9,31 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
-use Illuminate\Support\Facades\DB;
 
 /** What happens once a page of the office has posted money or let goods go: the paper comes out of the till's printer, and for cash the drawer opens. */
-final class HandOver
+final class HandOver implements Sends
 {
+    public const WHAT = 'hand_over';
+
     public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue)
     {
     }
 
-    /** @param  int|null  $document null: nothing was posted */
-    public function handle(?int $document, Till $till, Staff $by): void
+    /** In the transaction of the posting. */
+    public static function write(int $document, Till $till, Staff $by): void
     {
-        $posted = $document === null ? null : Document::query()->with(['tenders', 'lines', 'taxes'])->findOrFail($document);
+        app(Outbox::class)->write(self::WHAT, self::WHAT." {$document}", $document, $till, $by);
+    }
 
-        if ($posted === null || DB::table('paper_issues')->where('document_id', $posted->id)->exists()) {
-            return;
-        }
+    public function sends(): array
+    {
+        return [self::WHAT];
+    }
 
-        $posted->tenders->contains('kind', TenderKind::Cash) && $this->drawer->open($till);
-        $this->issue->print($posted->load(['till', 'staff', 'location']), $till, $by);
+    public function send(Outgoing $outgoing): void
+    {
+        $posted = Document::query()->with(['tenders', 'lines', 'taxes', 'till', 'staff', 'location'])->findOrFail($outgoing->document_id);
+        $outgoing->isFresh() && $posted->tenders->contains('kind', TenderKind::Cash) && $this->drawer->open($outgoing->till);
+        $this->issue->print($posted, $outgoing->till, $outgoing->staff);
     }
 }

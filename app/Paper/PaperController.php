@@ -40,12 +40,12 @@ final class PaperController
     public function print(Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
         $this->authorise($document);
-        $this->issue->print($document, $atTill->till(), $staff);
+        AskedPaper::ask($document, '', $atTill->till(), $staff);
 
-        return back()->with('done', "{$document->label} went to the printer.");
+        return back()->with('done', "{$document->label} goes to the printer.");
     }
 
-    public function mail(Request $request, Document $document, #[CurrentUser] Staff $staff): RedirectResponse
+    public function mail(Request $request, Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
         $this->authorise($document);
         $to = $request->string('mail_to')->trim()->value();
@@ -54,9 +54,9 @@ final class PaperController
             throw Refused::because('bad_mail', $to === '' ? 'Type where to mail it.' : "“{$to}” is not a mail address.");
         }
 
-        $this->issue->mail($document, $to, $staff);
+        AskedPaper::ask($document, $to, $atTill->till(), $staff);
 
-        return back()->with('done', "{$document->label} was mailed to {$to}.");
+        return back()->with('done', "{$document->label} goes to {$to}.");
     }
 
     public function invoicePdf(Document $document): Response

@@ -10,7 +10,6 @@ use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
@@ -83,12 +82,11 @@ final class PlanController
         return redirect()->route('plans.show', $plan)->with('done', "{$document->label} is paid in {$form->count} parts now.");
     }
 
-    public function settle(Request $request, Plan $plan, SettlePlan $settle, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function settle(Request $request, Plan $plan, SettlePlan $settle, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $way = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
         $receipt = $settle->handle($plan, $this->house->typedMoney($request->string('let_off')->value()) ?? $this->house->money(0), $way, $request->string('reference')->trim()->value(), $request->string('key')->value(), $this->atTill->till(), $by);
-        $handOver->handle($receipt, $this->atTill->till(), $by);
 
         return redirect()->route('plans.show', $plan)->with('done', "{$plan->label} is settled.");
     }

@@ -16,6 +16,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Show;
+use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
 use Elmstone\Receivables\PaymentDraft;
@@ -67,6 +68,7 @@ final class SettlePlan
                 [new DraftTender(Tender::of($way, $paid), $paid, $reference)], $rounding, note: "{$plan->label} settled early",
             );
             $receipt = $this->register->post($draft);
+            HandOver::write($receipt, $till, $by);
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
             $parts = $plan->parts->mapWithKeys(static fn (PlanPart $part): array => [$part->document_id => $part->item->open])->all();
             $this->ledger->allocate($account, $receipt, $parts, Setting::by($by, $day, $key, "{$plan->label} settled early"));

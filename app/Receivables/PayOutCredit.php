@@ -24,6 +24,7 @@ use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\Said;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
@@ -86,6 +87,7 @@ final class PayOutCredit
             $refund = $this->register->post($draft);
             $this->back->posted($subject, $plan, $refund);
             DocumentApprovals::keep($refund, $allowed);
+            HandOver::write($refund, $till, $by);
             $this->ledger->enter($account, [new LedgerEntry($refund, $draft)]);
             $this->ledger->allocate($account, $credit, [$refund => $amount->minor], Setting::by($by, $day, $key, $reason));
 

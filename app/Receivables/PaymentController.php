@@ -13,7 +13,6 @@ use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Said;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -105,15 +104,13 @@ final class PaymentController
     }
 
     /** What of a credit is not used goes back to the customer. */
-    public function payOut(Request $request, Customer $customer, Document $document, PayOutCredit $payOut, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function payOut(Request $request, Customer $customer, Document $document, PayOutCredit $payOut, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $refund = $payOut->handle(
             $customer, $document->id, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cheque,
             $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $this->atTill->till(), $by, $check->given($request),
         );
-
-        $handOver->handle($refund, $this->atTill->till(), $by);
 
         return redirect()->route('documents.show', Document::query()->findOrFail($refund))->with('done', 'The credit is paid out.');
     }

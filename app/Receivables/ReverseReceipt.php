@@ -23,6 +23,7 @@ use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\WayOut;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
@@ -153,6 +154,7 @@ final class ReverseReceipt
         $document = $this->register->post($draft);
         $this->back->posted($subject, $plan, $document);
         DocumentApprovals::keep($document, $allowed);
+        HandOver::write($document, $till, $by);
 
         if ($account !== null) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);

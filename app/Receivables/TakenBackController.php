@@ -10,7 +10,6 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -39,11 +38,10 @@ final class TakenBackController
     }
 
     /** A wrong receipt of today: its money goes back as it came. */
-    public function reverse(Request $request, Document $document, ReverseReceipt $reverse, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function reverse(Request $request, Document $document, ReverseReceipt $reverse, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $till = $this->atTill->till();
         $posted = $reverse->handle($document, $request->string('reason')->trim()->value(), $till, $by, $check->given($request));
-        $handOver->handle($posted, $till, $by);
 
         return redirect()->route('documents.show', Document::query()->findOrFail($posted))->with('done', "{$document->label} is taken back.");
     }

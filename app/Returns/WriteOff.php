@@ -27,6 +27,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
+use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
@@ -86,6 +87,7 @@ final class WriteOff
             $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
             $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, CarbonImmutable::today(), $document], $moves));
             DocumentApprovals::keep($document, $allowed);
+            HandOver::write($document, $till, $by);
             $serials = [];
 
             foreach ($lines as $line) {

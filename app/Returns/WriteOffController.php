@@ -11,7 +11,6 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -43,11 +42,10 @@ final class WriteOffController
         ]);
     }
 
-    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $document = $writeOff->handle($this->lines($request), $request->string('note')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request));
-        $handOver->handle($document, $atTill->till(), $by);
 
         return redirect()->route('write-offs')->with('done', 'Written off as '.Document::query()->findOrFail($document)->label.'.');
     }

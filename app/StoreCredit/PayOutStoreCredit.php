@@ -21,6 +21,7 @@ use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\GoingOut;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Said;
+use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\PaymentDraft;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -71,6 +72,7 @@ final class PayOutStoreCredit
                 [new DraftTender(Tender::of($way, $paid), $paid, $way === TenderKind::Cash ? '' : mb_substr($reference, 0, 60))], $rounding, note: mb_substr("Store credit paid out: {$reason}", 0, 255),
             ));
             DocumentApprovals::keep($refund, $allowed);
+            HandOver::write($refund, $till, $by);
             $this->ledger->move($account, $refund, -$amount->minor, $day);
 
             return $refund;

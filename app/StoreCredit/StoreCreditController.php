@@ -10,7 +10,6 @@ use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
 use Elmstone\MoneyOut\Said;
-use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
@@ -60,15 +59,13 @@ final class StoreCreditController
         ]);
     }
 
-    public function payOut(Request $request, Customer $customer, PayOutStoreCredit $payOut, AtTill $atTill, CheckApproval $check, HandOver $handOver, #[CurrentUser] Staff $by): RedirectResponse
+    public function payOut(Request $request, Customer $customer, PayOutStoreCredit $payOut, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $refund = $payOut->handle(
             $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
             $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
         );
-
-        $handOver->handle($refund, $atTill->till(), $by);
 
         return redirect()->route('store-credit.show', $customer)->with('done', 'The store credit is paid out.');
     }

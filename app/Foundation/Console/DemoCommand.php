@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Demo\DemoHouse;
 use Elmstone\Shop\Shop;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /** Loads the demonstration shop. */
 final class DemoCommand extends Command
@@ -38,6 +39,8 @@ final class DemoCommand extends Command
         $this->line('loading the demonstration shop');
         $demo->load(CarbonImmutable::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
 
+        // The papers of days gone by were handed out then.
+        DB::table('outbox')->where('state', 'waiting')->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);
         Shop::query()->update(['loading' => false]);
 
         return self::SUCCESS;

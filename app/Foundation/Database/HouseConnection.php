@@ -29,11 +29,8 @@ final class HouseConnection extends MariaDbConnection
     }
 
     /**
-     * @template T
-     *
-     * @param  Closure(static): T  $callback
      * @param  int  $attempts
-     * @return T
+     * @return mixed what the callback answers
      */
     public function transaction(Closure $callback, $attempts = 1)
     {

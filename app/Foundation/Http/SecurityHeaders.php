@@ -26,6 +26,9 @@ final class SecurityHeaders
         $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=(), payment=(), usb=()');
         $request->secure() && $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
 
+        // Whoever waits for the answer has it when it is whole, whatever is still sent after it.
+        is_string($response->getContent()) && $response->headers->set('Content-Length', (string) strlen($response->getContent()));
+
         return $response;
     }
 

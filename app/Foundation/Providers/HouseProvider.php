@@ -12,6 +12,7 @@ use Elmstone\Books\Prove;
 use Elmstone\Books\ProveApprovals;
 use Elmstone\Cards\ProveCards;
 use Elmstone\Catalogue\CostChanged;
+use Elmstone\Counter\FinishSale;
 use Elmstone\Coupons\ProveCoupons;
 use Elmstone\Deposits\DepositMoney;
 use Elmstone\Deposits\DepositOnPaper;
@@ -40,6 +41,9 @@ use Elmstone\Layaways\MergeLayaways;
 use Elmstone\Layaways\ProveLayaways;
 use Elmstone\Layaways\TakeBackPayment;
 use Elmstone\MoneyOut\OntoCards;
+use Elmstone\Paper\AskedPaper;
+use Elmstone\Paper\HandOver;
+use Elmstone\Paper\Outbox;
 use Elmstone\Paper\PaperData;
 use Elmstone\Plans\MergePlans;
 use Elmstone\Plans\ProvePlans;
@@ -89,6 +93,9 @@ final class HouseProvider extends ServiceProvider
         $this->app->scoped(Limits::class);
         $this->app->scoped(OntoCards::class, PayOntoCards::class);
         $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class, ProveInventory::class, ProveChain::class], 'proofs');
+        $this->app->tag([FinishSale::class, HandOver::class, AskedPaper::class], 'senders');
+        $this->app->singleton(Outbox::class);
+        $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');
@@ -103,6 +110,7 @@ final class HouseProvider extends ServiceProvider
 
     public function boot(): void
     {
+        $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
         Model::shouldBeStrict();
         Date::use(CarbonImmutable::class);
         Paginator::defaultSimpleView('design.pages');

@@ -15,6 +15,8 @@
     <a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>
     <div class="end">
         @php($atTill = app(AtTill::class))
+        @php($waiting = Elmstone\Paper\Outbox::waitingAt($atTill->till()))
+        @if($waiting > 0)<a class="ochre" href="{{ route('waiting') }}">{{ $waiting === 1 ? 'A paper waits' : "{$waiting} papers wait" }}</a>@endif
         <span>{{ $atTill->till()->location->town }} · {{ $atTill->till()->name }}</span>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
             <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>

@@ -19,6 +19,7 @@
                 <tbody>@forelse($requests as $request)<tr><td>{{ substr($request->asked_at, 11, 8) }}</td><td class="figure">{{ Show::money($house->money($request->amount)) }}</td><td class="figure">{{ Show::money($house->money($request->approved)) }}</td><td>{{ $request->act === 'given_back' ? 'given back' : $request->outcome }} {{ $request->reason }}</td><td>{{ $request->card_type }} {{ $request->last_four }}</td></tr>@empty<tr><td colspan="5" class="soft">Nothing asked yet.</td></tr>@endforelse</tbody>
             </table>
             <h2>Mailbox</h2>
+            <form method="post" action="{{ route('devices.mailbox') }}" class="mb-2">@csrf<input type="hidden" name="broken" value="{{ $mailAway ? '0' : '1' }}"><span class="small {{ $mailAway ? 'ochre' : 'soft' }}">{{ $mailAway ? 'It does not answer.' : 'It answers.' }}</span> <button class="link-act">{{ $mailAway ? 'answer again' : 'do not answer' }}</button></form>
             <table class="ruled mb-4">
                 <tbody>@forelse($mails as $mail)<tr><td class="text-nowrap">{{ substr($mail->sent_at, 0, 16) }}</td><td>{{ $mail->recipient }}<div class="small soft">{{ $mail->subject }}</div><details class="small"><summary>read</summary><p class="mb-0">{!! nl2br(e($mail->body)) !!}</p></details></td><td class="figure">@if($mail->attachment_name !== '')<a href="{{ route('devices.attachment', $mail->id) }}">{{ $mail->attachment_name }}</a>@endif</td></tr>@empty<tr><td class="soft">Nothing was mailed yet.</td></tr>@endforelse</tbody>
             </table>
@@ -30,6 +31,7 @@
         </div>
         <aside>
             <h2>Receipt printer</h2>
+            <form method="post" action="{{ route('devices.printer') }}" class="mb-2">@csrf<input type="hidden" name="broken" value="{{ $outOfPaper ? '0' : '1' }}"><span class="small {{ $outOfPaper ? 'ochre' : 'soft' }}">{{ $outOfPaper ? 'Out of paper.' : 'It has paper.' }}</span> <button class="link-act">{{ $outOfPaper ? 'put paper in' : 'run out of paper' }}</button></form>
             @forelse($papers as $paper)
                 @if($loop->first)<iframe class="paper-frame mb-2" src="{{ route('devices.paper', $paper->id) }}" title="Printed: {{ $paper->title }}"></iframe>@endif
                 <div class="small"><a href="{{ route('devices.paper', $paper->id) }}">{{ $paper->title }}</a> <span class="soft">{{ substr($paper->printed_at, 0, 19) }}</span></div>

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Paper\Console;
+
+use Elmstone\Paper\Outbox;
+use Illuminate\Console\Command;
+
+/** Sends what waits after postings: once, or for as long as it runs. */
+final class SendCommand extends Command
+{
+    private const PAUSE = 5;
+
+    protected $signature = 'outbox:send {--forever : go on until it is stopped}';
+
+    protected $description = 'Prints and mails what could not go when it was posted';
+
+    public function handle(Outbox $outbox): int
+    {
+        do {
+            $sent = $outbox->sendDue();
+            $this->option('forever') === true ? sleep($sent > 0 ? 1 : self::PAUSE) : $this->info($sent === 1 ? 'one went' : "{$sent} went");
+        } while ($this->option('forever') === true);
+
+        return self::SUCCESS;
+    }
+}
