@@ -12,6 +12,7 @@ if [ ! -f "$HOUSE/key" ]; then
 fi
 (umask 077 && cat > .env <<ENV
 APP_ENV=production
+ELMSTONE_STAND_INS=true
 APP_KEY=$(cat "$HOUSE/key")
 APP_TIMEZONE=$(timezone)
 DB_HOST=$DB_HOST

@@ -6,14 +6,19 @@ use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Bench\ReturnsCommand;
+use Elmstone\Counter\InSight;
 use Elmstone\Foundation\Http\Failures;
+use Elmstone\Foundation\Http\KnownHosts;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Reminders\SendRemindersCommand;
 use Elmstone\Staff\RequireTill;
+use Elmstone\Staff\WatchDoors;
+use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
@@ -29,10 +34,14 @@ return Application::configure(basePath: dirname(__DIR__))
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        $middleware->prepend(KnownHosts::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->web(append: [WatchDoors::class]);
+        // Who may not is told so before it is looked whether there is such a thing.
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: Authorize::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
-        $middleware->alias(['till' => RequireTill::class]);
+        $middleware->alias(['till' => RequireTill::class, 'in-sight' => InSight::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         Failures::answer($exceptions);

@@ -18,6 +18,7 @@ use Elmstone\Customers\CustomerController;
 use Elmstone\Customers\CustomerTypeController;
 use Elmstone\Deposits\DepositController;
 use Elmstone\Devices\DevicesController;
+use Elmstone\Devices\StandIns;
 use Elmstone\Foundation\Http\DesignController;
 use Elmstone\GiftCards\GiftCardController;
 use Elmstone\Interchange\Bank\BankController;
@@ -40,6 +41,7 @@ use Elmstone\Reminders\ReminderController;
 use Elmstone\Returns\RulesController;
 use Elmstone\Returns\WriteOffController;
 use Elmstone\Staff\LimitsController;
+use Elmstone\Staff\SecurityLogController;
 use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
 use Elmstone\StoreCredit\StoreCreditController;
@@ -55,7 +57,11 @@ Route::middleware('guest')->group(function (): void {
 
 Route::post('/sign-out', [SignInController::class, 'signOut'])->name('sign-out');
 
-Route::middleware(['auth', 'till'])->group(function (): void {
+Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
+    Route::post('/lock', [SignInController::class, 'lock'])->name('lock');
+    Route::post('/unlock', [SignInController::class, 'unlock'])->name('unlock');
+    Route::post('/sign-out/everywhere', [SignInController::class, 'signOutEverywhere'])->name('sign-out.everywhere');
+
     Route::middleware('can:sell')->group(function (): void {
         Route::redirect('/', '/counter');
         Route::post('/change-person', [SignInController::class, 'change'])->name('change-person');
@@ -159,7 +165,7 @@ Route::middleware(['auth', 'till'])->group(function (): void {
         Route::post('/customers/types', [CustomerTypeController::class, 'saveType'])->middleware('can:edit-prices')->name('customers.types.save');
         Route::post('/customers/levels', [CustomerTypeController::class, 'saveLevel'])->middleware('can:edit-prices')->name('customers.levels.save');
         Route::post('/customers/level-prices', [CustomerTypeController::class, 'savePrice'])->middleware('can:edit-prices')->name('customers.level-prices.save');
-        Route::get('/customers/{customer}/scan', [CustomerController::class, 'scan'])->whereNumber('customer')->name('customers.scan');
+        Route::get('/customers/{customer}/scan/{version?}', [CustomerController::class, 'scan'])->whereNumber(['customer', 'version'])->name('customers.scan');
         Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])->whereNumber('customer')->middleware('can:sell')->name('counter.sell-to');
     });
 
@@ -251,8 +257,8 @@ Route::middleware(['auth', 'till'])->group(function (): void {
     });
 
     Route::middleware('can:see-accounts')->group(function (): void {
-        Route::get('/accounts', [AgeingController::class, 'index'])->name('accounts');
-        Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])->name('accounts.ageing.csv');
+        Route::get('/accounts', [AgeingController::class, 'index'])->middleware('can:see-ageing')->name('accounts');
+        Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])->middleware('can:see-ageing')->name('accounts.ageing.csv');
         Route::get('/accounts/{customer}', [AccountController::class, 'show'])->whereNumber('customer')->name('accounts.show');
         Route::get('/accounts/{customer}/account.csv', [AccountController::class, 'csv'])->whereNumber('customer')->name('accounts.csv');
         Route::get('/accounts/{customer}/statement', [StatementController::class, 'preview'])->whereNumber('customer')->name('statements.preview');
@@ -326,19 +332,23 @@ Route::middleware(['auth', 'till'])->group(function (): void {
     Route::middleware('can:manage-staff')->group(function (): void {
         Route::get('/staff', [StaffController::class, 'index'])->name('staff');
         Route::post('/staff', [StaffController::class, 'store'])->name('staff.store');
+        Route::post('/staff/settings', [StaffController::class, 'settings'])->name('staff.settings');
+        Route::get('/security-log', [SecurityLogController::class, 'index'])->name('security-log');
+        Route::get('/security-log.csv', [SecurityLogController::class, 'csv'])->name('security-log.csv');
         Route::post('/staff/{staff}', [StaffController::class, 'update'])->name('staff.update');
         Route::get('/limits', [LimitsController::class, 'show'])->name('limits');
         Route::post('/limits/{role}', [LimitsController::class, 'save'])->name('limits.save');
+        Route::post('/staff/{staff}/sign-out', [StaffController::class, 'signOut'])->name('staff.sign-out');
         Route::post('/staff/{staff}/unlock', [StaffController::class, 'unlock'])->name('staff.unlock');
     });
 
-    Route::middleware('can:play-devices')->group(function (): void {
+    Route::middleware(['can:play-devices', StandIns::class])->group(function (): void {
         Route::get('/devices', [DevicesController::class, 'show'])->name('devices');
         Route::post('/devices/terminal', [DevicesController::class, 'terminal'])->name('devices.terminal');
         Route::post('/devices/printer', [DevicesController::class, 'printer'])->name('devices.printer');
         Route::post('/devices/mailbox', [DevicesController::class, 'mailbox'])->name('devices.mailbox');
         Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->whereNumber('paper')->name('devices.paper');
-        Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->whereNumber('mail')->name('devices.attachment');
+        Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->whereNumber('mail')->middleware('can:see-mailbox')->name('devices.attachment');
         Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->whereNumber('till')->name('devices.display');
         Route::get('/design', DesignController::class)->name('design');
     });

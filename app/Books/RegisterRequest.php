@@ -10,6 +10,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Sight;
+use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -50,6 +53,8 @@ final class RegisterRequest extends FormRequest
     {
         $text = fn (string $key): string => $this->string($key)->trim()->value();
         $query = Document::query();
+        $staff = $this->user();
+        $staff instanceof Staff && ! app(Sight::class)->seesAll($staff) && $query->where('location_id', app(AtTill::class)->till()->location_id);
         $query->orderByDesc('business_date')->orderByDesc('id');
 
         if (preg_match('/^(?:([A-Za-z]{2,3})-?)?0*(\d+)$/', $text('number'), $parts) === 1) {

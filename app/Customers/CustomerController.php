@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxComponentRecord;
+use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -17,6 +18,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 
 /** Customers: finding them, their page, and what is known of them. */
 final class CustomerController
@@ -70,7 +72,7 @@ final class CustomerController
             'documents' => Document::query()->with('tenders')->where('customer_id', $customer->id)->latest('business_date')->latest('id')->limit(25)->get(),
             'bought' => self::bought($customer),
             'changes' => DB::table('customer_changes as c')->join('staff as s', 's.id', '=', 'c.staff_id')->where('c.customer_id', $customer->id)->orderByDesc('c.id')->limit(12)->get(['c.*', 's.name as by']),
-            'scan' => DB::table('certificate_scans')->where('customer_id', $customer->id)->first(['name', 'stored_at']),
+            'scans' => DB::table('certificate_scans')->where('customer_id', $customer->id)->orderByDesc('id')->get(['id', 'name', 'stored_at']),
             'held' => (int) DB::table('deposit_accounts')->where('customer_id', $customer->id)->value('held'),
             'layaways' => DB::table('layaways')->where('customer_id', $customer->id)->whereIn('state', ['running', 'ready'])->orderBy('id')->get(['label', 'state', 'next_due', 'total', 'held']),
             'hasAccount' => DB::table('house_accounts')->where('customer_id', $customer->id)->exists(),
@@ -103,16 +105,20 @@ final class CustomerController
         return back()->with('done', 'The note is kept.');
     }
 
+    /** A warning at the counter is not taken away by whom it warns. */
     public function noteGone(Customer $customer, int $note): RedirectResponse
     {
-        $customer->notes()->findOrFail($note)->update(['gone_at' => now()]);
+        $kept = $customer->notes()->findOrFail($note);
+        $kept->at_counter && Gate::authorize(Ability::TakeWarningsAway->value);
+        $kept->update(['gone_at' => now()]);
 
         return back()->with('done', 'The note is put away.');
     }
 
-    public function scan(Customer $customer): Response
+    /** @param  int|null  $version null: the latest */
+    public function scan(Customer $customer, ?int $version = null): Response
     {
-        $scan = DB::table('certificate_scans')->where('customer_id', $customer->id)->first() ?? abort(404);
+        $scan = DB::table('certificate_scans')->where('customer_id', $customer->id)->when($version !== null, static fn ($query) => $query->where('id', $version))->latest('id')->first() ?? abort(404);
 
         return response((string) $scan->bytes, 200, ['Content-Type' => (string) $scan->mime, 'Content-Disposition' => 'inline; filename="certificate-'.$customer->number.'"']);
     }
@@ -122,7 +128,7 @@ final class CustomerController
         $file = $request->file('scan');
 
         if ($file instanceof UploadedFile) {
-            DB::table('certificate_scans')->updateOrInsert(['customer_id' => $customer->id], ['name' => mb_substr($file->getClientOriginalName(), 0, 120), 'mime' => (string) $file->getMimeType(), 'bytes' => $file->getContent(), 'stored_at' => now()]);
+            DB::table('certificate_scans')->insert(['customer_id' => $customer->id, 'name' => mb_substr($file->getClientOriginalName(), 0, 120), 'mime' => (string) $file->getMimeType(), 'bytes' => $file->getContent(), 'stored_at' => now()]);
         }
     }
 

@@ -6,6 +6,7 @@ namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
@@ -13,6 +14,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 
 /** A document's papers: to see, to print again, to mail, as a file. */
@@ -54,6 +56,7 @@ final class PaperController
             throw Refused::because('bad_mail', $to === '' ? 'Type where to mail it.' : "“{$to}” is not a mail address.");
         }
 
+        $this->assertMayMail($document, $to, $atTill->till(), $staff);
         AskedPaper::ask($document, $to, $atTill->till(), $staff);
 
         return back()->with('done', "{$document->label} goes to {$to}.");
@@ -71,6 +74,18 @@ final class PaperController
         $this->authorise($document);
 
         return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders'])), "{$document->label}-receipt.pdf");
+    }
+
+    /** A clerk mails what is of today and of here to whoever stands there, and what is older to addresses on file. */
+    private function assertMayMail(Document $document, string $to, Till $till, Staff $staff): void
+    {
+        $isHere = $document->location_id === $till->location_id;
+        $isToday = $document->business_date->isToday();
+        $isOnFile = $document->customer_id !== null && (DB::table('customers')->where('id', $document->customer_id)->where('mail', $to)->exists() || DB::table('contacts')->where('customer_id', $document->customer_id)->where('mail', $to)->exists());
+
+        if (! $staff->mayDo(Ability::MailAnywhere) && ! ($isHere && ($isToday || $isOnFile))) {
+            throw Refused::because('may_not_mail', $isHere ? "{$to} is not an address on file for this document. A supervisor may mail it there." : 'This document is of another location. A supervisor may mail it.');
+        }
     }
 
     /** A paper of goods alone says what they cost: for those who may know. */

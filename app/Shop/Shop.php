@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
+ * @property int $idle_minutes without an act, until the PIN is asked for; 0: never
+ * @property bool $see_other_locations whether clerks see slips and documents of other locations
  * @property string $country ISO 3166-1 alpha-2
  * @property string $postcode
  * @property string $tax_number
@@ -44,5 +46,5 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'loading' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
+    protected $casts = ['tax_included' => 'bool', 'loading' => 'bool', 'idle_minutes' => 'int', 'see_other_locations' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
 }

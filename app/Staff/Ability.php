@@ -19,6 +19,11 @@ enum Ability: string
     case EditCustomers = 'edit-customers';
     case EditPrices = 'edit-prices';
     case SeeAccounts = 'see-accounts';
+    case SeeAgeing = 'see-ageing';
+    case TakeWarningsAway = 'take-warnings-away';
+    case MailAnywhere = 'mail-anywhere';
+    case SeeMailbox = 'see-mailbox';
+    case SeeOtherLocations = 'see-other-locations';
     case TakePayments = 'take-payments';
     case StopAccounts = 'stop-accounts';
     case ManageAccounts = 'manage-accounts';
@@ -42,8 +47,9 @@ enum Ability: string
     {
         return match ($this) {
             self::Sell, self::SeeDocuments, self::SeeItems, self::SeeCustomers, self::EditCustomers, self::SeeAccounts, self::SeeLayaways, self::SeeCredits, self::PlayDevices => Role::cases(),
+            self::SeeAgeing, self::TakeWarningsAway, self::MailAnywhere, self::SeeOtherLocations,
             self::Approve, self::Backdate, self::SeeMargin, self::TakePayments, self::StopAccounts, self::SetLayawayTerms, self::EndLayaways, self::MakePlans, self::GiveCredit, self::WriteOff, self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
-            self::SeeJournal, self::EditItems, self::EditPrices, self::EditCoupons, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
+            self::SeeMailbox, self::SeeJournal, self::EditItems, self::EditPrices, self::EditCoupons, self::ManageAccounts, self::RunStatements, self::Interchange, self::SetHouseTerms => [Role::Office, Role::Owner],
             self::ManageStaff => [Role::Owner],
         };
     }

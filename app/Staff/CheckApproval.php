@@ -35,8 +35,12 @@ final class CheckApproval
         $ask->assertReason();
         $approver = $this->checkPin->handle($ask->number, $ask->pin, $this->atTill->till()->id);
 
-        return $approver->mayDo(Ability::Approve)
-            ? new GivenApproval($approver, $ask->reason)
-            : throw Refused::because('may_not_approve', "{$approver->name} may not approve this; a supervisor may.");
+        if ($approver->mayDo(Ability::Approve)) {
+            return new GivenApproval($approver, $ask->reason);
+        }
+
+        SecurityLog::write(SecurityEvent::Refused, $approver, 'may not approve');
+
+        throw Refused::because('may_not_approve', "{$approver->name} may not approve this; a supervisor may.");
     }
 }

@@ -17,12 +17,21 @@ final class CheckPin
     /** @throws Refused wrong_pin, locked, too_many */
     public function handle(string $number, string $pin, int $till): Staff
     {
-        $this->tries->begin($number, $till);
+        try {
+            $this->tries->begin($number, $till);
+        } catch (Refused $refused) {
+            SecurityLog::write(SecurityEvent::Locked, null, "number {$number}", $till);
+
+            throw $refused;
+        }
+
         $staff = Staff::query()->where('number', $number)->where('active', true)->first();
         // Of a number nobody has, hashing takes as long as checking.
         $fits = $staff === null ? Hash::make($pin) === '' : Hash::check($pin, $staff->pin_hash);
 
         if ($staff === null || ! $fits) {
+            SecurityLog::write(SecurityEvent::WrongPin, $staff, "number {$number}", $till);
+
             throw Refused::because('wrong_pin', 'That staff number and PIN do not belong together.');
         }
 

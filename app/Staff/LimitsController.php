@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Shop\House;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -37,7 +38,7 @@ final class LimitsController
     }
 
     /** All of one role, or nothing: what cannot be read is said beside its field. */
-    public function save(Request $request, Role $role): RedirectResponse
+    public function save(Request $request, Role $role, #[CurrentUser] Staff $by): RedirectResponse
     {
         [$rows, $wrong] = [[], []];
 
@@ -59,9 +60,26 @@ final class LimitsController
             throw ValidationException::withMessages($wrong);
         }
 
-        DB::table('role_limits')->upsert($rows, ['role', 'matter'], self::COLUMNS);
+        DB::transaction(function () use ($rows, $role, $by): void {
+            $before = $this->kept($role);
+            DB::table('role_limits')->upsert($rows, ['role', 'matter'], self::COLUMNS);
+            $changed = array_keys(array_diff_assoc($this->kept($role), $before));
+            $changed === [] || SecurityLog::write(SecurityEvent::LimitChanged, $by, "{$role->label()}: ".implode(', ', array_map(fn (string $matter): string => "{$matter} {$this->kept($role)[$matter]}", $changed)));
+        });
 
         return redirect()->route('limits', ['role' => $role->value])->with('done', "The limits of every {$role->value} are kept. They hold from now on.");
+    }
+
+    /** @return array<string, string> the limits of a role as words, by matter */
+    private function kept(Role $role): array
+    {
+        $words = [];
+
+        foreach (DB::table('role_limits')->where('role', $role->value)->orderBy('matter')->get() as $row) {
+            $words[(string) $row->matter] = implode('/', array_map(static fn (string $column): string => (string) ($row->{$column} ?? 'any'), self::COLUMNS));
+        }
+
+        return $words;
     }
 
     /** Empty: any amount. */

@@ -15,6 +15,7 @@ use Illuminate\Foundation\Auth\User;
  * @property Role $role
  * @property string $pin_hash
  * @property bool $active
+ * @property int $epoch counts what ended their sessions
  * @property string|null $last_slip the key of the slip they had on the counter last
  */
 final class Staff extends User
@@ -42,6 +43,12 @@ final class Staff extends User
     public function worksOn(string $slip): void
     {
         $this->last_slip === $slip || $this->forceFill(['last_slip' => $slip])->save();
+    }
+
+    /** Whoever is signed in as them anywhere signs in again. */
+    public function endSessions(): void
+    {
+        $this->forceFill(['epoch' => $this->epoch + 1])->save();
     }
 
     public function mayDo(Ability $ability): bool

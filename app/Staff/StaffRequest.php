@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -17,11 +18,11 @@ final class StaffRequest extends FormRequest
         $known = $staff instanceof Staff;
 
         return [
-            'number' => ['required', 'regex:/^\d{2,8}$/', Rule::unique('staff', 'number')->ignore($known ? $staff->id : null)],
+            'number' => ['required', 'regex:/^\d{2,8}$/D', Rule::unique('staff', 'number')->ignore($known ? $staff->id : null)],
             'name' => ['required', 'string', 'max:100'],
             'role' => ['required', Rule::enum(Role::class)],
             'active' => ['boolean'],
-            'pin' => [$known ? 'nullable' : 'required', 'regex:/^\d{4,8}$/'],
+            'pin' => [$known ? 'nullable' : 'required', 'regex:/^\d{6,8}$/D', $this->notEasy(...)],
         ];
     }
 
@@ -33,8 +34,13 @@ final class StaffRequest extends FormRequest
             'number.unique' => 'Someone else has this staff number.',
             'name.required' => 'Who is it?',
             'pin.required' => 'Give them a PIN.',
-            'pin.regex' => 'A PIN has 4 to 8 digits.',
+            'pin.regex' => 'A new PIN has 6 to 8 digits.',
         ];
+    }
+
+    private function notEasy(string $field, mixed $pin, Closure $fail): void
+    {
+        is_string($pin) && EasyPin::is($pin, $this->string('number')->value()) && $fail('That PIN is one of the first anybody would try. Take one without a pattern.');
     }
 
     /** @return array{number: string, name: string, role: string, active: bool} */

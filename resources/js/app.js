@@ -2,6 +2,7 @@ import Alpine from '@alpinejs/csp';
 import { start as startAccounts } from './accounts.js';
 import { start } from './counter.js';
 import entry from './entry.js';
+import { start as startIdle } from './idle.js';
 import { start as startSigning } from './sign.js';
 
 Alpine.data('entry', entry);
@@ -24,6 +25,7 @@ Alpine.start();
 start();
 startAccounts();
 startSigning();
+startIdle();
 
 // `?` shows the keys, unless something is being typed.
 document.addEventListener('keydown', (event) => {

@@ -24,6 +24,12 @@ async function run() {
             await new Promise((again) => setTimeout(again, RETRY_MS));
             continue;
         }
+        if (answer.status === 423) {
+            // The PIN is asked for; then the same act goes on.
+            document.dispatchEvent(new CustomEvent('ask-pin'));
+            await new Promise((again) => document.addEventListener('pin-given', again, { once: true }));
+            continue;
+        }
         queue.shift();
         resolve(await put(answer));
     }
@@ -40,7 +46,7 @@ async function attempt(url, fields) {
         const answer = await fetch(url, {
             method: 'POST',
             body,
-            headers: { 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content, 'X-Requested-With': 'fetch', Accept: 'text/html' },
+            headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch', Accept: 'text/html' },
         });
         if (answer.status === 503 || answer.status === 502) return wait();
         banner('');
@@ -53,6 +59,10 @@ async function attempt(url, fields) {
 function wait() {
     banner('The shop’s computer does not answer. What you did is kept here and goes on as soon as it is back.');
     return null;
+}
+
+export function token() {
+    return document.querySelector('meta[name=csrf-token]').content;
 }
 
 async function put(answer) {

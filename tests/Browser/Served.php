@@ -73,7 +73,7 @@ final class Served
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['DB_DATABASE' => $this->database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file', 'BCRYPT_ROUNDS' => '4'];
+        return ['DB_DATABASE' => $this->database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'ELMSTONE_STAND_INS' => 'true', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file', 'BCRYPT_ROUNDS' => '4'];
     }
 
     private function env(string $name): string

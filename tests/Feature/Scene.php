@@ -38,7 +38,7 @@ final class Scene
     /** @param  array<string, mixed>  $shop */
     public static function build(array $shop = []): void
     {
-        Shop::query()->create(['name' => 'Quarry Lane Stores', 'currency' => 'USD', 'tax_rounding' => 'document', 'notes' => [500, 1000, 2000, 5000, 10000], ...$shop]);
+        Shop::query()->create(['name' => 'Quarry Lane Stores', 'currency' => 'USD', 'tax_rounding' => 'document', 'notes' => [500, 1000, 2000, 5000, 10000], 'idle_minutes' => 0, ...$shop]);
         DB::table('tax_classes')->insert([['code' => 'standard', 'letter' => 'S', 'name' => 'Standard'], ['code' => 'zero', 'letter' => 'Z', 'name' => 'Zero-rated']]);
         DB::table('departments')->insert(['id' => 1, 'code' => 'goods', 'name' => 'Goods']);
 

@@ -24,7 +24,7 @@ final class WhoMayTest extends FeatureCase
         foreach ([
             ['get', '/customers', self::ALL], ['get', '/customers/1001', self::ALL], ['get', '/customers/1001/change', self::ALL], ['get', '/customers/new', self::ALL],
             ['get', '/customers/types', self::OFFICE], ['get', '/customers.csv', self::OFFICE], ['get', '/customers/import', self::OFFICE],
-            ['get', '/accounts', self::ALL], ['get', '/accounts/1001', self::ALL], ['get', '/accounts/1001/statement', self::ALL], ['get', '/accounts/1001/account.csv', self::ALL],
+            ['get', '/accounts', ['201', '301', '901']], ['get', '/accounts/1001', self::ALL], ['get', '/accounts/1001/statement', self::ALL], ['get', '/accounts/1001/account.csv', self::ALL],
             ['get', '/accounts/1001/payment', self::FROM_SUPERVISOR], ['get', '/accounts/cheques', self::FROM_SUPERVISOR], ['get', '/accounts/calls', self::FROM_SUPERVISOR],
             ['get', '/accounts/1001/terms', self::OFFICE], ['get', '/statements', self::OFFICE], ['get', '/finance-charges', self::OFFICE], ['get', '/bank', self::OFFICE],
             ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR], ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR], ['post', '/accounts/1001/release', self::OFFICE],

@@ -32,6 +32,7 @@ final class HouseConnection extends MariaDbConnection
      * @param  int  $attempts
      * @return mixed what the callback answers
      */
+    // @phpstan-ignore method.childParameterType (the framework's own annotations disagree with each other)
     public function transaction(Closure $callback, $attempts = 1)
     {
         return parent::transaction(function ($connection) use ($callback) {

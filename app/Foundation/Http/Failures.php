@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Http;
 
 use Elmstone\Core\Money\Refused;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\RedirectResponse;
@@ -28,6 +29,7 @@ final class Failures
         $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (Refused $refused, Request $request): RedirectResponse => self::refused($refused, $request));
+        $exceptions->render(static fn (AuthenticationException $failure, Request $request): ?Response => self::signedOut($request));
         $exceptions->render(static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request));
     }
 
@@ -35,6 +37,12 @@ final class Failures
     private static function refused(Refused $refused, Request $request): RedirectResponse
     {
         return back()->withInput($request->except(self::SECRET))->withErrors(['refused' => $refused->getMessage()]);
+    }
+
+    /** A part of a page that is fetched is nothing to come back to: the page itself goes to sign in. */
+    private static function signedOut(Request $request): ?Response
+    {
+        return Navigation::is($request) ? null : response('', 401);
     }
 
     /** The session ran out while a page stood open: sign in, and everything is still there. */

@@ -23,6 +23,7 @@ use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\Mailbox;
+use Elmstone\Devices\NotConnected;
 use Elmstone\Devices\ReceiptPrinter;
 use Elmstone\Devices\Simulated\SimulatedDisplay;
 use Elmstone\Devices\Simulated\SimulatedDrawer;
@@ -88,6 +89,7 @@ final class HouseProvider extends ServiceProvider
     {
         Connection::resolverFor('mariadb', static fn (Closure|PDO $pdo, string $database, string $prefix, array $config): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config));
         $this->app->singleton(Seal::class);
+        config('house.stand_ins') === true || array_map(fn (string $device) => $this->app->bind($device, NotConnected::class), [CardTerminal::class, CashDrawer::class, CustomerDisplay::class, Mailbox::class, ReceiptPrinter::class]);
         $this->app->scoped(House::class);
         $this->app->scoped(Policies::class);
         $this->app->scoped(Limits::class);

@@ -50,7 +50,7 @@
             @if($customer->claimsExemption())
                 @php($holds = $customer->isExemptOn(now()->toImmutable()))
                 <div class="note {{ $holds ? '' : 'stop' }}"><p><strong>{{ $holds ? 'Exempt from' : 'Exemption ran out:' }}</strong> {{ $customer->isExemptFromEverything() ? 'all tax' : implode(', ', array_intersect_key($components, array_flip($customer->exempt))) }}, certificate {{ $customer->certificate }} {{ $customer->certificate_expires === null ? '' : 'until '.Show::date($customer->certificate_expires) }}
-                    @if($scan !== null)<br><a href="{{ route('customers.scan', $customer) }}">Scan of it</a>@endif</p></div>
+                    @foreach($scans as $scan)<br><a href="{{ route('customers.scan', [$customer, $scan->id]) }}">{{ $loop->first ? 'Scan of it' : 'Scan before it' }}</a> <span class="small">{{ Show::date(\Carbon\CarbonImmutable::parse($scan->stored_at)) }}</span>@endforeach</p></div>
             @endif
             @if($held > 0 || $layaways->isNotEmpty())
                 <h2>Waiting for them</h2>
@@ -64,7 +64,7 @@
             <h2>Notes for the next clerk</h2>
             @foreach($customer->notes as $note)
                 <div class="note"><p>“{{ $note->text }}” <span class="small soft">{{ $note->staff->name }}, {{ Show::date($note->written_at) }}{{ $note->at_counter ? ' · shown at the counter' : '' }}</span></p>
-                    <form method="post" action="{{ route('customers.note-gone', [$customer, $note->id]) }}">@csrf <button class="link-act">Put away</button></form></div>
+                    @if(! $note->at_counter || auth()->user()->mayDo(Elmstone\Staff\Ability::TakeWarningsAway))<form method="post" action="{{ route('customers.note-gone', [$customer, $note->id]) }}">@csrf <button class="link-act">Put away</button></form>@endif</div>
             @endforeach
             <form method="post" action="{{ route('customers.note', $customer) }}" class="mb-3">@csrf
                 <textarea class="form-control mb-1" name="text" rows="2" maxlength="500" placeholder="a note" aria-label="Note">{{ old('text') }}</textarea>

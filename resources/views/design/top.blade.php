@@ -4,15 +4,15 @@
     @php($here = request()->path())
     <a href="/counter" @if(str_starts_with($here, 'counter')) aria-current="page" @endif>Counter</a>
     <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
-    <a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here)) aria-current="page" @endif>Accounts</a>
+    @can('see-ageing')<a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here)) aria-current="page" @endif>Accounts</a>@endcan
 <a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page" @endif>Layaways</a>
     <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here)) aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
-        <a href="/staff" @if(preg_match('#^(staff|limits)#', $here)) aria-current="page" @endif>Staff</a>
+        <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>
     @endcan
-    <a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>
+    @if(config('house.stand_ins') === true)<a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>@endif
     <div class="end">
         @php($atTill = app(AtTill::class))
         @php($waiting = Elmstone\Paper\Outbox::waitingAt($atTill->till()))
@@ -31,6 +31,7 @@
                     <button class="quiet-act mt-2">Change person</button>
                 </form>
                 <form method="post" action="/sign-out" class="mt-3 pt-2 border-top">@csrf <button class="link-act">Sign out, {{ auth()->user()->role->label() }} {{ auth()->user()->number }}</button></form>
+                <form method="post" action="{{ route('sign-out.everywhere') }}">@csrf <button class="link-act small">Sign out at every till</button></form>
             </div>
         </div>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
@@ -46,3 +47,13 @@
         </div>
     </div>
 </header>
+@if(session('change_refused'))<p class="banner" role="alert">{{ session('change_refused') }}</p>@endif
+<dialog id="idle" class="idle" data-minutes="{{ app(Elmstone\Shop\House::class)->shop()->idle_minutes }}" data-lock="{{ route('lock') }}">
+    <form method="post" action="{{ route('unlock') }}" autocomplete="off">
+        <h2>{{ auth()->user()->name }}, are you still here?</h2>
+        <p class="soft">Nothing happened for a while. Type your PIN to go on; everything is as you left it.</p>
+        <label for="idle-pin" class="small soft">PIN</label><input class="form-control" id="idle-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required>
+        <p class="complaint" role="alert" hidden></p>
+        <button class="main-act narrow mt-2">Go on</button>
+    </form>
+</dialog>

@@ -2,7 +2,7 @@
 @section('title', 'Staff')
 @section('main')
 <div class="page">
-    <div class="page-head"><h1>Staff</h1></div>
+    <div class="page-head"><h1>Staff</h1><div class="end d-flex gap-3"><a href="{{ route('limits') }}">Limits</a><a href="{{ route('security-log') }}">Security log</a></div></div>
     @include('design.messages')
     @foreach(['number', 'name', 'role', 'pin'] as $field)
         @error($field)<div class="note stop" role="alert"><p>{{ $message }}</p></div>@enderror
@@ -24,6 +24,7 @@
                 <td><input form="{{ $form }}" type="checkbox" class="form-check-input mt-2" name="active" value="1" @checked($person->active) aria-label="{{ $person->name }} works here"></td>
                 <td class="figure">
                     <form id="{{ $form }}" method="post" action="{{ route('staff.update', $person) }}" class="d-inline">@csrf <button class="quiet-act">Save</button></form>
+                    <form method="post" action="{{ route('staff.sign-out', $person) }}" class="d-inline">@csrf <button class="link-act">sign out everywhere</button></form>
                     @if(in_array($person->number, $locked, true))
                         <form method="post" action="{{ route('staff.unlock', $person) }}" class="d-inline">@csrf <button class="quiet-act ochre">Locked: unlock</button></form>
                     @endif
@@ -44,5 +45,11 @@
             </tr>
         </tbody>
     </table>
+    <h2 class="mt-4">At the tills</h2>
+    <form class="filters" method="post" action="{{ route('staff.settings') }}">@csrf
+        <div><label for="idle">Minutes without an act until the PIN is asked for</label><input class="form-control w-6" id="idle" name="idle_minutes" inputmode="numeric" value="{{ old('idle_minutes', $shop->idle_minutes) }}">@include('design.complaint', ['field' => 'idle_minutes'])</div>
+        <label class="align-self-center"><input class="form-check-input" type="checkbox" name="see_other_locations" value="1" @checked($shop->see_other_locations)> Clerks see slips and documents of other locations</label>
+        <button class="quiet-act">Keep</button>
+    </form>
 </div>
 @endsection

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Shop\Till;
+
+/** Where no device is connected: what is printed or mailed waits, and cards cannot be asked for. */
+final class NotConnected implements CardTerminal, CashDrawer, CustomerDisplay, Mailbox, ReceiptPrinter
+{
+    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        return TerminalAnswer::offLine();
+    }
+
+    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
+    {
+        return TerminalAnswer::offLine();
+    }
+
+    public function ask(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        return TerminalAnswer::offLine();
+    }
+
+    public function reverse(Till $till, string $key): TerminalAnswer
+    {
+        return TerminalAnswer::offLine();
+    }
+
+    public function open(Till $till): void
+    {
+        throw new DeviceFailed("No drawer is connected to {$till->name}.");
+    }
+
+    public function print(Till $till, string $title, string $html): void
+    {
+        throw new DeviceFailed("No printer is connected to {$till->name}.");
+    }
+
+    public function deliver(Mail $mail): void
+    {
+        throw new DeviceFailed('No mail server is connected.');
+    }
+
+    public function show(Till $till, DisplayContent $content): void
+    {
+        // There is nothing to show it on.
+    }
+}
