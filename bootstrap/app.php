@@ -14,11 +14,14 @@ use Elmstone\Reminders\SendRemindersCommand;
 use Elmstone\Staff\RequireTill;
 use Elmstone\Staff\WatchDoors;
 use Illuminate\Auth\Middleware\Authorize;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
@@ -38,7 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: [WatchDoors::class]);
         // Who may not is told so before it is looked whether there is such a thing.
-        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: Authorize::class);
+        $middleware->priority([StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class, RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
         $middleware->alias(['till' => RequireTill::class, 'in-sight' => InSight::class]);

@@ -9,6 +9,8 @@ use Elmstone\Shop\Shop;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\EasyPin;
 use Elmstone\Staff\Staff;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -25,7 +27,7 @@ final class DoorsTest extends FeatureCase
 
     private function signIn(string $number = '101'): void
     {
-        auth()->logout();
+        Auth::logout();
         $this->flushSession();
         $this->post('/sign-in', ['number' => $number, 'pin' => "4{$number}", 'till' => '1'])->assertRedirect();
     }
@@ -92,7 +94,7 @@ final class DoorsTest extends FeatureCase
 
     public function test_after_signing_in_again_one_lands_on_a_page_and_not_on_a_part_of_one(): void
     {
-        auth()->logout();
+        Auth::logout();
         $this->flushSession();
         $this->get("/counter/{$this->slip}/find?text=x", ['X-Requested-With' => 'fetch'])->assertStatus(401);
         $this->assertNull(session('url.intended'));
@@ -104,7 +106,7 @@ final class DoorsTest extends FeatureCase
     {
         $this->signIn();
         $this->from("/counter/{$this->slip}")->post('/change-person', ['number' => '201', 'pin' => '9999'])->assertRedirect("/counter/{$this->slip}")->assertSessionHas('change_refused');
-        $this->assertSame('101', auth()->user()->number ?? null);
+        $this->assertSame($this->staff('101')->id, Auth::id());
         $this->get("/counter/{$this->slip}")->assertSee('still serves.');
     }
 
@@ -157,7 +159,7 @@ final class DoorsTest extends FeatureCase
 
         $clerk = $this->staff('101');
 
-        foreach (Route::getRoutes() as $route) {
+        foreach (Route::getRoutes()->getRoutes() as $route) {
             $abilities = array_filter($route->gatherMiddleware(), static fn (mixed $one): bool => is_string($one) && str_starts_with($one, 'can:') && ! $clerk->can(substr($one, 4)));
 
             if ($abilities === [] || $route->parameterNames() === []) {
@@ -165,7 +167,14 @@ final class DoorsTest extends FeatureCase
             }
 
             $uri = '/'.preg_replace(['/\{slip\}/', '/\{(\w+)[^}]*\}/'], [$this->slip, '999999'], $route->uri());
-            $this->assertSame(403, $this->call(in_array('POST', $route->methods(), true) ? 'POST' : 'GET', $uri)->getStatusCode(), $uri);
+            $method = in_array('POST', $route->methods(), true) ? 'POST' : 'GET';
+
+            // Of an address that is no such thing's at all, nothing is told either way.
+            if (! $route->matches(Request::create($uri, $method))) {
+                continue;
+            }
+
+            $this->assertSame(403, $this->call($method, $uri)->getStatusCode(), $uri);
             $checked++;
         }
 
@@ -235,7 +244,7 @@ final class DoorsTest extends FeatureCase
         config(['house.stand_ins' => false]);
         $this->as('901')->get('/devices')->assertNotFound();
         $this->post('/devices/terminal', ['mood' => 'approve'])->assertNotFound();
-        $this->assertInstanceOf(Staff::class, auth()->user());
+        $this->assertInstanceOf(Staff::class, Auth::user());
     }
 
     public function test_every_scan_of_a_certificate_is_kept(): void
