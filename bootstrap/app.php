@@ -9,6 +9,7 @@ use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Counter\InSight;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\KnownHosts;
+use Elmstone\Foundation\Http\PlainInput;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Reminders\SendRemindersCommand;
 use Elmstone\Staff\RequireTill;
@@ -38,6 +39,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend(KnownHosts::class);
+        $middleware->append(PlainInput::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: [WatchDoors::class]);
         // Who may not is told so before it is looked whether there is such a thing.

@@ -19,6 +19,7 @@ use Elmstone\Customers\CustomerTypeController;
 use Elmstone\Deposits\DepositController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Devices\StandIns;
+use Elmstone\Foundation\Http\Address;
 use Elmstone\Foundation\Http\DesignController;
 use Elmstone\GiftCards\GiftCardController;
 use Elmstone\Interchange\Bank\BankController;
@@ -46,6 +47,16 @@ use Elmstone\Staff\SignInController;
 use Elmstone\Staff\StaffController;
 use Elmstone\StoreCredit\StoreCreditController;
 use Illuminate\Support\Facades\Route;
+
+foreach (['document', 'layaway', 'plan'] as $label) {
+    Route::pattern($label, Address::LABEL);
+}
+
+foreach (['staff', 'location', 'policy', 'coupon'] as $key) {
+    Route::pattern($key, Address::NUMBER);
+}
+
+Route::pattern('item', Address::CODE);
 
 // For whoever watches over the server: says only that the application answers.
 Route::get('/up', static fn () => response('up'))->withoutMiddleware('web')->name('up');
@@ -80,8 +91,8 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
             Route::post('/pick-up', [CounterController::class, 'pickUp'])->name('pick-up');
             Route::post('/restore', [CounterController::class, 'restore'])->name('restore');
             Route::post('/post', [CounterController::class, 'post'])->name('post');
-            Route::post('/lines/{line}', [LineController::class, 'change'])->whereNumber('line')->name('line');
-            Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->whereNumber('line')->name('line.remove');
+            Route::post('/lines/{line}', [LineController::class, 'change'])->where(['line' => Address::NUMBER])->name('line');
+            Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->where(['line' => Address::NUMBER])->name('line.remove');
             Route::post('/approve', [SettleController::class, 'approve'])->name('approve');
             Route::post('/cash', [SettleController::class, 'cash'])->name('cash');
             Route::post('/cheque', [SettleController::class, 'cheque'])->name('cheque');
@@ -98,7 +109,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
                 Route::post('/', [LayawayRowController::class, 'add'])->name('add');
                 Route::post('/amount', [LayawayRowController::class, 'amount'])->name('amount');
                 Route::post('/leaves', [LayawayRowController::class, 'leaves'])->name('leaves');
-                Route::post('/serials/{line}', [LayawayRowController::class, 'serials'])->whereNumber('line')->name('serials');
+                Route::post('/serials/{line}', [LayawayRowController::class, 'serials'])->where(['line' => Address::NUMBER])->name('serials');
                 Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
             });
             Route::prefix('/back')->name('back.')->group(function (): void {
@@ -106,9 +117,9 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
                 Route::post('/', [BackController::class, 'add'])->name('add');
                 Route::post('/blind', [BackController::class, 'blind'])->name('blind');
                 Route::post('/one-off', [BackController::class, 'oneOff'])->name('one-off');
-                Route::post('/{line}', [BackController::class, 'change'])->whereNumber('line')->name('line');
-                Route::post('/{line}/remove', [BackController::class, 'remove'])->whereNumber('line')->name('remove');
-                Route::post('/{line}/waive', [BackController::class, 'waive'])->whereNumber('line')->name('waive');
+                Route::post('/{line}', [BackController::class, 'change'])->where(['line' => Address::NUMBER])->name('line');
+                Route::post('/{line}/remove', [BackController::class, 'remove'])->where(['line' => Address::NUMBER])->name('remove');
+                Route::post('/{line}/waive', [BackController::class, 'waive'])->where(['line' => Address::NUMBER])->name('waive');
             });
             Route::prefix('/refund')->name('refund.')->group(function (): void {
                 Route::post('/', [BackController::class, 'way'])->name('way');
@@ -120,26 +131,26 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
                 Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
             });
             Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
-            Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->whereNumber('place')->name('gift-card.drop');
+            Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->where(['place' => Address::NUMBER])->name('gift-card.drop');
             Route::post('/gift-cards/use', [CreditController::class, 'use'])->name('gift-card.use');
-            Route::post('/gift-cards/use/{place}', [CreditController::class, 'amount'])->whereNumber('place')->name('gift-card.amount');
+            Route::post('/gift-cards/use/{place}', [CreditController::class, 'amount'])->where(['place' => Address::NUMBER])->name('gift-card.amount');
             Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
             Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
-            Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->whereNumber('coupon')->name('coupon.drop');
+            Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->where(['coupon' => Address::NUMBER])->name('coupon.drop');
             Route::post('/customer', [WhoController::class, 'put'])->name('customer');
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
             Route::post('/card', [SettleController::class, 'card'])->name('card');
-            Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->whereNumber('card')->name('card.ask');
-            Route::post('/card/{card}/key', [SettleController::class, 'key'])->whereNumber('card')->name('card.key');
-            Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->whereNumber('card')->name('card.give-back');
+            Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->where(['card' => Address::NUMBER])->name('card.ask');
+            Route::post('/card/{card}/key', [SettleController::class, 'key'])->where(['card' => Address::NUMBER])->name('card.key');
+            Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->where(['card' => Address::NUMBER])->name('card.give-back');
         });
     });
 
     Route::middleware('can:sell')->group(function (): void {
         Route::get('/waiting', [OutboxController::class, 'index'])->name('waiting');
-        Route::post('/waiting/{outgoing}/again', [OutboxController::class, 'again'])->whereNumber('outgoing')->name('waiting.again');
-        Route::post('/waiting/{outgoing}/leave', [OutboxController::class, 'leave'])->whereNumber('outgoing')->name('waiting.leave');
+        Route::post('/waiting/{outgoing}/again', [OutboxController::class, 'again'])->where(['outgoing' => Address::NUMBER])->name('waiting.again');
+        Route::post('/waiting/{outgoing}/leave', [OutboxController::class, 'leave'])->where(['outgoing' => Address::NUMBER])->name('waiting.leave');
     });
 
     Route::middleware('can:see-documents')->group(function (): void {
@@ -160,21 +171,21 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
     Route::middleware('can:see-customers')->group(function (): void {
         Route::get('/customers', [CustomerController::class, 'index'])->name('customers');
         Route::get('/customers/new', [CustomerController::class, 'create'])->middleware('can:edit-customers')->name('customers.create');
-        Route::get('/customers/{customer}', [CustomerController::class, 'show'])->whereNumber('customer')->name('customers.show');
+        Route::get('/customers/{customer}', [CustomerController::class, 'show'])->where(['customer' => Address::NUMBER])->name('customers.show');
         Route::get('/customers/types', [CustomerTypeController::class, 'index'])->middleware('can:edit-prices')->name('customers.types');
         Route::post('/customers/types', [CustomerTypeController::class, 'saveType'])->middleware('can:edit-prices')->name('customers.types.save');
         Route::post('/customers/levels', [CustomerTypeController::class, 'saveLevel'])->middleware('can:edit-prices')->name('customers.levels.save');
         Route::post('/customers/level-prices', [CustomerTypeController::class, 'savePrice'])->middleware('can:edit-prices')->name('customers.level-prices.save');
-        Route::get('/customers/{customer}/scan/{version?}', [CustomerController::class, 'scan'])->whereNumber(['customer', 'version'])->name('customers.scan');
-        Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])->whereNumber('customer')->middleware('can:sell')->name('counter.sell-to');
+        Route::get('/customers/{customer}/scan/{version?}', [CustomerController::class, 'scan'])->where(array_fill_keys(['customer', 'version'], Address::NUMBER))->name('customers.scan');
+        Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])->where(['customer' => Address::NUMBER])->middleware('can:sell')->name('counter.sell-to');
     });
 
     Route::middleware('can:edit-customers')->group(function (): void {
         Route::post('/customers', [CustomerController::class, 'store'])->name('customers.store');
-        Route::get('/customers/{customer}/change', [CustomerController::class, 'edit'])->whereNumber('customer')->name('customers.edit');
-        Route::post('/customers/{customer}', [CustomerController::class, 'update'])->whereNumber('customer')->name('customers.update');
-        Route::post('/customers/{customer}/notes', [CustomerController::class, 'note'])->whereNumber('customer')->name('customers.note');
-        Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->whereNumber(['customer', 'note'])->name('customers.note-gone');
+        Route::get('/customers/{customer}/change', [CustomerController::class, 'edit'])->where(['customer' => Address::NUMBER])->name('customers.edit');
+        Route::post('/customers/{customer}', [CustomerController::class, 'update'])->where(['customer' => Address::NUMBER])->name('customers.update');
+        Route::post('/customers/{customer}/notes', [CustomerController::class, 'note'])->where(['customer' => Address::NUMBER])->name('customers.note');
+        Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->where(array_fill_keys(['customer', 'note'], Address::NUMBER))->name('customers.note-gone');
     });
 
     Route::middleware('can:see-layaways')->group(function (): void {
@@ -193,8 +204,8 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/layaways/{layaway}/cancel', [LayawayController::class, 'cancel'])->middleware('can:sell')->name('layaways.cancel');
         Route::get('/deposits', [DepositController::class, 'index'])->name('deposits');
         Route::get('/deposits.csv', [DepositController::class, 'csv'])->name('deposits.csv');
-        Route::get('/deposits/{customer}', [DepositController::class, 'show'])->whereNumber('customer')->name('deposits.show');
-        Route::post('/deposits/{customer}/pay-back', [DepositController::class, 'payBack'])->whereNumber('customer')->middleware('can:end-layaways')->name('deposits.pay-back');
+        Route::get('/deposits/{customer}', [DepositController::class, 'show'])->where(['customer' => Address::NUMBER])->name('deposits.show');
+        Route::post('/deposits/{customer}/pay-back', [DepositController::class, 'payBack'])->where(['customer' => Address::NUMBER])->middleware('can:end-layaways')->name('deposits.pay-back');
         Route::get('/plans', [PlanController::class, 'index'])->name('plans');
         Route::get('/plans/{plan}', [PlanController::class, 'show'])->name('plans.show');
         Route::get('/documents/{document}/plan', [PlanController::class, 'create'])->middleware('can:make-plans')->name('plans.create');
@@ -206,14 +217,14 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::get('/gift-cards', [GiftCardController::class, 'index'])->name('gift-cards');
         Route::get('/gift-cards.csv', [GiftCardController::class, 'csv'])->name('gift-cards.csv');
         Route::post('/gift-cards/find', [GiftCardController::class, 'find'])->name('gift-cards.find');
-        Route::get('/gift-cards/{card}', [GiftCardController::class, 'show'])->whereNumber('card')->name('gift-cards.show');
+        Route::get('/gift-cards/{card}', [GiftCardController::class, 'show'])->where(['card' => Address::NUMBER])->name('gift-cards.show');
         Route::get('/store-credit', [StoreCreditController::class, 'index'])->name('store-credit');
         Route::get('/store-credit.csv', [StoreCreditController::class, 'csv'])->name('store-credit.csv');
-        Route::get('/store-credit/{customer}', [StoreCreditController::class, 'show'])->whereNumber('customer')->name('store-credit.show');
+        Route::get('/store-credit/{customer}', [StoreCreditController::class, 'show'])->where(['customer' => Address::NUMBER])->name('store-credit.show');
         Route::get('/coupons', [CouponController::class, 'index'])->name('coupons');
     });
 
-    Route::middleware('can:look-after-cards')->prefix('/gift-cards/{card}')->whereNumber('card')->name('gift-cards.')->group(function (): void {
+    Route::middleware('can:look-after-cards')->prefix('/gift-cards/{card}')->where(['card' => Address::NUMBER])->name('gift-cards.')->group(function (): void {
         Route::post('/block', [GiftCardController::class, 'block'])->name('block');
         Route::post('/replace', [GiftCardController::class, 'replace'])->name('replace');
         Route::post('/extend', [GiftCardController::class, 'extend'])->name('extend');
@@ -222,15 +233,15 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
     Route::middleware('can:give-credit')->group(function (): void {
         Route::get('/documents/{document}/credit', [CreditNoteController::class, 'onInvoice'])->name('credit-notes.on-invoice');
         Route::post('/documents/{document}/credit', [CreditNoteController::class, 'storeOnInvoice'])->name('credit-notes.store-on-invoice');
-        Route::get('/customers/{customer}/credit', [CreditNoteController::class, 'free'])->whereNumber('customer')->name('credit-notes.free');
-        Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->whereNumber('customer')->name('credit-notes.store-free');
-        Route::post('/store-credit/{customer}/pay-out', [StoreCreditController::class, 'payOut'])->whereNumber('customer')->name('store-credit.pay-out');
-        Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])->whereNumber('customer')->name('accounts.pay-out');
+        Route::get('/customers/{customer}/credit', [CreditNoteController::class, 'free'])->where(['customer' => Address::NUMBER])->name('credit-notes.free');
+        Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->where(['customer' => Address::NUMBER])->name('credit-notes.store-free');
+        Route::post('/store-credit/{customer}/pay-out', [StoreCreditController::class, 'payOut'])->where(['customer' => Address::NUMBER])->name('store-credit.pay-out');
+        Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])->where(['customer' => Address::NUMBER])->name('accounts.pay-out');
     });
 
     Route::middleware('can:edit-coupons')->group(function (): void {
         Route::post('/coupons', [CouponController::class, 'store'])->name('coupons.store');
-        Route::post('/coupons/{coupon}', [CouponController::class, 'update'])->whereNumber('coupon')->name('coupons.update');
+        Route::post('/coupons/{coupon}', [CouponController::class, 'update'])->where(['coupon' => Address::NUMBER])->name('coupons.update');
     });
 
     Route::middleware('can:write-off')->group(function (): void {
@@ -243,7 +254,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::get('/return-rules', [RulesController::class, 'show'])->name('return-rules');
         Route::post('/return-rules', [RulesController::class, 'save'])->name('return-rules.store');
         Route::post('/return-rules/settings', [RulesController::class, 'settings'])->name('return-rules.settings');
-        Route::post('/return-rules/{policy}', [RulesController::class, 'save'])->whereNumber('policy')->name('return-rules.update');
+        Route::post('/return-rules/{policy}', [RulesController::class, 'save'])->where(['policy' => Address::NUMBER])->name('return-rules.update');
     });
 
     Route::post('/documents/{document}/reverse', [TakenBackController::class, 'reverse'])->middleware('can:sell')->name('documents.reverse');
@@ -259,10 +270,10 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
     Route::middleware('can:see-accounts')->group(function (): void {
         Route::get('/accounts', [AgeingController::class, 'index'])->middleware('can:see-ageing')->name('accounts');
         Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])->middleware('can:see-ageing')->name('accounts.ageing.csv');
-        Route::get('/accounts/{customer}', [AccountController::class, 'show'])->whereNumber('customer')->name('accounts.show');
-        Route::get('/accounts/{customer}/account.csv', [AccountController::class, 'csv'])->whereNumber('customer')->name('accounts.csv');
-        Route::get('/accounts/{customer}/statement', [StatementController::class, 'preview'])->whereNumber('customer')->name('statements.preview');
-        Route::get('/accounts/{customer}/statement.pdf', [StatementController::class, 'pdf'])->whereNumber('customer')->name('statements.pdf');
+        Route::get('/accounts/{customer}', [AccountController::class, 'show'])->where(['customer' => Address::NUMBER])->name('accounts.show');
+        Route::get('/accounts/{customer}/account.csv', [AccountController::class, 'csv'])->where(['customer' => Address::NUMBER])->name('accounts.csv');
+        Route::get('/accounts/{customer}/statement', [StatementController::class, 'preview'])->where(['customer' => Address::NUMBER])->name('statements.preview');
+        Route::get('/accounts/{customer}/statement.pdf', [StatementController::class, 'pdf'])->where(['customer' => Address::NUMBER])->name('statements.pdf');
     });
 
     Route::middleware('can:take-payments')->group(function (): void {
@@ -271,7 +282,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/accounts/cheques', [PaymentController::class, 'sheetStore'])->name('accounts.cheques.store');
         Route::get('/accounts/calls', [AgeingController::class, 'calls'])->name('accounts.calls');
 
-        Route::prefix('/accounts/{customer}')->whereNumber('customer')->name('accounts.')->group(function (): void {
+        Route::prefix('/accounts/{customer}')->where(['customer' => Address::NUMBER])->name('accounts.')->group(function (): void {
             Route::get('/payment', [PaymentController::class, 'show'])->name('payment');
             Route::post('/payment/draw', [PaymentController::class, 'draw'])->name('payment.draw');
             Route::post('/payment', [PaymentController::class, 'store'])->name('payment.store');
@@ -282,9 +293,9 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         });
     });
 
-    Route::post('/accounts/{customer}/stop', [AccountController::class, 'stop'])->whereNumber('customer')->middleware('can:stop-accounts')->name('accounts.stop');
+    Route::post('/accounts/{customer}/stop', [AccountController::class, 'stop'])->where(['customer' => Address::NUMBER])->middleware('can:stop-accounts')->name('accounts.stop');
 
-    Route::middleware('can:manage-accounts')->prefix('/accounts/{customer}')->whereNumber('customer')->group(function (): void {
+    Route::middleware('can:manage-accounts')->prefix('/accounts/{customer}')->where(['customer' => Address::NUMBER])->group(function (): void {
         Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
         Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
         Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
@@ -299,7 +310,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/statements/runs/{run}/stop', [StatementController::class, 'stop'])->name('statements.stop');
         Route::post('/statements/runs/{run}/go-on', [StatementController::class, 'goOn'])->name('statements.go-on');
         Route::get('/statements/runs/{run}/print.pdf', [StatementController::class, 'printFile'])->name('statements.print');
-        Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->whereNumber('statement')->name('statements.again');
+        Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->where(['statement' => Address::NUMBER])->name('statements.again');
         Route::get('/finance-charges', [FinanceChargeController::class, 'index'])->name('finance-charges');
         Route::post('/finance-charges', [FinanceChargeController::class, 'post'])->name('finance-charges.post');
         Route::post('/finance-charges/settings', [FinanceChargeController::class, 'settings'])->middleware('can:manage-accounts')->name('finance-charges.settings');
@@ -312,15 +323,15 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name('customers.import.bring-in');
         Route::get('/bank', [BankController::class, 'index'])->name('bank');
         Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
-        Route::get('/bank/{file}', [BankController::class, 'show'])->whereNumber('file')->name('bank.file');
-        Route::post('/bank/{file}/columns', [BankController::class, 'columns'])->whereNumber('file')->name('bank.columns');
-        Route::post('/bank/layouts/{layout}/forget', [BankController::class, 'forget'])->whereNumber('layout')->name('bank.forget');
-        Route::get('/bank/{file}/entries/{entry}', [BankEntryController::class, 'show'])->whereNumber(['file', 'entry'])->name('bank.entry');
-        Route::post('/bank/{file}/entries/{entry}', [BankEntryController::class, 'assign'])->whereNumber(['file', 'entry'])->name('bank.assign');
-        Route::post('/bank/{file}/entries/{entry}/spread', [BankEntryController::class, 'spread'])->whereNumber(['file', 'entry'])->name('bank.spread');
-        Route::post('/bank/{file}/entries/{entry}/aside', [BankEntryController::class, 'aside'])->whereNumber(['file', 'entry'])->name('bank.aside');
-        Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->whereNumber(['file', 'entry'])->name('bank.take-back');
-        Route::post('/bank/{file}/post', [BankController::class, 'post'])->whereNumber('file')->name('bank.post');
+        Route::get('/bank/{file}', [BankController::class, 'show'])->where(['file' => Address::NUMBER])->name('bank.file');
+        Route::post('/bank/{file}/columns', [BankController::class, 'columns'])->where(['file' => Address::NUMBER])->name('bank.columns');
+        Route::post('/bank/layouts/{layout}/forget', [BankController::class, 'forget'])->where(['layout' => Address::NUMBER])->name('bank.forget');
+        Route::get('/bank/{file}/entries/{entry}', [BankEntryController::class, 'show'])->where(array_fill_keys(['file', 'entry'], Address::NUMBER))->name('bank.entry');
+        Route::post('/bank/{file}/entries/{entry}', [BankEntryController::class, 'assign'])->where(array_fill_keys(['file', 'entry'], Address::NUMBER))->name('bank.assign');
+        Route::post('/bank/{file}/entries/{entry}/spread', [BankEntryController::class, 'spread'])->where(array_fill_keys(['file', 'entry'], Address::NUMBER))->name('bank.spread');
+        Route::post('/bank/{file}/entries/{entry}/aside', [BankEntryController::class, 'aside'])->where(array_fill_keys(['file', 'entry'], Address::NUMBER))->name('bank.aside');
+        Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->where(array_fill_keys(['file', 'entry'], Address::NUMBER))->name('bank.take-back');
+        Route::post('/bank/{file}/post', [BankController::class, 'post'])->where(['file' => Address::NUMBER])->name('bank.post');
     });
 
     Route::get('/items', [ItemController::class, 'index'])->middleware('can:see-items')->name('items');
@@ -347,9 +358,9 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/devices/terminal', [DevicesController::class, 'terminal'])->name('devices.terminal');
         Route::post('/devices/printer', [DevicesController::class, 'printer'])->name('devices.printer');
         Route::post('/devices/mailbox', [DevicesController::class, 'mailbox'])->name('devices.mailbox');
-        Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->whereNumber('paper')->name('devices.paper');
-        Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->whereNumber('mail')->middleware('can:see-mailbox')->name('devices.attachment');
-        Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->whereNumber('till')->name('devices.display');
+        Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->where(['paper' => Address::NUMBER])->name('devices.paper');
+        Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->where(['mail' => Address::NUMBER])->middleware('can:see-mailbox')->name('devices.attachment');
+        Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->where(['till' => Address::NUMBER])->name('devices.display');
         Route::get('/design', DesignController::class)->name('design');
     });
 });

@@ -106,6 +106,14 @@ final class ChainTest extends TamperCase
         $this->assertStringContainsString($words, $this->faults());
     }
 
+    public function test_an_approval_that_does_not_cover_its_document_is_named(): void
+    {
+        $kept = (array) DB::table('document_approvals')->first();
+        $needed = (string) $kept['needed'];
+        DB::table('document_approvals')->update(['needed' => preg_replace('/"(amount|money)":"?\d+"?/', '"$1":99999999', $needed)]);
+        $this->assertStringContainsString('does not cover', $this->faults());
+    }
+
     public function test_the_command_says_whether_the_books_prove(): void
     {
         $this->assertSame(0, Artisan::call('books:prove'));

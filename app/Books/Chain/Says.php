@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Everything documents say, as it goes into their digests: head, lines, taxes, tenders, coupons, journal, approvals, what became of the account, of goods and of money held. docs/chain.md
- * gives the shape. Nothing in it can change after posting: names and numbers of today are left out.
+ * gives the shape. Nothing in it can change after posting: names and numbers of today are left out, and whose a deposit or store credit is, which follows a merge.
  */
 final class Says
 {
@@ -33,10 +33,8 @@ final class Says
         'account' => ['open_items', ['kind', 'due_date', 'discount_percent', 'discount_until', 'amount'], 'document_id'],
         'goods' => ['stock_movements', ['item_id', 'location_id', 'quantity', 'unit_cost', 'value', 'why'], 'id'],
         'returned' => ['return_shares', ['origin_document_id', 'pool', 'way', 'authorisation', 'amount'], 'id'],
-        'deposits' => ['deposit_entries', ['kept_for', 'amount'], 'id'],
         'layaways' => ['layaway_entries', ['layaway_id', 'kind', 'amount'], 'id'],
         'gift_cards' => ['gift_card_entries', ['gift_card_id', 'amount'], 'id'],
-        'store_credit' => ['store_credit_entries', ['amount'], 'id'],
     ];
 
     /** Columns of whole numbers; the others are texts as they stand. */
@@ -50,7 +48,7 @@ final class Says
     /** Tables whose rows cannot be added to a document that is sealed. */
     public const SEALED = [
         'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'document_coupons', 'document_approvals', 'journal_lines', 'journal_entries', 'open_items', 'stock_movements', 'return_shares',
-        'deposit_entries', 'layaway_entries', 'gift_card_entries', 'store_credit_entries',
+        'layaway_entries', 'gift_card_entries',
     ];
 
     /**
