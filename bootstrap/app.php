@@ -9,6 +9,7 @@ use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Counter\InSight;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\KnownHosts;
+use Elmstone\Foundation\Http\NameKeys;
 use Elmstone\Foundation\Http\PlainInput;
 use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Reminders\SendRemindersCommand;
@@ -41,7 +42,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(KnownHosts::class);
         $middleware->append(PlainInput::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->web(append: [WatchDoors::class]);
+        $middleware->web(append: [WatchDoors::class, NameKeys::class]);
         // Who may not is told so before it is looked whether there is such a thing.
         $middleware->priority([StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class, RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class]);
         $middleware->redirectGuestsTo('/sign-in');

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Books\Chain\Seal;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Asked;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -18,8 +20,23 @@ final class Register
 {
     private const ROWS_AT_ONCE = 500;
 
-    public function __construct(private readonly Seal $seal)
+    public function __construct(private readonly Seal $seal, private readonly Asked $asked)
     {
+    }
+
+    /**
+     * What was posted under a key before. Under the lock of whatever the posting is about.
+     *
+     * @return int|null the document's id
+     *
+     * @throws Refused other_figures
+     */
+    public function before(string $key): ?int
+    {
+        $before = DB::table('documents')->where('idempotency_key', $key)->first(['id', 'asked']);
+        $before === null || $this->asked->assertSame($key, $before->asked);
+
+        return $before === null ? null : (int) $before->id;
     }
 
     /** @return int the document's id */
@@ -85,7 +102,7 @@ final class Register
      */
     private function insertDocuments(array $rows): array
     {
-        DB::table('documents')->insert(array_map(static fn (DocumentRows $row): array => $row->document(), $rows));
+        DB::table('documents')->insert(array_map(fn (DocumentRows $row): array => [...$row->document(), 'asked' => $this->asked->digest((string) $row->document()['idempotency_key'])], $rows));
         $keys = array_map(static fn (DocumentRows $row): string => (string) $row->document()['idempotency_key'], $rows);
         $ids = DB::table('documents')->whereIn('idempotency_key', $keys)->pluck('id', 'idempotency_key');
 

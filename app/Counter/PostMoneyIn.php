@@ -90,7 +90,7 @@ final class PostMoneyIn
             MoneyEntry::payment($money->total(), $isOnAccount && $discount !== null ? $discount : $this->house->money(0), $money->depositIn(), $money->onLayaways(), $money->onGiftCards()),
             PostedAt::till($act->till, $act->by->id, $slip->day()),
             SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),
-            $slip->hold === null && $slip->lines->isNotEmpty() ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString() : $slip->key,
+            $slip->hold === null && $slip->lines->isNotEmpty() ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString() : Uuid::uuid5(Uuid::fromString($slip->key), 'money in')->toString(),
             $part->tenders, $part->cashRounding, $part->change,
             $slip->deposit_for === '' ? '' : "Deposit for {$slip->deposit_for}",
         );

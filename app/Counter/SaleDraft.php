@@ -13,6 +13,7 @@ use Elmstone\Books\Party;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\House;
+use Ramsey\Uuid\Uuid;
 
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
 final readonly class SaleDraft
@@ -40,7 +41,7 @@ final readonly class SaleDraft
             $tenders->tenders,
             $tenders->cashRounding,
             $tenders->change,
-            $slip->key,
+            Uuid::uuid5(Uuid::fromString($slip->key), 'sale')->toString(),
             $this->party,
             approvalId: $this->reckoned->needs->approvalAt('charge')?->id,
             coupons: $this->reckoned->draftCoupons(),

@@ -8,6 +8,7 @@ use Closure;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
+use Elmstone\Foundation\Asked;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -16,7 +17,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class SlipDesk
 {
-    public function __construct(private readonly House $house, private readonly SlipParty $party, private readonly SlipCredits $credits)
+    public function __construct(private readonly House $house, private readonly SlipParty $party, private readonly SlipCredits $credits, private readonly Asked $asked)
     {
     }
 
@@ -34,7 +35,9 @@ final class SlipDesk
             // The lock comes before any other reading: what is read before it would be read again as it stood then.
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
 
-            if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id]) === 0) {
+            if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id, 'asked' => $this->asked->digest($act->key)]) === 0) {
+                $this->asked->assertSame($act->key, DB::table('slip_acts')->where('key', $act->key)->value('asked'));
+
                 return $this->drawn($slip, $act);
             }
 

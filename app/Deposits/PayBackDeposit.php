@@ -65,7 +65,7 @@ final class PayBackDeposit
         return DB::transaction(function () use ($customer, $amount, $from, $reference, $reason, $key, $till, $by, $given, $subject, $decide): int {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

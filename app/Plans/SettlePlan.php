@@ -49,7 +49,7 @@ final class SettlePlan
     {
         return DB::transaction(function () use ($plan, $letOff, $way, $reference, $key, $till, $by): int {
             $account = $this->ledger->lock($plan->customer_id);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

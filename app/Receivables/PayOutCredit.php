@@ -69,7 +69,7 @@ final class PayOutCredit
         return DB::transaction(function () use ($customer, $credit, $amount, $reference, $reason, $key, $till, $by, $given, $subject, $decide): int {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

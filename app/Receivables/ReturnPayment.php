@@ -72,7 +72,7 @@ final class ReturnPayment
                 $other->lock($paid);
             }
 
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

@@ -73,7 +73,7 @@ final class ReverseReceipt
         return DB::transaction(function () use ($receipt, $reason, $key, $till, $by, $given, $subject, $decide): int {
             $this->gate->lock($by);
             $account = $this->lock($receipt);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

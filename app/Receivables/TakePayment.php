@@ -46,7 +46,7 @@ final class TakePayment
     /** Inside a transaction, the account locked. */
     public function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
     {
-        $before = Document::query()->where('idempotency_key', $order->key)->value('id');
+        $before = $this->register->before($order->key);
 
         if (is_int($before)) {
             return $before;

@@ -63,7 +63,7 @@ final class TakeBackWriteOff
         return DB::transaction(function () use ($writeOff, $reason, $key, $till, $by): int {
             DB::table('documents')->where('id', $writeOff->id)->lockForUpdate()->value('id');
             $this->lock($writeOff);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

@@ -74,7 +74,7 @@ final class WriteOff
         return DB::transaction(function () use ($lines, $note, $key, $till, $by, $given): int {
             $this->gate->lock($by);
             $this->lock($lines, $till->location_id);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

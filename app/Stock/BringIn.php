@@ -47,7 +47,7 @@ final class BringIn
             array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
             Location::query()->findOrFail($at->locationId)->assertOpenOn($at->day);
             $this->stock->lock($moving);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             return is_int($before) ? $before : $this->post($goods, $purpose, $at, $key, $note);
         }, 3);

@@ -54,7 +54,7 @@ final class PayOutStoreCredit
         return DB::transaction(function () use ($customer, $amount, $way, $reference, $reason, $key, $till, $by, $given): int {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
-            $before = Document::query()->where('idempotency_key', $key)->value('id');
+            $before = $this->register->before($key);
 
             if (is_int($before)) {
                 return $before;

@@ -98,11 +98,12 @@ final class OddShapesTest extends FeatureCase
         $this->writes = [];
         $answer = $this->call($method, $uri, $body, files: $this->random->getInt(0, 9) === 0 ? ['file' => UploadedFile::fake()->createWithContent('x.csv', "date,amount\n\"2027\xff,1\n")] : []);
         $status = $answer->getStatusCode();
+        $wrote = implode('; ', $this->writes);
         $what = "{$i} {$number} {$method} {$uri} ".substr((string) json_encode($body, JSON_INVALID_UTF8_SUBSTITUTE), 0, 400);
 
         return match (true) {
             $status >= 500 => [$what => $status.' '.($answer->exception === null ? '' : $answer->exception::class.': '.substr($answer->exception->getMessage(), 0, 300))],
-            $this->mayNot($route, $staff) && $this->writes !== [] => [$what => 'wrote without the ability: '.$this->writes[0]],
+            $this->mayNot($route, $staff) && $wrote !== '' => [$what => "wrote without the ability: {$wrote}"],
             $this->mayNot($route, $staff) && $status === 200 => [$what => 'answered without the ability'],
             default => [],
         };

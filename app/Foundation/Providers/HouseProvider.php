@@ -30,6 +30,7 @@ use Elmstone\Devices\Simulated\SimulatedDrawer;
 use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
+use Elmstone\Foundation\Asked;
 use Elmstone\Foundation\Database\HouseConnection;
 use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCardOnPaper;
@@ -97,6 +98,7 @@ final class HouseProvider extends ServiceProvider
         $this->app->tag([ProveReceivables::class, ProveDeposits::class, ProveLayaways::class, ProvePlans::class, ProveStoreCredit::class, ProveGiftCards::class, ProveCoupons::class, ProveReturns::class, ProveCards::class, ProveApprovals::class, ProveInventory::class, ProveChain::class], 'proofs');
         $this->app->tag([FinishSale::class, HandOver::class, AskedPaper::class], 'senders');
         $this->app->singleton(Outbox::class);
+        $this->app->singleton(Asked::class);
         $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
