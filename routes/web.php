@@ -299,6 +299,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
         Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
         Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
+        Route::get('/merge', [AccountController::class, 'mergePreview'])->name('customers.merge.preview');
         Route::post('/merge', [AccountController::class, 'merge'])->name('customers.merge');
     });
 
@@ -309,6 +310,8 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
         Route::post('/statements/runs/{run}/step', [StatementController::class, 'step'])->name('statements.step');
         Route::post('/statements/runs/{run}/stop', [StatementController::class, 'stop'])->name('statements.stop');
         Route::post('/statements/runs/{run}/go-on', [StatementController::class, 'goOn'])->name('statements.go-on');
+        Route::post('/statements/{statement}/mail-again', [StatementController::class, 'mailAgain'])->where(['statement' => Address::NUMBER])->name('statements.mail-again');
+        Route::post('/statements/{statement}/count-as-mailed', [StatementController::class, 'countAsMailed'])->where(['statement' => Address::NUMBER])->name('statements.count-as-mailed');
         Route::get('/statements/runs/{run}/print.pdf', [StatementController::class, 'printFile'])->name('statements.print');
         Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->where(['statement' => Address::NUMBER])->name('statements.again');
         Route::get('/finance-charges', [FinanceChargeController::class, 'index'])->name('finance-charges');

@@ -25,7 +25,7 @@ final class RegisterController
             'documents' => $query->with(['staff', 'tenders', 'location'])->simplePaginate(40)->withQueryString(),
             'filters' => $request->filters(),
             'staff' => Staff::query()->orderBy('name')->get(['id', 'name']),
-            'tenders' => [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque],
+            'tenders' => [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::HouseAccount, TenderKind::GiftCard, TenderKind::StoreCredit],
             'house' => $house,
         ]);
     }

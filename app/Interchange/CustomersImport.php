@@ -22,15 +22,18 @@ use Elmstone\Receivables\StatementKind;
 use Elmstone\Receivables\StatementWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Brings customers in from a table. A dry run reads every row and says of each bad one what is wrong; only a table without a bad row is brought in, all of it or
- * nothing. A row with a number changes that customer; one without makes a new one.
+ * nothing. A row with a number changes that customer; one without makes a new one. An empty cell leaves what there is; a dash alone empties it.
  */
 final class CustomersImport
 {
     private const MOST_COMPLAINTS = 200;
+
+    private const REASON = 'brought in from a table';
 
     /** More would keep whoever waits for it waiting too long. */
     private const MOST_ROWS = 10_000;
@@ -43,6 +46,12 @@ final class CustomersImport
 
     /** @var array<string, string> what customers in the shop are told apart by: the customer's number, or the line that has it */
     private array $seen = [];
+
+    /** @var Collection<int, Customer> by number */
+    private Collection $customers;
+
+    /** @var Collection<int, HouseAccount> by customer */
+    private Collection $accounts;
 
     public function __construct(private readonly House $house, private readonly SaveCustomer $save, private readonly ManageAccount $manage)
     {
@@ -64,8 +73,13 @@ final class CustomersImport
         }
 
         return DB::transaction(function () use ($csv, $by, $report): ImportReport {
+            // Accounts are locked before customers everywhere.
             foreach ((new CsvRows($csv))->rows() as $row) {
-                $this->keep($row, $by);
+                $this->keepTerms(self::written($row), $by);
+            }
+
+            foreach ((new CsvRows($csv))->rows() as $row) {
+                $this->keep(self::written($row), $by);
             }
 
             return $report;
@@ -79,6 +93,8 @@ final class CustomersImport
         $this->types = array_change_key_case(CustomerType::query()->pluck('id', 'name')->all());
         $this->known = Customer::query()->pluck('id', 'number')->all();
         $this->seen = [];
+        $this->customers = Customer::query()->whereNull('merged_into_id')->get()->keyBy('number');
+        $this->accounts = HouseAccount::query()->get()->keyBy('customer_id');
 
         foreach (DB::table('customers')->whereNull('merged_into_id')->get(['number', 'name_key', 'mail', 'phone_digits']) as $customer) {
             $this->remember(self::marks((string) $customer->name_key, (string) $customer->mail, (string) $customer->phone_digits), "customer {$customer->number}");
@@ -92,9 +108,11 @@ final class CustomersImport
                 throw Refused::because('too_many_rows', 'That is more than '.number_format(self::MOST_ROWS).' customers. Split the file; nothing was brought in.');
             }
 
+            $row = self::written($row);
+
             try {
                 $this->check($row, $line, $numbers);
-                $report->fine(($row['number'] ?? '') !== '');
+                $this->count($report, $row, $line);
             } catch (Refused $refused) {
                 $report->complain($line, $row['name'] ?? '', $refused->getMessage(), self::MOST_COMPLAINTS);
             }
@@ -139,13 +157,95 @@ final class CustomersImport
         };
 
         $this->discount($row);
-        $this->terms($row);
+        $this->terms($row, $number === '' ? null : $this->accounts->get($this->known[(int) $number] ?? 0));
 
         if ($number !== '') {
             $numbers[$number] = $line;
         } else {
             $this->remember($marks, "line {$line}");
         }
+    }
+
+    /**
+     * Only the cells that say something; one with a dash alone says that there shall be nothing.
+     *
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private static function written(array $row): array
+    {
+        return array_map(static fn (string $cell): string => in_array($cell, ['-', '–'], true) ? '' : $cell, array_filter($row, static fn (string $cell): bool => $cell !== ''));
+    }
+
+    /** @param  array<string, string>  $row */
+    private function count(ImportReport $report, array $row, int $line): void
+    {
+        if (($row['number'] ?? '') === '') {
+            $report->fine(false);
+
+            return;
+        }
+
+        $customer = $this->customers->get((int) $row['number']);
+        $changes = $customer === null ? [] : $this->changes($customer, $row);
+        $report->fine(true, $changes === []);
+        $changes === [] || $report->changes($line, $customer->name ?? '', $changes, self::MOST_COMPLAINTS);
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return list<string> "mail: old → new"
+     */
+    private function changes(Customer $customer, array $row): array
+    {
+        $account = $this->accounts->get($customer->id);
+        $fields = $this->fields($row);
+        $types = array_flip($this->types);
+        $was = fn (string $field): string => match ($field) {
+            'customer_type_id' => (string) ($types[$customer->customer_type_id ?? 0] ?? ''),
+            'kind' => $customer->kind->value,
+            'discount_percent' => $customer->discount_percent === null ? '' : rtrim(rtrim($customer->discount_percent, '0'), '.'),
+            default => is_scalar($customer->getAttribute($field)) ? (string) $customer->getAttribute($field) : '',
+        };
+        $found = [];
+
+        foreach ($fields as $field => $value) {
+            $found[] = [str_replace(['customer_type_id', 'discount_percent', '_'], ['type', 'discount', ' '], $field), $was($field), (string) ($field === 'customer_type_id' ? $types[$value] ?? '' : $value)];
+        }
+
+        array_key_exists('tags', $row) && $found[] = ['tags', implode(', ', $customer->tags()), implode(', ', self::tags($row))];
+        $terms = $this->terms($row, $account);
+
+        if ($terms !== null) {
+            $found[] = ['limit', $account === null ? 'no account' : $this->house->money($account->credit_limit)->toString(), $this->house->money($terms->limit)->toString()];
+            $found[] = ['terms', $account === null ? 'no account' : $account->terms()->words(), $terms->terms()->words()];
+        }
+
+        return array_values(array_map(static fn (array $one): string => "{$one[0]}: ".($one[1] === '' ? 'nothing' : $one[1]).' → '.($one[2] === '' ? 'nothing' : $one[2]), array_filter($found, static fn (array $one): bool => $one[1] !== $one[2])));
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return list<string>
+     */
+    private static function tags(array $row): array
+    {
+        return array_values(array_filter(array_map(trim(...), explode(',', $row['tags'] ?? '')), static fn (string $tag): bool => $tag !== ''));
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, scalar|null> the customer's own fields that the row says something of
+     */
+    private function fields(array $row): array
+    {
+        $fields = array_intersect_key($row, array_flip(['name', 'phone', 'mail', 'street', 'postcode', 'town', 'tax_number']));
+        ($row['kind'] ?? '') !== '' && $fields['kind'] = mb_strtolower($row['kind']);
+        ($row['country'] ?? '') !== '' && $fields['country'] = strtoupper($row['country']);
+        array_key_exists('type', $row) && $fields['customer_type_id'] = $this->types[mb_strtolower($row['type'])] ?? null;
+        array_key_exists('discount', $row) && $fields['discount_percent'] = $this->discount($row);
+
+        return $fields;
     }
 
     /** @return list<string> */
@@ -171,19 +271,27 @@ final class CustomersImport
     }
 
     /**
+     * What the account is to say: of one there is, what the row does not speak of stays.
+     *
      * @param  array<string, string>  $row
-     * @return AccountTerms|null null: no account is asked for
+     * @return AccountTerms|null null: no account is asked for, or nothing of it is changed
      */
-    private function terms(array $row): ?AccountTerms
+    private function terms(array $row, ?HouseAccount $account): ?AccountTerms
     {
-        if (($row['limit'] ?? '') === '') {
+        $says = array_intersect_key($row, array_flip(['limit', 'terms', 'terms_days']));
+
+        if ($says === [] || ($account === null && ($row['limit'] ?? '') === '')) {
             return null;
         }
 
-        $limit = $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
-        $kind = TermsKind::tryFrom(($row['terms'] ?? '') === '' ? 'net' : $row['terms']) ?? throw Refused::because('bad_terms', "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.");
-        $days = ($row['terms_days'] ?? '') === '' ? '30' : $row['terms_days'];
-        $terms = new AccountTerms($limit->minor, $kind, ctype_digit($days) ? (int) $days : throw Refused::because('bad_terms', "“{$days}” is not a number of days."), null, 0, 15, false, StatementKind::OpenItem, ($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail, true);
+        $limit = ($row['limit'] ?? '') === '' ? $this->house->money($account->credit_limit ?? 0) : $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
+        $limit->isNegative() && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
+        $kind = TermsKind::tryFrom($row['terms'] ?? $account?->terms_kind->value ?? 'net') ?? throw Refused::because('bad_terms', "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.");
+        $days = $row['terms_days'] ?? (string) ($account->terms_days ?? 30);
+        $terms = new AccountTerms(
+            $limit->minor, $kind, ctype_digit($days) ? (int) $days : throw Refused::because('bad_terms', "“{$days}” is not a number of days."), $account?->discount_percent, $account->discount_days ?? 0, $account->allowed_overdue_days ?? 15,
+            $account->purchase_order_required ?? false, $account->statement_kind ?? StatementKind::OpenItem, $account->statement_way ?? (($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail), $account->finance_charges ?? true, $account?->buyer,
+        );
         $terms->terms();
 
         return $terms;
@@ -194,18 +302,21 @@ final class CustomersImport
     {
         $number = $row['number'] ?? '';
         $customer = $number === '' ? null : Customer::query()->where('number', (int) $number)->firstOrFail();
-        // A column that is not in the table leaves what there is.
-        $fields = array_intersect_key($row, array_flip(['name', 'phone', 'mail', 'street', 'postcode', 'town', 'tax_number']));
-        isset($row['kind']) && $row['kind'] !== '' && $fields['kind'] = mb_strtolower($row['kind']);
-        isset($row['country']) && $row['country'] !== '' && $fields['country'] = strtoupper($row['country']);
-        array_key_exists('type', $row) && $fields['customer_type_id'] = $this->types[mb_strtolower($row['type'])] ?? null;
-        array_key_exists('discount', $row) && $fields['discount_percent'] = $this->discount($row);
-        $tags = array_key_exists('tags', $row) ? array_values(array_filter(array_map(trim(...), explode(',', $row['tags'])), static fn (string $tag): bool => $tag !== '')) : null;
-        $customer = $this->save->handle($customer, new CustomerDraft($fields, tags: $tags, sureItIsNew: true), $by);
-        $terms = $this->terms($row);
+        $tags = array_key_exists('tags', $row) ? self::tags($row) : null;
+        $kept = $this->save->handle($customer, new CustomerDraft($this->fields($row), tags: $tags, sureItIsNew: true), $by);
+        $terms = $customer === null ? $this->terms($row, null) : null;
+        $terms === null || $this->manage->open($kept, $terms, self::REASON, $by);
+    }
 
-        if ($terms !== null && ! HouseAccount::query()->whereKey($customer->id)->exists()) {
-            $this->manage->open($customer, $terms, 'brought in from a table', $by);
-        }
+    /**
+     * What the row says of the account of a customer there is.
+     *
+     * @param  array<string, string>  $row
+     */
+    private function keepTerms(array $row, Staff $by): void
+    {
+        $customer = ($row['number'] ?? '') === '' ? null : $this->customers->get((int) $row['number']);
+        $terms = $customer === null ? null : $this->terms($row, $this->accounts->get($customer->id));
+        $customer === null || $terms === null || $this->manage->save($customer, $terms, self::REASON, $by, null);
     }
 }

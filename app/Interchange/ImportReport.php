@@ -13,15 +13,29 @@ final class ImportReport
 
     public int $changed = 0;
 
+    /** Rows that say what there is already. */
+    public int $same = 0;
+
     public int $bad = 0;
+
+    /** @var list<array{line: int, name: string, changes: list<string>}> the first of the rows that change somebody */
+    public array $changes = [];
 
     /** @var list<array{line: int, name: string, complaint: string}> the first of the bad rows */
     public array $complaints = [];
 
-    public function fine(bool $changes): void
+    public function fine(bool $known, bool $same = false): void
     {
         $this->rows++;
-        $changes ? $this->changed++ : $this->new++;
+        $same ? $this->same++ : ($known ? $this->changed++ : $this->new++);
+    }
+
+    /** @param  list<string>  $changes */
+    public function changes(int $line, string $name, array $changes, int $most): void
+    {
+        if (count($this->changes) < $most) {
+            $this->changes[] = ['line' => $line, 'name' => $name, 'changes' => $changes];
+        }
     }
 
     public function complain(int $line, string $name, string $complaint, int $most): void

@@ -98,6 +98,21 @@ final class AccountController
         return redirect()->route('accounts.show', $customer)->with('done', 'The account is released.');
     }
 
+    /** What will be, before two are made one. */
+    public function mergePreview(Request $request, Customer $customer, House $house): View
+    {
+        $into = Customer::query()->where('number', $request->integer('into'))->first() ?? throw Refused::because('not_found', "There is no customer {$request->string('into')}.");
+        $into->id !== $customer->id || throw Refused::because('same', 'That is the same customer.');
+        $customer->isMerged() || $into->isMerged() ? throw Refused::because('merged', 'One of the two was merged already.') : null;
+        $accounts = HouseAccount::query()->whereIn('customer_id', [$customer->id, $into->id])->get()->keyBy('customer_id');
+        $from = $accounts->get($customer->id);
+
+        return view('accounts.merge', [
+            'customer' => $customer, 'into' => $into, 'house' => $house, 'from' => $from, 'to' => $accounts->get($into->id), 'will' => $from === null ? null : MergeCustomers::stricter($from, $accounts->get($into->id)),
+            'documents' => Document::query()->where('customer_id', $customer->id)->count(),
+        ]);
+    }
+
     public function merge(Request $request, Customer $customer, MergeCustomers $merge, #[CurrentUser] Staff $by): RedirectResponse
     {
         $into = Customer::query()->where('number', $request->integer('into'))->first()

@@ -24,7 +24,7 @@ final readonly class AccountItems
     public static function open(int $customer, ItemKind $kind, House $house, CarbonImmutable $day): self
     {
         return new self(
-            OpenItemRecord::query()->where('customer_id', $customer)->where('kind', $kind)->where('open', '>', 0)->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get(),
+            OpenItemRecord::withCredits(OpenItemRecord::query()->where('customer_id', $customer)->where('kind', $kind)->where('open', '>', 0)->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get()),
             $house,
             $day,
         );

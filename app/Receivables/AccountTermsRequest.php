@@ -53,6 +53,12 @@ final class AccountTermsRequest extends FormRequest
                 return;
             }
 
+            $last = TermsKind::tryFrom($this->string('terms_kind')->value()) === TermsKind::AtOnce ? 0 : $this->integer('terms_days');
+
+            if ($this->filled('discount_percent') && $this->integer('discount_days') > $last) {
+                $validator->errors()->add('discount_days', $last === 0 ? 'What is due at once has no days for a discount.' : "A discount for paying early cannot run beyond the day it is due: at most {$last} days.");
+            }
+
             try {
                 $this->terms()->terms();
             } catch (Refused $refused) {

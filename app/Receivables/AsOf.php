@@ -93,6 +93,15 @@ final readonly class AsOf
         }
     }
 
+    /** @return list<int> customers with a charge open then that was so many days old */
+    public function withOlder(CarbonImmutable $day, int $days): array
+    {
+        [$then, $bindings] = self::openThen($day);
+        $rows = DB::select("SELECT DISTINCT customer_id FROM open_items WHERE kind = 'charge' AND business_date < ? AND (`open` > 0 OR moved_on > ?) AND {$then} > 0 ORDER BY customer_id", [$day->subDays($days)->format('Y-m-d'), $day->format('Y-m-d'), ...$bindings]);
+
+        return array_map(static fn (object $row): int => (int) $row->customer_id, $rows);
+    }
+
     /** @return array{string, list<string>} */
     private function allQuery(CarbonImmutable $day): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Purpose;
 use Elmstone\Customers\Customer;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Model;
@@ -44,7 +45,9 @@ final class Call extends Model
             return false;
         }
 
-        $paid = (int) OpenItemRecord::query()->where('customer_id', $this->customer_id)->where('purpose', 'payment')->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])->sum('amount');
+        // What came and went back again was not paid.
+        $paid = (int) OpenItemRecord::query()->whereNotExists(static fn ($query) => $query->from('documents as back')->whereColumn('back.refers_to_id', 'open_items.document_id')->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]))
+            ->where('customer_id', $this->customer_id)->where('purpose', 'payment')->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])->sum('amount');
 
         return $paid < max(1, $this->promised ?? 1);
     }

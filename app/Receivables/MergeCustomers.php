@@ -53,10 +53,33 @@ final class MergeCustomers
             return;
         }
 
+        $strict = self::stricter($from, $into);
         $into ??= HouseAccount::query()->create([...$from->getAttributes(), 'customer_id' => $customer->id, 'balance' => 0, 'version' => 1]);
         DB::table('open_items')->where('customer_id', $from->customer_id)->update(['customer_id' => $into->customer_id]);
-        $into->forceFill(['balance' => $into->balance + $from->balance, 'version' => $into->version + 1])->save();
+        $into->forceFill([...$strict, 'balance' => $into->balance + $from->balance, 'version' => $into->version + 1])->save();
         $from->forceFill(['balance' => 0, 'stopped' => true, 'stop_reason' => "merged into {$customer->number}", 'version' => $from->version + 1])->save();
+    }
+
+    /**
+     * What the account that stays will say: of two, the stricter holds.
+     *
+     * @return array<string, mixed>
+     */
+    public static function stricter(HouseAccount $from, ?HouseAccount $into): array
+    {
+        if ($into === null) {
+            return $from->only(['stopped', 'stop_reason', 'credit_limit', 'allowed_overdue_days', 'purchase_order_required', 'buyer', 'finance_charges']);
+        }
+
+        return [
+            'stopped' => $from->stopped || $into->stopped,
+            'stop_reason' => $into->stopped ? $into->stop_reason : ($from->stopped ? $from->stop_reason : ''),
+            'credit_limit' => min($from->credit_limit, $into->credit_limit),
+            'allowed_overdue_days' => min($from->allowed_overdue_days, $into->allowed_overdue_days),
+            'purchase_order_required' => $from->purchase_order_required || $into->purchase_order_required,
+            'buyer' => in_array('named', [$from->buyer, $into->buyer], true) ? 'named' : $into->buyer,
+            'finance_charges' => $from->finance_charges || $into->finance_charges,
+        ];
     }
 
     private function rows(int $from, int $into): void

@@ -13,8 +13,10 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Terms;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
 
 /**
  * What a document did to an account, and what of it is open now. Only what is open ever changes, and only through Ledger.
@@ -35,6 +37,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class OpenItemRecord extends Model
 {
+    /** Whether what is open less is credit alone, and nothing was paid on it: what remains keeps its discount. */
+    private bool $isCreditedOnly = false;
+
     protected $table = 'open_items';
 
     protected $primaryKey = 'document_id';
@@ -71,10 +76,28 @@ final class OpenItemRecord extends Model
         return $this->kind === ItemKind::Charge ? $this->amount : -$this->amount;
     }
 
+    /**
+     * Finds out of which items that are open in part only credit notes took something off.
+     *
+     * @param  Collection<int, self>  $items
+     * @return Collection<int, self> the same
+     */
+    public static function withCredits(Collection $items): Collection
+    {
+        $partly = $items->filter(static fn (self $item): bool => $item->discount_percent !== null && $item->open < $item->amount);
+        $paid = $partly->isEmpty() ? [] : DB::table('allocations as a')->join('open_items as c', 'c.document_id', '=', 'a.credit_id')->whereIn('a.charge_id', $partly->modelKeys())
+            ->where('c.purpose', Purpose::Payment->value)->groupBy('a.charge_id')->havingRaw('SUM(a.amount) <> 0')->pluck('a.charge_id')->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        $partly->each(static function (self $item) use ($paid): void {
+            $item->isCreditedOnly = ! in_array($item->document_id, $paid, true);
+        });
+
+        return $items;
+    }
+
     /** Settlement discount holds for an item that nothing was paid on yet. */
     private function discountOn(Money $open, CarbonImmutable $paidOn): ?Money
     {
-        return $this->discount_percent !== null && $this->discount_until !== null && $this->open === $this->amount && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
+        return $this->discount_percent !== null && $this->discount_until !== null && ($this->open === $this->amount || $this->isCreditedOnly) && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
             ? Terms::discountOn($open, Percentage::of($this->discount_percent))
             : null;
     }

@@ -51,7 +51,7 @@ final class PaymentController
             $this->assertFine($form, $page);
             $receipt = $take->handle(new PaymentOrder(
                 $customer->id, $form->amount ?? $this->house->money(0), $form->kind, $form->reference, $form->day, $form->key,
-                $form->spread === 'oldest' ? null : $page->parts(), $form->sure,
+                $form->spread === 'oldest' ? null : $page->parts(), $form->sure, leavesDiscount: $form->leavesDiscount,
             ), $this->atTill->till(), $by);
         } catch (Refused $refused) {
             return response()->view('accounts.parts.payment-work', [...$this->data($customer, $form), 'refused' => $refused], 422);
@@ -206,21 +206,23 @@ final class PaymentController
 
             $posted = $take->handle(new PaymentOrder($customer->customer->id, $form->amount, $form->kind === TenderKind::BankTransfer ? $form->kind : TenderKind::Cheque, $form->reference, $form->day, $form->key, sureItIsAnother: $form->sure), $this->atTill->till(), $by);
         } catch (Refused $refused) {
-            return response()->view('accounts.parts.cheque-rows', [...$this->sheetData(), 'refused' => $refused, 'typed' => $request->only(['customer', 'amount', 'reference', 'kind']), 'key' => $form->key], 422);
+            return response()->view('accounts.parts.cheque-rows', [...$this->sheetData(), 'refused' => $refused, 'typed' => $request->only(['customer', 'amount', 'reference', 'kind']), 'key' => $form->key, 'day' => $form->day->format('Y-m-d')], 422);
         }
 
-        return response()->view('accounts.parts.cheque-rows', [...$this->sheetData(), 'fresh' => $posted]);
+        return response()->view('accounts.parts.cheque-rows', [...$this->sheetData(), 'fresh' => $posted, 'day' => $form->day->format('Y-m-d'), 'typed' => $request->only(['kind'])]);
     }
 
     /** @return array<string, mixed> */
     private function sheetData(): array
     {
-        $today = Document::query()->with('tenders')->join('document_tenders as t', 't.document_id', '=', 'documents.id')->where('documents.purpose', 'payment')
-            ->where('documents.business_date', now()->toDateString())->where('documents.posted_at', '>=', now()->startOfDay())
-            ->whereIn('t.kind', [TenderKind::Cheque->value, TenderKind::BankTransfer->value])->orderByDesc('documents.id')->limit(60)->select('documents.*')->get();
+        // All that was entered today, whatever day it is dated; the sums are of all, the list of the latest.
+        $entered = Document::query()->where('purpose', 'payment')->where('posted_at', '>=', now()->startOfDay())
+            ->whereHas('tenders', static fn ($tenders) => $tenders->whereIn('kind', [TenderKind::Cheque, TenderKind::BankTransfer]));
+        $today = (clone $entered)->with('tenders')->latest('id')->limit(60)->get();
 
         return [
-            'posted' => $today, 'sum' => Show::money($this->house->money((int) $today->sum('total'))), 'house' => $this->house, 'refused' => null, 'typed' => [], 'fresh' => null, 'key' => (string) Str::uuid(),
+            'posted' => $today, 'count' => (clone $entered)->count(), 'sum' => Show::money($this->house->money((int) $entered->sum('total'))), 'house' => $this->house, 'refused' => null, 'typed' => [], 'fresh' => null,
+            'key' => (string) Str::uuid(), 'day' => now()->format('Y-m-d'),
             'unused' => OpenItemRecord::query()->whereIn('document_id', $today->modelKeys())->pluck('open', 'document_id')->all(),
             'numbers' => Customer::query()->whereIn('id', $today->pluck('customer_id'))->pluck('number', 'id')->all(),
         ];

@@ -35,6 +35,7 @@ final readonly class PaymentForm
         public string $key,
         public string $reason,
         public bool $sure,
+        public bool $leavesDiscount,
         public string $complaint,
     ) {
     }
@@ -70,6 +71,7 @@ final readonly class PaymentForm
             Str::isUuid($key) ? $key : (string) Str::uuid(),
             mb_substr(trim($request->string('reason')->value()), 0, 255),
             $request->boolean('sure'),
+            $request->boolean('leave_discount'),
             $complaint,
         );
     }

@@ -15,6 +15,7 @@ final readonly class PaymentOrder
      * @param  string  $reference the cheque's number, or what the bank says
      * @param  array<string, Money>|null  $byHand what goes on which item, by its number; null: oldest due first
      * @param  string  $key idempotency key
+     * @param  bool  $leavesDiscount that no settlement discount is given, though it would hold
      * @param  bool  $sureItIsAnother that a payment just like one before is another one
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class PaymentOrder
         public ?array $byHand = null,
         public bool $sureItIsAnother = false,
         public string $note = '',
+        public bool $leavesDiscount = false,
     ) {
     }
 }

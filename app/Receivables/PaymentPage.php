@@ -35,6 +35,7 @@ final readonly class PaymentPage
     public static function of(int $customer, PaymentForm $form, House $house, ?AccountItems $items = null, ?Money $amount = null): self
     {
         $items ??= AccountItems::open($customer, ItemKind::Charge, $house, $form->day);
+        $items = $form->leavesDiscount ? $items->withoutDiscounts() : $items;
         $amount ??= $form->amount ?? $house->money(0);
         $suggestion = Suggestion::for($amount, $items->values());
         $named = Remittance::named($form->reference, $items->records);

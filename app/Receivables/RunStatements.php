@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -27,21 +27,18 @@ final class RunStatements
     ) {
     }
 
-    /** @throws Refused nobody_owes */
-    public function begin(StatementOptions $options, Staff $by): StatementRun
+    /**
+     * @param  bool  $again also where just such a run was made already
+     *
+     * @throws Refused nobody_owes, run_before
+     */
+    public function begin(StatementOptions $options, Staff $by, bool $again = false): StatementRun
     {
-        $owing = [];
-
-        foreach ($this->asOf->all($options->asOf) as $customer => $ageing) {
-            if ($ageing->balance->isPositive()) {
-                $owing[] = $customer;
-            }
-        }
-
-        $accounts = HouseAccount::query()->whereIn('customer_id', $owing)->where('statement_way', '<>', StatementWay::None)->get(['customer_id', 'statement_way']);
+        $again || $this->assertNew($options);
+        $accounts = HouseAccount::query()->whereIn('customer_id', $this->wanted($options))->where('statement_way', '<>', StatementWay::None)->get(['customer_id', 'statement_way']);
 
         if ($accounts->isEmpty()) {
-            throw Refused::because('nobody_owes', 'Nobody who gets statements owes anything as of that day.');
+            throw Refused::because('nobody_owes', $options->olderThan > 0 ? "Nobody who gets statements owes anything older than {$options->olderThan} days as of that day." : 'Nobody who gets statements owes anything as of that day.');
         }
 
         return DB::transaction(static function () use ($options, $by, $accounts): StatementRun {
@@ -55,6 +52,35 @@ final class RunStatements
         });
     }
 
+    private function assertNew(StatementOptions $options): void
+    {
+        $before = StatementRun::query()->with('staff')->where('as_of', $options->asOf)->latest('id')->get()->first(static fn (StatementRun $run): bool => $run->options === $options->toArray());
+
+        if ($before !== null) {
+            throw Refused::because('run_before', "Just these statements were made on {$before->created_at->format('j M Y')} at {$before->created_at->format('H:i')} by {$before->staff->name}. Tick “again” where they shall be made once more.");
+        }
+    }
+
+    /**
+     * Who owes; or, where only older items are wanted, who owes something so old, whichever kind of statement they get and whatever credit they have.
+     *
+     * @return list<int> customers
+     */
+    private function wanted(StatementOptions $options): array
+    {
+        if ($options->olderThan > 0) {
+            return $this->asOf->withOlder($options->asOf, $options->olderThan);
+        }
+
+        $owing = [];
+
+        foreach ($this->asOf->all($options->asOf) as $customer => $ageing) {
+            $ageing->balance->isPositive() && $owing[] = $customer;
+        }
+
+        return $owing;
+    }
+
     /**
      * Makes so many more; two who do this at once never make the same.
      *
@@ -66,7 +92,7 @@ final class RunStatements
             return $this->left($run);
         }
 
-        $made = DB::transaction(function () use ($run, $most): Collection {
+        DB::transaction(function () use ($run, $most): void {
             $statements = Statement::query()->with('customer')->where('run_id', $run->id)->where('state', 'wanted')->orderBy('id')->limit($most)->lock('FOR UPDATE SKIP LOCKED')->get();
             $options = StatementOptions::fromArray($run->options);
             $accounts = HouseAccount::query()->with('customer')->whereIn('customer_id', $statements->pluck('customer_id'))->get()->keyBy('customer_id');
@@ -74,11 +100,9 @@ final class RunStatements
             foreach ($statements as $statement) {
                 $this->make($statement, $accounts->get($statement->customer_id), $options);
             }
-
-            return $statements;
         });
 
-        $made->filter(static fn (Statement $statement): bool => $statement->state === 'made' && $statement->way === StatementWay::Mail)->each($this->mail(...));
+        $this->mailSome($run, $most);
         $left = $this->left($run);
 
         if ($left === 0) {
@@ -97,12 +121,10 @@ final class RunStatements
         }
 
         $data = $this->paper->of($account, $options);
-        // Where only older items are wanted and there are none, there is nothing to send.
-        $empty = $options->olderThan > 0 && $data['lines'] === [];
         $noMail = $statement->way === StatementWay::Mail && $account->customer->mail === '';
         $statement->forceFill([
-            'state' => $empty ? 'left out' : 'made',
-            'trouble' => $empty ? "nothing older than {$options->olderThan} days" : ($noMail ? 'no mail address: printed instead' : ''),
+            'state' => 'made',
+            'trouble' => $noMail ? 'no mail address: printed instead' : '',
             'way' => $noMail ? StatementWay::Print : $statement->way,
             'amount_due' => $data['due_minor'],
             'data' => $data,
@@ -110,26 +132,61 @@ final class RunStatements
         ])->save();
     }
 
+    /** What is made and goes by mail, also what a run that broke off left behind. */
+    private function mailSome(StatementRun $run, int $most): void
+    {
+        Statement::query()->with('customer')->where('run_id', $run->id)->where('state', 'made')->where('way', StatementWay::Mail)->orderBy('id')->limit($most)->get()->each($this->mail(...));
+    }
+
     private function mail(Statement $statement): void
     {
         $noted = Statement::query()->whereKey($statement->id)->where('state', 'made')->update(['state' => 'mailing']);
 
-        if ($noted === 1) {
-            /** @var array{account: string, as_of: string, due: string, currency: string} $data */
-            $data = $statement->data;
-            $this->mailbox->deliver(new Mail(
-                $statement->customer->mail,
-                "Statement of account {$data['account']} as of {$data['as_of']}",
-                "Your statement as of {$data['as_of']} is attached. The amount due is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
-                "statement-{$data['account']}.pdf",
-                $this->pdf->of([$statement->data]),
-            ));
-            Statement::query()->whereKey($statement->id)->update(['state' => 'mailed', 'mailed_at' => now()]);
+        if ($noted !== 1) {
+            return;
         }
+
+        try {
+            $this->mailbox->deliver($this->letter($statement));
+        } catch (DeviceFailed $failed) {
+            Statement::query()->whereKey($statement->id)->update(['state' => 'failed', 'trouble' => mb_substr($failed->getMessage(), 0, 255)]);
+
+            return;
+        }
+
+        Statement::query()->whereKey($statement->id)->update(['state' => 'mailed', 'mailed_at' => now(), 'trouble' => '']);
     }
 
+    private function letter(Statement $statement): Mail
+    {
+        /** @var array{account: string, as_of: string, due: string, currency: string} $data */
+        $data = $statement->data;
+
+        return new Mail(
+            $statement->customer->mail,
+            "Statement of account {$data['account']} as of {$data['as_of']}",
+            "Your statement as of {$data['as_of']} is attached. The amount due is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
+            "statement-{$data['account']}.pdf",
+            $this->pdf->of([$statement->data]),
+        );
+    }
+
+    /** It did not go, or nobody knows: it goes again, at the next step. */
+    public function mailAgain(Statement $statement): void
+    {
+        Statement::query()->whereKey($statement->id)->whereIn('state', ['failed', 'mailing'])->update(['state' => 'made', 'trouble' => '']);
+        StatementRun::query()->whereKey($statement->run_id)->where('state', 'done')->update(['state' => 'running']);
+    }
+
+    /** Somebody has found out that it went. */
+    public function countAsMailed(Statement $statement): void
+    {
+        Statement::query()->whereKey($statement->id)->where('state', 'mailing')->update(['state' => 'mailed', 'trouble' => 'counted as mailed']);
+    }
+
+    /** Still to be made or mailed. */
     private function left(StatementRun $run): int
     {
-        return Statement::query()->where('run_id', $run->id)->where('state', 'wanted')->count();
+        return Statement::query()->where('run_id', $run->id)->where(static fn ($either) => $either->where('state', 'wanted')->orWhere(static fn ($made) => $made->where('state', 'made')->where('way', StatementWay::Mail)))->count();
     }
 }

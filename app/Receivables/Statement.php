@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $run_id
  * @property int $customer_id
- * @property string $state wanted, made, mailing, mailed or left out
+ * @property string $state wanted, made, mailing, mailed, failed or left out
  * @property StatementWay $way
  * @property int $amount_due minor units
  * @property array<string, mixed>|null $data

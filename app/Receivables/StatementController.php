@@ -45,7 +45,7 @@ final class StatementController
 
     public function begin(StatementRequest $request, RunStatements $run, #[CurrentUser] Staff $by): RedirectResponse
     {
-        return redirect()->route('statements.run', $run->begin($request->options(), $by)->id);
+        return redirect()->route('statements.run', $run->begin($request->options(), $by, $request->boolean('again'))->id);
     }
 
     public function show(StatementRun $run): View
@@ -59,6 +59,20 @@ final class StatementController
         $make->step($run, self::AT_ONCE);
 
         return response()->view('accounts.parts.run-progress', $this->data($run->refresh()));
+    }
+
+    public function mailAgain(Statement $statement, RunStatements $make): RedirectResponse
+    {
+        $make->mailAgain($statement);
+
+        return redirect()->route('statements.run', $statement->run_id);
+    }
+
+    public function countAsMailed(Statement $statement, RunStatements $make): RedirectResponse
+    {
+        $make->countAsMailed($statement);
+
+        return redirect()->route('statements.run', $statement->run_id);
     }
 
     public function stop(StatementRun $run): RedirectResponse
@@ -102,13 +116,14 @@ final class StatementController
             'run' => $run->loadMissing('staff'),
             'options' => StatementOptions::fromArray($run->options),
             'house' => $this->house,
-            'left' => $of('wanted'),
-            'made' => $of('made', 'mailing', 'mailed'),
+            'left' => $of('wanted') + (int) $counts->where('state', 'made')->where('way', 'mail')->sum('n'),
+            'made' => $of('made', 'mailing', 'mailed', 'failed'),
+            'failed' => $of('failed'),
             'mailed' => $of('mailed'),
             'unsure' => $of('mailing'),
             'leftOut' => $of('left out'),
             'printed' => (int) $counts->where('state', 'made')->where('way', 'print')->sum('n'),
-            'statements' => $run->statements()->with('customer')->where('state', '<>', 'wanted')->reorder()->latest('id')->limit(60)->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble']),
+            'statements' => $run->statements()->with('customer')->where('state', '<>', 'wanted')->reorder()->orderByRaw("FIELD(state, 'mailing', 'failed') DESC")->latest('id')->limit(60)->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble']),
         ];
     }
 

@@ -17,7 +17,7 @@ use Elmstone\Shop\Location;
  * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made again from what was kept, it is the same paper.
  *
  * @phpstan-type Line array{date: string, number: string, what: string, due: string, amount: string, figure: string, late: bool}
- * @phpstan-type Data array{shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string, title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string, due_minor: int, credit: bool, foot: string, terms: string, left_out: string}
+ * @phpstan-type Data array{shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string, title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string, due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string}
  */
 final readonly class StatementPaper
 {
@@ -35,7 +35,9 @@ final readonly class StatementPaper
         $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
         $ageing = $this->asOf->age($items, $options->asOf);
         [$brought, $lines, $leftOut] = $kind === StatementKind::OpenItem ? $this->openItems($items, $options) : $this->balanceForward($account, $options);
-        $balance = $ageing->balance;
+        // Parts of a plan that fall due later are not asked for now.
+        $later = Money::sum($items->filter(static fn (OpenItemRecord $item): bool => $item->purpose === Purpose::PlanPart && $item->due_date->greaterThan($options->asOf))->map(fn (OpenItemRecord $item): Money => $this->house->money($item->open)), $this->house->currency());
+        $balance = $ageing->balance->minus($later);
 
         return [
             'shop' => $this->shop(),
@@ -53,6 +55,7 @@ final readonly class StatementPaper
             'credit' => $balance->isNegative(),
             'foot' => $this->house->shop()->bank_account === '' ? '' : "Please pay to {$this->house->shop()->bank_account} and name account {$account->customer->number}.",
             'terms' => $account->terms()->words(),
+            'later' => $later->isZero() ? '' : Show::money($later),
             'left_out' => $leftOut === null || $leftOut->isZero() ? '' : Show::money($leftOut),
         ];
     }

@@ -182,6 +182,11 @@ final class StatementPdf
             $pdf->Cell(self::WIDTH, 5, "Newer items, not listed, come to {$statement['left_out']}.", 0, 2);
         }
 
+        if (($statement['later'] ?? '') !== '') {
+            $this->font($pdf, '', 8.5);
+            $pdf->Cell(self::WIDTH, 5, "Parts of payment plans that fall due later come to {$statement['later']} and are not in the amount due.", 0, 2);
+        }
+
         $width = self::WIDTH / count($statement['ageing']);
         $this->font($pdf, '', 8.5);
 

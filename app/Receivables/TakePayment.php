@@ -54,7 +54,7 @@ final class TakePayment
 
         $this->assertFine($order, $till);
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
-        $spread = $items->spread($order->amount, $order->byHand);
+        $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread($order->amount, $order->byHand);
         $draft = $this->drafts->draft(
             DocumentKind::Receipt,
             MoneyEntry::payment($order->amount, $spread->discount()),
@@ -79,6 +79,10 @@ final class TakePayment
 
         if ($order->reference === '' && $order->kind === TenderKind::Cheque) {
             throw Refused::because('reference_missing', 'Type the cheque’s number.');
+        }
+
+        if ($order->reference === '' && $order->kind === TenderKind::Card) {
+            throw Refused::because('reference_missing', 'Type the authorisation the terminal or the card’s issuer gave; or take the card at the counter.');
         }
 
         $till->location->assertOpenOn($order->day);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -19,7 +20,8 @@ final readonly class Worklist
     public function today(CarbonImmutable $day): array
     {
         $report = AgeingReport::of($this->asOf, $this->house, $day);
-        $late = array_values(array_filter($report->accounts, static fn (AgedAccount $account): bool => $account->ageing->late()->isPositive()));
+        // Who has as much unused credit as is late owes nothing to call about.
+        $late = array_values(array_filter($report->accounts, static fn (AgedAccount $account): bool => $account->ageing->late()->plus($account->ageing->in(AgeBand::UnusedCredit))->isPositive()));
         $calls = $this->lastCalls(array_map(static fn (AgedAccount $account): int => $account->customerId, $late));
         $rows = [];
 

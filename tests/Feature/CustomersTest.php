@@ -103,8 +103,9 @@ final class CustomersTest extends FeatureCase
         $this->post("/customers/{$customer->number}/notes", ['text' => 'Loading bay closes at four.', 'at_counter' => '1']);
         $this->post("/customers/{$customer->number}/notes", ['text' => 'Only for the office.']);
         $this->does('customer', ['customer' => $customer->id])->assertSee('Loading bay')->assertDontSee('Only for the office');
-        $this->post("/customers/{$customer->number}/notes/".$customer->notes()->where('at_counter', true)->value('id').'/gone');
-        $this->does('party', ['job' => 'x'])->assertDontSee('Loading bay');
+        $this->post("/customers/{$customer->number}/notes/".$customer->notes()->where('at_counter', true)->value('id').'/gone')->assertForbidden();
+        $this->as('201')->post("/customers/{$customer->number}/notes/".$customer->notes()->where('at_counter', true)->value('id').'/gone');
+        $this->as('101')->does('party', ['job' => 'x'])->assertDontSee('Loading bay');
     }
 
     public function test_merging_takes_over_what_is_open_and_keeps_the_documents_as_they_were(): void

@@ -100,7 +100,7 @@ final class PagesTest extends FeatureCase
         $label = $this->sell('LH-1140')->label;
         $this->from("/documents/{$label}")->post("/documents/{$label}/mail", ['mail_to' => 'no'])->assertSessionHasErrors('refused');
         $this->post("/documents/{$label}/mail", ['mail_to' => 'mason@example.test'])->assertSessionHas('done');
-        $this->get('/devices')->assertOk()->assertSee('mason@example.test')->assertSee("{$label}.pdf");
+        $this->as('301')->get('/devices')->assertOk()->assertSee('mason@example.test')->assertSee("{$label}.pdf");
         $mail = DB::table('sent_mails')->sole();
         $this->assertStringContainsString('4.24 USD', $mail->body);
         $this->assertStringStartsWith('%PDF', $this->get("/devices/mails/{$mail->id}/attachment")->assertOk()->getContent());

@@ -41,7 +41,7 @@ final class OpenNow
     /** @param  list<BankEntryRead>  $entries */
     public function __construct(array $entries)
     {
-        foreach (OpenItemRecord::query()->where('open', '>', 0)->where('kind', 'charge')->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get() as $item) {
+        foreach (OpenItemRecord::withCredits(OpenItemRecord::query()->where('open', '>', 0)->where('kind', 'charge')->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get()) as $item) {
             $this->byNumber[ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0')][] = $item;
             $this->byAmount[$item->open][] = $item;
             $this->byCustomer[$item->customer_id][] = $item;

@@ -24,6 +24,7 @@
             </table>
             @if($statement['left_out'] !== '')<p class="small soft mt-2">Newer items, not listed, come to {{ $statement['left_out'] }}.</p>@endif
             <table class="ruled mt-3"><thead><tr>@foreach($statement['ageing'] as $label => $amount)<th class="figure">{{ $label }}</th>@endforeach</tr></thead><tr>@foreach($statement['ageing'] as $amount)<td class="figure">{{ $amount }}</td>@endforeach</tr></table>
+            @if(($statement['later'] ?? '') !== '')<p class="small soft mt-2">Parts of payment plans that fall due later come to {{ $statement['later'] }} and are not in the amount due.</p>@endif
             <p class="text-end h4 fw-bold mt-3">{{ $statement['credit'] ? 'In your favour' : 'Amount due' }} {{ $statement['currency'] }} {{ $statement['due'] }}</p>
             @if($statement['foot'] !== '')<p class="small">{{ $statement['foot'] }}</p>@endif
         </div>

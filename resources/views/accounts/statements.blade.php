@@ -9,6 +9,7 @@
     @include('design.messages')
     <form class="filters" method="post" action="{{ route('statements.begin') }}">@csrf
         @include('accounts.parts.statement-options', ['own' => 'as each account wants it'])
+        @if($errors->has('refused'))<label class="align-self-center"><input class="form-check-input" type="checkbox" name="again" value="1"> again</label>@endif
         <button class="main-act narrow">Make them</button>
     </form>
     <h2 class="mt-4">Runs before</h2>

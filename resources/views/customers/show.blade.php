@@ -73,7 +73,7 @@
             @can('manage-accounts')
                 @unless($customer->isMerged())
                 <details class="small"><summary class="soft">Is this the same as another customer?</summary>
-                    <form method="post" action="{{ route('customers.merge', $customer) }}" class="mt-2">@csrf
+                    <form method="get" action="{{ route('customers.merge.preview', $customer) }}" class="mt-2">
                         <label for="into" class="small soft">Merge into customer number</label>
                         <div class="d-flex gap-2"><input class="form-control" id="into" name="into" inputmode="numeric" size="8" value="{{ old('into') }}"><button class="quiet-act text-nowrap">Merge</button></div>
                         <p class="soft mt-1">What is open and the notes go over; documents keep the name they were made with.</p>

@@ -29,6 +29,7 @@
             <table class="pay-sums">
                 <tr><td>on invoices</td><td class="figure fw-bold">{{ Show::money($page->amount->minus($spread->unused)) }}</td></tr>
                 @if($spread->discount()->isPositive())<tr><td>discount given</td><td class="figure fw-bold">{{ Show::money($spread->discount()) }}</td></tr>@endif
+                @if($credit === null && ($spread->discount()->isPositive() || $form->leavesDiscount))<tr><td colspan="2"><label class="small"><input class="form-check-input" type="checkbox" id="leave_discount" name="leave_discount" value="1" @checked($form->leavesDiscount)> they paid in full: give no discount</label></td></tr>@endif
                 <tr><td>stays as credit</td><td class="figure fw-bold">{{ Show::money($spread->unused) }}</td></tr>
                 <tr><td>late after this</td><td class="figure fw-bold">{{ Show::money($page->lateAfter()) }}</td></tr>
             </table>
