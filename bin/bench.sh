@@ -17,7 +17,7 @@ trap finish EXIT
 measure() {
     database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
     use_database "$scratch/db"
-    export ELMSTONE_STAND_INS=true APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')" CACHE_STORE=file SESSION_DRIVER=file
+    export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')" CACHE_STORE=file SESSION_DRIVER=file
     php artisan migrate:fresh --force --quiet
     php artisan config:cache --quiet
     php artisan route:cache --quiet

@@ -88,15 +88,20 @@ database_start() {
 database_root() { mariadb --no-defaults --user=root --socket="$(cat "$1/socket")" "${@:2}"; }
 database_answers() { [ -f "$1/socket" ] && database_root "$1" -e 'SELECT 1' > /dev/null 2>&1; }
 
-# The application's own user, who may do everything in elmstone and elmstone_test…, and nothing elsewhere.
+# Two users, who may do nothing elsewhere: elmstone makes the tables and changes them; elmstone_till serves the pages and may do what artisan house:grants lets it.
 database_user() {
-    [ -f "$1/password" ] || (umask 077 && php -r 'echo bin2hex(random_bytes(16));' > "$1/password")
+    local file
+    for file in password till-password; do
+        [ -f "$1/$file" ] || (umask 077 && php -r 'echo bin2hex(random_bytes(16));' > "$1/$file")
+    done
     database_root "$1" <<SQL
 CREATE DATABASE IF NOT EXISTS elmstone;
 CREATE USER IF NOT EXISTS 'elmstone'@'127.0.0.1';
 ALTER USER 'elmstone'@'127.0.0.1' IDENTIFIED BY '$(cat "$1/password")';
-GRANT ALL ON elmstone.* TO 'elmstone'@'127.0.0.1';
-GRANT ALL ON \`elmstone\\_test%\`.* TO 'elmstone'@'127.0.0.1';
+GRANT ALL ON elmstone.* TO 'elmstone'@'127.0.0.1' WITH GRANT OPTION;
+GRANT ALL ON \`elmstone\\_test%\`.* TO 'elmstone'@'127.0.0.1' WITH GRANT OPTION;
+CREATE USER IF NOT EXISTS 'elmstone_till'@'127.0.0.1';
+ALTER USER 'elmstone_till'@'127.0.0.1' IDENTIFIED BY '$(cat "$1/till-password")';
 SQL
 }
 
@@ -124,6 +129,13 @@ use_database() {
     export DB_HOST=127.0.0.1 DB_PORT DB_DATABASE=${2:-elmstone} DB_USERNAME=elmstone DB_PASSWORD
     DB_PORT=$(cat "$1/port")
     DB_PASSWORD=$(cat "$1/password")
+    DB_TILL_PASSWORD=$(cat "$1/till-password")
+    export DB_TILL_PASSWORD
+}
+
+# From here on as the user who serves.
+as_till() {
+    export DB_USERNAME=elmstone_till DB_PASSWORD=$DB_TILL_PASSWORD
 }
 
 # Serves on a port with several workers, in a process group of its own. Arguments: port, folder for pid and log.

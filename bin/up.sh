@@ -18,8 +18,10 @@ APP_TIMEZONE=$(timezone)
 DB_HOST=$DB_HOST
 DB_PORT=$DB_PORT
 DB_DATABASE=$DB_DATABASE
-DB_USERNAME=$DB_USERNAME
-DB_PASSWORD=$DB_PASSWORD
+DB_USERNAME=elmstone_till
+DB_PASSWORD=$DB_TILL_PASSWORD
+SESSION_DRIVER=database
+CACHE_STORE=database
 ENV
 )
 php artisan optimize:clear --quiet
@@ -27,6 +29,8 @@ php artisan migrate --force --quiet
 # A load that was broken off leaves half a shop. Nothing but reset throws a database away.
 [ "$(php artisan shop:state)" != half ] || die 'the demonstration shop was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
 php artisan shop:demo --if-empty
+php artisan house:grants elmstone_till
+as_till
 
 port=$(cat "$HOUSE/http.port" 2> /dev/null || free_port)
 if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then

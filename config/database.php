@@ -19,7 +19,12 @@ return [
             'engine' => 'InnoDB',
             // What is read under a lock is what stands there now, and a search locks no gaps in which others wait.
             'isolation_level' => 'READ COMMITTED',
-            'options' => [PDO::ATTR_PERSISTENT => false, PDO::ATTR_TIMEOUT => 3],
+            // No page waits longer than this for the database: to connect, for a lock, for an answer.
+            'wait' => (int) env('DB_WAIT', 5),
+            'options' => [
+                PDO::ATTR_PERSISTENT => false, PDO::ATTR_TIMEOUT => 3,
+                PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '".(new DateTime('now', new DateTimeZone(env('APP_TIMEZONE', 'UTC'))))->format('P')."', innodb_lock_wait_timeout = ".(int) env('DB_WAIT', 5).', lock_wait_timeout = 60, max_statement_time = '.(int) env('DB_STATEMENT_WAIT', 0),
+            ],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -8,6 +8,8 @@ return [
     'expire_on_close' => false,
     'encrypt' => false,
     'files' => storage_path('framework/sessions'),
+    'table' => 'sessions',
+    'connection' => null,
     'lottery' => [2, 1000],
     'cookie' => 'elmstone_session',
     'path' => '/',

@@ -21,6 +21,7 @@ use Elmstone\Devices\DevicesController;
 use Elmstone\Devices\StandIns;
 use Elmstone\Foundation\Http\Address;
 use Elmstone\Foundation\Http\DesignController;
+use Elmstone\Foundation\Http\HealthController;
 use Elmstone\GiftCards\GiftCardController;
 use Elmstone\Interchange\Bank\BankController;
 use Elmstone\Interchange\Bank\BankEntryController;
@@ -58,8 +59,8 @@ foreach (['staff', 'location', 'policy', 'coupon'] as $key) {
 
 Route::pattern('item', Address::CODE);
 
-// For whoever watches over the server: says only that the application answers.
-Route::get('/up', static fn () => response('up'))->withoutMiddleware('web')->name('up');
+// For whoever watches over the server: the application answers, and so does its database.
+Route::get('/up', HealthController::class)->withoutMiddleware('web')->name('up');
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');

@@ -24,6 +24,12 @@ final class Pdf
         return $this->render($html, [0, 0, 80 * self::POINTS, $height * self::POINTS]);
     }
 
+    /** Without what no paper font has a shape for: pictures among the letters, and the marks that join them. */
+    public static function printable(string $text): string
+    {
+        return preg_replace('/[\x{1F000}-\x{1FAFF}\x{2600}-\x{26FF}\x{2700}-\x{27BF}\x{2B00}-\x{2BFF}\x{FE00}-\x{FE0F}\x{200D}\x{20E3}\x{E0000}-\x{E007F}]/u', '', $text) ?? $text;
+    }
+
     /** @param  string|array{int, int, float, float}  $size */
     private function render(string $html, string|array $size): string
     {
@@ -36,7 +42,7 @@ final class Pdf
         $options->setIsPhpEnabled(false);
         $pdf = new Dompdf($options);
         $pdf->setPaper($size);
-        $pdf->loadHtml($html, 'UTF-8');
+        $pdf->loadHtml(self::printable($html), 'UTF-8');
         $pdf->render();
 
         return (string) $pdf->output();

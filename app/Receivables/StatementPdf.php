@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Paper\Pdf;
 use TCPDF;
 use TCPDF_FONTS;
 
@@ -117,7 +118,7 @@ final class StatementPdf
         $pdf->setXY(self::LEFT, 42);
 
         foreach ($statement['to'] as $line) {
-            $pdf->Cell(90, 4.8, $line, 0, 2);
+            $pdf->Cell(90, 4.8, trim(Pdf::printable($line)), 0, 2);
         }
 
         $pdf->setXY(self::LEFT + 90, 42);
@@ -163,6 +164,7 @@ final class StatementPdf
 
     private function fit(TCPDF $pdf, string $text, float $width): string
     {
+        $text = trim(Pdf::printable($text));
         $cut = $text;
 
         while ($cut !== '' && $pdf->GetStringWidth($cut === $text ? $text : "{$cut}…") > $width) {

@@ -21,6 +21,7 @@ final class Served
     {
         $this->artisan('migrate:fresh', '--force', '--quiet');
         $this->artisan('shop:demo', '--months=1');
+        $this->artisan('house:grants', 'elmstone_till');
         $this->port = self::freePort();
         $this->address = "http://127.0.0.1:{$this->port}";
         $this->start();
@@ -35,7 +36,7 @@ final class Served
     {
         $root = dirname(__DIR__, 2);
         $router = "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php";
-        $this->server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', "127.0.0.1:{$this->port}", $router], "{$root}/public", $this->environment(), timeout: null);
+        $this->server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', "127.0.0.1:{$this->port}", $router], "{$root}/public", [...$this->environment(), 'DB_USERNAME' => 'elmstone_till', 'DB_PASSWORD' => $this->env('DB_TILL_PASSWORD'), 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database'], timeout: null);
         $this->server->disableOutput();
         $this->server->start();
 

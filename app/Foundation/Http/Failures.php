@@ -53,7 +53,7 @@ final class Failures
 
     private static function databaseGone(PDOException $failure): ?Response
     {
-        $gone = Str::contains($failure->getMessage(), ['[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away', 'Lost connection']);
+        $gone = Str::contains($failure->getMessage(), ['[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away', 'Lost connection', 'Lock wait timeout exceeded', '[1205]']);
 
         return $gone ? response()->view('errors.503', [], 503, ['Retry-After' => '2']) : null;
     }

@@ -115,6 +115,8 @@ final class HouseProvider extends ServiceProvider
     public function boot(): void
     {
         $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
+        // A database that hangs is waited for no longer than a lock, and a little.
+        $this->app->runningInConsole() || ini_set('mysqlnd.net_read_timeout', (string) (3 + (is_int($wait = config('database.connections.mariadb.wait')) ? $wait : 5)));
         Model::shouldBeStrict();
         Date::use(CarbonImmutable::class);
         Paginator::defaultSimpleView('design.pages');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Paper\Console;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Paper\Outbox;
 use Illuminate\Console\Command;
 
@@ -18,11 +19,23 @@ final class SendCommand extends Command
 
     public function handle(Outbox $outbox): int
     {
+        $tidied = '';
+
         do {
             $sent = $outbox->sendDue();
+            $tidied = $this->tidy($tidied);
             $this->option('forever') === true ? sleep($sent > 0 ? 1 : self::PAUSE) : $this->info($sent === 1 ? 'one went' : "{$sent} went");
         } while ($this->option('forever') === true);
 
         return self::SUCCESS;
+    }
+
+    /** Whoever goes on for ever also clears away, once a day. */
+    private function tidy(string $tidied): string
+    {
+        $today = CarbonImmutable::today()->format('Y-m-d');
+        $this->option('forever') !== true || $today === $tidied || $this->callSilently('house:tidy');
+
+        return $today;
     }
 }

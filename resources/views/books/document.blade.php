@@ -64,7 +64,7 @@
                 <table class="ruled">
                     <thead><tr><th>Account</th><th class="figure">Debit</th><th class="figure">Credit</th></tr></thead>
                     <tbody>
-                    @foreach($document->journal as $row)<tr><td>{{ $row->named->name }}</td><td class="figure">{{ $row->debit === 0 ? '' : $money($row->debit) }}</td><td class="figure">{{ $row->credit === 0 ? '' : $money($row->credit) }}</td></tr>@endforeach
+                    @foreach(Elmstone\Books\JournalRow::inNaturalOrder($document->journal) as $row)<tr><td>{{ $row->named->name }}</td><td class="figure">{{ $row->debit === 0 ? '' : $money($row->debit) }}</td><td class="figure">{{ $row->credit === 0 ? '' : $money($row->credit) }}</td></tr>@endforeach
                     </tbody>
                     <tfoot><tr class="total"><td></td><td class="figure">{{ $money((int) $document->journal->sum('debit')) }}</td><td class="figure">{{ $money((int) $document->journal->sum('credit')) }}</td></tr></tfoot>
                 </table>

@@ -20,14 +20,16 @@
 @if($exempted !== null)<p>Tax exempt, certificate {{ $exempted->certificate }}</p>@endif
 <div class="rule"></div>
 @if($document->lines->isNotEmpty())
+@foreach($document->lines->chunk(60) as $lines)
 <table>
-    @foreach($document->lines as $line)
+    @foreach($lines as $line)
         <tr><td colspan="2">{{ $line->description }}</td></tr>
         <tr><td class="under">@if($isCredit && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on {{ $origins[$line->origin_document_id] ?? '' }}@else{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{ $line->price_per > 1 && $line->origin_document_id === null ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->gross - $line->line_discount) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
         @if($line->serials !== null)<tr><td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
     @endforeach
 </table>
+@endforeach
 <div class="rule"></div>
 @endif
 <table>

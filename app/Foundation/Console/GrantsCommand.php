@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation\Console;
+
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Lets the user who serves do what serving needs and no more: read and add everywhere, change and delete only where something changes. It cannot alter tables, drop triggers, or change or delete
+ * what is posted. Run by the user who owns the tables, after they were made or changed.
+ */
+final class GrantsCommand extends Command
+{
+    /** Of tables whose rows are never deleted, the columns that change. */
+    private const NARROW = [
+        'open_items' => ['customer_id', 'open', 'moved_on', 'set_digest'],
+        'series' => ['last_number'],
+        'series_heads' => ['number', 'digest'],
+    ];
+
+    protected $signature = 'house:grants {user : who serves}';
+
+    protected $description = 'Let the user who serves do what serving needs, and no more';
+
+    public function handle(): int
+    {
+        $user = is_string($this->argument('user')) ? $this->argument('user') : '';
+
+        if (preg_match('/^\w+$/D', $user) !== 1) {
+            $this->error('A user’s name has letters, digits and underscores.');
+
+            return self::FAILURE;
+        }
+
+        $kept = $this->kept();
+
+        foreach (DB::table('information_schema.TABLES')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_TYPE', 'BASE TABLE')->orderBy('TABLE_NAME')->pluck('TABLE_NAME') as $table) {
+            $this->revoke((string) $table, "'{$user}'@'127.0.0.1'");
+            DB::statement("GRANT {$this->may((string) $table, $kept)} ON `{$table}` TO '{$user}'@'127.0.0.1'");
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** What it could before it cannot any more. */
+    private function revoke(string $table, string $user): void
+    {
+        $could = DB::table('information_schema.TABLE_PRIVILEGES')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_NAME', $table)->where('GRANTEE', $user)->exists();
+        $could && DB::statement("REVOKE ALL PRIVILEGES ON `{$table}` FROM {$user}");
+    }
+
+    /** @param  list<string>  $kept */
+    private function may(string $table, array $kept): string
+    {
+        $narrow = self::NARROW[$table] ?? null;
+
+        return match (true) {
+            $table === 'migrations' => 'SELECT',
+            $narrow !== null => 'SELECT, INSERT, UPDATE ('.implode(', ', array_map(static fn (string $column): string => "`{$column}`", $narrow)).')',
+            in_array($table, $kept, true) => 'SELECT, INSERT',
+            default => 'SELECT, INSERT, UPDATE, DELETE',
+        };
+    }
+
+    /** @return list<string> tables that triggers keep from being changed */
+    private function kept(): array
+    {
+        $found = DB::table('information_schema.TRIGGERS')->where('TRIGGER_SCHEMA', DB::getDatabaseName())->where('ACTION_STATEMENT', 'like', 'SIGNAL%')->whereIn('EVENT_MANIPULATION', ['UPDATE', 'DELETE'])
+            ->groupBy('EVENT_OBJECT_TABLE')->havingRaw('COUNT(DISTINCT EVENT_MANIPULATION) = 2')->pluck('EVENT_OBJECT_TABLE')->all();
+
+        return array_values(array_map(static fn (mixed $table): string => is_string($table) ? $table : '', $found));
+    }
+}

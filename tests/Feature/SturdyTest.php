@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Books\Document;
+use Elmstone\Books\JournalRow;
+use Elmstone\Paper\IssuePaper;
+use Elmstone\Paper\Pdf;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use PDOException;
+use Smalot\PdfParser\Parser;
+
+/** Large papers, databases that hang, tables that grow, and what the user who serves may do. */
+final class SturdyTest extends FeatureCase
+{
+    use Charges;
+
+    public function test_an_invoice_of_five_hundred_lines_is_a_pdf_within_the_memory_a_page_has(): void
+    {
+        $document = $this->sell('LH-1140', 'WA-0001')->load(['lines', 'taxes', 'tenders', 'coupons', 'refersTo', 'location', 'till', 'staff']);
+        $lines = $document->lines;
+        $document->setRelation('lines', $lines->concat(array_fill(0, 498, $lines->first()))->values());
+        $before = memory_get_usage();
+        memory_reset_peak_usage();
+        $pdf = app(IssuePaper::class)->invoicePdf($document);
+        // A worker has 128 MB, and some thirty of them are the application.
+        $this->assertLessThan(96 * 1024 * 1024, memory_get_peak_usage() - $before);
+        $this->assertGreaterThan(8, count((new Parser)->parseContent($pdf)->getPages()));
+    }
+
+    public function test_what_no_font_has_a_shape_for_is_left_out_of_papers(): void
+    {
+        $this->assertSame('Ash  Roofing – 5 € café', Pdf::printable("Ash \u{1F3E0} Roofing – 5 € café\u{FE0F}"));
+    }
+
+    public function test_a_journal_is_shown_debits_first_then_credits_cost_last(): void
+    {
+        $sale = $this->sell('LH-1140');
+        $shown = array_map(static fn (JournalRow $row): array => [$row->account === 'cost_of_goods' || $row->account === 'inventory', $row->debit > 0], JournalRow::inNaturalOrder($sale->load('journal')->journal));
+        $this->assertSame([[false, true], [false, false], [false, false], [true, true], [true, false]], $shown);
+    }
+
+    public function test_the_health_page_asks_the_database(): void
+    {
+        $this->get('/up')->assertOk()->assertSee('up');
+        config(['database.connections.mariadb.port' => '1']);
+        DB::purge();
+        $answer = $this->get('/up');
+        config(['database.connections.mariadb.port' => getenv('DB_PORT')]);
+        DB::purge();
+        $answer->assertStatus(503);
+        $this->refreshDatabase();
+    }
+
+    public function test_no_page_waits_long_for_a_lock_or_an_answer(): void
+    {
+        $this->assertSame([5, '+00:00'], array_values((array) DB::selectOne('SELECT @@innodb_lock_wait_timeout AS w, @@time_zone AS z')));
+        ini_set('mysqlnd.net_read_timeout', '1');
+        $config = config('database.connections.mariadb');
+        $own = new PDO("mysql:host={$config['host']};port={$config['port']};dbname={$config['database']}", $config['username'], $config['password'], [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        ini_set('mysqlnd.net_read_timeout', '86400');
+        $start = hrtime(true);
+
+        try {
+            $own->query('SELECT SLEEP(20)');
+            $this->fail('It was waited for.');
+        } catch (PDOException $gone) {
+            $this->assertStringContainsString('gone away', $gone->getMessage());
+        }
+
+        $this->assertLessThan(10, intdiv(hrtime(true) - $start, 1_000_000_000));
+    }
+
+    public function test_what_grows_and_is_not_kept_is_thrown_away_and_what_waits_is_not(): void
+    {
+        $this->post('/devices/printer', ['broken' => '1']);
+        $this->sell('LH-1140');
+        $this->post('/devices/printer', ['broken' => '0']);
+        $this->sell('LH-1140');
+        $acts = DB::table('slip_acts')->count();
+        DB::table('outbox')->where('state', 'waiting')->update(['made_at' => '2020-01-01', 'next_try_at' => '2020-01-01']);
+        Artisan::call('house:tidy');
+        $this->assertSame([$acts, 2], [DB::table('slip_acts')->count(), DB::table('outbox')->count()]);
+        $this->travel(40)->days();
+        Artisan::call('house:tidy');
+        $this->assertSame([0, 1, 0, 2], [DB::table('slip_acts')->count(), DB::table('outbox')->count(), DB::table('printed_papers')->count(), Document::query()->where('kind', 'invoice')->count()]);
+    }
+}
