@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
-use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
@@ -77,10 +76,10 @@ final class ChooseRefund
             $card = trim($typed) === '' ? null : GiftCards::named($typed);
 
             if ($card?->blocked === true) {
-                throw Refused::because('card_unusable', "Gift card {$card->number()->masked()} is blocked.");
+                throw Refused::because('card_unusable', "Gift card {$card->masked()} is blocked.");
             }
 
-            $slip->forceFill(['back_card' => $card === null ? null : CardCode::of($typed)->digits])->save();
+            $slip->forceFill(['back_card' => $card?->code])->save();
         });
     }
 

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCards;
+use Elmstone\GiftCards\KeptCode;
 use Elmstone\Shop\House;
 
 /** Sells gift cards with the slip, tops them up, pays with them. Nothing is posted by it. */
@@ -38,10 +39,10 @@ final class GiftCardsOnSlip
             $cards = $slip->cardsSold();
 
             foreach ($cards as $card) {
-                $code === null || $card->code !== $code->digits || throw Refused::because('card_twice', "Gift card {$code->masked()} is on this slip already.");
+                $code === null || $card->code !== KeptCode::of($code) || throw Refused::because('card_twice', "Gift card {$code->masked()} is on this slip already.");
             }
 
-            $slip->forceFill(['cards_sold' => CardsOnSlip::kept([...$cards, new CardsOnSlip($known->code ?? $code->digits ?? '', $amount->minor, $isNew)])])->save();
+            $slip->forceFill(['cards_sold' => CardsOnSlip::kept([...$cards, $isNew && $code !== null ? CardsOnSlip::ofItsOwn($code, $amount->minor) : new CardsOnSlip($known->code ?? '', $amount->minor)])])->save();
         });
     }
 
@@ -70,9 +71,9 @@ final class GiftCardsOnSlip
             $left = $reckoned->isRefund() ? $this->house->money(0) : $reckoned->outstanding();
 
             match (true) {
-                array_filter($used, static fn (CardsOnSlip $one): bool => $one->code === $card->code) !== [] => throw Refused::because('card_twice', "Gift card {$card->number()->masked()} pays on this slip already."),
-                $card->balance === 0 => throw Refused::because('card_empty', "Gift card {$card->number()->masked()} is used up."),
-                ! $left->isPositive() => throw Refused::because('nothing_due', "Gift card {$card->number()->masked()} is worth ".Show::money($this->house->money($card->balance)).'. There is nothing left to pay here.'),
+                array_filter($used, static fn (CardsOnSlip $one): bool => $one->code === $card->code) !== [] => throw Refused::because('card_twice', "Gift card {$card->masked()} pays on this slip already."),
+                $card->balance === 0 => throw Refused::because('card_empty', "Gift card {$card->masked()} is used up."),
+                ! $left->isPositive() => throw Refused::because('nothing_due', "Gift card {$card->masked()} is worth ".Show::money($this->house->money($card->balance)).'. There is nothing left to pay here.'),
                 default => null,
             };
             $slip->forceFill(['cards_used' => CardsOnSlip::kept([...$used, new CardsOnSlip($card->code, min($card->balance, $left->minor))])])->save();
@@ -103,6 +104,6 @@ final class GiftCardsOnSlip
         $card = GiftCards::named($code->digits);
         $hindrance = $card->hindrance(now()->toImmutable());
 
-        return $hindrance === '' ? $card : throw Refused::because('card_unusable', "Gift card {$card->number()->masked()} {$hindrance}.".($card->blocked ? '' : ' A supervisor can extend it on the gift cards page.'));
+        return $hindrance === '' ? $card : throw Refused::because('card_unusable', "Gift card {$card->masked()} {$hindrance}.".($card->blocked ? '' : ' A supervisor can extend it on the gift cards page.'));
     }
 }

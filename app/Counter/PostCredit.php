@@ -85,7 +85,7 @@ final class PostCredit
         assert($back !== null && $ways !== null);
         $moves = $this->moves($slip, $back);
         $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
-        $tenders = $ways->tenders((string) $onto?->id, $onto?->number()->masked() ?? '');
+        $tenders = $ways->tenders((string) $onto?->id, $onto?->masked() ?? '');
         $toAccount = $ways->chosen(TenderKind::HouseAccount);
         $toAccount->isPositive() && $account === null && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
         $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);

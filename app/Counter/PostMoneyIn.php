@@ -8,7 +8,6 @@ use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Register;
-use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Settlement;
@@ -67,7 +66,7 @@ final class PostMoneyIn
         }
 
         foreach ($slip->cardsSold() as $sold) {
-            $card = $sold->isNew || $sold->code === '' ? $this->giftCards->issue($slip->day(), $sold->code === '' ? null : CardCode::of($sold->code)) : $slip->giftCards[$sold->code];
+            $card = $sold->isNew || $sold->code === '' ? $this->giftCards->issue($slip->day(), $sold->brings()) : $slip->giftCards[$sold->code];
             $this->giftCards->move($card, $receipt, $sold->amount, $slip->day());
         }
 

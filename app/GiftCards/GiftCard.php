@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\GiftCards;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Core\Credits\CardCode;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -14,7 +13,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * What the shop owes in goods to whoever bears its number. Changed through GiftCardLedger only, under the row's lock.
  *
  * @property int $id
- * @property string $code the number that counts now
+ * @property string $code what is kept of the number that counts now
+ * @property string|null $number the number itself, encrypted, until it is printed once
  * @property int $balance minor units
  * @property CarbonImmutable $issued_on
  * @property CarbonImmutable|null $expires_on its last day; null: none
@@ -28,11 +28,14 @@ final class GiftCard extends Model
 
     protected $guarded = [];
 
+    protected $hidden = ['number'];
+
     protected $casts = ['balance' => 'int', 'issued_on' => 'immutable_date', 'expires_on' => 'immutable_date', 'blocked' => 'bool', 'made_at' => 'immutable_datetime'];
 
-    public function number(): CardCode
+    /** "•••• 7781": enough to know it again, too little to use it. */
+    public function masked(): string
     {
-        return CardCode::of($this->code);
+        return KeptCode::masked($this->code);
     }
 
     public function isExpired(CarbonImmutable $day): bool

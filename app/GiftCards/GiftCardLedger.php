@@ -11,6 +11,7 @@ use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -24,7 +25,7 @@ final class GiftCardLedger
     /**
      * In the order of their ids, so that two who want the same never wait for each other.
      *
-     * @param  array<string>  $codes
+     * @param  array<string>  $codes as they are kept
      * @return Collection<string, GiftCard> by code
      */
     public function lockAll(array $codes): Collection
@@ -49,8 +50,8 @@ final class GiftCardLedger
         $months = $this->house->shop()->gift_card_months;
 
         try {
-            $card = GiftCard::query()->create(['code' => $code->digits, 'balance' => 0, 'issued_on' => $day->format('Y-m-d'), 'expires_on' => $months === null ? null : $day->addMonthsNoOverflow($months)->format('Y-m-d'), 'blocked' => false]);
-            DB::table('gift_card_codes')->insert(['code' => $code->digits, 'gift_card_id' => $card->id]);
+            $card = GiftCard::query()->create(['code' => KeptCode::of($code), 'number' => Crypt::encryptString($code->digits), 'balance' => 0, 'issued_on' => $day->format('Y-m-d'), 'expires_on' => $months === null ? null : $day->addMonthsNoOverflow($months)->format('Y-m-d'), 'blocked' => false]);
+            self::keepCode($code, $card->id);
         } catch (UniqueConstraintViolationException) {
             throw Refused::because('card_code_taken', "Gift card {$code->masked()} is in use already. Take another card.");
         }
@@ -65,7 +66,7 @@ final class GiftCardLedger
      */
     public function move(GiftCard $card, int $document, int $amount, CarbonImmutable $day): void
     {
-        $label = $card->number()->masked();
+        $label = $card->masked();
 
         match (true) {
             $card->blocked => throw Refused::because('card_unusable', "Gift card {$label} is blocked."),
@@ -78,6 +79,12 @@ final class GiftCardLedger
             DB::table('gift_card_entries')->insert(['gift_card_id' => $card->id, 'document_id' => $document, 'amount' => $amount, 'business_date' => $day->format('Y-m-d')]);
             $card->forceFill(['balance' => $card->balance + $amount])->save();
         }
+    }
+
+    public static function keepCode(CardCode $code, int $card): void
+    {
+        $kept = KeptCode::of($code);
+        DB::table('gift_card_codes')->insert(['code' => $kept, 'gift_card_id' => $card, 'seal' => KeptCode::seal($kept, $card)]);
     }
 
     /** Fourteen digits of the system's own randomness. */

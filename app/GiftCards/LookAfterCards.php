@@ -40,12 +40,12 @@ final class LookAfterCards
         $code ??= GiftCardLedger::drawn();
         $this->change($card, $reason, $by, static function (GiftCard $card) use ($code): string {
             GiftCards::isFree($code) || throw Refused::because('card_code_taken', "Gift card {$code->masked()} is in use already. Take another card.");
-            $lost = $card->number();
-            DB::table('gift_card_codes')->where('code', $lost->digits)->update(['counts' => false]);
-            DB::table('gift_card_codes')->insert(['code' => $code->digits, 'gift_card_id' => $card->id]);
-            $card->forceFill(['code' => $code->digits, 'blocked' => false])->save();
+            $lost = $card->masked();
+            DB::table('gift_card_codes')->where('code', $card->code)->update(['counts' => false]);
+            GiftCardLedger::keepCode($code, $card->id);
+            $card->forceFill(['code' => KeptCode::of($code), 'number' => null, 'blocked' => false])->save();
 
-            return "{$lost->masked()} replaced by {$code->masked()}";
+            return "{$lost} replaced by {$code->masked()}";
         });
 
         return $code;

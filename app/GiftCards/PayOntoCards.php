@@ -27,7 +27,7 @@ final class PayOntoCards implements OntoCards
     public function assertUsable(array $cards): void
     {
         $blocked = $cards === [] ? null : GiftCard::query()->whereIn('id', $cards)->where('blocked', true)->first();
-        $blocked === null || throw Refused::because('card_unusable', "Gift card {$blocked->number()->masked()} is blocked, so nothing can go back onto it. Choose another way, or keep it as a deposit.");
+        $blocked === null || throw Refused::because('card_unusable', "Gift card {$blocked->masked()} is blocked, so nothing can go back onto it. Choose another way, or keep it as a deposit.");
     }
 
     public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void

@@ -25,6 +25,10 @@ final class ProveGiftCards implements Check
             $proof->fault("gift card {$row->id}: not just the number it bears counts");
         }
 
+        foreach (DB::table('gift_card_codes')->orderBy('code')->cursor() as $row) {
+            hash_equals(KeptCode::seal((string) $row->code, (int) $row->gift_card_id), (string) $row->seal) || $proof->fault("gift card {$row->gift_card_id}: the number ".KeptCode::masked((string) $row->code).' was not given to it');
+        }
+
         $proof->same('gift cards owed', 'the sum over all cards', (int) GiftCard::query()->sum('balance'), $account);
         $proof->checked('gift cards equal to their entries', GiftCard::query()->count());
     }

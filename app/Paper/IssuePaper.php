@@ -16,12 +16,14 @@ use Illuminate\Support\Facades\DB;
 /** Hands a document out as paper. The first print is the original; every later one says that it is a copy. */
 final class IssuePaper
 {
+    /** @param  iterable<Forgets>  $forgetful */
     public function __construct(
         private readonly PaperData $data,
         private readonly Pdf $pdf,
         private readonly ReceiptPrinter $printer,
         private readonly Mailbox $mailbox,
         private readonly House $house,
+        private readonly iterable $forgetful = [],
     ) {
     }
 
@@ -29,6 +31,7 @@ final class IssuePaper
     {
         $html = view(self::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'print'))])->render();
         $this->printer->print($till, $document->label, $html);
+        $this->handedOut($document);
     }
 
     public function mail(Document $document, string $to, Staff $by): void
@@ -41,6 +44,14 @@ final class IssuePaper
             "{$document->label}.pdf",
             $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $copy)])->render()),
         ));
+        $this->handedOut($document);
+    }
+
+    private function handedOut(Document $document): void
+    {
+        foreach ($this->forgetful as $one) {
+            $one->forget($document);
+        }
     }
 
     /** To look at: nothing is handed out by it. */

@@ -44,6 +44,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Staff;
 use Elmstone\StoreCredit\StoreCreditAccount;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
@@ -232,7 +233,7 @@ final class DemoReturns
 
         if ($card !== null) {
             [$slip, $act] = $this->slip();
-            $this->cards->sell($slip, $act(), $this->house->money(2_000), $card->code);
+            $this->cards->sell($slip, $act(), $this->house->money(2_000), Crypt::decryptString((string) $card->number));
             $changed = $this->count->cash($slip, $act(), $this->house->money(2_000));
             $this->post->handle($slip, $act($changed->version));
         }
@@ -243,7 +244,7 @@ final class DemoReturns
         $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
         [$slip, $act] = $this->slip();
         $this->add->handle($slip, $act(), '2 x LH-1141');
-        $card === null || $this->cards->use($slip, $act(), $card->code);
+        $card === null || $this->cards->use($slip, $act(), Crypt::decryptString((string) $card->number));
         $this->payRest($slip, $act);
     }
 

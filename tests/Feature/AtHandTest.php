@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\Counter\Slip;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
@@ -170,16 +171,18 @@ final class AtHandTest extends FeatureCase
         $this->does('post')->assertOk();
         $card = GiftCard::query()->sole();
         $html = static fn (): string => (string) DB::table('printed_papers')->latest('id')->value('html');
-        $this->assertStringContainsString($card->number()->grouped(), $html());
+        $number = $this->numberOf($card);
+        $this->assertNull($card->refresh()->number, 'Printed once, the number stands nowhere any more.');
+        $this->assertStringContainsString(CardCode::of($this->numberOf($card))->grouped(), $html());
 
         foreach (['receipt', 'invoice'] as $form) {
-            $this->get("/documents/{$this->document()->label}/{$form}")->assertOk()->assertDontSee($card->number()->grouped())->assertDontSee($card->code);
+            $this->get("/documents/{$this->document()->label}/{$form}")->assertOk()->assertDontSee(CardCode::of($this->numberOf($card))->grouped())->assertDontSee($this->numberOf($card));
         }
 
         $this->post("/documents/{$this->document()->label}/print")->assertRedirect();
         $this->assertStringContainsString('COPY', $html());
-        $this->assertStringNotContainsString($card->number()->grouped(), $html());
-        $this->assertStringNotContainsString($card->code, $html());
+        $this->assertStringNotContainsString(CardCode::of($this->numberOf($card))->grouped(), $html());
+        $this->assertStringNotContainsString($number, $html());
         $this->assertStringContainsString(substr($card->code, -4), $html());
     }
 

@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
+use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
 use Illuminate\Support\Facades\DB;
@@ -321,7 +322,7 @@ final class CardQuestionTest extends FeatureCase
             $this->slip = (string) Str::uuid();
             $this->does('customer', ['customer' => $this->customer?->id]);
             $this->does('deposit', ['deposit_in' => $amount, 'deposit_for' => ''])->assertOk();
-            $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+            $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
             $this->does('post')->assertOk();
 
             return $this->document();
@@ -337,7 +338,7 @@ final class CardQuestionTest extends FeatureCase
         $this->as('201')->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'seen'])->assertSessionHasNoErrors();
         $this->assertSame(8500, $card->refresh()->balance);
         $this->as('101')->readyToHold('60', 'MA-0031');
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('post')->assertOk();
         $layaway = Layaway::query()->sole();
         $this->as('201')->get("/layaways/{$layaway->label}")->assertOk()->assertSee('Onto the gift card that paid');
@@ -358,7 +359,7 @@ final class CardQuestionTest extends FeatureCase
         $card = \Elmstone\GiftCards\GiftCard::query()->sole();
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $this->readyToHold('60', 'MA-0031');
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('card')->assertOk();
         $this->does('post')->assertOk();
         $layaway = Layaway::query()->sole();
@@ -391,7 +392,7 @@ final class CardQuestionTest extends FeatureCase
             $this->does('post')->assertOk();
         }
 
-        $codes = DB::table('gift_cards')->orderBy('id')->pluck('code')->all();
+        $codes = array_map($this->numberOf(...), GiftCard::query()->orderBy('id')->get()->all());
         $this->slip = (string) Str::uuid();
         $this->add('MA-0031');
         $this->does('gift-cards/use', ['card_code' => $codes[0]])->assertOk();

@@ -7,9 +7,11 @@ namespace Elmstone\Tests\Feature;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\GiftCards\CardsOwed;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCardLedger;
+use Elmstone\GiftCards\KeptCode;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -36,10 +38,10 @@ final class CreditTest extends FeatureCase
         $this->assertSame(['cash' => 5000, 'gift_cards' => -5000], $this->posted($receipt));
         $this->assertSame(CarbonImmutable::today()->addMonthsNoOverflow(36)->format('Y-m-d'), $card->expires_on?->format('Y-m-d'));
         $paper = (string) DB::table('printed_papers')->latest('id')->value('html');
-        $this->assertStringContainsString($card->number()->grouped(), $paper);
+        $this->assertStringContainsString(CardCode::of($this->numberOf($card))->grouped(), $paper);
         $this->assertStringContainsString('keep it like money', $paper);
-        $this->get("/documents/{$receipt->label}/receipt")->assertOk()->assertSee($card->number()->masked())->assertDontSee($card->number()->grouped());
-        $this->get("/documents/{$receipt->label}")->assertOk()->assertDontSee($card->code);
+        $this->get("/documents/{$receipt->label}/receipt")->assertOk()->assertSee($card->masked())->assertDontSee(CardCode::of($this->numberOf($card))->grouped());
+        $this->get("/documents/{$receipt->label}")->assertOk()->assertDontSee($this->numberOf($card));
         $this->assertProves();
     }
 
@@ -47,24 +49,24 @@ final class CreditTest extends FeatureCase
     {
         $card = $this->card('10.00');
         $this->slip = (string) Str::uuid();
-        $this->add('2 x LH-1140', $card->number()->grouped())->does('cash', ['cash' => null])->assertOk();
+        $this->add('2 x LH-1140', CardCode::of($this->numberOf($card))->grouped())->does('cash', ['cash' => null])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(153, $card->refresh()->balance);
         $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk()->assertSee('worth 1.53');
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertStatus(422)->assertSee('pays on this slip already');
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk()->assertSee('worth 1.53');
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertStatus(422)->assertSee('pays on this slip already');
         $this->does('gift-cards/use/0', ['amount' => '1.54'])->assertStatus(422)->assertSee('is worth 1.53');
         $this->does('gift-cards/use/0', ['amount' => '1.00'])->assertOk();
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(53, $card->refresh()->balance);
         $this->slip = (string) Str::uuid();
-        $this->does('gift-cards', ['worth' => '20', 'code' => $card->code])->assertOk()->assertSee('Top up');
+        $this->does('gift-cards', ['worth' => '20', 'code' => $this->numberOf($card)])->assertOk()->assertSee('Top up');
         $this->does('cash', ['cash' => '20'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(2053, $card->refresh()->balance);
-        $this->get("/gift-cards/{$card->id}")->assertOk()->assertSee('20.53')->assertSee('Topped up')->assertDontSee($card->code);
+        $this->get("/gift-cards/{$card->id}")->assertOk()->assertSee('20.53')->assertSee('Topped up')->assertDontSee($this->numberOf($card));
         $this->assertProves();
     }
 
@@ -75,7 +77,7 @@ final class CreditTest extends FeatureCase
         $this->does('gift-cards', ['worth' => '', 'code' => ''])->assertStatus(422)->assertSee('what the gift card is to be worth');
         $this->does('gift-cards/use', ['card_code' => GiftCardLedger::drawn()->digits])->assertStatus(422)->assertSee('No gift card has the number');
         $printed = GiftCardLedger::drawn();
-        $this->assertSame($printed->digits, $this->card('10', $printed->grouped())->code);
+        $this->assertSame(KeptCode::of($printed), $this->card('10', $printed->grouped())->code);
     }
 
     public function test_a_card_used_on_two_tills_at_once_pays_once(): void
@@ -85,7 +87,7 @@ final class CreditTest extends FeatureCase
 
         foreach ([1, 2] as $i) {
             $this->slip = $slips[$i] = (string) Str::uuid();
-            $this->add('LH-1140', $card->code);
+            $this->add('LH-1140', $this->numberOf($card));
         }
 
         $this->does('post')->assertOk();
@@ -99,14 +101,16 @@ final class CreditTest extends FeatureCase
         $card = $this->card('10');
         DB::table('gift_cards')->update(['expires_on' => CarbonImmutable::yesterday()->format('Y-m-d')]);
         $this->slip = (string) Str::uuid();
-        $this->add('LH-1140')->does('gift-cards/use', ['card_code' => $card->code])->assertStatus(422)->assertSee('expired on');
+        $this->add('LH-1140')->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertStatus(422)->assertSee('expired on');
         $this->as('201')->post("/gift-cards/{$card->id}/extend", ['until' => CarbonImmutable::today()->addYear()->format('Y-m-d'), 'reason' => ''])->assertSessionHasErrors();
         $this->post("/gift-cards/{$card->id}/extend", ['until' => CarbonImmutable::today()->addYear()->format('Y-m-d'), 'reason' => 'asked nicely'])->assertSessionHasNoErrors();
         $this->post("/gift-cards/{$card->id}/block", ['reason' => 'stolen'])->assertSessionHasNoErrors();
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertStatus(422)->assertSee('is blocked');
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertStatus(422)->assertSee('is blocked');
+        $lost = $this->numberOf($card);
         $this->post("/gift-cards/{$card->id}/replace", ['reason' => 'found the receipt'])->assertSessionHasNoErrors();
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertStatus(422)->assertSee('was reported lost');
-        $this->does('gift-cards/use', ['card_code' => $card->refresh()->code])->assertOk();
+        $new = preg_match('/9\d{3} \d{4} \d{4} \d{4}/', (string) session('done'), $shown) === 1 ? $shown[0] : '';
+        $this->does('gift-cards/use', ['card_code' => $lost])->assertStatus(422)->assertSee('was reported lost');
+        $this->does('gift-cards/use', ['card_code' => $new])->assertOk();
         $this->does('post')->assertOk();
         $this->get("/gift-cards/{$card->id}")->assertOk()->assertSee('replaced by')->assertSee('stolen');
         $this->as('101')->post("/gift-cards/{$card->id}/block", ['reason' => 'no'])->assertForbidden();
@@ -119,7 +123,7 @@ final class CreditTest extends FeatureCase
         $card = $this->card('30');
         $this->travelBack();
         $this->slip = (string) Str::uuid();
-        $this->add('LH-1140', $card->code)->does('post')->assertOk();
+        $this->add('LH-1140', $this->numberOf($card))->does('post')->assertOk();
         $this->assertSame([0, 3000, 2576], array_map(static fn (int $days): int => CardsOwed::on(CarbonImmutable::today()->subDays($days))->total, [3, 1, 0]));
         $this->get('/gift-cards')->assertOk()->assertSee('25.76');
         $this->assertStringContainsString('30.00', $this->get('/gift-cards.csv?as_of='.CarbonImmutable::yesterday()->format('Y-m-d'))->streamedContent());
@@ -295,5 +299,41 @@ final class CreditTest extends FeatureCase
         $this->get("/documents/{$note->label}")->assertOk()->assertSee('Paper trail')->assertSee($sale->label)->assertSee('back to stock');
         $this->get("/documents/{$sale->label}")->assertOk()->assertSee('Came back of it')->assertSee($note->label);
         $this->get("/documents/{$note->label}/invoice.xml")->assertOk()->assertSee('381');
+    }
+
+    public function test_who_types_numbers_no_card_has_is_guessing_and_waits(): void
+    {
+        $card = $this->card('10');
+        $number = $this->numberOf($card);
+        $this->slip = (string) Str::uuid();
+        $this->add('LH-1140');
+
+        for ($i = 0; $i < 10; $i++) {
+            $this->does('gift-cards/use', ['card_code' => GiftCardLedger::drawn()->digits])->assertStatus(422);
+        }
+
+        $this->does('gift-cards/use', ['card_code' => $number])->assertStatus(422)->assertSee('Too many numbers');
+        $this->as('201', 2)->get('/gift-cards')->assertOk();
+        $this->travel(6)->minutes();
+        $this->as('101')->does('gift-cards/use', ['card_code' => $number])->assertOk();
+    }
+
+    public function test_the_database_holds_no_number_once_it_is_printed_and_one_of_another_card_is_found_out(): void
+    {
+        $number = $this->numberOf($one = $this->card('10'));
+        $this->card('20');
+
+        foreach (['gift_cards', 'gift_card_codes', 'gift_card_changes', 'slips', 'document_tenders', 'documents'] as $table) {
+            $this->assertStringNotContainsString($number, (string) json_encode(DB::table($table)->get()), $table);
+        }
+
+        $this->assertNull($one->refresh()->number);
+        [$a, $b] = DB::table('gift_card_codes')->orderBy('gift_card_id')->get()->all();
+        DB::table('gift_card_codes')->where('code', $a->code)->update(['gift_card_id' => $b->gift_card_id]);
+        DB::table('gift_card_codes')->where('code', $b->code)->update(['gift_card_id' => $a->gift_card_id]);
+        DB::table('gift_cards')->where('id', $a->gift_card_id)->update(['code' => 'x']);
+        DB::table('gift_cards')->where('id', $b->gift_card_id)->update(['code' => $a->code]);
+        DB::table('gift_cards')->where('id', $a->gift_card_id)->update(['code' => $b->code]);
+        $this->assertStringContainsString('was not given to it', implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults));
     }
 }

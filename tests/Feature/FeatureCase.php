@@ -6,11 +6,15 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Prove;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\Counter\Slip;
 use Elmstone\Foundation\LockLadder;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\GiftCards\KeptCode;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -114,6 +118,28 @@ abstract class FeatureCase extends TestCase
     protected function documents(): int
     {
         return DB::table('documents')->where('kind', '<>', 'goods_in')->count();
+    }
+
+    /** The number of a gift card: as it is kept until it is printed, or as it stands on its paper. */
+    protected function numberOf(GiftCard|int $card): string
+    {
+        $card = $card instanceof GiftCard ? $card->refresh() : GiftCard::query()->findOrFail($card);
+
+        if ($card->number !== null) {
+            return Crypt::decryptString($card->number);
+        }
+
+        foreach (DB::table('printed_papers')->orderByDesc('id')->pluck('html') as $html) {
+            preg_match_all('/\b9\d{15}\b/', (string) $html, $found);
+
+            foreach ($found[0] as $digits) {
+                if (CardCode::looksLikeOne($digits) && KeptCode::of(CardCode::of($digits)) === $card->code) {
+                    return $digits;
+                }
+            }
+        }
+
+        throw new \LogicException('The number of this card is printed nowhere.');
     }
 
     protected function assertProves(): void

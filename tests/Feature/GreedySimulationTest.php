@@ -11,6 +11,7 @@ use Elmstone\Cards\CardTill;
 use Elmstone\Counter\Slip;
 use Elmstone\Counter\SlipState;
 use Elmstone\Customers\Customer;
+use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Routing\Events\RouteMatched;
@@ -241,9 +242,9 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anyGiftCard(): ?string
     {
-        $codes = DB::table('gift_cards')->where('balance', '>', 0)->orderBy('id')->pluck('code')->all();
+        $cards = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->get()->all();
 
-        return $codes === [] ? null : $this->string($this->pick(array_values($codes)));
+        return $cards === [] ? null : $this->numberOf($this->pick($cards));
     }
 
     private function anySale(string $paidBy = ''): ?Document

@@ -36,7 +36,7 @@ final class MixedReturnTest extends FeatureCase
         $this->does('customer', ['customer' => $this->customer->id]);
         $this->add('2 x PI-2800')->does('charge', ['charge' => '10.00'])->assertOk();
         $this->does('store-credit', ['rest' => '1'])->assertOk();
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('gift-cards/use/0', ['amount' => '4.00'])->assertOk();
         $this->does('cheque', ['cheque' => '6.00', 'cheque_number' => '0815'])->assertOk();
         $this->does('card', ['card' => '3.00'])->assertOk();

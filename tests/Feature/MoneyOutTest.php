@@ -118,7 +118,7 @@ final class MoneyOutTest extends FeatureCase
         $card = GiftCard::query()->sole();
         $this->slip = (string) Str::uuid();
         $this->add('LH-1140')->does('gift-cards', ['worth' => '20', 'code' => ''])->assertOk();
-        $this->does('gift-cards/use', ['card_code' => $card->code])->assertOk();
+        $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('not bought with gift cards')->assertSee('4.24');
         $this->does('gift-cards/use/0', ['amount' => '4.24'])->assertOk();
         $this->does('cash', ['cash' => '20'])->assertOk();
@@ -136,7 +136,7 @@ final class MoneyOutTest extends FeatureCase
         $this->does('post')->assertOk();
         $card = GiftCard::query()->sole();
         $this->slip = (string) Str::uuid();
-        $this->does('gift-cards', ['worth' => '200', 'code' => $card->code])->assertOk();
+        $this->does('gift-cards', ['worth' => '200', 'code' => $this->numberOf($card)])->assertOk();
         $this->does('cash', ['cash' => '600'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('500.00 at most');
         $this->approve('gift-card.0')->assertOk();
@@ -310,7 +310,7 @@ final class MoneyOutTest extends FeatureCase
         $this->does('post')->assertOk();
         $receipt = $this->document();
         $this->slip = (string) Str::uuid();
-        $this->add('LH-1140', (string) DB::table('gift_cards')->value('code'))->does('post')->assertOk();
+        $this->add('LH-1140', $this->numberOf((int) DB::table('gift_cards')->value('id')))->does('post')->assertOk();
         $this->post("/documents/{$receipt->label}/reverse", ['reason' => 'x', ...$this->approval()])->assertSessionHasErrors();
         $this->assertSame(0, Document::query()->where('purpose', 'receipt_reversed')->count());
     }

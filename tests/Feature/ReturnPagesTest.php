@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\PaperTrail;
 use Elmstone\Catalogue\Item;
+use Elmstone\Core\Credits\CardCode;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\Shop;
@@ -34,8 +35,8 @@ final class ReturnPagesTest extends FeatureCase
         $card = GiftCard::query()->sole();
         $this->slip = (string) Str::uuid();
         $this->assertStringContainsString('Bring goods back', $this->found($sale->label));
-        $this->assertStringContainsString('Pay with it', $this->found($card->number()->grouped()));
-        $this->assertStringContainsString('One digit of this card number is wrong', $this->found(substr_replace($card->code, (string) ((int) $card->code[5] ^ 1), 5, 1)));
+        $this->assertStringContainsString('Pay with it', $this->found(CardCode::of($this->numberOf($card))->grouped()));
+        $this->assertStringContainsString('One digit of this card number is wrong', $this->found(substr_replace($number = $this->numberOf($card), (string) ((int) $number[5] ^ 1), 5, 1)));
         $this->assertStringContainsString('ended on 1 Jan 2021', $this->found('spring'));
     }
 

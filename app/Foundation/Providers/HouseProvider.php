@@ -45,6 +45,7 @@ use Elmstone\Layaways\TakeBackPayment;
 use Elmstone\MoneyOut\OntoCards;
 use Elmstone\Paper\AskedPaper;
 use Elmstone\Paper\HandOver;
+use Elmstone\Paper\IssuePaper;
 use Elmstone\Paper\Outbox;
 use Elmstone\Paper\PaperData;
 use Elmstone\Plans\MergePlans;
@@ -100,6 +101,8 @@ final class HouseProvider extends ServiceProvider
         $this->app->singleton(Outbox::class);
         $this->app->singleton(Asked::class);
         $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
+        $this->app->tag([GiftCardOnPaper::class], 'forgetful');
+        $this->app->when(IssuePaper::class)->needs('$forgetful')->giveTagged('forgetful');
         $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->tag([LayawayOnPaper::class, DepositOnPaper::class, StoreCreditOnPaper::class, GiftCardOnPaper::class], 'papers');

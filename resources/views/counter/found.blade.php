@@ -45,7 +45,7 @@
 @if($card !== null)
     <div class="group" aria-hidden="true">Gift cards</div>
     @if(is_string($card))<p class="complaint px-3 py-1 mb-0">{{ $card }}</p>
-    @else<button type="button" class="row-found layaway" role="option" id="found-card" aria-selected="false" data-layaway="{{ $card->code }}"><span class="code">{{ $card->number()->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it' : $card->hindrance($today) }}</span><span class="figure">{{ Show::money($house->money($card->balance)) }}</span><span class="figure small soft">{{ $card->expires_on === null ? 'no expiry' : 'until '.Show::date($card->expires_on) }}</span></button>@endif
+    @else<button type="button" class="row-found layaway" role="option" id="found-card" aria-selected="false" data-layaway="{{ $typed }}"><span class="code">{{ $card->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it' : $card->hindrance($today) }}</span><span class="figure">{{ Show::money($house->money($card->balance)) }}</span><span class="figure small soft">{{ $card->expires_on === null ? 'no expiry' : 'until '.Show::date($card->expires_on) }}</span></button>@endif
 @endif
 @if($coupon !== null)
     <div class="group" aria-hidden="true">Coupons</div>

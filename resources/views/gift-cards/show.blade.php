@@ -1,11 +1,11 @@
 @use('Elmstone\Foundation\Show')
 @extends('layout')
-@section('title', 'Gift card '.$card->number()->masked())
+@section('title', 'Gift card '.$card->masked())
 @section('main')
 @php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('returns.parts.nav')
-    <div class="page-head"><h1>Gift card <span class="code">{{ $card->number()->masked() }}</span></h1><span class="soft">{{ $house->currency()->code }}</span></div>
+    <div class="page-head"><h1>Gift card <span class="code">{{ $card->masked() }}</span></h1><span class="soft">{{ $house->currency()->code }}</span></div>
     @include('design.messages')
     <div class="split">
         <div>
