@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Interchange;
 
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 
 /** The lines of an invoice that bear the same rate. UNCL 5305: S standard rate, Z zero rated, E exempt. */
 final readonly class UblCategory
@@ -21,6 +22,12 @@ final readonly class UblCategory
     public function taxable(): Money
     {
         return $this->lines->minus($this->allowance);
+    }
+
+    /** Whether its tax is just its rate of what it is on, rounded to the cent half away from zero: EN 16931-1, BR-CO-17. */
+    public function isOfItsRate(): bool
+    {
+        return $this->taxable()->percent(Percentage::of($this->percent))->equals($this->tax);
     }
 
     public function plus(Money $lines, Money $allowance, Money $tax): self

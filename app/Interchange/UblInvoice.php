@@ -10,6 +10,7 @@ use DOMElement;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DocumentLine;
+use Elmstone\Books\DocumentTax;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
@@ -100,6 +101,10 @@ final class UblInvoice
         }
 
         $this->text($invoice, "{$this->name()}TypeCode", $this->isCredit() ? '381' : '380');
+        foreach ($this->roundings() as $words) {
+            $this->text($invoice, 'Note', $words);
+        }
+
         $this->text($invoice, 'DocumentCurrencyCode', $document->currency);
 
         if ($document->purchase_order !== '') {
@@ -115,6 +120,25 @@ final class UblInvoice
         if ($document->job !== '' && ! $this->isCredit()) {
             $this->text($this->node($invoice, 'ProjectReference'), 'ID', $document->job);
         }
+    }
+
+    /**
+     * Where a category's tax is that of several components, each rounded for itself, it can be a cent beside the whole rate's: then it is said of what it is made.
+     *
+     * @return list<string> one for each category that is
+     */
+    private function roundings(): array
+    {
+        $words = [];
+
+        foreach ($this->categories->all as $category) {
+            if (! $category->isOfItsRate()) {
+                $parts = implode(', ', $this->document->taxes->map(fn (DocumentTax $tax): string => "{$tax->name} ".self::plain($tax->rate)." % of {$this->figure($tax->base)->toString()} = {$this->figure($tax->amount)->toString()}")->all());
+                $words[] = "Tax of {$category->code} ".self::plain($category->percent)." %: {$parts}. Each is rounded for itself.";
+            }
+        }
+
+        return $words;
     }
 
     /** @return iterable<Document> what was sold, and comes back */
@@ -151,6 +175,12 @@ final class UblInvoice
         }
 
         $this->address($party, $customer->street ?? '', $customer->town ?? '', $customer->postcode ?? '', $customer->country ?? $this->house->shop()->country);
+        if (($customer->tax_number ?? '') !== '') {
+            $scheme = $this->node($party, 'PartyTaxScheme');
+            $this->text($scheme, 'CompanyID', $customer->tax_number ?? '');
+            $this->text($this->node($scheme, 'TaxScheme'), 'ID', 'TAX');
+        }
+
         $this->text($this->node($party, 'PartyLegalEntity'), 'RegistrationName', $this->document->customer_name === '' ? 'Walk-in customer' : $this->document->customer_name);
 
         if ($this->document->buyer !== '') {
@@ -171,16 +201,31 @@ final class UblInvoice
         $this->text($this->node($address, 'Country'), 'IdentificationCode', $country);
     }
 
-    /** UNCL 4461: 10 in cash, 20 cheque, 30 credit transfer, 48 bank card, 1 not defined. */
+    /**
+     * UNCL 4461: 10 in cash, 20 cheque, 30 credit transfer, 48 bank card, 97 clearing between partners, 1 not defined. What is still owed is to be transferred to the shop's account; what a credit note
+     * leaves on the customer's account is cleared against what they owe.
+     */
     private function payment(DOMElement $invoice): void
     {
-        $kind = $this->document->tenders->first()?->kind;
-        $this->text($this->node($invoice, 'PaymentMeans'), 'PaymentMeansCode', match ($kind) {
+        $account = $this->house->shop()->bank_account;
+        $kinds = $this->document->tenders->pluck('kind');
+        $kind = $kinds->contains(TenderKind::HouseAccount) ? TenderKind::HouseAccount : $kinds->first();
+        $code = match ($kind) {
             TenderKind::Cash => '10',
             TenderKind::Cheque => '20',
             TenderKind::Card => '48',
+            TenderKind::HouseAccount => $this->isCredit() ? '97' : ($account === '' ? '1' : '30'),
+            TenderKind::BankTransfer => $this->isCredit() || $account === '' ? '1' : '30',
             default => '1',
-        });
+        };
+        $means = $this->node($invoice, 'PaymentMeans');
+        $this->text($means, 'PaymentMeansCode', $code);
+
+        if ($code === '30') {
+            $this->text($means, 'PaymentID', $this->document->label);
+            $this->text($this->node($means, 'PayeeFinancialAccount'), 'ID', $account);
+        }
+
         $this->text($this->node($invoice, 'PaymentTerms'), 'Note', $this->document->terms === '' ? ($this->isCredit() ? 'settled at the counter' : 'paid at the counter') : $this->document->terms);
     }
 
