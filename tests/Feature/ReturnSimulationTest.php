@@ -181,7 +181,7 @@ final class ReturnSimulationTest extends FeatureCase
         $worth = $this->random->getInt(1, 4000);
         $slip = $this->begun();
         $known = $this->random->getInt(0, 1) === 0 ? GiftCard::query()->inRandomOrder('7')->first() : null;
-        app(GiftCardsOnSlip::class)->sell($slip, $this->act(), $this->usd($worth), $known->code ?? '');
+        app(GiftCardsOnSlip::class)->sell($slip, $this->act(), $this->usd($worth), $known === null ? '' : $this->numberOf($known));
         app(CountTender::class)->cash($slip, $this->act(), $this->usd($worth));
         $this->posts($slip);
         $this->cards += $worth;
@@ -195,7 +195,7 @@ final class ReturnSimulationTest extends FeatureCase
         app(AddToSlip::class)->handle($slip, $this->act(), $this->random->getInt(1, 9).' x LH-1140');
         $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
         $this->credit > 0 && app(UseStoreCredit::class)->handle($slip, $this->act(), $this->usd($this->random->getInt(1, $this->credit + 50)));
-        $card === null || app(GiftCardsOnSlip::class)->use($slip, $this->act(), $card->code);
+        $card === null || app(GiftCardsOnSlip::class)->use($slip, $this->act(), $this->numberOf($card));
         app(CountTender::class)->cash($slip, $this->act(), $this->usd(100_00));
         $sale = $this->posts($slip);
         $by = static fn (TenderKind $kind): int => (int) $sale->tenders->where('kind', $kind)->sum('amount');

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Outside;
 
+use Elmstone\Books\Accounts;
 use Elmstone\Customers\Customer;
 use Elmstone\Interchange\UblInvoice;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Shop;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Tests\Feature\FeatureCase;
 use Elmstone\Tests\Feature\Returning;
@@ -163,6 +165,50 @@ final class UblTest extends FeatureCase
         self::assertCreditRight($xml);
         self::assertStringContainsString("<cac:InvoiceDocumentReference>\n      <cbc:ID>{$sale->label}</cbc:ID>", $xml);
         self::assertStringContainsString('<cbc:CreditedQuantity unitCode="C62">3</cbc:CreditedQuantity>', $xml);
+    }
+
+    public function test_where_components_rounded_for_themselves_are_a_cent_beside_the_whole_rate_it_is_said(): void
+    {
+        $tax = (array) DB::table('tax_components')->first();
+        DB::table('tax_components')->where('id', $tax['id'])->update(['rate' => '6.25']);
+        DB::table('tax_components')->insert([...$tax, 'id' => null, 'code' => 'county', 'name' => 'County tax', 'rate' => '1.5', 'position' => 9]);
+        Accounts::open();
+        $this->posted($this->account('500.00'), '3 x LH-1140');
+        $this->does('charge', ['rest' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->xml();
+        self::assertRight($xml);
+        // 6.25 % of 11.55 is 0.72, 1.5 % is 0.17; 7.75 % would be 0.90.
+        self::assertStringContainsString('6.25 % of 11.55 = 0.72, County tax 1.5 % of 11.55 = 0.17. Each is rounded for itself.', $xml);
+    }
+
+    public function test_where_the_rate_comes_out_to_the_cent_nothing_is_said(): void
+    {
+        $this->posted($this->account('500.00'), '3 x LH-1140');
+        $this->does('charge', ['rest' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        self::assertStringNotContainsString('rounded for itself', $this->xml());
+    }
+
+    public function test_what_is_owed_names_the_shops_account_and_the_buyers_tax_number(): void
+    {
+        Shop::query()->update(['bank_account' => '00 4410 7719']);
+        app(House::class)->shop()->refresh();
+        $customer = $this->account('500.00');
+        $customer->update(['tax_number' => '98-7654321']);
+        $this->posted($customer, '3 x LH-1140');
+        $this->does('charge', ['rest' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $xml = $this->xml();
+        self::assertRight($xml);
+        self::assertStringContainsString('<cbc:PaymentMeansCode>30</cbc:PaymentMeansCode>', $xml);
+        self::assertMatchesRegularExpression('#<cac:PayeeFinancialAccount>\s*<cbc:ID>00 4410 7719</cbc:ID>#', $xml);
+        self::assertStringContainsString('<cbc:CompanyID>98-7654321</cbc:CompanyID>', $xml);
+        $this->back($this->document(), [1 => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $credit = $this->creditXml();
+        self::assertCreditRight($credit);
+        self::assertStringContainsString('<cbc:PaymentMeansCode>97</cbc:PaymentMeansCode>', $credit);
     }
 
     public function test_a_restocking_fee_lowers_the_credit(): void
