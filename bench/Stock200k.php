@@ -63,10 +63,14 @@ final class Stock200k
         }
     }
 
-    /** Copies all documents until there are so many. */
-    public function multiply(int $wanted): void
+    /**
+     * Copies all documents until there are so many.
+     *
+     * @param  bool  $sealed whether the copies get seals, of no use to a proof
+     */
+    public function multiply(int $wanted, bool $sealed = true): void
     {
-        $sold = DB::table('documents')->where('number', '<', SqlFloor::FIRST_NUMBER);
+        $sold = DB::table('documents')->where('kind', 'invoice')->where('number', '<', SqlFloor::FIRST_NUMBER);
         $have = $sold->count();
         $lastId = (int) $sold->clone()->where('id', '<', SqlFloor::FIRST_ID)->max('id');
         $lastNumber = (int) $sold->clone()->max('number');
@@ -75,16 +79,17 @@ final class Stock200k
             DB::transaction(static function () use ($copy, $lastId, $lastNumber): void {
                 $columns = array_diff(DB::getSchemaBuilder()->getColumnListing('documents'), ['id', 'number', 'label', 'idempotency_key']);
                 $list = implode(', ', $columns);
-                DB::statement("INSERT INTO documents (id, number, label, idempotency_key, {$list}) SELECT id + ?, number + ?, CONCAT('INV-', LPAD(number + ?, 6, '0')), UUID(), {$list} FROM documents WHERE id <= ?", [$copy * $lastId, $copy * $lastNumber, $copy * $lastNumber, $lastId]);
+                DB::statement("INSERT INTO documents (id, number, label, idempotency_key, {$list}) SELECT id + ?, number + ?, CONCAT('INV-', LPAD(number + ?, 6, '0')), UUID(), {$list} FROM documents WHERE kind = 'invoice' AND id <= ?", [$copy * $lastId, $copy * $lastNumber, $copy * $lastNumber, $lastId]);
 
                 foreach (self::COPIED as $table) {
                     $rest = implode(', ', array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['document_id']));
-                    DB::statement("INSERT INTO {$table} (document_id, {$rest}) SELECT document_id + ?, {$rest} FROM {$table} WHERE document_id <= ?", [$copy * $lastId, $lastId]);
+                    DB::statement("INSERT INTO {$table} (document_id, {$rest}) SELECT document_id + ?, {$rest} FROM {$table} WHERE document_id <= ? AND document_id IN (SELECT id FROM documents WHERE kind = 'invoice')", [$copy * $lastId, $lastId]);
                 }
             });
         }
 
         DB::table('series')->where('kind', 'invoice')->update(['last_number' => $sold->max('number')]);
+        $sealed && Sealed::copies();
         DB::statement('ANALYZE TABLE documents, document_lines, document_tenders, journal_lines');
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
+use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Counter\InSight;
 use Elmstone\Foundation\Http\Failures;
@@ -33,7 +34,7 @@ return Application::configure(basePath: dirname(__DIR__))
         __DIR__.'/../app/Paper/Console',
         SendRemindersCommand::class,
         // Measuring fills a database with what is none of the shop's: only where it is asked for.
-        ...getenv('ELMSTONE_BENCH') === '1' ? [BenchCommand::class, AccountsCommand::class, LayawaysCommand::class, ReturnsCommand::class] : [],
+        ...getenv('ELMSTONE_BENCH') === '1' ? [BenchCommand::class, AccountsCommand::class, LayawaysCommand::class, ReturnsCommand::class, ProveCommand::class] : [],
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

@@ -54,6 +54,6 @@
         <p class="soft">Nothing happened for a while. Type your PIN to go on; everything is as you left it.</p>
         <label for="idle-pin" class="small soft">PIN</label><input class="form-control" id="idle-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required>
         <p class="complaint" role="alert" hidden></p>
-        <button class="main-act narrow mt-2">Go on</button>
+        <button class="quiet-act mt-2">Go on</button>
     </form>
 </dialog>
