@@ -99,7 +99,7 @@ final class InterchangeTest extends FeatureCase
         $this->assertSame([$ash->id, $birch->id, $birch->id, $cedar->id, null, $ash->id], $entries->pluck('customer_id')->all());
         $this->assertSame([[$one => 10340, $two => 424], [$three => 484, $five => 484], null, [$four => 1271], null, [$one => 5000]], $entries->pluck('shares')->all());
         $this->assertSame([true, true, false, false, false, false], $entries->pluck('sure')->all());
-        $this->get("/bank/{$file->id}")->assertOk()->assertSee('2 invoices named, exactly')->assertSee('nobody known by this')->assertSee('nothing but the amount speaks for it')->assertSee("{$one} is met by another payment");
+        $this->get("/bank/{$file->id}")->assertOk()->assertSee('exactly what its 2 invoices come to')->assertSee('nobody known by this')->assertSee('nothing but the amount speaks for it')->assertSee("{$one} is met by another payment");
         $unknown = $entries[4];
         $this->post("/bank/{$file->id}/entries/{$unknown->id}", ['customer' => 'no such'])->assertSessionHasErrors('refused');
         $this->post("/bank/{$file->id}/entries/{$unknown->id}", ['customer' => 'cedar'])->assertSessionHasNoErrors();

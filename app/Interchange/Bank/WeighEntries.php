@@ -193,18 +193,18 @@ final class WeighEntries
     {
         $sum = array_sum(array_map(static fn (OpenItemRecord $item): int => $item->open, $items));
         $less = array_sum(array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $items));
-        $words = count($items) === 1 ? $items[0]->label : count($items).' invoices named';
+        $words = count($items) === 1 ? 'what is open of it' : 'what its '.count($items).' invoices come to';
 
         if ($less > 0 && $sum - $less === $entry->amount->minor) {
             $best->shares = array_combine(array_column($items, 'label'), array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $items));
             $best->discount = $less;
-            $best->speaksFor(2, "{$words}, exactly, less settlement discount");
+            $best->speaksFor(2, "exactly {$words}, less settlement discount");
 
             return;
         }
 
         $best->shares = $this->asFarAsItGoes($items, $entry->amount->minor);
-        $sum === $entry->amount->minor ? $best->speaksFor(2, "{$words}, exactly") : $best->for[] = "{$words} come".(count($items) === 1 ? 's' : '').' to '.$this->house->money($sum)->toString();
+        $sum === $entry->amount->minor ? $best->speaksFor(2, "exactly {$words}") : $best->for[] = 'not '.$words.', '.$this->house->money($sum)->toString();
         $sum < $entry->amount->minor && $best->against[] = 'more than what is named';
     }
 

@@ -6,7 +6,7 @@
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a> / <a href="{{ route('bank') }}">Bank files</a> / <a href="{{ route('bank.file', $file->id) }}#entry-{{ $entry->id }}">{{ $file->name }}</a></p>
     <div class="page-head"><div><h1>{{ $entry->kind === BankEntryKind::Unread ? 'An entry that could not be read' : Show::money($house->money($entry->amount)).' '.$house->currency()->code.($entry->payer === '' ? '' : ' from '.$entry->payer) }}</h1>
-        <p class="soft mb-0">{{ ucfirst($entry->kind->words()) }}@if($entry->booked_on !== null), booked {{ Show::date($entry->booked_on) }}@if($entry->isPayment()), posted on {{ Show::date($day) }}@endif @endif</p></div></div>
+        <p class="soft mb-0">{{ ucfirst($entry->kind->words()) }}@if($entry->booked_on !== null), booked {{ Show::date($entry->booked_on) }}@if($entry->isPayment() && ! $day->isSameDay($entry->booked_on)), posted on {{ Show::date($day) }}@endif @endif</p></div></div>
     @include('design.messages')
     <p class="mb-2">{{ $entry->reference === '' ? 'It says nothing.' : $entry->reference }}</p>
     @if($entry->trouble !== '')<p class="brick">{{ $entry->trouble }}</p>@endif
