@@ -41,10 +41,13 @@ final class ProveCommand extends Command
         memory_reset_peak_usage();
         $start = microtime(true);
         $proof = $prove->handle();
+        $afresh = microtime(true) - $start;
+        $start = microtime(true);
+        $prove->handle(afresh: false);
         $taken = microtime(true) - $start;
         $documents = DB::table('documents')->count();
         $report = '# The proof of the books, measured on '.date('j M Y')."\n\n".sprintf("%d cores, PHP %s. %s documents. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n", (int) shell_exec('nproc'), PHP_VERSION, number_format($documents))
-            .sprintf("| Proof of all documents | %.1f s, %.0f MB | %.1f s, every row read once | under 60 s |\n| Sealing all documents | %.1f s | | |\n", $taken, memory_get_peak_usage() / 1e6, $floor, $sealed);
+            .sprintf("| Proof, each document reckoned before and held against its seal | %.1f s, %.0f MB | %.1f s, every row read once | under 60 s |\n| Proof afresh, each document reckoned again | %.1f s | | |\n| Sealing all documents | %.1f s | | |\n", $taken, memory_get_peak_usage() / 1e6, $floor, $afresh, $sealed);
         $this->line($report);
         $this->line(count($proof->faults).' faults, of documents that were copied with what is not copied');
         file_put_contents(base_path('bench/prove.md'), $report);

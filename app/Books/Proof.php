@@ -13,6 +13,15 @@ final class Proof
     /** @var list<string> */
     public array $faults = [];
 
+    /** @var list<int> documents that are not what was sealed */
+    public array $changed = [];
+
+    public function changed(int $document, string $fault): void
+    {
+        $this->changed[] = $document;
+        $this->fault($fault);
+    }
+
     public function checked(string $what, int $count = 1): void
     {
         $this->checked[$what] = ($this->checked[$what] ?? 0) + $count;

@@ -6,8 +6,10 @@ namespace Elmstone\Books;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Currency;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -27,10 +29,14 @@ final class Prove
     {
     }
 
-    public function handle(): Proof
+    /**
+     * A document that was reckoned again and proved is not reckoned once more while its seal says that it is still the same.
+     *
+     * @param  bool  $afresh all are reckoned again
+     */
+    public function handle(bool $afresh = true): Proof
     {
         $this->proof = new Proof;
-        Document::query()->with(['lines', 'taxes', 'tenders', 'journal', 'coupons'])->chunkById(500, $this->documents(...));
         $this->series();
         $this->unsealed();
         $this->stock();
@@ -39,7 +45,23 @@ final class Prove
             $check->prove($this->proof);
         }
 
+        Document::query()->with(['lines', 'taxes', 'tenders', 'journal', 'coupons'])->unless($afresh, fn (Builder $query) => $query->where($this->notProved(...)))->chunkById(500, $this->documents(...));
+
         return $this->proof;
+    }
+
+    /** @param  Builder<Document>  $either */
+    private function notProved(Builder $either): void
+    {
+        $either->whereNotExists(static fn (Query $proved) => $proved->from('proved_documents as p')->join('document_digests as s', 's.document_id', '=', 'p.document_id')->whereColumn('p.document_id', 'documents.id')->whereColumn('p.digest', 's.digest'))
+            ->orWhereIn('id', $this->proof->changed);
+    }
+
+    /** @param  list<int>  $documents */
+    private function mark(array $documents): void
+    {
+        $these = implode(', ', $documents);
+        $these === '' || DB::statement("INSERT INTO proved_documents (document_id, digest) SELECT document_id, digest FROM document_digests WHERE document_id IN ({$these}) ON DUPLICATE KEY UPDATE digest = VALUES(digest)");
     }
 
     /** @param  Collection<int, Document>  $documents */
@@ -52,7 +74,11 @@ final class Prove
         $originIds = $documents->flatMap(static fn (Document $document) => $document->lines->pluck('origin_document_id'))->filter()->all();
         $origins = Origins::of(Currency::of($documents->firstOrFail()->currency), $originIds);
 
+        $proved = [];
+
         foreach ($documents as $document) {
+            $before = count($this->proof->faults);
+
             try {
                 $draft = (new StoredDocument($document, $origins))->redrafted();
                 $rows = new DocumentRows($draft, $document->number);
@@ -67,7 +93,11 @@ final class Prove
             } catch (Throwable $failure) {
                 $this->proof->fault("{$document->label}: {$failure->getMessage()}");
             }
+
+            $before === count($this->proof->faults) && ! in_array($document->id, $this->proof->changed, true) && $proved[] = $document->id;
         }
+
+        $this->mark($proved);
 
         $this->proof->checked('documents reckoned again, with their journals', $documents->count());
         $this->proof->checked('lines', $documents->sum(static fn (Document $document): int => $document->lines->count()));

@@ -18,4 +18,17 @@ final class Link
     {
         return hash('sha256', CanonicalJson::of(['before' => $before, ...$says]));
     }
+
+    /**
+     * The same of what is written as canonical JSON already.
+     *
+     * @param  array<string, string>  $parts canonical JSON by the part's name, which is plain letters
+     */
+    public static function ofWritten(array $parts, string $before): string
+    {
+        $parts['before'] = "\"{$before}\"";
+        ksort($parts, SORT_STRING);
+
+        return hash('sha256', '{'.implode(',', array_map(static fn (string $name, string $written): string => "\"{$name}\":{$written}", array_keys($parts), $parts)).'}');
+    }
 }

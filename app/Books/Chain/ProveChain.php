@@ -38,7 +38,7 @@ final class ProveChain implements Check
 
                 foreach ($seals as $seal) {
                     $seal->before === $last['digest'] || $proof->fault("{$seal->label}: it does not follow on the document before it in its series");
-                    Link::of($says[(int) $seal->document_id] ?? [], (string) $seal->before) === $seal->digest || $proof->fault("{$seal->label}: it does not say what it said when it was posted");
+                    Link::ofWritten($says[(int) $seal->document_id] ?? [], (string) $seal->before) === $seal->digest || $proof->changed((int) $seal->document_id, "{$seal->label}: it does not say what it said when it was posted");
                     $last = ['number' => (int) $seal->number, 'digest' => (string) $seal->digest];
                 }
 

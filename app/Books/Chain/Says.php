@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Chain;
 
+use Elmstone\Core\Proof\CanonicalJson;
 use Illuminate\Support\Facades\DB;
+use PDO;
 
 /**
  * Everything documents say, as it goes into their digests: head, lines, taxes, tenders, coupons, journal, approvals, what became of the account, of goods and of money held. docs/chain.md
@@ -51,60 +53,83 @@ final class Says
         'layaway_entries', 'gift_card_entries',
     ];
 
+    /** What JSON does not write as it stands: of other ASCII text, nothing. */
+    private const UNPLAIN = "\"\\\0\1\2\3\4\5\6\7\10\11\12\13\14\15\16\17\20\21\22\23\24\25\26\27\30\31\32\33\34\35\36\37";
+
+    private const APPROVALS = ['place', 'needed', 'what', 'asked_by', 'approved_by', 'detail', 'reason', 'figures'];
+
     /**
+     * Each part written as canonical JSON. Straight from the rows, since a proof asks it of very many.
+     *
      * @param  array<int>  $documents
-     * @return array<int, array<string, mixed>> by document
+     * @return array<int, array<string, string>> by document and part
      */
     public static function of(array $documents): array
     {
         $says = [];
+        $these = $documents === [] ? '0' : implode(', ', array_map(intval(...), $documents));
 
-        foreach (DB::table('documents')->whereIn('id', $documents)->get(['id', ...self::HEAD]) as $row) {
-            $says[(int) $row->id] = ['head' => self::values((array) $row, self::HEAD)];
+        foreach (self::rows('id', self::HEAD, "documents WHERE id IN ({$these})") as $document => $head) {
+            $says[$document]['head'] = $head;
         }
 
         foreach (self::PARTS as $part => [$table, $columns, $order]) {
-            foreach (DB::table($table)->whereIn('document_id', $documents)->orderBy('document_id')->orderByRaw($order)->get(['document_id', ...$columns]) as $row) {
-                $says[(int) $row->document_id][$part][] = self::values((array) $row, $columns);
-            }
+            self::gather($says, $part, self::rows('document_id', $columns, "{$table} WHERE document_id IN ({$these}) ORDER BY document_id, {$order}"));
         }
 
-        return self::approvals($documents, $says);
-    }
-
-    /**
-     * @param  array<int>  $documents
-     * @param  array<int, array<string, mixed>>  $says
-     * @return array<int, array<string, mixed>>
-     */
-    private static function approvals(array $documents, array $says): array
-    {
-        $columns = ['place', 'needed', 'what', 'asked_by', 'approved_by', 'detail', 'reason', 'figures'];
-        $kept = DB::table('document_approvals as k')->join('approvals as a', 'a.id', '=', 'k.approval_id')->whereIn('k.document_id', $documents)->orderBy('k.approval_id')->orderBy('k.place');
-
-        foreach ($kept->get(['k.document_id', 'k.place', 'k.needed', 'a.what', 'a.asked_by', 'a.approved_by', 'a.detail', 'a.reason', 'a.figures']) as $row) {
-            $says[(int) $row->document_id]['approvals'][] = self::values((array) $row, $columns);
-        }
+        self::gather($says, 'approvals', self::rows('document_id', self::APPROVALS, "document_approvals k JOIN approvals a ON a.id = k.approval_id WHERE k.document_id IN ({$these}) ORDER BY k.document_id, k.approval_id, k.place", ['place' => 'k.place']));
 
         return $says;
     }
 
     /**
-     * @param  array<mixed>  $row
-     * @param  list<string>  $columns
-     * @return array<string, int|string|null>
+     * @param  array<int, array<string, string>>  $says
+     * @param  iterable<int, string>  $rows by document
      */
-    private static function values(array $row, array $columns): array
+    private static function gather(array &$says, string $part, iterable $rows): void
     {
-        static $whole = null;
-        $whole ??= array_flip(self::WHOLE);
-        $values = [];
+        $written = [];
 
-        foreach ($columns as $column) {
-            $value = $row[$column];
-            $values[$column] = ! is_scalar($value) ? null : (isset($whole[$column]) ? (int) $value : (string) $value);
+        foreach ($rows as $document => $row) {
+            $written[$document] = isset($written[$document]) ? "{$written[$document]},{$row}" : $row;
         }
 
-        return $values;
+        foreach ($written as $document => $all) {
+            $says[$document][$part] = "[{$all}]";
+        }
+    }
+
+    /**
+     * @param  list<string>  $columns
+     * @param  array<string, string>  $from where a column's name alone would be two
+     * @return iterable<int, string> each row as an object, by document
+     */
+    private static function rows(string $key, array $columns, string $of, array $from = []): iterable
+    {
+        sort($columns);
+        $whole = array_map(static fn (string $column): bool => in_array($column, self::WHOLE, true), $columns);
+        $names = array_map(static fn (int $place, string $column): string => ($place === 0 ? '{' : ',')."\"{$column}\":", array_keys($columns), $columns);
+        $select = implode(', ', array_map(static fn (string $column): string => $from[$column] ?? "`{$column}`", $columns));
+        $rows = DB::connection()->getPdo()->query("SELECT {$key}, {$select} FROM {$of}");
+
+        foreach ($rows === false ? [] : $rows->fetchAll(PDO::FETCH_NUM) as $row) {
+            $written = '';
+
+            foreach ($names as $place => $name) {
+                $value = $row[$place + 1];
+
+                if ($value === null) {
+                    $written .= "{$name}null";
+                } elseif ($whole[$place]) {
+                    $written .= $name.(int) $value;
+                } elseif (strcspn($value = (string) $value, self::UNPLAIN) === strlen($value) && mb_check_encoding($value, 'ASCII')) {
+                    $written .= "{$name}\"{$value}\"";
+                } else {
+                    $written .= $name.CanonicalJson::of($value);
+                }
+            }
+
+            yield (int) $row[0] => "{$written}}";
+        }
     }
 }

@@ -44,39 +44,28 @@ final class Seal
     public function now(array $documents): void
     {
         foreach (array_chunk($documents, self::AT_ONCE) as $some) {
-            $this->chain(Says::of($some));
+            $this->chain($some);
         }
     }
 
-    /** @param  array<int, array<string, mixed>>  $says by document */
-    private function chain(array $says): void
+    /** @param  list<int>  $documents */
+    private function chain(array $documents): void
     {
-        $places = array_map(self::place(...), $says);
-        asort($places);
+        $says = Says::of($documents);
         $rows = [];
         $last = [];
 
-        foreach ($places as $document => [$kind, $number]) {
+        foreach (DB::table('documents')->whereIn('id', $documents)->orderBy('kind')->orderBy('number')->get(['id', 'kind', 'number']) as $document) {
+            [$id, $kind, $number] = [(int) $document->id, (string) $document->kind, (int) $document->number];
             $before = $last[$kind]['digest'] ?? $this->digestOf($kind, $number - 1);
-            $digest = Link::of($says[$document], $before);
-            $rows[] = ['document_id' => $document, 'kind' => $kind, 'number' => $number, 'before' => $before, 'digest' => $digest];
+            $digest = Link::ofWritten($says[$id], $before);
+            $rows[] = ['document_id' => $id, 'kind' => $kind, 'number' => $number, 'before' => $before, 'digest' => $digest];
             $last[$kind] = ['kind' => $kind, 'number' => $number, 'digest' => $digest];
         }
 
         DB::table('document_digests')->insert($rows);
         // Kept a second time, so that the last of a series does not go without a trace.
         DB::table('series_heads')->upsert(array_values($last), ['kind'], ['number', 'digest']);
-    }
-
-    /**
-     * @param  array<string, mixed>  $says
-     * @return array{string, int}
-     */
-    private static function place(array $says): array
-    {
-        $head = is_array($says['head'] ?? null) ? $says['head'] : [];
-
-        return [is_string($head['kind'] ?? null) ? $head['kind'] : '', is_int($head['number'] ?? null) ? $head['number'] : 0];
     }
 
     private function digestOf(string $kind, int $number): string
