@@ -24,7 +24,7 @@ final class OddShapesTest extends FeatureCase
 {
     use Charges;
 
-    private const REQUESTS = 700;
+    private const REQUESTS = 400;
 
     /** What may be written where somebody is turned away: that they were. */
     private const DOOR = '/^(insert|update|delete)\b.*\b(security_log|pin_tries|sessions|cache)\b/i';
