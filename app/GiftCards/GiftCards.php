@@ -15,6 +15,9 @@ final class GiftCards
 {
     private const MOST_UNKNOWN = 10;
 
+    /** Numbers of new cards: whoever sells cards types more of them than who looks one up. */
+    private const MOST_NEW = 30;
+
     /** Seconds. */
     private const WITHIN = 300;
 
@@ -24,7 +27,7 @@ final class GiftCards
     public static function named(string $typed): GiftCard
     {
         $code = CardCode::of($typed);
-        self::assertNotGuessing();
+        self::assertNotGuessing('unknown', self::MOST_UNKNOWN);
         $row = DB::table('gift_card_codes as c')->join('gift_cards as g', 'g.id', '=', 'c.gift_card_id')->where('c.code', KeptCode::of($code))->first(['c.counts', 'c.gift_card_id', 'g.code']);
 
         return match (true) {
@@ -37,28 +40,36 @@ final class GiftCards
     /** Numbers that no card has, at one till: whoever types many is guessing. */
     private static function unknown(CardCode $code): Refused
     {
-        RateLimiter::hit(self::till(), self::WITHIN);
+        RateLimiter::hit(self::till('unknown'), self::WITHIN);
 
         return Refused::because('no_such_card', "No gift card has the number {$code->grouped()}.");
     }
 
-    private static function assertNotGuessing(): void
+    private static function assertNotGuessing(string $what, int $most): void
     {
-        if (RateLimiter::tooManyAttempts(self::till(), self::MOST_UNKNOWN)) {
+        if (RateLimiter::tooManyAttempts(self::till($what), $most)) {
             throw Refused::because('too_many', 'Too many numbers that no card has were typed at this till. Wait a few minutes.');
         }
     }
 
-    private static function till(): string
+    private static function till(string $what): string
     {
         $atTill = app(AtTill::class);
 
-        return 'gift-cards-'.($atTill->isChosen() ? $atTill->till()->id : 'none');
+        return "gift-cards-{$what}-".($atTill->isChosen() ? $atTill->till()->id : 'none');
     }
 
-    /** Whether a number may be given to a new card. */
+    /**
+     * Whether a number may be given to a new card. That it is free is an answer too: it is given so often, and no oftener.
+     *
+     * @throws Refused too_many
+     */
     public static function isFree(CardCode $code): bool
     {
-        return DB::table('gift_card_codes')->where('code', KeptCode::of($code))->doesntExist();
+        self::assertNotGuessing('new', self::MOST_NEW);
+        $isFree = DB::table('gift_card_codes')->where('code', KeptCode::of($code))->doesntExist();
+        $isFree && RateLimiter::hit(self::till('new'), self::WITHIN);
+
+        return $isFree;
     }
 }

@@ -16,8 +16,8 @@ final class RequireTill
     /** What a page does by itself is no act. */
     private const BY_ITSELF = ['devices.display', 'lock'];
 
-    /** What can be done while the PIN is asked for. */
-    private const WHILE_LOCKED = ['unlock', 'lock', 'sign-out'];
+    /** What can be done while the PIN is asked for; the customer's display shows what it showed. */
+    private const WHILE_LOCKED = ['unlock', 'lock', 'sign-out', 'devices.display'];
 
     public function __construct(private readonly AtTill $atTill, private readonly Presence $presence)
     {

@@ -5,11 +5,18 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Interchange\Bank\BankEntry;
 use Elmstone\Interchange\Bank\BankFile;
 use Elmstone\Interchange\Bank\BankLayout;
+use Elmstone\Receivables\PaymentOrder;
+use Elmstone\Receivables\TakePayment;
 use Elmstone\Shop\Location;
+use Elmstone\Shop\Till;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
 /** Evidence about the bank's payments is weighed; every entry is listed; each is posted on its day. */
@@ -190,6 +197,10 @@ final class BankMatchTest extends FeatureCase
         $receipt = Document::query()->where('purpose', 'payment')->where('customer_id', $ash->id)->firstOrFail();
         $this->get("/bank/{$second->id}/entries/{$back->id}")->assertOk()->assertSeeInOrder([$receipt->label, 'the bank’s own name for it is the same'], false);
         $this->post("/bank/{$second->id}/entries/{$back->id}/take-back", ['document' => 'RCT-999999'])->assertSessionHasErrors('refused');
+        $order = new PaymentOrder($birch->id, Money::of('20.00', Currency::of('USD')), TenderKind::BankTransfer, 'by hand', now()->toImmutable(), (string) Str::uuid());
+        $other = Document::query()->findOrFail(app(TakePayment::class)->handle($order, Till::query()->with('location')->findOrFail(1), $this->staff('301')));
+        $this->post("/bank/{$second->id}/entries/{$back->id}/take-back", ['document' => $other->label])->assertSessionHasErrors('refused');
+        $this->assertFalse(Document::query()->where('refers_to_id', $other->id)->exists());
         $this->post("/bank/{$second->id}/entries/{$back->id}/take-back", ['document' => $receipt->label, 'fee' => '5.00'])->assertSessionHasNoErrors();
         $this->post("/bank/{$second->id}/entries/{$back->id}/take-back", ['document' => $receipt->label, 'fee' => '5.00'])->assertSessionHasErrors('refused');
         $this->assertSame([10840, 'done'], [$this->balance($ash), $second->refresh()->state]);

@@ -11,6 +11,7 @@ use Elmstone\Core\Proof\CanonicalJson;
 use Elmstone\Core\Proof\Link;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What the proof names when somebody past the database's locks changes books consistently: every figure fits every other, and still it is not what was posted. */
@@ -105,6 +106,21 @@ final class ChainTest extends TamperCase
     {
         $tamper();
         $this->assertStringContainsString($words, $this->faults());
+    }
+
+    public function test_an_approval_of_other_pieces_or_figures_than_stand_there_is_named(): void
+    {
+        $this->slip = (string) Str::uuid();
+        $this->add('LH-1140')->does("lines/{$this->lineId()}", ['price' => '2.50', ...$this->approval()])->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertProves();
+        $kept = (array) DB::table('document_approvals')->where('document_id', $this->document()->id)->first();
+        $needed = (string) $kept['needed'];
+        DB::table('document_approvals')->insert([...$kept, 'place' => 'line:2', 'needed' => str_replace('"quantity":"1"', '"quantity":"500"', $needed)]);
+        $this->assertStringContainsString('does not cover pieces', $this->faults());
+        DB::table('document_approvals')->insert([...$kept, 'place' => 'line:01', 'needed' => str_replace('"net":250', '"net":251', $needed)]);
+        $this->assertStringContainsString('was needed for other figures than stand there', $this->faults());
     }
 
     public function test_an_approval_that_does_not_cover_its_document_is_named(): void

@@ -318,6 +318,18 @@ final class CreditTest extends FeatureCase
         $this->as('101')->does('gift-cards/use', ['card_code' => $number])->assertOk();
     }
 
+    public function test_selling_a_card_is_no_way_to_find_out_which_numbers_there_are(): void
+    {
+        $this->slip = (string) Str::uuid();
+
+        for ($i = 0; $i < 30; $i++) {
+            $this->does('gift-cards', ['worth' => '1', 'code' => GiftCardLedger::drawn()->digits])->assertOk();
+            $this->does('gift-cards/0/drop')->assertOk();
+        }
+
+        $this->does('gift-cards', ['worth' => '1', 'code' => GiftCardLedger::drawn()->digits])->assertStatus(422)->assertSee('Too many numbers');
+    }
+
     public function test_the_database_holds_no_number_once_it_is_printed_and_one_of_another_card_is_found_out(): void
     {
         $number = $this->numberOf($one = $this->card('10'));

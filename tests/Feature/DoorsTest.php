@@ -83,6 +83,14 @@ final class DoorsTest extends FeatureCase
         $this->get("/counter/{$this->slip}")->assertOk();
     }
 
+    public function test_the_customers_display_goes_on_though_nobody_acts_there(): void
+    {
+        $this->signIn();
+        $this->travel(1)->hours();
+        $this->get('/devices/display/1')->assertOk();
+        $this->get('/counter/new')->assertStatus(423);
+    }
+
     public function test_a_page_can_lock_itself(): void
     {
         $this->signIn();

@@ -108,6 +108,7 @@ final class BankEntryController
         $document = DB::transaction(function () use ($entry, $paid, $fee, $till, $return, $by, $file): int {
             $locked = BankEntry::query()->whereKey($entry->id)->lockForUpdate()->firstOrFail();
             $locked->state === 'open' && $locked->kind === BankEntryKind::Returned || throw Refused::because('already_returned', 'This entry is dealt with already.');
+            $paid->tenders->where('kind', TenderKind::BankTransfer)->sum('amount') === $locked->amount || throw Refused::because('other_amount', "{$paid->label} was not paid by a transfer of this amount.");
             $day = max(BankDay::of($locked->booked_on, $till->location), $paid->business_date);
             $document = $return->handle($paid, $fee, mb_substr("The bank took it back: {$locked->reference}", 0, 200), $day, Uuid::uuid5(Uuid::NAMESPACE_OID, "bank-{$locked->fingerprint}")->toString(), $till, $by, TenderKind::BankTransfer);
             $locked->forceFill(['state' => 'posted', 'document_id' => $document, 'customer_id' => $paid->customer_id])->save();
