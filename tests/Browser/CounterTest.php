@@ -159,4 +159,16 @@ final class CounterTest extends BrowserCase
         // The books must prove after everything that was done here.
         self::assertStringContainsString('the books prove', (new self('books'))->served()->artisan('books:prove'));
     }
+
+    public function test_the_pin_is_asked_for_over_the_page_and_what_was_done_meanwhile_goes_on(): void
+    {
+        $clerk = $this->clerk('101');
+        $clerk->scan('LH-1140')->awaitText('#lines', 'LH-1140');
+        $clerk->browser->executeAsyncScript('const done = arguments[0]; fetch("/lock", { method: "POST", headers: { "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content, "X-Requested-With": "fetch" } }).then(() => done());');
+        $clerk->scan('MA-0031')->awaitText('#idle', 'are you still here?');
+        $clerk->press('9999', Key::ENTER)->awaitText('#idle', 'do not belong together');
+        self::assertStringNotContainsString('MA-0031', $clerk->text('#lines'));
+        $clerk->press('4101', Key::ENTER)->awaitText('#lines', 'MA-0031');
+        $this->assertCalm($clerk);
+    }
 }
