@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\StockLedger;
@@ -15,6 +14,7 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\AccountTerms;
 use Elmstone\Receivables\ManageAccount;
 use Elmstone\Receivables\StatementKind;
@@ -54,10 +54,10 @@ final class Accounts20k
     public function build(int $accounts): int
     {
         $chance = new Chance(7);
-        (new DemoShop($chance, CarbonImmutable::today()))->build();
+        (new DemoShop($chance, ShopTime::today()))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
-        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
-        $sales->sellOn(CarbonImmutable::today()->subDay(), 30, 30);
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
+        $sales->sellOn(ShopTime::today()->subDay(), 30, 30);
         $first = $this->customers($accounts);
         $this->invoices($first, $accounts);
         $this->receipts($first, $accounts);

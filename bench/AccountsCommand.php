@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\AgeingReport;
 use Elmstone\Receivables\AsOf;
 use Elmstone\Receivables\HouseAccount;
@@ -55,7 +55,7 @@ final class AccountsCommand extends Command
 
     private function ageing(AsOf $asOf, House $house): void
     {
-        foreach (['today' => CarbonImmutable::today(), 'a year ago' => CarbonImmutable::today()->subYear()] as $words => $day) {
+        foreach (['today' => ShopTime::today(), 'a year ago' => ShopTime::today()->subYear()] as $words => $day) {
             $floor = $this->seconds(static fn () => DB::select('SELECT customer_id, due_date, SUM(`open`) FROM open_items WHERE `open` > 0 GROUP BY customer_id, due_date'));
             memory_reset_peak_usage();
             $before = memory_get_usage();
@@ -145,7 +145,7 @@ final class AccountsCommand extends Command
         });
         memory_reset_peak_usage();
         $before = memory_get_usage();
-        $order = new PaymentOrder($customer, Money::ofMinor($open, $house->currency()), TenderKind::Cheque, 'bench', CarbonImmutable::today(), (string) Str::uuid());
+        $order = new PaymentOrder($customer, Money::ofMinor($open, $house->currency()), TenderKind::Cheque, 'bench', ShopTime::today(), (string) Str::uuid());
         $till = Till::query()->with('location')->firstOrFail();
         $by = Staff::query()->where('role', 'office')->firstOrFail();
         $taken = $this->seconds(static fn (): int => app(TakePayment::class)->handle($order, $till, $by));
@@ -157,7 +157,7 @@ final class AccountsCommand extends Command
         $make = app(RunStatements::class);
         memory_reset_peak_usage();
         $before = memory_get_usage();
-        $run = $make->begin(StatementOptions::of(CarbonImmutable::today()), Staff::query()->where('role', 'office')->firstOrFail());
+        $run = $make->begin(StatementOptions::of(ShopTime::today()), Staff::query()->where('role', 'office')->firstOrFail());
         $made = $this->seconds(static function () use ($make, $run): void {
             for ($i = 0; $i < 100; $i++) {
                 $make->step($run, 10);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Customers\CustomerDraft;
@@ -13,6 +12,7 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
@@ -40,9 +40,9 @@ final class Layaways50k
     public function build(): array
     {
         $chance = new Chance(7);
-        (new DemoShop($chance, CarbonImmutable::today()))->build();
+        (new DemoShop($chance, ShopTime::today()))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
-        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         $by = Staff::query()->firstOrFail();
         $ids = [];
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Core\Money\Money;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Reminders\DueReminders;
 use Elmstone\Shop\House;
@@ -97,7 +97,7 @@ final class LayawaysCommand extends Command
         }
 
         $started = hrtime(true);
-        $count = count($due->on(CarbonImmutable::today()));
+        $count = count($due->on(ShopTime::today()));
         $this->row('Finding the '.number_format($count).' reminders of a day', sprintf('%.0f ms', (hrtime(true) - $started) / 1e6), '', '');
     }
 

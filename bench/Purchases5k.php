@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Customers\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
@@ -33,8 +33,8 @@ final class Purchases5k
     public function build(): array
     {
         $chance = new Chance(11);
-        (new DemoShop($chance, CarbonImmutable::today()))->build();
-        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(CarbonImmutable::today()->subDays(3));
+        (new DemoShop($chance, ShopTime::today()))->build();
+        (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         DB::table('stock')->update(['on_hand' => 1_000_000]);
         $by = Staff::query()->firstOrFail();
         $made = [];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\Words;
@@ -12,6 +11,7 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Stock\BringIn;
 use Illuminate\Support\Facades\DB;
@@ -28,7 +28,7 @@ final class Stock200k
     public function build(int $items, int $documents): void
     {
         $chance = new Chance(7);
-        $today = CarbonImmutable::today();
+        $today = ShopTime::today();
         (new DemoShop($chance, $today))->build();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         $first = $today->subDays(400);

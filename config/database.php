@@ -23,7 +23,9 @@ return [
             'wait' => (int) env('DB_WAIT', 5),
             'options' => [
                 PDO::ATTR_PERSISTENT => false, PDO::ATTR_TIMEOUT => 3,
-                PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '".(new DateTime('now', new DateTimeZone(env('APP_TIMEZONE', 'UTC'))))->format('P')."', innodb_lock_wait_timeout = ".(int) env('DB_WAIT', 5).', lock_wait_timeout = 60, max_statement_time = '.(int) env('DB_STATEMENT_WAIT', 0),
+                PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '+00:00', lock_wait_timeout = 60"
+                    .', innodb_lock_wait_timeout = '.(int) env('DB_WAIT', 5)
+                    .', max_statement_time = '.(int) env('DB_STATEMENT_WAIT', 0),
             ],
         ],
     ],

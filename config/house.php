@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 return [
+    // The shop's zone: it decides the business date and every time people see. Moments are kept in UTC.
+    'timezone' => env('APP_TIMEZONE', 'UTC'),
     // The names this computer is known by, besides that of APP_URL and the machine itself.
     'hosts' => array_values(array_unique(array_filter([
         'localhost', '127.0.0.1', '[::1]',

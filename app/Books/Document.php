@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
@@ -133,7 +134,7 @@ final class Document extends Model
     /** Whether its day is another than the one it was typed in on. */
     public function isBackdated(): bool
     {
-        return ! $this->business_date->isSameDay($this->posted_at);
+        return ! $this->business_date->isSameDay(ShopTime::dayOf($this->posted_at));
     }
 
     /** @return BelongsTo<Location, $this> */

@@ -6,6 +6,7 @@ namespace Elmstone\Books;
 
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approval;
 use Elmstone\Staff\Staff;
@@ -40,7 +41,7 @@ final class RegisterController
                     $document->label,
                     $document->kind->value,
                     $document->business_date->format('Y-m-d'),
-                    $document->posted_at->format('Y-m-d H:i:s'),
+                    ShopTime::at($document->posted_at)->format('Y-m-d\TH:i:sP'),
                     $document->location->name,
                     (string) $document->till->number,
                     $document->staff->name,
@@ -67,13 +68,13 @@ final class RegisterController
             'exempted' => Exempted::fromJson($document->exemption),
             'approval' => $document->approval_id === null ? null : Approval::query()->with('approver')->find($document->approval_id),
             'canComeBack' => self::canComeBack($document),
-            'canBeReversed' => $document->purpose === Purpose::Payment && $document->business_date->isToday() && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'canBeReversed' => $document->purpose === Purpose::Payment && ShopTime::isToday($document->business_date) && ! Document::query()->where('refers_to_id', $document->id)->exists(),
             'layaways' => DB::table('layaways')->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->pluck('label')->all(),
             'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
             'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),
             'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
             'returned' => DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.origin_document_id', $document->id)->groupBy('d.label')->selectRaw('d.label, SUM(l.total) AS back')->pluck('back', 'label')->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)->all(),
-            'canBeVoided' => $document->kind === DocumentKind::Invoice && $document->purpose === Purpose::Sale && $document->business_date->isToday() && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
+            'canBeVoided' => $document->kind === DocumentKind::Invoice && $document->purpose === Purpose::Sale && ShopTime::isToday($document->business_date) && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
             'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
             'key' => (string) Str::uuid(),
         ]);

@@ -9,6 +9,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
@@ -18,7 +19,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
 /** Goods that come back at the counter, and by which ways their money goes out. */
@@ -33,7 +33,7 @@ final class BackController
     {
         $typed = $request->string('q')->trim()->value();
         $onSlip = Slip::query()->where('key', $slip)->first();
-        $day = $onSlip?->day() ?? Carbon::today()->toImmutable();
+        $day = $onSlip?->day() ?? ShopTime::today();
         $lines = $returnables->find($typed, $onSlip?->customer_id, $day);
 
         return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed, $returnables), 'most' => Returnables::MOST, 'house' => $this->house]);

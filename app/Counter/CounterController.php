@@ -11,6 +11,7 @@ use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCards;
 use Elmstone\Layaways\FindLayaways;
@@ -79,7 +80,7 @@ final class CounterController
         }
 
         $onSlip = Slip::query()->with('customer.type.priceLevel')->where('key', $slip)->first();
-        $day = $onSlip?->day() ?? Carbon::today()->toImmutable();
+        $day = $onSlip?->day() ?? ShopTime::today();
         $terms = $onSlip?->priceTerms();
         $items = mb_strlen($entry->text) < 2 ? new Collection : $search->find($entry->text, 7);
         $terms?->preload($items->modelKeys());
@@ -88,7 +89,7 @@ final class CounterController
 
         return view('counter.found', [
             'typed' => $typed,
-            'today' => Carbon::today()->toImmutable(),
+            'today' => ShopTime::today(),
             'layaways' => mb_strlen($entry->text) < 2 ? [] : $layaways->find($entry->text, array_map(static fn (AccountFound $one): int => $one->customer->id, $found), 6),
             'entry' => $entry,
             'refused' => $refused,

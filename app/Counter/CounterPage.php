@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
-use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Catalogue\Department;
@@ -12,6 +11,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Shop\House;
@@ -90,7 +90,7 @@ final class CounterPage
 
         return [
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
-            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', CarbonImmutable::today())->latest('id')->limit(4)->get(),
+            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', ShopTime::today())->latest('id')->limit(4)->get(),
             'cleared' => Slip::query()->where('location_id', $act->till->location_id)->where('till_id', $act->till->id)->where('state', SlipState::Cleared)->where('updated_at', '>', now()->subHour())->latest('updated_at')->first(),
             'customerTypes' => CustomerType::query()->orderBy('name')->get(),
             'departments' => Department::query()->orderBy('name')->get(),

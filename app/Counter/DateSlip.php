@@ -6,6 +6,7 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Staff\Ability;
 
 /** Dates a slip into another open day. */
@@ -19,7 +20,7 @@ final class DateSlip
     public function handle(string $slipKey, Act $act, ?CarbonImmutable $day): Slip
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($act, $day): void {
-            $today = $day === null || $day->isToday();
+            $today = $day === null || ShopTime::isToday($day);
 
             if (! $today) {
                 $act->by->mayDo(Ability::Backdate) || throw Refused::because('may_not_backdate', 'A supervisor can date a sale into another day.');

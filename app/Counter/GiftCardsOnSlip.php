@@ -7,6 +7,7 @@ namespace Elmstone\Counter;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCards;
@@ -102,7 +103,7 @@ final class GiftCardsOnSlip
     private static function usable(CardCode $code): GiftCard
     {
         $card = GiftCards::named($code->digits);
-        $hindrance = $card->hindrance(now()->toImmutable());
+        $hindrance = $card->hindrance(ShopTime::today());
 
         return $hindrance === '' ? $card : throw Refused::because('card_unusable', "Gift card {$card->masked()} {$hindrance}.".($card->blocked ? '' : ' A supervisor can extend it on the gift cards page.'));
     }

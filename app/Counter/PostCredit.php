@@ -26,6 +26,7 @@ use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Plans\PlanGoesBack;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
@@ -158,7 +159,7 @@ final class PostCredit
         $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
 
         return new DocumentDraft(
-            DocumentKind::CreditNote, $slip->location_id, $act->till->id, $act->by->id, $slip->business_date ?? $now->startOfDay(), $now, $reckoned->terms, $back->sums, null,
+            DocumentKind::CreditNote, $slip->location_id, $act->till->id, $act->by->id, $slip->business_date ?? ShopTime::dayOf($now), $now, $reckoned->terms, $back->sums, null,
             $this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()], $tenders, $ways->cashRounding(), $zero,
             Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString(),
             SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)),

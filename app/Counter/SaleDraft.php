@@ -12,6 +12,7 @@ use Elmstone\Books\DraftLine;
 use Elmstone\Books\Party;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
@@ -31,7 +32,7 @@ final readonly class SaleDraft
             $slip->location_id,
             $tillId,
             $staffId,
-            $slip->business_date ?? $postedAt->startOfDay(),
+            $slip->business_date ?? ShopTime::dayOf($postedAt),
             $postedAt,
             $this->reckoned->terms,
             $this->reckoned->sums,

@@ -17,6 +17,7 @@ use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
 use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\MoneyOut\WayOut;
@@ -269,12 +270,12 @@ final class Slip extends Model
     /** The day it would be posted on. */
     public function day(): CarbonImmutable
     {
-        return $this->business_date ?? CarbonImmutable::today();
+        return $this->business_date ?? ShopTime::today();
     }
 
     public function isBackdated(): bool
     {
-        return ! $this->day()->isSameDay(CarbonImmutable::today());
+        return ! $this->day()->isSameDay(ShopTime::today());
     }
 
     /** @return BelongsTo<Location, $this> */

@@ -11,6 +11,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Coupons\UseCoupons;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -69,7 +70,7 @@ final class VoidSale
 
         match (true) {
             $invoice->kind !== DocumentKind::Invoice || $invoice->purpose !== Purpose::Sale => throw Refused::because('not_a_sale', "{$invoice->label} is not a sale."),
-            ! $invoice->business_date->isToday() => throw Refused::because('not_today', "{$invoice->label} is not of today. Bring the goods back instead."),
+            ! ShopTime::isToday($invoice->business_date) => throw Refused::because('not_today', "{$invoice->label} is not of today. Bring the goods back instead."),
             array_filter($kinds, static fn (TenderKind $kind): bool => ! in_array($kind, self::WAYS, true)) !== [] => throw Refused::because('paid_with_goods', "{$invoice->label} was paid with goods brought back or on a layaway. Bring the goods back instead."),
             DB::table('document_lines')->where('origin_document_id', $invoice->id)->exists() && Slip::query()->where('void_of_id', $invoice->id)->where('state', SlipState::Posted)->doesntExist() => throw Refused::because('came_back_already', "Something of {$invoice->label} came back already. Bring the rest back instead."),
             default => null,

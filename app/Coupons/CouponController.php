@@ -6,6 +6,7 @@ namespace Elmstone\Coupons;
 
 use Elmstone\Catalogue\Department;
 use Elmstone\Catalogue\Item;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -24,7 +25,7 @@ final class CouponController
             'codes' => $coupon?->items === null ? '' : implode(', ', Item::query()->whereIn('id', $coupon->items)->pluck('code')->all()),
             'departments' => Department::query()->orderBy('name')->get(),
             'house' => $house,
-            'today' => now()->toImmutable(),
+            'today' => ShopTime::today(),
         ]);
     }
 

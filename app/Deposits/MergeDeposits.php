@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Deposits;
 
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FollowsMerge;
 use Illuminate\Support\Facades\DB;
 
@@ -21,7 +22,7 @@ final class MergeDeposits implements FollowsMerge
         }
 
         $held = DepositsHeld::of($from);
-        $day = now()->format('Y-m-d');
+        $day = ShopTime::today()->format('Y-m-d');
         $rows = [];
 
         foreach ($held->parts as $keptFor => $amount) {

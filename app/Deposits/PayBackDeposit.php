@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Deposits;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -16,6 +15,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
@@ -75,7 +75,7 @@ final class PayBackDeposit
             [$plan, $needs] = $decide($account);
             $allowed = $this->back->allow($by, $given, $needs);
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
-            $day = CarbonImmutable::today();
+            $day = ShopTime::today();
             $refund = $this->register->post($this->drafts->draft(
                 DocumentKind::Refund, MoneyEntry::paidBack($amount, $this->house->money(0)), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name), $key,
                 $tenders, $rounding, note: mb_substr("Deposit paid back: {$reason}", 0, 255),
@@ -92,7 +92,7 @@ final class PayBackDeposit
     /** @return array{Plan, list<Need>} what goes back by which ways, and who must allow it; the account locked */
     private function decide(DepositAccount $account, Money $amount, ?string $from, TenderKind $way, string $reference, string $reason, Till $till, Staff $by, ?GivenApproval $given): array
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $till->location->assertOpenOn($day);
         Said::assert($amount, $way, $reference, $reason, mayFillCards: true);
 

@@ -58,6 +58,24 @@ final class Show
         return $date->format('j M Y');
     }
 
+    /** "14 Mar 2027": the shop's date at a moment. */
+    public static function on(DateTimeInterface|string $moment): string
+    {
+        return ShopTime::at($moment)->format('j M Y');
+    }
+
+    /** "15:02": a moment on the shop's clock. */
+    public static function time(DateTimeInterface|string $moment): string
+    {
+        return ShopTime::at($moment)->format('H:i');
+    }
+
+    /** "14 Mar 2027, 15:02": a moment on the shop's clock. */
+    public static function moment(DateTimeInterface|string $moment): string
+    {
+        return ShopTime::at($moment)->format('j M Y, H:i');
+    }
+
     /** "3 min", "2 h", "4 days": how long something has waited. */
     public static function waited(CarbonImmutable $since): string
     {

@@ -9,6 +9,7 @@ use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\Http\AsOfRequest;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -55,7 +56,7 @@ final class GiftCardController
             'card' => $card->load('changesMade.staff'),
             'entries' => DB::table('gift_card_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.gift_card_id', $card->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.kind']),
             'house' => $this->house,
-            'today' => CarbonImmutable::today(),
+            'today' => ShopTime::today(),
         ]);
     }
 

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -53,7 +54,7 @@ final class LookAfterCards
 
     public function extend(GiftCard $card, CarbonImmutable $until, string $reason, Staff $by): void
     {
-        $until->greaterThanOrEqualTo(CarbonImmutable::today()) || throw Refused::because('bad_date', 'A card is extended to a day that is still to come.');
+        $until->greaterThanOrEqualTo(ShopTime::today()) || throw Refused::because('bad_date', 'A card is extended to a day that is still to come.');
         $this->change($card, $reason, $by, static function (GiftCard $card) use ($until): string {
             $card->forceFill(['expires_on' => $until->format('Y-m-d')])->save();
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -23,6 +22,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Deposits\DepositLedger;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
@@ -98,7 +98,7 @@ final class CancelLayaway
             $this->commitments->release($layaway->id);
             $this->serials->setAside($layaway->id, []);
             $this->register->reserve([DocumentKind::Adjustment, DocumentKind::Invoice, DocumentKind::Refund]);
-            $at = PostedAt::till($till, $by->id, CarbonImmutable::today());
+            $at = PostedAt::till($till, $by->id, ShopTime::today());
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
             $document = $this->payBack($layaway, $order, $plan, $at);
             $document === null || $this->back->posted($subject, $plan, $document);
@@ -127,7 +127,7 @@ final class CancelLayaway
         $this->assertFine($layaway, $order, $till, $fee);
         $plan = Plan::of($order->back, LayawayMoney::of($layaway->id, $this->house->currency())->left, $this->house->currency(), [TenderKind::DepositHeld]);
         $needs = $by->mayDo(Ability::EndLayaways) ? [] : [new Need('cancel', Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id), Refused::because('approval_missing', 'Cancelling a layaway needs a supervisor: staff number, PIN and reason.'), "{$layaway->label} cancelled", LimitMatter::OutsidePolicy, 0)];
-        array_push($needs, ...$plan->needs($this->limits, 'cancel'), ...$this->gate->needs($by, CarbonImmutable::today(), $plan->going($layaway->label ?? ''), 'cancel'));
+        array_push($needs, ...$plan->needs($this->limits, 'cancel'), ...$this->gate->needs($by, ShopTime::today(), $plan->going($layaway->label ?? ''), 'cancel'));
 
         if ($order->waive && $full->isPositive()) {
             $scope = Scope::of(ApprovalKind::LayawayFee)->naming('layaway', $layaway->id)->upTo('fee', $full);
@@ -142,7 +142,7 @@ final class CancelLayaway
     private function assertFine(Layaway $layaway, CancelOrder $order, Till $till, Money $fee): void
     {
         $refund = $layaway->held - $fee->minor;
-        $till->location->assertOpenOn(CarbonImmutable::today());
+        $till->location->assertOpenOn(ShopTime::today());
 
         match (true) {
             ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value} already."),

@@ -13,6 +13,7 @@ use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Deposits\DepositLedger;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Receivables\PostedAt;
@@ -71,7 +72,7 @@ final class ChangeLayaway
 
             if ($over > 0) {
                 $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
-                $this->keepAsDeposit->handle($layaway, $account, $over, PostedAt::till($till, $by->id, CarbonImmutable::today()), $key, "Paid over the new total of {$layaway->label}");
+                $this->keepAsDeposit->handle($layaway, $account, $over, PostedAt::till($till, $by->id, ShopTime::today()), $key, "Paid over the new total of {$layaway->label}");
             }
 
             $layaway->forceFill(['total' => $total])->save();
@@ -112,7 +113,7 @@ final class ChangeLayaway
             $this->back->allow($by, $given, $this->needsToExtend($layaway, $expiresOn, $by));
 
             match (true) {
-                $firstDue->lessThanOrEqualTo(CarbonImmutable::today()) => throw Refused::because('first_due_past', 'The next payment falls due after today.'),
+                $firstDue->lessThanOrEqualTo(ShopTime::today()) => throw Refused::because('first_due_past', 'The next payment falls due after today.'),
                 $expiresOn->lessThan($firstDue) => throw Refused::because('after_expiry', 'Its last day cannot come before the next payment.'),
                 default => null,
             };
@@ -223,7 +224,7 @@ final class ChangeLayaway
         }
 
         $quantity = Quantity::of((string) $change->quantity);
-        $quote = PriceBooks::of($item, $layaway->customer->priceTerms())->quote($quantity, CarbonImmutable::today());
+        $quote = PriceBooks::of($item, $layaway->customer->priceTerms())->quote($quantity, ShopTime::today());
 
         return new LayawayLine([
             'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id, 'quantity' => $quantity->toString(),
@@ -244,13 +245,13 @@ final class ChangeLayaway
     {
         $dates = [];
 
-        foreach ($layaway->ladder($this->house->currency(), CarbonImmutable::today())->rungs as $rung) {
+        foreach ($layaway->ladder($this->house->currency(), ShopTime::today())->rungs as $rung) {
             if ($rung->open()->isPositive()) {
                 $dates[] = CarbonImmutable::parse($rung->due);
             }
         }
 
-        return $dates === [] ? [HouseTerms::next($layaway->rhythm, CarbonImmutable::today())] : $dates;
+        return $dates === [] ? [HouseTerms::next($layaway->rhythm, ShopTime::today())] : $dates;
     }
 
     /** @param  non-empty-list<CarbonImmutable>  $dates */
@@ -259,7 +260,7 @@ final class ChangeLayaway
         $remaining = $this->house->money($layaway->remaining());
         $layaway->forceFill([
             'state' => $remaining->isZero() ? LayawayState::Ready : LayawayState::Running,
-            'paid_on' => $remaining->isZero() ? $layaway->paid_on ?? CarbonImmutable::today() : null,
+            'paid_on' => $remaining->isZero() ? $layaway->paid_on ?? ShopTime::today() : null,
         ]);
 
         if ($remaining->isPositive()) {

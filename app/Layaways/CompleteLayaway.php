@@ -21,6 +21,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -57,7 +58,7 @@ final class CompleteLayaway
                 return $layaway->document_id;
             }
 
-            $document = $this->post($layaway, PostedAt::till($till, $by->id, CarbonImmutable::today()));
+            $document = $this->post($layaway, PostedAt::till($till, $by->id, ShopTime::today()));
             HandOver::write($document, $till, $by);
 
             return $document;

@@ -11,6 +11,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Shop\House;
 use Elmstone\Staff\ApprovalAsk;
@@ -35,7 +36,7 @@ final class LayawayController
     {
         $layaway->load(['customer', 'location.taxProfile.components', 'staff', 'document', 'allLines.item', 'allInstalments', 'entries.document.tenders', 'changesMade.staff']);
         $currency = $this->house->currency();
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
 
         return view('layaways.show', [
             'layaway' => $layaway,
@@ -83,7 +84,7 @@ final class LayawayController
     public function extend(Request $request, Layaway $layaway, ChangeLayaway $change, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['first_due' => ['required', 'date_format:Y-m-d'], 'expires_on' => ['required', 'date_format:Y-m-d']], ['first_due.*' => 'Type the day of the next payment.', 'expires_on.*' => 'Type its new last day.']);
-        $date = static fn (string $name): CarbonImmutable => CarbonImmutable::createFromFormat('!Y-m-d', $request->string($name)->value()) ?? CarbonImmutable::today();
+        $date = static fn (string $name): CarbonImmutable => CarbonImmutable::createFromFormat('!Y-m-d', $request->string($name)->value()) ?? ShopTime::today();
         $change->extend($layaway->id, $request->integer('version'), $date('first_due'), $date('expires_on'), $by, $check->given($request));
 
         return redirect()->route('layaways.show', $layaway)->with('done', 'The layaway is extended and its payments are shared out anew.');

@@ -7,6 +7,7 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -93,7 +94,7 @@ final class LayawayLedger
     public function settle(Layaway $layaway): void
     {
         $currency = $this->house->currency();
-        $next = $layaway->loadMissing('allInstalments')->ladder($currency, CarbonImmutable::today())->firstUnmet();
+        $next = $layaway->loadMissing('allInstalments')->ladder($currency, ShopTime::today())->firstUnmet();
         $isOver = $layaway->remaining() === 0;
         $layaway->forceFill([
             'next_due' => $isOver ? null : $next?->due,

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Check;
 use Elmstone\Books\ControlAccountProof;
 use Elmstone\Books\Proof;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -68,7 +68,7 @@ final class ProveLayaways implements Check
             $scheduled = (int) $layaway->allInstalments->where('revision', $layaway->allInstalments->max('revision'))->sum('amount');
             $proof->same($where, 'whether it is paid in full', $layaway->state === LayawayState::Ready ? 'yes' : 'no', $layaway->held === $layaway->total ? 'yes' : 'no');
             $layaway->state === LayawayState::Ready || $proof->same($where, 'the sum of its schedule', $layaway->paid_before + $scheduled, $layaway->total);
-            $next = $layaway->ladder($currency, CarbonImmutable::today())->firstUnmet();
+            $next = $layaway->ladder($currency, ShopTime::today())->firstUnmet();
             $layaway->state === LayawayState::Ready || $proof->same($where, 'what is due next', "{$layaway->next_due?->format('Y-m-d')} {$layaway->next_open}", "{$next?->due->format('Y-m-d')} {$next?->open()->minor}");
         } else {
             $proof->same($where, 'what is held after its end', $layaway->held, 0);

@@ -6,6 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -26,7 +27,7 @@ final class WorklistController
 
     public function index(Request $request, FindLayaways $find): View
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $tab = WorklistTab::tryFrom($request->string('tab')->value()) ?? WorklistTab::Due;
         $typed = $request->string('find')->trim()->value();
         $query = $tab->query($day)->with(['customer', 'allLines']);
@@ -43,7 +44,7 @@ final class WorklistController
 
     public function csv(Request $request): StreamedResponse
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $tab = WorklistTab::tryFrom($request->string('tab')->value()) ?? WorklistTab::Due;
 
         return Csv::download("layaways-{$tab->value}-{$day->format('Y-m-d')}.csv", ['layaway', 'customer', 'name', 'phone', 'made on', 'state', 'total', 'paid', 'remaining', 'next due', 'next amount', 'expires on', 'shelf', 'currency'], (function () use ($tab, $day): iterable {

@@ -10,6 +10,7 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Limits;
@@ -101,8 +102,8 @@ final class Gate
         return (int) DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')
             ->where('d.staff_id', $by->id)->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])->where('t.kind', $part->way->value)
             // Nothing is posted before its day, so what was posted earlier need not be looked at.
-            ->where('d.posted_at', '>=', $day->startOfDay()->format('Y-m-d H:i:s'))
-            ->where(static fn ($query) => $query->where('d.business_date', $day->format('Y-m-d'))->orWhere('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s')))
+            ->where('d.posted_at', '>=', ShopTime::beginning($day)->format('Y-m-d H:i:s'))
+            ->where(static fn ($query) => $query->where('d.business_date', $day->format('Y-m-d'))->orWhere('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s')))
             ->sum('t.amount');
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\MoneyOut;
 
-use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\DraftTender;
 use Elmstone\Cards\CardMoney;
@@ -16,6 +15,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
@@ -142,7 +142,7 @@ final class HandBack
         CardMoney::posted($pending, $document);
 
         foreach ($plan->giftCards() as $card => $amount) {
-            $this->giftCards->pay($card, $document, $amount, CarbonImmutable::today());
+            $this->giftCards->pay($card, $document, $amount, ShopTime::today());
         }
     }
 

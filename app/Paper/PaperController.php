@@ -6,6 +6,7 @@ namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\AtTill;
@@ -80,7 +81,7 @@ final class PaperController
     private function assertMayMail(Document $document, string $to, Till $till, Staff $staff): void
     {
         $isHere = $document->location_id === $till->location_id;
-        $isToday = $document->business_date->isToday();
+        $isToday = ShopTime::isToday($document->business_date);
         $isOnFile = $document->customer_id !== null && (DB::table('customers')->where('id', $document->customer_id)->where('mail', $to)->exists() || DB::table('contacts')->where('customer_id', $document->customer_id)->where('mail', $to)->exists());
 
         if (! $staff->mayDo(Ability::MailAnywhere) && ! ($isHere && ($isToday || $isOnFile))) {

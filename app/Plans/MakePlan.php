@@ -18,6 +18,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
@@ -60,7 +61,7 @@ final class MakePlan
             $account = $this->ledger->lock($customer);
             $before = Plan::query()->where('document_id', Document::query()->where('idempotency_key', $order->key)->select('id'))->first();
 
-            return $before ?? $this->make($account, $order, PostedAt::till($till, $by->id, $on ?? CarbonImmutable::today()), $till, $by);
+            return $before ?? $this->make($account, $order, PostedAt::till($till, $by->id, $on ?? ShopTime::today()), $till, $by);
         }, 3);
     }
 

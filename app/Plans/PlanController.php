@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
@@ -29,7 +29,7 @@ final class PlanController
 
     public function index(Request $request, PlanWorklist $worklist): View
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $tab = $request->string('tab')->value();
         $tab = isset(PlanWorklist::TABS[$tab]) ? $tab : 'due';
 
@@ -42,8 +42,8 @@ final class PlanController
 
         return view('plans.show', [
             'plan' => $plan,
-            'standing' => PlanStanding::of($plan, $this->house, CarbonImmutable::today()),
-            'day' => CarbonImmutable::today(),
+            'standing' => PlanStanding::of($plan, $this->house, ShopTime::today()),
+            'day' => ShopTime::today(),
             'house' => $this->house,
             'key' => old('key', (string) Str::uuid()),
         ]);
@@ -70,7 +70,7 @@ final class PlanController
             $refused = $caught;
         }
 
-        return view('plans.create', ['document' => $document, 'item' => $item, 'form' => $form, 'schedule' => $schedule, 'refused' => $refused, 'rhythms' => Rhythm::cases(), 'day' => CarbonImmutable::today(), 'house' => $this->house, 'key' => old('key', (string) Str::uuid())]);
+        return view('plans.create', ['document' => $document, 'item' => $item, 'form' => $form, 'schedule' => $schedule, 'refused' => $refused, 'rhythms' => Rhythm::cases(), 'day' => ShopTime::today(), 'house' => $this->house, 'key' => old('key', (string) Str::uuid())]);
     }
 
     public function store(Request $request, Document $document, MakePlan $make, #[CurrentUser] Staff $by): RedirectResponse

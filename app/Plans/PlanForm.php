@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -27,7 +28,7 @@ final readonly class PlanForm
         $written = $terms->percent !== null ? "{$terms->percent} %" : ($terms->amount === null ? '' : $house->money($terms->amount)->toString());
         $typed = static fn (string $name, string $otherwise): string => trim($request->has($name) ? $request->string($name)->value() : $otherwise);
 
-        return new self($typed('charge', $written), $typed('count', (string) $terms->count), $typed('rhythm', $terms->rhythm->value), $typed('first_due', CarbonImmutable::today()->addMonthNoOverflow()->format('Y-m-d')), $house);
+        return new self($typed('charge', $written), $typed('count', (string) $terms->count), $typed('rhythm', $terms->rhythm->value), $typed('first_due', ShopTime::today()->addMonthNoOverflow()->format('Y-m-d')), $house);
     }
 
     /** @throws Refused bad_count, bad_rhythm, bad_percent, bad_amount */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftTender;
@@ -15,6 +14,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Ledger;
@@ -55,7 +55,7 @@ final class SettlePlan
                 return $before;
             }
 
-            $day = CarbonImmutable::today();
+            $day = ShopTime::today();
             $till->location->assertOpenOn($day);
             $plan->load(['parts.item', 'customer']);
             $standing = PlanStanding::of($plan, $this->house, $day);

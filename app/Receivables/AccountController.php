@@ -8,6 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -43,7 +44,7 @@ final class AccountController
             'standing' => AccountStanding::of($account, $this->house),
             'house' => $this->house,
             'day' => $day,
-            'isToday' => $day->isToday(),
+            'isToday' => ShopTime::isToday($day),
             'items' => $items,
             'orders' => Document::query()->whereIn('id', $items->modelKeys())->where('purchase_order', '<>', '')->pluck('purchase_order', 'id')->all(),
             'ageing' => $this->asOf->age($items, $day),

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Spread;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -37,7 +38,7 @@ final readonly class AccountItems
      */
     public static function asIfTakenBack(OpenItemRecord $credit, Collection $standing, House $house): self
     {
-        $records = self::open($credit->customer_id, ItemKind::Charge, $house, CarbonImmutable::today())->records->keyBy('document_id');
+        $records = self::open($credit->customer_id, ItemKind::Charge, $house, ShopTime::today())->records->keyBy('document_id');
 
         foreach ($standing as $allocation) {
             $item = $records->get($allocation->charge_id) ?? $allocation->charge;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** What of an account is wanted, and as of which day. */
@@ -29,7 +30,7 @@ final class AccountRequest extends FormRequest
 
     public function asOf(): CarbonImmutable
     {
-        return $this->filled('as_of') ? CarbonImmutable::parse($this->string('as_of')->value()) : CarbonImmutable::today();
+        return $this->filled('as_of') ? CarbonImmutable::parse($this->string('as_of')->value()) : ShopTime::today();
     }
 
     public function from(): ?CarbonImmutable

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\Standing;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -32,7 +33,7 @@ final readonly class AccountStanding
 
     public static function of(HouseAccount $account, House $house, ?CarbonImmutable $on = null): self
     {
-        $day = ($on ?? CarbonImmutable::today())->startOfDay();
+        $day = ($on ?? ShopTime::today())->startOfDay();
         $row = DB::selectOne(<<<'SQL'
             SELECT COALESCE(SUM(IF(kind = 'charge' AND due_date < ?, `open`, 0)), 0) AS late,
                    COALESCE(SUM(IF(kind = 'charge' AND due_date >= ?, `open`, 0)), 0) AS not_due,

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -63,12 +63,12 @@ final class AgeingController
 
     public function calls(Worklist $worklist): View
     {
-        return view('accounts.calls', ['rows' => $worklist->today(CarbonImmutable::today()), 'house' => $this->house]);
+        return view('accounts.calls', ['rows' => $worklist->today(ShopTime::today()), 'house' => $this->house]);
     }
 
     public function call(CallRequest $request, Customer $customer, #[CurrentUser] Staff $by): RedirectResponse
     {
-        Call::query()->create(['customer_id' => $customer->id, 'staff_id' => $by->id, 'called_on' => CarbonImmutable::today(), ...$request->fields()]);
+        Call::query()->create(['customer_id' => $customer->id, 'staff_id' => $by->id, 'called_on' => ShopTime::today(), ...$request->fields()]);
 
         return back()->with('done', "The call to {$customer->name} is noted.");
     }

@@ -7,6 +7,7 @@ namespace Elmstone\Receivables;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -41,7 +42,7 @@ final class Call extends Model
      */
     public function isBroken(?CarbonImmutable $today = null): bool
     {
-        if ($this->promised_on === null || ! $this->promised_on->lessThan(($today ?? CarbonImmutable::today())->startOfDay())) {
+        if ($this->promised_on === null || ! $this->promised_on->lessThan(($today ?? ShopTime::today())->startOfDay())) {
             return false;
         }
 

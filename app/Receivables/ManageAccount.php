@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
@@ -42,7 +42,7 @@ final class ManageAccount
     public function open(Customer $customer, AccountTerms $terms, string $reason, Staff $by): HouseAccount
     {
         self::assertLimit($terms);
-        $account = HouseAccount::query()->create(['customer_id' => $customer->id, 'opened_on' => CarbonImmutable::today(), ...$terms->columns()])->refresh();
+        $account = HouseAccount::query()->create(['customer_id' => $customer->id, 'opened_on' => ShopTime::today(), ...$terms->columns()])->refresh();
         $this->record($account, 'account opened', '', $this->words($account), $reason, $by);
 
         return $account;
@@ -58,7 +58,7 @@ final class ManageAccount
     public function claim(Customer $customer, string $why, Staff $by): HouseAccount
     {
         $account = HouseAccount::query()->create([
-            'customer_id' => $customer->id, 'opened_on' => CarbonImmutable::today(), 'credit_limit' => 0, 'stopped' => true, 'stop_reason' => mb_substr("claim: {$why}", 0, 255),
+            'customer_id' => $customer->id, 'opened_on' => ShopTime::today(), 'credit_limit' => 0, 'stopped' => true, 'stop_reason' => mb_substr("claim: {$why}", 0, 255),
             'terms_kind' => TermsKind::AtOnce, 'terms_days' => 0, 'discount_percent' => null, 'discount_days' => 0, 'allowed_overdue_days' => 0, 'purchase_order_required' => false,
             'statement_kind' => StatementKind::OpenItem, 'statement_way' => StatementWay::Print, 'finance_charges' => false,
         ])->refresh();

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -18,6 +17,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Gate;
@@ -79,7 +79,7 @@ final class PayOutCredit
             [$plan, $needs] = $decide();
             $allowed = $this->back->allow($by, $given, $needs);
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
-            $day = CarbonImmutable::today();
+            $day = ShopTime::today();
             $draft = $this->drafts->draft(
                 DocumentKind::Refund, MoneyEntry::creditPaidOut($amount), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name, balanceBefore: $this->house->money($account->balance)), $key,
                 $tenders, $rounding, note: mb_substr($reason, 0, 255), refersTo: $credit,
@@ -98,7 +98,7 @@ final class PayOutCredit
     /** @return array{Plan, list<Need>} what goes out by which ways, and who must allow it; the account locked */
     private function decide(Customer $customer, int $credit, Money $amount, TenderKind $way, string $reference, string $reason, Till $till, Staff $by, ?GivenApproval $given): array
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $till->location->assertOpenOn($day);
         $open = (int) OpenItemRecord::query()->where('customer_id', $customer->id)->where('document_id', $credit)->where('kind', ItemKind::Credit)->value('open');
         Said::assert($amount, $way, $reference, $reason, mayFillCards: true);

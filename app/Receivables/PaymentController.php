@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Said;
@@ -216,13 +217,13 @@ final class PaymentController
     private function sheetData(): array
     {
         // All that was entered today, whatever day it is dated; the sums are of all, the list of the latest.
-        $entered = Document::query()->where('purpose', 'payment')->where('posted_at', '>=', now()->startOfDay())
+        $entered = Document::query()->where('purpose', 'payment')->where('posted_at', '>=', ShopTime::beginning(ShopTime::today()))
             ->whereHas('tenders', static fn ($tenders) => $tenders->whereIn('kind', [TenderKind::Cheque, TenderKind::BankTransfer]));
         $today = (clone $entered)->with('tenders')->latest('id')->limit(60)->get();
 
         return [
             'posted' => $today, 'count' => (clone $entered)->count(), 'sum' => Show::money($this->house->money((int) $entered->sum('total'))), 'house' => $this->house, 'refused' => null, 'typed' => [], 'fresh' => null,
-            'key' => (string) Str::uuid(), 'day' => now()->format('Y-m-d'),
+            'key' => (string) Str::uuid(), 'day' => ShopTime::today()->format('Y-m-d'),
             'unused' => OpenItemRecord::query()->whereIn('document_id', $today->modelKeys())->pluck('open', 'document_id')->all(),
             'numbers' => Customer::query()->whereIn('id', $today->pluck('customer_id'))->pluck('number', 'id')->all(),
         ];

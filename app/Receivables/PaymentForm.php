@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
@@ -65,7 +66,7 @@ final readonly class PaymentForm
             $typed, $amount,
             TenderKind::tryFrom($request->string('kind')->value()) ?? TenderKind::Cheque,
             mb_substr(trim($request->string('reference')->value()), 0, 60),
-            preg_match('/^\d{4}-\d\d-\d\d$/', $day) === 1 ? CarbonImmutable::parse($day) : CarbonImmutable::today(),
+            preg_match('/^\d{4}-\d\d-\d\d$/', $day) === 1 ? CarbonImmutable::parse($day) : ShopTime::today(),
             preg_match('/^(oldest|hand|named|set-[1-5])$/', $request->string('spread')->value()) === 1 ? $request->string('spread')->value() : 'oldest',
             array_map(trim(...), $parts),
             Str::isUuid($key) ? $key : (string) Str::uuid(),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -18,6 +17,7 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
@@ -101,12 +101,12 @@ final class ReverseReceipt
     /** @return array{Plan, list<Need>} */
     private function decide(Document $receipt, string $reason, Till $till, Staff $by, ?GivenApproval $given): array
     {
-        $till->location->assertOpenOn(CarbonImmutable::today());
+        $till->location->assertOpenOn(ShopTime::today());
         $parts = Brought::byPart($receipt);
 
         match (true) {
             $receipt->purpose !== Purpose::Payment => throw Refused::because('not_a_receipt', "{$receipt->label} is not a receipt for money taken in."),
-            ! $receipt->business_date->isToday() => throw Refused::because('not_today', "{$receipt->label} is not of today. Pay back what is held instead."),
+            ! ShopTime::isToday($receipt->business_date) => throw Refused::because('not_today', "{$receipt->label} is not of today. Pay back what is held instead."),
             trim($reason) === '' => throw Refused::because('reason_missing', 'Say what was wrong: the reason is kept.'),
             Document::query()->where('refers_to_id', $receipt->id)->whereIn('purpose', [Purpose::ReturnedPayment, Purpose::ReceiptReversed, Purpose::CreditPaidOut])->exists() => throw Refused::because('already_returned', "{$receipt->label} was taken back or paid out already."),
             array_filter(Brought::ways($receipt), static fn (Money $one, string $way): bool => ! WayOut::isMoney($way) && WayOut::kind($way) !== TenderKind::GiftCard, ARRAY_FILTER_USE_BOTH) !== [] => throw Refused::because('not_there', "{$receipt->label} was paid with goods or credit. It cannot be taken back whole."),
@@ -139,7 +139,7 @@ final class ReverseReceipt
     /** @param  list<array{string, Need, \Elmstone\Staff\Approval}>  $allowed */
     private function post(?HouseAccount $account, Document $receipt, Plan $plan, string $reason, string $key, Till $till, Staff $by, CardSubject $subject, array $allowed): int
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $setting = Setting::by($by, $day, $key, "{$receipt->label} taken back: {$reason}");
         $parts = array_map(fn (array $ways): Money => Money::sum($ways, $this->house->currency()), Brought::byPart($receipt));
         $standing = $account === null ? null : SpreadCredit::standing($receipt->id);

@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
+use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -57,7 +58,7 @@ final class RunStatements
         $before = StatementRun::query()->with('staff')->where('as_of', $options->asOf)->latest('id')->get()->first(static fn (StatementRun $run): bool => $run->options === $options->toArray());
 
         if ($before !== null) {
-            throw Refused::because('run_before', "Just these statements were made on {$before->created_at->format('j M Y')} at {$before->created_at->format('H:i')} by {$before->staff->name}. Tick “again” where they shall be made once more.");
+            throw Refused::because('run_before', 'Just these statements were made on '.Show::moment($before->created_at)." by {$before->staff->name}. Tick “again” where they shall be made once more.");
         }
     }
 

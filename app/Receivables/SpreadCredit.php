@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -45,7 +45,7 @@ final class SpreadCredit
                 throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
             }
 
-            $this->set($account, $credit, $wanted, Setting::by($by, CarbonImmutable::today(), $act, $reason), PostedAt::till($till, $by->id, CarbonImmutable::today()));
+            $this->set($account, $credit, $wanted, Setting::by($by, ShopTime::today(), $act, $reason), PostedAt::till($till, $by->id, ShopTime::today()));
         }, 3);
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -38,7 +38,7 @@ final class StatementController
 
     public function index(): View
     {
-        $today = CarbonImmutable::today();
+        $today = ShopTime::today();
 
         return view('accounts.statements', ['runs' => StatementRun::query()->with('staff')->latest('id')->limit(20)->get(), 'day' => $today->day < 8 ? $today->subMonthNoOverflow()->endOfMonth() : $today]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -31,7 +32,7 @@ final class StatementRequest extends FormRequest
     public function options(): StatementOptions
     {
         return StatementOptions::of(
-            $this->filled('as_of') ? CarbonImmutable::parse($this->string('as_of')->value()) : CarbonImmutable::today(),
+            $this->filled('as_of') ? CarbonImmutable::parse($this->string('as_of')->value()) : ShopTime::today(),
             StatementKind::tryFrom($this->string('kind')->value()),
             $this->integer('older_than'),
             $this->filled('from') ? CarbonImmutable::parse($this->string('from')->value()) : null,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reminders;
 
-use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
@@ -20,15 +20,15 @@ final class ReminderController
     public function index(): View
     {
         return view('reminders.index', [
-            'reminders' => $this->due->on(CarbonImmutable::today()),
-            'day' => CarbonImmutable::today(),
+            'reminders' => $this->due->on(ShopTime::today()),
+            'day' => ShopTime::today(),
             'sent' => DB::table('reminders')->orderByDesc('id')->limit(20)->get(),
         ]);
     }
 
     public function send(): RedirectResponse
     {
-        $done = $this->send->handle(CarbonImmutable::today());
+        $done = $this->send->handle(ShopTime::today());
         $words = $done['sent'] === 1 ? '1 reminder was mailed.' : "{$done['sent']} reminders were mailed.";
 
         return redirect()->route('reminders')->with('done', $words.($done['unreachable'] > 0 ? " {$done['unreachable']} have no mail address: print those, or call." : ''));
@@ -46,14 +46,14 @@ final class ReminderController
     public function done(string $key): RedirectResponse
     {
         $reminder = $this->find($key);
-        $reminder === null || $this->send->note($reminder, 'by hand', CarbonImmutable::today());
+        $reminder === null || $this->send->note($reminder, 'by hand', ShopTime::today());
 
         return redirect()->route('reminders')->with('done', $reminder === null ? 'That was done already.' : "{$reminder->customer} is reminded.");
     }
 
     private function find(string $key): ?Reminder
     {
-        foreach ($this->due->on(CarbonImmutable::today()) as $reminder) {
+        foreach ($this->due->on(ShopTime::today()) as $reminder) {
             if ($reminder->key() === $key) {
                 return $reminder;
             }

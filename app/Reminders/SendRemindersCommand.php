@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reminders;
 
-use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Console\Command;
 
 /** For the machine's timer, once a day; more often does no harm. */
@@ -16,7 +16,7 @@ final class SendRemindersCommand extends Command
 
     public function handle(SendReminders $send): int
     {
-        $done = $send->handle(CarbonImmutable::today());
+        $done = $send->handle(ShopTime::today());
         $this->info("{$done['sent']} sent, {$done['unreachable']} without a mail address");
 
         return self::SUCCESS;

@@ -6,7 +6,6 @@ namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentLine;
@@ -22,6 +21,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -69,12 +69,12 @@ final class TakeBackWriteOff
                 return $before;
             }
 
-            $till->location->assertOpenOn(CarbonImmutable::today());
+            $till->location->assertOpenOn(ShopTime::today());
             $moves = array_values($writeOff->lines->whereNotNull('item_id')->map(fn (DocumentLine $line): StockMove => new StockMove((int) $line->item_id, $writeOff->location_id, BigDecimal::of($line->quantity), $this->unitCost($line), $line->cost))->all());
             $this->stock->take($moves);
-            $place = new Place($writeOff->location_id, $till->id, $by->id, CarbonImmutable::today());
+            $place = new Place($writeOff->location_id, $till->id, $by->id, ShopTime::today());
             $document = $this->register->post($this->draft($writeOff, $reason, $key, $place));
-            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, CarbonImmutable::today(), $document], $moves));
+            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves));
             $this->average->after($moves, $place, $key, $document);
 
             foreach ($writeOff->lines as $line) {

@@ -6,7 +6,6 @@ namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
@@ -25,6 +24,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Paper\HandOver;
@@ -80,12 +80,12 @@ final class WriteOff
                 return $before;
             }
 
-            $till->location->assertOpenOn(CarbonImmutable::today());
+            $till->location->assertOpenOn(ShopTime::today());
             $moves = array_map(fn (WriteOffLine $line): StockMove => new StockMove($line->item->id, $till->location_id, $line->quantity->value->negated(), UnitPrice::of($line->item->cost ?? '0'), -$this->cost($line)->minor), $lines);
             $this->stock->take($moves);
             $allowed = $this->back->allow($by, $given, $this->needs($lines, $moves, $till, $by));
             $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
-            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, CarbonImmutable::today(), $document], $moves));
+            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves));
             DocumentApprovals::keep($document, $allowed);
             HandOver::write($document, $till, $by);
             $serials = [];
@@ -151,7 +151,7 @@ final class WriteOff
     {
         $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
         $worth = array_sum(array_map(fn (WriteOffLine $line): int => $this->cost($line)->minor, $lines));
-        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.kind', DocumentKind::Adjustment->value)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', CarbonImmutable::today()->format('Y-m-d H:i:s'))->sum('l.cost');
+        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.kind', DocumentKind::Adjustment->value)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s'))->sum('l.cost');
 
         if (($limit->perDocument === null || $worth <= $limit->perDocument) && ($limit->perDay === null || $today + $worth <= $limit->perDay)) {
             return [];

@@ -6,6 +6,7 @@ namespace Elmstone\Shop;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -45,7 +46,7 @@ final class Location extends Model
     {
         $day = $day->startOfDay();
 
-        if ($day->greaterThan(CarbonImmutable::today())) {
+        if ($day->greaterThan(ShopTime::today())) {
             throw Refused::because('future_date', 'Nothing can be dated in the future.');
         }
 

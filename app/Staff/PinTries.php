@@ -6,6 +6,7 @@ namespace Elmstone\Staff;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Show;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -35,7 +36,7 @@ final class PinTries
         $since = CarbonImmutable::parse((string) $own?->since);
 
         match (true) {
-            (int) $own?->tries > self::MOST => throw Refused::because('locked', "Too many wrong tries. Staff number {$number} is locked at this till until {$since->addMinutes(self::LOCKED_MINUTES)->format('H:i')}; the owner can unlock it."),
+            (int) $own?->tries > self::MOST => throw Refused::because('locked', "Too many wrong tries. Staff number {$number} is locked at this till until ".Show::time($since->addMinutes(self::LOCKED_MINUTES)).'; the owner can unlock it.'),
             (int) $this->row(self::ANY, $till)?->tries > self::MOST_AT_TILL => throw Refused::because('too_many', 'Too many tries from this till. Wait a minute and try again.'),
             default => null,
         };

@@ -6,6 +6,7 @@ namespace Elmstone\Staff;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Foundation\Csv;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -27,7 +28,7 @@ final class SecurityLogController
     {
         return Csv::download('security-log.csv', ['at', 'what', 'who', 'till', 'about', 'address'], (function () use ($request): iterable {
             foreach ($this->rows($request)->cursor() as $row) {
-                yield [(string) $row->at, (string) $row->what, (string) $row->name, (string) $row->till, (string) $row->about, (string) $row->address];
+                yield [ShopTime::at((string) $row->at)->format('Y-m-d\TH:i:s.vP'), (string) $row->what, (string) $row->name, (string) $row->till, (string) $row->about, (string) $row->address];
             }
         })());
     }
@@ -40,7 +41,9 @@ final class SecurityLogController
         return DB::table('security_log as l')->leftJoin('staff as s', 's.id', '=', 'l.staff_id')->leftJoin('tills as t', 't.id', '=', 'l.till_id')
             ->when($what !== null, static fn (Builder $query) => $query->where('l.what', $what?->value))
             ->when($request->integer('who') > 0, static fn (Builder $query) => $query->where('l.staff_id', $request->integer('who')))
-            ->when($day !== null, static fn (Builder $query) => $query->whereBetween('l.at', [$day?->format('Y-m-d 00:00:00'), $day?->format('Y-m-d 23:59:59.999')]))
+            ->when($day !== null, static fn (Builder $query) => $query
+                ->where('l.at', '>=', ShopTime::beginning($day)->format('Y-m-d H:i:s'))
+                ->where('l.at', '<', ShopTime::beginning($day->addDay())->format('Y-m-d H:i:s')))
             ->orderByDesc('l.id')->select(['l.at', 'l.what', 's.name', 't.name as till', 'l.about', 'l.address']);
     }
 

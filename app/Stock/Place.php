@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 
@@ -17,6 +18,6 @@ final readonly class Place
 
     public static function at(Till $till, Staff $by, ?CarbonImmutable $day = null): self
     {
-        return new self($till->location_id, $till->id, $by->id, ($day ?? CarbonImmutable::today())->startOfDay());
+        return new self($till->location_id, $till->id, $by->id, ($day ?? ShopTime::today())->startOfDay());
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\StoreCredit;
 
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FollowsMerge;
 use Illuminate\Support\Facades\DB;
 
@@ -26,8 +27,8 @@ final class MergeStoreCredit implements FollowsMerge
         $document = $held === 0 ? null : DB::table('store_credit_entries')->where('customer_id', $from)->where('amount', '>', 0)->latest('id')->value('document_id');
 
         if (is_int($document)) {
-            $this->ledger->move($accounts[$from], $document, -$held, now()->toImmutable());
-            $this->ledger->move($accounts[$into], $document, $held, now()->toImmutable());
+            $this->ledger->move($accounts[$from], $document, -$held, ShopTime::today());
+            $this->ledger->move($accounts[$into], $document, $held, ShopTime::today());
         }
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\StoreCredit;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -17,6 +16,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\GoingOut;
 use Elmstone\MoneyOut\HandBack;
@@ -60,7 +60,7 @@ final class PayOutStoreCredit
                 return $before;
             }
 
-            $day = CarbonImmutable::today();
+            $day = ShopTime::today();
             $till->location->assertOpenOn($day);
             Said::assert($amount, $way, $reference, $reason);
             in_array($way, [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer], true) || throw Refused::because('bad_tender', 'Store credit is paid out in cash, by cheque or by bank transfer.');

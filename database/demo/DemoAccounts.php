@@ -12,6 +12,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\AccountTerms;
 use Elmstone\Receivables\Call;
 use Elmstone\Receivables\HouseAccount;
@@ -129,7 +130,7 @@ final class DemoAccounts
             $wanted = $items->filter(fn (OpenItemRecord $item): bool => $this->isPaidOn((int) $customer, $item, $day));
 
             if ($wanted->isNotEmpty()) {
-                CarbonImmutable::setTestNow($day->setTime(15, $this->chance->between(0, 59)));
+                CarbonImmutable::setTestNow(ShopTime::when($day, 15, $this->chance->between(0, 59)));
                 $this->pay((int) $customer, $wanted->sum('open'), $day);
                 CarbonImmutable::setTestNow();
                 $paid++;
@@ -200,7 +201,7 @@ final class DemoAccounts
 
         if ($receipt !== null) {
             $day = $receipt->business_date->addDays(6);
-            CarbonImmutable::setTestNow($day->setTime(10, 5));
+            CarbonImmutable::setTestNow(ShopTime::when($day, 10, 5));
             $this->return->handle($receipt, $this->house->money(2500), 'account overdrawn', $day, Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-bounced')->toString(), $this->till(), $by);
             CarbonImmutable::setTestNow();
         }

@@ -28,6 +28,7 @@ use Elmstone\Counter\TakeCard;
 use Elmstone\Counter\TakeDeposit;
 use Elmstone\Customers\Customer;
 use Elmstone\Deposits\PayBackDeposit;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
@@ -126,7 +127,7 @@ final class DemoLayaways
         $events = $this->events[$day->format('Y-m-d')] ?? [];
 
         foreach ($events as $i => $event) {
-            CarbonImmutable::setTestNow($day->setTime(11, 10 + $i));
+            CarbonImmutable::setTestNow(ShopTime::when($day, 11, 10 + $i));
             $event();
         }
 
@@ -142,7 +143,7 @@ final class DemoLayaways
             $this->changeLayaway->shelve($layaway->id, chr(65 + intdiv($i, 4)).' '.($i % 4 + 1), $this->staff('103'));
         }
 
-        CarbonImmutable::setTestNow($today->subDay()->setTime(8, 0));
+        CarbonImmutable::setTestNow(ShopTime::when($today->subDay(), 8, 0));
         $this->reminders->handle($today->subDay());
         CarbonImmutable::setTestNow();
         Item::query()->whereIn('code', ['MA-0045', 'MA-0057', 'MA-0059', 'MA-0065', 'MA-0066'])->update(['has_serials' => true]);
@@ -258,7 +259,7 @@ final class DemoLayaways
     /** The largest invoice that is open on an account and not late. */
     private function makePlan(int $parts, int $number): void
     {
-        $day = CarbonImmutable::today();
+        $day = ShopTime::today();
         $item = OpenItemRecord::query()->where('kind', 'charge')->where('purpose', 'sale')->where('open', '>', 20000)->where('business_date', '>=', $day->subDays(20)->format('Y-m-d'))
             ->whereNotIn('customer_id', DB::table('plans')->select('customer_id'))->orderByDesc('open')->orderBy('document_id')->first();
 

@@ -31,6 +31,7 @@ use Elmstone\Counter\UseStoreCredit;
 use Elmstone\Counter\VoidSale;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\LookAfterCards;
 use Elmstone\Returns\ReturnPolicy;
@@ -111,7 +112,7 @@ final class DemoReturns
             return 0;
         }
 
-        CarbonImmutable::setTestNow($day->setTime(15, 20));
+        CarbonImmutable::setTestNow(ShopTime::when($day, 15, 20));
         $this->happens(self::ROUND[$this->turn++ % count(self::ROUND)], $day);
         CarbonImmutable::setTestNow();
 
@@ -124,7 +125,7 @@ final class DemoReturns
         $this->turn++;
         $lost = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
         $lost === null || $this->lookAfter->replace($lost, CardCode::make('30415926535897'), 'lost on the building site', $this->staff('201'));
-        $sale = $this->sale(CarbonImmutable::today(), TenderKind::Cash);
+        $sale = $this->sale(ShopTime::today(), TenderKind::Cash);
 
         if ($sale !== null) {
             [$slip, $act] = $this->slip();

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Foundation\Console;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Demo\DemoHouse;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Shop;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -37,7 +37,7 @@ final class DemoCommand extends Command
 
         $months = $this->option('months');
         $this->line('loading the demonstration shop');
-        $demo->load(CarbonImmutable::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
+        $demo->load(ShopTime::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
 
         // The papers of days gone by were handed out then.
         DB::table('outbox')->where('state', 'waiting')->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);

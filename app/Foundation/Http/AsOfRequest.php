@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Http;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** As of which day, past or present; nothing said: today. */
@@ -24,6 +25,6 @@ final class AsOfRequest extends FormRequest
 
     public function day(): CarbonImmutable
     {
-        return $this->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $this->string('as_of')->value()) ?? CarbonImmutable::today() : CarbonImmutable::today();
+        return $this->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $this->string('as_of')->value()) ?? ShopTime::today() : ShopTime::today();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Foundation\Show;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
@@ -38,7 +39,7 @@ final class ReadBankFile
         }
 
         if ($before !== null && ! $before->isUnread()) {
-            throw Refused::because('same_file', "This very file was taken in on {$before->created_at->format('j M Y')} as “{$before->name}”.");
+            throw Refused::because('same_file', 'This very file was taken in on '.Show::on($before->created_at)." as “{$before->name}”.");
         }
 
         $file = $before ?? new BankFile(['digest' => $digest, 'name' => mb_substr($name, 0, 160), 'staff_id' => $by->id, 'state' => 'open']);

@@ -8,6 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Naming;
+use Elmstone\Foundation\ShopTime;
 
 /** Finds the payment that the bank took back: by what the payer's bank called it, else by amount and payer. */
 final class ReturnedTransfer
@@ -40,7 +41,7 @@ final class ReturnedTransfer
     private static function payments(BankEntry $entry): iterable
     {
         return Document::query()->with('tenders')->where('purpose', Purpose::Payment)
-            ->where('business_date', '<=', $entry->booked_on?->format('Y-m-d') ?? now()->format('Y-m-d'))
+            ->where('business_date', '<=', $entry->booked_on?->format('Y-m-d') ?? ShopTime::today()->format('Y-m-d'))
             ->whereHas('tenders', static fn ($tenders) => $tenders->where('kind', TenderKind::BankTransfer)->where('amount', $entry->amount))
             ->whereNotExists(static fn ($query) => $query->from('documents as back')->whereColumn('back.refers_to_id', 'documents.id')->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]))
             ->latest('id')->limit(50)->get();

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Naming;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -93,6 +94,6 @@ final class Twins
 
     private static function shifted(mixed $day, int $days): string
     {
-        return $day instanceof CarbonImmutable ? $day->addDays($days)->format('Y-m-d') : CarbonImmutable::today()->format('Y-m-d');
+        return $day instanceof CarbonImmutable ? $day->addDays($days)->format('Y-m-d') : ShopTime::today()->format('Y-m-d');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Paper\Console;
 
-use Carbon\CarbonImmutable;
+use Elmstone\Foundation\ShopTime;
 use Elmstone\Paper\Outbox;
 use Illuminate\Console\Command;
 
@@ -33,7 +33,7 @@ final class SendCommand extends Command
     /** Whoever goes on for ever also clears away, once a day. */
     private function tidy(string $tidied): string
     {
-        $today = CarbonImmutable::today()->format('Y-m-d');
+        $today = ShopTime::today()->format('Y-m-d');
         $this->option('forever') !== true || $today === $tidied || $this->callSilently('house:tidy');
 
         return $today;

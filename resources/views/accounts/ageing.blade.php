@@ -1,10 +1,11 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Core\Receivables\AgeBand')
 @use('Elmstone\Foundation\Show')
 @use('Elmstone\Receivables\AgeingColumns')
 @extends('layout')
 @section('title', 'Accounts')
 @section('main')
-@php($keep = array_filter(['as_of' => $report->day->isToday() ? null : $report->day->format('Y-m-d')]))
+@php($keep = array_filter(['as_of' => ShopTime::isToday($report->day) ? null : $report->day->format('Y-m-d')]))
 <div class="page">
     <div class="page-head"><h1>Accounts</h1><span class="soft">what is owed, and how late it is, as of {{ Show::date($report->day) }} · {{ $house->currency()->code }}</span>
         <div class="end">

@@ -102,7 +102,7 @@
             @endcan
             @if($changes->isNotEmpty())
                 <h2>Terms and limit on record</h2>
-                <table class="ruled small">@foreach($changes as $change)<tr><td class="text-nowrap soft">{{ Show::date(now()->parse($change->changed_at)) }}</td><td>{{ $change->what }}{{ $change->before !== '' && $change->what === 'limit' ? " {$change->before} →" : '' }} {{ $change->what === 'limit' ? $change->after : '' }}<br><span class="soft">{{ $change->by }}{{ $change->reason === '' ? '' : ": {$change->reason}" }}</span></td></tr>@endforeach</table>
+                <table class="ruled small">@foreach($changes as $change)<tr><td class="text-nowrap soft">{{ Show::on($change->changed_at) }}</td><td>{{ $change->what }}{{ $change->before !== '' && $change->what === 'limit' ? " {$change->before} →" : '' }} {{ $change->what === 'limit' ? $change->after : '' }}<br><span class="soft">{{ $change->by }}{{ $change->reason === '' ? '' : ": {$change->reason}" }}</span></td></tr>@endforeach</table>
             @endif
         </aside>
     </div>

@@ -16,7 +16,7 @@
     @if($runs->isEmpty())<p class="empty">None yet.</p>@else
     <table class="ruled">
         <thead><tr><th>Made</th><th>By</th><th>As of</th><th>Lists</th><th class="figure">Accounts</th><th>State</th></tr></thead>
-        @foreach($runs as $run)<tr><td><a href="{{ route('statements.run', $run->id) }}">{{ Show::date($run->created_at) }}, {{ $run->created_at->format('H:i') }}</a></td><td>{{ $run->staff->name }}</td><td>{{ Show::date($run->as_of) }}</td><td>{{ StatementOptions::fromArray($run->options)->words() }}</td><td class="figure">{{ $run->wanted }}</td><td>{{ $run->state }}</td></tr>@endforeach
+        @foreach($runs as $run)<tr><td><a href="{{ route('statements.run', $run->id) }}">{{ Show::moment($run->created_at) }}</a></td><td>{{ $run->staff->name }}</td><td>{{ Show::date($run->as_of) }}</td><td>{{ StatementOptions::fromArray($run->options)->words() }}</td><td class="figure">{{ $run->wanted }}</td><td>{{ $run->state }}</td></tr>@endforeach
     </table>@endif
 </div>
 @endsection

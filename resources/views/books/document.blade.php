@@ -73,7 +73,7 @@
         <aside>
             <dl class="facts mb-3">
                 <dt>Date</dt><dd>{{ Show::date($document->business_date) }}</dd>
-                <dt>Posted</dt><dd>{{ Show::date($document->posted_at) }}, {{ $document->posted_at->format('H:i') }}</dd>
+                <dt>Posted</dt><dd>{{ Show::moment($document->posted_at) }}</dd>
                 @unless($isGoods)<dt>Customer</dt><dd>@if($customer !== null)<a href="{{ route('customers.show', $customer->number) }}">{{ $document->customer_name }}</a>@else{{ $document->customer_name ?: 'Walk-in' }}@endif</dd>@endunless
                 @foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job, 'Terms' => $document->terms, 'Due' => $document->due_date === null ? '' : Show::date($document->due_date), 'Exempt by' => $exempted->certificate ?? '', 'Note' => $document->note] as $name => $text)@if($text !== '')<dt>{{ $name }}</dt><dd>{{ $text }}</dd>@endif @endforeach
                 @if($approval !== null)<dt>Approved</dt><dd>{{ $approval->approver->name }}: {{ $approval->reason }}</dd>@endif

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Documents')
@@ -31,7 +32,7 @@
             @foreach($documents as $document)
                 <tr>
                     <td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
-                    <td class="text-nowrap">{{ Show::date($document->business_date) }} @if($document->isBackdated())<span class="ochre small">posted {{ $document->posted_at->format('j M') }}</span>@endif</td>
+                    <td class="text-nowrap">{{ Show::date($document->business_date) }} @if($document->isBackdated())<span class="ochre small">posted {{ ShopTime::at($document->posted_at)->format('j M') }}</span>@endif</td>
                     <td>{{ $document->customer_name ?: 'Walk-in' }}</td>
                     <td>{{ $document->staff->name }}</td>
                     <td>{{ $document->location->town }}</td>

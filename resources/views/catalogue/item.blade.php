@@ -66,7 +66,7 @@
                 @can('see-margin')
                 <h2>Changes of price</h2>
                 <table class="ruled">
-                    <tbody>@forelse($item->priceChanges->take(20) as $change)<tr><td class="text-nowrap">{{ Show::date($change->changed_at) }}</td><td>{{ $change->field }}<div class="small soft">{{ $change->staff->name }}</div></td><td class="figure">{{ $change->was ?? '–' }} → {{ $change->became ?? '–' }}</td></tr>@empty<tr><td class="soft">None on record.</td></tr>@endforelse</tbody>
+                    <tbody>@forelse($item->priceChanges->take(20) as $change)<tr><td class="text-nowrap">{{ Show::on($change->changed_at) }}</td><td>{{ $change->field }}<div class="small soft">{{ $change->staff->name }}</div></td><td class="figure">{{ $change->was ?? '–' }} → {{ $change->became ?? '–' }}</td></tr>@empty<tr><td class="soft">None on record.</td></tr>@endforelse</tbody>
                 </table>
                 @endcan
             @endif

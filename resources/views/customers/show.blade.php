@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', $customer->name)
@@ -36,7 +37,7 @@
             </table>@endif
             @if($changes->isNotEmpty())
             <h2 class="mt-4">Changes on record</h2>
-            <table class="ruled small">@foreach($changes as $change)<tr><td class="text-nowrap soft">{{ Show::date(now()->parse($change->changed_at)) }}</td><td>{{ $change->by }}</td><td>{{ $change->what }}</td><td>{{ $change->before === '' ? '' : "{$change->before} → " }}{{ $change->after }}</td><td class="soft">{{ $change->reason }}</td></tr>@endforeach</table>@endif
+            <table class="ruled small">@foreach($changes as $change)<tr><td class="text-nowrap soft">{{ Show::on($change->changed_at) }}</td><td>{{ $change->by }}</td><td>{{ $change->what }}</td><td>{{ $change->before === '' ? '' : "{$change->before} → " }}{{ $change->after }}</td><td class="soft">{{ $change->reason }}</td></tr>@endforeach</table>@endif
         </div>
         <aside>
             <dl class="facts mb-3">
@@ -48,9 +49,9 @@
                 <dt>Discount</dt><dd>{{ $customer->standingDiscount() === null ? 'none' : Show::decimal($customer->standingDiscount()->value).' %' }}{{ $customer->discount_percent === null && $customer->standingDiscount() !== null ? ', from the type' : '' }}</dd>
             </dl>
             @if($customer->claimsExemption())
-                @php($holds = $customer->isExemptOn(now()->toImmutable()))
+                @php($holds = $customer->isExemptOn(ShopTime::today()))
                 <div class="note {{ $holds ? '' : 'stop' }}"><p><strong>{{ $holds ? 'Exempt from' : 'Exemption ran out:' }}</strong> {{ $customer->isExemptFromEverything() ? 'all tax' : implode(', ', array_intersect_key($components, array_flip($customer->exempt))) }}, certificate {{ $customer->certificate }} {{ $customer->certificate_expires === null ? '' : 'until '.Show::date($customer->certificate_expires) }}
-                    @foreach($scans as $scan)<br><a href="{{ route('customers.scan', [$customer, $scan->id]) }}">{{ $loop->first ? 'Scan of it' : 'Scan before it' }}</a> <span class="small">{{ Show::date(\Carbon\CarbonImmutable::parse($scan->stored_at)) }}</span>@endforeach</p></div>
+                    @foreach($scans as $scan)<br><a href="{{ route('customers.scan', [$customer, $scan->id]) }}">{{ $loop->first ? 'Scan of it' : 'Scan before it' }}</a> <span class="small">{{ Show::on($scan->stored_at) }}</span>@endforeach</p></div>
             @endif
             @if($held > 0 || $layaways->isNotEmpty())
                 <h2>Waiting for them</h2>
@@ -63,7 +64,7 @@
             @endif
             <h2>Notes for the next clerk</h2>
             @foreach($customer->notes as $note)
-                <div class="note"><p>“{{ $note->text }}” <span class="small soft">{{ $note->staff->name }}, {{ Show::date($note->written_at) }}{{ $note->at_counter ? ' · shown at the counter' : '' }}</span></p>
+                <div class="note"><p>“{{ $note->text }}” <span class="small soft">{{ $note->staff->name }}, {{ Show::on($note->written_at) }}{{ $note->at_counter ? ' · shown at the counter' : '' }}</span></p>
                     @if(! $note->at_counter || auth()->user()->mayDo(Elmstone\Staff\Ability::TakeWarningsAway))<form method="post" action="{{ route('customers.note-gone', [$customer, $note->id]) }}">@csrf <button class="link-act">Put away</button></form>@endif</div>
             @endforeach
             <form method="post" action="{{ route('customers.note', $customer) }}" class="mb-3">@csrf

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Deposits')
@@ -7,7 +8,7 @@
     @include('layaways.parts.nav')
     <div class="page-head"><h1>Money held</h1><span class="soft">what the shop owes its customers in goods, as of {{ Show::date($day) }} · {{ $house->currency()->code }}</span></div>
     @include('design.messages')
-    <form class="filters" method="get" action="{{ route('deposits') }}"><div><label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of" value="{{ $day->format('Y-m-d') }}"></div><button class="quiet-act">Show</button><a class="link-act ms-auto" href="{{ route('deposits.csv', $day->isToday() ? [] : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')<p class="complaint w-100">{{ $message }}</p>@enderror</form>
+    <form class="filters" method="get" action="{{ route('deposits') }}"><div><label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of" value="{{ $day->format('Y-m-d') }}"></div><button class="quiet-act">Show</button><a class="link-act ms-auto" href="{{ route('deposits.csv', ShopTime::isToday($day) ? [] : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')<p class="complaint w-100">{{ $message }}</p>@enderror</form>
     @if($liability->customers === [])<p class="empty">Nothing was held on that day.</p>
     @else
     <table class="ruled">

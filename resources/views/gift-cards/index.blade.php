@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 @extends('layout')
 @section('title', 'Gift cards')
@@ -8,7 +9,7 @@
     <div class="page-head"><h1>Gift cards</h1><span class="soft">owed to whoever bears them, as of {{ Show::date($day) }} · {{ $house->currency()->code }}</span></div>
     @include('design.messages')
     <form class="filters" method="post" action="{{ route('gift-cards.find') }}">@csrf<div class="flex-fill"><label for="code">What is a card worth? Scan it or type its number</label><input class="form-control" id="code" name="code" inputmode="numeric" autocomplete="off" maxlength="24" autofocus></div><button class="quiet-act">Look</button></form>
-    <form class="filters" method="get" action="{{ route('gift-cards') }}"><div><label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of" value="{{ $day->format('Y-m-d') }}"></div><button class="quiet-act">Show</button><a class="link-act ms-auto" href="{{ route('gift-cards.csv', $day->isToday() ? [] : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')<p class="complaint w-100">{{ $message }}</p>@enderror</form>
+    <form class="filters" method="get" action="{{ route('gift-cards') }}"><div><label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of" value="{{ $day->format('Y-m-d') }}"></div><button class="quiet-act">Show</button><a class="link-act ms-auto" href="{{ route('gift-cards.csv', ShopTime::isToday($day) ? [] : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')<p class="complaint w-100">{{ $message }}</p>@enderror</form>
     @if($cards->cards === [])<p class="empty">Nothing was owed on gift cards on that day. They are sold at the counter: Alt I.</p>
     @else
     <table class="ruled">

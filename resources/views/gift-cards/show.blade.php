@@ -17,7 +17,7 @@
             </table>
             @if($card->changesMade->isNotEmpty())
                 <h2 class="mt-4">On record</h2>
-                <table class="ruled small">@foreach($card->changesMade as $change)<tr><td class="nowrap">{{ Show::date($change->made_at) }}</td><td>{{ $change->what }}</td><td class="soft">{{ $change->staff->name }}</td></tr>@endforeach</table>
+                <table class="ruled small">@foreach($card->changesMade as $change)<tr><td class="nowrap">{{ Show::on($change->made_at) }}</td><td>{{ $change->what }}</td><td class="soft">{{ $change->staff->name }}</td></tr>@endforeach</table>
             @endif
         </div>
         <aside>

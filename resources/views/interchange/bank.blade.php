@@ -12,7 +12,7 @@
     </form>
     @if($files->isEmpty())<p class="empty">No file yet.</p>@else
     <table class="ruled"><thead><tr><th>Taken in</th><th>File</th><th>Form</th><th>Account</th><th>Statement</th><th class="figure">Entries</th><th class="figure">Open</th><th>By</th></tr></thead>
-        @foreach($files as $file)<tr><td><a href="{{ route('bank.file', $file->id) }}">{{ Show::date($file->created_at) }}, {{ $file->created_at->format('H:i') }}</a></td><td>{{ $file->name }}</td><td>{{ $file->format }}</td><td class="code">{{ $file->account }}</td><td>{{ $file->statement }}</td><td class="figure">{{ $file->entries_count }}</td><td class="figure">@if($file->isUnread())<span class="ochre">columns?</span>@else{{ $file->open_count === 0 ? '–' : $file->open_count }}@endif</td><td>{{ $file->staff->name }}</td></tr>@endforeach
+        @foreach($files as $file)<tr><td><a href="{{ route('bank.file', $file->id) }}">{{ Show::moment($file->created_at) }}</a></td><td>{{ $file->name }}</td><td>{{ $file->format }}</td><td class="code">{{ $file->account }}</td><td>{{ $file->statement }}</td><td class="figure">{{ $file->entries_count }}</td><td class="figure">@if($file->isUnread())<span class="ochre">columns?</span>@else{{ $file->open_count === 0 ? '–' : $file->open_count }}@endif</td><td>{{ $file->staff->name }}</td></tr>@endforeach
     </table>@endif
     @if($layouts->isNotEmpty())<h2 class="mt-4">Tables known by their columns</h2>
     <table class="ruled narrow-table">@foreach($layouts as $layout)<tr><td>{{ $layout->name }}</td><td class="text-end"><form method="post" action="{{ route('bank.forget', $layout->id) }}">@csrf<button class="link-act">forget</button></form></td></tr>@endforeach</table>@endif

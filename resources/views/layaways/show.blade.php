@@ -58,7 +58,7 @@
             @if($layaway->changesMade->isNotEmpty())
                 <h2 class="mt-4">On record</h2>
                 <table class="ruled">
-                    @foreach($layaway->changesMade as $change)<tr><td class="nowrap">{{ Show::date($change->made_at) }}</td><td>{{ $change->what }}@if($change->total_before !== $change->total_after) <span class="soft">total {{ $money($change->total_before) }}, now {{ $money($change->total_after) }}</span>@endif</td><td class="small soft">{{ $change->staff->name }}</td></tr>@endforeach
+                    @foreach($layaway->changesMade as $change)<tr><td class="nowrap">{{ Show::on($change->made_at) }}</td><td>{{ $change->what }}@if($change->total_before !== $change->total_after) <span class="soft">total {{ $money($change->total_before) }}, now {{ $money($change->total_after) }}</span>@endif</td><td class="small soft">{{ $change->staff->name }}</td></tr>@endforeach
                 </table>
             @endif
             @if($isOpen)
@@ -147,7 +147,7 @@
             <h2 class="mt-4">Signature</h2>
             @if($layaway->signature !== null)
                 <svg class="signature" viewBox="0 0 360 90" role="img" aria-label="Signature of {{ $layaway->signed_by }}"><path d="{{ $layaway->signature }}"/></svg>
-                <p class="small soft">{{ $layaway->signed_by }}, {{ Show::date($layaway->signed_at) }}{{ $layaway->revision > 1 ? '; the agreement was changed since' : '' }}</p>
+                <p class="small soft">{{ $layaway->signed_by }}, {{ Show::on($layaway->signed_at) }}{{ $layaway->revision > 1 ? '; the agreement was changed since' : '' }}</p>
             @else<p class="small soft">Signed on paper.</p>@endif
         </aside>
     </div>

@@ -8,7 +8,7 @@
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
 <p><b>{{ $document->title() }} {{ $document->label }}</b></p>
-<p>{{ Show::date($document->business_date) }}, {{ $document->posted_at->format('H:i') }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
+<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
 <p>{{ $document->purpose->words($document->refersTo?->label) }}.@if($document->note !== '') {{ $document->note }}@endif</p>
 <div class="rule"></div>
 <table>

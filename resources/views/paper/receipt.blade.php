@@ -14,7 +14,7 @@
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
 <p><b>{{ $document->title() }} {{ $document->label }}</b></p>
-<p>{{ Show::date($document->business_date) }}, {{ $document->posted_at->format('H:i') }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
+<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
 @if($document->customer_name !== '')<p>{{ $document->customer_name }}{{ $account === null ? '' : ", account {$account}" }}</p>@endif
 @foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job] as $name => $text)@if($text !== '')<p>{{ $name }}: {{ $text }}</p>@endif @endforeach
 @if($exempted !== null)<p>Tax exempt, certificate {{ $exempted->certificate }}</p>@endif

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @extends('layout')
 @section('title', 'Waiting papers')
 @section('main')
@@ -7,7 +8,7 @@
     @if($waiting->isEmpty())<p class="empty">Nothing waits.</p>@else
     <table class="ruled"><thead><tr><th>Since</th><th>For</th><th>What</th><th>By</th><th>Why it did not go</th><th></th></tr></thead>
         @foreach($waiting as $one)
-            <tr><td class="text-nowrap">{{ $one->made_at->format('j M H:i') }}</td>
+            <tr><td class="text-nowrap">{{ ShopTime::at($one->made_at)->format('j M H:i') }}</td>
                 <td>@if($one->document !== null)<a class="code" href="{{ route('documents.show', $one->document) }}">{{ $one->document->label }}</a>@endif</td>
                 <td>{{ match($one->what) { 'mail' => 'mail to '.$one->text('to'), 'print' => 'paper, asked for again', default => 'paper' } }}</td><td>{{ $one->staff->name }}</td>
                 <td>{{ $one->trouble === '' ? 'not tried yet' : $one->trouble }} <span class="soft small">{{ $one->tries > 1 ? "{$one->tries} tries" : '' }}</span></td>

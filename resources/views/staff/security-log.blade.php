@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Staff\SecurityEvent')
 @extends('layout')
 @section('title', 'Security log')
@@ -14,7 +15,7 @@
     </form>
     <table class="ruled"><thead><tr><th>When</th><th>What</th><th>Who</th><th>Till</th><th>About</th><th>From</th></tr></thead><tbody>
         @forelse($rows as $row)
-            <tr><td class="text-nowrap">{{ date('j M Y H:i:s', strtotime($row->at)) }}</td><td @class(['ochre' => in_array($row->what, ['wrong_pin', 'locked', 'refused'], true)])>{{ SecurityEvent::tryFrom($row->what)?->words() ?? $row->what }}</td><td>{{ $row->name ?? '–' }}</td><td>{{ $row->till ?? '–' }}</td><td>{{ $row->about }}</td><td class="code small">{{ $row->address }}</td></tr>
+            <tr><td class="text-nowrap">{{ ShopTime::at($row->at)->format('j M Y, H:i:s') }}</td><td @class(['ochre' => in_array($row->what, ['wrong_pin', 'locked', 'refused'], true)])>{{ SecurityEvent::tryFrom($row->what)?->words() ?? $row->what }}</td><td>{{ $row->name ?? '–' }}</td><td>{{ $row->till ?? '–' }}</td><td>{{ $row->about }}</td><td class="code small">{{ $row->address }}</td></tr>
         @empty<tr><td colspan="6" class="empty">Nothing of that kind.</td></tr>@endforelse
     </tbody></table>
     {{ $rows->links() }}

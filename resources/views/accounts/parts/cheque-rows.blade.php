@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 <div id="cheques" data-part>
     <form class="cheque-line" data-sheet="{{ route('accounts.cheques.store') }}" autocomplete="off">
@@ -7,7 +8,7 @@
         <div><label for="amount" class="small soft">Amount</label><input class="form-control text-end" id="amount" name="amount" inputmode="decimal" size="10" value="{{ $typed['amount'] ?? '' }}"></div>
         <div><label for="kind" class="small soft">Way</label><select class="form-select" id="kind" name="kind"><option value="cheque">Cheque</option><option value="bank_transfer" @selected(($typed['kind'] ?? '') === 'bank_transfer')>Bank transfer</option></select></div>
         <div><label for="reference" class="small soft">Number or reference</label><input class="form-control" id="reference" name="reference" maxlength="60" size="14" value="{{ $typed['reference'] ?? '' }}"></div>
-        <div><label for="day" class="small soft">Dated</label><input class="form-control" type="date" id="day" name="day" value="{{ $day }}" max="{{ now()->format('Y-m-d') }}"></div>
+        <div><label for="day" class="small soft">Dated</label><input class="form-control" type="date" id="day" name="day" value="{{ $day }}" max="{{ ShopTime::today()->format('Y-m-d') }}"></div>
         <button class="quiet-act">Post, next <kbd>Enter</kbd></button>
     </form>
     @if($refused !== null)

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Foundation\Show')
 @use('Elmstone\Receivables\MeetingLines')
 @use('Elmstone\Receivables\PaymentForm')
@@ -15,8 +16,8 @@
                 <input class="form-control pay-amount {{ $form->complaint !== '' ? 'is-refused' : '' }}" id="amount" name="amount" inputmode="decimal" placeholder="0.00" value="{{ $form->amountTyped }}" autofocus>
                 @if($form->complaint !== '')<p class="complaint" role="alert">{{ $form->complaint }}</p>@endif
                 <label for="day" class="small soft mt-2">Dated</label>
-                <input class="form-control" type="date" id="day" name="day" value="{{ $form->day->format('Y-m-d') }}" max="{{ now()->format('Y-m-d') }}">
-                @unless($form->day->isToday())<p class="small ochre mb-0">not today</p>@endunless
+                <input class="form-control" type="date" id="day" name="day" value="{{ $form->day->format('Y-m-d') }}" max="{{ ShopTime::today()->format('Y-m-d') }}">
+                @unless(ShopTime::isToday($form->day))<p class="small ochre mb-0">not today</p>@endunless
             @else
                 <p class="soft mb-1">{{ $credit->document->title() }} {{ $credit->label }}</p>
                 <p class="pay-amount fixed mb-0">{{ Show::money($page->amount) }}</p>
@@ -49,7 +50,7 @@
                     @php($late = $value->daysLate($form->day))
                     <tr><td><a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a></td>
                         <td class="soft">{{ $item->business_date->format('j M') }}</td>
-                        <td>{{ $item->due_date->format($item->due_date->isSameYear(now()) ? 'j M' : 'j M Y') }} @if($late > 0)<span class="small brick">{{ $late }} {{ $late === 1 ? 'day' : 'days' }} late</span>@elseif($item->due_date->isSameDay($form->day))<span class="small ochre">due today</span>@endif
+                        <td>{{ $item->due_date->format($item->due_date->isSameYear(ShopTime::today()) ? 'j M' : 'j M Y') }} @if($late > 0)<span class="small brick">{{ $late }} {{ $late === 1 ? 'day' : 'days' }} late</span>@elseif($item->due_date->isSameDay($form->day))<span class="small ochre">due today</span>@endif
                             @if($value->discount->isPositive())<span class="small ochre">{{ Show::decimal($item->discount_percent) }} % off until {{ $item->discount_until->format('j M') }}: {{ Show::money($value->discount) }}</span>@endif</td>
                         <td class="figure">{{ Show::money($value->open) }}</td>
                         <td><input class="form-control text-end part" id="on-{{ $item->label }}" name="on[{{ $item->label }}]" inputmode="decimal" placeholder="–" aria-label="On {{ $item->label }}" value="{{ $page->complaint !== '' && $form->spread === 'hand' ? ($form->typed[$item->label] ?? '') : ($share === null ? '' : $share->amount->toString()) }}"></td>

@@ -1,3 +1,4 @@
+@use('Elmstone\Foundation\ShopTime')
 @use('Elmstone\Staff\Ability')
 @use('Elmstone\Counter\SettlementBar')
 @use('Elmstone\Foundation\Show')
@@ -13,7 +14,7 @@
     @unless($slip->isPosted())
         <div id="other-day" data-folds class="mb-2" @unless($complaint->on('date')) hidden @endunless>
             <label for="date" class="small soft">Sale date, an open day</label>
-            <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date" name="date" data-save="{{ route('counter.date', $slip->key) }}" value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}" min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}" max="{{ now()->format('Y-m-d') }}">
+            <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date" name="date" data-save="{{ route('counter.date', $slip->key) }}" value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}" min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}" max="{{ ShopTime::today()->format('Y-m-d') }}">
             @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div>
     @endunless

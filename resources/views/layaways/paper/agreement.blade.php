@@ -40,7 +40,7 @@
 @if($layaway->signature !== null)
 @php($drawing = '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="60" viewBox="0 0 360 90"><path d="'.e($layaway->signature).'" fill="none" stroke="#000" stroke-width="2"/></svg>')
 @if($pdf ?? false)<img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="Signature">@else{!! $drawing !!}@endif
-<p>signed by {{ $layaway->signed_by }} on {{ Show::date($layaway->signed_at) }}</p>
+<p>signed by {{ $layaway->signed_by }} on {{ Show::on($layaway->signed_at) }}</p>
 @else
 <br><br><p>______________________________</p><p>{{ $layaway->customer->name }}</p>
 @endif
