@@ -6,6 +6,7 @@ namespace Elmstone\Bench;
 
 use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Prove;
+use Elmstone\Foundation\SideBySide;
 use Illuminate\Console\Command;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -40,10 +41,10 @@ final class ProveCommand extends Command
         $floor = microtime(true) - $start;
         memory_reset_peak_usage();
         $start = microtime(true);
-        $proof = $prove->handle();
+        $proof = $prove->handle(true, SideBySide::here());
         $afresh = microtime(true) - $start;
         $start = microtime(true);
-        $prove->handle(afresh: false);
+        $prove->handle(false, SideBySide::here());
         $taken = microtime(true) - $start;
         $documents = DB::table('documents')->count();
         $report = '# The proof of the books, measured on '.date('j M Y')."\n\n".sprintf("%d cores, PHP %s. %s documents. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n", (int) shell_exec('nproc'), PHP_VERSION, number_format($documents))

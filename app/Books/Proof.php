@@ -16,6 +16,17 @@ final class Proof
     /** @var list<int> documents that are not what was sealed */
     public array $changed = [];
 
+    /** What another run found, after what this one did. */
+    public function add(self $other): void
+    {
+        foreach ($other->checked as $what => $count) {
+            $this->checked($what, $count);
+        }
+
+        array_push($this->faults, ...$other->faults);
+        array_push($this->changed, ...$other->changed);
+    }
+
     public function changed(int $document, string $fault): void
     {
         $this->changed[] = $document;

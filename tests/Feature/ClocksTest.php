@@ -96,7 +96,6 @@ final class ClocksTest extends FeatureCase
         }
 
         // Locked at five to two of daylight time, for a quarter of an hour: until ten past one of standard time.
-        $this->assertSame(15, PinTries::LOCKED_MINUTES);
         $this->assertStringContainsString('until 01:10;', session('errors')->first('refused'));
         $this->travel(14)->minutes();
         $try('4101')->assertSessionHasErrors('refused');

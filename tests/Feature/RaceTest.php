@@ -23,6 +23,7 @@ use Elmstone\Counter\PostSale;
 use Elmstone\Counter\PutCustomer;
 use Elmstone\Counter\TakeDeposit;
 use Elmstone\Customers\Customer;
+use Elmstone\Foundation\SideBySide;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Returns\ReturnReason;
 use Illuminate\Support\Facades\Crypt;
@@ -43,7 +44,14 @@ final class RaceTest extends RaceCase
 
         $numbers = DB::table('documents')->where('kind', 'invoice')->orderBy('number')->pluck('number')->all();
         $this->assertSame(range(1, self::TILLS * 12), $numbers);
-        $this->assertSame([], app(Prove::class)->handle()->faults);
+        $alone = app(Prove::class)->handle();
+        $this->assertSame([], $alone->faults);
+        // By two processes it proves as much, and finds as much.
+        $together = app(Prove::class)->handle(true, new SideBySide(2));
+        $this->assertSame([[], $alone->checked], [$together->faults, $together->checked]);
+        DB::table('series')->where('kind', 'invoice')->increment('last_number');
+        $this->assertSame(app(Prove::class)->handle()->faults, app(Prove::class)->handle(true, new SideBySide(2))->faults);
+        $this->assertNotSame([], app(Prove::class)->handle(false, new SideBySide(2))->faults);
     }
 
     public function test_one_slip_posted_by_everyone_at_once_is_one_document(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Console;
 
 use Elmstone\Books\Prove;
+use Elmstone\Foundation\SideBySide;
 use Illuminate\Console\Command;
 
 /** Recomputes the books and says what it found. */
@@ -16,7 +17,7 @@ final class ProveCommand extends Command
 
     public function handle(Prove $prove): int
     {
-        $proof = $prove->handle($this->option('afresh') === true);
+        $proof = $prove->handle($this->option('afresh') === true, SideBySide::here());
 
         foreach ($proof->checked as $what => $count) {
             $this->line(sprintf('  %9s %s', number_format($count), $what));
