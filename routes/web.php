@@ -100,6 +100,7 @@ Route::middleware(['auth', 'till', 'in-sight'])->group(function (): void {
             Route::post('/paper', [SettleController::class, 'paper'])->name('paper');
             Route::post('/charge', [SettleController::class, 'charge'])->name('charge');
             Route::post('/on-account', [SettleController::class, 'onAccount'])->name('on-account');
+            Route::post('/leave-discount', [SettleController::class, 'leaveDiscount'])->name('leave-discount');
             Route::post('/deposit', [SettleController::class, 'takeDeposit'])->name('deposit');
             Route::post('/deposit/use', [SettleController::class, 'useDeposit'])->name('deposit.use');
             Route::post('/hold', [HoldController::class, 'begin'])->name('hold');

@@ -44,6 +44,14 @@ final class ChargeSlip
         });
     }
 
+    /** Whether who pays towards the account in time pays in full, without the settlement discount. */
+    public function leaveDiscount(string $slipKey, Act $act, bool $leaves): Slip
+    {
+        return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($leaves): void {
+            $slip->forceFill(['leaves_discount' => $leaves])->save();
+        });
+    }
+
     /** Charges all that is left to settle. */
     public function rest(string $slipKey, Act $act): Slip
     {
@@ -71,7 +79,7 @@ final class ChargeSlip
                 throw Refused::because('not_an_account', 'There is no house account to pay towards. The office can open one.');
             }
 
-            $slip->forceFill(['on_account' => $amount?->minor, ...$amount === null ? ['plan_id' => null] : []])->save();
+            $slip->forceFill(['on_account' => $amount?->minor, ...$amount === null ? ['plan_id' => null, 'leaves_discount' => false] : []])->save();
         });
     }
 }

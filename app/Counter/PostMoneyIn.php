@@ -9,14 +9,12 @@ use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
 use Elmstone\GiftCards\GiftCardLedger;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
-use Elmstone\Receivables\AccountItems;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
@@ -47,12 +45,12 @@ final class PostMoneyIn
     public function handle(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held, ?Layaway $made): int
     {
         $slip = $reckoned->slip;
-        $items = $account === null ? null : AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $slip->day());
-        $spread = $slip->plan_id === null ? $items?->spread($reckoned->onAccount()) : $items?->spreadFirst($reckoned->onAccount(), PayPlan::parts($slip->plan_id));
-        $draft = $this->draft($reckoned, $settlement, $act, $account, $spread?->discount());
+        $towards = $account === null ? null : TowardsAccount::of($slip, $this->house);
+        $draft = $this->draft($reckoned, $settlement, $act, $account, $towards?->spread->discount());
         $receipt = $this->register->post($draft);
 
-        if ($account !== null && $items !== null && $spread !== null && $reckoned->onAccount()->isPositive()) {
+        if ($account !== null && $towards !== null) {
+            [$items, $spread] = [$towards->items, $towards->spread];
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
             $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($act->by, $slip->day(), $draft->key), $items->discounts($spread));
         }

@@ -48,7 +48,7 @@ final class PutCustomer
         $slip->lines()->whereNull('department_id')->delete();
         $slip->forceFill([
             'customer_id' => $customer?->id, 'customer_name' => $customer->name ?? '', 'contact_id' => null, 'purchase_order' => '', 'job' => '',
-            'charge' => null, 'on_account' => null, 'plan_id' => null,
+            'charge' => null, 'on_account' => null, 'leaves_discount' => false, 'plan_id' => null,
             'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null, 'store_credit_used' => null, 'back' => $slip->back === null ? null : [],
             'mail_to' => $customer->mail ?? '',
         ])->save();

@@ -52,6 +52,13 @@ final class SettleController
         return $this->page->after($request, $slip, 'on_account', 'on_account', fn (Act $act) => $charge->payIn($slip, $act, $this->amount($request, 'on_account')));
     }
 
+    public function leaveDiscount(Request $request, string $slip, ChargeSlip $charge): Response
+    {
+        $leaves = $request->boolean('leaves');
+
+        return $this->page->after($request, $slip, 'on_account', 'on_account', static fn (Act $act) => $charge->leaveDiscount($slip, $act, $leaves));
+    }
+
     public function takeDeposit(Request $request, string $slip, TakeDeposit $take): Response
     {
         return $this->page->after($request, $slip, 'deposit_in', 'deposit_in', fn (Act $act) => $take->take($slip, $act, $this->amount($request, 'deposit_in'), $request->string('deposit_for')->value()));

@@ -50,6 +50,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $job
  * @property int|null $charge minor units to the house account
  * @property int|null $on_account minor units paid towards the house account with it
+ * @property bool $leaves_discount that no settlement discount is given for it
  * @property int|null $plan_id the payment plan whose parts that money meets first
  * @property int|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
@@ -140,6 +141,7 @@ final class Slip extends Model
         'state' => SlipState::class,
         'paper' => PaperWay::class,
         'version' => 'int',
+        'leaves_discount' => 'bool',
         'layaways' => 'array',
         'back' => 'array',
         'back_other' => 'array',
@@ -159,7 +161,7 @@ final class Slip extends Model
             'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null,
             'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
             'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null,
-            'on_account' => null, 'plan_id' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
+            'on_account' => null, 'leaves_discount' => false, 'plan_id' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
             'layaway_id' => null, 'back' => null, 'back_other' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
             'credit_note_id' => null, 'void_of_id' => null,
         ]);

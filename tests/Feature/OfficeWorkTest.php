@@ -202,6 +202,32 @@ final class OfficeWorkTest extends FeatureCase
         $this->assertSame([0, 0], [$this->open($label), $this->balance($customer)]);
     }
 
+    public function test_at_the_counter_too(): void
+    {
+        $customer = $this->account('5000.00', terms: ['discount' => '2']);
+        $label = $this->charge($customer, 'MA-0031');
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->does('on-account', ['on_account' => '103.40'])->assertOk()->assertSee('2.07 discount is given');
+        $this->does('leave-discount', ['leaves' => '1'])->assertOk()->assertSee('no discount: they pay in full');
+        $this->does('cash', ['cash' => '103.40'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertSame([0, 0, 0], [$this->open($label), $this->balance($customer), $this->document()->settlement_discount]);
+        $this->assertProves();
+    }
+
+    public function test_a_discount_given_none_of_is_not_carried_to_another_payment(): void
+    {
+        $customer = $this->account('5000.00', terms: ['discount' => '2']);
+        $this->charge($customer, 'MA-0031');
+        $this->slip = (string) Str::uuid();
+        $this->does('customer', ['customer' => $customer->id]);
+        $this->does('on-account', ['on_account' => '103.40'])->assertOk();
+        $this->does('leave-discount', ['leaves' => '1'])->assertOk();
+        $this->does('on-account', ['on_account' => ''])->assertOk();
+        $this->does('on-account', ['on_account' => '103.40'])->assertOk()->assertSee('2.07 discount is given');
+    }
+
     public function test_a_discount_does_not_run_beyond_the_due_day_and_a_card_in_the_office_has_a_reference(): void
     {
         $customer = $this->account();

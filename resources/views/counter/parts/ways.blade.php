@@ -1,5 +1,6 @@
 @use('Elmstone\Cards\CardState')
 @use('Elmstone\Counter\PaperWay')
+@use('Elmstone\Counter\TowardsAccount')
 @use('Elmstone\Foundation\Show')
 @use('Elmstone\Receivables\ChargeWords')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
@@ -111,6 +112,11 @@
         <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
             <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account" name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P" data-save="{{ route('counter.on-account', $slip->key) }}" value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
         @if($slip->on_account !== null)<p class="under mb-0">{{ $slip->lines->isEmpty() ? '' : 'settled together with the sale; ' }}{{ $slip->plan_id === null ? 'goes on the oldest due first' : "goes on the parts of {$slip->loadMissing('plan')->plan?->label} first" }}</p>@endif
+        @php($towards = TowardsAccount::of($slip, $house))
+        @if($towards?->earnsDiscount)
+            <p class="under mb-0">{{ $slip->leaves_discount ? 'no discount: they pay in full' : Show::money($towards->spread->discount()).' discount is given' }}
+                <button type="button" class="link-act" data-sends="{{ route('counter.leave-discount', $slip->key) }}" data-field="leaves" value="{{ $slip->leaves_discount ? 0 : 1 }}">{{ $slip->leaves_discount ? 'Give it' : 'Give none' }}</button></p>
+        @endif
         @if($complaint->on('on_account'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
