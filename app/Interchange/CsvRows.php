@@ -17,19 +17,46 @@ final class CsvRows
 
     private readonly string $separator;
 
-    /** @throws Refused not_a_table */
-    public function __construct(private readonly string $text)
+    /**
+     * @param  int  $above how many lines stand above the head
+     *
+     * @throws Refused not_a_table
+     */
+    public function __construct(private readonly string $text, private readonly int $above = 0)
     {
-        $first = strtok($this->clean(), "\r\n");
+        $first = self::line($this->clean(), $above);
+        $first === null && throw Refused::because('not_a_table', 'The file is empty.');
+        $this->separator = self::separator($first);
+        $this->head = self::names($first, $this->separator);
+    }
 
-        if ($first === false || trim($first) === '') {
-            throw Refused::because('not_a_table', 'The file is empty.');
-        }
+    /** @return list<string>|null the cells of a line, as names are read: trimmed, in lower case; null: it is blank or not there */
+    public static function head(string $text, int $above): ?array
+    {
+        $line = self::line(self::inUtf8($text), $above);
 
-        $counts = array_map(static fn (string $mark): int => substr_count($first, $mark), [',' => ',', ';' => ';', "\t" => "\t"]);
+        return $line === null ? null : self::names($line, self::separator($line));
+    }
+
+    private static function line(string $text, int $above): ?string
+    {
+        $line = (preg_split('/\r\n|\r|\n/', $text, $above + 2) ?: [])[$above] ?? '';
+
+        return trim($line) === '' ? null : $line;
+    }
+
+    private static function separator(string $line): string
+    {
+        $counts = array_map(static fn (string $mark): int => substr_count($line, $mark), [',' => ',', ';' => ';', "\t" => "\t"]);
         arsort($counts);
-        $this->separator = (string) array_key_first($counts);
-        $this->head = array_map(static fn (?string $name): string => mb_strtolower(trim((string) $name)), str_getcsv($first, $this->separator, '"', ''));
+
+        return (string) array_key_first($counts);
+    }
+
+    /** @return list<string> */
+    private static function names(string $line, string $separator): array
+    {
+        return array_map(static fn (?string $name): string => mb_strtolower(trim((string) $name)), str_getcsv($line, $separator, '"', ''));
     }
 
     /**
@@ -42,10 +69,15 @@ final class CsvRows
         $file = fopen('php://temp', 'r+b') ?: throw Refused::because('not_a_table', 'The file cannot be read.');
         fwrite($file, $this->clean());
         rewind($file);
+
+        for ($line = 1; $line <= $this->above; $line++) {
+            fgets($file);
+        }
+
         fgetcsv($file, separator: $this->separator, escape: '');
 
-        for ($line = 2; ($cells = fgetcsv($file, separator: $this->separator, escape: '')) !== false; $line++) {
-            if ($line > self::MOST + 1) {
+        for ($line = $this->above + 2; ($cells = fgetcsv($file, separator: $this->separator, escape: '')) !== false; $line++) {
+            if ($line > self::MOST + $this->above + 1) {
                 throw Refused::because('too_many_rows', 'That is more than '.number_format(self::MOST).' rows. Split the file.');
             }
 
@@ -75,7 +107,12 @@ final class CsvRows
 
     private function clean(): string
     {
-        $text = str_starts_with($this->text, "\xEF\xBB\xBF") ? substr($this->text, 3) : $this->text;
+        return self::inUtf8($this->text);
+    }
+
+    private static function inUtf8(string $text): string
+    {
+        $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
 
         return mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
     }

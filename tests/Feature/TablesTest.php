@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Interchange\Bank\BankCsv;
 use Elmstone\Interchange\Bank\BankEntryRead;
+use Elmstone\Interchange\Bank\BankTable;
 use Elmstone\Interchange\Bank\GuessColumns;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Receivables\StatementPdf;
@@ -58,6 +59,7 @@ final class TablesTest extends TestCase
         yield 'dates and amounts as they come' => ["Posting Date,Description,Amount\n11/24/2026,rent,$50.00\n11/02/2026,thanks,\"USD 1,250.00\"\n", [['2026-11-24', '50.00', '', 'rent'], ['2026-11-02', '1250.00', '', 'thanks']], 0];
         yield 'the day first, dots for thousands' => ["date;amount;payer\n24.11.2026;1.234,50;Ash\n02.11.2026;1.000,00-;Birch\n", [['2026-11-24', '1234.50', 'Ash', '']], 1];
         yield 'money in and out in columns of their own' => ["Date,Details,Debit,Credit,Amount\n2026-11-24,fee,3.00,,97.00\n2026-11-25,Ash pays,,20.00,117.00\n", [['2026-11-25', '20.00', '', 'Ash pays']], 1];
+        yield 'the account and the days above the head' => ["Account;4711 0815;;\r\nHolder;\"Tannery; Row\";;\r\n\r\nFrom;2026-11-01;until;2026-11-30\r\nBooked on;Payer;Text;Amount\r\n2026-11-24;Ash;rent;\"1.234,50\"\r\n", [['2026-11-24', '1234.50', 'Ash', 'rent']], 0];
         yield 'one bad and one foreign row, and a second head' => ["date,amount,payer\n2026-11-24,5.00,Ash\nsoon,6.00,Birch\n2026-11-24,€7.00,Cedar\ndate,amount,payer\n2026-11-25,8.00,Dale\n", [['2026-11-24', '5.00', 'Ash', ''], ['2026-11-25', '8.00', 'Dale', '']], 2];
     }
 
@@ -65,12 +67,21 @@ final class TablesTest extends TestCase
     #[DataProvider('banks')]
     public function test_a_banks_table(string $csv, array $entries, int $left): void
     {
-        $table = new CsvRows($csv);
+        $table = BankTable::of($csv);
         [$columns, $isSure] = GuessColumns::of($table, 'US');
         self::assertTrue($isSure);
         $read = (new BankCsv($table, $columns, Currency::of('USD')))->read();
         self::assertSame($entries, array_map(static fn (BankEntryRead $entry): array => [(string) $entry->bookedOn?->format('Y-m-d'), $entry->amount->toString(), $entry->payer, $entry->reference], $read->cameIn()));
         self::assertSame($left, count($read->entries) - count($read->cameIn()));
+    }
+
+    public function test_a_head_with_names_nobody_knows_is_the_first_row_of_names(): void
+    {
+        $table = BankTable::of("Konto 4711\n\nBuchungstag;Betrag;Wer\nsoon;5,00;Ash\n");
+        self::assertSame(['buchungstag', 'betrag', 'wer'], $table->head);
+        self::assertSame([4 => ['buchungstag' => 'soon', 'betrag' => '5,00', 'wer' => 'Ash']], iterator_to_array($table->rows()));
+        self::assertSame(['a'], BankTable::of("a\nb\n")->head);
+        $this->assertThrows(static fn () => BankTable::of("\n \n"), Refused::class, 'empty');
     }
 
     public function test_a_statement_of_many_lines_goes_on_and_says_so(): void

@@ -48,7 +48,7 @@ final class BankController
     public function show(BankFile $file): View
     {
         if ($file->isUnread()) {
-            $table = new CsvRows((string) $file->content);
+            $table = BankTable::of((string) $file->content);
 
             return view('interchange.bank-columns', ['file' => $file, 'table' => $table, 'sample' => $this->sample($table), 'guess' => GuessColumns::of($table, $this->house->shop()->country)[0]]);
         }

@@ -51,7 +51,7 @@ final class ReadBankFile
     /** Reads a file that was waiting for its columns, and keeps them for the next one of that bank. */
     public function withColumns(BankFile $file, BankColumns $columns, Till $till, Staff $by): BankFile
     {
-        $table = new CsvRows((string) $file->content);
+        $table = BankTable::of((string) $file->content);
         $read = (new BankCsv($table, $columns, $this->house->currency()))->read();
 
         return DB::transaction(function () use ($file, $read, $table, $columns, $till, $by): BankFile {
@@ -63,7 +63,7 @@ final class ReadBankFile
 
     private function table(BankFile $file, string $bytes, Till $till, Staff $by): BankFile
     {
-        $table = new CsvRows($bytes);
+        $table = BankTable::of($bytes);
         $kept = BankLayout::query()->where('digest', BankColumns::digest(...$table->head))->first();
         [$columns, $isSure] = $kept === null ? GuessColumns::of($table, $this->house->shop()->country) : [BankColumns::from($kept->columns), true];
 
