@@ -94,6 +94,12 @@ final class Document extends Model
         return 'label';
     }
 
+    /** What it comes to, among other documents: below zero where it goes back to the customer, as a credit note's total is anyway. */
+    public function signedTotal(): Money
+    {
+        return $this->money($this->kind === DocumentKind::Refund ? -$this->total : $this->total);
+    }
+
     public function money(int $minor): Money
     {
         return Money::ofMinor($minor, Currency::of($this->currency));

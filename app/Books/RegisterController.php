@@ -48,7 +48,7 @@ final class RegisterController
                     $document->customer_name,
                     $document->money($document->net)->toString(),
                     $document->money($document->tax_total)->toString(),
-                    $document->money($document->total)->toString(),
+                    $document->signedTotal()->toString(),
                     $document->currency,
                     $document->tenders->map(static fn (DocumentTender $tender): string => $tender->kind->value)->implode('+'),
                 ];

@@ -6,6 +6,7 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Foundation\Csv;
 use Elmstone\Foundation\ShopTime;
@@ -67,7 +68,7 @@ final class AccountController
                 yield [
                     $row->item->business_date->format('Y-m-d'), $row->item->label, $document->title(), $row->item->due_date->format('Y-m-d'), $document->purchase_order, $document->job,
                     $row->moved->isPositive() ? $row->moved->toString() : '', $row->moved->isNegative() ? $row->moved->negated()->toString() : '',
-                    $document->money($row->item->open)->toString(), $row->balance->toString(), $document->currency,
+                    $document->money($row->item->kind === ItemKind::Credit ? -$row->item->open : $row->item->open)->toString(), $row->balance->toString(), $document->currency,
                 ];
             }
         })());

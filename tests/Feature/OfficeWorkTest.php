@@ -228,6 +228,25 @@ final class OfficeWorkTest extends FeatureCase
         $this->does('on-account', ['on_account' => '103.40'])->assertOk()->assertSee('2.07 discount is given');
     }
 
+    public function test_in_tables_that_go_out_what_goes_back_is_below_zero(): void
+    {
+        $customer = $this->account();
+        $this->charge($customer, 'MA-0031');
+        $this->pay($customer, '150.00');
+        $sale = $this->sell('MA-0031');
+        $this->back($sale, [1 => '1'])->assertOk();
+        $this->refund('cash')->assertOk();
+        $this->does('post')->assertOk();
+        $this->as('201')->post("/accounts/{$customer->number}/items/RCT-000001/pay-out", ['key' => (string) Str::uuid(), 'amount' => '16.60', 'way' => 'cash', 'reason' => 'asked for it', 'approver' => '901', 'approver_pin' => '4901', 'approver_reason' => 'known'])->assertSessionHasNoErrors();
+        $this->as('301');
+        $row = fn (string $csv, string $label): array => str_getcsv(collect(explode("\n", $this->get($csv)->assertOk()->streamedContent()))
+            ->sole(static fn (string $line): bool => str_contains($line, $label)), ',', '"', '');
+        $this->assertSame(['103.40', '-103.40', '-16.60'], array_map(static fn (string $label): string => $row('/documents.csv', $label)[10], [$sale->label, 'CN-000001', 'RFD-000001']));
+        $this->get('/documents')->assertOk()->assertSee('−103.40');
+        $account = "/accounts/{$customer->number}/account.csv";
+        $this->assertSame([['103.40', '', '0.00', '103.40'], ['', '150.00', '-30.00', '-46.60']], [array_slice($row($account, 'INV-000001'), 6, 4), array_slice($row($account, 'RCT-000001'), 6, 4)]);
+    }
+
     public function test_a_discount_does_not_run_beyond_the_due_day_and_a_card_in_the_office_has_a_reference(): void
     {
         $customer = $this->account();

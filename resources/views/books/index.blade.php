@@ -38,7 +38,7 @@
                     <td>{{ $document->location->town }}</td>
                     <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()->implode(', ') }}</td>
                     <td class="figure">{{ Show::money($document->money($document->tax_total)) }}</td>
-                    <td class="figure">{{ Show::money($document->money($document->total)) }}</td>
+                    <td class="figure">{{ Show::money($document->signedTotal()) }}</td>
                 </tr>
             @endforeach
             </tbody>
