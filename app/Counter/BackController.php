@@ -14,7 +14,11 @@ use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
 use Elmstone\Staff\ApprovalAsk;
+use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
+use Elmstone\Staff\Sight;
+use Elmstone\Staff\Staff;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,12 +33,12 @@ final class BackController
     }
 
     /** What somebody bought and can bring back, while it is looked for. */
-    public function find(Request $request, string $slip, Returnables $returnables): View
+    public function find(Request $request, string $slip, Returnables $returnables, Sight $sight, AtTill $atTill, #[CurrentUser] Staff $by): View
     {
         $typed = $request->string('q')->trim()->value();
         $onSlip = Slip::query()->where('key', $slip)->first();
         $day = $onSlip?->day() ?? ShopTime::today();
-        $lines = $returnables->find($typed, $onSlip?->customer_id, $day);
+        $lines = $returnables->find($typed, $onSlip?->customer_id, $day, $sight->seesAll($by) ? null : $atTill->till()->location_id);
 
         return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed, $returnables), 'most' => Returnables::MOST, 'house' => $this->house]);
     }

@@ -21,6 +21,7 @@ use Elmstone\Customers\Customer;
 use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
+use Elmstone\Staff\Sight;
 
 /** Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is posted by it. */
 final class BringBack
@@ -31,6 +32,7 @@ final class BringBack
         private readonly PutCustomer $put,
         private readonly Returnables $returnables,
         private readonly ApproveNeeds $approve,
+        private readonly Sight $sight,
     ) {
     }
 
@@ -49,8 +51,9 @@ final class BringBack
             throw Refused::because('nothing_chosen', 'Type how many come back, next to the line.');
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($chosen, $reason, $goodsTo, $foundBy): void {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($chosen, $reason, $goodsTo, $foundBy, $act): void {
             $documents = Document::query()->whereIn('id', array_map(static fn (string $key): int => (int) explode(':', $key)[0], array_map(strval(...), array_keys($chosen))))->get()->keyBy('id');
+            $documents = $documents->filter(fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id));
             $origins = Origins::of($this->house->currency(), $documents->modelKeys());
 
             foreach ($chosen as $key => $typed) {

@@ -34,16 +34,20 @@ final class Returnables
     /** @var array<string, list<int>> what was looked up already, by what was typed */
     private array $named = [];
 
+    private ?int $location = null;
+
     public function __construct(private readonly House $house, private readonly Policies $policies, private readonly ItemSearch $items, private readonly CustomerSearch $customers)
     {
     }
 
     /**
      * @param  int|null  $customer who it is for, where the slip says so
+     * @param  int|null  $location only what was sold there; null: anywhere
      * @return list<ReturnableLine>
      */
-    public function find(string $typed, ?int $customer, CarbonImmutable $day): array
+    public function find(string $typed, ?int $customer, CarbonImmutable $day, ?int $location = null): array
     {
+        $this->location = $location;
         $typed = trim($typed);
         $number = self::number($typed);
         $card = self::card($typed, $day);
@@ -181,6 +185,8 @@ final class Returnables
 
     private function fitting(Builder $query): Builder
     {
+        $this->location === null || $query->where('d.location_id', $this->location);
+
         return $query->where('d.kind', DocumentKind::Invoice->value)->where('d.purpose', Purpose::Sale->value)->where('l.direction', 'out')->whereNotNull('l.department_id');
     }
 

@@ -13,6 +13,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Who comes in, for how long, what they see, and that it is written down. */
@@ -238,6 +240,17 @@ final class DoorsTest extends FeatureCase
         $this->get("/counter/{$this->slip}")->assertForbidden();
         $this->get('/documents')->assertOk()->assertDontSee($here->label);
         $this->as('201', $away->id)->get("/documents/{$here->label}")->assertOk();
+        // Nor is what was sold there found to bring it back, or taken back by who asks for it without finding it.
+        $sold = $here->lines->sole();
+        $this->slip = (string) Str::uuid();
+        $find = fn (): TestResponse => $this->get("/counter/{$this->slip}/back/find?q={$here->label}")->assertOk();
+        $back = ['back' => ["{$here->id}:{$sold->position}" => '1'], 'reason' => 'not_needed', 'goods_to' => 'stock', 'found_by' => $here->label];
+        $this->as('101', $away->id);
+        $find()->assertDontSee($sold->description);
+        $this->does('back', $back)->assertStatus(422)->assertSee('of a sale’s invoice only');
+        $this->as('201', $away->id);
+        $find()->assertSee($sold->description);
+        $this->does('back', $back)->assertOk();
     }
 
     public function test_only_known_hosts_are_answered(): void

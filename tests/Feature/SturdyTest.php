@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Books\JournalRow;
+use Elmstone\Foundation\Providers\HouseProvider;
 use Elmstone\Paper\IssuePaper;
 use Elmstone\Paper\Pdf;
+use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -73,6 +76,43 @@ final class SturdyTest extends FeatureCase
         }
 
         $this->assertLessThan(10, intdiv(hrtime(true) - $start, 1_000_000_000));
+    }
+
+    public function test_a_database_whose_machine_stopped_holds_no_page_for_long(): void
+    {
+        $between = new StoppedServer((string) config('database.connections.mariadb.host'), (int) config('database.connections.mariadb.port'));
+        // As for pages: this is a command, which may wait longer.
+        (new HouseProvider(app()))->neverWaitsLong();
+        config(['database.connections.mariadb.port' => (string) $between->port]);
+        DB::purge();
+
+        try {
+            $this->get('/up')->assertOk();
+            $between->stop();
+            // The connection that stands does not answer; a new one is not taken. Neither is asked twice: a lock's wait and a second.
+            $this->waits(fn () => $this->get('/up')->assertStatus(503)->assertSee('does not answer'));
+            DB::purge();
+            $this->waits(fn () => $this->get('/up')->assertStatus(503));
+            $this->waits(fn () => $this->get('/counter/new')->assertStatus(503));
+            $between->goOn();
+            DB::purge();
+            $this->get('/up')->assertOk();
+        } finally {
+            $between->end();
+            ini_set('mysqlnd.net_read_timeout', '86400');
+            app()->forgetInstance(LostConnectionDetector::class);
+            config(['database.connections.mariadb.port' => getenv('DB_PORT')]);
+            DB::purge();
+            $this->refreshDatabase();
+        }
+    }
+
+    /** @param  Closure(): mixed  $page */
+    private function waits(Closure $page): void
+    {
+        $start = hrtime(true);
+        $page();
+        $this->assertThat(intdiv(hrtime(true) - $start, 1_000_000), $this->logicalAnd($this->greaterThan(5000), $this->lessThan(12000)));
     }
 
     public function test_what_grows_and_is_not_kept_is_thrown_away_and_what_waits_is_not(): void

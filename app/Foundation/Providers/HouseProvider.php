@@ -31,6 +31,7 @@ use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Foundation\Asked;
+use Elmstone\Foundation\Database\AskedOnce;
 use Elmstone\Foundation\Database\HouseConnection;
 use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCardOnPaper;
@@ -65,6 +66,7 @@ use Elmstone\Stock\RevalueItem;
 use Elmstone\StoreCredit\MergeStoreCredit;
 use Elmstone\StoreCredit\ProveStoreCredit;
 use Elmstone\StoreCredit\StoreCreditOnPaper;
+use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Pagination\Paginator;
@@ -115,11 +117,19 @@ final class HouseProvider extends ServiceProvider
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
     }
 
+    /** A page: longer than a lock is waited for, no answer is. */
+    public function neverWaitsLong(): void
+    {
+        $wait = config('database.connections.mariadb.wait');
+        ini_set('mysqlnd.net_read_timeout', (string) (1 + (is_int($wait) ? $wait : 5)));
+        $this->app->singleton(LostConnectionDetector::class, AskedOnce::class);
+    }
+
     public function boot(): void
     {
         $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
         // A database that hangs is waited for no longer than a lock, and a little.
-        $this->app->runningInConsole() || ini_set('mysqlnd.net_read_timeout', (string) (3 + (is_int($wait = config('database.connections.mariadb.wait')) ? $wait : 5)));
+        $this->app->runningInConsole() || $this->neverWaitsLong();
         Model::shouldBeStrict();
         Date::use(CarbonImmutable::class);
         Paginator::defaultSimpleView('design.pages');
