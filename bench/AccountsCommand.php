@@ -66,7 +66,7 @@ final class AccountsCommand extends Command
 
     private function pages(): void
     {
-        $clerk = new Browser((string) $this->option('address'));
+        $clerk = Browser::of($this);
         $clerk->signIn('301', 1);
         $first = (int) Customer::query()->min('number');
         $ids = Customer::query()->orderBy('id')->limit(4000)->pluck('id', 'number')->all();
@@ -166,7 +166,7 @@ final class AccountsCommand extends Command
         $pdf = new StatementPdf;
         $drawn = $this->seconds(static function () use ($run, $pdf): void {
             foreach (Statement::query()->where('run_id', $run->id)->where('state', 'made')->limit(1000)->lazy(100) as $statement) {
-                $pdf->of([$statement->data]);
+                $pdf->of([$statement->paper()]);
             }
         });
         $read = $this->seconds(static fn () => DB::table('open_items')->where('open', '>', 0)->limit(5000)->get());

@@ -34,10 +34,10 @@ final class BenchCommand extends Command
     private function measured(): array
     {
         $this->line('measuring with '.DB::table('documents')->count().' documents');
-        $clerk = new Browser((string) $this->option('address'));
+        $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
         $rounds = (int) $this->option('rounds');
-        $codes = DB::table('items')->where('code', 'like', 'B%')->limit(5000)->pluck('code')->all();
+        $codes = array_values(array_map(strval(...), DB::table('items')->where('code', 'like', 'B%')->limit(5000)->pluck('code')->all()));
         $timings = array_map(static fn (): Timings => new Timings, array_flip(['empty', 'sql', 'add', 'find', 'post', 'register']));
 
         for ($round = -10; $round < $rounds; $round++) {
@@ -99,7 +99,7 @@ final class BenchCommand extends Command
             $child = pcntl_fork();
 
             if ($child === 0) {
-                $clerk = new Browser((string) $this->option('address'));
+                $clerk = Browser::of($this);
                 $clerk->signIn('10'.($till + 1), $till % 3 + 1);
                 $slips = [];
 
@@ -154,6 +154,8 @@ final class BenchCommand extends Command
 
         $machine = sprintf('%d cores, %s, PHP %s, %s', (int) shell_exec('nproc'), php_uname('s').' '.php_uname('m'), PHP_VERSION, DB::scalar('SELECT VERSION()'));
 
-        return '# Measured on '.date('j M Y')."\n\n{$machine}. {$this->option('items')} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is said.\n\n| | {$this->option('small')} documents | {$this->option('large')} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
+        $said = fn (string $option): string => is_string($this->option($option)) ? $this->option($option) : '';
+
+        return '# Measured on '.date('j M Y')."\n\n{$machine}. {$said('items')} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is said.\n\n| | {$said('small')} documents | {$said('large')} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
     }
 }

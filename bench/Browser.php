@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Bench;
 
 use CurlHandle;
+use Illuminate\Console\Command;
 use RuntimeException;
 
 /** A signed-in clerk as far as a server can tell: a cookie jar and a token. */
@@ -13,6 +14,14 @@ final class Browser
     private CurlHandle $curl;
 
     private string $token = '';
+
+    /** The one a measuring command speaks to. */
+    public static function of(Command $command): self
+    {
+        $address = $command->option('address');
+
+        return new self(is_string($address) ? $address : throw new RuntimeException('Say where the application is served: --address=…'));
+    }
 
     public function __construct(private readonly string $address)
     {
@@ -44,7 +53,7 @@ final class Browser
     private function send(string $path, array $options): string
     {
         curl_setopt_array($this->curl, $options);
-        curl_setopt($this->curl, CURLOPT_URL, $this->address.$path);
+        curl_setopt($this->curl, CURLOPT_URL, "{$this->address}{$path}" ?: '/');
         $body = curl_exec($this->curl);
         $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
 

@@ -28,7 +28,7 @@ final class LayawaysCommand extends Command
     {
         $this->line('building the shop');
         $customers = $shop->build();
-        $clerk = new Browser((string) $this->option('address'));
+        $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
         $this->hold($clerk, $customers[0])();
         $shop->multiply((int) $this->option('layaways'));

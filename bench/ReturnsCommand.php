@@ -27,7 +27,7 @@ final class ReturnsCommand extends Command
         [$customer, $other] = $shop->build();
         // What is measured is posting, not how much one person may hand out in a day.
         DB::table('role_limits')->insert(['role' => 'supervisor', 'matter' => 'cash', 'per_document' => null, 'per_original' => null, 'per_day' => null, 'approves' => null]);
-        $clerk = new Browser((string) $this->option('address'));
+        $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
 
         foreach ([['MA-0031', '2 x AD-0207', '3 x PI-2800', 'LH-1140'], ['LH-1140', 'TI-1006', '50 x FX-5060', 'AD-0207'], ['PI-2800', 'VA-2214', 'LH-1141', 'TI-1029'], ['LH-1300', '2 x LH-1141', 'SU-0011', 'AD-0207']] as $entries) {

@@ -31,7 +31,11 @@ final class SqlFloor
         $this->number = max(self::FIRST_NUMBER, (int) $floor->max('number'));
 
         foreach (['documents' => 'id', 'document_lines' => 'document_id', 'document_line_taxes' => 'document_id', 'document_taxes' => 'document_id', 'document_tenders' => 'document_id', 'journal_lines' => 'document_id', 'journal_entries' => 'document_id', 'stock_movements' => 'document_id'] as $table => $key) {
-            $this->rows[$table] = array_map(static fn (object $row): array => array_diff_key((array) $row, $table === 'stock_movements' ? ['id' => 0] : []), DB::table($table)->where($key, $id)->get()->all());
+            foreach (DB::table($table)->where($key, $id)->get() as $row) {
+                /** @var array<string, mixed> $columns */
+                $columns = array_diff_key((array) $row, $table === 'stock_movements' ? ['id' => 0] : []);
+                $this->rows[$table][] = $columns;
+            }
         }
     }
 
@@ -39,7 +43,7 @@ final class SqlFloor
     {
         $pdo = DB::getPdo();
         $pdo->beginTransaction();
-        $pdo->query("SELECT last_number FROM series WHERE kind = 'invoice' FOR UPDATE")?->fetchColumn();
+        $pdo->query("SELECT last_number FROM series WHERE kind = 'invoice' FOR UPDATE");
         $this->id++;
         $this->number++;
 

@@ -15,6 +15,7 @@ use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Stock\BringIn;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /** The large shop that is measured. */
 final class Stock200k
@@ -57,6 +58,7 @@ final class Stock200k
                     'list_price' => $chance->between(100, 9999) / 100, 'floor_price' => null, 'cost' => '0.50', 'tax_class' => 'standard', 'created_at' => now(), 'updated_at' => now()];
             }
 
+            $rows === [] && throw new LogicException('There is nothing to insert.');
             DB::table('items')->insert($rows);
             Words::index(DB::table('items')->whereIn('code', array_column($rows, 'code'))->get(['id', 'description'])->mapWithKeys(static fn ($item): array => [(int) $item->id => $item->description])->all());
             DB::statement('INSERT INTO stock (item_id, location_id, on_hand) SELECT i.id, l.id, 20 FROM items i, locations l WHERE i.code >= ? AND i.code <= ?', [$rows[0]['code'], end($rows)['code']]);

@@ -25,6 +25,7 @@ beside() {
     step 'built assets' php bin/check-assets.php
     step 'static analysis of the core' vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=2G
     step 'static analysis and the rules of the house' vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+    step 'static analysis of the tests' vendor/bin/phpstan analyse -c phpstan-tests.neon --no-progress --memory-limit=2G
     suite core
     suite outside
     suite proofs

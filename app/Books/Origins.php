@@ -17,16 +17,17 @@ use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Core\Tax\TaxComponent;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Posted lines with all that came back of them: what can still come back, and for how much. Read in a few queries for any number of documents. */
 final readonly class Origins
 {
     /**
-     * @param  Collection<string, object>  $lines by origin
-     * @param  Collection<string, Collection<int, object>>  $taxes line taxes by origin
-     * @param  Collection<int, Collection<int, object>>  $components document taxes by document
-     * @param  Collection<string, Collection<int, object>>  $back lines that came back by origin, in that order
-     * @param  Collection<string, Collection<int, object>>  $backTaxes their taxes by line
+     * @param  Collection<string, stdClass>  $lines by origin
+     * @param  Collection<string, Collection<int, stdClass>>  $taxes line taxes by origin
+     * @param  Collection<int, Collection<int, stdClass>>  $components document taxes by document
+     * @param  Collection<string, Collection<int, stdClass>>  $back lines that came back by origin, in that order
+     * @param  Collection<string, Collection<int, stdClass>>  $backTaxes their taxes by line
      */
     private function __construct(
         private Currency $currency,
@@ -42,7 +43,7 @@ final readonly class Origins
     public static function of(Currency $currency, array $documents): self
     {
         $documents = array_values(array_unique($documents));
-        $byLine = static fn (object $row): string => "{$row->document_id}:{$row->position}";
+        $byLine = static fn (stdClass $row): string => "{$row->document_id}:{$row->position}";
         $back = $documents === [] ? new Collection : DB::table('document_lines')->whereIn('origin_document_id', $documents)->orderBy('document_id')->orderBy('position')
             ->get(['document_id', 'position', 'origin_document_id', 'origin_position', 'quantity', 'net', 'cost', 'goods_to']);
 
@@ -51,7 +52,7 @@ final readonly class Origins
             DB::table('document_lines')->whereIn('document_id', $documents)->get()->keyBy($byLine),
             DB::table('document_line_taxes')->whereIn('document_id', $documents)->get()->groupBy($byLine),
             DB::table('document_taxes')->whereIn('document_id', $documents)->orderBy('position')->get()->groupBy('document_id'),
-            $back->groupBy(static fn (object $row): string => "{$row->origin_document_id}:{$row->origin_position}"),
+            $back->groupBy(static fn (stdClass $row): string => "{$row->origin_document_id}:{$row->origin_position}"),
             $back->isEmpty() ? new Collection : DB::table('document_line_taxes')->whereIn('document_id', $back->pluck('document_id')->unique())->get()->groupBy($byLine),
         );
     }
@@ -62,7 +63,7 @@ final readonly class Origins
     }
 
     /** The line's row as it stands in the books. */
-    public function line(Origin $origin): object
+    public function line(Origin $origin): stdClass
     {
         return $this->lines->get($origin->key()) ?? throw new \OutOfBoundsException("There is no line {$origin->key()}.");
     }
@@ -107,7 +108,7 @@ final readonly class Origins
     }
 
     /**
-     * @param  Collection<int, object>|null  $rows
+     * @param  Collection<int, stdClass>|null  $rows
      * @return array<string, Money>
      */
     private function taxOf(?Collection $rows): array

@@ -7,6 +7,7 @@ namespace Elmstone\Books;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Proves the approvals: each covers what its document needed it for; that is what the document says, to the piece and the cent; nobody approved what they asked for or posted themselves; and
@@ -45,7 +46,7 @@ final class ProveApprovals implements Check
     }
 
     /** What it was needed for is what the line says. */
-    private function asPosted(Proof $proof, object $row, Scope $needed): void
+    private function asPosted(Proof $proof, stdClass $row, Scope $needed): void
     {
         $position = str_starts_with((string) $row->place, 'line:') ? (int) substr((string) $row->place, 5) : 0;
         $line = $position === 0 ? null : DB::table('document_lines')->where('document_id', $row->document_id)->where('position', $position)->first();

@@ -82,7 +82,7 @@ final class FinishSale implements Sends
     {
         $left = array_keys(array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
 
-        return $left === [] ? [] : Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get()->values()->all();
+        return $left === [] ? [] : array_values(Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get()->all());
     }
 
     private function paper(Slip $slip, Document $document, Act $act): void

@@ -14,4 +14,14 @@ final readonly class SettledPart
     public function __construct(public array $tenders, public Money $cashRounding, public Money $change)
     {
     }
+
+    /**
+     * The same end, of these tenders.
+     *
+     * @param  list<DraftTender>  $tenders
+     */
+    public function of(array $tenders): self
+    {
+        return new self($tenders, $this->cashRounding, $this->change);
+    }
 }

@@ -75,9 +75,8 @@ final class SettledSlip
         $endsOnReceipt = $isSplit && array_filter($receipt, static fn (DraftTender $draft): bool => $draft->tender->isCash()) !== [];
         $ends = new SettledPart([], $settlement->cashRounding, $settlement->change);
         $none = new SettledPart([], $zero, $zero);
-        $of = static fn (array $tenders, SettledPart $end): SettledPart => new SettledPart($tenders, $end->cashRounding, $end->change);
 
-        return [$of($sale, $endsOnReceipt ? $none : $ends), $of($receipt, $endsOnReceipt ? $ends : $none)];
+        return [($endsOnReceipt ? $none : $ends)->of($sale), ($endsOnReceipt ? $ends : $none)->of($receipt)];
     }
 
     private static function portion(DraftTender $draft, Money $amount, Money $change): DraftTender

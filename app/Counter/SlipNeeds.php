@@ -200,7 +200,7 @@ final class SlipNeeds
     private function ofHold(): array
     {
         $draft = $this->reckoned->layaway();
-        $short = $draft?->standing()->minDeposit->minus($draft->deposit());
+        $short = $draft === null ? null : $draft->standing()->minDeposit->minus($draft->deposit());
 
         if ($draft === null || $short === null || ! $short->isPositive() || ! $draft->deposit()->isPositive()) {
             return [];
@@ -307,7 +307,11 @@ final class SlipNeeds
         $most = $keyed->isEmpty() ? null : $this->limits->of($this->by()->role, LimitMatter::CardOffLine)->perDocument;
         $sum = (int) $keyed->sum('approved');
 
-        foreach ($most !== null && $sum > $most ? $keyed : [] as $card) {
+        if ($most === null || $sum <= $most) {
+            return [];
+        }
+
+        foreach ($keyed as $card) {
             $scope = Scope::of(ApprovalKind::CardOffLine)->naming('last_four', $card->last_four)->naming('code', $card->authorisation)->upTo('amount', $card->approved);
             $needs[] = new Need("card.{$card->id}", $scope, Refused::because('card_off_line', 'More than '.Show::money($this->house->money($most)).' is keyed in off line. '.$this->limits->whoMayApprove(LimitMatter::CardOffLine, $sum)), Show::money($this->house->money($card->approved))." keyed off line, card ending {$card->last_four}, voice code {$card->authorisation}", LimitMatter::CardOffLine, $sum);
         }
@@ -321,7 +325,11 @@ final class SlipNeeds
         $needs = [];
         $most = $this->slip->cards_sold === null ? null : $this->limits->of($this->by()->role, LimitMatter::GiftCardWorth)->perDocument;
 
-        foreach ($most === null ? [] : $this->slip->cardsSold() as $place => $card) {
+        if ($most === null) {
+            return [];
+        }
+
+        foreach ($this->slip->cardsSold() as $place => $card) {
             $worth = $card->amount + ($card->isNew ? 0 : $this->slip->giftCards[$card->code]->balance ?? 0);
 
             if ($worth > $most) {

@@ -26,7 +26,9 @@ final class SlipParty
     /** Reads all that the page says of the customer. */
     public function draw(Slip $slip): void
     {
-        if ($slip->customer_id === null) {
+        $customer = $slip->customer_id;
+
+        if ($customer === null) {
             $slip->setRelation('customer', null)->setRelation('contact', null)->setRelation('hold', null);
             [$slip->account, $slip->deposits, $slip->paidOn] = [null, null, []];
 
@@ -34,9 +36,9 @@ final class SlipParty
         }
 
         $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact', 'hold']);
-        $account = HouseAccount::query()->where('customer_id', $slip->customer_id)->first();
+        $account = HouseAccount::query()->where('customer_id', $customer)->first();
         $slip->account = $account === null ? null : $this->standing($account);
-        $slip->deposits = DepositsHeld::of($slip->customer_id);
+        $slip->deposits = DepositsHeld::of($customer);
         $parts = $slip->layawayParts();
         $slip->paidOn = $parts === [] ? [] : Layaway::query()->with(['allInstalments', 'allLines.item', 'document'])->whereKey(array_keys($parts))->get()->keyBy('id')->all();
     }

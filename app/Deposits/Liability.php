@@ -6,6 +6,7 @@ namespace Elmstone\Deposits;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** What the shop held for its customers as of a day, past or present: deposits, and money on layaways. From entries dated on or before it. */
 final readonly class Liability
@@ -25,7 +26,7 @@ final readonly class Liability
             ) x JOIN customers c ON c.id = x.customer_id
             GROUP BY c.id, c.number, c.name HAVING SUM(x.deposits) <> 0 OR SUM(x.layaways) <> 0 ORDER BY c.name, c.id
             SQL, [$day->format('Y-m-d'), $day->format('Y-m-d')]);
-        $customers = array_map(static fn (object $row): HeldFor => new HeldFor((int) $row->number, (string) $row->name, (int) $row->deposits, (int) $row->layaways), $rows);
+        $customers = array_map(static fn (stdClass $row): HeldFor => new HeldFor((int) $row->number, (string) $row->name, (int) $row->deposits, (int) $row->layaways), $rows);
         $sum = static fn (callable $of): int => array_sum(array_map($of, $customers));
 
         return new self(array_values($customers), $sum(static fn (HeldFor $one): int => $one->deposits), $sum(static fn (HeldFor $one): int => $one->layaways));

@@ -87,7 +87,7 @@ final class SideBySide
     /** @param  resource  $next opened anew by each process, so that a lock keeps the others out */
     private function take($next): int
     {
-        $own = fopen(stream_get_meta_data($next)['uri'], 'r+');
+        $own = fopen(stream_get_meta_data($next)['uri'] ?? '', 'r+');
         $own !== false && flock($own, LOCK_EX) || throw new RuntimeException('The next piece of work could not be taken.');
         $place = unpack('J', (string) fread($own, 8))[1] ?? 0;
         $place = is_int($place) ? $place : 0;

@@ -12,6 +12,7 @@ use Elmstone\Paper\Forgets;
 use Elmstone\Paper\PaperNote;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** The gift cards a document moved: what each is worth then. Of a card that is new its whole number, to be scanned: on the original only. Copies, and all else, show its last four. */
 final class GiftCardOnPaper implements Annotates, Forgets
@@ -30,10 +31,10 @@ final class GiftCardOnPaper implements Annotates, Forgets
 
         $entries = DB::table('gift_card_entries as e')->join('gift_cards as g', 'g.id', '=', 'e.gift_card_id')->where('e.document_id', $document->id)->orderBy('e.id')->get(['e.*', 'g.code', 'g.number', 'g.expires_on']);
 
-        return array_values($entries->map(fn (object $entry): PaperNote => $this->note($entry, $document, $copy))->all());
+        return array_values($entries->map(fn (stdClass $entry): PaperNote => $this->note($entry, $document, $copy))->all());
     }
 
-    private function note(object $entry, Document $document, bool $copy): PaperNote
+    private function note(stdClass $entry, Document $document, bool $copy): PaperNote
     {
         $before = (int) DB::table('gift_card_entries')->where('gift_card_id', $entry->gift_card_id)->where('id', '<', $entry->id)->sum('amount');
         $isNew = ! $copy && $entry->number !== null && DB::table('gift_card_entries')->where('gift_card_id', $entry->gift_card_id)->where('id', '<', $entry->id)->doesntExist();

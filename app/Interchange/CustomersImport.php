@@ -210,7 +210,7 @@ final class CustomersImport
         $found = [];
 
         foreach ($fields as $field => $value) {
-            $found[] = [str_replace(['customer_type_id', 'discount_percent', '_'], ['type', 'discount', ' '], $field), $was($field), (string) ($field === 'customer_type_id' ? $types[$value] ?? '' : $value)];
+            $found[] = [str_replace(['customer_type_id', 'discount_percent', '_'], ['type', 'discount', ' '], $field), $was($field), $field === 'customer_type_id' ? (string) ($types[(int) $value] ?? '') : (string) $value];
         }
 
         array_key_exists('tags', $row) && $found[] = ['tags', implode(', ', $customer->tags()), implode(', ', self::tags($row))];

@@ -30,7 +30,7 @@ final readonly class UblCategories
     public static function of(Document $document): self
     {
         $exempted = Exempted::fromJson($document->exemption);
-        $charged = $exempted?->taxProfile()->without($exempted->exemption()) ?? self::profile($document);
+        $charged = $exempted === null ? self::profile($document) : $exempted->taxProfile()->without($exempted->exemption());
         $originals = self::originals($document);
         $all = [];
         $keys = [];
@@ -78,7 +78,7 @@ final readonly class UblCategories
 
         foreach ($ids === [] ? [] : Document::query()->with('taxes')->whereIn('id', $ids)->get() as $original) {
             $exempted = Exempted::fromJson($original->exemption);
-            $profiles[$original->id] = $exempted?->taxProfile()->without($exempted->exemption()) ?? self::profile($original);
+            $profiles[$original->id] = $exempted === null ? self::profile($original) : $exempted->taxProfile()->without($exempted->exemption());
         }
 
         return $profiles;

@@ -8,7 +8,6 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
-use Elmstone\Core\Slip\SlipLine;
 
 /** What a layaway comes to: the lines, prices and taxes of the agreement, whatever they are today. */
 final class AgreedSlip
@@ -17,7 +16,11 @@ final class AgreedSlip
     public static function reckon(Layaway $layaway, iterable $lines, Currency $currency): ReckonedSlip
     {
         $tax = $layaway->taxAsAgreed();
-        $values = array_map(static fn (LayawayLine $line): SlipLine => $line->toValue($currency), [...$lines]);
+        $values = [];
+
+        foreach ($lines as $line) {
+            $values[] = $line->toValue($currency);
+        }
 
         return Reckoner::reckon(Slip::of($currency, $tax->terms, $tax->profile(), $values, $layaway->discount($currency), $tax->exemption()));
     }

@@ -265,7 +265,7 @@ final class ChangeLayaway
 
         if ($remaining->isPositive()) {
             $layaway->forceFill(['paid_before' => $layaway->held]);
-            $this->ledger->schedule($layaway, Schedule::over($remaining, array_slice($dates, 0, $this->most($layaway))));
+            $this->ledger->schedule($layaway, Schedule::over($remaining, [$dates[0], ...array_slice($dates, 1, $this->most($layaway) - 1)]));
         }
 
         $this->ledger->settle($layaway);

@@ -74,10 +74,19 @@ final class IssuePaper
         return $this->pdf->roll(view(self::form($document, 'receipt'), ['pdf' => true, 'roll' => true, ...$data])->render(), $height);
     }
 
-    /** Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and tax. */
+    /**
+     * Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and tax.
+     *
+     * @param  'receipt'|'invoice'  $form
+     * @return view-string
+     */
     public static function form(Document $document, string $form): string
     {
-        return $document->purpose->isGoodsOnly() ? 'paper.goods' : "paper.{$form}";
+        return match (true) {
+            $document->purpose->isGoodsOnly() => 'paper.goods',
+            $form === 'receipt' => 'paper.receipt',
+            default => 'paper.invoice',
+        };
     }
 
     private function wasIssued(Document $document): bool

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Contracts\Pagination\Paginator;
+use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -27,6 +27,7 @@ final class PlanWorklist
             ->when($tab === 'behind', static fn ($query) => $query->having('late', '>', 0)->orderBy('next_due'))
             ->when($tab === 'paid', static fn ($query) => $query->having('open_now', '=', 0)->orderByDesc('p.id'))
             ->simplePaginate(self::PAGE)->withQueryString();
+        assert($page instanceof Paginator);
 
         return $page->through(static fn (stdClass $row): PlanRow => PlanRow::of($row));
     }

@@ -10,6 +10,7 @@ use Elmstone\Foundation\Scale;
 use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The balance over time as a step line, documents as points on it; each point reads out when it is pointed at or focused. Beside it the limit as a dashed line.
@@ -41,7 +42,7 @@ final readonly class AccountLine
     }
 
     /**
-     * @param  array<object>  $days
+     * @param  array<stdClass>  $days
      * @return list<array{int, int, string}> day since the beginning, balance after it, words
      */
     private function steps(array $days, int $balance, CarbonImmutable $from): array

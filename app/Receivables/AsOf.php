@@ -14,6 +14,7 @@ use Elmstone\Shop\House;
 use Generator;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * What was open on a day, past or present: from documents and allocations dated on or before it. An item that nothing was set against since stands as
@@ -99,7 +100,7 @@ final readonly class AsOf
         [$then, $bindings] = self::openThen($day);
         $rows = DB::select("SELECT DISTINCT customer_id FROM open_items WHERE kind = 'charge' AND business_date < ? AND (`open` > 0 OR moved_on > ?) AND {$then} > 0 ORDER BY customer_id", [$day->subDays($days)->format('Y-m-d'), $day->format('Y-m-d'), ...$bindings]);
 
-        return array_map(static fn (object $row): int => (int) $row->customer_id, $rows);
+        return array_values(array_map(static fn (stdClass $row): int => (int) $row->customer_id, $rows));
     }
 
     /** @return array{string, list<string>} */
@@ -118,7 +119,7 @@ final readonly class AsOf
             SQL, [$on, $on, ...$bindings, $on, $on]];
     }
 
-    private static function value(object $row, Currency $currency, CarbonImmutable $day, CarbonImmutable $due): OpenItem
+    private static function value(stdClass $row, Currency $currency, CarbonImmutable $day, CarbonImmutable $due): OpenItem
     {
         $open = Money::ofMinor((int) $row->open_then, $currency);
 

@@ -7,6 +7,7 @@ namespace Elmstone\Receivables;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Proof;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Goes through the receivables once, in the order of days, and holds at the end of every day on which anything happened: each customer's balance is what is open of their items, no item is open
@@ -49,7 +50,7 @@ final class EveryDay
     }
 
     /**
-     * @param  list<object>  $events
+     * @param  list<stdClass>  $events
      * @return array{array<int, true>, array<int, true>} customers and items touched
      */
     private function play(Proof $proof, string $day, array $events): array
@@ -67,7 +68,7 @@ final class EveryDay
     }
 
     /** @return array{array<int, true>, array<int, true>} */
-    private function enter(object $event): array
+    private function enter(stdClass $event): array
     {
         $customer = (int) $event->customer_id;
         $sign = $event->kind === 'charge' ? 1 : -1;
@@ -80,7 +81,7 @@ final class EveryDay
     }
 
     /** @return array{array<int, true>, array<int, true>} */
-    private function set(Proof $proof, string $day, object $event): array
+    private function set(Proof $proof, string $day, stdClass $event): array
     {
         $customers = [];
         $items = [];
@@ -125,7 +126,7 @@ final class EveryDay
         return is_string($label) ? $label : "document {$document}";
     }
 
-    /** @return iterable<string, list<object>> what happened on each day, documents before allocations */
+    /** @return iterable<string, list<stdClass>> what happened on each day, documents before allocations */
     private function days(): iterable
     {
         $day = null;

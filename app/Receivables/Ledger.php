@@ -90,7 +90,7 @@ final class Ledger
         $labels = $rows === [] ? [] : DB::table('documents')->whereIn('id', array_column($rows, 'document_id'))->pluck('label', 'id')->all();
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('open_items')->insert(array_map(static fn (array $row): array => [...$row, 'label' => $labels[$row['document_id']]], $chunk));
+            DB::table('open_items')->insert(array_map(static fn (array $row): array => [...$row, 'label' => $labels[(int) $row['document_id']]], $chunk));
         }
     }
 

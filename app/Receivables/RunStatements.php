@@ -160,15 +160,14 @@ final class RunStatements
 
     private function letter(Statement $statement): Mail
     {
-        /** @var array{account: string, as_of: string, due: string, currency: string} $data */
-        $data = $statement->data;
+        $data = $statement->paper();
 
         return new Mail(
             $statement->customer->mail,
             "Statement of account {$data['account']} as of {$data['as_of']}",
             "Your statement as of {$data['as_of']} is attached. The amount due is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
             "statement-{$data['account']}.pdf",
-            $this->pdf->of([$statement->data]),
+            $this->pdf->of([$data]),
         );
     }
 

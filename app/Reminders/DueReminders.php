@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Who is to be reminded as of a day. Of several days that have passed unsent only the latest is left: nobody wants to be told "due in 7 days" the day after it was due.
@@ -55,7 +56,7 @@ final readonly class DueReminders
         }
 
         $rows = DB::select($sql, [$day->subDays(max($days) + self::STALE)->format('Y-m-d'), $day->subDays(min($days))->format('Y-m-d')]);
-        $sent = $this->sent($about, array_map(static fn (object $row): int => (int) $row->id, $rows));
+        $sent = $this->sent($about, array_values(array_map(static fn (stdClass $row): int => (int) $row->id, $rows)));
         $reminders = [];
 
         foreach ($rows as $row) {

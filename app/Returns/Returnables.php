@@ -22,6 +22,7 @@ use Elmstone\Customers\CustomerSearch;
 use Elmstone\Shop\House;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Finds what people bought and can bring back, newest first: by receipt, number, item, card and date, or customer. */
 final class Returnables
@@ -198,11 +199,11 @@ final class Returnables
         $origins = Origins::of($this->house->currency(), $rows->pluck('id')->all());
         $own = Policies::ofItems($rows->pluck('item_id')->all());
 
-        return array_values($rows->map(fn (object $row): ReturnableLine => $this->line($row, $origins, $own, $day))->all());
+        return array_values($rows->map(fn (stdClass $row): ReturnableLine => $this->line($row, $origins, $own, $day))->all());
     }
 
     /** @param  array<int, int|null>  $own policies by item */
-    private function line(object $row, Origins $origins, array $own, CarbonImmutable $day): ReturnableLine
+    private function line(stdClass $row, Origins $origins, array $own, CarbonImmutable $day): ReturnableLine
     {
         $origin = new Origin((int) $row->id, (int) $row->position);
         $returnable = $origins->returnable($origin);

@@ -34,6 +34,6 @@ final class AtTill
             $this->till = null;
         }
 
-        return $this->till ??= Till::query()->with('location')->findOrFail($chosen);
+        return $this->till ??= Till::query()->with('location')->whereKey($chosen)->firstOrFail();
     }
 }

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Foundation\Show;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * Counts tries of PINs, each before it is looked at, so that many at once are not more than one after the other. Per staff number and till: who guesses at one till locks nobody out at
@@ -42,7 +43,7 @@ final class PinTries
         };
     }
 
-    private function row(string $number, int $till): ?object
+    private function row(string $number, int $till): ?stdClass
     {
         return DB::table('pin_tries')->where('number', mb_substr($number, 0, 20))->where('till_id', $till)->first();
     }

@@ -41,7 +41,7 @@ final class SecurityLogController
         return DB::table('security_log as l')->leftJoin('staff as s', 's.id', '=', 'l.staff_id')->leftJoin('tills as t', 't.id', '=', 'l.till_id')
             ->when($what !== null, static fn (Builder $query) => $query->where('l.what', $what?->value))
             ->when($request->integer('who') > 0, static fn (Builder $query) => $query->where('l.staff_id', $request->integer('who')))
-            ->when($day !== null, static fn (Builder $query) => $query
+            ->when($day, static fn (Builder $query, CarbonImmutable $day) => $query
                 ->where('l.at', '>=', ShopTime::beginning($day)->format('Y-m-d H:i:s'))
                 ->where('l.at', '<', ShopTime::beginning($day->addDay())->format('Y-m-d H:i:s')))
             ->orderByDesc('l.id')->select(['l.at', 'l.what', 's.name', 't.name as till', 'l.about', 'l.address']);

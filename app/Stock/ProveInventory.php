@@ -13,6 +13,7 @@ use Elmstone\Books\Proof;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 
 /**
  * Proves that the inventory account holds what is on hand at its cost: the account is the sum of what each movement did to it, document by document; and per item that sum is on
@@ -61,12 +62,12 @@ final class ProveInventory implements Check
         foreach (DB::table('stock_movements')->orderBy('item_id')->orderBy('id')->cursor() as $row) {
             [$onHand, $value, $leeway] = $found[(int) $row->item_id] ?? [BigDecimal::zero(), 0, BigRational::zero()];
             $onHand = $onHand->plus((string) $row->quantity);
-            $leeway = in_array($row->why, self::EXACT, true) ? BigRational::zero() : $leeway->plus(self::leeway($row, $onHand, (int) $items[$row->item_id]->price_per));
+            $leeway = in_array($row->why, self::EXACT, true) ? BigRational::zero() : $leeway->plus(self::leeway($row, $onHand, (int) $items->get($row->item_id)?->price_per));
             $found[(int) $row->item_id] = [$onHand, $value + (int) $row->value, $leeway];
         }
 
         foreach ($found as $id => [$onHand, $value, $leeway]) {
-            $item = $items[$id];
+            $item = $items->get($id) ?? throw new LogicException("There is no item {$id}.");
             $byCost = Worth::byCost($onHand, UnitPrice::of((string) BigDecimal::of((string) $item->cost)->stripTrailingZeros()), (int) $item->price_per, $this->house->currency())->minor;
 
             if (abs($byCost - $value) > $leeway->toScale(0, RoundingMode::UP)->toInt()) {

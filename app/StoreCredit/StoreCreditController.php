@@ -20,6 +20,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Store credit: what is owed as of a day, and each customer's with its history. */
@@ -70,7 +71,7 @@ final class StoreCreditController
         return redirect()->route('store-credit.show', $customer)->with('done', 'The store credit is paid out.');
     }
 
-    /** @return list<object> by name, those with nothing left out */
+    /** @return list<stdClass> by name, those with nothing left out */
     private static function owed(CarbonImmutable $day): array
     {
         return array_values(DB::select('SELECT c.number, c.name, SUM(e.amount) AS owed FROM store_credit_entries e JOIN customers c ON c.id = e.customer_id WHERE e.business_date <= ? GROUP BY c.id, c.number, c.name HAVING owed <> 0 ORDER BY c.name, c.id', [$day->format('Y-m-d')]));

@@ -27,6 +27,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use LogicException;
 use Ramsey\Uuid\Uuid;
 
 /** Who charges and who pays when: some early for the discount, most about when it is due, some late, one not any more. */
@@ -116,7 +117,7 @@ final class DemoAccounts
         $accounts = $this->ledger->lockAll(array_keys($entries));
 
         foreach ($entries as $customer => $its) {
-            $this->ledger->enter($accounts[$customer], $its);
+            $this->ledger->enter($accounts[$customer] ?? throw new LogicException("Customer {$customer} has no account."), $its);
         }
     }
 

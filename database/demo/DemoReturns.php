@@ -84,15 +84,15 @@ final class DemoReturns
 
     public function rules(CarbonImmutable $today): void
     {
-        $policies = [];
+        $policy = static fn (string $name, bool $returnable, ?int $days, string $fee, string $words): int => ReturnPolicy::query()
+            ->create(['name' => $name, 'returnable' => $returnable, 'days' => $days, 'fee_percent' => $fee, 'words' => $words])->id;
+        $usual = $policy('Usual', true, 30, '0', 'unused and with this paper');
+        $machines = $policy('Machines', true, 14, '15', 'unused, in their box');
+        $mixed = $policy('Mixed and cut', false, null, '0', '');
 
-        foreach ([['Usual', true, 30, '0', 'unused and with this paper'], ['Machines', true, 14, '15', 'unused, in their box'], ['Mixed and cut', false, null, '0', '']] as [$name, $returnable, $days, $fee, $words]) {
-            $policies[$name] = ReturnPolicy::query()->create(['name' => $name, 'returnable' => $returnable, 'days' => $days, 'fee_percent' => $fee, 'words' => $words])->id;
-        }
-
-        Shop::query()->update(['return_policy_id' => $policies['Usual'], 'receipt_foot' => 'Thank you for coming in.']);
-        DB::table('departments')->where('code', 'mach')->update(['return_policy_id' => $policies['Machines']]);
-        DB::table('departments')->where('code', 'paint')->update(['return_policy_id' => $policies['Mixed and cut']]);
+        Shop::query()->update(['return_policy_id' => $usual, 'receipt_foot' => 'Thank you for coming in.']);
+        DB::table('departments')->where('code', 'mach')->update(['return_policy_id' => $machines]);
+        DB::table('departments')->where('code', 'paint')->update(['return_policy_id' => $mixed]);
         $tile = (int) DB::table('departments')->where('code', 'tile')->value('id');
 
         foreach ([

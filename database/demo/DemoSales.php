@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
+use Elmstone\Foundation\ShopTime;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
@@ -38,13 +39,13 @@ use Ramsey\Uuid\Uuid;
  */
 final class DemoSales
 {
-    /** @var list<Item> */
+    /** @var non-empty-list<Item> */
     private array $items;
 
-    /** @var list<Till> */
+    /** @var non-empty-list<Till> */
     private array $tills;
 
-    /** @var list<int> staff who serve */
+    /** @var non-empty-list<int> staff who serve */
     private array $clerks;
 
     /** @var array<int, array<int, BigDecimal>> what is left to sell on this day, by location and item */
@@ -65,9 +66,20 @@ final class DemoSales
         private readonly StockLedger $stock,
         private readonly ?DemoStock $shelves = null,
     ) {
-        $this->items = array_values(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
-        $this->tills = array_values(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
-        $this->clerks = array_values(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+        $this->items = self::some(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
+        $this->tills = self::some(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
+        $this->clerks = self::some(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<T>  $found
+     * @return non-empty-list<T>
+     */
+    private static function some(array $found): array
+    {
+        return $found === [] ? throw new LogicException('There is nobody and nothing to sell with.') : array_values($found);
     }
 
     /** From now on some of the sales are to customers by name, and some are charged. */
@@ -140,30 +152,30 @@ final class DemoSales
     {
         $times = [];
 
-        for ($i = 0; $i < max(1, $count); $i++) {
+        do {
             $times[] = $this->chance->between(7 * 3600 + 1800, 17 * 3600 + 1800);
-        }
+        } while (count($times) < $count);
 
         sort($times);
 
-        return array_map(fn (int $time): array => $this->draft($day->addSeconds($time)), $times);
+        return array_map(fn (int $time): array => $this->draft($day, ShopTime::beginning($day)->addSeconds($time)), $times);
     }
 
     /** @return array{DocumentDraft, list<StockMove>} */
-    private function draft(CarbonImmutable $at): array
+    private function draft(CarbonImmutable $day, CarbonImmutable $at): array
     {
         $till = $this->chance->oneOf($this->tills);
         $clerk = $this->chance->oneOf($this->clerks);
         $slip = Slip::blank(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
-        $slip->business_date = $at->startOfDay();
-        $account = $this->customer($slip, $at);
-        $slip->setRelation('lines', new Collection($this->lines($at, $slip)));
+        $slip->business_date = $day;
+        $account = $this->customer($slip, $day);
+        $slip->setRelation('lines', new Collection($this->lines($day, $slip)));
 
         if ($slip->customer_id === null && $this->chance->in(4)) {
             $slip->discount_percent = '3';
         }
 
-        $account === null ? $this->pay($slip) : $this->charge($slip, $account, $at);
+        $account === null ? $this->pay($slip) : $this->charge($slip, $account, $day);
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $settlement = $reckoned->settlement ?? throw new LogicException('A made-up sale must be settled.');
         $draft = new SaleDraft($reckoned, $this->house, $account === null ? SlipParty::of($slip, null, null) : SlipParty::of($slip, $account->terms(), $this->accounts?->balance($account->customer_id)));
@@ -205,8 +217,11 @@ final class DemoSales
     private function lines(CarbonImmutable $at, Slip $slip): array
     {
         $lines = [];
+        $i = 0;
+        $count = min($this->chance->between(1, 5), $this->chance->between(1, 5));
 
-        for ($i = 1, $count = min($this->chance->between(1, 5), $this->chance->between(1, 5)); $i <= $count; $i++) {
+        do {
+            $i++;
             [$item, $quantity] = $this->something($slip->location_id);
             $quote = PriceBooks::of($item, $slip->customer_id === null ? null : $this->accounts?->prices($slip->customer_id))->quote($quantity, $at);
             $lines[] = (new LineOnSlip)->forceFill([
@@ -217,7 +232,7 @@ final class DemoSales
                 'tax_class' => $item->tax_class, 'may_discount' => $item->takesDiscount(), 'floor_price' => $item->floor_price, 'cost' => $item->cost,
                 'note' => '', 'approval_id' => null,
             ]);
-        }
+        } while ($i < $count);
 
         return $lines;
     }

@@ -132,7 +132,7 @@ final class AccountPagesTest extends FeatureCase
         $this->assertSame(0, $make->step($run, 5));
         $this->assertSame(['done', 1, 3], [$run->refresh()->state, $this->rows('sent_mails'), Statement::query()->where('state', 'made')->count()]);
         $this->assertSame('no mail address: printed instead', Statement::query()->where('trouble', '<>', '')->value('trouble'));
-        $before = app(StatementPdf::class)->of([Statement::query()->firstOrFail()->data]);
+        $before = app(StatementPdf::class)->of([Statement::query()->firstOrFail()->paper()]);
         $this->chargeOn(now()->subDays(39)->toDateString(), \Elmstone\Customers\Customer::query()->where('name', 'Ash Works')->firstOrFail(), 'MA-0031');
         $text = static fn (string $pdf): string => (new Parser)->parseContent($pdf)->getText();
         $this->assertSame($text($before), $text((string) $this->as('301')->get('/statements/'.Statement::query()->firstOrFail()->id.'.pdf')->getContent()));

@@ -45,6 +45,6 @@ final class HouseConnection extends MariaDbConnection
             }
 
             return $result;
-        }, $attempts);
+        }, max(1, $attempts));
     }
 }

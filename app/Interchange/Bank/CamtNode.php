@@ -34,7 +34,9 @@ final readonly class CamtNode
     {
         $found = $this->path->query($path, $this->element);
 
-        return trim($found === false ? '' : (string) $found->item(0)?->textContent);
+        $first = $found === false ? null : $found->item(0);
+
+        return trim($first instanceof DOMNode ? $first->textContent : '');
     }
 
     /** The first of several paths that says something. */

@@ -12,6 +12,7 @@ use Elmstone\Foundation\ShopTime;
 use Elmstone\Foundation\Show;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Payments that may be in the books already: entered by hand, or taken in from another file of the same days. */
 final class Twins
@@ -50,7 +51,7 @@ final class Twins
             ->whereIn('d.customer_id', $open->pluck('customer_id')->filter()->unique()->all())
             ->whereBetween('d.business_date', [self::shifted($open->min('booked_on'), -self::DAYS), self::shifted($open->max('booked_on'), self::DAYS)])
             ->whereNotIn('d.id', DB::table('bank_entries')->whereNotNull('document_id')->select('document_id'))
-            ->get(['d.customer_id', 'd.label', 'd.business_date', 't.amount'])->groupBy(static fn (object $row): string => "{$row->customer_id} {$row->amount}");
+            ->get(['d.customer_id', 'd.label', 'd.business_date', 't.amount'])->groupBy(static fn (stdClass $row): string => "{$row->customer_id} {$row->amount}");
 
         foreach ($open as $entry) {
             foreach ($paid->get("{$entry->customer_id} {$entry->amount}") ?? [] as $document) {
@@ -71,7 +72,7 @@ final class Twins
             ->where('e.bank_file_id', '<>', $open->first()?->bank_file_id)->where('e.kind', BankEntryKind::In->value)->where('e.state', '<>', 'aside')
             ->whereIn('e.booked_on', $open->map(static fn (BankEntry $entry): string => (string) $entry->booked_on?->format('Y-m-d'))->unique()->all())
             ->whereIn('e.amount', $open->pluck('amount')->unique()->all())
-            ->limit(2000)->get(['e.booked_on', 'e.amount', 'e.payer', 'e.reference', 'f.name'])->groupBy(static fn (object $row): string => "{$row->booked_on} {$row->amount}");
+            ->limit(2000)->get(['e.booked_on', 'e.amount', 'e.payer', 'e.reference', 'f.name'])->groupBy(static fn (stdClass $row): string => "{$row->booked_on} {$row->amount}");
 
         foreach ($open as $entry) {
             foreach ($others->get("{$entry->booked_on?->format('Y-m-d')} {$entry->amount}") ?? [] as $other) {
@@ -83,7 +84,7 @@ final class Twins
     }
 
     /** The same payer or the same words, however a bank's two formats write them. */
-    private static function alike(BankEntry $entry, object $other): bool
+    private static function alike(BankEntry $entry, stdClass $other): bool
     {
         $payer = Naming::key($entry->payer);
         $words = Naming::key($entry->reference);
