@@ -14,7 +14,6 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\AccountTerms;
 use Elmstone\Receivables\ManageAccount;
 use Elmstone\Receivables\StatementKind;
@@ -22,6 +21,7 @@ use Elmstone\Receivables\StatementWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /**

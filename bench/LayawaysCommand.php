@@ -6,10 +6,10 @@ namespace Elmstone\Bench;
 
 use Closure;
 use Elmstone\Core\Money\Money;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Reminders\DueReminders;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

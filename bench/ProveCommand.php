@@ -6,7 +6,7 @@ namespace Elmstone\Bench;
 
 use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Prove;
-use Elmstone\Foundation\SideBySide;
+use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;

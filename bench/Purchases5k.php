@@ -9,10 +9,10 @@ use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /**

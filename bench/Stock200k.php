@@ -11,9 +11,9 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Stock\BringIn;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

@@ -13,7 +13,6 @@ use Elmstone\Foundation\Http\KnownHosts;
 use Elmstone\Foundation\Http\NameKeys;
 use Elmstone\Foundation\Http\PlainInput;
 use Elmstone\Foundation\Http\SecurityHeaders;
-use Elmstone\Reminders\SendRemindersCommand;
 use Elmstone\Staff\RequireTill;
 use Elmstone\Staff\WatchDoors;
 use Illuminate\Auth\Middleware\Authorize;
@@ -27,12 +26,7 @@ use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withCommands([
-        __DIR__.'/../app/Books/Console',
-        __DIR__.'/../app/Foundation/Console',
-        __DIR__.'/../app/Paper/Console',
-        SendRemindersCommand::class,
         // Measuring fills a database with what is none of the shop's: only where it is asked for.
         ...getenv('ELMSTONE_BENCH') === '1' ? [BenchCommand::class, AccountsCommand::class, LayawaysCommand::class, ReturnsCommand::class, ProveCommand::class] : [],
     ])
@@ -46,7 +40,6 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->priority([StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class, RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
-        $middleware->alias(['till' => RequireTill::class, 'in-sight' => InSight::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         Failures::answer($exceptions);

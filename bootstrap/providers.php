@@ -2,6 +2,27 @@
 
 declare(strict_types=1);
 
+// The rooms of the house. Where all of them are asked, they are asked in this order, in which their rows are locked.
 return [
-    Elmstone\Foundation\Providers\HouseProvider::class,
+    Elmstone\Foundation\FoundationProvider::class,
+    Elmstone\Shop\ShopProvider::class,
+    Elmstone\Staff\StaffProvider::class,
+    Elmstone\Books\BooksProvider::class,
+    Elmstone\Catalogue\CatalogueProvider::class,
+    Elmstone\Customers\CustomersProvider::class,
+    Elmstone\Devices\DevicesProvider::class,
+    Elmstone\Cards\CardsProvider::class,
+    Elmstone\Paper\PaperProvider::class,
+    Elmstone\Receivables\ReceivablesProvider::class,
+    Elmstone\Deposits\DepositsProvider::class,
+    Elmstone\StoreCredit\StoreCreditProvider::class,
+    Elmstone\GiftCards\GiftCardsProvider::class,
+    Elmstone\Layaways\LayawaysProvider::class,
+    Elmstone\Plans\PlansProvider::class,
+    Elmstone\Reminders\RemindersProvider::class,
+    Elmstone\Coupons\CouponsProvider::class,
+    Elmstone\Stock\StockProvider::class,
+    Elmstone\Returns\ReturnsProvider::class,
+    Elmstone\Interchange\InterchangeProvider::class,
+    Elmstone\Counter\CounterProvider::class,
 ];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests;
 
-use Elmstone\Foundation\Database\HouseConnection;
+use Elmstone\Support\Database\HouseConnection;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase as Base;
 use Illuminate\Support\Facades\DB;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Scale;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Scale;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** For a document, what it came from and what came of it, as a small graph from left to right; the thicker the line, the more money went that way. */

@@ -6,7 +6,7 @@ namespace Elmstone\Books;
 
 use Brick\Math\BigDecimal;
 use Closure;
-use Elmstone\Foundation\SideBySide;
+use Elmstone\Support\SideBySide;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -6,7 +6,7 @@ namespace Elmstone\Books;
 
 use Elmstone\Books\Chain\Seal;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Asked;
+use Elmstone\Support\Asked;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

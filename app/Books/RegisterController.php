@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Csv;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approval;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
+use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -7,10 +7,10 @@ namespace Elmstone\Counter;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCards;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** By which ways the money of what comes back goes out. Nothing is posted by it. */
 final class ChooseRefund

@@ -6,8 +6,8 @@ namespace Elmstone\Counter;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Staff\Ability;
+use Elmstone\Support\ShopTime;
 
 /** Dates a slip into another open day. */
 final class DateSlip

@@ -7,12 +7,12 @@ namespace Elmstone\Counter;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\GiftCards;
 use Elmstone\GiftCards\KeptCode;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 
 /** Sells gift cards with the slip, tops them up, pays with them. Nothing is posted by it. */
 final class GiftCardsOnSlip

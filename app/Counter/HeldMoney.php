@@ -6,12 +6,12 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
 use Elmstone\Layaways\Payable;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** What a slip takes in besides the sale, and what of the deposits held it uses: how much, and what hinders it. */
 final readonly class HeldMoney

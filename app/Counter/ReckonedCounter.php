@@ -27,9 +27,9 @@ use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip as SlipValue;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Need;
+use Elmstone\Support\Show;
 
 /** A slip as the core reckons it, with how far it is settled: what the page shows and what posting posts. */
 final readonly class ReckonedCounter

@@ -10,10 +10,10 @@ use Elmstone\Cards\CardTill;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
+use Elmstone\Support\Show;
 
 /**
  * Money back to the card it came from, by the terminal, against the authorisation it was taken by. Whatever hinders it, limits, policy and what other slips are paying back among it, is

@@ -12,11 +12,11 @@ use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Returns\WaysBack;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\GoingOut;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Returns\CreditSources;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns". */
 final class RefundWays

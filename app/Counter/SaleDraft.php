@@ -12,8 +12,8 @@ use Elmstone\Books\DraftLine;
 use Elmstone\Books\Party;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Ramsey\Uuid\Uuid;
 
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */

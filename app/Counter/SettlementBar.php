@@ -6,9 +6,9 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Tender;
-use Elmstone\Foundation\Scale;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Scale;
+use Elmstone\Support\Show;
 
 /**
  * The settlement as a picture: the total as a length, each tender taking its piece, what is left open, change hanging over the end.

@@ -8,8 +8,8 @@ use Closure;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
-use Elmstone\Foundation\Asked;
 use Elmstone\Shop\House;
+use Elmstone\Support\Asked;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -12,7 +12,6 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\Receivables\ChargeWords;
 use Elmstone\Shop\House;
@@ -21,6 +20,7 @@ use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
 use Illuminate\Database\Eloquent\Collection;
 
 /**

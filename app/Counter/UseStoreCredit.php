@@ -6,8 +6,8 @@ namespace Elmstone\Counter;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** Uses a customer's store credit towards what is due. Nothing is posted by it. */
 final class UseStoreCredit

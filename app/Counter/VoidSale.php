@@ -11,9 +11,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Coupons\UseCoupons;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

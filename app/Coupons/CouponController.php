@@ -6,8 +6,8 @@ namespace Elmstone\Coupons;
 
 use Elmstone\Catalogue\Department;
 use Elmstone\Catalogue\Item;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -6,11 +6,11 @@ namespace Elmstone\Customers;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Http\Failures;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Http\Secret;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -52,7 +52,7 @@ final class CustomerController
         try {
             $customer = $this->save->handle(null, $request->draft(), $by);
         } catch (PossibleDuplicate $refused) {
-            return back()->withInput($request->except(Failures::SECRET))->withErrors(['duplicate' => $refused->getMessage()])->with('duplicates', $refused->found->map(static fn (Customer $found): array => [$found->number, $found->name])->all());
+            return back()->withInput($request->except(Secret::FIELDS))->withErrors(['duplicate' => $refused->getMessage()])->with('duplicates', $refused->found->map(static fn (Customer $found): array => [$found->number, $found->name])->all());
         }
 
         $this->keepScan($request, $customer);

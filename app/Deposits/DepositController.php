@@ -6,13 +6,13 @@ namespace Elmstone\Deposits;
 
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\Csv;
-use Elmstone\Foundation\Http\AsOfRequest;
 use Elmstone\MoneyOut\Said;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\CheckApproval;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
+use Elmstone\Support\Http\AsOfRequest;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace Elmstone\Deposits;
 
 use Elmstone\Books\Document;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** What was held in deposits before a document, and what stays held after it. */
 final class DepositOnPaper implements Annotates
 {
+    public function place(): int
+    {
+        return 2;
+    }
+
     public function notes(Document $document, bool $copy): array
     {
         if ($document->deposit_change === 0 || $document->customer_id === null) {

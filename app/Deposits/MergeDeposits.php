@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Deposits;
 
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FollowsMerge;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** What is held for the one that goes is held for the other: entries take it out of the one and put it with the other, under the document it came by. */

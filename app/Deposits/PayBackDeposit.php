@@ -15,7 +15,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
@@ -29,6 +28,7 @@ use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** Pays a deposit back, or part of it, by the way it came in; by another only where somebody else allows it. The same key answers with the same refund. */

@@ -6,10 +6,10 @@ namespace Elmstone\GiftCards;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\Forgets;
 use Elmstone\Paper\PaperNote;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -21,6 +21,11 @@ final class GiftCardOnPaper implements Annotates, Forgets
     public function forget(Document $document): void
     {
         $document->gift_card_change === 0 || GiftCard::query()->whereIn('id', DB::table('gift_card_entries')->where('document_id', $document->id)->select('gift_card_id'))->whereNotNull('number')->update(['number' => null]);
+    }
+
+    public function place(): int
+    {
+        return 4;
     }
 
     public function notes(Document $document, bool $copy): array

@@ -8,9 +8,9 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Blocks a card, replaces a lost one, extends one: each is on record. What it is worth stays. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Interchange;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Csv;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -8,7 +8,7 @@ use Elmstone\Core\Layaway\LayawayTerms;
 use Elmstone\Core\Layaway\Portion;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 
 /** The portions of an agreement as they are kept: percentages as written, amounts in minor units. */
 final readonly class AgreedTerms

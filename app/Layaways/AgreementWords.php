@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 
 /**
  * What a layaway agreement says besides goods and schedule: the same words on the page, on the paper and under the signature. What consumer law asks to be written

@@ -22,8 +22,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Deposits\DepositLedger;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
@@ -38,6 +36,8 @@ use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

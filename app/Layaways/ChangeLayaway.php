@@ -13,8 +13,6 @@ use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Deposits\DepositLedger;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
@@ -24,6 +22,8 @@ use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

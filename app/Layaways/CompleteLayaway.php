@@ -21,12 +21,12 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

@@ -9,7 +9,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Sets goods aside under an agreement. Inside a transaction; the deposit's receipt is posted by whoever asked for it. */

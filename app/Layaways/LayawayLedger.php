@@ -7,8 +7,8 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

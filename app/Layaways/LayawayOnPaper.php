@@ -6,13 +6,18 @@ namespace Elmstone\Layaways;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
+use Elmstone\Support\Show;
 
 /** Every payment on a layaway up to a document, with its day and way, what is paid and what is left then. */
 final class LayawayOnPaper implements Annotates
 {
+    public function place(): int
+    {
+        return 1;
+    }
+
     public function notes(Document $document, bool $copy): array
     {
         if ($document->layaway_change === 0) {

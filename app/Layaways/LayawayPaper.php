@@ -7,10 +7,10 @@ namespace Elmstone\Layaways;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Devices\ReceiptPrinter;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Show;
 
 /** The papers of a layaway: the agreement, the label for the shelf. What was paid is on the receipts. */
 final class LayawayPaper

@@ -6,8 +6,8 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Days;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** What to do next about a layaway, in a few words. */
 final class NextStep

@@ -7,7 +7,7 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 
 /** Whether so much may be paid on a layaway: said while it is typed, and decided again under its lock. */
 final class Payable

@@ -9,8 +9,8 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 
 /** A portion as people write it: "10 %", "15.00", or "10 % 15.00", of which the larger holds. */
 final class PortionText

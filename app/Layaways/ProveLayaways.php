@@ -8,8 +8,8 @@ use Elmstone\Books\Accounts;
 use Elmstone\Books\Check;
 use Elmstone\Books\ControlAccountProof;
 use Elmstone\Books\Proof;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /**

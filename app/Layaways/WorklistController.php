@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\Csv;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\Csv;
+use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -10,13 +10,13 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\RoleLimit;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

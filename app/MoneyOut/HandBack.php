@@ -15,7 +15,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approval;
@@ -23,6 +22,7 @@ use Elmstone\Staff\Approve;
 use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 

@@ -11,10 +11,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\Show;
 use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
+use Elmstone\Support\Show;
 
 /**
  * What goes back by which ways, held against what came in by each. Several cards, and several gift cards, share what goes back by what each brought. What goes by another money way than

@@ -6,11 +6,11 @@ namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -61,12 +61,9 @@ final readonly class PaperData
     /** @return list<PaperNote> */
     private function notes(Document $document, bool $copy): array
     {
-        $notes = [];
+        $others = [...$this->others];
+        usort($others, static fn (Annotates $one, Annotates $other): int => $one->place() <=> $other->place());
 
-        foreach ($this->others as $other) {
-            array_push($notes, ...$other->notes($document, $copy));
-        }
-
-        return $notes;
+        return array_merge(...array_map(static fn (Annotates $other): array => $other->notes($document, $copy), $others));
     }
 }

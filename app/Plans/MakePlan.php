@@ -18,7 +18,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FeeDraft;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
@@ -30,6 +29,7 @@ use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

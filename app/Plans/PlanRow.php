@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 use stdClass;
 
 /** One plan of the worklist; amounts in minor units. */

@@ -14,8 +14,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
@@ -25,6 +23,8 @@ use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Settles a plan before its time: all that is open of it in one payment, less what the shop lets off of the charge that lies in parts not due yet. */

@@ -9,8 +9,8 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Spread;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
 
 /** The open items of one account, as rows and as the core's values. */

@@ -6,9 +6,9 @@ namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Days;
-use Elmstone\Foundation\Scale;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Scale;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 

@@ -8,8 +8,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\Standing;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** How an account stands: in one query. */

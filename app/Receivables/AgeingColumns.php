@@ -6,8 +6,8 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
-use Elmstone\Foundation\Scale;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Scale;
+use Elmstone\Support\Show;
 
 /** The columns of an ageing as a picture: as high as what stands in them, late ones hatched the closer the later, credit hanging below the line. */
 final class AgeingColumns

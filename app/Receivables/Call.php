@@ -7,8 +7,8 @@ namespace Elmstone\Receivables;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 

@@ -7,7 +7,7 @@ namespace Elmstone\Receivables;
 use Elmstone\Core\Receivables\ChargeDecision;
 use Elmstone\Core\Receivables\ChargeReason;
 use Elmstone\Customers\Contact;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 
 /** Why an account may not simply be charged, and what can be done now. */
 final class ChargeWords

@@ -7,10 +7,10 @@ namespace Elmstone\Receivables;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Opens, changes, stops and releases house accounts; every change is put on record. Terms changed hold for what is charged from then on. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Elmstone\Foundation\Scale;
+use Elmstone\Support\Scale;
 
 /** The payment on one side, open items on the other, a band between them as thick as the amount. */
 final class MeetingLines

@@ -17,8 +17,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
-use Elmstone\Foundation\Show;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
@@ -31,6 +29,8 @@ use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /**

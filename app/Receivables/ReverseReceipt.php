@@ -17,7 +17,6 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
@@ -31,6 +30,7 @@ use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Limits;
 use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

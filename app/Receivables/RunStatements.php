@@ -8,9 +8,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Elmstone\Core\Money\Money;
-use Elmstone\Foundation\Scale;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Scale;
+use Elmstone\Support\Show;
 
 /**
  * How an account stands as a picture: one scale from 0 to the limit. Hatched: late. Solid: owed and not due. Outline: what this slip would add.

@@ -6,9 +6,9 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -9,9 +9,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\ItemKind;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
+use Elmstone\Support\Show;
 
 /**
  * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made again from what was kept, it is the same paper.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

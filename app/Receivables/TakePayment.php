@@ -16,10 +16,10 @@ use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Posts a payment on account that came to the office, and spreads it over what is open. The same key answers with the same receipt. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reminders;
 
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;

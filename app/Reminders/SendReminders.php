@@ -7,9 +7,9 @@ namespace Elmstone\Reminders;
 use Carbon\CarbonImmutable;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Sends what is due to be sent, each once: that it is sent is written down in the same transaction, and two who send at once send it once. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reminders;
 
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 
 /** For the machine's timer, once a day; more often does no harm. */

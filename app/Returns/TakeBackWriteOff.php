@@ -21,7 +21,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -29,6 +28,7 @@ use Elmstone\Stock\AverageCost;
 use Elmstone\Stock\GoodsDraft;
 use Elmstone\Stock\GoodsLine;
 use Elmstone\Stock\Place;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 

@@ -24,7 +24,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Paper\HandOver;
@@ -38,6 +37,7 @@ use Elmstone\Staff\Staff;
 use Elmstone\Stock\GoodsDraft;
 use Elmstone\Stock\GoodsLine;
 use Elmstone\Stock\Place;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same document. */

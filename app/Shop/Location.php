@@ -6,7 +6,7 @@ namespace Elmstone\Shop;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 

@@ -6,7 +6,7 @@ namespace Elmstone\Staff;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Closure;
-use Elmstone\Foundation\Http\Navigation;
+use Elmstone\Support\Http\Navigation;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;

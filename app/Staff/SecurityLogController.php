@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\Csv;
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\Csv;
+use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Http\Navigation;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Http\Navigation;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

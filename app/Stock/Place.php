@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 
 /** Where goods are moved, at which till, by whom and on which business date. */
 final readonly class Place

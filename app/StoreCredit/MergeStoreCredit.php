@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\StoreCredit;
 
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\FollowsMerge;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** What is owed to the one that goes is owed to the other: entries take it from the one and give it to the other, under the document it came by. */

@@ -16,7 +16,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\GoingOut;
 use Elmstone\MoneyOut\HandBack;
@@ -29,6 +28,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\LimitMatter;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
 /** Pays store credit out in money, up to what somebody may; beyond that another has to allow it. The same key answers with the same refund. */

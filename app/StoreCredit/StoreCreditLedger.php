@@ -6,8 +6,8 @@ namespace Elmstone\StoreCredit;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Shop\House;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace Elmstone\StoreCredit;
 
 use Elmstone\Books\Document;
-use Elmstone\Foundation\Show;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** What was owed to a customer in goods before a document, and what is after it. */
 final class StoreCreditOnPaper implements Annotates
 {
+    public function place(): int
+    {
+        return 3;
+    }
+
     public function notes(Document $document, bool $copy): array
     {
         if ($document->store_credit_change === 0 || $document->customer_id === null) {

@@ -12,7 +12,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Receivables\AccountTerms;
 use Elmstone\Receivables\Call;
 use Elmstone\Receivables\HouseAccount;
@@ -27,6 +26,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use LogicException;
 use Ramsey\Uuid\Uuid;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
-use Elmstone\Foundation\ShopTime;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
@@ -28,6 +27,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use LogicException;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Foundation\Csv;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Csv;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;

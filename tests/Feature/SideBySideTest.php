@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use ArrayObject;
-use Elmstone\Foundation\SideBySide;
+use Elmstone\Support\SideBySide;
 use Elmstone\Tests\TestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RuntimeException;

@@ -7,7 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Books\JournalRow;
-use Elmstone\Foundation\Providers\HouseProvider;
+use Elmstone\Foundation\FoundationProvider;
 use Elmstone\Paper\IssuePaper;
 use Elmstone\Paper\Pdf;
 use Illuminate\Contracts\Database\LostConnectionDetector;
@@ -82,7 +82,7 @@ final class SturdyTest extends FeatureCase
     {
         $between = new StoppedServer((string) config('database.connections.mariadb.host'), (int) config('database.connections.mariadb.port'));
         // As for pages: this is a command, which may wait longer.
-        (new HouseProvider(app()))->neverWaitsLong();
+        (new FoundationProvider(app()))->neverWaitsLong();
         config(['database.connections.mariadb.port' => (string) $between->port]);
         DB::purge();
 

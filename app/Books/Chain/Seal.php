@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Chain;
 
 use Elmstone\Core\Proof\Link;
-use Elmstone\Foundation\Database\HouseConnection;
+use Elmstone\Support\Database\HouseConnection;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 

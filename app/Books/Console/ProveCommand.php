@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Console;
 
 use Elmstone\Books\Prove;
-use Elmstone\Foundation\SideBySide;
+use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 
 /** Recomputes the books and says what it found. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Elmstone\Demo\DemoHouse;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Shop;
+use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Http;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Support\Http\Navigation;
+use Elmstone\Support\Http\Secret;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -19,12 +21,9 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 /** What people see when something goes wrong: plain words, and what to do now. */
 final class Failures
 {
-    /** Fields of forms that never stand in a session. */
-    public const SECRET = ['pin', 'approver_pin'];
-
     public static function answer(Exceptions $exceptions): void
     {
-        $exceptions->dontFlash(self::SECRET);
+        $exceptions->dontFlash(Secret::FIELDS);
         $exceptions->dontReport(Refused::class);
         $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
@@ -36,7 +35,7 @@ final class Failures
     /** A form that was refused: back to where it was typed, with everything still in it. */
     private static function refused(Refused $refused, Request $request): RedirectResponse
     {
-        return back()->withInput($request->except(self::SECRET))->withErrors(['refused' => $refused->getMessage()]);
+        return back()->withInput($request->except(Secret::FIELDS))->withErrors(['refused' => $refused->getMessage()]);
     }
 
     /** A part of a page that is fetched is nothing to come back to: the page itself goes to sign in. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Http;
 
 use Closure;
-use Elmstone\Foundation\Asked;
+use Elmstone\Support\Asked;
 use Illuminate\Http\Request;
 use Ramsey\Uuid\Uuid;
 use Symfony\Component\HttpFoundation\Response;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Shop\Location;
+use Elmstone\Support\ShopTime;
 
 /** The day a payment from the bank is posted on: the one it was booked on, or, where that is closed, the first open one. */
 final class BankDay

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Foundation\Show;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /** Takes a bank's file in: read, each payment weighed, nothing posted yet. The same file is never taken in twice, nor the same entry in another file. */

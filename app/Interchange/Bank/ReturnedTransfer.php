@@ -8,7 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Naming;
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 
 /** Finds the payment that the bank took back: by what the payer's bank called it, else by amount and payer. */
 final class ReturnedTransfer

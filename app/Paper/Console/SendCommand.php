@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Paper\Console;
 
-use Elmstone\Foundation\ShopTime;
 use Elmstone\Paper\Outbox;
+use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 
 /** Sends what waits after postings: once, or for as long as it runs. */

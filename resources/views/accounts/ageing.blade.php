@@ -1,6 +1,6 @@
-@use('Elmstone\Foundation\ShopTime')
+@use('Elmstone\Support\ShopTime')
 @use('Elmstone\Core\Receivables\AgeBand')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\AgeingColumns')
 @extends('layout')
 @section('title', 'Accounts')

@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Receivables\AgeBand')
 @use('Elmstone\Core\Receivables\ItemKind')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\Activity')
 @use('Elmstone\Receivables\StandingBar')
 @extends('layout')

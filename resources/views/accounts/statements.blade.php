@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\StatementOptions')
 @extends('layout')
 @section('title', 'Statements')

@@ -1,5 +1,5 @@
 @use('Elmstone\Core\Pricing\PriceRule')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', $document->label)
 @section('main')

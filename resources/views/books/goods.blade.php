@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php($hasReasons = $document->lines->contains(fn ($line) => $line->reason !== null))
 <p>{{ $document->purpose->words($document->refersTo?->label) }}.@if($document->note !== '') <span class="soft">{{ $document->note }}</span>@endif</p>
 <table class="ruled">

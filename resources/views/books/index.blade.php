@@ -1,5 +1,5 @@
-@use('Elmstone\Foundation\ShopTime')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\ShopTime')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Documents')
 @section('main')

@@ -1,5 +1,5 @@
 @use('Elmstone\Catalogue\Unit')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', $item->exists ? $item->code : 'New item')
 @section('main')

@@ -1,5 +1,5 @@
 @use('Elmstone\Core\Pricing\PriceRule')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <div data-typed="{{ $typed }}"></div>
 @if($refused !== null)
     <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>

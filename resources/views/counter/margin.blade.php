@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php($margin = $reckoned->margin())
 <table class="small mt-1">
     <tr><td class="soft">Cost</td><td class="figure ps-3">{{ Show::money($margin->cost) }}</td>

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @if($lines === [] && $typed === '' && $customer === '')
     <p class="soft small mb-1 mt-1">Scan the receipt. Without one: type the customer’s name, or what it was.</p>
 @elseif($lines === [])

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Illuminate\Support\Facades\Gate')
 @extends('layout')
 @section('title', $customer->exists ? $customer->name : 'New customer')

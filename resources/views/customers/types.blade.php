@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Types and price levels')
 @section('main')

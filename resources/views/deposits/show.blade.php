@@ -1,6 +1,6 @@
 @use('Elmstone\Books\DocumentKind')
 @use('Elmstone\Books\Purpose')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Deposits of {$customer->name}")
 @section('main')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Interchange\Bank\BankEntryKind')
 @extends('layout')
 @section('title', 'Payment from the bank')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\LayawayState')
 @use('Elmstone\Layaways\NextStep')
 @use('Elmstone\Layaways\WorklistController')

@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Settlement\TenderKind')
-@use('Elmstone\Foundation\LadderPicture')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\LadderPicture')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\EntryKind')
 @use('Elmstone\Layaways\LayawayState')
 @use('Elmstone\Layaways\NextStep')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\PortionText')
 @use('Elmstone\Plans\PlanTerms')
 @use('Elmstone\Reminders\ReminderDays')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php($isCredit = $document->kind->value === 'credit_note')
 @php($money = fn (int $minor): string => Show::money($document->money($minor)))
 @php($signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor))

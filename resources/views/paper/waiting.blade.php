@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\ShopTime')
+@use('Elmstone\Support\ShopTime')
 @extends('layout')
 @section('title', 'Waiting papers')
 @section('main')

@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Layaway\Ladder')
-@use('Elmstone\Foundation\LadderPicture')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\LadderPicture')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Pay {$document->label} in parts")
 @section('main')

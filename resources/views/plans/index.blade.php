@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Plans\PlanWorklist')
 @extends('layout')
 @section('title', 'Payment plans')

@@ -1,5 +1,5 @@
-@use('Elmstone\Foundation\LadderPicture')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\LadderPicture')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Plans\SettlePlan')
 @extends('layout')
 @section('title', $plan->label)

@@ -1,5 +1,5 @@
 @use('Carbon\CarbonImmutable')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Reminders')
 @section('main')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['paperTitle' => "Reminder {$reminder->label}"])</head>

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Returns\WriteOffReason')
 @extends('layout')
 @section('title', 'Write-offs')

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\ShopTime')
+@use('Elmstone\Support\ShopTime')
 @use('Elmstone\Staff\SecurityEvent')
 @extends('layout')
 @section('title', 'Security log')

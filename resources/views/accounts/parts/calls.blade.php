@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @forelse($calls as $call)
     @php($broken = $call->isBroken())
     <div class="note {{ $broken ? 'stop' : '' }}"><p>{{ $call->note }}

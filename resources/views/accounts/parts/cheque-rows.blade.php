@@ -1,5 +1,5 @@
-@use('Elmstone\Foundation\ShopTime')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\ShopTime')
+@use('Elmstone\Support\Show')
 <div id="cheques" data-part>
     <form class="cheque-line" data-sheet="{{ route('accounts.cheques.store') }}" autocomplete="off">
         <input type="hidden" name="key" value="{{ $key }}">

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <div id="run" data-part @if($run->state === 'running' && $left > 0) data-steps="{{ route('statements.step', $run->id) }}" @endif>
     @php($done = $run->wanted - $left)
     <div class="progress-line" role="progressbar" aria-label="Statements made" aria-valuemin="0" aria-valuemax="{{ $run->wanted }}" aria-valuenow="{{ $done }}"><svg width="100%" height="18" preserveAspectRatio="none" viewBox="0 0 {{ max(1, $run->wanted) }} 1" aria-hidden="true"><rect width="{{ $run->wanted }}" height="1" fill="#e0dace"/><rect width="{{ $done }}" height="1" fill="#1e6a6c"/></svg></div>

@@ -1,5 +1,5 @@
-@use('Elmstone\Foundation\LadderPicture')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\LadderPicture')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\AgreementWords')
 @use('Elmstone\Layaways\PortionText')
 @use('Elmstone\Staff\Ability')

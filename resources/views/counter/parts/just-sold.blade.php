@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @if($justSold->isNotEmpty())
     <h2 class="band-name mt-4 just-sold">Just sold at {{ $till->name }}</h2>
     <table class="ruled small just-sold">

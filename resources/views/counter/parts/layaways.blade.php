@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\LayawayState')
 <div class="paid-on" id="layaways" data-part>
     @php $parts = $slip->layawayParts(); @endphp

@@ -1,7 +1,7 @@
 @use('Elmstone\Catalogue\Unit')
 @use('Elmstone\Core\Pricing\PriceRule')
 @use('Elmstone\Counter\Reductions')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
     @if($slip->lines->isEmpty() && $reckoned->back !== null)
         @unless($slip->isPosted() || $slip->void_of_id !== null)<p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless

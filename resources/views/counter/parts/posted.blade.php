@@ -1,5 +1,5 @@
 @use('Elmstone\Counter\PaperWay')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
 <div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null && $slip->credit_note_id !== $slip->document_id) and <a href="{{ route('documents.show', $slip->creditNote) }}">{{ $slip->creditNote->label }}</a>@endif @if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif

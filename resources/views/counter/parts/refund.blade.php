@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Settlement\TenderKind')
 @use('Elmstone\Counter\RefundWays')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php
     $ways = $reckoned->refund;
     $amount = fn (int $minor): string => $house->money($minor)->toString();

@@ -1,5 +1,5 @@
 @use('Elmstone\Books\GoodsTo')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Returns\ReturnReason')
 <div class="coming-back" id="returns" data-part>
     @if($reckoned->back !== null)

@@ -1,7 +1,7 @@
-@use('Elmstone\Foundation\ShopTime')
+@use('Elmstone\Support\ShopTime')
 @use('Elmstone\Staff\Ability')
 @use('Elmstone\Counter\SettlementBar')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>

@@ -1,5 +1,5 @@
 @use('Elmstone\Counter\Reductions')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <div class="sums" id="sums" data-part>
     <div class="acts">
         @unless($slip->isPosted())

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 <nav class="tabs" id="tabs" data-part aria-label="Open slips">
     <div>
     @php($at = $tabs->values()->search(fn ($tab) => $tab->key === $slip->key))

@@ -1,7 +1,7 @@
 @use('Elmstone\Cards\CardState')
 @use('Elmstone\Counter\PaperWay')
 @use('Elmstone\Counter\TowardsAccount')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\ChargeWords')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
 @php($left = $reckoned->outstanding())

@@ -1,5 +1,5 @@
 @use('Elmstone\Core\Receivables\ChargeReason')
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\StandingBar')
 @php($customer = $slip->customer)
 @php($account = $slip->account)

@@ -1,4 +1,4 @@
-@use('Elmstone\Foundation\Show')
+@use('Elmstone\Support\Show')
 @php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <!doctype html>
 <html lang="en">

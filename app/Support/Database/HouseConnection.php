@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation\Database;
+namespace Elmstone\Support\Database;
 
 use Closure;
 use Illuminate\Database\MariaDbConnection;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation;
+namespace Elmstone\Support;
 
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Events\QueryExecuted;

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation\Http;
+namespace Elmstone\Support\Http;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Foundation\ShopTime;
+use Elmstone\Support\ShopTime;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** As of which day, past or present; nothing said: today. */

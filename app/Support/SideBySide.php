@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation;
+namespace Elmstone\Support;
 
 use Closure;
 use Illuminate\Support\Facades\DB;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation;
+namespace Elmstone\Support;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;

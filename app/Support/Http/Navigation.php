@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation\Http;
+namespace Elmstone\Support\Http;
 
 use Illuminate\Http\Request;
 

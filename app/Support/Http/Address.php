@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Foundation\Http;
+namespace Elmstone\Support\Http;
 
 /** What stands in an address for a thing: of anything else there is no page. */
 final class Address

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books;
+
+use Elmstone\Books\Chain\ProveChain;
+use Elmstone\Books\Chain\Seal;
+use Elmstone\Support\Asked;
+use Elmstone\Support\RoomProvider;
+
+/** Documents, series, journals, their seals and their proof. */
+final class BooksProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Asked::class);
+        $this->app->singleton(Seal::class);
+        $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
+        $this->app->tag([ProveApprovals::class, ProveChain::class], 'proofs');
+    }
+
+    protected function ownCommands(): array
+    {
+        return [Console\ProveCommand::class];
+    }
+}

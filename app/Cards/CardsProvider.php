@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Cards;
+
+use Elmstone\Support\RoomProvider;
+
+/** Questions to card terminals and their answers. */
+final class CardsProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->tag([ProveCards::class], 'proofs');
+    }
+}

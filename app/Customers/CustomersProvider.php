@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Customers;
+
+use Elmstone\Support\RoomProvider;
+
+/** Customers and what is agreed with them. */
+final class CustomersProvider extends RoomProvider
+{
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Foundation;
+
+use Carbon\CarbonImmutable;
+use Closure;
+use Elmstone\Foundation\Database\AskedOnce;
+use Elmstone\Foundation\Http\HealthController;
+use Elmstone\Support\Database\HouseConnection;
+use Elmstone\Support\Http\Address;
+use Elmstone\Support\RoomProvider;
+use Elmstone\Support\Show;
+use Illuminate\Contracts\Database\LostConnectionDetector;
+use Illuminate\Database\Connection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Pagination\Paginator;
+use Illuminate\Support\Facades\Blade;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Route;
+use PDO;
+
+/** The roof: how the database is spoken to, how addresses are written, what every page may use. */
+final class FoundationProvider extends RoomProvider
+{
+    /** What stands in addresses for one thing of many. */
+    private const NUMBERS = [
+        'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note', 'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail',
+    ];
+
+    public function register(): void
+    {
+        Connection::resolverFor('mariadb', static fn (Closure|PDO $pdo, string $database, string $prefix, array $config): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config));
+    }
+
+    /** A page: longer than a lock is waited for, no answer is. */
+    public function neverWaitsLong(): void
+    {
+        $wait = config('database.connections.mariadb.wait');
+        ini_set('mysqlnd.net_read_timeout', (string) (1 + (is_int($wait) ? $wait : 5)));
+        $this->app->singleton(LostConnectionDetector::class, AskedOnce::class);
+    }
+
+    public function boot(): void
+    {
+        $this->app->runningInConsole() || $this->neverWaitsLong();
+        Model::shouldBeStrict();
+        Date::use(CarbonImmutable::class);
+        Paginator::defaultSimpleView('design.pages');
+        Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
+        parent::boot();
+    }
+
+    protected function routes(): void
+    {
+        Route::patterns([
+            ...array_fill_keys(['document', 'layaway', 'plan'], Address::LABEL),
+            ...array_fill_keys(self::NUMBERS, Address::NUMBER),
+            'item' => Address::CODE,
+        ]);
+        // For whoever watches over the server: the application answers, and so does its database.
+        Route::get('/up', HealthController::class)->name('up');
+        parent::routes();
+    }
+
+    protected function ownCommands(): array
+    {
+        return [
+            Console\DemoCommand::class, Console\GrantsCommand::class, Console\SignInsCommand::class, Console\StateCommand::class, Console\TidyCommand::class,
+        ];
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Layaways;
+
+use Elmstone\Support\RoomProvider;
+
+/** Goods set aside and paid over time. */
+final class LayawaysProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->tag([ProveLayaways::class], 'proofs');
+        $this->app->tag([LayawayOnPaper::class], 'papers');
+        $this->app->tag([LayawayTrace::class], 'traces');
+        $this->app->tag([MergeLayaways::class], 'merges');
+        $this->app->tag([TakeBackPayment::class], 'taken-back');
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Paper;
+
+use Elmstone\Support\RoomProvider;
+
+/** Documents as people get them, and what must happen after posting. */
+final class PaperProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Outbox::class);
+        $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
+        $this->app->when(IssuePaper::class)->needs('$forgetful')->giveTagged('forgetful');
+        $this->app->when(PaperData::class)->needs('$others')->giveTagged('papers');
+        $this->app->tag([HandOver::class, AskedPaper::class], 'senders');
+    }
+
+    public function boot(): void
+    {
+        $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
+        parent::boot();
+    }
+
+    protected function ownCommands(): array
+    {
+        return [Console\SendCommand::class];
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables;
+
+use Elmstone\Support\RoomProvider;
+
+/** House accounts, open items, payments, statements. */
+final class ReceivablesProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->when(ReverseReceipt::class)->needs('$others')->giveTagged('taken-back');
+        $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');
+        $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');
+        $this->app->tag([ProveReceivables::class], 'proofs');
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Staff;
+
+use Elmstone\Support\RoomProvider;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Route;
+
+/** People, what they may do, and the doors: signing in, locks, the security log. */
+final class StaffProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(Limits::class);
+    }
+
+    public function boot(): void
+    {
+        Route::aliasMiddleware('till', RequireTill::class);
+
+        foreach (Ability::cases() as $ability) {
+            Gate::define($ability->value, static fn (Staff $staff): bool => $staff->role->may($ability));
+        }
+
+        parent::boot();
+    }
+
+    protected function routes(): void
+    {
+        Route::middleware('web')->group(__DIR__.'/doors.php');
+        parent::routes();
+    }
+}

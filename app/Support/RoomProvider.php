@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Support;
+
+use Illuminate\Console\Command;
+use Illuminate\Contracts\Foundation\CachesRoutes;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\ServiceProvider;
+use ReflectionClass;
+
+/**
+ * What a room brings: its routes (`routes.php` beside it), its commands, what it wires, and what it answers when the
+ * house asks all rooms (tags: `proofs`, `papers`, `merges`, `taken-back`, `traces`, `senders`, `forgetful`). Rooms are
+ * registered in the order in which their rows are locked, and asked in that order.
+ */
+abstract class RoomProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        $this->app instanceof CachesRoutes && $this->app->routesAreCached() || $this->routes();
+        $commands = $this->app->runningInConsole() ? $this->ownCommands() : [];
+        $commands === [] || $this->commands($commands);
+    }
+
+    /** Pages of who signed in at a till. */
+    protected function routes(): void
+    {
+        $file = dirname((string) (new ReflectionClass($this))->getFileName()).'/routes.php';
+        is_file($file) && Route::middleware(['web', 'auth', 'till', 'in-sight'])->group($file);
+    }
+
+    /** @return list<class-string<Command>> */
+    protected function ownCommands(): array
+    {
+        return [];
+    }
+}
