@@ -26,6 +26,8 @@ use Illuminate\Session\Middleware\StartSession;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 return Application::configure(basePath: dirname(__DIR__))
+    // Each room brings its routes (RoomProvider); cached, they are read here.
+    ->withRouting(using: static fn (): null => null)
     ->withCommands([
         // Measuring fills a database with what is none of the shop's: only where it is asked for.
         ...getenv('ELMSTONE_BENCH') === '1' ? [BenchCommand::class, AccountsCommand::class, LayawaysCommand::class, ReturnsCommand::class, ProveCommand::class] : [],

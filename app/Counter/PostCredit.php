@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentDraft;
@@ -19,6 +18,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
@@ -202,7 +202,7 @@ final class PostCredit
     /** Per unit of its price, as stock keeps it. */
     private static function unitCost(Money $cost, ReturnOnSlip $line): UnitPrice
     {
-        return UnitPrice::of((string) $cost->major()->multipliedBy($line->price_per)->dividedBy($line->quantity, 4, RoundingMode::HALF_UP));
+        return UnitPrice::ofTotal($cost, Quantity::of($line->quantity), $line->price_per);
     }
 
     private function serialsBack(Slip $slip): void

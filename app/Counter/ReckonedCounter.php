@@ -11,6 +11,7 @@ use Elmstone\Books\Exempted;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\Margin;
@@ -307,7 +308,7 @@ final readonly class ReckonedCounter
     {
         return $line->costNow() === null
             ? Money::zero($this->house->currency())
-            : Money::round(BigRational::of($line->costNow())->multipliedBy($line->quantity)->dividedBy($line->price_per), $this->house->currency());
+            : UnitPrice::of($line->costNow())->worth(Quantity::of($line->quantity), $line->price_per, $this->house->currency());
     }
 
     /** Where the line stands against floor price and cost, after every discount. */
@@ -317,7 +318,8 @@ final readonly class ReckonedCounter
 
         // Who gave a coupon out has allowed it.
         return PriceCheck::of(
-            $reckoned->line,
+            $reckoned->line->quantity,
+            $reckoned->line->pricePer,
             $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
             $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
@@ -331,7 +333,8 @@ final readonly class ReckonedCounter
         $reckoned = $this->line($line);
 
         return PriceCheck::gap(
-            $reckoned->line,
+            $reckoned->line->quantity,
+            $reckoned->line->pricePer,
             $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
             $line->costNow() === null ? null : UnitPrice::of($line->costNow()),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
@@ -159,7 +158,7 @@ final class ReckonedReturn
 
         return $this->taken[$line->id]->cost ?? ($line->cost === null
             ? $this->house->money(0)
-            : Money::round(BigRational::of($line->cost)->multipliedBy($line->quantity)->dividedBy($line->price_per), $this->house->currency()));
+            : UnitPrice::of($line->cost)->worth(Quantity::of($line->quantity), $line->price_per, $this->house->currency()));
     }
 
     /** How the originals were paid. */

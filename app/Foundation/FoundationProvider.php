@@ -50,9 +50,6 @@ final class FoundationProvider extends RoomProvider
         Paginator::defaultSimpleView('design.pages');
         Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
         parent::boot();
-        // Names are given to routes after they are made: looked up from here on.
-        $this->app->booted(static fn () => Route::getRoutes()->refreshNameLookups());
-        $this->app->booted(static fn () => Route::getRoutes()->refreshActionLookups());
     }
 
     protected function routes(): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Brick\Math\BigRational;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -82,7 +81,7 @@ final class LayawayLine extends Model
     {
         $cost = $this->item->cost ?? $this->cost;
 
-        return $cost === null ? Money::zero($currency) : Money::round(BigRational::of($cost)->multipliedBy($this->quantity)->dividedBy($this->price_per), $currency);
+        return $cost === null ? Money::zero($currency) : UnitPrice::of($cost)->worth(Quantity::of($this->quantity), $this->price_per, $currency);
     }
 
     public function isFee(): bool

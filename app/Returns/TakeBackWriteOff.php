@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\RoundingMode;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentLine;
@@ -108,6 +107,6 @@ final class TakeBackWriteOff
 
     private function unitCost(DocumentLine $line): UnitPrice
     {
-        return UnitPrice::of((string) $this->house->money($line->cost)->major()->multipliedBy($line->price_per)->dividedBy($line->quantity, 4, RoundingMode::HALF_UP));
+        return UnitPrice::ofTotal($this->house->money($line->cost), Quantity::of($line->quantity), $line->price_per);
     }
 }

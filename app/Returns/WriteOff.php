@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
@@ -175,6 +174,6 @@ final class WriteOff
 
     private function cost(WriteOffLine $line): Money
     {
-        return Money::round(BigRational::of($line->item->cost ?? '0')->multipliedBy($line->quantity->value)->dividedBy($line->item->price_per), $this->house->currency());
+        return UnitPrice::of($line->item->cost ?? '0')->worth($line->quantity, $line->item->price_per, $this->house->currency());
     }
 }

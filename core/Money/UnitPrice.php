@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Core\Money;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 
 /** A price or cost in major units for one unit (or for a hundred or a thousand of them), up to 4 places. */
 final readonly class UnitPrice
@@ -17,6 +19,33 @@ final readonly class UnitPrice
     public static function of(string $price): self
     {
         return new self(FourPlaces::read($price, 'bad_price', 'a price'));
+    }
+
+    /**
+     * What one costs where so many come to a total.
+     *
+     * @param  int  $per how many units the price is of: 1, 100 or 1000
+     * @return self rounded half up to 4 places
+     */
+    public static function ofTotal(Money $total, Quantity $quantity, int $per): self
+    {
+        return new self($total->major()->multipliedBy($per)->dividedBy($quantity->value, 4, RoundingMode::HALF_UP)->stripTrailingZeros());
+    }
+
+    /**
+     * What so many come to, in major units, exactly.
+     *
+     * @param  int  $per how many units the price is of: 1, 100 or 1000
+     */
+    public function forMany(Quantity $quantity, int $per): BigRational
+    {
+        return BigRational::of($quantity->value->multipliedBy($this->value))->dividedBy($per);
+    }
+
+    /** The same, rounded half up to the currency's places. */
+    public function worth(Quantity $quantity, int $per, Currency $currency): Money
+    {
+        return Money::round($this->forMany($quantity, $per), $currency);
     }
 
     public function isLessThan(self $that): bool

@@ -37,7 +37,7 @@ final readonly class Reckoner
         $priced = $coupons === [] ? $priced : $this->withCoupons($priced, $coupons);
         $shares = $this->slipDiscountShares($priced);
         $taxed = array_map(
-            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line, $line->afterCoupons()->minus($share)),
+            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line->taxClass, $line->afterCoupons()->minus($share)),
             $priced,
             $shares,
         );
@@ -97,14 +97,14 @@ final readonly class Reckoner
         return array_values(array_replace($shares, array_combine(array_keys($weights), $apportioned)));
     }
 
-    /** @param  list<TaxedLine>  $lines */
-    private function taxOf(array $lines, Direction $direction): GroupTax
+    /** @param  list<TaxedLine>  $taxed in the order of the slip's lines */
+    private function taxOf(array $taxed, Direction $direction): GroupTax
     {
         return TaxReckoner::reckon(
             $this->slip->currency,
             $this->slip->terms,
             $this->slip->profile,
-            array_filter($lines, static fn (TaxedLine $line): bool => $line->line->direction === $direction),
+            array_filter($taxed, fn (int $place): bool => $this->slip->lines[$place]->direction === $direction, ARRAY_FILTER_USE_KEY),
         );
     }
 

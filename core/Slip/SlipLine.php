@@ -51,7 +51,7 @@ final readonly class SlipLine
     /** `quantity × unit price ÷ price per`, exact, in major units. */
     public function exactGross(): BigRational
     {
-        return BigRational::of($this->quantity->value->multipliedBy($this->unitPrice->value))->dividedBy($this->pricePer);
+        return $this->unitPrice->forMany($this->quantity, $this->pricePer);
     }
 
     /** Whether the slip discount reaches this line: it goes out, and the item may be discounted. */

@@ -95,9 +95,9 @@ final readonly class TaxReckoner
 
         foreach ($this->lines as $i => $line) {
             if ($this->rounding === TaxRounding::PerLine) {
-                yield $line->line->taxClass => [$i => $line];
+                yield $line->taxClass => [$i => $line];
             } else {
-                $classes[$line->line->taxClass][$i] = $line;
+                $classes[$line->taxClass][$i] = $line;
             }
         }
 
@@ -150,7 +150,7 @@ final readonly class TaxReckoner
     /** @return array<int, TaxedLine> */
     private function linesOf(TaxComponent $component): array
     {
-        return array_filter($this->lines, static fn (TaxedLine $line): bool => $component->appliesTo($line->line->taxClass));
+        return array_filter($this->lines, static fn (TaxedLine $line): bool => $component->appliesTo($line->taxClass));
     }
 
     /** @param  iterable<Money>  $amounts */

@@ -78,7 +78,7 @@ final class PricingTest extends CoreCase
     public function test_floor_and_cost_are_compared_with_what_is_really_taken(): void
     {
         $line = self::line('3', '10.00');
-        $check = static fn (string $after): PriceCheck => PriceCheck::of($line, self::usd($after), UnitPrice::of('8.00'), UnitPrice::of('6.00'));
+        $check = static fn (string $after): PriceCheck => PriceCheck::of($line->quantity, $line->pricePer, self::usd($after), UnitPrice::of('8.00'), UnitPrice::of('6.00'));
         self::assertSame([PriceCheck::Fine, PriceCheck::BelowFloor, PriceCheck::BelowFloor, PriceCheck::BelowCost], [$check('24.00'), $check('23.99'), $check('18.00'), $check('17.99')]);
     }
 
