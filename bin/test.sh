@@ -1,4 +1,4 @@
-# Checks everything, from nothing: two lanes side by side, then the browser alone. With the name of a suite (core, outside, feature, proofs, browser) runs only that.
+# Checks everything, from nothing: two lanes side by side, then the browser alone. With the name of a suite (house, core, outside, feature, proofs, browser) runs only that.
 . bin/house.sh
 
 started=$(date +%s)
@@ -26,6 +26,7 @@ beside() {
     step 'static analysis of the core' vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=2G
     step 'static analysis and the rules of the house' vendor/bin/phpstan analyse --no-progress --memory-limit=2G
     step 'static analysis of the tests' vendor/bin/phpstan analyse -c phpstan-tests.neon --no-progress --memory-limit=2G
+    suite house
     suite core
     suite outside
     suite proofs

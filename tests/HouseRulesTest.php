@@ -37,7 +37,47 @@ final class HouseRulesTest
         'Counter' => ['Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
     ];
 
-    private const ROOMS = ['Shop', 'Stock', 'Staff', 'Catalogue', 'Books', 'Devices', 'Cards', 'MoneyOut', 'Paper', 'Customers', 'Receivables', 'Deposits', 'Layaways', 'Plans', 'Reminders', 'StoreCredit', 'GiftCards', 'Coupons', 'Returns', 'Interchange', 'Counter'];
+    /** Part of the core: the parts it may use. */
+    private const CORE = [
+        'Money' => [],
+        'Proof' => [],
+        'Approvals' => ['Money'],
+        'Catalogue' => ['Money'],
+        'Credits' => ['Money'],
+        'Layaway' => ['Money'],
+        'Ledger' => ['Money'],
+        'Pricing' => ['Money'],
+        'Receivables' => ['Money'],
+        'Settlement' => ['Money'],
+        'Tax' => ['Money'],
+        'Slip' => ['Money', 'Tax'],
+        'Returns' => ['Money', 'Slip', 'Tax'],
+        'Reckon' => ['Money', 'Layaway', 'Pricing', 'Receivables', 'Returns', 'Settlement', 'Slip', 'Tax'],
+    ];
+
+    /** @return array<string, list<string>> every room, and what it may use */
+    public static function neighbours(): array
+    {
+        return self::NEIGHBOURS;
+    }
+
+    /** @return array<string, list<string>> every part of the core, and what it may use */
+    public static function core(): array
+    {
+        return self::CORE;
+    }
+
+    /** @return iterable<string, Rule> */
+    public function test_a_part_of_the_core_uses_only_what_it_stands_on(): iterable
+    {
+        foreach (self::CORE as $part => $below) {
+            yield $part => PHPat::rule()
+                ->classes(Selector::inNamespace("Elmstone\\Core\\{$part}"))
+                ->shouldNotDependOn()
+                ->classes(...self::rooms(array_map(static fn (string $stranger): string => "Core\\{$stranger}", array_values(array_diff(array_keys(self::CORE), $below, [$part])))))
+                ->because("in the core, {$part} stands on ".implode(', ', $below === [] ? ['nothing'] : $below));
+        }
+    }
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule
     {
@@ -52,7 +92,7 @@ final class HouseRulesTest
     public function test_a_room_uses_only_its_neighbours(): iterable
     {
         foreach (self::NEIGHBOURS as $room => $neighbours) {
-            $strangers = array_values(array_diff([...self::ROOMS, 'Foundation', 'Demo', 'Tests', 'Bench'], $neighbours, [$room]));
+            $strangers = array_values(array_diff([...self::allRooms(), 'Foundation', 'Demo', 'Tests', 'Bench'], $neighbours, [$room]));
 
             yield $room => PHPat::rule()
                 ->classes(Selector::inNamespace("Elmstone\\{$room}"))
@@ -68,7 +108,7 @@ final class HouseRulesTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Elmstone\Support'))
             ->shouldNotDependOn()
-            ->classes(...self::rooms([...self::ROOMS, 'Foundation', 'Demo', 'Tests', 'Bench']))
+            ->classes(...self::rooms([...self::allRooms(), 'Foundation', 'Demo', 'Tests', 'Bench']))
             ->because('what every room uses cannot lean on one of them');
     }
 
@@ -91,6 +131,12 @@ final class HouseRulesTest
             ->shouldNotDependOn()
             ->classes(...self::rooms(['Counter', 'Tests', 'Bench']))
             ->because('the roof is over all rooms alike');
+    }
+
+    /** @return list<string> */
+    private static function allRooms(): array
+    {
+        return array_keys(self::NEIGHBOURS);
     }
 
     /**

@@ -29,6 +29,7 @@ final class VoidSale
         private readonly SlipDesk $desk,
         private readonly BringBack $bringBack,
         private readonly PutCustomer $put,
+        private readonly UseCoupons $useCoupons,
         private readonly RefundCard $refundCard,
         private readonly PostSale $post,
         private readonly ApproveNeeds $approve,
@@ -139,8 +140,7 @@ final class VoidSale
     /** What was used on a sale that never was is not used. */
     private function giveCouponsBack(Document $invoice): void
     {
-        $used = UseCoupons::usedOn($invoice->id);
-        $used === [] || DB::table('coupons')->whereIn('id', $used)->decrement('uses');
+        $this->useCoupons->giveBack($invoice->id);
     }
 
     private function fresh(Document $invoice): Slip

@@ -46,4 +46,11 @@ final class UseCoupons
             DB::table('coupons')->where('id', $coupon->id)->update(['uses' => $coupon->uses + 1]);
         }
     }
+
+    /** What was used on a document that never was is not used. */
+    public function giveBack(int $document): void
+    {
+        $used = self::usedOn($document);
+        $used === [] || DB::table('coupons')->whereIn('id', $used)->decrement('uses');
+    }
 }

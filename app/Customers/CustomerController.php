@@ -71,7 +71,7 @@ final class CustomerController
             'components' => self::components(),
             'documents' => Document::query()->with('tenders')->whereIn('customer_id', [$customer->id, ...Customer::query()->where('merged_into_id', $customer->id)->pluck('id')])->latest('business_date')->latest('id')->limit(25)->get(),
             'bought' => self::bought($customer),
-            'changes' => DB::table('customer_changes as c')->join('staff as s', 's.id', '=', 'c.staff_id')->where('c.customer_id', $customer->id)->orderByDesc('c.id')->limit(12)->get(['c.*', 's.name as by']),
+            'changes' => CustomerChanges::of($customer->id, 12),
             'scans' => DB::table('certificate_scans')->where('customer_id', $customer->id)->orderByDesc('id')->get(['id', 'name', 'stored_at']),
             'held' => (int) DB::table('deposit_accounts')->where('customer_id', $customer->id)->value('held'),
             'layaways' => DB::table('layaways')->where('customer_id', $customer->id)->whereIn('state', ['running', 'ready'])->orderBy('id')->get(['label', 'state', 'next_due', 'total', 'held']),

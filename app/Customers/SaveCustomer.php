@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Customers;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\Shop;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -66,9 +67,7 @@ final class SaveCustomer
 
     private function nextNumber(): int
     {
-        DB::update('UPDATE shop SET last_customer_number = LAST_INSERT_ID(last_customer_number + 1)');
-
-        return (int) DB::scalar('SELECT LAST_INSERT_ID()');
+        return Shop::nextCustomerNumber();
     }
 
     private function besides(Customer $customer, CustomerDraft $draft): void
@@ -147,14 +146,14 @@ final class SaveCustomer
     /** @param  array<string, string>  $before */
     private function record(Customer $customer, array $before, Staff $by): void
     {
-        $rows = [];
+        if ($customer->wasRecentlyCreated) {
+            CustomerChanges::record($customer->id, $by, 'made', '', $customer->name);
 
-        foreach ($customer->wasRecentlyCreated ? [] : $this->recorded($customer->refresh()) as $name => $after) {
-            if ($after !== $before[$name]) {
-                $rows[] = ['customer_id' => $customer->id, 'staff_id' => $by->id, 'what' => $name, 'before' => mb_substr($before[$name], 0, 255), 'after' => mb_substr($after, 0, 255)];
-            }
+            return;
         }
 
-        DB::table('customer_changes')->insert($customer->wasRecentlyCreated ? [['customer_id' => $customer->id, 'staff_id' => $by->id, 'what' => 'made', 'before' => '', 'after' => $customer->name]] : $rows);
+        foreach ($this->recorded($customer->refresh()) as $name => $after) {
+            $after === $before[$name] || CustomerChanges::record($customer->id, $by, $name, $before[$name], $after);
+        }
     }
 }

@@ -8,6 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerChanges;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
@@ -16,7 +17,6 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** A house account: how it stands, what is open, what happened; its terms; stop and release. */
@@ -54,7 +54,7 @@ final class AccountController
             'skip' => $request->skip(),
             'line' => $line->svg($account, $day),
             'calls' => Call::query()->with('staff')->where('customer_id', $customer->id)->latest('id')->limit(5)->get(),
-            'changes' => DB::table('customer_changes as c')->join('staff as s', 's.id', '=', 'c.staff_id')->where('c.customer_id', $customer->id)->whereIn('what', ['limit', 'account terms', 'account opened', 'put on stop', 'released', 'merged'])->orderByDesc('c.id')->limit(5)->get(['c.*', 's.name as by']),
+            'changes' => CustomerChanges::of($customer->id, 5, 'limit', 'account terms', 'account opened', 'put on stop', 'released', 'merged'),
         ]);
     }
 

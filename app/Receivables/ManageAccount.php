@@ -7,6 +7,7 @@ namespace Elmstone\Receivables;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerChanges;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
@@ -143,6 +144,6 @@ final class ManageAccount
 
     private function record(HouseAccount $account, string $what, string $before, string $after, string $reason, Staff $by): void
     {
-        DB::table('customer_changes')->insert(['customer_id' => $account->customer_id, 'staff_id' => $by->id, 'what' => $what, 'before' => mb_substr($before, 0, 255), 'after' => mb_substr($after, 0, 255), 'reason' => mb_substr(trim($reason), 0, 255)]);
+        CustomerChanges::record($account->customer_id, $by, $what, $before, $after, $reason);
     }
 }

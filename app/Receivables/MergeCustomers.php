@@ -6,7 +6,7 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\Naming;
+use Elmstone\Customers\JoinCustomers;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
 final class MergeCustomers
 {
     /** @param  iterable<FollowsMerge>  $others */
-    public function __construct(private readonly Ledger $ledger, private readonly iterable $others = [])
+    public function __construct(private readonly Ledger $ledger, private readonly JoinCustomers $join, private readonly iterable $others = [])
     {
     }
 
@@ -36,14 +36,8 @@ final class MergeCustomers
             $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get();
             $both->contains(static fn (Customer $customer): bool => $customer->isMerged()) && throw Refused::because('merged', 'One of the two was merged already.');
             $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
-            $this->rows($from->id, $into->id);
-
-            $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
-            $into->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])->save();
-            DB::table('customer_changes')->insert([
-                ['customer_id' => $from->id, 'staff_id' => $by->id, 'what' => 'merged', 'before' => '', 'after' => "into {$into->number} {$into->name}"],
-                ['customer_id' => $into->id, 'staff_id' => $by->id, 'what' => 'merged', 'before' => '', 'after' => "took over {$from->number} {$from->name}"],
-            ]);
+            Call::query()->where('customer_id', $from->id)->update(['customer_id' => $into->id]);
+            $this->join->handle($from, $into, $by);
         }, 3);
     }
 
@@ -80,16 +74,5 @@ final class MergeCustomers
             'buyer' => in_array('named', [$from->buyer, $into->buyer], true) ? 'named' : $into->buyer,
             'finance_charges' => $from->finance_charges || $into->finance_charges,
         ];
-    }
-
-    private function rows(int $from, int $into): void
-    {
-        foreach (['contacts', 'customer_addresses', 'customer_notes', 'calls'] as $table) {
-            DB::table($table)->where('customer_id', $from)->update(['customer_id' => $into]);
-        }
-
-        // The other's own contract price for an item wins.
-        DB::table('contract_prices')->where('customer_id', $from)->whereNotIn('item_id', DB::table('contract_prices')->where('customer_id', $into)->pluck('item_id'))->update(['customer_id' => $into]);
-        DB::statement('INSERT IGNORE INTO customer_tags (customer_id, tag) SELECT ?, tag FROM customer_tags WHERE customer_id = ?', [$into, $from]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Catalogue\Department;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -49,7 +50,7 @@ final class Policies
                 $this->all[$policy->id] = $policy;
             }
 
-            $this->departments = DB::table('departments')->pluck('return_policy_id', 'id')->all();
+            $this->departments = Department::query()->pluck('return_policy_id', 'id')->all();
         }
     }
 }

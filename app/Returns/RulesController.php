@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
@@ -24,7 +25,7 @@ final class RulesController
 
     public function show(): View
     {
-        return view('returns.rules', ['policies' => ReturnPolicy::query()->orderBy('name')->get(), 'departments' => DB::table('departments')->orderBy('name')->get(), 'shop' => $this->house->shop(), 'house' => $this->house]);
+        return view('returns.rules', ['policies' => ReturnPolicy::query()->orderBy('name')->get(), 'departments' => Department::query()->orderBy('name')->get(), 'shop' => $this->house->shop(), 'house' => $this->house]);
     }
 
     public function save(Request $request, ?ReturnPolicy $policy = null): RedirectResponse
@@ -59,7 +60,7 @@ final class RulesController
             ])->save();
 
             foreach ($request->array('departments') as $department => $policy) {
-                DB::table('departments')->where('id', (int) $department)->update(['return_policy_id' => is_numeric($policy) ? (int) $policy : null]);
+                Department::query()->whereKey((int) $department)->update(['return_policy_id' => is_numeric($policy) ? (int) $policy : null]);
             }
         });
 

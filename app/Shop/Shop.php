@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Shop;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The shop's settings: one row.
@@ -47,4 +48,12 @@ final class Shop extends Model
     protected $guarded = [];
 
     protected $casts = ['tax_included' => 'bool', 'loading' => 'bool', 'idle_minutes' => 'int', 'see_other_locations' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
+
+    /** The next number for a customer, given out once. */
+    public static function nextCustomerNumber(): int
+    {
+        DB::update('UPDATE shop SET last_customer_number = LAST_INSERT_ID(last_customer_number + 1)');
+
+        return (int) DB::scalar('SELECT LAST_INSERT_ID()');
+    }
 }

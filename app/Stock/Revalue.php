@@ -16,7 +16,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Shop\House;
-use Illuminate\Support\Facades\DB;
 
 /** What is on hand is worth something else than the books say, because its cost changed: a document puts the difference to stock differences. */
 final class Revalue
@@ -71,7 +70,7 @@ final class Revalue
         ksort($costs);
 
         foreach ($costs as $item => $cost) {
-            DB::table('items')->where('id', $item)->update(['cost' => $cost->toString()]);
+            Item::query()->toBase()->where('id', $item)->update(['cost' => $cost->toString()]);
         }
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Elmstone\Demo\DemoHouse;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\Paper\Outgoing;
 use Elmstone\Shop\Shop;
 use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
@@ -40,8 +42,8 @@ final class DemoCommand extends Command
         $demo->load(ShopTime::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
 
         // The papers of days gone by were handed out then.
-        DB::table('outbox')->where('state', 'waiting')->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);
-        DB::table('gift_cards')->update(['number' => null]);
+        Outgoing::query()->where('state', 'waiting')->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);
+        GiftCard::query()->update(['number' => null]);
         Shop::query()->update(['loading' => false]);
 
         return self::SUCCESS;
