@@ -37,8 +37,13 @@ final class BenchCommand extends Command
         $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
         $rounds = (int) $this->option('rounds');
-        $codes = array_values(array_map(strval(...), DB::table('items')->where('code', 'like', 'B%')->limit(5000)->pluck('code')->all()));
-        $timings = array_map(static fn (): Timings => new Timings, array_flip(['empty', 'sql', 'add', 'find', 'post', 'register']));
+        $codes = array_values(
+            array_map(strval(...), DB::table('items')->where('code', 'like', 'B%')->limit(5000)->pluck('code')->all()),
+        );
+        $timings = array_map(
+            static fn (): Timings => new Timings,
+            array_flip(['empty', 'sql', 'add', 'find', 'post', 'register']),
+        );
 
         for ($round = -10; $round < $rounds; $round++) {
             if ($round === 0) {
@@ -47,10 +52,23 @@ final class BenchCommand extends Command
 
             $timings['empty']->time(static fn (): string => $clerk->get('/up'));
             $slip = $this->slip($clerk, $codes, $timings['add']);
-            $timings['post']->time(static fn (): string => $clerk->post("/counter/{$slip}/post", ['act' => (string) Str::uuid(), 'version' => '11']));
-            $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6] ?? 'oak';
+            $timings['post']->time(
+                static fn (): string => $clerk->post("/counter/{$slip}/post", [
+                    'act' => (string) Str::uuid(),
+                    'version' => '11',
+                ]),
+            );
+            $q
+                = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
+                ?? 'oak';
             $timings['find']->time(static fn (): string => $clerk->get("/counter/{$slip}/find?q=".urlencode($q)));
-            $timings['register']->time(static fn (): string => $clerk->get(['/documents', '/documents?tender=cash', '/documents?page=40', '/documents?clerk=3'][max(0, $round) % 4]));
+            $timings['register']->time(
+                static fn (): string => $clerk->get(
+                    ['/documents', '/documents?tender=cash', '/documents?page=40', '/documents?clerk=3'][
+                        max(0, $round) % 4
+                    ],
+                ),
+            );
         }
 
         $floor = new SqlFloor;
@@ -75,7 +93,12 @@ final class BenchCommand extends Command
         $slip = (string) Str::uuid();
 
         for ($line = 0; $line < 10; $line++) {
-            $adding->time(static fn (): string => $clerk->post("/counter/{$slip}/add", ['act' => (string) Str::uuid(), 'entry' => $codes[array_rand($codes)]]));
+            $adding->time(
+                static fn (): string => $clerk->post("/counter/{$slip}/add", [
+                    'act' => (string) Str::uuid(),
+                    'entry' => $codes[array_rand($codes)],
+                ]),
+            );
         }
 
         $clerk->post("/counter/{$slip}/cash", ['act' => (string) Str::uuid(), 'cash' => '9000']);
@@ -100,7 +123,7 @@ final class BenchCommand extends Command
 
             if ($child === 0) {
                 $clerk = Browser::of($this);
-                $clerk->signIn('10'.($till + 1), $till % 3 + 1);
+                $clerk->signIn('10'.($till + 1), ($till % 3) + 1);
                 $slips = [];
 
                 for ($i = 0; $i < $each; $i++) {
@@ -127,9 +150,11 @@ final class BenchCommand extends Command
         }
 
         array_walk($children, static fn (int $child) => pcntl_waitpid($child, $status));
-        $longest = max(array_map(static fn (int $till): float => (float) file_get_contents("{$gate}.{$till}"), range(0, 3)));
+        $longest = max(
+            array_map(static fn (int $till): float => (float) file_get_contents("{$gate}.{$till}"), range(0, 3)),
+        );
 
-        return 4 * $each / $longest;
+        return (4 * $each) / $longest;
     }
 
     /**
@@ -139,23 +164,48 @@ final class BenchCommand extends Command
     private function report(array $small, array $large): string
     {
         $rows = [
-            ['Posting a sale of ten lines, p50', 'post p50', ''], ['Posting a sale of ten lines, p95', 'post p95', 'under 80'],
+            ['Posting a sale of ten lines, p50', 'post p50', ''],
+            ['Posting a sale of ten lines, p95', 'post p95', 'under 80'],
             ['Sales a second, four tills at once', 'per second', ''],
-            ['floor: the same rows by plain SQL in one transaction, p50', 'sql p50', ''], ['floor: the same, p95', 'sql p95', ''],
-            ['floor: an empty route, p50', 'empty p50', ''], ['floor: the same, p95', 'empty p95', ''],
-            ['Entry line answers, p95', 'find p95', 'under 40'], ['A line added to a slip, p95', 'add p95', 'under 40'], ['Register page, p95', 'register p95', ''],
+            ['floor: the same rows by plain SQL in one transaction, p50', 'sql p50', ''],
+            ['floor: the same, p95', 'sql p95', ''],
+            ['floor: an empty route, p50', 'empty p50', ''],
+            ['floor: the same, p95', 'empty p95', ''],
+            ['Entry line answers, p95', 'find p95', 'under 40'],
+            ['A line added to a slip, p95', 'add p95', 'under 40'],
+            ['Register page, p95', 'register p95', ''],
         ];
         $table = '';
 
         foreach ($rows as [$what, $key, $aim]) {
             $growth = $small[$key] > 0 ? ($large[$key] / $small[$key] - 1) * 100 : 0;
-            $table .= sprintf("| %s | %.1f | %.1f | %+.0f %% | %s |\n", $what, $small[$key], $large[$key], $growth, $aim);
+            $table .= sprintf(
+                "| %s | %.1f | %.1f | %+.0f %% | %s |\n",
+                $what,
+                $small[$key],
+                $large[$key],
+                $growth,
+                $aim,
+            );
         }
 
-        $machine = sprintf('%d cores, %s, PHP %s, %s', (int) shell_exec('nproc'), php_uname('s').' '.php_uname('m'), PHP_VERSION, DB::scalar('SELECT VERSION()'));
+        $machine = sprintf(
+            '%d cores, %s, PHP %s, %s',
+            (int) shell_exec('nproc'),
+            php_uname('s').' '.php_uname('m'),
+            PHP_VERSION,
+            DB::scalar('SELECT VERSION()'),
+        );
 
         $said = fn (string $option): string => is_string($this->option($option)) ? $this->option($option) : '';
 
-        return '# Measured on '.date('j M Y')."\n\n{$machine}. {$said('items')} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is said.\n\n| | {$said('small')} documents | {$said('large')} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
+        return '# Measured on '
+            .date('j M Y')
+            ."\n\n{$machine}. {$said(
+                'items',
+            )} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is "
+            ."said.\n\n| | {$said('small')} documents | {$said(
+                'large',
+            )} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
     }
 }

@@ -20,13 +20,22 @@ final class Browser
     {
         $address = $command->option('address');
 
-        return new self(is_string($address) ? $address : throw new RuntimeException('Say where the application is served: --address=…'));
+        return new self(
+            is_string($address)
+                ? $address
+                : throw new RuntimeException('Say where the application is served: --address=…'),
+        );
     }
 
     public function __construct(private readonly string $address)
     {
         $this->curl = curl_init() ?: throw new RuntimeException('curl does not start.');
-        curl_setopt_array($this->curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_FOLLOWLOCATION => true, CURLOPT_TIMEOUT => 60]);
+        curl_setopt_array($this->curl, [
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEFILE => '',
+            CURLOPT_FOLLOWLOCATION => true,
+            CURLOPT_TIMEOUT => 60,
+        ]);
     }
 
     public function signIn(string $number, int $till): void
@@ -46,7 +55,10 @@ final class Browser
     /** @param  array<string, string>  $fields */
     public function post(string $path, array $fields): string
     {
-        return $this->send($path, [CURLOPT_POST => true, CURLOPT_POSTFIELDS => http_build_query([...$fields, '_token' => $this->token])]);
+        return $this->send($path, [
+            CURLOPT_POST => true,
+            CURLOPT_POSTFIELDS => http_build_query([...$fields, '_token' => $this->token]),
+        ]);
     }
 
     /** @param  array<int, mixed>  $options */
@@ -57,6 +69,8 @@ final class Browser
         $body = curl_exec($this->curl);
         $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
 
-        return is_string($body) && $status === 200 ? $body : throw new RuntimeException("{$path} answered {$status}: ".substr(strip_tags((string) $body), 0, 300));
+        return is_string($body) && $status === 200
+            ? $body
+            : throw new RuntimeException("{$path} answered {$status}: ".substr(strip_tags((string) $body), 0, 300));
     }
 }

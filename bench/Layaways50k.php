@@ -21,8 +21,9 @@ use Illuminate\Support\Str;
 use RuntimeException;
 
 /**
- * 50,000 layaways of 2,000 customers over two years: a third still running, one in twelve of these behind, some ready to collect, some about to expire, the rest ended.
- * One is made at the counter; the rest is copied by the database, with its lines, instalments and commitments.
+ * 50,000 layaways of 2,000 customers over two years: a third still running, one in twelve of these behind, some ready
+ * to collect, some about to expire, the rest ended. One is made at the counter; the rest is copied by the database,
+ * with its lines, instalments and commitments.
  */
 final class Layaways50k
 {
@@ -47,7 +48,19 @@ final class Layaways50k
         $ids = [];
 
         for ($i = 0; $i < 2000; $i++) {
-            $ids[] = $this->save->handle(null, new CustomerDraft(['name' => "Holder {$i} ".Str::random(5), 'kind' => 'person', 'phone' => sprintf('555 %05d', $i), 'mail' => "holder{$i}@example.com"], sureItIsNew: true), $by)->id;
+            $ids[] = $this->save->handle(
+                null,
+                new CustomerDraft(
+                    [
+                        'name' => "Holder {$i} ".Str::random(5),
+                        'kind' => 'person',
+                        'phone' => sprintf('555 %05d', $i),
+                        'mail' => "holder{$i}@example.com",
+                    ],
+                    sureItIsNew: true,
+                ),
+                $by,
+            )->id;
         }
 
         DB::table('stock')->update(['on_hand' => 1_000_000]);
@@ -61,20 +74,41 @@ final class Layaways50k
         $model = DB::table('layaways')->value('id') ?? throw new RuntimeException('There is nothing to copy.');
         $customer = (int) DB::table('customers')->min('id');
         $first = self::FIRST;
-        $columns = 'location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, signature, signed_by, signed_at';
-        DB::statement(<<<SQL
-            INSERT INTO layaways (id, label, `key`, customer_id, state, made_on, expires_on, lapses_on, held, next_due, next_open, behind_from, paid_on, ended_on, {$columns})
+        $columns
+            = 'location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, signature, '
+            .'signed_by, signed_at';
+        DB::statement(
+            <<<SQL
+            INSERT INTO layaways (id, label, `key`, customer_id, state, made_on, expires_on, lapses_on, held, next_due,
+                next_open, behind_from, paid_on, ended_on, {$columns})
             SELECT {$first} + s.seq, CONCAT('LAY-', {$first} + s.seq), UUID(), {$customer} + s.seq % 2000,
-                ELT(1 + (s.seq % 3 = 0) + 2 * (s.seq % 31 = 1) + 0, IF(s.seq % 5 = 0, 'cancelled', 'completed'), 'running', 'ready', 'running'),
-                CURDATE() - INTERVAL s.seq % 700 DAY, CURDATE() + INTERVAL s.seq % 90 DAY - INTERVAL 6 DAY, CURDATE() + INTERVAL s.seq % 90 + 1 DAY,
-                IF(s.seq % 31 = 1, l.total, l.paid_before), IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 12 DAY, NULL), 1000,
-                IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 4 DAY, NULL), IF(s.seq % 31 = 1, CURDATE() - INTERVAL s.seq % 40 DAY, NULL), NULL, {$columns}
+                ELT(1 + (s.seq % 3 = 0) + 2 * (s.seq % 31 = 1) + 0, IF(s.seq % 5 = 0, 'cancelled', 'completed'),
+                    'running', 'ready', 'running'),
+                CURDATE() - INTERVAL s.seq % 700 DAY, CURDATE() + INTERVAL s.seq % 90 DAY - INTERVAL 6 DAY,
+                    CURDATE() + INTERVAL s.seq % 90 + 1 DAY,
+                IF(s.seq % 31 = 1, l.total, l.paid_before), IF(s.seq % 3 = 0,
+                    CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 12 DAY, NULL), 1000,
+                IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 4 DAY, NULL), IF(s.seq % 31 = 1,
+                    CURDATE() - INTERVAL s.seq % 40 DAY, NULL), NULL, {$columns}
             FROM layaways l JOIN seq_1_to_{$to} s WHERE l.id = {$model}
-            SQL);
-        $lines = 'revision, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, may_discount, tax_class, cost';
-        DB::statement("INSERT INTO layaway_lines (layaway_id, {$lines}) SELECT {$first} + s.seq, {$lines} FROM layaway_lines JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}");
-        DB::statement("INSERT INTO layaway_instalments (layaway_id, revision, position, due, amount) SELECT {$first} + s.seq, revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}");
-        DB::statement("INSERT INTO commitments (layaway_id, item_id, location_id, quantity) SELECT {$first} + s.seq, c.item_id, c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.layaway_id = {$model} AND s.seq % 3 = 0");
+            SQL
+            ,
+        );
+        $lines
+            = 'revision, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, '
+            .'price_rule, list_price, may_discount, tax_class, cost';
+        DB::statement(
+            "INSERT INTO layaway_lines (layaway_id, {$lines}) SELECT {$first} + s.seq, {$lines} FROM layaway_lines "
+                ."JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}",
+        );
+        DB::statement(
+            "INSERT INTO layaway_instalments (layaway_id, revision, position, due, amount) SELECT {$first} + s.seq, "
+                ."revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}",
+        );
+        DB::statement(
+            "INSERT INTO commitments (layaway_id, item_id, location_id, quantity) SELECT {$first} + s.seq, c.item_id, "
+                ."c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.layaway_id = {$model} AND s.seq % 3 = 0",
+        );
         DB::statement('ANALYZE TABLE layaways, layaway_lines, layaway_instalments, commitments');
     }
 }

@@ -35,9 +35,24 @@ final class LayawaysCommand extends Command
         $this->line('measuring with '.number_format(Layaway::query()->count()).' layaways');
         $this->counter($clerk, $customers, $house);
         $this->lists($clerk, $due);
-        $machine = sprintf('%d cores, %s, PHP %s, %s', (int) shell_exec('nproc'), php_uname('s').' '.php_uname('m'), PHP_VERSION, DB::scalar('SELECT VERSION()'));
-        $table = implode('', array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows));
-        $report = '# Layaways, measured on '.date('j M Y')."\n\n{$machine}. ".number_format((int) $this->option('layaways'))." layaways of 2,000 customers; durable commits; PHP's own server with several workers. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n{$table}";
+        $machine = sprintf(
+            '%d cores, %s, PHP %s, %s',
+            (int) shell_exec('nproc'),
+            php_uname('s').' '.php_uname('m'),
+            PHP_VERSION,
+            DB::scalar('SELECT VERSION()'),
+        );
+        $table = implode(
+            '',
+            array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows),
+        );
+        $report
+            = '# Layaways, measured on '
+            .date('j M Y')
+            ."\n\n{$machine}. "
+            .number_format((int) $this->option('layaways'))
+            ." layaways of 2,000 customers; durable commits; PHP's own server with several workers. Floors are from "
+            ."the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n{$table}";
         $this->line($report);
         file_put_contents(base_path('bench/layaways.md'), $report);
 
@@ -47,14 +62,17 @@ final class LayawaysCommand extends Command
     /** @param  list<int>  $customers */
     private function counter(Browser $clerk, array $customers, House $house): void
     {
-        $timings = array_map(static fn (): Timings => new Timings, array_flip(['empty', 'sql', 'cash', 'hold', 'pay', 'complete']));
+        $timings = array_map(
+            static fn (): Timings => new Timings,
+            array_flip(['empty', 'sql', 'cash', 'hold', 'pay', 'complete']),
+        );
 
         for ($round = -8; $round < (int) $this->option('rounds'); $round++) {
             if ($round === 0) {
                 $timings = array_map(static fn (): Timings => new Timings, $timings);
             }
 
-            $customer = $customers[($round + 8) * 13 % count($customers)];
+            $customer = $customers[(($round + 8) * 13) % count($customers)];
             $timings['empty']->time(static fn (): string => $clerk->get('/up'));
             $timings['cash']->time($this->sale($clerk, $customer));
             $timings['hold']->time($this->hold($clerk, $customer));
@@ -72,11 +90,35 @@ final class LayawaysCommand extends Command
         }
 
         $cash = $timings['cash']->percentile(95);
-        $of = static fn (string $name): string => sprintf('%.1f ms (p50 %.1f)', $timings[$name]->percentile(95), $timings[$name]->percentile(50));
-        $this->row('Posting a cash sale of two lines, p95', $of('cash'), sprintf('%.1f ms, the same rows by plain SQL; %.1f ms, an empty route', $timings['sql']->percentile(95), $timings['empty']->percentile(95)), '');
+        $of = static fn (string $name): string => sprintf(
+            '%.1f ms (p50 %.1f)',
+            $timings[$name]->percentile(95),
+            $timings[$name]->percentile(50),
+        );
+        $this->row(
+            'Posting a cash sale of two lines, p95',
+            $of('cash'),
+            sprintf(
+                '%.1f ms, the same rows by plain SQL; %.1f ms, an empty route',
+                $timings['sql']->percentile(95),
+                $timings['empty']->percentile(95),
+            ),
+            '',
+        );
 
-        foreach (['hold' => 'Holding the same as a layaway, p95', 'pay' => 'A payment on it, p95', 'complete' => 'The last payment, and the goods leave, p95'] as $name => $words) {
-            $this->row($words, $of($name), sprintf('%.2f times a cash sale', $timings[$name]->percentile(95) / $cash), 'at most 1.3 times');
+        foreach (
+            [
+                'hold' => 'Holding the same as a layaway, p95',
+                'pay' => 'A payment on it, p95',
+                'complete' => 'The last payment, and the goods leave, p95',
+            ] as $name => $words
+        ) {
+            $this->row(
+                $words,
+                $of($name),
+                sprintf('%.2f times a cash sale', $timings[$name]->percentile(95) / $cash),
+                'at most 1.3 times',
+            );
         }
     }
 
@@ -84,21 +126,39 @@ final class LayawaysCommand extends Command
     {
         $empty = new Timings;
 
-        foreach (['due' => 'Worklist, next due', 'behind' => 'Worklist, behind', 'ready' => 'Worklist, ready to collect', 'expiring' => 'Worklist, expiring', 'ended' => 'Worklist, ended'] as $tab => $words) {
+        foreach (
+            [
+                'due' => 'Worklist, next due',
+                'behind' => 'Worklist, behind',
+                'ready' => 'Worklist, ready to collect',
+                'expiring' => 'Worklist, expiring',
+                'ended' => 'Worklist, ended',
+            ] as $tab => $words
+        ) {
             $timing = new Timings;
             array_map(static fn (): string => $clerk->get("/layaways?tab={$tab}"), range(1, 6));
 
             for ($round = 0; $round < 40; $round++) {
                 $empty->time(static fn (): string => $clerk->get('/up'));
-                $timing->time(static fn (): string => $clerk->get("/layaways?tab={$tab}&page=".(1 + $round % 5)));
+                $timing->time(static fn (): string => $clerk->get("/layaways?tab={$tab}&page=".(1 + ($round % 5))));
             }
 
-            $this->row("{$words}, p95", sprintf('%.1f ms (p50 %.1f)', $timing->percentile(95), $timing->percentile(50)), sprintf('%.1f ms, an empty route', $empty->percentile(95)), 'under 80 ms');
+            $this->row(
+                "{$words}, p95",
+                sprintf('%.1f ms (p50 %.1f)', $timing->percentile(95), $timing->percentile(50)),
+                sprintf('%.1f ms, an empty route', $empty->percentile(95)),
+                'under 80 ms',
+            );
         }
 
         $started = hrtime(true);
         $count = count($due->on(ShopTime::today()));
-        $this->row('Finding the '.number_format($count).' reminders of a day', sprintf('%.0f ms', (hrtime(true) - $started) / 1e6), '', '');
+        $this->row(
+            'Finding the '.number_format($count).' reminders of a day',
+            sprintf('%.0f ms', (hrtime(true) - $started) / 1e6),
+            '',
+            '',
+        );
     }
 
     /** @return Closure(): string the posting of a slip that is ready */
@@ -145,7 +205,10 @@ final class LayawaysCommand extends Command
     /** @return Closure(string, array<string, string>): string */
     private function doing(Browser $clerk, string $slip): Closure
     {
-        return static fn (string $act, array $fields): string => $clerk->post("/counter/{$slip}/{$act}", ['act' => (string) Str::uuid(), ...$fields]);
+        return static fn (
+            string $act,
+            array $fields,
+        ): string => $clerk->post("/counter/{$slip}/{$act}", ['act' => (string) Str::uuid(), ...$fields]);
     }
 
     /**

@@ -26,13 +26,28 @@ final class ProveCommand extends Command
         $shop->build(1000, 2000);
         $shop->multiply((int) $this->option('documents'), sealed: false);
         $start = microtime(true);
-        DB::table('documents as d')->leftJoin('document_digests as s', 's.document_id', '=', 'd.id')->whereNull('s.document_id')->orderBy('d.kind')->orderBy('d.number')->pluck('d.id')
-            ->chunk(self::AT_ONCE)->each(static fn (Collection $ids) => $seal->now(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, array_values($ids->all()))));
+        DB::table('documents as d')
+            ->leftJoin('document_digests as s', 's.document_id', '=', 'd.id')
+            ->whereNull('s.document_id')
+            ->orderBy('d.kind')
+            ->orderBy('d.number')
+            ->pluck('d.id')
+            ->chunk(self::AT_ONCE)
+            ->each(
+                static fn (Collection $ids) => $seal->now(
+                    array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, array_values($ids->all())),
+                ),
+            );
         $sealed = microtime(true) - $start;
         // The floor: every row that is proved, read once by the same machine.
         $start = microtime(true);
 
-        foreach (['documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'journal_lines', 'journal_entries'] as $table) {
+        foreach (
+            [
+                'documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders',
+                'journal_lines', 'journal_entries',
+            ] as $table
+        ) {
             foreach (DB::cursor("SELECT * FROM {$table}") as $row) {
                 unset($row);
             }
@@ -47,8 +62,27 @@ final class ProveCommand extends Command
         $prove->handle(false, SideBySide::here());
         $taken = microtime(true) - $start;
         $documents = DB::table('documents')->count();
-        $report = '# The proof of the books, measured on '.date('j M Y')."\n\n".sprintf("%d cores, PHP %s. %s documents. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n", (int) shell_exec('nproc'), PHP_VERSION, number_format($documents))
-            .sprintf("| Proof, each document reckoned before and held against its seal | %.1f s, %.0f MB | %.1f s, every row read once | under 60 s |\n| Proof afresh, each document reckoned again | %.1f s | | |\n| Sealing all documents | %.1f s | | |\n", $taken, memory_get_peak_usage() / 1e6, $floor, $afresh, $sealed);
+        $report
+            = '# The proof of the books, measured on '
+            .date('j M Y')
+            ."\n\n"
+            .sprintf(
+                "%d cores, PHP %s. %s documents. Floors are from the same run.\n\n| | measured | floor | aim "
+                    ."|\n|---|---:|---:|---|\n",
+                (int) shell_exec('nproc'),
+                PHP_VERSION,
+                number_format($documents),
+            )
+            .sprintf(
+                '| Proof, each document reckoned before and held against its seal | %.1f s, %.0f MB | %.1f s, every '
+                    ."row read once | under 60 s |\n| Proof afresh, each document reckoned again | %.1f s | | |\n| "
+                    ."Sealing all documents | %.1f s | | |\n",
+                $taken,
+                memory_get_peak_usage() / 1e6,
+                $floor,
+                $afresh,
+                $sealed,
+            );
         $this->line($report);
         $this->line(count($proof->faults).' faults, of documents that were copied with what is not copied');
         file_put_contents(base_path('bench/prove.md'), $report);

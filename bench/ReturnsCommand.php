@@ -26,21 +26,55 @@ final class ReturnsCommand extends Command
         $this->line('building the shop');
         [$customer, $other] = $shop->build();
         // What is measured is posting, not how much one person may hand out in a day.
-        DB::table('role_limits')->insert(['role' => 'supervisor', 'matter' => 'cash', 'per_document' => null, 'per_original' => null, 'per_day' => null, 'approves' => null]);
+        DB::table('role_limits')->insert([
+            'role' => 'supervisor',
+            'matter' => 'cash',
+            'per_document' => null,
+            'per_original' => null,
+            'per_day' => null,
+            'approves' => null,
+        ]);
         $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
 
-        foreach ([['MA-0031', '2 x AD-0207', '3 x PI-2800', 'LH-1140'], ['LH-1140', 'TI-1006', '50 x FX-5060', 'AD-0207'], ['PI-2800', 'VA-2214', 'LH-1141', 'TI-1029'], ['LH-1300', '2 x LH-1141', 'SU-0011', 'AD-0207']] as $entries) {
+        foreach (
+            [
+                ['MA-0031', '2 x AD-0207', '3 x PI-2800', 'LH-1140'],
+                ['LH-1140', 'TI-1006', '50 x FX-5060', 'AD-0207'],
+                ['PI-2800', 'VA-2214', 'LH-1141', 'TI-1029'],
+                ['LH-1300', '2 x LH-1141', 'SU-0011', 'AD-0207'],
+            ] as $entries
+        ) {
             $this->sold($clerk, $other, $entries)();
         }
 
         $shop->multiply((int) $this->option('purchases'), $customer, $other);
-        $this->line('measuring with '.number_format(DB::table('documents')->where('customer_id', $customer)->count()).' purchases of '.number_format(DB::table('documents')->count()));
+        $this->line(
+            'measuring with '
+                .number_format(DB::table('documents')->where('customer_id', $customer)->count())
+                .' purchases of '
+                .number_format(DB::table('documents')->count()),
+        );
         $this->finding($clerk, $customer);
         $this->posting($clerk, $other);
-        $machine = sprintf('%d cores, %s, PHP %s, %s', (int) shell_exec('nproc'), php_uname('s').' '.php_uname('m'), PHP_VERSION, DB::scalar('SELECT VERSION()'));
-        $table = implode('', array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows));
-        $report = '# Returns, measured on '.date('j M Y')."\n\n{$machine}. A customer with ".number_format((int) $this->option('purchases'))." purchases of four lines, among eleven times as many; durable commits; PHP's own server with several workers. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n{$table}";
+        $machine = sprintf(
+            '%d cores, %s, PHP %s, %s',
+            (int) shell_exec('nproc'),
+            php_uname('s').' '.php_uname('m'),
+            PHP_VERSION,
+            DB::scalar('SELECT VERSION()'),
+        );
+        $table = implode(
+            '',
+            array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows),
+        );
+        $report
+            = '# Returns, measured on '
+            .date('j M Y')
+            ."\n\n{$machine}. A customer with "
+            .number_format((int) $this->option('purchases'))
+            ." purchases of four lines, among eleven times as many; durable commits; PHP's own server with several "
+            ."workers. Floors are from the same run.\n\n| | measured | floor | aim |\n|---|---:|---:|---|\n{$table}";
         $this->line($report);
         file_put_contents(base_path('bench/returns.md'), $report);
 
@@ -52,7 +86,14 @@ final class ReturnsCommand extends Command
         $slip = (string) Str::uuid();
         $this->doing($clerk, $slip)('customer', ['customer' => (string) $customer]);
 
-        foreach (['' => 'the newest', 'LH-1300' => 'by an item’s code', 'copper pipe' => 'by part of what it is', 'saw' => 'by one word'] as $typed => $words) {
+        foreach (
+            [
+                '' => 'the newest',
+                'LH-1300' => 'by an item’s code',
+                'copper pipe' => 'by part of what it is',
+                'saw' => 'by one word',
+            ] as $typed => $words
+        ) {
             [$empty, $timing] = [new Timings, new Timings];
             $find = static fn (): string => $clerk->get("/counter/{$slip}/back/find?q=".urlencode($typed));
             str_contains($find(), 'back-quantity') || throw new RuntimeException("Nothing was found by “{$typed}”.");
@@ -63,13 +104,21 @@ final class ReturnsCommand extends Command
                 $timing->time($find);
             }
 
-            $this->row("What can come back, {$words}, p95", sprintf('%.1f ms (p50 %.1f)', $timing->percentile(95), $timing->percentile(50)), sprintf('%.1f ms, an empty route', $empty->percentile(95)), 'under 60 ms');
+            $this->row(
+                "What can come back, {$words}, p95",
+                sprintf('%.1f ms (p50 %.1f)', $timing->percentile(95), $timing->percentile(50)),
+                sprintf('%.1f ms, an empty route', $empty->percentile(95)),
+                'under 60 ms',
+            );
         }
     }
 
     private function posting(Browser $clerk, int $customer): void
     {
-        $timings = array_map(static fn (): Timings => new Timings, array_flip(['empty', 'sql', 'sale', 'back', 'exchange']));
+        $timings = array_map(
+            static fn (): Timings => new Timings,
+            array_flip(['empty', 'sql', 'sale', 'back', 'exchange']),
+        );
 
         for ($round = -8; $round < (int) $this->option('rounds'); $round++) {
             if ($round === 0) {
@@ -78,9 +127,17 @@ final class ReturnsCommand extends Command
 
             $timings['empty']->time(static fn (): string => $clerk->get('/up'));
             $timings['sale']->time($this->sold($clerk, $customer, ['MA-0031', '2 x AD-0207']));
-            $timings['back']->time($this->back($clerk, Document::query()->where('kind', 'invoice')->latest('id')->firstOrFail(), null));
+            $timings['back']->time(
+                $this->back($clerk, Document::query()->where('kind', 'invoice')->latest('id')->firstOrFail(), null),
+            );
             $this->sold($clerk, $customer, ['MA-0031', '2 x AD-0207'])();
-            $timings['exchange']->time($this->back($clerk, Document::query()->where('kind', 'invoice')->latest('id')->firstOrFail(), 'LH-1140'));
+            $timings['exchange']->time(
+                $this->back(
+                    $clerk,
+                    Document::query()->where('kind', 'invoice')->latest('id')->firstOrFail(),
+                    'LH-1140',
+                ),
+            );
         }
 
         $floor = new SqlFloor;
@@ -90,10 +147,33 @@ final class ReturnsCommand extends Command
         }
 
         $sale = $timings['sale']->percentile(95);
-        $of = static fn (string $name): string => sprintf('%.1f ms (p50 %.1f)', $timings[$name]->percentile(95), $timings[$name]->percentile(50));
-        $this->row('Posting a cash sale of two lines, p95', $of('sale'), sprintf('%.1f ms, the same rows by plain SQL; %.1f ms, an empty route', $timings['sql']->percentile(95), $timings['empty']->percentile(95)), '');
-        $this->row('Both lines come back, for cash, p95', $of('back'), sprintf('%.2f times the sale', $timings['back']->percentile(95) / $sale), 'at most 1.3 times');
-        $this->row('The same, and something else is taken along, p95', $of('exchange'), sprintf('%.2f times the sale', $timings['exchange']->percentile(95) / $sale), 'two documents');
+        $of = static fn (string $name): string => sprintf(
+            '%.1f ms (p50 %.1f)',
+            $timings[$name]->percentile(95),
+            $timings[$name]->percentile(50),
+        );
+        $this->row(
+            'Posting a cash sale of two lines, p95',
+            $of('sale'),
+            sprintf(
+                '%.1f ms, the same rows by plain SQL; %.1f ms, an empty route',
+                $timings['sql']->percentile(95),
+                $timings['empty']->percentile(95),
+            ),
+            '',
+        );
+        $this->row(
+            'Both lines come back, for cash, p95',
+            $of('back'),
+            sprintf('%.2f times the sale', $timings['back']->percentile(95) / $sale),
+            'at most 1.3 times',
+        );
+        $this->row(
+            'The same, and something else is taken along, p95',
+            $of('exchange'),
+            sprintf('%.2f times the sale', $timings['exchange']->percentile(95) / $sale),
+            'two documents',
+        );
     }
 
     /**
@@ -117,7 +197,13 @@ final class ReturnsCommand extends Command
     {
         $do = $this->doing($clerk, (string) Str::uuid());
         // Faulty goods carry no restocking fee that would have to be let off.
-        $do('back', ["back[{$sale->id}:1]" => '1', "back[{$sale->id}:2]" => '2', 'reason' => 'faulty', 'goods_to' => 'stock', 'found_by' => $sale->label]);
+        $do('back', [
+            "back[{$sale->id}:1]" => '1',
+            "back[{$sale->id}:2]" => '2',
+            'reason' => 'faulty',
+            'goods_to' => 'stock',
+            'found_by' => $sale->label,
+        ]);
 
         $along === null || $do('add', ['entry' => $along]);
 
@@ -127,7 +213,10 @@ final class ReturnsCommand extends Command
     /** @return Closure(string, array<string, string>): string */
     private function doing(Browser $clerk, string $slip): Closure
     {
-        return static fn (string $act, array $fields): string => $clerk->post("/counter/{$slip}/{$act}", ['act' => (string) Str::uuid(), ...$fields]);
+        return static fn (
+            string $act,
+            array $fields,
+        ): string => $clerk->post("/counter/{$slip}/{$act}", ['act' => (string) Str::uuid(), ...$fields]);
     }
 
     /**

@@ -30,7 +30,18 @@ final class SqlFloor
         $this->id = max(self::FIRST_ID, (int) $floor->max('id'), $id);
         $this->number = max(self::FIRST_NUMBER, (int) $floor->max('number'));
 
-        foreach (['documents' => 'id', 'document_lines' => 'document_id', 'document_line_taxes' => 'document_id', 'document_taxes' => 'document_id', 'document_tenders' => 'document_id', 'journal_lines' => 'document_id', 'journal_entries' => 'document_id', 'stock_movements' => 'document_id'] as $table => $key) {
+        foreach (
+            [
+                'documents' => 'id',
+                'document_lines' => 'document_id',
+                'document_line_taxes' => 'document_id',
+                'document_taxes' => 'document_id',
+                'document_tenders' => 'document_id',
+                'journal_lines' => 'document_id',
+                'journal_entries' => 'document_id',
+                'stock_movements' => 'document_id',
+            ] as $table => $key
+        ) {
             foreach (DB::table($table)->where($key, $id)->get() as $row) {
                 /** @var array<string, mixed> $columns */
                 $columns = array_diff_key((array) $row, $table === 'stock_movements' ? ['id' => 0] : []);
@@ -48,9 +59,18 @@ final class SqlFloor
         $this->number++;
 
         foreach ($this->rows as $table => $rows) {
-            $rows = array_map(fn (array $row): array => $table === 'documents'
-                ? [...$row, 'id' => $this->id, 'number' => $this->number, 'label' => "X-{$this->number}", 'idempotency_key' => (string) Str::uuid()]
-                : [...$row, 'document_id' => $this->id], $rows);
+            $rows = array_map(
+                fn (array $row): array => $table === 'documents'
+                    ? [
+                        ...$row,
+                        'id' => $this->id,
+                        'number' => $this->number,
+                        'label' => "X-{$this->number}",
+                        'idempotency_key' => (string) Str::uuid(),
+                    ]
+                    : [...$row, 'document_id' => $this->id],
+                $rows,
+            );
             $this->insert($pdo, $table, $rows);
         }
 
@@ -61,7 +81,12 @@ final class SqlFloor
     private function insert(PDO $pdo, string $table, array $rows): void
     {
         $columns = implode(', ', array_map(static fn (string $column): string => "`{$column}`", array_keys($rows[0])));
-        $marks = implode(', ', array_fill(0, count($rows), '('.implode(', ', array_fill(0, count($rows[0]), '?')).')'));
-        $pdo->prepare("INSERT INTO {$table} ({$columns}) VALUES {$marks}")->execute(array_merge(...array_map(array_values(...), $rows)));
+        $marks = implode(
+            ', ',
+            array_fill(0, count($rows), '('.implode(', ', array_fill(0, count($rows[0]), '?')).')'),
+        );
+        $pdo->prepare("INSERT INTO {$table} ({$columns}) VALUES {$marks}")->execute(
+            array_merge(...array_map(array_values(...), $rows)),
+        );
     }
 }

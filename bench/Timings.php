@@ -29,6 +29,6 @@ final class Timings
     {
         sort($this->taken);
 
-        return $this->taken[(int) floor((count($this->taken) - 1) * $percent / 100)] ?? 0.0;
+        return $this->taken[(int) floor(((count($this->taken) - 1) * $percent) / 100)] ?? 0.0;
     }
 }

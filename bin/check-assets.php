@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Fails when the built files in public/build are older than what they are made from. bin/stamp-assets.mjs writes the stamp.
+ * Fails when the built files in public/build are older than what they are made from. bin/stamp-assets.mjs writes the
+ * stamp.
  */
 
 $root = dirname(__DIR__);
@@ -23,6 +24,9 @@ foreach ($files as $file) {
 }
 
 if (hash_final($hash) !== trim((string) @file_get_contents("{$root}/public/build/sources.sha256"))) {
-    fwrite(STDERR, "The built files are older than their sources: run npm ci && npm run build, and commit public/build.\n");
+    fwrite(
+        STDERR,
+        "The built files are older than their sources: run npm ci && npm run build, and commit public/build.\n",
+    );
     exit(1);
 }

@@ -24,5 +24,11 @@ if ((int) $steps > 0 && $failures === 0) {
     $failures = (int) $steps;
 }
 
-printf("took %d s\n%d passed, %d failed, %d skipped\n", $seconds, max(0, $tests - $failures - $skipped), $failures, $skipped);
+printf(
+    "took %d s\n%d passed, %d failed, %d skipped\n",
+    $seconds,
+    max(0, $tests - $failures - $skipped),
+    $failures,
+    $skipped,
+);
 exit($failures > 0 || $tests === 0 ? 1 : 0);

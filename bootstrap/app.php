@@ -30,7 +30,15 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(using: static fn (): null => null)
     ->withCommands([
         // Measuring fills a database with what is none of the shop's: only where it is asked for.
-        ...getenv('ELMSTONE_BENCH') === '1' ? [BenchCommand::class, AccountsCommand::class, LayawaysCommand::class, ReturnsCommand::class, ProveCommand::class] : [],
+        ...getenv('ELMSTONE_BENCH') === '1'
+            ? [
+                BenchCommand::class,
+                AccountsCommand::class,
+                LayawaysCommand::class,
+                ReturnsCommand::class,
+                ProveCommand::class,
+            ]
+            : [],
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
@@ -39,7 +47,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: [WatchDoors::class, NameKeys::class]);
         // Who may not is told so before it is looked whether there is such a thing.
-        $middleware->priority([StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class, RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class]);
+        $middleware->priority([
+            StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class,
+            RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class,
+        ]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
     })

@@ -22,10 +22,13 @@ return [
             // No page waits longer than this for the database: to connect, for a lock, for an answer.
             'wait' => (int) env('DB_WAIT', 5),
             'options' => [
-                PDO::ATTR_PERSISTENT => false, PDO::ATTR_TIMEOUT => 3,
+                PDO::ATTR_PERSISTENT => false,
+                PDO::ATTR_TIMEOUT => 3,
                 PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '+00:00', lock_wait_timeout = 60"
-                    .', innodb_lock_wait_timeout = '.(int) env('DB_WAIT', 5)
-                    .', max_statement_time = '.(int) env('DB_STATEMENT_WAIT', 0),
+                    .', innodb_lock_wait_timeout = '
+                    .(int) env('DB_WAIT', 5)
+                    .', max_statement_time = '
+                    .(int) env('DB_STATEMENT_WAIT', 0),
             ],
         ],
     ],

@@ -6,11 +6,23 @@ return [
     // The shop's zone: it decides the business date and every time people see. Moments are kept in UTC.
     'timezone' => env('APP_TIMEZONE', 'UTC'),
     // The names this computer is known by, besides that of APP_URL and the machine itself.
-    'hosts' => array_values(array_unique(array_filter([
-        'localhost', '127.0.0.1', '[::1]',
-        strtolower((string) parse_url((string) env('APP_URL', ''), PHP_URL_HOST)),
-        ...array_map(static fn (string $host): string => strtolower(trim($host)), explode(',', (string) env('ELMSTONE_HOSTS', ''))),
-    ], static fn (string $host): bool => $host !== ''))),
+    'hosts' => array_values(
+        array_unique(
+            array_filter(
+                [
+                    'localhost',
+                    '127.0.0.1',
+                    '[::1]',
+                    strtolower((string) parse_url((string) env('APP_URL', ''), PHP_URL_HOST)),
+                    ...array_map(
+                        static fn (string $host): string => strtolower(trim($host)),
+                        explode(',', (string) env('ELMSTONE_HOSTS', '')),
+                    ),
+                ],
+                static fn (string $host): bool => $host !== '',
+            ),
+        ),
+    ),
     // Terminal, printer, drawer, mailbox and display that are played on a page: for trying out and for tests.
     'stand_ins' => (bool) env('ELMSTONE_STAND_INS', false),
 ];

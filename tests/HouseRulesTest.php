@@ -23,18 +23,32 @@ final class HouseRulesTest
         'MoneyOut' => ['Cards', 'Books', 'Shop', 'Staff', 'Support'],
         'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Support'],
         'Customers' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
-        'Receivables' => ['MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Receivables' => [
+            'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Deposits' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
-        'Layaways' => ['MoneyOut', 'Cards', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Layaways' => [
+            'MoneyOut', 'Cards', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
+            'Shop', 'Staff', 'Support',
+        ],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
-        'Reminders' => ['Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Reminders' => [
+            'Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'StoreCredit' => ['MoneyOut', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
         'GiftCards' => ['Receivables', 'MoneyOut', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
-        'Returns' => ['Stock', 'MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Returns' => [
+            'Stock', 'MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books',
+            'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
-        'Counter' => ['Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Counter' => [
+            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways',
+            'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff',
+            'Support',
+        ],
     ];
 
     /** Part of the core: the parts it may use. */
@@ -74,7 +88,14 @@ final class HouseRulesTest
             yield $part => PHPat::rule()
                 ->classes(Selector::inNamespace("Elmstone\\Core\\{$part}"))
                 ->shouldNotDependOn()
-                ->classes(...self::rooms(array_map(static fn (string $stranger): string => "Core\\{$stranger}", array_values(array_diff(array_keys(self::CORE), $below, [$part])))))
+                ->classes(
+                    ...self::rooms(
+                        array_map(
+                            static fn (string $stranger): string => "Core\\{$stranger}",
+                            array_values(array_diff(array_keys(self::CORE), $below, [$part])),
+                        ),
+                    ),
+                )
                 ->because("in the core, {$part} stands on ".implode(', ', $below === [] ? ['nothing'] : $below));
         }
     }
@@ -84,7 +105,12 @@ final class HouseRulesTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Elmstone\Core'))
             ->shouldNotDependOn()
-            ->classes(Selector::AllOf(Selector::inNamespace('/^(Elmstone|Illuminate|Symfony|Carbon|Dompdf|Ramsey)(\\\\|$)/', true), Selector::Not(Selector::inNamespace('Elmstone\Core'))))
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('/^(Elmstone|Illuminate|Symfony|Carbon|Dompdf|Ramsey)(\\\\|$)/', true),
+                    Selector::Not(Selector::inNamespace('Elmstone\Core')),
+                ),
+            )
             ->because('the core is tested and used alone');
     }
 
@@ -92,13 +118,22 @@ final class HouseRulesTest
     public function test_a_room_uses_only_its_neighbours(): iterable
     {
         foreach (self::NEIGHBOURS as $room => $neighbours) {
-            $strangers = array_values(array_diff([...self::allRooms(), 'Foundation', 'Demo', 'Tests', 'Bench'], $neighbours, [$room]));
+            $strangers = array_values(
+                array_diff([...self::allRooms(), 'Foundation', 'Demo', 'Tests', 'Bench'], $neighbours, [$room]),
+            );
 
             yield $room => PHPat::rule()
                 ->classes(Selector::inNamespace("Elmstone\\{$room}"))
                 ->shouldNotDependOn()
-                ->classes(...array_map(static fn (string $stranger) => Selector::inNamespace("Elmstone\\{$stranger}"), $strangers))
-                ->because("the {$room} room's neighbours are ".implode(', ', $neighbours === [] ? ['none'] : $neighbours));
+                ->classes(
+                    ...array_map(
+                        static fn (string $stranger) => Selector::inNamespace("Elmstone\\{$stranger}"),
+                        $strangers,
+                    ),
+                )
+                ->because(
+                    "the {$room} room's neighbours are ".implode(', ', $neighbours === [] ? ['none'] : $neighbours),
+                );
         }
     }
 
@@ -154,7 +189,11 @@ final class HouseRulesTest
             ->classes(Selector::inNamespace('Elmstone'))
             ->excluding(Selector::inNamespace('Elmstone\Books'), Selector::inNamespace('Elmstone\Tests'))
             ->shouldNotDependOn()
-            ->classes(Selector::classname('Elmstone\Books\DocumentRows'), Selector::classname('Elmstone\Books\SaleJournal'), Selector::classname('Elmstone\Books\MoneyJournal'))
+            ->classes(
+                Selector::classname('Elmstone\Books\DocumentRows'),
+                Selector::classname('Elmstone\Books\SaleJournal'),
+                Selector::classname('Elmstone\Books\MoneyJournal'),
+            )
             ->because('documents and journals have one writer');
     }
 }

@@ -19,7 +19,7 @@ abstract class TestCase extends Base
         parent::setUp();
         $connection = DB::connection();
         // A test's own transaction is not one of the application's.
-        $connection instanceof HouseConnection && $connection->outside = $connection->transactionLevel();
+        $connection instanceof HouseConnection && ($connection->outside = $connection->transactionLevel());
     }
 
     public function createApplication(): Application

@@ -114,14 +114,27 @@ final class Accounts
         }
 
         foreach (DB::table('departments')->get(['id', 'name']) as $department) {
-            $rows[] = ['code' => self::sales((int) $department->id), 'role' => 'sales', 'name' => "Sales, {$department->name}"];
+            $rows[] = [
+                'code' => self::sales((int) $department->id),
+                'role' => 'sales',
+                'name' => "Sales, {$department->name}",
+            ];
         }
 
         foreach (DB::table('tax_components')->get(['code', 'name']) as $component) {
-            $rows[] = ['code' => self::tax((string) $component->code), 'role' => 'tax_payable', 'name' => "{$component->name} payable"];
+            $rows[] = [
+                'code' => self::tax((string) $component->code),
+                'role' => 'tax_payable',
+                'name' => "{$component->name} payable",
+            ];
         }
 
         DB::table('accounts')->insertOrIgnore($rows);
-        DB::table('series')->insertOrIgnore(array_map(static fn (DocumentKind $kind): array => ['kind' => $kind->value, 'prefix' => $kind->prefix()], DocumentKind::cases()));
+        DB::table('series')->insertOrIgnore(
+            array_map(
+                static fn (DocumentKind $kind): array => ['kind' => $kind->value, 'prefix' => $kind->prefix()],
+                DocumentKind::cases(),
+            ),
+        );
     }
 }

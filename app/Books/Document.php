@@ -94,7 +94,10 @@ final class Document extends Model
         return 'label';
     }
 
-    /** What it comes to, among other documents: below zero where it goes back to the customer, as a credit note's total is anyway. */
+    /**
+     * What it comes to, among other documents: below zero where it goes back to the customer, as a credit note's total
+     * is anyway.
+     */
     public function signedTotal(): Money
     {
         return $this->money($this->kind === DocumentKind::Refund ? -$this->total : $this->total);
@@ -127,7 +130,16 @@ final class Document extends Model
             array_keys($parts) === ['gift cards'] => 'Gift card',
             array_keys($parts) === ['on layaway'] => 'Paid on layaway',
             count($parts) < 2 => 'Paid on account',
-            default => ucfirst(implode(', ', array_map(fn (string $words, int $amount): string => "{$words} ".Show::money($this->money($amount)), array_keys($parts), $parts))),
+            default => ucfirst(
+                implode(
+                    ', ',
+                    array_map(
+                        fn (string $words, int $amount): string => "{$words} ".Show::money($this->money($amount)),
+                        array_keys($parts),
+                        $parts,
+                    ),
+                ),
+            ),
         };
     }
 

@@ -21,7 +21,12 @@ final class DocumentApprovals
         $rows = [];
 
         foreach ($kept as [$place, $need, $approval]) {
-            $rows["{$approval->id} {$place}"] = ['document_id' => $document, 'approval_id' => $approval->id, 'place' => $place, 'needed' => $need->scope->toJson()];
+            $rows["{$approval->id} {$place}"] = [
+                'document_id' => $document,
+                'approval_id' => $approval->id,
+                'place' => $place,
+                'needed' => $need->scope->toJson(),
+            ];
         }
 
         DB::table('document_approvals')->insert(array_values($rows));

@@ -107,15 +107,20 @@ final readonly class DocumentDraft
     {
         $used = $this->by($kind);
 
-        return ($moved ?? Money::zero($used->currency))->minus($this->tendered()->isNegative() ? $used->negated() : $used);
+        return ($moved ?? Money::zero($used->currency))->minus(
+            $this->tendered()->isNegative() ? $used->negated() : $used,
+        );
     }
 
     private function by(TenderKind $kind): Money
     {
-        return Money::sum(array_map(
-            static fn (DraftTender $tender): Money => $tender->tender->amount,
-            array_filter($this->tenders, static fn (DraftTender $tender): bool => $tender->tender->kind === $kind),
-        ), $this->cashRounding->currency);
+        return Money::sum(
+            array_map(
+                static fn (DraftTender $tender): Money => $tender->tender->amount,
+                array_filter($this->tenders, static fn (DraftTender $tender): bool => $tender->tender->kind === $kind),
+            ),
+            $this->cashRounding->currency,
+        );
     }
 
     public function journal(): Journal

@@ -49,11 +49,18 @@ final class DocumentLine extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'goods_to' => GoodsTo::class, 'serials' => 'array'];
+    protected $casts = [
+        'price_rule' => PriceRule::class,
+        'may_discount' => 'bool',
+        'goods_to' => GoodsTo::class,
+        'serials' => 'array',
+    ];
 
     /** The line it was sold on, where it comes back from one. */
     public function origin(): ?Origin
     {
-        return $this->origin_document_id === null || $this->origin_position === null ? null : new Origin($this->origin_document_id, $this->origin_position);
+        return $this->origin_document_id === null || $this->origin_position === null
+            ? null
+            : new Origin($this->origin_document_id, $this->origin_position);
     }
 }

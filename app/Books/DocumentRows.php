@@ -103,7 +103,9 @@ final readonly class DocumentRows
                 'cost' => $line->cost->minor,
                 'note' => $line->note,
                 'approval_id' => $line->approvalId,
-                'serials' => $line->serials === [] ? null : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'serials' => $line->serials === []
+                        ? null
+                        : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                 'origin_document_id' => $line->origin?->documentId,
                 'origin_position' => $line->origin?->position,
                 'goods_to' => $line->goodsTo?->value,
@@ -121,7 +123,12 @@ final readonly class DocumentRows
 
         foreach ($this->draft->lines as $i => $line) {
             foreach ($line->reckoned->tax as $component => $amount) {
-                $rows[] = ['document_id' => $document, 'position' => $i + 1, 'component' => (string) $component, 'amount' => $amount->minor];
+                $rows[] = [
+                    'document_id' => $document,
+                    'position' => $i + 1,
+                    'component' => (string) $component,
+                    'amount' => $amount->minor,
+                ];
             }
         }
 

@@ -32,7 +32,8 @@ final class DocumentTender extends Model
     public function words(): string
     {
         return match (true) {
-            $this->last_four !== '' => trim("{$this->kind->label()}, {$this->card_type}")." ending {$this->last_four}",
+            $this->last_four !== '' => trim("{$this->kind->label()}, {$this->card_type}")
+                ." ending {$this->last_four}",
             $this->reference !== '' => "{$this->kind->label()} {$this->reference}",
             default => $this->kind->label(),
         };

@@ -10,7 +10,11 @@ use Elmstone\Core\Slip\ReckonedCoupon;
 final readonly class DraftCoupon
 {
     /** @param  list<int>|null  $forLines positions it is for; null: all */
-    public function __construct(public ReckonedCoupon $reckoned, public int $couponId, public string $description, public ?array $forLines)
-    {
+    public function __construct(
+        public ReckonedCoupon $reckoned,
+        public int $couponId,
+        public string $description,
+        public ?array $forLines,
+    ) {
     }
 }

@@ -18,15 +18,21 @@ final readonly class Exempted
      * @param  list<string>  $from component ids, or "*"
      * @param  list<TaxComponent>  $profile every component of the place, exempt or not
      */
-    public function __construct(public string $certificate, public string $expires, public array $from, public array $profile)
-    {
+    public function __construct(
+        public string $certificate,
+        public string $expires,
+        public array $from,
+        public array $profile,
+    ) {
     }
 
     public function exemption(): Exemption
     {
         $known = array_map(static fn (TaxComponent $component): string => $component->id, $this->profile);
 
-        return in_array(self::EVERYTHING, $this->from, true) ? Exemption::everything() : Exemption::from(array_values(array_intersect($this->from, $known)));
+        return in_array(self::EVERYTHING, $this->from, true)
+            ? Exemption::everything()
+            : Exemption::from(array_values(array_intersect($this->from, $known)));
     }
 
     public function taxProfile(): TaxProfile
@@ -36,14 +42,23 @@ final readonly class Exempted
 
     public function toJson(): string
     {
-        return json_encode([
-            'certificate' => $this->certificate,
-            'expires' => $this->expires,
-            'from' => $this->from,
-            'profile' => array_map(static fn (TaxComponent $component): array => [
-                'id' => $component->id, 'rate' => $component->rate->toString(), 'classes' => $component->classes, 'on_top_of' => $component->onTopOf,
-            ], $this->profile),
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            [
+                'certificate' => $this->certificate,
+                'expires' => $this->expires,
+                'from' => $this->from,
+                'profile' => array_map(
+                    static fn (TaxComponent $component): array => [
+                        'id' => $component->id,
+                        'rate' => $component->rate->toString(),
+                        'classes' => $component->classes,
+                        'on_top_of' => $component->onTopOf,
+                    ],
+                    $this->profile,
+                ),
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
     }
 
     public static function fromJson(?string $json): ?self
@@ -52,12 +67,25 @@ final readonly class Exempted
             return null;
         }
 
-        /** @var array{certificate: string, expires: string, from: list<string>, profile: list<array{id: string, rate: string, classes: list<string>, on_top_of: list<string>}>} $data */
+        /**
+         * @var array{certificate: string, expires: string, from: list<string>, profile: list<array{id: string, rate: string, classes: list<string>, on_top_of: list<string>}>}
+         *     $data
+         */
         $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
 
-        return new self($data['certificate'], $data['expires'], $data['from'], array_map(
-            static fn (array $component): TaxComponent => new TaxComponent($component['id'], Percentage::of($component['rate']), $component['classes'], $component['on_top_of']),
-            $data['profile'],
-        ));
+        return new self(
+            $data['certificate'],
+            $data['expires'],
+            $data['from'],
+            array_map(
+                static fn (array $component): TaxComponent => new TaxComponent(
+                    $component['id'],
+                    Percentage::of($component['rate']),
+                    $component['classes'],
+                    $component['on_top_of'],
+                ),
+                $data['profile'],
+            ),
+        );
     }
 }

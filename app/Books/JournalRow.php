@@ -33,7 +33,8 @@ final class JournalRow extends Model
     }
 
     /**
-     * As people read a journal: what is debited, what is credited, and what the goods cost last. Cost is what stands against inventory.
+     * As people read a journal: what is debited, what is credited, and what the goods cost last. Cost is what stands
+     * against inventory.
      *
      * @param  Collection<int, self>  $rows
      * @return list<self>
@@ -42,7 +43,14 @@ final class JournalRow extends Model
     {
         $cost = [Accounts::COST_OF_GOODS, Accounts::INVENTORY];
         $sorted = $rows->all();
-        usort($sorted, static fn (self $one, self $other): int => [in_array($one->account, $cost, true), $one->debit === 0, $one->position] <=> [in_array($other->account, $cost, true), $other->debit === 0, $other->position]);
+        usort(
+            $sorted,
+            static fn (self $one, self $other): int => [
+                in_array($one->account, $cost, true),
+                $one->debit === 0,
+                $one->position,
+            ] <=> [in_array($other->account, $cost, true), $other->debit === 0, $other->position],
+        );
 
         return $sorted;
     }

@@ -6,12 +6,17 @@ namespace Elmstone\Books;
 
 use Elmstone\Core\Money\Money;
 
-/** What a document without goods moves: money in or out, to or from an account, a deposit or a layaway; a charge; a plan. */
+/**
+ * What a document without goods moves: money in or out, to or from an account, a deposit or a layaway; a charge; a
+ * plan.
+ */
 final readonly class MoneyEntry
 {
     /**
-     * @param  Money  $total what comes in or goes out; otherwise what the customer is charged with, or what changes its place
-     * @param  Money  $settlementDiscount given with a payment, or taken back with its return; it is not in a payment's total
+     * @param  Money  $total what comes in or goes out; otherwise what the customer is charged with, or what changes its
+     *     place
+     * @param  Money  $settlementDiscount given with a payment, or taken back with its return; it is not in a payment's
+     *     total
      * @param  Money  $fee the part of the total that is a fee
      * @param  Money  $deposit what it adds to the deposits held for the customer; below zero: it leaves them
      * @param  Money  $layaway what it adds to the layaway money held for them; below zero: it leaves
@@ -30,11 +35,28 @@ final readonly class MoneyEntry
     ) {
     }
 
-    private static function plain(Purpose $purpose, Money $total, ?Money $discount = null, ?Money $fee = null, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null, ?Money $storeCredit = null): self
-    {
+    private static function plain(
+        Purpose $purpose,
+        Money $total,
+        ?Money $discount = null,
+        ?Money $fee = null,
+        ?Money $deposit = null,
+        ?Money $layaway = null,
+        ?Money $giftCards = null,
+        ?Money $storeCredit = null,
+    ): self {
         $zero = Money::zero($total->currency);
 
-        return new self($purpose, $total, $discount ?? $zero, $fee ?? $zero, $deposit ?? $zero, $layaway ?? $zero, $giftCards ?? $zero, $storeCredit ?? $zero);
+        return new self(
+            $purpose,
+            $total,
+            $discount ?? $zero,
+            $fee ?? $zero,
+            $deposit ?? $zero,
+            $layaway ?? $zero,
+            $giftCards ?? $zero,
+            $storeCredit ?? $zero,
+        );
     }
 
     /**
@@ -44,9 +66,21 @@ final readonly class MoneyEntry
      * @param  Money|null  $layaway the part of it that is paid on layaways
      * @param  Money|null  $giftCards the part of it gift cards are sold or topped up for
      */
-    public static function payment(Money $total, Money $settlementDiscount, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null): self
-    {
-        return self::plain(Purpose::Payment, $total, $settlementDiscount, deposit: $deposit, layaway: $layaway, giftCards: $giftCards);
+    public static function payment(
+        Money $total,
+        Money $settlementDiscount,
+        ?Money $deposit = null,
+        ?Money $layaway = null,
+        ?Money $giftCards = null,
+    ): self {
+        return self::plain(
+            Purpose::Payment,
+            $total,
+            $settlementDiscount,
+            deposit: $deposit,
+            layaway: $layaway,
+            giftCards: $giftCards,
+        );
     }
 
     /**
@@ -55,9 +89,23 @@ final readonly class MoneyEntry
      * @param  Money|null  $layaway the part of it that was paid on layaways, and is still held
      * @param  Money|null  $giftCards the part of it that gift cards are still worth
      */
-    public static function returned(Money $payment, Money $settlementDiscount, Money $fee, ?Money $deposit = null, ?Money $layaway = null, ?Money $giftCards = null): self
-    {
-        return self::plain(Purpose::ReturnedPayment, $payment->plus($settlementDiscount)->plus($fee), $settlementDiscount, $fee, $deposit?->negated(), $layaway?->negated(), $giftCards?->negated());
+    public static function returned(
+        Money $payment,
+        Money $settlementDiscount,
+        Money $fee,
+        ?Money $deposit = null,
+        ?Money $layaway = null,
+        ?Money $giftCards = null,
+    ): self {
+        return self::plain(
+            Purpose::ReturnedPayment,
+            $payment->plus($settlementDiscount)->plus($fee),
+            $settlementDiscount,
+            $fee,
+            $deposit?->negated(),
+            $layaway?->negated(),
+            $giftCards?->negated(),
+        );
     }
 
     public static function financeCharge(Money $total): self
@@ -68,7 +116,12 @@ final readonly class MoneyEntry
     /** Money that was held goes back. */
     public static function paidBack(Money $fromDeposits, Money $fromLayaways): self
     {
-        return self::plain(Purpose::PaidBack, $fromDeposits->plus($fromLayaways), deposit: $fromDeposits->negated(), layaway: $fromLayaways->negated());
+        return self::plain(
+            Purpose::PaidBack,
+            $fromDeposits->plus($fromLayaways),
+            deposit: $fromDeposits->negated(),
+            layaway: $fromLayaways->negated(),
+        );
     }
 
     /** Store credit is paid out. */
@@ -83,7 +136,9 @@ final readonly class MoneyEntry
         return self::plain(Purpose::CreditPaidOut, $amount);
     }
 
-    /** A settlement discount is taken back with the allocation that earned it, or with the goods: so much is owed again. */
+    /**
+     * A settlement discount is taken back with the allocation that earned it, or with the goods: so much is owed again.
+     */
     public static function discountTakenBack(Money $amount): self
     {
         return self::plain(Purpose::DiscountTakenBack, $amount, $amount);
@@ -100,9 +155,21 @@ final readonly class MoneyEntry
      *
      * @param  Money  $total what it came to
      */
-    public static function receiptReversed(Money $total, Money $settlementDiscount, Money $deposit, Money $layaway, Money $giftCards): self
-    {
-        return self::plain(Purpose::ReceiptReversed, $total, $settlementDiscount, deposit: $deposit->negated(), layaway: $layaway->negated(), giftCards: $giftCards->negated());
+    public static function receiptReversed(
+        Money $total,
+        Money $settlementDiscount,
+        Money $deposit,
+        Money $layaway,
+        Money $giftCards,
+    ): self {
+        return self::plain(
+            Purpose::ReceiptReversed,
+            $total,
+            $settlementDiscount,
+            deposit: $deposit->negated(),
+            layaway: $layaway->negated(),
+            giftCards: $giftCards->negated(),
+        );
     }
 
     /** Layaway money becomes a deposit. */
@@ -123,8 +190,16 @@ final readonly class MoneyEntry
     }
 
     /** As it was stored. */
-    public static function stored(Purpose $purpose, Money $total, Money $settlementDiscount, Money $fee, Money $deposit, Money $layaway, Money $giftCards, Money $storeCredit): self
-    {
+    public static function stored(
+        Purpose $purpose,
+        Money $total,
+        Money $settlementDiscount,
+        Money $fee,
+        Money $deposit,
+        Money $layaway,
+        Money $giftCards,
+        Money $storeCredit,
+    ): self {
         return new self($purpose, $total, $settlementDiscount, $fee, $deposit, $layaway, $giftCards, $storeCredit);
     }
 
@@ -143,10 +218,22 @@ final readonly class MoneyEntry
     public function onAccount(): Money
     {
         return match ($this->purpose) {
-            Purpose::Payment => $this->total->minus($this->deposit)->minus($this->layaway)->minus($this->giftCards)->plus($this->settlementDiscount)->negated(),
+            Purpose::Payment => $this->total
+                ->minus($this->deposit)
+                ->minus($this->layaway)
+                ->minus($this->giftCards)
+                ->plus($this->settlementDiscount)
+                ->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
-            Purpose::ReturnedPayment => $this->total->plus($this->deposit)->plus($this->layaway)->plus($this->giftCards),
-            Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($this->deposit)->plus($this->layaway)->plus($this->giftCards),
+            Purpose::ReturnedPayment => $this->total
+                ->plus($this->deposit)
+                ->plus($this->layaway)
+                ->plus($this->giftCards),
+            Purpose::ReceiptReversed => $this->total
+                ->plus($this->settlementDiscount)
+                ->plus($this->deposit)
+                ->plus($this->layaway)
+                ->plus($this->giftCards),
             Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),
             default => $this->total,
         };

@@ -8,21 +8,29 @@ use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
 
 /**
- * The journal of a document without goods: tenders and settlement discount against receivables and what is held, a fee or a finance charge as income.
- * docs/rules.md, "Posting".
+ * The journal of a document without goods: tenders and settlement discount against receivables and what is held, a fee
+ * or a finance charge as income. docs/rules.md, "Posting".
  */
 final class MoneyJournal
 {
     public static function of(DocumentDraft $draft, MoneyEntry $entry): Journal
     {
         $inflow = static fn (Money $amount): Money => $entry->tendered()->isNegative() ? $amount->negated() : $amount;
-        $postings = [[Accounts::RECEIVABLES, $entry->onAccount()], [Accounts::CASH_ROUNDING, $inflow($draft->cashRounding)->negated()]];
+        $postings = [
+            [Accounts::RECEIVABLES, $entry->onAccount()],
+            [Accounts::CASH_ROUNDING, $inflow($draft->cashRounding)->negated()],
+        ];
 
         foreach ($draft->tenders as $tender) {
             $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
         }
 
-        $postings[] = [Accounts::SETTLEMENT_DISCOUNTS, $entry->purpose === Purpose::DiscountTakenBack ? $entry->settlementDiscount->negated() : $inflow($entry->settlementDiscount)];
+        $postings[] = [
+            Accounts::SETTLEMENT_DISCOUNTS,
+            $entry->purpose === Purpose::DiscountTakenBack
+                ? $entry->settlementDiscount->negated()
+                : $inflow($entry->settlementDiscount),
+        ];
         $postings[] = [Accounts::FEES, $entry->fee->negated()];
         $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
         $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];

@@ -19,7 +19,10 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Posted lines with all that came back of them: what can still come back, and for how much. Read in a few queries for any number of documents. */
+/**
+ * Posted lines with all that came back of them: what can still come back, and for how much. Read in a few queries for
+ * any number of documents.
+ */
 final readonly class Origins
 {
     /**
@@ -44,16 +47,34 @@ final readonly class Origins
     {
         $documents = array_values(array_unique($documents));
         $byLine = static fn (stdClass $row): string => "{$row->document_id}:{$row->position}";
-        $back = $documents === [] ? new Collection : DB::table('document_lines')->whereIn('origin_document_id', $documents)->orderBy('document_id')->orderBy('position')
-            ->get(['document_id', 'position', 'origin_document_id', 'origin_position', 'quantity', 'net', 'cost', 'goods_to']);
+        $back
+            = $documents === []
+                ? new Collection
+                : DB::table('document_lines')
+                    ->whereIn('origin_document_id', $documents)
+                    ->orderBy('document_id')
+                    ->orderBy('position')
+                    ->get([
+                        'document_id', 'position', 'origin_document_id', 'origin_position', 'quantity', 'net', 'cost',
+                        'goods_to',
+                    ]);
 
         return new self(
             $currency,
             DB::table('document_lines')->whereIn('document_id', $documents)->get()->keyBy($byLine),
             DB::table('document_line_taxes')->whereIn('document_id', $documents)->get()->groupBy($byLine),
-            DB::table('document_taxes')->whereIn('document_id', $documents)->orderBy('position')->get()->groupBy('document_id'),
+            DB::table('document_taxes')
+                ->whereIn('document_id', $documents)
+                ->orderBy('position')
+                ->get()
+                ->groupBy('document_id'),
             $back->groupBy(static fn (stdClass $row): string => "{$row->origin_document_id}:{$row->origin_position}"),
-            $back->isEmpty() ? new Collection : DB::table('document_line_taxes')->whereIn('document_id', $back->pluck('document_id')->unique())->get()->groupBy($byLine),
+            $back->isEmpty()
+                ? new Collection
+                : DB::table('document_line_taxes')
+                    ->whereIn('document_id', $back->pluck('document_id')->unique())
+                    ->get()
+                    ->groupBy($byLine),
         );
     }
 
@@ -65,23 +86,40 @@ final readonly class Origins
     /** The line's row as it stands in the books. */
     public function line(Origin $origin): stdClass
     {
-        return $this->lines->get($origin->key()) ?? throw new \OutOfBoundsException("There is no line {$origin->key()}.");
+        return $this->lines->get($origin->key())
+            ?? throw new \OutOfBoundsException("There is no line {$origin->key()}.");
     }
 
     /** What can still come back of it, or could before a later line. */
     public function returnable(Origin $origin, ?Origin $before = null): Returnable
     {
         $line = $this->line($origin);
-        $sold = new SoldLine(Quantity::of(self::decimal($line->quantity)), $this->money($line->net), $this->taxOf($this->taxes->get($origin->key())), $this->money($line->cost));
+        $sold = new SoldLine(
+            Quantity::of(self::decimal($line->quantity)),
+            $this->money($line->net),
+            $this->taxOf($this->taxes->get($origin->key())),
+            $this->money($line->cost),
+        );
         $taken = [];
 
         foreach ($this->back->get($origin->key()) ?? [] as $row) {
-            if ($before !== null && [(int) $row->document_id, (int) $row->position] >= [$before->documentId, $before->position]) {
+            if (
+                $before !== null
+                && [(int) $row->document_id, (int) $row->position] >= [$before->documentId, $before->position]
+            ) {
                 break;
             }
 
-            $quantity = $row->goods_to === GoodsTo::None->value ? BigDecimal::zero() : BigDecimal::of(self::decimal($row->quantity));
-            $taken[] = Taken::of($quantity, $this->money($row->net), $this->taxOf($this->backTaxes->get("{$row->document_id}:{$row->position}")), $this->money($row->cost));
+            $quantity
+                = $row->goods_to === GoodsTo::None->value
+                    ? BigDecimal::zero()
+                    : BigDecimal::of(self::decimal($row->quantity));
+            $taken[] = Taken::of(
+                $quantity,
+                $this->money($row->net),
+                $this->taxOf($this->backTaxes->get("{$row->document_id}:{$row->position}")),
+                $this->money($row->cost),
+            );
         }
 
         return Returnable::of($sold, $taken);
@@ -94,7 +132,12 @@ final readonly class Origins
 
         foreach ($this->components->get($origin->documentId) ?? [] as $row) {
             if (isset($taken->tax[$row->component])) {
-                $components[] = new TaxComponent((string) $row->component, Percentage::of(self::decimal($row->rate)), json_decode((string) $row->classes, true), json_decode((string) $row->on_top_of, true));
+                $components[] = new TaxComponent(
+                    (string) $row->component,
+                    Percentage::of(self::decimal($row->rate)),
+                    json_decode((string) $row->classes, true),
+                    json_decode((string) $row->on_top_of, true),
+                );
             }
         }
 

@@ -32,6 +32,16 @@ final readonly class Party
     /** The same, where nothing is taxed and so nobody is exempt. */
     public function untaxed(): self
     {
-        return new self($this->customerId, $this->name, $this->purchaseOrder, $this->job, $this->buyer, null, $this->due, $this->terms, $this->balanceBefore);
+        return new self(
+            $this->customerId,
+            $this->name,
+            $this->purchaseOrder,
+            $this->job,
+            $this->buyer,
+            null,
+            $this->due,
+            $this->terms,
+            $this->balanceBefore,
+        );
     }
 }

@@ -36,13 +36,21 @@ enum Purpose: string
     /** Whether the tenders of a document without goods go out. */
     public function paysOut(): bool
     {
-        return in_array($this, [self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment], true);
+        return in_array(
+            $this,
+            [self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment],
+            true,
+        );
     }
 
     /** Whether it moves goods or their worth at cost, and no money. */
     public function isGoodsOnly(): bool
     {
-        return in_array($this, [self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation], true);
+        return in_array(
+            $this,
+            [self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation],
+            true,
+        );
     }
 
     /** What a document without lines does. */

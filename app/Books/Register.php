@@ -13,8 +13,9 @@ use LogicException;
 /**
  * The only place that writes documents and journals.
  *
- * Must be called inside a transaction: number, document, lines, taxes, tenders and journal stand together or not at all. The series is
- * locked last and until the commit, so its numbers have no gap and no double. At the end of the transaction each document is sealed.
+ * Must be called inside a transaction: number, document, lines, taxes, tenders and journal stand together or not at
+ * all. The series is locked last and until the commit, so its numbers have no gap and no double. At the end of the
+ * transaction each document is sealed.
  */
 final class Register
 {
@@ -33,7 +34,9 @@ final class Register
      */
     public function before(string $key): ?int
     {
-        $before = DB::table('documents')->where('idempotency_key', $key)->first(['id', 'asked']);
+        $before = DB::table('documents')
+            ->where('idempotency_key', $key)
+            ->first(['id', 'asked']);
         $before === null || $this->asked->assertSame($key, $before->asked);
 
         return $before === null ? null : (int) $before->id;
@@ -63,19 +66,45 @@ final class Register
         }, $drafts);
         $ids = $this->insertDocuments($rows);
         $this->insert('document_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lines($id));
-        $this->insert('document_line_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lineTaxes($id));
+        $this->insert(
+            'document_line_taxes',
+            $rows,
+            $ids,
+            static fn (DocumentRows $row, int $id): array => $row->lineTaxes($id),
+        );
         $this->insert('document_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->taxes($id));
-        $this->insert('document_tenders', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->tenders($id));
-        $this->insert('document_coupons', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->coupons($id));
-        $this->insert('journal_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->journalLines($id));
-        $this->insert('journal_entries', $rows, $ids, static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)]);
+        $this->insert(
+            'document_tenders',
+            $rows,
+            $ids,
+            static fn (DocumentRows $row, int $id): array => $row->tenders($id),
+        );
+        $this->insert(
+            'document_coupons',
+            $rows,
+            $ids,
+            static fn (DocumentRows $row, int $id): array => $row->coupons($id),
+        );
+        $this->insert(
+            'journal_lines',
+            $rows,
+            $ids,
+            static fn (DocumentRows $row, int $id): array => $row->journalLines($id),
+        );
+        $this->insert(
+            'journal_entries',
+            $rows,
+            $ids,
+            static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)],
+        );
         $this->seal->atTheEnd($ids);
 
         return $ids;
     }
 
     /**
-     * Takes the series of several kinds in one order, where one transaction posts more than one kind: so two tills never wait for each other in a circle.
+     * Takes the series of several kinds in one order, where one transaction posts more than one kind: so two tills
+     * never wait for each other in a circle.
      *
      * @param  list<DocumentKind>  $kinds
      */
@@ -83,26 +112,43 @@ final class Register
     {
         $kinds = array_map(static fn (DocumentKind $kind): string => $kind->value, $kinds);
         sort($kinds);
-        count($kinds) < 2 || DB::table('series')->whereIn('kind', $kinds)->orderBy('kind')->lockForUpdate()->get(['kind']);
+        count($kinds) < 2
+            || DB::table('series')
+                ->whereIn('kind', $kinds)
+                ->orderBy('kind')
+                ->lockForUpdate()
+                ->get(['kind']);
     }
 
     /** @return int the first of so many numbers */
     private function takeNumbers(DocumentKind $kind, int $count): int
     {
-        DB::update('UPDATE series SET last_number = LAST_INSERT_ID(last_number + ?) WHERE kind = ?', [$count, $kind->value]);
+        DB::update('UPDATE series SET last_number = LAST_INSERT_ID(last_number + ?) WHERE kind = ?', [
+            $count,
+            $kind->value,
+        ]);
 
         return (int) DB::scalar('SELECT LAST_INSERT_ID()') - $count + 1;
     }
 
     /**
-     * Of many rows in one INSERT nothing is known of their ids, least of all on a cluster: they are read back by the key of each.
+     * Of many rows in one INSERT nothing is known of their ids, least of all on a cluster: they are read back by the
+     * key of each.
      *
      * @param  non-empty-list<DocumentRows>  $rows
      * @return non-empty-list<int>
      */
     private function insertDocuments(array $rows): array
     {
-        DB::table('documents')->insert(array_map(fn (DocumentRows $row): array => [...$row->document(), 'asked' => $this->asked->digest((string) $row->document()['idempotency_key'])], $rows));
+        DB::table('documents')->insert(
+            array_map(
+                fn (DocumentRows $row): array => [
+                    ...$row->document(),
+                    'asked' => $this->asked->digest((string) $row->document()['idempotency_key']),
+                ],
+                $rows,
+            ),
+        );
         $keys = array_map(static fn (DocumentRows $row): string => (string) $row->document()['idempotency_key'], $rows);
         $ids = DB::table('documents')->whereIn('idempotency_key', $keys)->pluck('id', 'idempotency_key');
 

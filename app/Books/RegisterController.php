@@ -23,58 +23,117 @@ final class RegisterController
         $query = $request->documents();
 
         return view('books.index', [
-            'documents' => $query->with(['staff', 'tenders', 'location'])->simplePaginate(40)->withQueryString(),
+            'documents' => $query
+                ->with(['staff', 'tenders', 'location'])
+                ->simplePaginate(40)
+                ->withQueryString(),
             'filters' => $request->filters(),
-            'staff' => Staff::query()->orderBy('name')->get(['id', 'name']),
-            'tenders' => [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::HouseAccount, TenderKind::GiftCard, TenderKind::StoreCredit],
+            'staff' => Staff::query()
+                ->orderBy('name')
+                ->get(['id', 'name']),
+            'tenders' => [
+                TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer,
+                TenderKind::HouseAccount, TenderKind::GiftCard, TenderKind::StoreCredit,
+            ],
             'house' => $house,
         ]);
     }
 
     public function csv(RegisterRequest $request): StreamedResponse
     {
-        $head = ['number', 'kind', 'date', 'posted', 'location', 'till', 'clerk', 'customer', 'net', 'tax', 'total', 'currency', 'tenders'];
+        $head = [
+            'number', 'kind', 'date', 'posted', 'location', 'till', 'clerk', 'customer', 'net', 'tax', 'total',
+            'currency', 'tenders',
+        ];
 
-        return Csv::download('documents.csv', $head, (function () use ($request): iterable {
-            foreach ($request->documents()->with(['staff', 'tenders', 'location', 'till'])->lazy(1000) as $document) {
-                yield [
-                    $document->label,
-                    $document->kind->value,
-                    $document->business_date->format('Y-m-d'),
-                    ShopTime::at($document->posted_at)->format('Y-m-d\TH:i:sP'),
-                    $document->location->name,
-                    (string) $document->till->number,
-                    $document->staff->name,
-                    $document->customer_name,
-                    $document->money($document->net)->toString(),
-                    $document->money($document->tax_total)->toString(),
-                    $document->signedTotal()->toString(),
-                    $document->currency,
-                    $document->tenders->map(static fn (DocumentTender $tender): string => $tender->kind->value)->implode('+'),
-                ];
-            }
-        })());
+        return Csv::download(
+            'documents.csv',
+            $head,
+            (function () use ($request): iterable {
+                foreach (
+                    $request
+                        ->documents()
+                        ->with(['staff', 'tenders', 'location', 'till'])
+                        ->lazy(1000) as $document
+                ) {
+                    yield [
+                        $document->label,
+                        $document->kind->value,
+                        $document->business_date->format('Y-m-d'),
+                        ShopTime::at($document->posted_at)->format('Y-m-d\TH:i:sP'),
+                        $document->location->name,
+                        (string) $document->till->number,
+                        $document->staff->name,
+                        $document->customer_name,
+                        $document->money($document->net)->toString(),
+                        $document->money($document->tax_total)->toString(),
+                        $document->signedTotal()->toString(),
+                        $document->currency,
+                        $document->tenders
+                            ->map(static fn (DocumentTender $tender): string => $tender->kind->value)
+                            ->implode('+'),
+                    ];
+                }
+            })(),
+        );
     }
 
     public function show(Document $document, House $house): View
     {
-        $document->load(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo', 'coupons']);
+        $document->load([
+            'lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo', 'coupons',
+        ]);
 
         return view('books.document', [
             'document' => $document,
             'house' => $house,
             'trail' => (new PaperTrail($document))->svg(),
-            'customer' => $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'name']),
+            'customer' => $document->customer_id === null
+                    ? null
+                    : DB::table('customers')
+                        ->where('id', $document->customer_id)
+                        ->first(['number', 'name']),
             'exempted' => Exempted::fromJson($document->exemption),
-            'approval' => $document->approval_id === null ? null : Approval::query()->with('approver')->find($document->approval_id),
+            'approval' => $document->approval_id === null
+                    ? null
+                    : Approval::query()->with('approver')->find($document->approval_id),
             'canComeBack' => self::canComeBack($document),
-            'canBeReversed' => $document->purpose === Purpose::Payment && ShopTime::isToday($document->business_date) && ! Document::query()->where('refers_to_id', $document->id)->exists(),
-            'layaways' => DB::table('layaways')->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->pluck('label')->all(),
-            'plan' => DB::table('plans')->where('invoice_id', $document->id)->orWhere('charge_id', $document->id)->orWhere('document_id', $document->id)->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))->value('label'),
-            'canBePlanned' => $document->purpose === Purpose::Sale && DB::table('open_items')->where('document_id', $document->id)->where('kind', 'charge')->where('open', '>', 0)->exists(),
-            'origins' => DB::table('documents')->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())->pluck('label', 'id')->all(),
-            'returned' => DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.origin_document_id', $document->id)->groupBy('d.label')->selectRaw('d.label, SUM(l.total) AS back')->pluck('back', 'label')->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)->all(),
-            'canBeVoided' => $document->kind === DocumentKind::Invoice && $document->purpose === Purpose::Sale && ShopTime::isToday($document->business_date) && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
+            'canBeReversed' => $document->purpose === Purpose::Payment
+                && ShopTime::isToday($document->business_date)
+                && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'layaways' => DB::table('layaways')
+                ->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))
+                ->orderBy('id')
+                ->pluck('label')
+                ->all(),
+            'plan' => DB::table('plans')
+                ->where('invoice_id', $document->id)
+                ->orWhere('charge_id', $document->id)
+                ->orWhere('document_id', $document->id)
+                ->orWhereIn('id', DB::table('plan_parts')->where('document_id', $document->id)->select('plan_id'))
+                ->value('label'),
+            'canBePlanned' => $document->purpose === Purpose::Sale
+                && DB::table('open_items')
+                    ->where('document_id', $document->id)
+                    ->where('kind', 'charge')
+                    ->where('open', '>', 0)
+                    ->exists(),
+            'origins' => DB::table('documents')
+                ->whereIn('id', $document->lines->pluck('origin_document_id')->filter()->unique())
+                ->pluck('label', 'id')
+                ->all(),
+            'returned' => DB::table('document_lines as l')
+                ->join('documents as d', 'd.id', '=', 'l.document_id')
+                ->where('l.origin_document_id', $document->id)
+                ->groupBy('d.label')
+                ->selectRaw('d.label, SUM(l.total) AS back')
+                ->pluck('back', 'label')
+                ->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)
+                ->all(),
+            'canBeVoided' => $document->kind === DocumentKind::Invoice
+                && $document->purpose === Purpose::Sale
+                && ShopTime::isToday($document->business_date)
+                && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
             'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
             'key' => (string) Str::uuid(),
         ]);
@@ -83,9 +142,21 @@ final class RegisterController
     /** Whether a bank or a card's issuer may have taken something of it back. */
     private static function canComeBack(Document $document): bool
     {
-        $isPayment = $document->purpose === Purpose::Payment || ($document->purpose === Purpose::Sale && $document->kind === DocumentKind::Invoice);
+        $isPayment
+            = $document->purpose === Purpose::Payment
+            || ($document->purpose === Purpose::Sale && $document->kind === DocumentKind::Invoice);
 
-        return $isPayment && $document->tenders->contains(static fn (DocumentTender $tender): bool => in_array($tender->kind, [TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::Card], true))
-            && ! Document::query()->where('refers_to_id', $document->id)->where('purpose', Purpose::ReturnedPayment)->exists();
+        return $isPayment
+            && $document->tenders->contains(
+                static fn (DocumentTender $tender): bool => in_array(
+                    $tender->kind,
+                    [TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::Card],
+                    true,
+                ),
+            )
+            && ! Document::query()
+                ->where('refers_to_id', $document->id)
+                ->where('purpose', Purpose::ReturnedPayment)
+                ->exists();
     }
 }

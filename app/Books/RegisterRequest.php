@@ -41,7 +41,10 @@ final class RegisterRequest extends FormRequest
     /** @return array<string, string> */
     public function filters(): array
     {
-        return array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', $this->only(array_keys($this->rules())));
+        return array_map(
+            static fn (mixed $value): string => is_scalar($value) ? (string) $value : '',
+            $this->only(array_keys($this->rules())),
+        );
     }
 
     /**
@@ -54,11 +57,18 @@ final class RegisterRequest extends FormRequest
         $text = fn (string $key): string => $this->string($key)->trim()->value();
         $query = Document::query();
         $staff = $this->user();
-        $staff instanceof Staff && ! app(Sight::class)->seesAll($staff) && $query->where('location_id', app(AtTill::class)->till()->location_id);
+        $staff instanceof Staff
+            && ! app(Sight::class)->seesAll($staff)
+            && $query->where('location_id', app(AtTill::class)->till()->location_id);
         $query->orderByDesc('business_date')->orderByDesc('id');
 
         if (preg_match('/^(?:([A-Za-z]{2,3})-?)?0*(\d+)$/', $text('number'), $parts) === 1) {
-            $query->where('number', $parts[2])->when($parts[1] !== '', static fn ($query) => $query->where('label', 'like', strtoupper($parts[1]).'-%'));
+            $query
+                ->where('number', $parts[2])
+                ->when(
+                    $parts[1] !== '',
+                    static fn ($query) => $query->where('label', 'like', strtoupper($parts[1]).'-%'),
+                );
         } elseif ($text('number') !== '') {
             $query->where('label', $text('number'));
         }
@@ -66,10 +76,23 @@ final class RegisterRequest extends FormRequest
         $query
             ->when($text('from') !== '', static fn ($query) => $query->where('business_date', '>=', $text('from')))
             ->when($text('until') !== '', static fn ($query) => $query->where('business_date', '<=', $text('until')))
-            ->when($text('customer') !== '', static fn ($query) => $query->where('customer_name', 'like', '%'.addcslashes($text('customer'), '%_\\').'%'))
+            ->when(
+                $text('customer') !== '',
+                static fn ($query) => $query->where(
+                    'customer_name',
+                    'like',
+                    '%'.addcslashes($text('customer'), '%_\\').'%',
+                ),
+            )
             ->when($text('total') !== '', fn ($query) => $query->where('total', $this->total($text('total'))))
             ->when($text('clerk') !== '', static fn ($query) => $query->where('staff_id', $text('clerk')))
-            ->when($text('tender') !== '', static fn ($query) => $query->whereRaw('(SELECT 1 FROM document_tenders t WHERE t.document_id = documents.id AND t.kind = ? LIMIT 1) = 1', [$text('tender')]))
+            ->when(
+                $text('tender') !== '',
+                static fn ($query) => $query->whereRaw(
+                    '(SELECT 1 FROM document_tenders t WHERE t.document_id = documents.id AND t.kind = ? LIMIT 1) = 1',
+                    [$text('tender')],
+                ),
+            )
             ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))));
 
         return $query;
@@ -86,7 +109,9 @@ final class RegisterRequest extends FormRequest
         $lines->select('document_id');
         $byCode = preg_match('/^[!-~]+$/D', $item) === 1 && DocumentLine::query()->where('code', $item)->exists();
 
-        return $byCode ? $lines->where('code', $item) : $lines->where('description', 'like', '%'.addcslashes($item, '%_\\').'%');
+        return $byCode
+            ? $lines->where('code', $item)
+            : $lines->where('description', 'like', '%'.addcslashes($item, '%_\\').'%');
     }
 
     /** @param  Closure(string): mixed  $fail */

@@ -9,8 +9,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Slip\Direction;
 
 /**
- * The journal of what has lines, a sale or what comes back: tenders are debited; sales per department, tax per component and the cash rounding are credited;
- * the goods leave inventory for cost of goods sold. docs/rules.md, "Posting".
+ * The journal of what has lines, a sale or what comes back: tenders are debited; sales per department, tax per
+ * component and the cash rounding are credited; the goods leave inventory for cost of goods sold. docs/rules.md,
+ * "Posting".
  */
 final class SaleJournal
 {
@@ -28,7 +29,9 @@ final class SaleJournal
 
         foreach ($draft->lines as $line) {
             $direction = $line->reckoned->line->direction;
-            $sales = $draft->terms->taxIncluded ? $line->reckoned->net->minus($line->reckoned->taxTotal) : $line->reckoned->net;
+            $sales = $draft->terms->taxIncluded
+                ? $line->reckoned->net->minus($line->reckoned->taxTotal)
+                : $line->reckoned->net;
             $postings[] = [self::income($line), $direction->signed($sales)->negated()];
             array_push($postings, ...self::goods($line, $direction, $draft->withLines));
         }
@@ -42,12 +45,15 @@ final class SaleJournal
 
     private static function income(DraftLine $line): string
     {
-        return $line->departmentId === null && $line->reckoned->line->direction === Direction::Back ? Accounts::ALLOWANCES : Accounts::sales($line->departmentId);
+        return $line->departmentId === null && $line->reckoned->line->direction === Direction::Back
+            ? Accounts::ALLOWANCES
+            : Accounts::sales($line->departmentId);
     }
 
     /**
-     * Goods that are sold leave inventory for cost of goods sold, those that are written off for what is written off; what comes back goes the other way, to where the goods go.
-     * Goods that come in are debited to inventory; of what only changes its worth, no item is named.
+     * Goods that are sold leave inventory for cost of goods sold, those that are written off for what is written off;
+     * what comes back goes the other way, to where the goods go. Goods that come in are debited to inventory; of what
+     * only changes its worth, no item is named.
      *
      * @return list<array{string, Money}>
      */
@@ -69,6 +75,9 @@ final class SaleJournal
         $cost = $direction->signed($line->cost);
         $place = $isOut ? Accounts::INVENTORY : ($line->goodsTo ?? GoodsTo::Stock)->account();
 
-        return [[$isOut && $line->goodsTo !== null ? $line->goodsTo->account() : Accounts::COST_OF_GOODS, $cost], [$place, $cost->negated()]];
+        return [
+            [$isOut && $line->goodsTo !== null ? $line->goodsTo->account() : Accounts::COST_OF_GOODS, $cost],
+            [$place, $cost->negated()],
+        ];
     }
 }

@@ -28,7 +28,10 @@ use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
 use LogicException;
 
-/** A posted document, reckoned afresh from nothing but what was typed: quantities, prices, discounts, tax rates and tenders. */
+/**
+ * A posted document, reckoned afresh from nothing but what was typed: quantities, prices, discounts, tax rates and
+ * tenders.
+ */
 final readonly class StoredDocument
 {
     private Currency $currency;
@@ -40,7 +43,9 @@ final readonly class StoredDocument
     {
         $this->currency = Currency::of($document->currency);
         $rounding = TaxRounding::from($document->tax_rounding);
-        $this->terms = $document->tax_included ? TaxTerms::pricesWithTax($rounding) : TaxTerms::pricesWithoutTax($rounding);
+        $this->terms = $document->tax_included
+            ? TaxTerms::pricesWithTax($rounding)
+            : TaxTerms::pricesWithoutTax($rounding);
     }
 
     /** The draft it must have been posted from. */
@@ -53,9 +58,21 @@ final readonly class StoredDocument
 
         foreach ($document->lines->values() as $i => $line) {
             $lines[] = new DraftLine(
-                $reckoned->lines[$i], $line->item_id, $line->code, $line->description, $line->department_id, $line->unit,
-                $line->price_rule, UnitPrice::of($line->list_price), $this->money($line->cost), $line->note, $line->approval_id, $line->serials ?? [],
-                $line->origin(), $line->goods_to, $line->reason,
+                $reckoned->lines[$i],
+                $line->item_id,
+                $line->code,
+                $line->description,
+                $line->department_id,
+                $line->unit,
+                $line->price_rule,
+                UnitPrice::of($line->list_price),
+                $this->money($line->cost),
+                $line->note,
+                $line->approval_id,
+                $line->serials ?? [],
+                $line->origin(),
+                $line->goods_to,
+                $line->reason,
             );
         }
 
@@ -70,7 +87,10 @@ final readonly class StoredDocument
             $reckoned,
             $discount,
             $lines,
-            array_map(static fn (mixed $name): string => is_string($name) ? $name : '', $document->taxes->pluck('name', 'component')->all()),
+            array_map(
+                static fn (mixed $name): string => is_string($name) ? $name : '',
+                $document->taxes->pluck('name', 'component')->all(),
+            ),
             array_values($document->tenders->map($this->tender(...))->all()),
             $this->money($document->cash_rounding),
             $this->money($document->change_given),
@@ -85,12 +105,15 @@ final readonly class StoredDocument
         );
     }
 
-    /** What was moved is what was held more or less afterwards, and what was used of it as a tender, or got back by one. */
+    /**
+     * What was moved is what was held more or less afterwards, and what was used of it as a tender, or got back by one.
+     */
     private function entry(): MoneyEntry
     {
         $document = $this->document;
         $sign = $document->purpose->paysOut() ? -1 : 1;
-        $used = static fn (TenderKind $kind): int => $sign * (int) $document->tenders->where('kind', $kind)->sum('amount');
+        $used = static fn (TenderKind $kind): int => $sign
+            * (int) $document->tenders->where('kind', $kind)->sum('amount');
 
         return MoneyEntry::stored(
             $document->purpose,
@@ -123,12 +146,27 @@ final readonly class StoredDocument
 
     private function reckoned(?Reduction $discount): ReckonedSlip
     {
-        $components = $this->document->taxes->map(static fn (DocumentTax $tax): TaxComponent => new TaxComponent($tax->component, Percentage::of($tax->rate), $tax->classes, $tax->on_top_of));
+        $components = $this->document->taxes->map(
+            static fn (DocumentTax $tax): TaxComponent => new TaxComponent(
+                $tax->component,
+                Percentage::of($tax->rate),
+                $tax->classes,
+                $tax->on_top_of,
+            ),
+        );
         $exempted = Exempted::fromJson($this->document->exemption);
 
         // Of a component that stands here at two rates, the later is the one of the day.
         $profile = $exempted?->taxProfile() ?? TaxProfile::of(...array_values($components->keyBy('id')->all()));
-        $slip = Slip::of($this->currency, $this->terms, $profile, array_values($this->document->lines->map($this->slipLine(...))->all()), $discount, $exempted?->exemption(), $this->couponValues());
+        $slip = Slip::of(
+            $this->currency,
+            $this->terms,
+            $profile,
+            array_values($this->document->lines->map($this->slipLine(...))->all()),
+            $discount,
+            $exempted?->exemption(),
+            $this->couponValues(),
+        );
 
         return $this->document->kind === DocumentKind::CreditNote ? $this->creditNote($slip) : Reckoner::reckon($slip);
     }
@@ -150,7 +188,9 @@ final readonly class StoredDocument
     /** Lines that came back are worked out from their originals again, and from what came back before them. */
     private function creditNote(Slip $slip): ReckonedSlip
     {
-        $origins = $this->origins ?? Origins::of($this->currency, $this->document->lines->pluck('origin_document_id')->filter()->all());
+        $origins
+            = $this->origins
+            ?? Origins::of($this->currency, $this->document->lines->pluck('origin_document_id')->filter()->all());
         $lines = $this->document->lines->map(function (DocumentLine $line) use ($origins): OriginalLine|SlipLine {
             $origin = $line->origin();
 
@@ -159,7 +199,13 @@ final readonly class StoredDocument
             }
 
             $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
-            $taken = $line->goods_to === GoodsTo::None ? $before->giving($this->money($this->terms->taxIncluded ? $line->net : $line->total), $this->terms->taxIncluded) : $before->returning(Quantity::of($line->quantity));
+            $taken
+                = $line->goods_to === GoodsTo::None
+                    ? $before->giving(
+                        $this->money($this->terms->taxIncluded ? $line->net : $line->total),
+                        $this->terms->taxIncluded,
+                    )
+                    : $before->returning(Quantity::of($line->quantity));
 
             return $origins->original($origin, $this->slipLine($line), $taken);
         });
@@ -170,20 +216,32 @@ final readonly class StoredDocument
     /** @return list<Coupon> */
     private function couponValues(): array
     {
-        return array_values($this->document->coupons->map(fn (DocumentCoupon $coupon): Coupon => new Coupon(
-            $coupon->code,
-            $this->reduction($coupon->percent, $coupon->amount) ?? throw new LogicException("{$coupon->code} takes nothing off."),
-            $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
-            $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
-            $coupon->alone,
-        ))->all());
+        return array_values(
+            $this->document->coupons
+                ->map(
+                    fn (DocumentCoupon $coupon): Coupon => new Coupon(
+                        $coupon->code,
+                        $this->reduction($coupon->percent, $coupon->amount)
+                            ?? throw new LogicException("{$coupon->code} takes nothing off."),
+                        $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
+                        $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
+                        $coupon->alone,
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return list<DraftCoupon> */
     private function coupons(ReckonedSlip $reckoned): array
     {
         return array_map(
-            static fn (ReckonedCoupon $coupon, DocumentCoupon $stored): DraftCoupon => new DraftCoupon($coupon, $stored->coupon_id, $stored->description, $stored->for_lines),
+            static fn (ReckonedCoupon $coupon, DocumentCoupon $stored): DraftCoupon => new DraftCoupon(
+                $coupon,
+                $stored->coupon_id,
+                $stored->description,
+                $stored->for_lines,
+            ),
             $reckoned->coupons,
             array_values($this->document->coupons->all()),
         );
@@ -191,7 +249,14 @@ final readonly class StoredDocument
 
     private function tender(DocumentTender $tender): DraftTender
     {
-        return new DraftTender(Tender::of($tender->kind, $this->money($tender->amount)), $this->money($tender->given), $tender->reference, $tender->card_type, $tender->last_four, $tender->authorisation);
+        return new DraftTender(
+            Tender::of($tender->kind, $this->money($tender->amount)),
+            $this->money($tender->given),
+            $tender->reference,
+            $tender->card_type,
+            $tender->last_four,
+            $tender->authorisation,
+        );
     }
 
     private function reduction(?string $percent, ?int $amount): ?Reduction

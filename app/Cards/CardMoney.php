@@ -7,7 +7,10 @@ namespace Elmstone\Cards;
 use Elmstone\Core\Settlement\TenderKind;
 use Illuminate\Support\Facades\DB;
 
-/** What is being paid back to cards, or was and stands in no document yet: so much is spoken for, on whatever slip or page. */
+/**
+ * What is being paid back to cards, or was and stands in no document yet: so much is spoken for, on whatever slip or
+ * page.
+ */
 final class CardMoney
 {
     /** Kinds of document by which a card brings money. */
@@ -25,26 +28,44 @@ final class CardMoney
         }
 
         $reserved = [];
-        $rows = DB::table('card_requests')->whereIn('against', $authorisations)->whereNull('document_id')->whereIn('state', CardState::live())
-            ->when($except !== null, static fn ($query) => $query->whereNot(static fn ($own) => $own->where('subject', $except?->kind)->where('subject_id', $except?->id)))
+        $rows = DB::table('card_requests')
+            ->whereIn('against', $authorisations)
+            ->whereNull('document_id')
+            ->whereIn('state', CardState::live())
+            ->when(
+                $except !== null,
+                static fn ($query) => $query->whereNot(
+                    static fn ($own) => $own->where('subject', $except?->kind)->where('subject_id', $except?->id),
+                ),
+            )
             ->get(['against', 'state', 'asked', 'approved']);
 
         foreach ($rows as $row) {
-            $reserved[(string) $row->against] = ($reserved[(string) $row->against] ?? 0) + (int) ($row->state === CardState::Asked->value ? $row->asked : $row->approved);
+            $reserved[(string) $row->against]
+                = ($reserved[(string) $row->against] ?? 0)
+                + (int) ($row->state === CardState::Asked->value ? $row->asked : $row->approved);
         }
 
         return $reserved;
     }
 
     /**
-     * What of a card payment has not gone back and is not being paid back. Its document stays locked until the transaction ends.
+     * What of a card payment has not gone back and is not being paid back. Its document stays locked until the
+     * transaction ends.
      *
      * @return int minor units
      */
     public static function lockLeft(string $authorisation): int
     {
-        $brought = DB::table('document_tenders as t')->join('documents as d', 'd.id', '=', 't.document_id')->where('t.kind', TenderKind::Card->value)->where('t.authorisation', $authorisation);
-        DB::table('documents')->whereIn('id', (clone $brought)->whereIn('d.kind', self::BRING)->orderBy('d.id')->pluck('d.id')->all())->orderBy('id')->lockForUpdate()->get(['id']);
+        $brought = DB::table('document_tenders as t')
+            ->join('documents as d', 'd.id', '=', 't.document_id')
+            ->where('t.kind', TenderKind::Card->value)
+            ->where('t.authorisation', $authorisation);
+        DB::table('documents')
+            ->whereIn('id', (clone $brought)->whereIn('d.kind', self::BRING)->orderBy('d.id')->pluck('d.id')->all())
+            ->orderBy('id')
+            ->lockForUpdate()
+            ->get(['id']);
         $left = 0;
 
         foreach ($brought->get(['d.kind', 't.amount']) as $row) {

@@ -10,7 +10,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A question to a card terminal: to take money or to pay it back. Written down before it is asked, and kept whatever comes of it.
+ * A question to a card terminal: to take money or to pay it back. Written down before it is asked, and kept whatever
+ * comes of it.
  *
  * @property int $id
  * @property string $key names the question to the terminal
@@ -35,7 +36,15 @@ final class CardRequest extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['against' => '', 'approved' => 0, 'reason' => '', 'card_type' => '', 'last_four' => '', 'authorisation' => '', 'document_id' => null];
+    protected $attributes = [
+        'against' => '',
+        'approved' => 0,
+        'reason' => '',
+        'card_type' => '',
+        'last_four' => '',
+        'authorisation' => '',
+        'document_id' => null,
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

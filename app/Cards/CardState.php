@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
-/** How a question to a card terminal stands: asked, then approved or declined, and perhaps reversed. Only the terminal's answer settles what is not known. */
+/**
+ * How a question to a card terminal stands: asked, then approved or declined, and perhaps reversed. Only the terminal's
+ * answer settles what is not known.
+ */
 enum CardState: string
 {
     /** Sent to the terminal; until it answers, the outcome is unknown. */
@@ -40,6 +43,11 @@ enum CardState: string
     /** @return list<string> */
     public static function live(): array
     {
-        return array_values(array_map(static fn (self $state): string => $state->value, array_filter(self::cases(), static fn (self $state): bool => $state->isLive())));
+        return array_values(
+            array_map(
+                static fn (self $state): string => $state->value,
+                array_filter(self::cases(), static fn (self $state): bool => $state->isLive()),
+            ),
+        );
     }
 }

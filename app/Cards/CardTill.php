@@ -14,8 +14,9 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 
 /**
- * The one way to a card terminal. A question is written down under a key that follows from what it is for, and stands before the terminal hears it; the answer is written down when it
- * comes; what is not known is asked again of the same terminal.
+ * The one way to a card terminal. A question is written down under a key that follows from what it is for, and stands
+ * before the terminal hears it; the answer is written down when it comes; what is not known is asked again of the same
+ * terminal.
  */
 final class CardTill
 {
@@ -24,41 +25,63 @@ final class CardTill
     }
 
     /**
-     * Writes the next question down. In a transaction that holds the lock of what it is for, and that is committed before the question is asked.
+     * Writes the next question down. In a transaction that holds the lock of what it is for, and that is committed
+     * before the question is asked.
      *
      * @param  string  $against money back: the authorisation it was taken by; empty: it pays
      *
-     * @throws Refused card_unknown while another question of the same thing has no answer; card_reserved where the payment has not so much left, whatever it is being paid back for
+     * @throws Refused card_unknown while another question of the same thing has no answer; card_reserved where the
+     *     payment has not so much left, whatever it is being paid back for
      */
     public function write(CardSubject $subject, Till $till, Staff $by, Money $amount, string $against = ''): CardRequest
     {
-        $before = CardRequest::query()->where('subject', $subject->kind)->where('subject_id', $subject->id)->lockForUpdate()->get();
+        $before = CardRequest::query()
+            ->where('subject', $subject->kind)
+            ->where('subject_id', $subject->id)
+            ->lockForUpdate()
+            ->get();
 
         if ($before->contains(static fn (CardRequest $request): bool => $request->state->isOpen())) {
-            throw Refused::because('card_unknown', 'The outcome of the card before is not known yet. Ask the terminal again first.');
+            throw Refused::because(
+                'card_unknown',
+                'The outcome of the card before is not known yet. Ask the terminal again first.',
+            );
         }
 
         $against === '' || $this->assertBrought($against, $amount);
         $ordinal = (int) $before->max('ordinal') + 1;
 
-        return CardRequest::query()->create([
-            'key' => $subject->key($ordinal), 'subject' => $subject->kind, 'subject_id' => $subject->id, 'ordinal' => $ordinal, 'till_id' => $till->id, 'staff_id' => $by->id,
-            'asked' => $amount->minor, 'state' => CardState::Asked, 'against' => $against,
-        ])->setRelation('till', $till);
+        return CardRequest::query()
+            ->create([
+                'key' => $subject->key($ordinal),
+                'subject' => $subject->kind,
+                'subject_id' => $subject->id,
+                'ordinal' => $ordinal,
+                'till_id' => $till->id,
+                'staff_id' => $by->id,
+                'asked' => $amount->minor,
+                'state' => CardState::Asked,
+                'against' => $against,
+            ])
+            ->setRelation('till', $till);
     }
 
     /**
-     * No payment gives back more than it brought, over documents and open questions of slips, deposits, layaways, credits and receipts at once. Its document is locked, so that
-     * two who want the same follow each other.
+     * No payment gives back more than it brought, over documents and open questions of slips, deposits, layaways,
+     * credits and receipts at once. Its document is locked, so that two who want the same follow each other.
      */
     private function assertBrought(string $authorisation, Money $amount): void
     {
         $left = $this->house->money(CardMoney::lockLeft($authorisation));
 
         if ($amount->exceeds($left)) {
-            throw Refused::because('card_reserved', $left->isPositive()
-                ? "Only {$left->toString()} of this card payment is left: the rest went back to it, or is being paid back elsewhere."
-                : 'This card payment went back already, or is being paid back elsewhere. Settle that first.');
+            throw Refused::because(
+                'card_reserved',
+                $left->isPositive()
+                    ? "Only {$left->toString()} of this card payment is left: the rest went back to it, or is being "
+                        .'paid back elsewhere.'
+                    : 'This card payment went back already, or is being paid back elsewhere. Settle that first.',
+            );
         }
     }
 
@@ -67,15 +90,23 @@ final class CardTill
     {
         $amount = $this->house->money($request->asked);
 
-        return $this->heard($request, $request->isBack()
-            ? $this->terminal->refund($request->till, $request->key, $amount, $request->against)
-            : $this->terminal->take($request->till, $request->key, $amount));
+        return $this->heard(
+            $request,
+            $request->isBack()
+                ? $this->terminal->refund($request->till, $request->key, $amount, $request->against)
+                : $this->terminal->take($request->till, $request->key, $amount),
+        );
     }
 
     /** Asks the same terminal again what became of a question whose answer is not known. */
     public function askAgain(CardRequest $request): CardRequest
     {
-        return $request->state->isOpen() ? $this->heard($request, $this->terminal->ask($request->till, $request->key, $this->house->money($request->asked))) : $request;
+        return $request->state->isOpen()
+            ? $this->heard(
+                $request,
+                $this->terminal->ask($request->till, $request->key, $this->house->money($request->asked)),
+            )
+            : $request;
     }
 
     /**
@@ -90,9 +121,15 @@ final class CardTill
         $answer = $this->terminal->reverse($request->till, $request->key);
 
         if ($answer->outcome === TerminalOutcome::OffLine) {
-            CardRequest::query()->whereKey($request->id)->where('state', CardState::GivingBack)->update(['state' => $before]);
+            CardRequest::query()
+                ->whereKey($request->id)
+                ->where('state', CardState::GivingBack)
+                ->update(['state' => $before]);
 
-            throw Refused::because('terminal_off_line', 'The terminal is off line, so this cannot be reversed now. Try again when it is back.');
+            throw Refused::because(
+                'terminal_off_line',
+                'The terminal is off line, so this cannot be reversed now. Try again when it is back.',
+            );
         }
 
         return $this->heard($request, $answer);
@@ -101,15 +138,31 @@ final class CardTill
     /** Only what is open hears an answer, so that an answer heard twice changes nothing. */
     private function heard(CardRequest $request, TerminalAnswer $answer): CardRequest
     {
-        CardRequest::query()->whereKey($request->id)->whereIn('state', [CardState::Asked, CardState::GivingBack])->update(match ($answer->outcome) {
-            TerminalOutcome::Approved => [
-                'state' => CardState::Approved, 'approved' => $answer->approved->minor ?? 0, 'card_type' => $answer->cardType, 'last_four' => $answer->lastFour, 'authorisation' => $answer->authorisation, 'reason' => '',
-            ],
-            TerminalOutcome::Declined => ['state' => CardState::Declined, 'approved' => 0, 'reason' => $answer->reason],
-            TerminalOutcome::Reversed => ['state' => CardState::GivenBack],
-            TerminalOutcome::OffLine => $request->state === CardState::Asked ? ['state' => CardState::OffLine] : ['reason' => 'The terminal is off line.'],
-            TerminalOutcome::Unknown => ['reason' => 'No answer from the terminal.'],
-        });
+        CardRequest::query()
+            ->whereKey($request->id)
+            ->whereIn('state', [CardState::Asked, CardState::GivingBack])
+            ->update(
+                match ($answer->outcome) {
+                    TerminalOutcome::Approved => [
+                        'state' => CardState::Approved,
+                        'approved' => $answer->approved->minor ?? 0,
+                        'card_type' => $answer->cardType,
+                        'last_four' => $answer->lastFour,
+                        'authorisation' => $answer->authorisation,
+                        'reason' => '',
+                    ],
+                    TerminalOutcome::Declined => [
+                        'state' => CardState::Declined,
+                        'approved' => 0,
+                        'reason' => $answer->reason,
+                    ],
+                    TerminalOutcome::Reversed => ['state' => CardState::GivenBack],
+                    TerminalOutcome::OffLine => $request->state === CardState::Asked
+                        ? ['state' => CardState::OffLine]
+                        : ['reason' => 'The terminal is off line.'],
+                    TerminalOutcome::Unknown => ['reason' => 'No answer from the terminal.'],
+                },
+            );
 
         return $request->refresh();
     }

@@ -7,7 +7,9 @@ namespace Elmstone\Catalogue;
 use Brick\Math\BigDecimal;
 use Illuminate\Support\Facades\DB;
 
-/** What is set aside for whom. Written under the lock of the layaway it is for; stock rows follow in their own order. */
+/**
+ * What is set aside for whom. Written under the lock of the layaway it is for; stock rows follow in their own order.
+ */
 final class Commitments
 {
     public function __construct(private readonly StockLedger $stock)
@@ -21,14 +23,24 @@ final class Commitments
      */
     public function begin(int $layaway, int $location, array $wanted): void
     {
-        $this->stock->commit(array_map(static fn (int $item, BigDecimal $quantity): StockMove => StockMove::aside($item, $location, $quantity), array_keys($wanted), $wanted));
+        $this->stock->commit(
+            array_map(
+                static fn (int $item, BigDecimal $quantity): StockMove => StockMove::aside($item, $location, $quantity),
+                array_keys($wanted),
+                $wanted,
+            ),
+        );
         $this->insert($layaway, $location, $wanted);
     }
 
     /** Everything that was set aside for the layaway is free again. */
     public function release(int $layaway): void
     {
-        DB::update('UPDATE commitments c JOIN stock s ON s.item_id = c.item_id AND s.location_id = c.location_id SET s.committed = s.committed - c.quantity WHERE c.layaway_id = ?', [$layaway]);
+        DB::update(
+            'UPDATE commitments c JOIN stock s ON s.item_id = c.item_id AND s.location_id = c.location_id SET '
+                .'s.committed = s.committed - c.quantity WHERE c.layaway_id = ?',
+            [$layaway],
+        );
         DB::table('commitments')->where('layaway_id', $layaway)->delete();
     }
 
@@ -41,7 +53,11 @@ final class Commitments
     {
         $before = [];
 
-        foreach (DB::table('commitments')->where('layaway_id', $layaway)->get(['item_id', 'quantity']) as $row) {
+        foreach (
+            DB::table('commitments')
+                ->where('layaway_id', $layaway)
+                ->get(['item_id', 'quantity']) as $row
+        ) {
             $before[(int) $row->item_id] = BigDecimal::of((string) $row->quantity);
         }
 
@@ -63,10 +79,17 @@ final class Commitments
     /** @param  array<int, BigDecimal>  $wanted */
     private function insert(int $layaway, int $location, array $wanted): void
     {
-        DB::table('commitments')->insert(array_map(
-            static fn (int $item, BigDecimal $quantity): array => ['layaway_id' => $layaway, 'item_id' => $item, 'location_id' => $location, 'quantity' => (string) $quantity],
-            array_keys($wanted),
-            $wanted,
-        ));
+        DB::table('commitments')->insert(
+            array_map(
+                static fn (int $item, BigDecimal $quantity): array => [
+                    'layaway_id' => $layaway,
+                    'item_id' => $item,
+                    'location_id' => $location,
+                    'quantity' => (string) $quantity,
+                ],
+                array_keys($wanted),
+                $wanted,
+            ),
+        );
     }
 }

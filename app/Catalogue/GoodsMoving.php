@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
-/** All goods one transaction will move, gathered before any of them is locked: StockLedger::lock takes them at once, in one order. */
+/**
+ * All goods one transaction will move, gathered before any of them is locked: StockLedger::lock takes them at once, in
+ * one order.
+ */
 final class GoodsMoving
 {
     /** @var array<int, true> items, by id */
     public array $items = [];
 
-    /** @var array<int, true> items that come in, so that their average cost may change: their stock everywhere is locked */
+    /**
+     * @var array<int, true> items that come in, so that their average cost may change: their stock everywhere is locked
+     */
     public array $comingIn = [];
 
     /** @var array<int, true> */
@@ -26,7 +31,7 @@ final class GoodsMoving
     public function out(int $item, int $location, array $serials = []): self
     {
         $this->items[$item] = $this->locations[$location] = true;
-        $serials === [] || $this->leaving[$item] = [...$this->leaving[$item] ?? [], ...$serials];
+        $serials === [] || ($this->leaving[$item] = [...$this->leaving[$item] ?? [], ...$serials]);
 
         return $this;
     }
@@ -42,7 +47,7 @@ final class GoodsMoving
     public function pieces(int $item, array $serials): self
     {
         $this->items[$item] = true;
-        $serials === [] || $this->returning[$item] = [...$this->returning[$item] ?? [], ...$serials];
+        $serials === [] || ($this->returning[$item] = [...$this->returning[$item] ?? [], ...$serials]);
 
         return $this;
     }

@@ -53,22 +53,52 @@ final class ItemController
 
     public function create(House $house): View
     {
-        $item = new Item(['unit' => Unit::Each, 'price_per' => 1, 'active' => true, 'may_discount' => true, 'net_price' => false, 'code' => '', 'barcode' => null,
-            'description' => '', 'list_price' => '', 'floor_price' => null, 'cost' => '', 'tax_class' => 'standard', 'department_id' => 0, 'return_policy_id' => null]);
-        $item->setRelations(['breaks' => collect(), 'promotions' => collect(), 'stock' => collect(), 'priceChanges' => collect()]);
+        $item = new Item([
+            'unit' => Unit::Each,
+            'price_per' => 1,
+            'active' => true,
+            'may_discount' => true,
+            'net_price' => false,
+            'code' => '',
+            'barcode' => null,
+            'description' => '',
+            'list_price' => '',
+            'floor_price' => null,
+            'cost' => '',
+            'tax_class' => 'standard',
+            'department_id' => 0,
+            'return_policy_id' => null,
+        ]);
+        $item->setRelations([
+            'breaks' => collect(),
+            'promotions' => collect(),
+            'stock' => collect(),
+            'priceChanges' => collect(),
+        ]);
 
         return view('catalogue.item', [...$this->choices(), 'item' => $item, 'house' => $house]);
     }
 
-    public function store(ItemRequest $request, SaveItem $save, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
-    {
+    public function store(
+        ItemRequest $request,
+        SaveItem $save,
+        AtTill $atTill,
+        #[CurrentUser] Staff $staff,
+    ): RedirectResponse {
         $item = $save->handle(null, $request->draft(), $staff, $atTill->till());
 
-        return redirect()->route('items.show', $item)->with('done', "{$item->code} is in the list.");
+        return redirect()
+            ->route('items.show', $item)
+            ->with('done', "{$item->code} is in the list.");
     }
 
-    public function update(Item $item, ItemRequest $request, SaveItem $save, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
-    {
+    public function update(
+        Item $item,
+        ItemRequest $request,
+        SaveItem $save,
+        AtTill $atTill,
+        #[CurrentUser] Staff $staff,
+    ): RedirectResponse {
         $save->handle($item, $request->draft(), $staff, $atTill->till());
 
         return redirect()->route('items.show', $item)->with('done', 'Saved.');

@@ -9,11 +9,16 @@ final readonly class ItemDraft
 {
     /**
      * @param  array<string, mixed>  $fields columns of items
-     * @param  bool  $costTyped whether the cost was changed on the page; otherwise it stays what it has become meanwhile
+     * @param  bool  $costTyped whether the cost was changed on the page; otherwise it stays what it has become
+     *     meanwhile
      * @param  list<array{from_quantity: string, price: string}>  $breaks
      * @param  list<array{name: string, price: string, from_date: string|null, until_date: string|null}>  $promotions
      */
-    public function __construct(public array $fields, public array $breaks, public array $promotions, public bool $costTyped = true)
-    {
+    public function __construct(
+        public array $fields,
+        public array $breaks,
+        public array $promotions,
+        public bool $costTyped = true,
+    ) {
     }
 }

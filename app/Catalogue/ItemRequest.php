@@ -21,8 +21,19 @@ final class ItemRequest extends FormRequest
         $item = $this->route('item');
 
         return [
-            'code' => ['required', 'string', 'max:24', 'regex:/^[!-~]+$/', Rule::unique('items', 'code')->ignore($item instanceof Item ? $item->id : null)],
-            'barcode' => ['nullable', 'string', $this->barcode(...), Rule::unique('items', 'barcode')->ignore($item instanceof Item ? $item->id : null)],
+            'code' => [
+                'required',
+                'string',
+                'max:24',
+                'regex:/^[!-~]+$/',
+                Rule::unique('items', 'code')->ignore($item instanceof Item ? $item->id : null),
+            ],
+            'barcode' => [
+                'nullable',
+                'string',
+                $this->barcode(...),
+                Rule::unique('items', 'barcode')->ignore($item instanceof Item ? $item->id : null),
+            ],
             'description' => ['required', 'string', 'max:160'],
             'department_id' => ['required', 'integer', 'exists:departments,id'],
             'unit' => ['required', Rule::enum(Unit::class)],
@@ -67,7 +78,9 @@ final class ItemRequest extends FormRequest
     public function draft(): ItemDraft
     {
         $number = fn (mixed $typed): string => TypedNumber::plain(is_string($typed) ? $typed : '');
-        $filled = static fn (string $key): Closure => static fn (mixed $row): bool => is_array($row) && ($row[$key] ?? '') !== '' && $row[$key] !== null;
+        $filled = static fn (string $key): Closure => static fn (mixed $row): bool => is_array($row)
+            && ($row[$key] ?? '') !== ''
+            && $row[$key] !== null;
         $rows = fn (string $list): array => array_filter((array) $this->input($list, []), $filled('price'));
 
         return new ItemDraft(
@@ -88,13 +101,26 @@ final class ItemRequest extends FormRequest
                 'has_serials' => $this->boolean('has_serials'),
                 'return_policy_id' => $this->filled('return_policy_id') ? $this->integer('return_policy_id') : null,
             ],
-            array_values(array_map(static fn (array $row): array => ['from_quantity' => $number($row['from_quantity']), 'price' => $number($row['price'])], $rows('breaks'))),
-            array_values(array_map(static fn (array $row): array => [
-                'name' => (string) $row['name'],
-                'price' => $number($row['price']),
-                'from_date' => $row['from_date'] ?? null ?: null,
-                'until_date' => $row['until_date'] ?? null ?: null,
-            ], $rows('promotions'))),
+            array_values(
+                array_map(
+                    static fn (array $row): array => [
+                        'from_quantity' => $number($row['from_quantity']),
+                        'price' => $number($row['price']),
+                    ],
+                    $rows('breaks'),
+                ),
+            ),
+            array_values(
+                array_map(
+                    static fn (array $row): array => [
+                        'name' => (string) $row['name'],
+                        'price' => $number($row['price']),
+                        'from_date' => $row['from_date'] ?? null ?: null,
+                        'until_date' => $row['until_date'] ?? null ?: null,
+                    ],
+                    $rows('promotions'),
+                ),
+            ),
             ! $this->filled('cost_shown') || $number($this->input('cost')) !== $number($this->input('cost_shown')),
         );
     }

@@ -33,25 +33,31 @@ final class ItemSearch
     {
         $ids = $this->ids($text, $limit);
 
-        return $ids === [] ? new Collection : Item::query()
-            ->with(['breaks', 'promotions', 'stock.location'])
-            ->whereIn('id', array_unique($ids))
-            ->when(! $alsoInactive, static fn ($query) => $query->where('active', true))
-            ->orderByRaw('code LIKE ? DESC, description, code', [self::likeStart($text)])
-            ->limit($limit)
-            ->get();
+        return $ids === []
+            ? new Collection
+            : Item::query()
+                ->with(['breaks', 'promotions', 'stock.location'])
+                ->whereIn('id', array_unique($ids))
+                ->when(! $alsoInactive, static fn ($query) => $query->where('active', true))
+                ->orderByRaw('code LIKE ? DESC, description, code', [self::likeStart($text)])
+                ->limit($limit)
+                ->get();
     }
 
     /** @return list<int> ids of what may be meant, in no order */
     public function ids(string $text, int $limit): array
     {
-        return array_values(array_unique([...$this->byCodeStart($text, $limit), ...$this->byWords($text, $limit * self::CANDIDATES)]));
+        return array_values(
+            array_unique([...$this->byCodeStart($text, $limit), ...$this->byWords($text, $limit * self::CANDIDATES)]),
+        );
     }
 
     private function byBarcode(string $text): ?Item
     {
         try {
-            return Item::query()->where('gtin', Gtin::of($text)->asFourteen())->first();
+            return Item::query()
+                ->where('gtin', Gtin::of($text)->asFourteen())
+                ->first();
         } catch (Refused) {
             return null;
         }
@@ -60,7 +66,11 @@ final class ItemSearch
     /** @return list<int> */
     private function byCodeStart(string $text, int $limit): array
     {
-        return preg_match('/^[!-~]+$/D', $text) !== 1 ? [] : self::ints(Item::query()->where('code', 'like', self::likeStart($text))->limit($limit)->pluck('id')->all());
+        return preg_match('/^[!-~]+$/D', $text) !== 1
+            ? []
+            : self::ints(
+                Item::query()->where('code', 'like', self::likeStart($text))->limit($limit)->pluck('id')->all(),
+            );
     }
 
     /** @return list<int> items that have, for every part typed, a word with that part in it */
@@ -88,9 +98,19 @@ final class ItemSearch
      */
     private function words(string $part, string $pattern): array
     {
-        $alone = mb_strlen($part) === 1 && ! str_starts_with($pattern, '%') ? DB::table('words')->where('word', $part)->pluck('id')->all() : [];
+        $alone
+            = mb_strlen($part) === 1 && ! str_starts_with($pattern, '%')
+                ? DB::table('words')->where('word', $part)->pluck('id')->all()
+                : [];
 
-        return $alone !== [] ? $alone : DB::table('words')->where('word', 'like', $pattern)->orderByRaw('word LIKE ? DESC', ["{$part}%"])->limit(self::WORDS_PER_PART)->pluck('id')->all();
+        return $alone !== []
+            ? $alone
+            : DB::table('words')
+                ->where('word', 'like', $pattern)
+                ->orderByRaw('word LIKE ? DESC', ["{$part}%"])
+                ->limit(self::WORDS_PER_PART)
+                ->pluck('id')
+                ->all();
     }
 
     /**

@@ -27,7 +27,10 @@ final class PriceBooks
         );
     }
 
-    /** The level's own price for the item, else its percentage off the list price, to as many places as that has, two at least. */
+    /**
+     * The level's own price for the item, else its percentage off the list price, to as many places as that has, two at
+     * least.
+     */
     private static function level(Item $item, ?PriceTerms $for): ?UnitPrice
     {
         if ($for === null || ! $for->hasLevel()) {
@@ -36,8 +39,11 @@ final class PriceBooks
 
         $list = BigDecimal::of($item->list_price)->stripTrailingZeros();
 
-        return $for->levelPrice($item->id) ?? UnitPrice::of((string) $list
-            ->multipliedBy(BigDecimal::of(100)->minus($for->levelPercent))
-            ->dividedBy(100, max(2, $list->getScale()), RoundingMode::HALF_UP));
+        return $for->levelPrice($item->id)
+            ?? UnitPrice::of(
+                (string) $list
+                    ->multipliedBy(BigDecimal::of(100)->minus($for->levelPercent))
+                    ->dividedBy(100, max(2, $list->getScale()), RoundingMode::HALF_UP),
+            );
     }
 }

@@ -50,7 +50,9 @@ final class PriceTerms
 
         $this->known += array_fill_keys($items, true);
 
-        foreach (DB::table('contract_prices')->where('customer_id', $this->customerId)->whereIn('item_id', $items)->get() as $row) {
+        foreach (
+            DB::table('contract_prices')->where('customer_id', $this->customerId)->whereIn('item_id', $items)->get() as $row
+        ) {
             $this->contracts[(int) $row->item_id][] = new DatedPrice(
                 UnitPrice::of((string) $row->price),
                 $row->from_date === null ? null : CarbonImmutable::parse((string) $row->from_date),
@@ -60,7 +62,9 @@ final class PriceTerms
         }
 
         if ($this->levelId !== null) {
-            foreach (DB::table('level_prices')->where('price_level_id', $this->levelId)->whereIn('item_id', $items)->get() as $row) {
+            foreach (
+                DB::table('level_prices')->where('price_level_id', $this->levelId)->whereIn('item_id', $items)->get() as $row
+            ) {
                 $this->levelPrices[(int) $row->item_id] = UnitPrice::of((string) $row->price);
             }
         }

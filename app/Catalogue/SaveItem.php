@@ -22,7 +22,13 @@ final class SaveItem
     public function handle(?Item $item, ItemDraft $draft, Staff $by, Till $till): Item
     {
         return DB::transaction(function () use ($item, $draft, $by, $till): Item {
-            $item = $item === null ? new Item : Item::query()->with(['breaks', 'promotions'])->lockForUpdate()->findOrFail($item->id);
+            $item
+                = $item === null
+                    ? new Item
+                    : Item::query()
+                        ->with(['breaks', 'promotions'])
+                        ->lockForUpdate()
+                        ->findOrFail($item->id);
             $before = $this->prices($item);
             $worth = [$item->cost ?? null, $item->price_per ?? null];
             $item->fill($draft->costTyped ? $draft->fields : array_diff_key($draft->fields, ['cost' => '']))->save();
@@ -31,7 +37,9 @@ final class SaveItem
             $item->promotions()->delete();
             $item->promotions()->createMany($draft->promotions);
             Words::index([$item->id => $item->description]);
-            $worth === [null, null] || $worth === [$item->cost, $item->price_per] || $this->costs->for($item, $by, $till);
+            $worth === [null, null]
+                || $worth === [$item->cost, $item->price_per]
+                || $this->costs->for($item, $by, $till);
             $this->record($item, $before, $this->prices($item->load(['breaks', 'promotions'])), $by);
 
             return $item;
@@ -57,7 +65,11 @@ final class SaveItem
         }
 
         foreach ($item->promotions as $promotion) {
-            $prices[mb_substr("promotion {$promotion->name}", 0, 40)] = trim(self::plain($promotion->price)." {$promotion->from_date?->format('Y-m-d')}–{$promotion->until_date?->format('Y-m-d')}", ' –');
+            $prices[mb_substr("promotion {$promotion->name}", 0, 40)] = trim(
+                self::plain($promotion->price)
+                    ." {$promotion->from_date?->format('Y-m-d')}–{$promotion->until_date?->format('Y-m-d')}",
+                ' –',
+            );
         }
 
         return $prices;

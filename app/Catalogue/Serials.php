@@ -13,7 +13,8 @@ final class Serials
     public const MOST = 200;
 
     /**
-     * A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends. Capitals and small letters are the same: one piece has one number.
+     * A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends.
+     * Capitals and small letters are the same: one piece has one number.
      *
      * @return list<string>
      *
@@ -21,11 +22,22 @@ final class Serials
      */
     public static function read(string $typed): array
     {
-        $serials = array_values(array_filter(array_map(static fn (string $one): string => mb_strtoupper(trim($one)), preg_split('/[,;\s]+/u', $typed) ?: []), static fn (string $one): bool => $one !== ''));
+        $serials = array_values(
+            array_filter(
+                array_map(
+                    static fn (string $one): string => mb_strtoupper(trim($one)),
+                    preg_split('/[,;\s]+/u', $typed) ?: [],
+                ),
+                static fn (string $one): bool => $one !== '',
+            ),
+        );
 
         foreach ($serials as $serial) {
             if (mb_strlen($serial) > 40) {
-                throw Refused::because('bad_serial', "“{$serial}” is too long for a serial number; 40 characters at most.");
+                throw Refused::because(
+                    'bad_serial',
+                    "“{$serial}” is too long for a serial number; 40 characters at most.",
+                );
             }
         }
 
@@ -45,8 +57,12 @@ final class Serials
      *
      * @throws Refused serial_missing, serial_count
      */
-    public static function assertComplete(string $description, string $quantity, array $serials, bool $mayMiss = false): void
-    {
+    public static function assertComplete(
+        string $description,
+        string $quantity,
+        array $serials,
+        bool $mayMiss = false,
+    ): void {
         $wanted = rtrim(rtrim($quantity, '0'), '.');
 
         if ($mayMiss && $serials === []) {
@@ -54,13 +70,25 @@ final class Serials
         }
 
         match (true) {
-            $serials === [] => throw Refused::because('serial_missing', "“{$description}” has serial numbers. Type or scan which piece it is."),
-            (string) count($serials) !== $wanted => throw Refused::because('serial_count', "“{$description}”: {$wanted} of them, but ".count($serials).' serial '.(count($serials) === 1 ? 'number.' : 'numbers.')),
+            $serials === [] => throw Refused::because(
+                'serial_missing',
+                "“{$description}” has serial numbers. Type or scan which piece it is.",
+            ),
+            (string) count($serials) !== $wanted => throw Refused::because(
+                'serial_count',
+                "“{$description}”: {$wanted} of them, but "
+                    .count($serials)
+                    .' serial '
+                    .(count($serials) === 1 ? 'number.' : 'numbers.'),
+            ),
             default => null,
         };
     }
 
-    /** Locks pieces in the order of item and number. Those that leave and were never seen before are made known first, so that two tills never wait in a gap. */
+    /**
+     * Locks pieces in the order of item and number. Those that leave and were never seen before are made known first,
+     * so that two tills never wait in a gap.
+     */
     public function lock(GoodsMoving $goods): void
     {
         $items = array_unique([...array_keys($goods->leaving), ...array_keys($goods->returning)]);
@@ -68,7 +96,12 @@ final class Serials
 
         foreach ($items as $item) {
             $this->know($item, $goods->leaving[$item] ?? []);
-            DB::table('item_serials')->where('item_id', $item)->whereIn('serial', [...$goods->leaving[$item] ?? [], ...$goods->returning[$item] ?? []])->orderBy('serial')->lockForUpdate()->get(['serial']);
+            DB::table('item_serials')
+                ->where('item_id', $item)
+                ->whereIn('serial', [...$goods->leaving[$item] ?? [], ...$goods->returning[$item] ?? []])
+                ->orderBy('serial')
+                ->lockForUpdate()
+                ->get(['serial']);
         }
     }
 
@@ -76,7 +109,10 @@ final class Serials
     private function know(int $item, array $serials): void
     {
         sort($serials);
-        $serials === [] || DB::table('item_serials')->insertOrIgnore(array_map(static fn (string $serial): array => ['item_id' => $item, 'serial' => $serial], $serials));
+        $serials === []
+            || DB::table('item_serials')->insertOrIgnore(
+                array_map(static fn (string $serial): array => ['item_id' => $item, 'serial' => $serial], $serials),
+            );
     }
 
     /**
@@ -88,7 +124,10 @@ final class Serials
      */
     public function setAside(int $layaway, array $serials): void
     {
-        DB::table('item_serials')->where('layaway_id', $layaway)->where('state', 'aside')->update(['state' => 'in', 'layaway_id' => null]);
+        DB::table('item_serials')
+            ->where('layaway_id', $layaway)
+            ->where('state', 'aside')
+            ->update(['state' => 'in', 'layaway_id' => null]);
         $this->move($serials, ['state' => 'aside', 'layaway_id' => $layaway], null);
     }
 
@@ -121,11 +160,19 @@ final class Serials
 
             // Whether it is one that left was decided, or allowed, before; what stands here did not leave.
             if ($state === 'aside' || $state === 'in') {
-                throw Refused::because('serial_here', "“{$description}”: serial number {$serial} stands here ".($state === 'aside' ? 'set aside for a customer' : 'in the house').', so it cannot come back. Look at the plate again.');
+                throw Refused::because(
+                    'serial_here',
+                    "“{$description}”: serial number {$serial} stands here "
+                        .($state === 'aside' ? 'set aside for a customer' : 'in the house')
+                        .', so it cannot come back. Look at the plate again.',
+                );
             }
 
             if ($toStock) {
-                DB::table('item_serials')->updateOrInsert(['item_id' => $item, 'serial' => $serial], ['state' => 'in', 'document_id' => null, 'layaway_id' => null]);
+                DB::table('item_serials')->updateOrInsert(
+                    ['item_id' => $item, 'serial' => $serial],
+                    ['state' => 'in', 'document_id' => null, 'layaway_id' => null],
+                );
             }
         }
     }
@@ -138,13 +185,20 @@ final class Serials
      */
     public static function notOut(int $item, array $serials, ?int $soldOn): array
     {
-        $out = DB::table('item_serials')->where('item_id', $item)->where('state', 'out')->when($soldOn !== null, static fn ($query) => $query->where('document_id', $soldOn))->whereIn('serial', $serials)->pluck('serial')->all();
+        $out = DB::table('item_serials')
+            ->where('item_id', $item)
+            ->where('state', 'out')
+            ->when($soldOn !== null, static fn ($query) => $query->where('document_id', $soldOn))
+            ->whereIn('serial', $serials)
+            ->pluck('serial')
+            ->all();
 
         return array_values(array_diff($serials, $out));
     }
 
     /**
-     * A row is made first and changed then only where it may be: so two tills never wait in a gap, and one of them is told.
+     * A row is made first and changed then only where it may be: so two tills never wait in a gap, and one of them is
+     * told.
      *
      * @param  array<int, list<string>>  $serials
      * @param  array<string, int|string|null>  $to
@@ -158,8 +212,19 @@ final class Serials
             $this->know($item, $ones);
 
             foreach ($ones as $serial) {
-                $free = DB::table('item_serials')->where('item_id', $item)->where('serial', $serial)
-                    ->where(static fn ($query) => $query->where('state', 'in')->when($layaway !== null, static fn ($own) => $own->orWhere(static fn ($mine) => $mine->where('state', 'aside')->where('layaway_id', $layaway))));
+                $free = DB::table('item_serials')
+                    ->where('item_id', $item)
+                    ->where('serial', $serial)
+                    ->where(
+                        static fn ($query) => $query
+                            ->where('state', 'in')
+                            ->when(
+                                $layaway !== null,
+                                static fn ($own) => $own->orWhere(
+                                    static fn ($mine) => $mine->where('state', 'aside')->where('layaway_id', $layaway),
+                                ),
+                            ),
+                    );
 
                 if ($free->update($to) === 0) {
                     throw $this->taken($item, $serial);
@@ -170,11 +235,21 @@ final class Serials
 
     private function taken(int $item, string $serial): Refused
     {
-        $row = DB::table('item_serials as s')->leftJoin('documents as d', 'd.id', '=', 's.document_id')->leftJoin('layaways as l', 'l.id', '=', 's.layaway_id')
-            ->where('s.item_id', $item)->where('s.serial', $serial)->first(['s.state', 'd.label as document', 'l.label as layaway']);
+        $row = DB::table('item_serials as s')
+            ->leftJoin('documents as d', 'd.id', '=', 's.document_id')
+            ->leftJoin('layaways as l', 'l.id', '=', 's.layaway_id')
+            ->where('s.item_id', $item)
+            ->where('s.serial', $serial)
+            ->first(['s.state', 'd.label as document', 'l.label as layaway']);
 
         return $row?->state === 'aside'
-            ? Refused::because('serial_set_aside', "Serial number {$serial} is set aside on {$row->layaway}. Take another piece.")
-            : Refused::because('serial_out', "Serial number {$serial} left the house with {$row?->document}. Look at the plate again.");
+            ? Refused::because(
+                'serial_set_aside',
+                "Serial number {$serial} is set aside on {$row->layaway}. Take another piece.",
+            )
+            : Refused::because(
+                'serial_out',
+                "Serial number {$serial} left the house with {$row?->document}. Look at the plate again.",
+            );
     }
 }

@@ -9,8 +9,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The only place that writes stock. Rows are always taken in the order of item and location, so that two tills never wait for
- * each other in a circle; what is taken is recorded in the same transaction, with what it does to the inventory account.
+ * The only place that writes stock. Rows are always taken in the order of item and location, so that two tills never
+ * wait for each other in a circle; what is taken is recorded in the same transaction, with what it does to the
+ * inventory account.
  */
 final class StockLedger
 {
@@ -21,8 +22,9 @@ final class StockLedger
     }
 
     /**
-     * Locks everything a transaction will move, before it takes a number of a series: items (what leaves shares them, what comes in has them alone, as it may change
-     * their cost), then stock rows, then single pieces, each in the order of their keys.
+     * Locks everything a transaction will move, before it takes a number of a series: items (what leaves shares them,
+     * what comes in has them alone, as it may change their cost), then stock rows, then single pieces, each in the
+     * order of their keys.
      *
      * @return array<int, string> what the items cost now, per unit of their price, by id
      */
@@ -34,9 +36,22 @@ final class StockLedger
 
         $ids = array_keys($goods->items);
         sort($ids);
-        $costs = DB::table('items')->whereIn('id', $ids)->orderBy('id')->lock($goods->comingIn === [] ? 'LOCK IN SHARE MODE' : true)->pluck('cost', 'id')->all();
-        DB::table('stock')->whereIn('item_id', $ids)->when($goods->comingIn === [], static fn ($query) => $query->whereIn('location_id', array_keys($goods->locations)))
-            ->orderBy('item_id')->orderBy('location_id')->lockForUpdate()->get(['item_id']);
+        $costs = DB::table('items')
+            ->whereIn('id', $ids)
+            ->orderBy('id')
+            ->lock($goods->comingIn === [] ? 'LOCK IN SHARE MODE' : true)
+            ->pluck('cost', 'id')
+            ->all();
+        DB::table('stock')
+            ->whereIn('item_id', $ids)
+            ->when(
+                $goods->comingIn === [],
+                static fn ($query) => $query->whereIn('location_id', array_keys($goods->locations)),
+            )
+            ->orderBy('item_id')
+            ->orderBy('location_id')
+            ->lockForUpdate()
+            ->get(['item_id']);
         $this->serials->lock($goods);
 
         return array_map(static fn (mixed $cost): string => is_string($cost) ? $cost : '0', $costs);
@@ -59,18 +74,32 @@ final class StockLedger
      */
     public function commit(array $moves): void
     {
-        $this->change('committed', array_values(array_filter($moves, static fn (StockMove $move): bool => $move->quantity->isPositive())));
+        $this->change(
+            'committed',
+            array_values(array_filter($moves, static fn (StockMove $move): bool => $move->quantity->isPositive())),
+        );
         $freed = array_filter($moves, static fn (StockMove $move): bool => $move->quantity->isNegative());
-        usort($freed, static fn (StockMove $one, StockMove $other): int => [$one->itemId, $one->locationId] <=> [$other->itemId, $other->locationId]);
+        usort(
+            $freed,
+            static fn (StockMove $one, StockMove $other): int => [$one->itemId, $one->locationId] <=> [
+                $other->itemId,
+                $other->locationId,
+            ],
+        );
 
         // Not by an insert that becomes an update: less than nothing may not even be tried to be inserted.
         foreach ($freed as $move) {
-            DB::update('UPDATE stock SET committed = committed + ? WHERE item_id = ? AND location_id = ?', [(string) $move->quantity, $move->itemId, $move->locationId]);
+            DB::update('UPDATE stock SET committed = committed + ? WHERE item_id = ? AND location_id = ?', [
+                (string) $move->quantity,
+                $move->itemId,
+                $move->locationId,
+            ]);
         }
     }
 
     /**
-     * The items of which there is less left than is set aside for others. Asked after taking or setting aside, in the same transaction.
+     * The items of which there is less left than is set aside for others. Asked after taking or setting aside, in the
+     * same transaction.
      *
      * @param  list<StockMove>  $moves what was taken, below zero; or set aside, above zero
      * @return list<int> item ids
@@ -84,12 +113,27 @@ final class StockLedger
             $own[$move->itemId] = ($own[$move->itemId] ?? BigDecimal::zero())->plus($aside);
         }
 
-        $short = $own === [] ? [] : DB::table('stock')->where('location_id', $moves[0]->locationId)->whereIn('item_id', array_keys($own))->whereColumn('on_hand', '<', 'committed')->get(['item_id', 'committed'])->all();
+        $short
+            = $own === []
+                ? []
+                : DB::table('stock')
+                    ->where('location_id', $moves[0]->locationId)
+                    ->whereIn('item_id', array_keys($own))
+                    ->whereColumn('on_hand', '<', 'committed')
+                    ->get(['item_id', 'committed'])
+                    ->all();
 
-        return array_values(array_map(
-            static fn (object $row): int => (int) $row->item_id,
-            array_filter($short, static fn (object $row): bool => BigDecimal::of((string) $row->committed)->isGreaterThan($own[(int) $row->item_id])),
-        ));
+        return array_values(
+            array_map(
+                static fn (object $row): int => (int) $row->item_id,
+                array_filter(
+                    $short,
+                    static fn (object $row): bool => BigDecimal::of((string) $row->committed)->isGreaterThan(
+                        $own[(int) $row->item_id],
+                    ),
+                ),
+            ),
+        );
     }
 
     /**
@@ -107,14 +151,21 @@ final class StockLedger
         }
 
         ksort($changes);
-        $rows = array_map(static fn (array $row): array => [
-            'item_id' => $row[0]->itemId,
-            'location_id' => $row[0]->locationId,
-            $column => (string) $row[1],
-        ], array_values($changes));
+        $rows = array_map(
+            static fn (array $row): array => [
+                'item_id' => $row[0]->itemId,
+                'location_id' => $row[0]->locationId,
+                $column => (string) $row[1],
+            ],
+            array_values($changes),
+        );
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('stock')->upsert($chunk, ['item_id', 'location_id'], [$column => DB::raw("stock.{$column} + VALUES({$column})")]);
+            DB::table('stock')->upsert(
+                $chunk,
+                ['item_id', 'location_id'],
+                [$column => DB::raw("stock.{$column} + VALUES({$column})")],
+            );
         }
     }
 
@@ -126,16 +177,19 @@ final class StockLedger
     public function record(string $why, array $moves): void
     {
         $this->change('value', array_map(static fn (array $row): StockMove => $row[0], $moves));
-        $rows = array_map(static fn (array $row): array => [
-            'item_id' => $row[0]->itemId,
-            'location_id' => $row[0]->locationId,
-            'quantity' => (string) $row[0]->quantity,
-            'unit_cost' => $row[0]->unitCost->toString(),
-            'value' => $row[0]->value,
-            'why' => $why,
-            'document_id' => $row[2],
-            'business_date' => $row[1]->format('Y-m-d'),
-        ], $moves);
+        $rows = array_map(
+            static fn (array $row): array => [
+                'item_id' => $row[0]->itemId,
+                'location_id' => $row[0]->locationId,
+                'quantity' => (string) $row[0]->quantity,
+                'unit_cost' => $row[0]->unitCost->toString(),
+                'value' => $row[0]->value,
+                'why' => $why,
+                'document_id' => $row[2],
+                'business_date' => $row[1]->format('Y-m-d'),
+            ],
+            $moves,
+        );
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
             DB::table('stock_movements')->insert($chunk);

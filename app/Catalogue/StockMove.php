@@ -10,7 +10,9 @@ use Elmstone\Core\Money\UnitPrice;
 /** So much of an item into (above zero) or out of (below zero) a location, at a cost per unit of its price. */
 final readonly class StockMove
 {
-    /** @param  int  $value what it does to the inventory account, in minor units; nothing where goods are only set aside */
+    /**
+     * @param  int  $value what it does to the inventory account, in minor units; nothing where goods are only set aside
+     */
     public function __construct(
         public int $itemId,
         public int $locationId,

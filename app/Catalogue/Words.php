@@ -8,8 +8,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * The words of descriptions, by which items are found; codes have an index of their own. Each distinct word stands once; a part of a word is looked for among the few thousand words
- * and not among the many items.
+ * The words of descriptions, by which items are found; codes have an index of their own. Each distinct word stands
+ * once; a part of a word is looked for among the few thousand words and not among the many items.
  */
 final class Words
 {
@@ -18,7 +18,14 @@ final class Words
     {
         $words = preg_split('/[^\p{L}\p{N}.×\/]+/u', Str::lower(Str::ascii($text)), -1, PREG_SPLIT_NO_EMPTY);
 
-        return array_values(array_unique(array_map(static fn (string $word): string => mb_substr(trim($word, './'), 0, 60), $words === false ? [] : $words)));
+        return array_values(
+            array_unique(
+                array_map(
+                    static fn (string $word): string => mb_substr(trim($word, './'), 0, 60),
+                    $words === false ? [] : $words,
+                ),
+            ),
+        );
     }
 
     /**

@@ -9,7 +9,9 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
 use Elmstone\Staff\Staff;
 
-/** One thing a clerk does to a slip: who, at which till, having seen which version, and a key that makes it happen once. */
+/**
+ * One thing a clerk does to a slip: who, at which till, having seen which version, and a key that makes it happen once.
+ */
 final readonly class Act
 {
     /** @param  int|null  $version the version on the page; null where it does not matter, as when adding */
@@ -29,7 +31,8 @@ final readonly class Act
      */
     public function given(): GivenApproval
     {
-        return $this->approval ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+        return $this->approval
+            ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
     }
 
     /** The same, with an approval that was given. */

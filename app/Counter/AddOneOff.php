@@ -15,22 +15,33 @@ final class AddOneOff
     {
     }
 
-    public function handle(string $slipKey, Act $act, string $description, Quantity $quantity, UnitPrice $price, int $departmentId, string $taxClass): Slip
-    {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip): LineOnSlip => LineOnSlip::query()->create([
-            'slip_id' => $slip->id,
-            'position' => (int) $slip->lines()->max('position') + 1,
-            'code' => 'one-off',
-            'description' => $description,
-            'department_id' => $departmentId,
-            'quantity' => $quantity->toString(),
-            'unit' => 'each',
-            'unit_price' => $price->toString(),
-            'price_per' => 1,
-            'price_rule' => PriceRule::Typed,
-            'list_price' => $price->toString(),
-            'tax_class' => $taxClass,
-            'may_discount' => true,
-        ]));
+    public function handle(
+        string $slipKey,
+        Act $act,
+        string $description,
+        Quantity $quantity,
+        UnitPrice $price,
+        int $departmentId,
+        string $taxClass,
+    ): Slip {
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip): LineOnSlip => LineOnSlip::query()->create([
+                'slip_id' => $slip->id,
+                'position' => (int) $slip->lines()->max('position') + 1,
+                'code' => 'one-off',
+                'description' => $description,
+                'department_id' => $departmentId,
+                'quantity' => $quantity->toString(),
+                'unit' => 'each',
+                'unit_price' => $price->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $price->toString(),
+                'tax_class' => $taxClass,
+                'may_discount' => true,
+            ]),
+        );
     }
 }

@@ -51,22 +51,33 @@ final class AddToSlip
 
         $found = $this->search->find($text, 1);
 
-        return $found->first() ?? throw Refused::because('not_found', preg_match('/^\d{8,14}$/', $text) === 1
-            ? "No item has the barcode {$text}. Search by name, or add a one-off line."
-            : "Nothing is called “{$text}”. Try fewer letters with *, or add a one-off line.");
+        return $found->first()
+            ?? throw Refused::because(
+                'not_found',
+                preg_match('/^\d{8,14}$/', $text) === 1
+                    ? "No item has the barcode {$text}. Search by name, or add a one-off line."
+                    : "Nothing is called “{$text}”. Try fewer letters with *, or add a one-off line.",
+            );
     }
 
     private function put(Slip $slip, Item $item, Quantity $quantity): int
     {
-        $same = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->item_id === $item->id && $line->isUntouched());
+        $same = $slip->lines->first(
+            static fn (LineOnSlip $line): bool => $line->item_id === $item->id && $line->isUntouched(),
+        );
 
-        return $same === null ? $this->append($slip, $item, $quantity) : $this->raise($same->setRelation('item', $item), $item, $quantity, $slip);
+        return $same === null
+            ? $this->append($slip, $item, $quantity)
+            : $this->raise($same->setRelation('item', $item), $item, $quantity, $slip);
     }
 
     private function append(Slip $slip, Item $item, Quantity $quantity): int
     {
         if ($slip->lines->count() >= self::MOST_LINES) {
-            throw Refused::because('full', 'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.');
+            throw Refused::because(
+                'full',
+                'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.',
+            );
         }
 
         return LineOnSlip::query()->create([

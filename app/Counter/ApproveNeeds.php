@@ -11,8 +11,11 @@ use Elmstone\Staff\Approve;
 /** Somebody else allows what a slip asks for at one place, or all that it asks for, as it stands now and no further. */
 final class ApproveNeeds
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly Approve $approve)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly Approve $approve,
+    ) {
     }
 
     /**
@@ -22,7 +25,12 @@ final class ApproveNeeds
      */
     public function handle(string $slipKey, Act $act, ?string $place): Slip
     {
-        return $this->desk->change($slipKey, $act, fn (Slip $slip) => $this->within($slip, $act, $place), evenVoid: true);
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            fn (Slip $slip) => $this->within($slip, $act, $place),
+            evenVoid: true,
+        );
     }
 
     /** Within a change of the slip. */

@@ -33,37 +33,92 @@ final class BackController
     }
 
     /** What somebody bought and can bring back, while it is looked for. */
-    public function find(Request $request, string $slip, Returnables $returnables, Sight $sight, AtTill $atTill, #[CurrentUser] Staff $by): View
-    {
+    public function find(
+        Request $request,
+        string $slip,
+        Returnables $returnables,
+        Sight $sight,
+        AtTill $atTill,
+        #[CurrentUser] Staff $by,
+    ): View {
         $typed = $request->string('q')->trim()->value();
         $onSlip = Slip::query()->where('key', $slip)->first();
         $day = $onSlip?->day() ?? ShopTime::today();
-        $lines = $returnables->find($typed, $onSlip?->customer_id, $day, $sight->seesAll($by) ? null : $atTill->till()->location_id);
+        $lines = $returnables->find(
+            $typed,
+            $onSlip?->customer_id,
+            $day,
+            $sight->seesAll($by) ? null : $atTill->till()->location_id,
+        );
 
-        return view('counter.returnable', ['lines' => $lines, 'typed' => $typed, 'slip' => $slip, 'customer' => $onSlip->customer_name ?? '', 'items' => $this->itemsWithoutReceipt($typed, $returnables), 'most' => Returnables::MOST, 'house' => $this->house]);
+        return view('counter.returnable', [
+            'lines' => $lines,
+            'typed' => $typed,
+            'slip' => $slip,
+            'customer' => $onSlip->customer_name ?? '',
+            'items' => $this->itemsWithoutReceipt($typed, $returnables),
+            'most' => Returnables::MOST,
+            'house' => $this->house,
+        ]);
     }
 
     public function add(Request $request, string $slip, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, 'bring-back', 'q', fn (Act $act) => $back->lines($slip, $act, self::texts($request->array('back')), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value()), $request->string('found_by')->value()));
+        return $this->page->after(
+            $request,
+            $slip,
+            'bring-back',
+            'q',
+            fn (Act $act) => $back->lines(
+                $slip,
+                $act,
+                self::texts($request->array('back')),
+                $this->reason($request),
+                GoodsTo::tryFrom($request->string('goods_to')->value()),
+                $request->string('found_by')->value(),
+            ),
+        );
     }
 
     public function blind(Request $request, string $slip, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, 'bring-back', 'item', fn (Act $act) => $back->blind(
-            $slip, $act, Item::query()->findOrFail($request->integer('item')), EntryText::quantity($request->string('quantity', '1')->value()), $this->reason($request), GoodsTo::tryFrom($request->string('goods_to')->value()),
-        ));
+        return $this->page->after(
+            $request,
+            $slip,
+            'bring-back',
+            'item',
+            fn (Act $act) => $back->blind(
+                $slip,
+                $act,
+                Item::query()->findOrFail($request->integer('item')),
+                EntryText::quantity($request->string('quantity', '1')->value()),
+                $this->reason($request),
+                GoodsTo::tryFrom($request->string('goods_to')->value()),
+            ),
+        );
     }
 
     public function oneOff(Request $request, string $slip, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, 'back-one-off', 'price', function (Act $act) use ($request, $slip, $back): Slip {
+        return $this->page->after($request, $slip, 'back-one-off', 'price', function (Act $act) use (
+            $request,
+            $slip,
+            $back,
+        ): Slip {
             $words = $request->string('description')->trim()->value();
 
-            return $words === '' ? throw Refused::because('no_words', 'Say what it is.') : $back->oneOff(
-                $slip, $act, mb_substr($words, 0, 160), EntryText::quantity($request->string('quantity', '1')->value()), $this->house->typedPrice($request->string('price')->value()),
-                $request->integer('department_id'), $request->string('tax_class')->value(), $this->reason($request),
-            );
+            return $words === ''
+                ? throw Refused::because('no_words', 'Say what it is.')
+                : $back->oneOff(
+                    $slip,
+                    $act,
+                    mb_substr($words, 0, 160),
+                    EntryText::quantity($request->string('quantity', '1')->value()),
+                    $this->house->typedPrice($request->string('price')->value()),
+                    $request->integer('department_id'),
+                    $request->string('tax_class')->value(),
+                    $this->reason($request),
+                );
         });
     }
 
@@ -71,61 +126,130 @@ final class BackController
     {
         $typed = self::texts($request->only(['quantity', 'goods_to', 'reason', 'serials']));
 
-        return $this->page->after($request, $slip, "back.{$line}", (string) (array_key_first($typed) ?? 'quantity'), static fn (Act $act) => $back->change($slip, $act, $line, $typed));
+        return $this->page->after(
+            $request,
+            $slip,
+            "back.{$line}",
+            (string) (array_key_first($typed) ?? 'quantity'),
+            static fn (Act $act) => $back->change($slip, $act, $line, $typed),
+        );
     }
 
     public function remove(Request $request, string $slip, int $line, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, "back.{$line}", 'quantity', static fn (Act $act) => $back->remove($slip, $act, $line));
+        return $this->page->after(
+            $request,
+            $slip,
+            "back.{$line}",
+            'quantity',
+            static fn (Act $act) => $back->remove($slip, $act, $line),
+        );
     }
 
     public function waive(Request $request, string $slip, int $line, BringBack $back): Response
     {
-        return $this->page->after($request, $slip, "back.{$line}.fee", 'quantity', static fn (Act $act) => $back->waive($slip, $act, $line, $request->boolean('waive', true)));
+        return $this->page->after(
+            $request,
+            $slip,
+            "back.{$line}.fee",
+            'quantity',
+            static fn (Act $act) => $back->waive($slip, $act, $line, $request->boolean('waive', true)),
+        );
     }
 
     public function way(Request $request, string $slip, ChooseRefund $choose): Response
     {
         $way = $request->string('way', TenderKind::Cash->value)->value();
 
-        return $this->page->after($request, $slip, "refund.{$way}", 'amount', fn (Act $act) => $request->boolean('rest')
-            ? $choose->rest($slip, $act, $way)
-            : $choose->way($slip, $act, $way, $this->house->typedMoney($request->string('amount')->value())));
+        return $this->page->after(
+            $request,
+            $slip,
+            "refund.{$way}",
+            'amount',
+            fn (Act $act) => $request->boolean('rest')
+                ? $choose->rest($slip, $act, $way)
+                : $choose->way($slip, $act, $way, $this->house->typedMoney($request->string('amount')->value())),
+        );
     }
 
     public function reference(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.reference', 'back_reference', static fn (Act $act) => $choose->reference($slip, $act, $request->string('back_reference')->value()));
+        return $this->page->after(
+            $request,
+            $slip,
+            'refund.reference',
+            'back_reference',
+            static fn (Act $act) => $choose->reference($slip, $act, $request->string('back_reference')->value()),
+        );
     }
 
     public function ontoCard(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.back_card', 'back_card', static fn (Act $act) => $choose->card($slip, $act, $request->string('back_card')->value()));
+        return $this->page->after(
+            $request,
+            $slip,
+            'refund.back_card',
+            'back_card',
+            static fn (Act $act) => $choose->card($slip, $act, $request->string('back_card')->value()),
+        );
     }
 
     public function creditTo(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.credit_to', 'credit_to', static fn (Act $act) => $choose->creditTo($slip, $act, $request->string('credit_to')->value() === 'oldest'));
+        return $this->page->after(
+            $request,
+            $slip,
+            'refund.credit_to',
+            'credit_to',
+            static fn (Act $act) => $choose->creditTo($slip, $act, $request->string('credit_to')->value() === 'oldest'),
+        );
     }
 
     /** By another money way than it came, allowed by somebody else with the reason. */
     public function otherWay(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.other', 'way', static fn (Act $act) => $choose->otherWay($slip, $act, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash));
+        return $this->page->after(
+            $request,
+            $slip,
+            'refund.other',
+            'way',
+            static fn (Act $act) => $choose->otherWay(
+                $slip,
+                $act,
+                TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
+            ),
+        );
     }
 
     public function asItCame(Request $request, string $slip, ChooseRefund $choose): Response
     {
-        return $this->page->after($request, $slip, 'refund.as-it-came', 'way', static fn (Act $act) => $choose->asItCame($slip, $act));
+        return $this->page->after(
+            $request,
+            $slip,
+            'refund.as-it-came',
+            'way',
+            static fn (Act $act) => $choose->asItCame($slip, $act),
+        );
     }
 
     public function card(Request $request, string $slip, RefundCard $refund): Response
     {
         $authorisation = $request->string('authorisation')->value();
 
-        return $this->page->after($request, $slip, "refund.card:{$authorisation}", 'amount', fn (Act $act) => $refund->handle(
-            $slip, $act, $authorisation, $this->house->typedMoney($request->string('amount')->value()), $request->filled('seen') ? $request->integer('seen') : null, $request->boolean('more'),
-        ));
+        return $this->page->after(
+            $request,
+            $slip,
+            "refund.card:{$authorisation}",
+            'amount',
+            fn (Act $act) => $refund->handle(
+                $slip,
+                $act,
+                $authorisation,
+                $this->house->typedMoney($request->string('amount')->value()),
+                $request->filled('seen') ? $request->integer('seen') : null,
+                $request->boolean('more'),
+            ),
+        );
     }
 
     /** A fresh slip on which something of a document comes back. */
@@ -137,7 +261,9 @@ final class BackController
     /** @throws Refused */
     public function void(Request $request, Document $document, VoidSale $void, CheckApproval $check): RedirectResponse
     {
-        $ask = ApprovalAsk::from($request) ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+        $ask
+            = ApprovalAsk::from($request)
+            ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
         $slip = $void->handle($document, $this->page->act($request)->with($check->handle($ask)));
 
         return redirect()->route('counter.show', $slip->key);
@@ -146,12 +272,20 @@ final class BackController
     /** @return iterable<Item> that can come back without a receipt */
     private function itemsWithoutReceipt(string $typed, Returnables $returnables): iterable
     {
-        return mb_strlen($typed) < 2 ? [] : Item::query()->whereIn('id', $returnables->itemsNamed($typed))->where('active', true)->orderBy('code')->limit(4)->get(['id', 'code', 'description']);
+        return mb_strlen($typed) < 2
+            ? []
+            : Item::query()
+                ->whereIn('id', $returnables->itemsNamed($typed))
+                ->where('active', true)
+                ->orderBy('code')
+                ->limit(4)
+                ->get(['id', 'code', 'description']);
     }
 
     private function reason(Request $request): ReturnReason
     {
-        return ReturnReason::tryFrom($request->string('reason')->value()) ?? throw Refused::because('reason_missing', 'Choose why it comes back.');
+        return ReturnReason::tryFrom($request->string('reason')->value())
+            ?? throw Refused::because('reason_missing', 'Choose why it comes back.');
     }
 
     /**

@@ -23,7 +23,10 @@ use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Sight;
 
-/** Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is posted by it. */
+/**
+ * Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is
+ * posted by it.
+ */
 final class BringBack
 {
     public function __construct(
@@ -43,17 +46,40 @@ final class BringBack
      *
      * @throws Refused nothing_chosen, not_sold, not_theirs, bad_quantity, more_than_left
      */
-    public function lines(string $slipKey, Act $act, array $quantities, ReturnReason $reason, ?GoodsTo $goodsTo, string $foundBy = ''): Slip
-    {
+    public function lines(
+        string $slipKey,
+        Act $act,
+        array $quantities,
+        ReturnReason $reason,
+        ?GoodsTo $goodsTo,
+        string $foundBy = '',
+    ): Slip {
         $chosen = array_filter($quantities, static fn (string $typed): bool => ! in_array(trim($typed), ['', '0'], true));
 
         if ($chosen === []) {
             throw Refused::because('nothing_chosen', 'Type how many come back, next to the line.');
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($chosen, $reason, $goodsTo, $foundBy, $act): void {
-            $documents = Document::query()->whereIn('id', array_map(static fn (string $key): int => (int) explode(':', $key)[0], array_map(strval(...), array_keys($chosen))))->get()->keyBy('id');
-            $documents = $documents->filter(fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id));
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $chosen,
+            $reason,
+            $goodsTo,
+            $foundBy,
+            $act,
+        ): void {
+            $documents = Document::query()
+                ->whereIn(
+                    'id',
+                    array_map(
+                        static fn (string $key): int => (int) explode(':', $key)[0],
+                        array_map(strval(...), array_keys($chosen)),
+                    ),
+                )
+                ->get()
+                ->keyBy('id');
+            $documents = $documents->filter(
+                fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id),
+            );
             $origins = Origins::of($this->house->currency(), $documents->modelKeys());
 
             foreach ($chosen as $key => $typed) {
@@ -61,7 +87,15 @@ final class BringBack
                 $origin = new Origin($document, $position);
                 $this->assertTheirs($slip, $documents->get($document));
                 $origins->has($origin) || throw Refused::because('not_sold', 'This line is not on that invoice.');
-                $this->add($slip, $origin, $origins, Quantity::of((string) EntryText::quantity($typed)->value), $reason, $goodsTo ?? $reason->goodsTo(), Returnables::isReceipt($foundBy, $documents->get($document)));
+                $this->add(
+                    $slip,
+                    $origin,
+                    $origins,
+                    Quantity::of((string) EntryText::quantity($typed)->value),
+                    $reason,
+                    $goodsTo ?? $reason->goodsTo(),
+                    Returnables::isReceipt($foundBy, $documents->get($document)),
+                );
             }
 
             $this->changed($slip);
@@ -75,33 +109,87 @@ final class BringBack
         $this->assertTheirs($slip, $invoice);
 
         foreach ($invoice->lines as $line) {
-            $this->add($slip, new Origin($invoice->id, $line->position), $origins, Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()), ReturnReason::Mistake, GoodsTo::Stock, true);
+            $this->add(
+                $slip,
+                new Origin($invoice->id, $line->position),
+                $origins,
+                Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()),
+                ReturnReason::Mistake,
+                GoodsTo::Stock,
+                true,
+            );
         }
 
         $this->changed($slip);
     }
 
     /** An item without a receipt, at the least it sold for of late. */
-    public function blind(string $slipKey, Act $act, Item $item, Quantity $quantity, ReturnReason $reason, ?GoodsTo $goodsTo): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($item, $quantity, $reason, $goodsTo): void {
+    public function blind(
+        string $slipKey,
+        Act $act,
+        Item $item,
+        Quantity $quantity,
+        ReturnReason $reason,
+        ?GoodsTo $goodsTo,
+    ): Slip {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $item,
+            $quantity,
+            $reason,
+            $goodsTo,
+        ): void {
             $lowest = $this->returnables->lowest($item->id, $slip->day());
             $this->put($slip, [
-                'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id, 'quantity' => $quantity->toString(), 'unit' => $item->unit->value,
-                'unit_price' => $lowest ?? $item->list_price, 'price_per' => $item->price_per, 'price_rule' => PriceRule::ListPrice, 'list_price' => $item->list_price, 'tax_class' => $item->tax_class,
-                'cost' => $item->cost, 'reason' => $reason, 'goods_to' => $goodsTo ?? $reason->goodsTo(), 'note' => $lowest === null ? 'no receipt; list price' : "no receipt; lowest price in {$this->house->shop()->blind_days} days",
+                'item_id' => $item->id,
+                'code' => $item->code,
+                'description' => $item->description,
+                'department_id' => $item->department_id,
+                'quantity' => $quantity->toString(),
+                'unit' => $item->unit->value,
+                'unit_price' => $lowest ?? $item->list_price,
+                'price_per' => $item->price_per,
+                'price_rule' => PriceRule::ListPrice,
+                'list_price' => $item->list_price,
+                'tax_class' => $item->tax_class,
+                'cost' => $item->cost,
+                'reason' => $reason,
+                'goods_to' => $goodsTo ?? $reason->goodsTo(),
+                'note' => $lowest === null
+                        ? 'no receipt; list price'
+                        : "no receipt; lowest price in {$this->house->shop()->blind_days} days",
             ]);
             $this->changed($slip);
         });
     }
 
     /** What is in no list. */
-    public function oneOff(string $slipKey, Act $act, string $description, Quantity $quantity, UnitPrice $price, int $departmentId, string $taxClass, ReturnReason $reason): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($description, $quantity, $price, $departmentId, $taxClass, $reason): void {
+    public function oneOff(
+        string $slipKey,
+        Act $act,
+        string $description,
+        Quantity $quantity,
+        UnitPrice $price,
+        int $departmentId,
+        string $taxClass,
+        ReturnReason $reason,
+    ): Slip {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $description, $quantity, $price, $departmentId, $taxClass, $reason,
+        ): void {
             $this->put($slip, [
-                'code' => 'one-off', 'description' => $description, 'department_id' => $departmentId, 'quantity' => $quantity->toString(), 'unit' => 'each', 'unit_price' => $price->toString(), 'price_per' => 1,
-                'price_rule' => PriceRule::Typed, 'list_price' => $price->toString(), 'tax_class' => $taxClass, 'reason' => $reason, 'goods_to' => GoodsTo::WrittenOff, 'note' => 'no receipt',
+                'code' => 'one-off',
+                'description' => $description,
+                'department_id' => $departmentId,
+                'quantity' => $quantity->toString(),
+                'unit' => 'each',
+                'unit_price' => $price->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $price->toString(),
+                'tax_class' => $taxClass,
+                'reason' => $reason,
+                'goods_to' => GoodsTo::WrittenOff,
+                'note' => 'no receipt',
             ]);
             $this->changed($slip);
         });
@@ -117,12 +205,19 @@ final class BringBack
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line, $typed): void {
             $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
             isset($typed['quantity']) && self::assertNoCardPaid($slip);
-            $row->update(array_filter([
-                'quantity' => isset($typed['quantity']) ? EntryText::quantity($typed['quantity'])->toString() : null,
-                'goods_to' => self::goodsTo($typed['goods_to'] ?? ''),
-                'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
-                'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
-            ], static fn (mixed $value): bool => $value !== null));
+            $row->update(
+                array_filter(
+                    [
+                        'quantity' => isset($typed['quantity'])
+                            ? EntryText::quantity($typed['quantity'])->toString()
+                            : null,
+                        'goods_to' => self::goodsTo($typed['goods_to'] ?? ''),
+                        'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
+                        'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
+                    ],
+                    static fn (mixed $value): bool => $value !== null,
+                ),
+            );
 
             if (isset($typed['quantity'])) {
                 $this->assertFits($slip, $row);
@@ -145,7 +240,10 @@ final class BringBack
     public function waive(string $slipKey, Act $act, int $line, bool $waives): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $line, $waives): void {
-            ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line)->update(['fee_waived' => $waives]);
+            ReturnOnSlip::query()
+                ->where('slip_id', $slip->id)
+                ->findOrFail($line)
+                ->update(['fee_waived' => $waives]);
             $this->changed($slip);
             $waives && $this->approve->within($slip, $act, "back.{$line}.fee");
         });
@@ -155,7 +253,11 @@ final class BringBack
     private static function assertNoCardPaid(Slip $slip): void
     {
         if ($slip->paysCardBack()) {
-            throw Refused::because('card_paid_back', 'A card was paid back for what comes back here, or is being asked. Post the slip, or undo that at the terminal first.');
+            throw Refused::because(
+                'card_paid_back',
+                'A card was paid back for what comes back here, or is being asked. Post the slip, or undo that at the '
+                    .'terminal first.',
+            );
         }
     }
 
@@ -177,7 +279,11 @@ final class BringBack
         $buyer = $buyer->mergedInto ?? $buyer;
 
         if ($buyer !== null && $slip->customer_id !== null && $slip->customer_id !== $buyer->id) {
-            throw Refused::because('not_theirs', "{$document->label} was sold to {$document->customer_name}, not {$slip->customer_name}. Begin another slip for it.");
+            throw Refused::because(
+                'not_theirs',
+                "{$document->label} was sold to {$document->customer_name}, not {$slip->customer_name}. Begin another "
+                    .'slip for it.',
+            );
         }
 
         if ($buyer !== null && $slip->customer_id === null) {
@@ -185,20 +291,52 @@ final class BringBack
         }
     }
 
-    private function add(Slip $slip, Origin $origin, Origins $origins, Quantity $quantity, ReturnReason $reason, GoodsTo $goodsTo, bool $receiptShown): void
-    {
+    private function add(
+        Slip $slip,
+        Origin $origin,
+        Origins $origins,
+        Quantity $quantity,
+        ReturnReason $reason,
+        GoodsTo $goodsTo,
+        bool $receiptShown,
+    ): void {
         $line = $origins->line($origin);
-        $same = ReturnOnSlip::query()->where('slip_id', $slip->id)->where('origin_document_id', $origin->documentId)->where('origin_position', $origin->position)->where('reason', $reason)->where('goods_to', $goodsTo)->first();
+        $same = ReturnOnSlip::query()
+            ->where('slip_id', $slip->id)
+            ->where('origin_document_id', $origin->documentId)
+            ->where('origin_position', $origin->position)
+            ->where('reason', $reason)
+            ->where('goods_to', $goodsTo)
+            ->first();
         $serials = $line->serials === null ? null : json_decode((string) $line->serials, true, 4, JSON_THROW_ON_ERROR);
         $isWhole = BigDecimal::of((string) $line->quantity)->isEqualTo($quantity->value);
 
         if ($same !== null) {
-            $same->update(['receipt_shown' => $same->receipt_shown || $receiptShown, 'quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())->plus($quantity)->toString()]);
+            $same->update([
+                'receipt_shown' => $same->receipt_shown || $receiptShown,
+                'quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())
+                    ->plus($quantity)
+                    ->toString(),
+            ]);
         } else {
             $same = $this->put($slip, [
-                'origin_document_id' => $origin->documentId, 'origin_position' => $origin->position, 'item_id' => $line->item_id, 'code' => $line->code, 'description' => $line->description,
-                'department_id' => $line->department_id, 'quantity' => $quantity->toString(), 'unit' => $line->unit, 'unit_price' => $line->unit_price, 'price_per' => $line->price_per, 'price_rule' => $line->price_rule,
-                'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => $goodsTo, 'serials' => $isWhole ? $serials : null, 'receipt_shown' => $receiptShown,
+                'origin_document_id' => $origin->documentId,
+                'origin_position' => $origin->position,
+                'item_id' => $line->item_id,
+                'code' => $line->code,
+                'description' => $line->description,
+                'department_id' => $line->department_id,
+                'quantity' => $quantity->toString(),
+                'unit' => $line->unit,
+                'unit_price' => $line->unit_price,
+                'price_per' => $line->price_per,
+                'price_rule' => $line->price_rule,
+                'list_price' => $line->list_price,
+                'tax_class' => $line->tax_class,
+                'reason' => $reason,
+                'goods_to' => $goodsTo,
+                'serials' => $isWhole ? $serials : null,
+                'receipt_shown' => $receiptShown,
             ]);
         }
 
@@ -214,18 +352,36 @@ final class BringBack
             return;
         }
 
-        $onSlip = BigDecimal::of((string) ReturnOnSlip::query()->where('slip_id', $slip->id)->where('origin_document_id', $origin->documentId)->where('origin_position', $origin->position)->sum('quantity'))->stripTrailingZeros();
-        $left = Origins::of($this->house->currency(), [$origin->documentId])->returnable($origin)->left()->stripTrailingZeros();
+        $onSlip = BigDecimal::of(
+            (string) ReturnOnSlip::query()
+                ->where('slip_id', $slip->id)
+                ->where('origin_document_id', $origin->documentId)
+                ->where('origin_position', $origin->position)
+                ->sum('quantity'),
+        )->stripTrailingZeros();
+        $left = Origins::of($this->house->currency(), [$origin->documentId])
+            ->returnable($origin)
+            ->left()
+            ->stripTrailingZeros();
 
         if ($onSlip->isGreaterThan($left)) {
-            throw Refused::because('more_than_left', $left->isZero() ? "All of “{$line->description}” came back already." : "Of “{$line->description}” only {$left} can still come back.");
+            throw Refused::because(
+                'more_than_left',
+                $left->isZero()
+                    ? "All of “{$line->description}” came back already."
+                    : "Of “{$line->description}” only {$left} can still come back.",
+            );
         }
     }
 
     /** @param  array<string, mixed>  $columns */
     private function put(Slip $slip, array $columns): ReturnOnSlip
     {
-        return ReturnOnSlip::query()->create(['slip_id' => $slip->id, 'position' => (int) ReturnOnSlip::query()->where('slip_id', $slip->id)->max('position') + 1, ...$columns]);
+        return ReturnOnSlip::query()->create([
+            'slip_id' => $slip->id,
+            'position' => (int) ReturnOnSlip::query()->where('slip_id', $slip->id)->max('position') + 1,
+            ...$columns,
+        ]);
     }
 
     /** What was said of the money no longer holds when other goods come back; a card that was paid back stays. */

@@ -15,8 +15,12 @@ final readonly class CardsOnSlip
      * @param  string  $code what is kept of its number; empty: a new card whose number is drawn when it is posted
      * @param  string  $number of a new card that brings its own: the number, encrypted, until it is posted
      */
-    public function __construct(public string $code, public int $amount, public bool $isNew = false, public string $number = '')
-    {
+    public function __construct(
+        public string $code,
+        public int $amount,
+        public bool $isNew = false,
+        public string $number = '',
+    ) {
     }
 
     public static function ofItsOwn(CardCode $code, int $amount): self
@@ -36,7 +40,15 @@ final readonly class CardsOnSlip
      */
     public static function all(?array $kept): array
     {
-        return array_map(static fn (array $card): self => new self($card['code'], $card['amount'], $card['new'] ?? false, $card['number'] ?? ''), $kept ?? []);
+        return array_map(
+            static fn (array $card): self => new self(
+                $card['code'],
+                $card['amount'],
+                $card['new'] ?? false,
+                $card['number'] ?? '',
+            ),
+            $kept ?? [],
+        );
     }
 
     /**
@@ -45,7 +57,17 @@ final readonly class CardsOnSlip
      */
     public static function kept(array $cards): ?array
     {
-        return $cards === [] ? null : array_map(static fn (self $card): array => ['code' => $card->code, 'amount' => $card->amount, 'new' => $card->isNew, 'number' => $card->number], array_values($cards));
+        return $cards === []
+            ? null
+            : array_map(
+                static fn (self $card): array => [
+                    'code' => $card->code,
+                    'amount' => $card->amount,
+                    'new' => $card->isNew,
+                    'number' => $card->number,
+                ],
+                array_values($cards),
+            );
     }
 
     public function words(): string

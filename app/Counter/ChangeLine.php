@@ -12,14 +12,22 @@ use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
 
-/** Changes a line in place: quantity, price, discount, note. Below the floor price or below cost it takes a supervisor. */
+/**
+ * Changes a line in place: quantity, price, discount, note. Below the floor price or below cost it takes a supervisor.
+ */
 final class ChangeLine
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly Approve $approve)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly Approve $approve,
+    ) {
     }
 
-    /** @throws Refused bad_serial, serial_twice, bad_quantity, bad_price, bad_percent, never_discounted, below_floor, below_cost */
+    /**
+     * @throws Refused bad_serial, serial_twice, bad_quantity, bad_price, bad_percent, never_discounted, below_floor,
+     *     below_cost
+     */
     public function handle(string $slipKey, int $lineId, Act $act, LineEdit $edit): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
@@ -36,9 +44,17 @@ final class ChangeLine
     private function columns(Slip $slip, LineOnSlip $line, LineEdit $edit): array
     {
         return match (true) {
-            $edit->quantity !== null => LinePricing::forQuantity($line, $line->item, EntryText::quantity($edit->quantity), $slip),
+            $edit->quantity !== null => LinePricing::forQuantity(
+                $line,
+                $line->item,
+                EntryText::quantity($edit->quantity),
+                $slip,
+            ),
             $edit->price !== null => $this->price($slip, $line, $edit->price),
-            $edit->discount !== null => [...Reductions::columns($this->discount($line, $edit->discount)), 'standing_discount' => false],
+            $edit->discount !== null => [
+                ...Reductions::columns($this->discount($line, $edit->discount)),
+                'standing_discount' => false,
+            ],
             $edit->serials !== null => ['serials' => Serials::read($edit->serials) ?: null],
             $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
             default => [],
@@ -53,10 +69,20 @@ final class ChangeLine
     private function price(Slip $slip, LineOnSlip $line, string $typed): array
     {
         if (trim($typed) === '' && $line->item !== null) {
-            return LinePricing::afresh($line->item, Quantity::of($line->quantity), $slip, $line->standing_discount || $line->takesNoDiscountYet());
+            return LinePricing::afresh(
+                $line->item,
+                Quantity::of($line->quantity),
+                $slip,
+                $line->standing_discount || $line->takesNoDiscountYet(),
+            );
         }
 
-        return ['unit_price' => $this->house->typedPrice($typed)->toString(), 'price_rule' => PriceRule::Typed, 'price_source' => '', ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : []];
+        return [
+            'unit_price' => $this->house->typedPrice($typed)->toString(),
+            'price_rule' => PriceRule::Typed,
+            'price_source' => '',
+            ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : [],
+        ];
     }
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction
@@ -65,7 +91,10 @@ final class ChangeLine
 
         return $discount === null || $line->may_discount
             ? $discount
-            : throw Refused::because('never_discounted', "“{$line->description}” is sold at a net price and never discounted.");
+            : throw Refused::because(
+                'never_discounted',
+                "“{$line->description}” is sold at a net price and never discounted.",
+            );
     }
 
     /** A price that needs approval is not taken without. */
@@ -75,7 +104,9 @@ final class ChangeLine
         $needs = ReckonedCounter::of($slip, $this->house)->needs->open("line.{$line->id}");
 
         if ($needs !== []) {
-            $act->approval === null ? throw $needs[0]->refused : $this->approve->all($act->approval, $act->by, $needs, $slip->id);
+            $act->approval === null
+                ? throw $needs[0]->refused
+                : $this->approve->all($act->approval, $act->by, $needs, $slip->id);
         }
     }
 }

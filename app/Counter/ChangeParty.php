@@ -26,7 +26,10 @@ final class ChangeParty
                 throw Refused::because('no_customer', 'Put a customer on the slip first.');
             }
 
-            $columns = array_map(static fn (string $text): string => trim($text), array_intersect_key($typed, ['purchase_order' => 0, 'job' => 0]));
+            $columns = array_map(
+                static fn (string $text): string => trim($text),
+                array_intersect_key($typed, ['purchase_order' => 0, 'job' => 0]),
+            );
 
             if (array_key_exists('contact', $typed)) {
                 $columns['contact_id'] = $this->contact($slip->customer_id, $typed['contact']);
@@ -42,7 +45,11 @@ final class ChangeParty
             return null;
         }
 
-        return Contact::query()->where('customer_id', $customer)->where('active', true)->whereKey((int) $typed)->value('id')
+        return Contact::query()
+            ->where('customer_id', $customer)
+            ->where('active', true)
+            ->whereKey((int) $typed)
+            ->value('id')
             ?? throw Refused::because('not_their_contact', 'This person is not with the customer any more.');
     }
 }

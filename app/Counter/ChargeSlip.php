@@ -8,7 +8,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
 
-/** Charges the slip, or part of it, to the customer's account; and takes money towards the account with it. Decided again when it is posted. */
+/**
+ * Charges the slip, or part of it, to the customer's account; and takes money towards the account with it. Decided
+ * again when it is posted.
+ */
 final class ChargeSlip
 {
     public function __construct(private readonly SlipDesk $desk, private readonly House $house)
@@ -76,10 +79,18 @@ final class ChargeSlip
             }
 
             if ($amount !== null && $slip->account === null) {
-                throw Refused::because('not_an_account', 'There is no house account to pay towards. The office can open one.');
+                throw Refused::because(
+                    'not_an_account',
+                    'There is no house account to pay towards. The office can open one.',
+                );
             }
 
-            $slip->forceFill(['on_account' => $amount?->minor, ...$amount === null ? ['plan_id' => null, 'leaves_discount' => false] : []])->save();
+            $slip
+                ->forceFill([
+                    'on_account' => $amount?->minor,
+                    ...$amount === null ? ['plan_id' => null, 'leaves_discount' => false] : [],
+                ])
+                ->save();
         });
     }
 }

@@ -15,8 +15,11 @@ use Elmstone\Support\Show;
 /** By which ways the money of what comes back goes out. Nothing is posted by it. */
 final class ChooseRefund
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly ApproveNeeds $approve)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly ApproveNeeds $approve,
+    ) {
     }
 
     /**
@@ -34,9 +37,20 @@ final class ChooseRefund
             $most = $ways->most($way);
 
             match (true) {
-                $amount?->isNegative() === true => throw Refused::because('bad_amount', 'Type what goes back without a minus sign.'),
-                $amount !== null && $amount->exceeds($most) => throw Refused::because('not_that_way', $most->isZero() ? ucfirst($ways->closed($way)).'.' : 'At most '.Show::money($most).' can go back this way.'),
-                $must->exceeds($amount ?? $this->house->money(0)) => throw Refused::because('charged_to_account', Show::money($must).' of it was charged to the account and goes back there.'),
+                $amount?->isNegative() === true => throw Refused::because(
+                    'bad_amount',
+                    'Type what goes back without a minus sign.',
+                ),
+                $amount !== null && $amount->exceeds($most) => throw Refused::because(
+                    'not_that_way',
+                    $most->isZero()
+                        ? ucfirst($ways->closed($way)).'.'
+                        : 'At most '.Show::money($most).' can go back this way.',
+                ),
+                $must->exceeds($amount ?? $this->house->money(0)) => throw Refused::because(
+                    'charged_to_account',
+                    Show::money($must).' of it was charged to the account and goes back there.',
+                ),
                 default => null,
             };
             $this->keep($slip, $way, ($amount ?? $this->house->money(0))->minus($must)->minor);
@@ -53,7 +67,10 @@ final class ChooseRefund
             $more = Money::min($ways->left(), $ways->most($way)->minus($ways->chosen($way)));
 
             if (! $more->isPositive()) {
-                throw Refused::because('not_that_way', $ways->closed($way) === '' ? 'Nothing is left to give back.' : ucfirst($ways->closed($way)).'.');
+                throw Refused::because(
+                    'not_that_way',
+                    $ways->closed($way) === '' ? 'Nothing is left to give back.' : ucfirst($ways->closed($way)).'.',
+                );
             }
 
             $this->keep($slip, $way, ($slip->back[$way] ?? 0) + $more->minor);
@@ -62,7 +79,12 @@ final class ChooseRefund
 
     public function reference(string $slipKey, Act $act, string $reference): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill(['back_reference' => mb_substr(trim($reference), 0, 60)])->save(), evenVoid: true);
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip->forceFill(['back_reference' => mb_substr(trim($reference), 0, 60)])->save(),
+            evenVoid: true,
+        );
     }
 
     /**
@@ -85,11 +107,16 @@ final class ChooseRefund
 
     public function creditTo(string $slipKey, Act $act, bool $oldest): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill(['credit_to' => $oldest ? 'oldest' : 'unused'])->save());
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip->forceFill(['credit_to' => $oldest ? 'oldest' : 'unused'])->save(),
+        );
     }
 
     /**
-     * Opens a money way that nothing came in by, such as cash for a card that was closed, and takes what is left by it: somebody else has to allow it, with the reason.
+     * Opens a money way that nothing came in by, such as cash for a card that was closed, and takes what is left by it:
+     * somebody else has to allow it, with the reason.
      *
      * @throws Refused not_that_way, approval_missing
      */
@@ -99,15 +126,24 @@ final class ChooseRefund
             throw Refused::because('not_that_way', 'Another way is cash, our cheque or a bank transfer.');
         }
 
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $kind): void {
-            $slip->forceFill(['back_other' => [...$slip->back_other ?? [], $kind->value => true]])->save();
-            $this->desk->redraw($slip, $act);
-            $ways = $this->ways($slip);
-            $more = Money::min($ways->left(), $ways->most($kind->value)->minus($ways->chosen($kind)));
-            $more->isPositive() || throw Refused::because('not_that_way', 'Nothing of it came in as money, so none goes back as money.');
-            $this->keep($slip, $kind->value, ($slip->back[$kind->value] ?? 0) + $more->minor);
-            $this->approve->within($slip, $act, 'refund');
-        }, evenVoid: true);
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            function (Slip $slip) use ($act, $kind): void {
+                $slip->forceFill(['back_other' => [...$slip->back_other ?? [], $kind->value => true]])->save();
+                $this->desk->redraw($slip, $act);
+                $ways = $this->ways($slip);
+                $more = Money::min($ways->left(), $ways->most($kind->value)->minus($ways->chosen($kind)));
+                $more->isPositive()
+                    || throw Refused::because(
+                        'not_that_way',
+                        'Nothing of it came in as money, so none goes back as money.',
+                    );
+                $this->keep($slip, $kind->value, ($slip->back[$kind->value] ?? 0) + $more->minor);
+                $this->approve->within($slip, $act, 'refund');
+            },
+            evenVoid: true,
+        );
     }
 
     /** As it came: by every way what it brought of it; cards are left to their terminal. */
@@ -121,13 +157,21 @@ final class ChooseRefund
     /** @return array<string, int> minor units by way, without cards */
     public static function came(RefundWays $ways): array
     {
-        return array_map(static fn (Money $amount): int => $amount->minor, array_filter($ways->asItCame(), static fn (string|int $way): bool => WayOut::kind((string) $way) !== TenderKind::Card, ARRAY_FILTER_USE_KEY));
+        return array_map(
+            static fn (Money $amount): int => $amount->minor,
+            array_filter(
+                $ways->asItCame(),
+                static fn (string|int $way): bool => WayOut::kind((string) $way) !== TenderKind::Card,
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
     }
 
     /** @throws Refused nothing_back */
     private function ways(Slip $slip): RefundWays
     {
-        return ReckonedCounter::of($slip, $this->house)->refund ?? throw Refused::because('nothing_back', 'Nothing comes back on this slip.');
+        return ReckonedCounter::of($slip, $this->house)->refund
+            ?? throw Refused::because('nothing_back', 'Nothing comes back on this slip.');
     }
 
     /** @param  callable(Slip, RefundWays): void  $do */

@@ -11,10 +11,18 @@ use Elmstone\Customers\PossibleDuplicate;
 /** What was refused, where it was typed, and what was typed: it stands beside the field until it is mended. */
 final readonly class Complaint
 {
-    private const APPROVABLE = ['needs_approval', 'one_off', 'card_off_line', 'over_refund_limit', 'outside_policy', 'other_way', 'own_approval', 'beyond_approver', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing'];
+    private const APPROVABLE = [
+        'needs_approval', 'one_off', 'card_off_line', 'over_refund_limit', 'outside_policy', 'other_way',
+        'own_approval', 'beyond_approver', 'wrong_pin', 'locked', 'may_not_approve', 'reason_missing',
+    ];
 
-    private function __construct(private string $field, private string $rule, private string $message, private string $typed, private ?Refused $refused = null)
-    {
+    private function __construct(
+        private string $field,
+        private string $rule,
+        private string $message,
+        private string $typed,
+        private ?Refused $refused = null,
+    ) {
     }
 
     public static function none(): self

@@ -17,7 +17,11 @@ final class CountTender
     /** @param  Money|null  $amount null: not by cash after all */
     public function cash(string $slipKey, Act $act, ?Money $amount): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill(['cash' => $amount?->minor])->save());
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip->forceFill(['cash' => $amount?->minor])->save(),
+        );
     }
 
     /**
@@ -27,14 +31,24 @@ final class CountTender
      */
     public function cheque(string $slipKey, Act $act, ?Money $amount, string $number): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill([
-            'cheque' => $amount?->minor,
-            'cheque_number' => $amount === null ? '' : $number,
-        ])->save());
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip
+                ->forceFill([
+                    'cheque' => $amount?->minor,
+                    'cheque_number' => $amount === null ? '' : $number,
+                ])
+                ->save(),
+        );
     }
 
     public function paper(string $slipKey, Act $act, PaperWay $way, string $mailTo): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->forceFill(['paper' => $way, 'mail_to' => $mailTo])->save());
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip->forceFill(['paper' => $way, 'mail_to' => $mailTo])->save(),
+        );
     }
 }

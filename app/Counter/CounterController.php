@@ -36,10 +36,19 @@ final class CounterController
     {
     }
 
-    /** Where this person left off, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs. */
+    /**
+     * Where this person left off, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs.
+     */
     public function index(AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        $last = $staff->last_slip !== null ? Slip::query()->where('key', $staff->last_slip)->where('till_id', $atTill->till()->id)->where('state', SlipState::Open)->value('key') : null;
+        $last
+            = $staff->last_slip !== null
+                ? Slip::query()
+                    ->where('key', $staff->last_slip)
+                    ->where('till_id', $atTill->till()->id)
+                    ->where('state', SlipState::Open)
+                    ->value('key')
+                : null;
 
         return redirect()->route('counter.show', $last ?? (string) Str::uuid());
     }
@@ -68,8 +77,15 @@ final class CounterController
     }
 
     /** What the entry line offers while it is typed into. */
-    public function find(Request $request, string $slip, ItemSearch $search, FindAccounts $customers, FindLayaways $layaways, AtTill $atTill, House $house): View
-    {
+    public function find(
+        Request $request,
+        string $slip,
+        ItemSearch $search,
+        FindAccounts $customers,
+        FindLayaways $layaways,
+        AtTill $atTill,
+        House $house,
+    ): View {
         $typed = $request->string('q')->trim()->value();
         $refused = null;
 
@@ -90,10 +106,18 @@ final class CounterController
         return view('counter.found', [
             'typed' => $typed,
             'today' => ShopTime::today(),
-            'layaways' => mb_strlen($entry->text) < 2 ? [] : $layaways->find($entry->text, array_map(static fn (AccountFound $one): int => $one->customer->id, $found), 6),
+            'layaways' => mb_strlen($entry->text) < 2
+                    ? []
+                    : $layaways->find(
+                        $entry->text,
+                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
+                        6,
+                    ),
             'entry' => $entry,
             'refused' => $refused,
-            'quotes' => $items->map(static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)]),
+            'quotes' => $items->map(
+                static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)],
+            ),
             'customers' => $found,
             'documents' => $this->documents($entry->text),
             'card' => CardCode::looksLikeOne($typed) ? $this->card($typed) : null,
@@ -105,15 +129,28 @@ final class CounterController
     }
 
     /**
-     * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
+     * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction
+     * off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
      * looking at the list.
      */
-    public function add(Request $request, string $slip, AddToSlip $add, CustomerSearch $customers, PutCustomer $put, FindLayaways $layaways, PayLayaway $pay, GiftCardsOnSlip $cards, ShowCoupon $coupons, PayPlan $plans): Response
-    {
+    public function add(
+        Request $request,
+        string $slip,
+        AddToSlip $add,
+        CustomerSearch $customers,
+        PutCustomer $put,
+        FindLayaways $layaways,
+        PayLayaway $pay,
+        GiftCardsOnSlip $cards,
+        ShowCoupon $coupons,
+        PayPlan $plans,
+    ): Response {
         $item = $request->filled('item') ? $request->integer('item') : null;
         $typed = $request->string('entry')->value();
 
-        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use ($slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons, $plans): AddedLine|Slip {
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use (
+            $slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons, $plans,
+        ): AddedLine|Slip {
             if ($item === null && CardCode::looksLikeOne($typed)) {
                 return $cards->use($slip, $act, $typed);
             }
@@ -146,34 +183,58 @@ final class CounterController
 
     public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add, House $house): Response
     {
-        return $this->page->after($request, $slip, 'one-off', 'price', static fn (Act $act) => $add->handle(
+        return $this->page->after(
+            $request,
             $slip,
-            $act,
-            $request->description(),
-            EntryText::quantity($request->string('quantity')->value()),
-            $house->typedPrice($request->string('price')->value()),
-            $request->integer('department_id'),
-            $request->string('tax_class')->value(),
-        ));
+            'one-off',
+            'price',
+            static fn (Act $act) => $add->handle(
+                $slip,
+                $act,
+                $request->description(),
+                EntryText::quantity($request->string('quantity')->value()),
+                $house->typedPrice($request->string('price')->value()),
+                $request->integer('department_id'),
+                $request->string('tax_class')->value(),
+            ),
+        );
     }
 
     public function clear(Request $request, string $slip, ClearSlip $clear): Response
     {
-        $answer = $this->page->after($request, $slip, 'slip', 'slip', static fn (Act $act) => $clear->handle($slip, $act));
+        $answer = $this->page->after(
+            $request,
+            $slip,
+            'slip',
+            'slip',
+            static fn (Act $act) => $clear->handle($slip, $act),
+        );
 
         return $answer->isOk() ? $answer->header('X-Location', route('counter')) : $answer;
     }
 
     public function discount(Request $request, string $slip, DiscountSlip $discount): Response
     {
-        return $this->page->after($request, $slip, 'discount', 'discount', static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()));
+        return $this->page->after(
+            $request,
+            $slip,
+            'discount',
+            'discount',
+            static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()),
+        );
     }
 
     public function date(Request $request, string $slip, DateSlip $date): Response
     {
-        return $this->page->after($request, $slip, 'date', 'date', static function (Act $act) use ($request, $slip, $date): Slip {
+        return $this->page->after($request, $slip, 'date', 'date', static function (Act $act) use (
+            $request,
+            $slip,
+            $date,
+        ): Slip {
             $typed = $request->string('date')->value();
-            $day = Carbon::canBeCreatedFromFormat($typed, 'Y-m-d') ? Carbon::createFromFormat('!Y-m-d', $typed)?->toImmutable() : null;
+            $day = Carbon::canBeCreatedFromFormat($typed, 'Y-m-d')
+                ? Carbon::createFromFormat('!Y-m-d', $typed)?->toImmutable()
+                : null;
 
             return $typed !== '' && $day === null
                 ? throw Refused::because('bad_date', "“{$typed}” is not a date.")
@@ -232,8 +293,13 @@ final class CounterController
             return [];
         }
 
-        return Document::query()->where('number', (int) $parts[1])
-            ->when(preg_match('/^([A-Za-z]{2,3})/', $text, $prefix) === 1, static fn ($query) => $query->where('label', 'like', strtoupper($prefix[1] ?? '').'%'))
-            ->limit(3)->get();
+        return Document::query()
+            ->where('number', (int) $parts[1])
+            ->when(
+                preg_match('/^([A-Za-z]{2,3})/', $text, $prefix) === 1,
+                static fn ($query) => $query->where('label', 'like', strtoupper($prefix[1] ?? '').'%'),
+            )
+            ->limit(3)
+            ->get();
     }
 }

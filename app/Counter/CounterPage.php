@@ -90,8 +90,19 @@ final class CounterPage
 
         return [
             ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
-            'justSold' => Document::query()->where('till_id', $act->till->id)->where('business_date', ShopTime::today())->latest('id')->limit(4)->get(),
-            'cleared' => Slip::query()->where('location_id', $act->till->location_id)->where('till_id', $act->till->id)->where('state', SlipState::Cleared)->where('updated_at', '>', now()->subHour())->latest('updated_at')->first(),
+            'justSold' => Document::query()
+                ->where('till_id', $act->till->id)
+                ->where('business_date', ShopTime::today())
+                ->latest('id')
+                ->limit(4)
+                ->get(),
+            'cleared' => Slip::query()
+                ->where('location_id', $act->till->location_id)
+                ->where('till_id', $act->till->id)
+                ->where('state', SlipState::Cleared)
+                ->where('updated_at', '>', now()->subHour())
+                ->latest('updated_at')
+                ->first(),
             'customerTypes' => CustomerType::query()->orderBy('name')->get(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
@@ -101,7 +112,12 @@ final class CounterPage
     private function data(Slip $slip, Act $act, Complaint $complaint, ?int $fresh = null): array
     {
         $reckoned = $slip->reckoned ?? ReckonedCounter::of($slip, $this->house);
-        $others = Slip::query()->where('location_id', $act->till->location_id)->where('state', SlipState::Open)->orderBy('id')->limit(60)->get();
+        $others = Slip::query()
+            ->where('location_id', $act->till->location_id)
+            ->where('state', SlipState::Open)
+            ->orderBy('id')
+            ->limit(60)
+            ->get();
         $this->display->show($act->till, $this->shown($reckoned));
 
         return [
@@ -131,18 +147,23 @@ final class CounterPage
     /** @return array<int, list<object>> for whom what is short is set aside, by item */
     private function setAside(Slip $slip): array
     {
-        $short = $slip->lines->filter(static fn (LineOnSlip $line): bool => $line->takesCommitted($slip->stock?->get($line->item_id)))->pluck('item_id')->all();
+        $short = $slip->lines
+            ->filter(static fn (LineOnSlip $line): bool => $line->takesCommitted($slip->stock?->get($line->item_id)))
+            ->pluck('item_id')
+            ->all();
 
         return $short === [] ? [] : $this->findLayaways->holding($short, $slip->location_id);
     }
 
     private function shown(ReckonedCounter $reckoned): DisplayContent
     {
-        $lines = $reckoned->slip->lines->map(static fn (LineOnSlip $line): array => [
-            'quantity' => Show::decimal($line->quantity),
-            'description' => $line->description,
-            'net' => Show::money($reckoned->line($line)->net),
-        ]);
+        $lines = $reckoned->slip->lines->map(
+            static fn (LineOnSlip $line): array => [
+                'quantity' => Show::decimal($line->quantity),
+                'description' => $line->description,
+                'net' => Show::money($reckoned->line($line)->net),
+            ],
+        );
 
         return new DisplayContent(
             array_values($lines->take(-12)->all()),

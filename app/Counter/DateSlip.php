@@ -23,7 +23,8 @@ final class DateSlip
             $today = $day === null || ShopTime::isToday($day);
 
             if (! $today) {
-                $act->by->mayDo(Ability::Backdate) || throw Refused::because('may_not_backdate', 'A supervisor can date a sale into another day.');
+                $act->by->mayDo(Ability::Backdate)
+                    || throw Refused::because('may_not_backdate', 'A supervisor can date a sale into another day.');
                 $slip->location->assertOpenOn($day);
             }
 

@@ -8,11 +8,17 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approve;
 
-/** Gives the whole slip a discount, or takes it off again. It takes a supervisor where a line falls below its floor by it. */
+/**
+ * Gives the whole slip a discount, or takes it off again. It takes a supervisor where a line falls below its floor by
+ * it.
+ */
 final class DiscountSlip
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly Approve $approve)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly Approve $approve,
+    ) {
     }
 
     /** @throws Refused bad_percent, discount_too_large, below_floor */
@@ -23,7 +29,9 @@ final class DiscountSlip
             $slip->forceFill(Reductions::columns($discount))->save();
             $this->desk->redraw($slip, $act);
             $needs = ReckonedCounter::of($slip, $this->house)->needs;
-            $below = array_merge(...$slip->lines->map(static fn (LineOnSlip $line): array => $needs->open("line.{$line->id}"))->all());
+            $below = array_merge(
+                ...$slip->lines->map(static fn (LineOnSlip $line): array => $needs->open("line.{$line->id}"))->all(),
+            );
 
             if ($discount !== null && $below !== []) {
                 $act->approval === null

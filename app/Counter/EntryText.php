@@ -21,7 +21,8 @@ final readonly class EntryText
     /** @throws Refused bad_quantity, bad_number */
     public static function read(string $typed): self
     {
-        return preg_match('/^\s*([\d.,·٫]+)\s*[xX×]\s+(.*\S)\s*$/u', $typed, $parts) === 1 || preg_match('/^\s*([\d.,·٫]+)\s+[xX×]\s*(.*\S)\s*$/u', $typed, $parts) === 1
+        return preg_match('/^\s*([\d.,·٫]+)\s*[xX×]\s+(.*\S)\s*$/u', $typed, $parts) === 1
+            || preg_match('/^\s*([\d.,·٫]+)\s+[xX×]\s*(.*\S)\s*$/u', $typed, $parts) === 1
             ? new self(self::quantity($parts[1]), $parts[2])
             : new self(Quantity::of('1'), trim($typed));
     }
@@ -33,7 +34,10 @@ final readonly class EntryText
         $quantity = Quantity::of($plain);
 
         return $quantity->value->isGreaterThan(self::MOST)
-            ? throw Refused::because('bad_quantity', "{$plain} is more than ".self::MOST.'. Did a barcode land here?')
+            ? throw Refused::because(
+                'bad_quantity',
+                "{$plain} is more than ".self::MOST.'. Did a barcode land here?',
+            )
             : $quantity;
     }
 }

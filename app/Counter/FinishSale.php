@@ -20,8 +20,11 @@ final class FinishSale implements Sends
 {
     private const WHAT = 'sale';
 
-    public function __construct(private readonly CashDrawer $drawer, private readonly IssuePaper $issue, private readonly LayawayPaper $layawayPaper)
-    {
+    public function __construct(
+        private readonly CashDrawer $drawer,
+        private readonly IssuePaper $issue,
+        private readonly LayawayPaper $layawayPaper,
+    ) {
     }
 
     /** In the transaction that posts it. */
@@ -37,21 +40,37 @@ final class FinishSale implements Sends
 
     public function send(Outgoing $outgoing): void
     {
-        $this->finish((int) $outgoing->document_id, new Act($outgoing->key, $outgoing->staff, $outgoing->till, null), $outgoing->isFresh());
+        $this->finish(
+            (int) $outgoing->document_id,
+            new Act($outgoing->key, $outgoing->staff, $outgoing->till, null),
+            $outgoing->isFresh(),
+        );
     }
 
     private function finish(int $documentId, Act $act, bool $isFresh): void
     {
-        $document = Document::query()->with(['tenders', 'lines', 'taxes'])->findOrFail($documentId);
-        $slip = Slip::query()->with(['heldAs', 'lines'])->where('document_id', $documentId)->firstOrFail();
+        $document = Document::query()
+            ->with(['tenders', 'lines', 'taxes'])
+            ->findOrFail($documentId);
+        $slip = Slip::query()
+            ->with(['heldAs', 'lines'])
+            ->where('document_id', $documentId)
+            ->firstOrFail();
 
-        if ($isFresh && DocumentTender::query()->whereIn('document_id', [$slip->document_id, $slip->receipt_id, $slip->credit_note_id])->where('kind', TenderKind::Cash)->exists()) {
+        if (
+            $isFresh
+            && DocumentTender::query()
+                ->whereIn('document_id', [$slip->document_id, $slip->receipt_id, $slip->credit_note_id])
+                ->where('kind', TenderKind::Cash)
+                ->exists()
+        ) {
             $this->drawer->open($act->till);
         }
 
         $receipt = $slip->receipt_id === null ? null : Document::query()->findOrFail($slip->receipt_id);
 
-        // Where goods leave with the last payment and nothing else is done, their invoice says all that the receipt would.
+        // Where goods leave with the last payment and nothing else is done, their invoice says all that the receipt
+        // would.
         $left = $this->goodsLeft($slip, $document);
         $isAllSaid = $left !== [] && $slip->onlyHandsOver();
         $isAllSaid || $this->paper($slip, $document, $act);
@@ -80,9 +99,20 @@ final class FinishSale implements Sends
     /** @return list<Document> the invoices of the layaways whose goods left with it */
     private function goodsLeft(Slip $slip, Document $document): iterable
     {
-        $left = array_keys(array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
+        $left = array_keys(
+            array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true),
+        );
 
-        return $left === [] ? [] : array_values(Document::query()->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))->where('id', '!=', $document->id)->orderBy('id')->get()->all());
+        return $left === []
+            ? []
+            : array_values(
+                Document::query()
+                    ->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))
+                    ->where('id', '!=', $document->id)
+                    ->orderBy('id')
+                    ->get()
+                    ->all(),
+            );
     }
 
     private function paper(Slip $slip, Document $document, Act $act): void

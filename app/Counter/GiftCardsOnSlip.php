@@ -36,14 +36,30 @@ final class GiftCardsOnSlip
         $isNew = $code !== null && GiftCards::isFree($code);
         $known = $code === null || $isNew ? null : self::usable($code);
 
-        return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($amount, $code, $isNew, $known): void {
+        return $this->desk->change($slipKey, $act, static function (Slip $slip) use (
+            $amount,
+            $code,
+            $isNew,
+            $known,
+        ): void {
             $cards = $slip->cardsSold();
 
             foreach ($cards as $card) {
-                $code === null || $card->code !== KeptCode::of($code) || throw Refused::because('card_twice', "Gift card {$code->masked()} is on this slip already.");
+                $code === null
+                    || $card->code !== KeptCode::of($code)
+                    || throw Refused::because('card_twice', "Gift card {$code->masked()} is on this slip already.");
             }
 
-            $slip->forceFill(['cards_sold' => CardsOnSlip::kept([...$cards, $isNew && $code !== null ? CardsOnSlip::ofItsOwn($code, $amount->minor) : new CardsOnSlip($known->code ?? '', $amount->minor)])])->save();
+            $slip
+                ->forceFill([
+                    'cards_sold' => CardsOnSlip::kept([
+                        ...$cards,
+                        $isNew && $code !== null
+                            ? CardsOnSlip::ofItsOwn($code, $amount->minor)
+                            : new CardsOnSlip($known->code ?? '', $amount->minor),
+                    ]),
+                ])
+                ->save();
         });
     }
 
@@ -74,10 +90,22 @@ final class GiftCardsOnSlip
             match (true) {
                 array_filter($used, static fn (CardsOnSlip $one): bool => $one->code === $card->code) !== [] => throw Refused::because('card_twice', "Gift card {$card->masked()} pays on this slip already."),
                 $card->balance === 0 => throw Refused::because('card_empty', "Gift card {$card->masked()} is used up."),
-                ! $left->isPositive() => throw Refused::because('nothing_due', "Gift card {$card->masked()} is worth ".Show::money($this->house->money($card->balance)).'. There is nothing left to pay here.'),
+                ! $left->isPositive() => throw Refused::because(
+                    'nothing_due',
+                    "Gift card {$card->masked()} is worth "
+                        .Show::money($this->house->money($card->balance))
+                        .'. There is nothing left to pay here.',
+                ),
                 default => null,
             };
-            $slip->forceFill(['cards_used' => CardsOnSlip::kept([...$used, new CardsOnSlip($card->code, min($card->balance, $left->minor))])])->save();
+            $slip
+                ->forceFill([
+                    'cards_used' => CardsOnSlip::kept([
+                        ...$used,
+                        new CardsOnSlip($card->code, min($card->balance, $left->minor)),
+                    ]),
+                ])
+                ->save();
         });
     }
 
@@ -91,12 +119,26 @@ final class GiftCardsOnSlip
             $balance = $slip->giftCards[$card->code]->balance ?? 0;
 
             match (true) {
-                $amount?->isNegative() === true => throw Refused::because('bad_amount', 'What is used of a card cannot be below zero.'),
-                ($amount->minor ?? 0) > $balance => throw Refused::because('over_gift_card', "Gift card {$card->words()} is worth ".Show::money($this->house->money($balance)).'.'),
+                $amount?->isNegative() === true => throw Refused::because(
+                    'bad_amount',
+                    'What is used of a card cannot be below zero.',
+                ),
+                ($amount->minor ?? 0) > $balance => throw Refused::because(
+                    'over_gift_card',
+                    "Gift card {$card->words()} is worth ".Show::money($this->house->money($balance)).'.',
+                ),
                 default => null,
             };
             unset($cards[$place]);
-            $slip->forceFill(['cards_used' => CardsOnSlip::kept($amount === null ? array_values($cards) : [...$cards, new CardsOnSlip($card->code, $amount->minor)])])->save();
+            $slip
+                ->forceFill([
+                    'cards_used' => CardsOnSlip::kept(
+                        $amount === null
+                            ? array_values($cards)
+                            : [...$cards, new CardsOnSlip($card->code, $amount->minor)],
+                    ),
+                ])
+                ->save();
         });
     }
 
@@ -105,6 +147,12 @@ final class GiftCardsOnSlip
         $card = GiftCards::named($code->digits);
         $hindrance = $card->hindrance(ShopTime::today());
 
-        return $hindrance === '' ? $card : throw Refused::because('card_unusable', "Gift card {$card->masked()} {$hindrance}.".($card->blocked ? '' : ' A supervisor can extend it on the gift cards page.'));
+        return $hindrance === ''
+            ? $card
+            : throw Refused::because(
+                'card_unusable',
+                "Gift card {$card->masked()} {$hindrance}."
+                    .($card->blocked ? '' : ' A supervisor can extend it on the gift cards page.'),
+            );
     }
 }

@@ -18,8 +18,9 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * A credit note without goods: a price was wrong, or something is made up for. On lines of an invoice, or free. It goes through a slip of its own, so that money and tax are worked out
- * and posted as for goods that come back; what hinders it leaves nothing behind and is said where it was typed.
+ * A credit note without goods: a price was wrong, or something is made up for. On lines of an invoice, or free. It goes
+ * through a slip of its own, so that money and tax are worked out and posted as for goods that come back; what hinders
+ * it leaves nothing behind and is said where it was typed.
  */
 final class GiveCredit
 {
@@ -40,23 +41,53 @@ final class GiveCredit
      *
      * @throws Refused bad_amount, more_than_paid, not_that_way, reason_missing, approval_missing
      */
-    public function onInvoice(string $key, Act $act, Document $invoice, array $amounts, ReturnReason $reason, string $note, TenderKind $way, bool $oldest): int
-    {
+    public function onInvoice(
+        string $key,
+        Act $act,
+        Document $invoice,
+        array $amounts,
+        ReturnReason $reason,
+        string $note,
+        TenderKind $way,
+        bool $oldest,
+    ): int {
         $amounts = array_filter($amounts, static fn (Money $amount): bool => ! $amount->isZero());
 
         if ($amounts === []) {
             throw Refused::because('bad_amount', 'Type what is credited, next to the line.');
         }
 
-        return $this->give($key, $act, $invoice->customer_id === null ? null : Customer::query()->findOrFail($invoice->customer_id), $way, $oldest, static function (Slip $slip) use ($invoice, $amounts, $reason, $note): void {
-            foreach ($invoice->lines->whereIn('position', array_keys($amounts))->values() as $i => $line) {
-                ReturnOnSlip::query()->create([
-                    'slip_id' => $slip->id, 'position' => $i + 1, 'origin_document_id' => $invoice->id, 'origin_position' => $line->position, 'item_id' => $line->item_id, 'code' => $line->code,
-                    'description' => $line->description, 'department_id' => $line->department_id, 'quantity' => '1', 'unit' => 'each', 'unit_price' => $amounts[$line->position]->toString(), 'price_per' => 1,
-                    'price_rule' => PriceRule::Typed, 'list_price' => $line->list_price, 'tax_class' => $line->tax_class, 'reason' => $reason, 'goods_to' => GoodsTo::None, 'note' => mb_substr($note, 0, 255),
-                ]);
-            }
-        });
+        return $this->give(
+            $key,
+            $act,
+            $invoice->customer_id === null ? null : Customer::query()->findOrFail($invoice->customer_id),
+            $way,
+            $oldest,
+            static function (Slip $slip) use ($invoice, $amounts, $reason, $note): void {
+                foreach ($invoice->lines->whereIn('position', array_keys($amounts))->values() as $i => $line) {
+                    ReturnOnSlip::query()->create([
+                        'slip_id' => $slip->id,
+                        'position' => $i + 1,
+                        'origin_document_id' => $invoice->id,
+                        'origin_position' => $line->position,
+                        'item_id' => $line->item_id,
+                        'code' => $line->code,
+                        'description' => $line->description,
+                        'department_id' => $line->department_id,
+                        'quantity' => '1',
+                        'unit' => 'each',
+                        'unit_price' => $amounts[$line->position]->toString(),
+                        'price_per' => 1,
+                        'price_rule' => PriceRule::Typed,
+                        'list_price' => $line->list_price,
+                        'tax_class' => $line->tax_class,
+                        'reason' => $reason,
+                        'goods_to' => GoodsTo::None,
+                        'note' => mb_substr($note, 0, 255),
+                    ]);
+                }
+            },
+        );
     }
 
     /**
@@ -66,39 +97,86 @@ final class GiveCredit
      *
      * @throws Refused bad_amount, no_customer, reason_missing, approval_missing
      */
-    public function free(string $key, Act $act, Customer $customer, Money $amount, ?int $department, ?string $taxClass, string $words, TenderKind $way, bool $oldest): int
-    {
+    public function free(
+        string $key,
+        Act $act,
+        Customer $customer,
+        Money $amount,
+        ?int $department,
+        ?string $taxClass,
+        string $words,
+        TenderKind $way,
+        bool $oldest,
+    ): int {
         match (true) {
             ! $amount->isPositive() => throw Refused::because('bad_amount', 'A credit is more than nothing.'),
-            trim($words) === '' => throw Refused::because('reason_missing', 'Say what it is for: it stands on the credit note.'),
+            trim($words) === '' => throw Refused::because(
+                'reason_missing',
+                'Say what it is for: it stands on the credit note.',
+            ),
             default => null,
         };
 
-        return $this->give($key, $act, $customer, $way, $oldest, static function (Slip $slip) use ($amount, $department, $taxClass, $words): void {
+        return $this->give($key, $act, $customer, $way, $oldest, static function (Slip $slip) use (
+            $amount,
+            $department,
+            $taxClass,
+            $words,
+        ): void {
             ReturnOnSlip::query()->create([
-                'slip_id' => $slip->id, 'position' => 1, 'code' => 'credit', 'description' => mb_substr(trim($words), 0, 160), 'department_id' => $department, 'quantity' => '1', 'unit' => 'each',
-                'unit_price' => $amount->toString(), 'price_per' => 1, 'price_rule' => PriceRule::Typed, 'list_price' => $amount->toString(), 'tax_class' => $taxClass ?? FeeDraft::UNTAXED,
-                'reason' => ReturnReason::Goodwill, 'goods_to' => GoodsTo::None,
+                'slip_id' => $slip->id,
+                'position' => 1,
+                'code' => 'credit',
+                'description' => mb_substr(trim($words), 0, 160),
+                'department_id' => $department,
+                'quantity' => '1',
+                'unit' => 'each',
+                'unit_price' => $amount->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $amount->toString(),
+                'tax_class' => $taxClass ?? FeeDraft::UNTAXED,
+                'reason' => ReturnReason::Goodwill,
+                'goods_to' => GoodsTo::None,
             ]);
         });
     }
 
     /** @param  callable(Slip): void  $lines */
-    private function give(string $key, Act $act, ?Customer $customer, TenderKind $way, bool $oldest, callable $lines): int
-    {
+    private function give(
+        string $key,
+        Act $act,
+        ?Customer $customer,
+        TenderKind $way,
+        bool $oldest,
+        callable $lines,
+    ): int {
         $before = Slip::query()->where('key', $key)->where('state', SlipState::Posted)->value('credit_note_id');
 
         if (is_int($before)) {
             return $before;
         }
 
-        // Put on the slip, allowed and posted in one transaction: what is refused leaves no trace, and the corrected one begins anew.
+        // Put on the slip, allowed and posted in one transaction: what is refused leaves no trace, and the corrected
+        // one begins anew.
         $posted = DB::transaction(function () use ($key, $act, $customer, $way, $oldest, $lines): PostedSale {
-            $slip = $this->desk->change($key, $act, function (Slip $slip) use ($act, $customer, $way, $oldest, $lines): void {
+            $slip = $this->desk->change($key, $act, function (Slip $slip) use (
+                $act,
+                $customer,
+                $way,
+                $oldest,
+                $lines,
+            ): void {
                 $act->given();
                 $this->put->place($slip, $customer);
                 $lines($slip);
-                $slip->forceFill(['back' => [], 'credit_to' => $oldest ? 'oldest' : 'unused', 'paper' => PaperWay::Print])->save();
+                $slip
+                    ->forceFill([
+                        'back' => [],
+                        'credit_to' => $oldest ? 'oldest' : 'unused',
+                        'paper' => PaperWay::Print,
+                    ])
+                    ->save();
                 $this->desk->redraw($slip, $act);
                 $left = ReckonedCounter::of($slip, $this->house)->refund?->left()->minor ?? 0;
                 $left > 0 && $slip->forceFill(['back' => [$way->value => $left]])->save();

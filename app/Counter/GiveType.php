@@ -30,8 +30,23 @@ final class GiveType
             return;
         }
 
-        $refused = Refused::because('needs_approval', 'A type changes prices. Add them without one, or somebody who may allow it types their number below.');
+        $refused = Refused::because(
+            'needs_approval',
+            'A type changes prices. Add them without one, or somebody who may allow it types their number below.',
+        );
         $scope = Scope::of(ApprovalKind::CustomerTerms)->naming('name', $name)->naming('type', $type);
-        $this->approve->handle($act->approval ?? throw $refused, $act->by, new Need('new-customer', $scope, $refused, "{$name} is made a customer of type {$type}", LimitMatter::OutsidePolicy, 0), null);
+        $this->approve->handle(
+            $act->approval ?? throw $refused,
+            $act->by,
+            new Need(
+                'new-customer',
+                $scope,
+                $refused,
+                "{$name} is made a customer of type {$type}",
+                LimitMatter::OutsidePolicy,
+                0,
+            ),
+            null,
+        );
     }
 }

@@ -33,13 +33,18 @@ final readonly class HeldMoney
     /** What is paid on layaways, that of the one being made among it. */
     public function onLayaways(): Money
     {
-        return $this->house->money(($this->slip->hold->deposit ?? 0) + array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts())));
+        return $this->house->money(
+            ($this->slip->hold->deposit ?? 0)
+                + array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts())),
+        );
     }
 
     /** What gift cards are sold or topped up for. */
     public function onGiftCards(): Money
     {
-        return $this->house->money(array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsSold())));
+        return $this->house->money(
+            array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsSold())),
+        );
     }
 
     public function total(): Money
@@ -57,23 +62,39 @@ final readonly class HeldMoney
         $held = $this->slip->deposits?->total() ?? 0;
 
         if ($this->slip->deposit_used !== null && $this->slip->deposit_used > $held) {
-            $found[] = Refused::because('over_deposit', "Only {$this->house->money($held)->toString()} is held for them in deposits.");
+            $found[] = Refused::because(
+                'over_deposit',
+                "Only {$this->house->money($held)->toString()} is held for them in deposits.",
+            );
         }
 
         if ($this->slip->deposit_used !== null && $this->slip->deposit_in !== null) {
-            $found[] = Refused::because('deposit_both_ways', 'A deposit is either taken or used, not both on one slip.');
+            $found[] = Refused::because(
+                'deposit_both_ways',
+                'A deposit is either taken or used, not both on one slip.',
+            );
         }
 
         if ($this->slip->store_credit_used !== null && $this->slip->store_credit_used > $this->slip->storeCredit) {
-            $found[] = Refused::because('over_store_credit', "Only {$this->house->money($this->slip->storeCredit)->toString()} of store credit is theirs.");
+            $found[] = Refused::because(
+                'over_store_credit',
+                "Only {$this->house->money($this->slip->storeCredit)->toString()} of store credit is theirs.",
+            );
         }
 
         array_push($found, ...$this->cardHindrances());
-        $withCards = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsUsed())) + ($this->slip->store_credit_used ?? 0);
+        $withCards
+            = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsUsed()))
+            + ($this->slip->store_credit_used ?? 0);
 
         // What pays for gift cards is money: what is owed in goods buys goods.
         if ($withCards > 0 && $this->onGiftCards()->isPositive() && $withCards > $goods->minor) {
-            $found[] = Refused::because('card_for_card', 'A gift card is not bought with gift cards or store credit. They can pay '.Show::money($goods).' here.');
+            $found[] = Refused::because(
+                'card_for_card',
+                'A gift card is not bought with gift cards or store credit. They can pay '
+                    .Show::money($goods)
+                    .' here.',
+            );
         }
 
         foreach ($this->slip->layawayParts() as $part) {
@@ -95,12 +116,19 @@ final readonly class HeldMoney
             if ($hindrance !== '' || $known === null) {
                 $found[] = Refused::because('card_unusable', "Gift card {$card->words()} {$hindrance}.");
             } elseif ($card->amount > $known->balance) {
-                $found[] = Refused::because('over_gift_card', "Gift card {$card->words()} is worth {$this->house->money($known->balance)->toString()} now.");
+                $found[] = Refused::because(
+                    'over_gift_card',
+                    "Gift card {$card->words()} is worth {$this->house->money($known->balance)->toString()} now.",
+                );
             }
         }
 
         foreach ($this->slip->cardsSold() as $card) {
-            if ($card->code !== '' && ! $card->isNew && ($this->slip->giftCards[$card->code] ?? null)?->blocked !== false) {
+            if (
+                $card->code !== ''
+                && ! $card->isNew
+                && ($this->slip->giftCards[$card->code] ?? null)?->blocked !== false
+            ) {
                 $found[] = Refused::because('card_unusable', "Gift card {$card->words()} is blocked or was replaced.");
             }
         }
@@ -144,7 +172,10 @@ final readonly class HeldMoney
         Payable::assert($layaway, $this->house->money($part->amount), $this->slip->day());
 
         if ($this->paysOff($part) && $part->leaves === null) {
-            throw Refused::because('leaves_not_said', "{$layaway->label} is paid off with this. Do the goods leave now?");
+            throw Refused::because(
+                'leaves_not_said',
+                "{$layaway->label} is paid off with this. Do the goods leave now?",
+            );
         }
     }
 }

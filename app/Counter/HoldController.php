@@ -11,10 +11,15 @@ use Illuminate\Http\Response;
 /** The slip as a layaway: deposit, terms and signature. */
 final class HoldController
 {
-    private const TERMS = ['count', 'rhythm', 'first_due', 'expires_on', 'grace_days', 'min_deposit', 'min_payment', 'cancellation_fee'];
+    private const TERMS = [
+        'count', 'rhythm', 'first_due', 'expires_on', 'grace_days', 'min_deposit', 'min_payment', 'cancellation_fee',
+    ];
 
-    public function __construct(private readonly CounterPage $page, private readonly HoldSlip $hold, private readonly House $house)
-    {
+    public function __construct(
+        private readonly CounterPage $page,
+        private readonly HoldSlip $hold,
+        private readonly House $house,
+    ) {
     }
 
     public function begin(Request $request, string $slip): Response
@@ -22,13 +27,21 @@ final class HoldController
         return $this->page->after($request, $slip, 'hold', 'hold', function (Act $act) use ($request, $slip): Slip {
             $deposit = $this->house->typedMoney($request->string('hold')->value());
 
-            return $deposit === null && ! $request->boolean('rest') ? $this->hold->drop($slip, $act) : $this->hold->begin($slip, $act, $deposit);
+            return $deposit === null && ! $request->boolean('rest')
+                ? $this->hold->drop($slip, $act)
+                : $this->hold->begin($slip, $act, $deposit);
         });
     }
 
     public function drop(Request $request, string $slip): Response
     {
-        return $this->page->after($request, $slip, 'hold', 'hold', fn (Act $act): Slip => $this->hold->drop($slip, $act));
+        return $this->page->after(
+            $request,
+            $slip,
+            'hold',
+            'hold',
+            fn (Act $act): Slip => $this->hold->drop($slip, $act),
+        );
     }
 
     public function terms(Request $request, string $slip): Response
@@ -43,11 +56,28 @@ final class HoldController
 
         $field = 'hold.'.(array_key_first($typed) ?? 'terms');
 
-        return $this->page->after($request, $slip, $field, (string) array_key_first($typed), fn (Act $act): Slip => $this->hold->terms($slip, $act, $typed));
+        return $this->page->after(
+            $request,
+            $slip,
+            $field,
+            (string) array_key_first($typed),
+            fn (Act $act): Slip => $this->hold->terms($slip, $act, $typed),
+        );
     }
 
     public function sign(Request $request, string $slip): Response
     {
-        return $this->page->after($request, $slip, 'hold.signature', 'signed_by', fn (Act $act): Slip => $this->hold->sign($slip, $act, $request->string('signature')->value(), $request->string('signed_by')->value()));
+        return $this->page->after(
+            $request,
+            $slip,
+            'hold.signature',
+            'signed_by',
+            fn (Act $act): Slip => $this->hold->sign(
+                $slip,
+                $act,
+                $request->string('signature')->value(),
+                $request->string('signed_by')->value(),
+            ),
+        );
     }
 }

@@ -50,7 +50,9 @@ final readonly class HoldDraft
     public function count(): int
     {
         $rest = $this->total()->minus($this->deposit());
-        $most = $rest->isPositive() ? $this->hold->agreedTerms()->toValue($this->house->currency())->mostPayments($rest) : null;
+        $most = $rest->isPositive()
+            ? $this->hold->agreedTerms()->toValue($this->house->currency())->mostPayments($rest)
+            : null;
 
         return min($this->hold->count, $most ?? $this->hold->count);
     }
@@ -60,7 +62,13 @@ final readonly class HoldDraft
     {
         $rest = $this->total()->minus($this->deposit());
 
-        return $rest->isNegative() ? null : Ladder::of(Schedule::of($rest, $this->count(), $this->hold->first_due, $this->hold->rhythm)->instalments, $this->house->money(0), $this->reckoned->slip->day());
+        return $rest->isNegative()
+            ? null
+            : Ladder::of(
+                Schedule::of($rest, $this->count(), $this->hold->first_due, $this->hold->rhythm)->instalments,
+                $this->house->money(0),
+                $this->reckoned->slip->day(),
+            );
     }
 
     public function order(): HoldOrder
@@ -69,11 +77,27 @@ final readonly class HoldDraft
         $isSigned = $this->isSigned();
 
         return new HoldOrder(
-            $slip->key, $slip->location_id, (int) $slip->customer_id, $slip->staff_id, $slip->day(),
+            $slip->key,
+            $slip->location_id,
+            (int) $slip->customer_id,
+            $slip->staff_id,
+            $slip->day(),
             array_values($slip->lines->map($this->line(...))->all()),
-            $this->tax(), $slip->discount($this->house->currency()), $this->total(), $this->deposit(), $this->hold->agreedTerms(),
-            $this->hold->rhythm, $this->count(), $this->hold->first_due, $this->hold->expires_on, $this->hold->grace_days,
-            $slip->purchase_order, $slip->job, $slip->contact->name ?? '', $isSigned ? $this->hold->signature : null, $isSigned ? $this->hold->signed_by : '',
+            $this->tax(),
+            $slip->discount($this->house->currency()),
+            $this->total(),
+            $this->deposit(),
+            $this->hold->agreedTerms(),
+            $this->hold->rhythm,
+            $this->count(),
+            $this->hold->first_due,
+            $this->hold->expires_on,
+            $this->hold->grace_days,
+            $slip->purchase_order,
+            $slip->job,
+            $slip->contact->name ?? '',
+            $isSigned ? $this->hold->signature : null,
+            $isSigned ? $this->hold->signed_by : '',
         );
     }
 
@@ -86,12 +110,32 @@ final readonly class HoldDraft
     /** Stands for everything the customer agrees to. */
     public function digest(): string
     {
-        $lines = $this->reckoned->slip->lines->map(static fn (LineOnSlip $line): array => [$line->code, $line->description, $line->quantity, $line->unit_price, $line->discount_percent, $line->discount_amount])->all();
+        $lines = $this->reckoned->slip->lines
+            ->map(
+                static fn (LineOnSlip $line): array => [
+                    $line->code,
+                    $line->description,
+                    $line->quantity,
+                    $line->unit_price,
+                    $line->discount_percent,
+                    $line->discount_amount,
+                ],
+            )
+            ->all();
 
-        return sha1(serialize([
-            $lines, $this->total()->minor, $this->hold->deposit, $this->count(), $this->hold->rhythm->value, $this->hold->first_due->format('Y-m-d'),
-            $this->hold->expires_on->format('Y-m-d'), $this->hold->grace_days, $this->hold->terms,
-        ]));
+        return sha1(
+            serialize([
+                $lines,
+                $this->total()->minor,
+                $this->hold->deposit,
+                $this->count(),
+                $this->hold->rhythm->value,
+                $this->hold->first_due->format('Y-m-d'),
+                $this->hold->expires_on->format('Y-m-d'),
+                $this->hold->grace_days,
+                $this->hold->terms,
+            ]),
+        );
     }
 
     /** @return list<Refused> */
@@ -100,12 +144,24 @@ final readonly class HoldDraft
         $slip = $this->reckoned->slip;
         $found = [];
 
-        if ($slip->customer !== null && $slip->customer->phone === '' && $slip->customer->mail === '' && $slip->customer->street === '') {
-            $found[] = Refused::because('unreachable', "There is no way to reach {$slip->customer->name}: a layaway needs a phone number, a mail address or a street. Add one on their page.");
+        if (
+            $slip->customer !== null
+            && $slip->customer->phone === ''
+            && $slip->customer->mail === ''
+            && $slip->customer->street === ''
+        ) {
+            $found[] = Refused::because(
+                'unreachable',
+                "There is no way to reach {$slip->customer->name}: a layaway needs a phone number, a mail address or "
+                    .'a street. Add one on their page.',
+            );
         }
 
         if ($slip->charge !== null) {
-            $found[] = Refused::because('charge_with_hold', 'What is set aside is not charged to the account. Take the charge out.');
+            $found[] = Refused::because(
+                'charge_with_hold',
+                'What is set aside is not charged to the account. Take the charge out.',
+            );
         }
 
         if ($this->hold->deposit <= 0) {
@@ -128,9 +184,22 @@ final readonly class HoldDraft
 
         return new TaxAsAgreed(
             $this->house->taxTerms(),
-            $exempted ?? new Exempted('', '', [], array_values($components->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())->all())),
+            $exempted
+                ?? new Exempted(
+                    '',
+                    '',
+                    [],
+                    array_values(
+                        $components
+                            ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
+                            ->all(),
+                    ),
+                ),
             $exempted !== null,
-            array_map(static fn (mixed $name): string => is_string($name) ? $name : '', $components->pluck('name', 'code')->all()),
+            array_map(
+                static fn (mixed $name): string => is_string($name) ? $name : '',
+                $components->pluck('name', 'code')->all(),
+            ),
         );
     }
 
@@ -138,11 +207,26 @@ final readonly class HoldDraft
     private function line(LineOnSlip $line): array
     {
         return [
-            'item_id' => $line->item_id, 'code' => $line->code, 'description' => $line->description, 'department_id' => $line->department_id, 'quantity' => $line->quantity,
-            'unit' => $line->unit, 'unit_price' => $line->unit_price, 'price_per' => $line->price_per, 'price_rule' => $line->price_rule->value, 'list_price' => $line->list_price,
-            'discount_percent' => $line->discount_percent, 'discount_amount' => $line->discount_amount, 'may_discount' => $line->may_discount, 'tax_class' => $line->tax_class,
-            'cost' => $line->cost, 'note' => $line->note, 'approval_id' => $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
-            'serials' => $line->serials === null ? null : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'item_id' => $line->item_id,
+            'code' => $line->code,
+            'description' => $line->description,
+            'department_id' => $line->department_id,
+            'quantity' => $line->quantity,
+            'unit' => $line->unit,
+            'unit_price' => $line->unit_price,
+            'price_per' => $line->price_per,
+            'price_rule' => $line->price_rule->value,
+            'list_price' => $line->list_price,
+            'discount_percent' => $line->discount_percent,
+            'discount_amount' => $line->discount_amount,
+            'may_discount' => $line->may_discount,
+            'tax_class' => $line->tax_class,
+            'cost' => $line->cost,
+            'note' => $line->note,
+            'approval_id' => $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
+            'serials' => $line->serials === null
+                    ? null
+                    : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         ];
     }
 }

@@ -33,16 +33,25 @@ final class HoldSlip
             $this->desk->redraw($slip, $act);
 
             match (true) {
-                $slip->customer === null => throw Refused::because('no_customer', 'A layaway needs a named customer. Put them on the slip first.'),
-                $slip->lines->isEmpty() => throw Refused::because('empty', 'There is nothing on this slip to set aside.'),
-                $deposit?->isNegative() === true => throw Refused::because('bad_amount', 'A deposit cannot be below zero.'),
+                $slip->customer === null => throw Refused::because(
+                    'no_customer',
+                    'A layaway needs a named customer. Put them on the slip first.',
+                ),
+                $slip->lines->isEmpty() => throw Refused::because(
+                    'empty',
+                    'There is nothing on this slip to set aside.',
+                ),
+                $deposit?->isNegative() === true => throw Refused::because(
+                    'bad_amount',
+                    'A deposit cannot be below zero.',
+                ),
                 default => null,
             };
             $hold = $slip->hold ?? $this->proposed($slip);
             $slip->setRelation('hold', $hold);
             $slip->forceFill(['charge' => null]);
             $draft = HoldDraft::of(ReckonedCounter::of($slip->load('lines.item'), $this->house), $this->house);
-            $hold->fill(['deposit' => $deposit->minor ?? $draft?->standing()->minDeposit->minor ?? 0])->save();
+            $hold->fill(['deposit' => $deposit->minor ?? ($draft?->standing()->minDeposit->minor ?? 0)])->save();
             $slip->save();
         });
     }
@@ -84,14 +93,22 @@ final class HoldSlip
         $draft = HoldDraft::of(ReckonedCounter::of($slip, $this->house), $this->house);
 
         if ($draft !== null && $draft->count() < $hold->count) {
-            throw Refused::because('below_least', "With {$hold->count} payments each would be below the least payment agreed. Take ".($draft->count() === 1 ? 'one.' : "{$draft->count()} at most."));
+            throw Refused::because(
+                'below_least',
+                "With {$hold->count} payments each would be below the least payment agreed. Take "
+                    .($draft->count() === 1 ? 'one.' : "{$draft->count()} at most."),
+            );
         }
     }
 
     /** @throws Refused bad_signature, name_missing, not_held */
     public function sign(string $slipKey, Act $act, string $path, string $by): Slip
     {
-        if ($path !== '' && (strlen($path) > self::STROKES || preg_match('/^(M\d{1,4} \d{1,4}( ?L\d{1,4} \d{1,4})+ ?)+$/D', $path) !== 1)) {
+        if (
+            $path !== ''
+            && (strlen($path) > self::STROKES
+                || preg_match('/^(M\d{1,4} \d{1,4}( ?L\d{1,4} \d{1,4})+ ?)+$/D', $path) !== 1)
+        ) {
             throw Refused::because('bad_signature', 'The signature could not be read. Sign again.');
         }
 
@@ -100,13 +117,20 @@ final class HoldSlip
             $hold = $this->hold($slip);
             $digest = HoldDraft::of(ReckonedCounter::of($slip, $this->house), $this->house)?->digest() ?? '';
             $name = trim($by) !== '' ? trim($by) : $slip->customer_name;
-            $hold->fill($path === '' ? ['signature' => null, 'signed_by' => '', 'signed_for' => ''] : ['signature' => $path, 'signed_by' => mb_substr($name, 0, 120), 'signed_for' => $digest])->save();
+            $hold
+                ->fill(
+                    $path === ''
+                        ? ['signature' => null, 'signed_by' => '', 'signed_for' => '']
+                        : ['signature' => $path, 'signed_by' => mb_substr($name, 0, 120), 'signed_for' => $digest],
+                )
+                ->save();
         });
     }
 
     private function hold(Slip $slip): SlipHold
     {
-        return SlipHold::query()->find($slip->id) ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway any more.');
+        return SlipHold::query()->find($slip->id)
+            ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway any more.');
     }
 
     /** The shop's terms; its service fee, where it has one, comes on the slip as a line. */
@@ -118,16 +142,35 @@ final class HoldSlip
 
         if ($terms->serviceFee > 0) {
             LineOnSlip::query()->create([
-                'slip_id' => $slip->id, 'position' => (int) $slip->lines->max('position') + 1, 'item_id' => null, 'code' => 'FEE', 'description' => 'Layaway service fee', 'department_id' => null,
-                'quantity' => '1', 'unit' => 'each', 'unit_price' => $this->house->money($terms->serviceFee)->toString(), 'price_per' => 1, 'price_rule' => PriceRule::Typed,
-                'list_price' => $this->house->money($terms->serviceFee)->toString(), 'tax_class' => $this->house->shop()->fee_tax_class ?? FeeDraft::UNTAXED, 'may_discount' => false,
+                'slip_id' => $slip->id,
+                'position' => (int) $slip->lines->max('position') + 1,
+                'item_id' => null,
+                'code' => 'FEE',
+                'description' => 'Layaway service fee',
+                'department_id' => null,
+                'quantity' => '1',
+                'unit' => 'each',
+                'unit_price' => $this->house->money($terms->serviceFee)->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $this->house->money($terms->serviceFee)->toString(),
+                'tax_class' => $this->house->shop()->fee_tax_class ?? FeeDraft::UNTAXED,
+                'may_discount' => false,
             ]);
         }
 
         return new SlipHold([
-            'slip_id' => $slip->id, 'deposit' => 0, 'rhythm' => $terms->rhythm, 'first_due' => $first, 'expires_on' => $day->addDays($terms->days), 'grace_days' => $terms->graceDays,
-            'count' => HouseTerms::countUntil($terms->rhythm, $first, $day->addDays($terms->days)), 'terms' => $terms->terms->toJson(),
-            'signature' => null, 'signed_by' => '', 'signed_for' => '',
+            'slip_id' => $slip->id,
+            'deposit' => 0,
+            'rhythm' => $terms->rhythm,
+            'first_due' => $first,
+            'expires_on' => $day->addDays($terms->days),
+            'grace_days' => $terms->graceDays,
+            'count' => HouseTerms::countUntil($terms->rhythm, $first, $day->addDays($terms->days)),
+            'terms' => $terms->terms->toJson(),
+            'signature' => null,
+            'signed_by' => '',
+            'signed_for' => '',
         ]);
     }
 }

@@ -53,7 +53,9 @@ final class HoldTerms
     /** @return array<string, mixed> the payments there is room for follow */
     private static function rhythm(string $text, SlipHold $hold): array
     {
-        $rhythm = Rhythm::tryFrom($text) ?? throw Refused::because('bad_rhythm', 'Payments fall due by week, fortnight or month.');
+        $rhythm
+            = Rhythm::tryFrom($text)
+            ?? throw Refused::because('bad_rhythm', 'Payments fall due by week, fortnight or month.');
 
         return ['rhythm' => $rhythm, 'count' => HouseTerms::countUntil($rhythm, $hold->first_due, $hold->expires_on)];
     }
@@ -61,13 +63,16 @@ final class HoldTerms
     private static function date(string $text): CarbonImmutable
     {
         return Carbon::canBeCreatedFromFormat($text, 'Y-m-d')
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $text) ?? throw Refused::because('bad_date', "“{$text}” is not a date.")
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $text)
+                    ?? throw Refused::because('bad_date', "“{$text}” is not a date.")
             : throw Refused::because('bad_date', "“{$text}” is not a date.");
     }
 
     private static function days(string $text): int
     {
-        return preg_match('/^\d{1,3}$/D', $text) === 1 ? (int) $text : throw Refused::because('bad_count', 'Days of grace are a whole number.');
+        return preg_match('/^\d{1,3}$/D', $text) === 1
+            ? (int) $text
+            : throw Refused::because('bad_count', 'Days of grace are a whole number.');
     }
 
     /** "10 %", "15.00", or both: "10 % 15.00". Empty: none. */

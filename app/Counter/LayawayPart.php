@@ -36,9 +36,18 @@ final readonly class LayawayPart
      */
     public static function kept(array $parts): ?array
     {
-        return $parts === [] ? null : array_values(array_map(static fn (self $part): array => [
-            'id' => $part->layawayId, 'amount' => $part->amount, 'leaves' => $part->leaves,
-        ], $parts));
+        return $parts === []
+            ? null
+            : array_values(
+                array_map(
+                    static fn (self $part): array => [
+                        'id' => $part->layawayId,
+                        'amount' => $part->amount,
+                        'leaves' => $part->leaves,
+                    ],
+                    $parts,
+                ),
+            );
     }
 
     public function paying(int $amount): self

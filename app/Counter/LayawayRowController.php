@@ -14,13 +14,22 @@ use Illuminate\Support\Str;
 /** The rows of layaways that something is paid on, or whose goods leave. */
 final class LayawayRowController
 {
-    public function __construct(private readonly CounterPage $page, private readonly PayLayaway $pay, private readonly House $house)
-    {
+    public function __construct(
+        private readonly CounterPage $page,
+        private readonly PayLayaway $pay,
+        private readonly House $house,
+    ) {
     }
 
     public function add(Request $request, string $slip, Layaway $layaway): Response
     {
-        return $this->page->after($request, $slip, 'entry', 'entry', fn (Act $act): Slip => $this->pay->add($slip, $act, $layaway->load('customer.type.priceLevel')));
+        return $this->page->after(
+            $request,
+            $slip,
+            'entry',
+            'entry',
+            fn (Act $act): Slip => $this->pay->add($slip, $act, $layaway->load('customer.type.priceLevel')),
+        );
     }
 
     /** From its page: a fresh slip with a payment on it. */
@@ -36,12 +45,29 @@ final class LayawayRowController
     {
         $field = "layaway.{$layaway->id}";
 
-        return $this->page->after($request, $slip, $field, 'amount', fn (Act $act): Slip => $this->pay->amount($slip, $act, $layaway->id, $this->house->typedMoney($request->string('amount')->value())));
+        return $this->page->after(
+            $request,
+            $slip,
+            $field,
+            'amount',
+            fn (Act $act): Slip => $this->pay->amount(
+                $slip,
+                $act,
+                $layaway->id,
+                $this->house->typedMoney($request->string('amount')->value()),
+            ),
+        );
     }
 
     public function leaves(Request $request, string $slip, Layaway $layaway): Response
     {
-        return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'leaves', fn (Act $act): Slip => $this->pay->leaves($slip, $act, $layaway->id, $request->boolean('leaves')));
+        return $this->page->after(
+            $request,
+            $slip,
+            "layaway.{$layaway->id}",
+            'leaves',
+            fn (Act $act): Slip => $this->pay->leaves($slip, $act, $layaway->id, $request->boolean('leaves')),
+        );
     }
 
     /** Which pieces leave, asked where the goods are handed over. */
@@ -49,11 +75,23 @@ final class LayawayRowController
     {
         $typed = $request->string('serials')->value();
 
-        return $this->page->after($request, $slip, "layaway.{$layaway->id}.serials.{$line}", 'serials', fn (Act $act): Slip => $this->pay->serials($slip, $act, $layaway->id, $line, $typed));
+        return $this->page->after(
+            $request,
+            $slip,
+            "layaway.{$layaway->id}.serials.{$line}",
+            'serials',
+            fn (Act $act): Slip => $this->pay->serials($slip, $act, $layaway->id, $line, $typed),
+        );
     }
 
     public function drop(Request $request, string $slip, Layaway $layaway): Response
     {
-        return $this->page->after($request, $slip, "layaway.{$layaway->id}", 'amount', fn (Act $act): Slip => $this->pay->drop($slip, $act, $layaway->id));
+        return $this->page->after(
+            $request,
+            $slip,
+            "layaway.{$layaway->id}",
+            'amount',
+            fn (Act $act): Slip => $this->pay->drop($slip, $act, $layaway->id),
+        );
     }
 }

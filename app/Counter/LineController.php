@@ -16,14 +16,29 @@ final class LineController
 
     public function change(Request $request, string $slip, int $line, ChangeLine $change): Response
     {
-        $field = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(static fn (string $name): bool => $request->has($name)) ?? 'note';
+        $field
+            = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(
+                static fn (string $name): bool => $request->has($name),
+            ) ?? 'note';
         $edit = new LineEdit(...[$field => $request->string($field)->value()]);
 
-        return $this->page->after($request, $slip, "line.{$line}.{$field}", $field, static fn (Act $act) => $change->handle($slip, $line, $act, $edit));
+        return $this->page->after(
+            $request,
+            $slip,
+            "line.{$line}.{$field}",
+            $field,
+            static fn (Act $act) => $change->handle($slip, $line, $act, $edit),
+        );
     }
 
     public function remove(Request $request, string $slip, int $line, RemoveLine $remove): Response
     {
-        return $this->page->after($request, $slip, "line.{$line}", 'line', static fn (Act $act) => $remove->handle($slip, $line, $act));
+        return $this->page->after(
+            $request,
+            $slip,
+            "line.{$line}",
+            'line',
+            static fn (Act $act) => $remove->handle($slip, $line, $act),
+        );
     }
 }

@@ -52,7 +52,13 @@ final class LineOnSlip extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'standing_discount' => 'bool', 'price_per' => 'int', 'serials' => 'array'];
+    protected $casts = [
+        'price_rule' => PriceRule::class,
+        'may_discount' => 'bool',
+        'standing_discount' => 'bool',
+        'price_per' => 'int',
+        'serials' => 'array',
+    ];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
@@ -89,7 +95,9 @@ final class LineOnSlip extends Model
     /** Whether it takes what is set aside for others, by what the page knows; posting looks again. */
     public function takesCommitted(?Stock $stock): bool
     {
-        return $stock !== null && BigDecimal::of($stock->committed)->isPositive() && $stock->available()->isLessThan($this->quantity);
+        return $stock !== null
+            && BigDecimal::of($stock->committed)->isPositive()
+            && $stock->available()->isLessThan($this->quantity);
     }
 
     public function isOffSale(): bool
@@ -106,7 +114,9 @@ final class LineOnSlip extends Model
     /** Whether nothing was changed by hand, so that the same item scanned again just adds to it. */
     public function isUntouched(): bool
     {
-        return $this->price_rule !== PriceRule::Typed && ($this->standing_discount || $this->takesNoDiscountYet()) && $this->note === '';
+        return $this->price_rule !== PriceRule::Typed
+            && ($this->standing_discount || $this->takesNoDiscountYet())
+            && $this->note === '';
     }
 
     public function takesNoDiscountYet(): bool

@@ -37,14 +37,23 @@ final class LinePricing
             'price_rule' => $quote->rule,
             'price_source' => self::source($quote),
             'list_price' => $quote->list->toString(),
-            ...$discountToo ? ['discount_percent' => $quote->discount?->toString(), 'discount_amount' => null, 'standing_discount' => $quote->discount !== null] : [],
+            ...$discountToo
+                ? [
+                    'discount_percent' => $quote->discount?->toString(),
+                    'discount_amount' => null,
+                    'standing_discount' => $quote->discount !== null,
+                ]
+                : [],
         ];
     }
 
     /** The name of what set the price, and until when it holds. */
     private static function source(PriceQuote $quote): string
     {
-        $until = $quote->rule === PriceRule::Contract && $quote->source?->until !== null ? 'until '.$quote->source->until->format('j M Y') : '';
+        $until
+            = $quote->rule === PriceRule::Contract && $quote->source?->until !== null
+                ? 'until '.$quote->source->until->format('j M Y')
+                : '';
 
         return trim("{$quote->source?->name} {$until}");
     }

@@ -13,7 +13,10 @@ final class OneOffRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['department_id' => ['required', 'integer', 'exists:departments,id'], 'tax_class' => ['required', 'exists:tax_classes,code']];
+        return [
+            'department_id' => ['required', 'integer', 'exists:departments,id'],
+            'tax_class' => ['required', 'exists:tax_classes,code'],
+        ];
     }
 
     /** @throws Refused no_description */

@@ -17,12 +17,17 @@ use Elmstone\Shop\House;
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */
 final class PayLayaway
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly House $house, private readonly PutCustomer $put, private readonly ChangeLayaway $changes)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly PutCustomer $put,
+        private readonly ChangeLayaway $changes,
+    ) {
     }
 
     /**
-     * A layaway found by its number, a scan or its customer. What is due on it is proposed; of one that is paid in full the goods leave.
+     * A layaway found by its number, a scan or its customer. What is due on it is proposed; of one that is paid in full
+     * the goods leave.
      *
      * @throws Refused not_running, not_theirs
      */
@@ -34,7 +39,11 @@ final class PayLayaway
             }
 
             if ($slip->customer_id !== null && $slip->customer_id !== $layaway->customer_id) {
-                throw Refused::because('not_theirs', "{$layaway->label} is {$layaway->customer->name}’s, not {$slip->customer_name}’s. Begin another slip for it.");
+                throw Refused::because(
+                    'not_theirs',
+                    "{$layaway->label} is {$layaway->customer->name}’s, not {$slip->customer_name}’s. Begin another "
+                        .'slip for it.',
+                );
             }
 
             if ($slip->customer_id === null) {
@@ -42,7 +51,11 @@ final class PayLayaway
             }
 
             $parts = LayawayPart::all($slip->layaways);
-            $parts[$layaway->id] ??= new LayawayPart($layaway->id, $this->proposed($layaway, $slip), $layaway->state === LayawayState::Ready ? true : null);
+            $parts[$layaway->id] ??= new LayawayPart(
+                $layaway->id,
+                $this->proposed($layaway, $slip),
+                $layaway->state === LayawayState::Ready ? true : null,
+            );
             $this->keep($slip, $parts);
         });
     }
@@ -50,12 +63,22 @@ final class PayLayaway
     /** @param  Money|null  $amount null: not this one after all */
     public function amount(string $slipKey, Act $act, int $layaway, ?Money $amount): Slip
     {
-        return $this->change($slipKey, $act, $layaway, static fn (LayawayPart $part): ?LayawayPart => $amount === null ? null : $part->paying($amount->minor));
+        return $this->change(
+            $slipKey,
+            $act,
+            $layaway,
+            static fn (LayawayPart $part): ?LayawayPart => $amount === null ? null : $part->paying($amount->minor),
+        );
     }
 
     public function leaves(string $slipKey, Act $act, int $layaway, ?bool $leaves): Slip
     {
-        return $this->change($slipKey, $act, $layaway, static fn (LayawayPart $part): LayawayPart => $part->leaving($leaves));
+        return $this->change(
+            $slipKey,
+            $act,
+            $layaway,
+            static fn (LayawayPart $part): LayawayPart => $part->leaving($leaves),
+        );
     }
 
     /**
@@ -65,14 +88,26 @@ final class PayLayaway
      */
     public function serials(string $slipKey, Act $act, int $layaway, int $line, string $typed): Slip
     {
-        return $this->change($slipKey, $act, $layaway, function (LayawayPart $part, Slip $slip) use ($act, $line, $typed): LayawayPart {
+        return $this->change($slipKey, $act, $layaway, function (LayawayPart $part, Slip $slip) use (
+            $act,
+            $line,
+            $typed,
+        ): LayawayPart {
             $serials = Serials::read($typed);
             $stands = Layaway::query()->with('allLines.item')->findOrFail($part->layawayId);
-            $goods = $stands->lines()->firstWhere('position', $line) ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
+            $goods
+                = $stands->lines()->firstWhere('position', $line)
+                ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
             Serials::assertComplete($goods->description, $goods->quantity, $serials, mayMiss: true);
 
             if ($serials !== ($goods->serials ?? [])) {
-                $slip->paidOn[$part->layawayId] = $this->changes->lines($stands->id, $stands->version, [LineChange::serials($line, $serials)], $act->till, $act->by);
+                $slip->paidOn[$part->layawayId] = $this->changes->lines(
+                    $stands->id,
+                    $stands->version,
+                    [LineChange::serials($line, $serials)],
+                    $act->till,
+                    $act->by,
+                );
             }
 
             return $part;
@@ -90,7 +125,8 @@ final class PayLayaway
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $layaway, $do): void {
             $this->desk->redraw($slip, $act);
             $parts = LayawayPart::all($slip->layaways);
-            $part = $parts[$layaway] ?? throw Refused::because('not_there', 'This layaway is not on the slip any more.');
+            $part
+                = $parts[$layaway] ?? throw Refused::because('not_there', 'This layaway is not on the slip any more.');
             $changed = $do($part, $slip);
             unset($parts[$layaway]);
             $this->keep($slip, $changed === null ? $parts : $parts + [$layaway => $changed]);

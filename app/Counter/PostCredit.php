@@ -43,7 +43,10 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they go, and the account's items it settles. Inside a transaction. */
+/**
+ * What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they
+ * go, and the account's items it settles. Inside a transaction.
+ */
 final class PostCredit
 {
     public function __construct(
@@ -64,10 +67,18 @@ final class PostCredit
     /** What comes back, read under a lock: nothing may be read without one before everything is locked. */
     public function lockLines(Slip $slip): void
     {
-        $slip->setRelation('returns', $slip->takesBack() ? ReturnOnSlip::query()->where('slip_id', $slip->id)->orderBy('position')->lockForUpdate()->get() : new Collection);
+        $slip->setRelation(
+            'returns',
+            $slip->takesBack()
+                ? ReturnOnSlip::query()->where('slip_id', $slip->id)->orderBy('position')->lockForUpdate()->get()
+                : new Collection,
+        );
     }
 
-    /** One after the other in the order of their ids, so that two tills taking back of the same invoice follow each other. */
+    /**
+     * One after the other in the order of their ids, so that two tills taking back of the same invoice follow each
+     * other.
+     */
     public function lockOriginals(Slip $slip): void
     {
         $ids = $slip->returns->pluck('origin_document_id')->filter()->unique()->sort()->values()->all();
@@ -88,12 +99,22 @@ final class PostCredit
         $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
         $tenders = $ways->tenders((string) $onto?->id, $onto?->masked() ?? '');
         $toAccount = $ways->chosen(TenderKind::HouseAccount);
-        $toAccount->isPositive() && $account === null && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
+        $toAccount->isPositive()
+            && $account === null
+            && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
         $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
         $this->stock->take($moves);
         $document = $this->register->post($draft);
-        $this->stock->record('return', array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves));
-        $this->average->after($moves, new Place($slip->location_id, $act->till->id, $act->by->id, $slip->day()), $draft->key, $document);
+        $this->stock->record(
+            'return',
+            array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),
+        );
+        $this->average->after(
+            $moves,
+            new Place($slip->location_id, $act->till->id, $act->by->id, $slip->day()),
+            $draft->key,
+            $document,
+        );
         $this->serialsBack($slip);
         ShareRows::write($document, $ways->shares() ?? []);
         $this->credits->give($document, $tenders, $slip);
@@ -102,7 +123,14 @@ final class PostCredit
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
             $setting = Setting::by($act->by, $slip->day(), $draft->key);
             $toAccount = $this->withOriginals($account, $document, $toAccount, $ways, $slip, $setting, $act);
-            $this->spread->handle($account, $document, $toAccount, array_keys($slip->originals), $slip->credit_to === 'oldest', $setting);
+            $this->spread->handle(
+                $account,
+                $document,
+                $toAccount,
+                array_keys($slip->originals),
+                $slip->credit_to === 'oldest',
+                $setting,
+            );
         }
 
         $deposit = $ways->chosen(TenderKind::DepositHeld);
@@ -119,19 +147,36 @@ final class PostCredit
     /** @return array<int|string, Money> what becomes a deposit again, by the order it had been kept for */
     private function keptFor(Slip $slip, Money $amount): array
     {
-        $used = DB::table('deposit_entries')->whereIn('document_id', array_keys($slip->originals))->where('amount', '<', 0)->groupBy('kept_for')->orderBy('kept_for')->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS used')->pluck('used', 'kept_for');
-        $shares = AsItCame::share($amount, $used->map(fn (mixed $minor): Money => $this->house->money(is_numeric($minor) ? (int) $minor : 0))->all());
+        $used = DB::table('deposit_entries')
+            ->whereIn('document_id', array_keys($slip->originals))
+            ->where('amount', '<', 0)
+            ->groupBy('kept_for')
+            ->orderBy('kept_for')
+            ->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS used')
+            ->pluck('used', 'kept_for');
+        $shares = AsItCame::share(
+            $amount,
+            $used->map(fn (mixed $minor): Money => $this->house->money(is_numeric($minor) ? (int) $minor : 0))->all(),
+        );
 
         return $shares === [] ? ['' => $amount] : $shares;
     }
 
     /**
-     * What belongs to the invoices that were charged goes with what comes back of them: their settlement discount, and the plan they are paid by.
+     * What belongs to the invoices that were charged goes with what comes back of them: their settlement discount, and
+     * the plan they are paid by.
      *
      * @return Money what of the credit is left after that
      */
-    private function withOriginals(HouseAccount $account, int $credit, Money $left, RefundWays $ways, Slip $slip, Setting $setting, Act $act): Money
-    {
+    private function withOriginals(
+        HouseAccount $account,
+        int $credit,
+        Money $left,
+        RefundWays $ways,
+        Slip $slip,
+        Setting $setting,
+        Act $act,
+    ): Money {
         $at = PostedAt::till($act->till, $act->by->id, $slip->day());
 
         foreach ($ways->shares() ?? [] as $source => $shares) {
@@ -139,11 +184,26 @@ final class PostCredit
             $back = Money::sum($shares, $left->currency);
 
             if ($origin > 0 && $back->isPositive()) {
-                $before = (int) DB::table('return_shares')->where('origin_document_id', $origin)->where('pool', 'charged')->where('document_id', '<', $credit)->sum('amount');
+                $before = (int) DB::table('return_shares')
+                    ->where('origin_document_id', $origin)
+                    ->where('pool', 'charged')
+                    ->where('document_id', '<', $credit)
+                    ->sum('amount');
                 $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back->minor);
                 $this->discounts->handle($account, $credit, $discount, $origin, $setting, $at);
                 $left = $left->minus($discount);
-                $left = $left->minus($this->plans->handle($account, $credit, $slip->originals[$origin], $left, $this->house->money($before), $back, $setting, $at));
+                $left = $left->minus(
+                    $this->plans->handle(
+                        $account,
+                        $credit,
+                        $slip->originals[$origin],
+                        $left,
+                        $this->house->money($before),
+                        $back,
+                        $setting,
+                        $at,
+                    ),
+                );
             }
         }
 
@@ -151,16 +211,34 @@ final class PostCredit
     }
 
     /** @param  list<DraftTender>  $tenders */
-    private function draft(ReckonedCounter $reckoned, ReckonedReturn $back, RefundWays $ways, array $tenders, Act $act, ?HouseAccount $account): DocumentDraft
-    {
+    private function draft(
+        ReckonedCounter $reckoned,
+        ReckonedReturn $back,
+        RefundWays $ways,
+        array $tenders,
+        Act $act,
+        ?HouseAccount $account,
+    ): DocumentDraft {
         $slip = $reckoned->slip;
         $now = CarbonImmutable::now();
         $zero = $this->house->money(0);
         $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
 
         return new DocumentDraft(
-            DocumentKind::CreditNote, $slip->location_id, $act->till->id, $act->by->id, $slip->business_date ?? ShopTime::dayOf($now), $now, $reckoned->terms, $back->sums, null,
-            $this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()], $tenders, $ways->cashRounding(), $zero,
+            DocumentKind::CreditNote,
+            $slip->location_id,
+            $act->till->id,
+            $act->by->id,
+            $slip->business_date ?? ShopTime::dayOf($now),
+            $now,
+            $reckoned->terms,
+            $back->sums,
+            null,
+            $this->lines($reckoned, $back),
+            [...$names, ...$back->origins->taxNames()],
+            $tenders,
+            $ways->cashRounding(),
+            $zero,
             Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString(),
             SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)),
             refersTo: count($slip->originals) === 1 ? array_key_first($slip->originals) : null,
@@ -172,14 +250,37 @@ final class PostCredit
     /** @return list<DraftLine> */
     private function lines(ReckonedCounter $reckoned, ReckonedReturn $back): array
     {
-        $drafts = array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
-            $back->line($line), $line->item_id, $line->code, $line->description, $line->department_id, $line->unit, $line->price_rule, UnitPrice::of($line->list_price), $back->costOf($line),
-            $line->note, $reckoned->needs->approvalAt("back.{$line->id}")?->id, $line->serials ?? [], $line->origin(), $line->goods_to, $line->reason->value,
-        ))->all());
+        $drafts = array_values(
+            $reckoned->slip->returns
+                ->map(
+                    static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
+                        $back->line($line),
+                        $line->item_id,
+                        $line->code,
+                        $line->description,
+                        $line->department_id,
+                        $line->unit,
+                        $line->price_rule,
+                        UnitPrice::of($line->list_price),
+                        $back->costOf($line),
+                        $line->note,
+                        $reckoned->needs->approvalAt("back.{$line->id}")?->id,
+                        $line->serials ?? [],
+                        $line->origin(),
+                        $line->goods_to,
+                        $line->reason->value,
+                    ),
+                )
+                ->all(),
+        );
         $fee = $back->feeLine();
 
         if ($fee !== null) {
-            $drafts[] = new DraftLine($fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed, UnitPrice::of($back->fee()->toString()), $this->house->money(0));
+            $drafts[] = new DraftLine(
+                $fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed,
+                UnitPrice::of($back->fee()->toString()),
+                $this->house->money(0),
+            );
         }
 
         return $drafts;
@@ -192,7 +293,13 @@ final class PostCredit
 
         foreach ($slip->returns as $line) {
             if ($line->item_id !== null && $line->goods_to === GoodsTo::Stock) {
-                $moves[] = new StockMove($line->item_id, $slip->location_id, BigDecimal::of($line->quantity), self::unitCost($back->costOf($line), $line), $back->costOf($line)->minor);
+                $moves[] = new StockMove(
+                    $line->item_id,
+                    $slip->location_id,
+                    BigDecimal::of($line->quantity),
+                    self::unitCost($back->costOf($line), $line),
+                    $back->costOf($line)->minor,
+                );
             }
         }
 
@@ -209,7 +316,12 @@ final class PostCredit
     {
         foreach ($slip->returns as $line) {
             if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
-                $this->serials->comeBack($line->item->id, $line->description, $line->serials ?? [], $line->goods_to === GoodsTo::Stock);
+                $this->serials->comeBack(
+                    $line->item->id,
+                    $line->description,
+                    $line->serials ?? [],
+                    $line->goods_to === GoodsTo::Stock,
+                );
             }
         }
     }

@@ -24,7 +24,10 @@ use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
-/** The receipt for what a slip takes in besides the sale: towards the account, as a deposit, on layaways. Inside a transaction, all of them locked. */
+/**
+ * The receipt for what a slip takes in besides the sale: towards the account, as a deposit, on layaways. Inside a
+ * transaction, all of them locked.
+ */
 final class PostMoneyIn
 {
     public function __construct(
@@ -42,8 +45,14 @@ final class PostMoneyIn
      * @param  Layaway|null  $made the layaway that was just made of the slip
      * @return int the receipt's document id
      */
-    public function handle(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held, ?Layaway $made): int
-    {
+    public function handle(
+        ReckonedCounter $reckoned,
+        Settlement $settlement,
+        Act $act,
+        ?HouseAccount $account,
+        ?DepositAccount $held,
+        ?Layaway $made,
+    ): int {
         $slip = $reckoned->slip;
         $towards = $account === null ? null : TowardsAccount::of($slip, $this->house);
         $draft = $this->draft($reckoned, $settlement, $act, $account, $towards?->spread->discount());
@@ -52,7 +61,13 @@ final class PostMoneyIn
         if ($account !== null && $towards !== null) {
             [$items, $spread] = [$towards->items, $towards->spread];
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-            $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($act->by, $slip->day(), $draft->key), $items->discounts($spread));
+            $this->ledger->allocate(
+                $account,
+                $receipt,
+                $items->parts($spread),
+                Setting::by($act->by, $slip->day(), $draft->key),
+                $items->discounts($spread),
+            );
         }
 
         if ($held !== null && $slip->deposit_in !== null) {
@@ -60,11 +75,15 @@ final class PostMoneyIn
         }
 
         foreach ($slip->layawayParts() as $part) {
-            $part->amount === 0 || $this->layaways->pay($slip->paidOn[$part->layawayId], $receipt, $part->amount, $slip->day());
+            $part->amount === 0
+                || $this->layaways->pay($slip->paidOn[$part->layawayId], $receipt, $part->amount, $slip->day());
         }
 
         foreach ($slip->cardsSold() as $sold) {
-            $card = $sold->isNew || $sold->code === '' ? $this->giftCards->issue($slip->day(), $sold->brings()) : $slip->giftCards[$sold->code];
+            $card
+                = $sold->isNew || $sold->code === ''
+                    ? $this->giftCards->issue($slip->day(), $sold->brings())
+                    : $slip->giftCards[$sold->code];
             $this->giftCards->move($card, $receipt, $sold->amount, $slip->day());
         }
 
@@ -75,8 +94,13 @@ final class PostMoneyIn
         return $receipt;
     }
 
-    private function draft(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?Money $discount): DocumentDraft
-    {
+    private function draft(
+        ReckonedCounter $reckoned,
+        Settlement $settlement,
+        Act $act,
+        ?HouseAccount $account,
+        ?Money $discount,
+    ): DocumentDraft {
         $slip = $reckoned->slip;
         $part = SettledSlip::parts($reckoned, $settlement)[1];
         $money = $reckoned->held;
@@ -84,11 +108,21 @@ final class PostMoneyIn
 
         return $this->payments->draft(
             DocumentKind::Receipt,
-            MoneyEntry::payment($money->total(), $isOnAccount && $discount !== null ? $discount : $this->house->money(0), $money->depositIn(), $money->onLayaways(), $money->onGiftCards()),
+            MoneyEntry::payment(
+                $money->total(),
+                $isOnAccount && $discount !== null ? $discount : $this->house->money(0),
+                $money->depositIn(),
+                $money->onLayaways(),
+                $money->onGiftCards(),
+            ),
             PostedAt::till($act->till, $act->by->id, $slip->day()),
             SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),
-            $slip->hold === null && $slip->lines->isNotEmpty() ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString() : Uuid::uuid5(Uuid::fromString($slip->key), 'money in')->toString(),
-            $part->tenders, $part->cashRounding, $part->change,
+            $slip->hold === null && $slip->lines->isNotEmpty()
+                ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString()
+                : Uuid::uuid5(Uuid::fromString($slip->key), 'money in')->toString(),
+            $part->tenders,
+            $part->cashRounding,
+            $part->change,
             $slip->deposit_for === '' ? '' : "Deposit for {$slip->deposit_for}",
         );
     }

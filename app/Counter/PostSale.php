@@ -38,9 +38,11 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of layaways whose goods leave. Numbers, documents,
- * lines, tax, tenders, journals, stock and ledgers in one transaction, or nothing. What was decided on the page is decided again under the locks, which are taken in the
- * order slip, account, deposits, store credit, gift cards, layaways, coupons, originals, stock, series. Done twice, it answers with the same document.
+ * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of
+ * layaways whose goods leave. Numbers, documents, lines, tax, tenders, journals, stock and ledgers in one transaction,
+ * or nothing. What was decided on the page is decided again under the locks, which are taken in the order slip,
+ * account, deposits, store credit, gift cards, layaways, coupons, originals, stock, series. Done twice, it answers with
+ * the same document.
  */
 final class PostSale
 {
@@ -71,7 +73,8 @@ final class PostSale
     public function handle(string $slipKey, Act $act, ?Closure $also = null): PostedSale
     {
         return DB::transaction(function () use ($slipKey, $act, $also): PostedSale {
-            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
+            $slip
+                = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
                 ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
 
             if ($slip->document_id !== null) {
@@ -86,7 +89,9 @@ final class PostSale
             $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
             $this->moveCredits->lock($slip);
             $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
-            $slip->couponsShown = $this->useCoupons->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])->whereIn('id', $slip->coupons ?? []);
+            $slip->couponsShown = $this->useCoupons
+                ->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])
+                ->whereIn('id', $slip->coupons ?? []);
             $this->credit->lockOriginals($slip);
             $this->read($slip, $act, $account, $held);
             $this->lockGoods($slip);
@@ -105,8 +110,14 @@ final class PostSale
     {
         match (true) {
             $slip->state !== SlipState::Open => throw Refused::because('not_open', 'This slip was cleared.'),
-            $slip->till_id !== $act->till->id => throw Refused::because('elsewhere', "Till {$slip->till->number} has picked this slip up."),
-            $slip->version !== $act->version => throw Refused::because('changed_elsewhere', 'This slip was changed on another screen. Look at the sum again before you post.'),
+            $slip->till_id !== $act->till->id => throw Refused::because(
+                'elsewhere',
+                "Till {$slip->till->number} has picked this slip up.",
+            ),
+            $slip->version !== $act->version => throw Refused::because(
+                'changed_elsewhere',
+                'This slip was changed on another screen. Look at the sum again before you post.',
+            ),
             default => null,
         };
     }
@@ -131,7 +142,10 @@ final class PostSale
     private function lockGoods(Slip $slip): void
     {
         $moving = new GoodsMoving;
-        $leaving = array_map(static fn (LayawayPart $part): Layaway => $slip->paidOn[$part->layawayId], array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true));
+        $leaving = array_map(
+            static fn (LayawayPart $part): Layaway => $slip->paidOn[$part->layawayId],
+            array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true),
+        );
 
         foreach ($slip->lines as $line) {
             $line->item_id === null || $moving->out($line->item_id, $slip->location_id, $line->serials ?? []);
@@ -149,7 +163,7 @@ final class PostSale
         LayawayGoods::costNow($leaving, $costs);
 
         foreach ($slip->lines as $line) {
-            $line->item === null || $line->item->cost = $costs[$line->item->id];
+            $line->item === null || ($line->item->cost = $costs[$line->item->id]);
         }
     }
 
@@ -166,8 +180,13 @@ final class PostSale
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
         $made = $slip->hold === null ? null : $this->setAside($reckoned);
         $this->register->reserve($this->kinds($reckoned, $made));
-        $sale = $slip->lines->isEmpty() || $made !== null ? null : $this->sale($reckoned, $settlement, $act, $account, $held);
-        $receipt = $reckoned->held->total()->isPositive() ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made) : null;
+        $sale
+            = $slip->lines->isEmpty() || $made !== null
+                ? null
+                : $this->sale($reckoned, $settlement, $act, $account, $held);
+        $receipt = $reckoned->held->total()->isPositive()
+            ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made)
+            : null;
 
         if ($receipt !== null) {
             $this->useHeld($receipt, $held, SettledSlip::parts($reckoned, $settlement)[1], $slip);
@@ -178,13 +197,29 @@ final class PostSale
 
         $goods = $this->goodsOut($slip, $act);
         $this->keepApprovals($reckoned, $sale ?? $receipt, $credit);
-        CardMoney::posted($slip->cards->filter(static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null), $sale ?? $receipt ?? 0);
-        CardMoney::posted($slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->document_id === null), $credit ?? 0);
-        $document = $sale ?? $credit ?? $receipt ?? $goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
-        $slip->forceFill([
-            'state' => SlipState::Posted, 'document_id' => $document, 'receipt_id' => $receipt === $document ? null : $receipt, 'layaway_id' => $made?->id, 'credit_note_id' => $credit,
-            'version' => $slip->version + 1, 'total' => $reckoned->payable()->minor,
-        ])->save();
+        CardMoney::posted(
+            $slip->cards->filter(static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null),
+            $sale ?? ($receipt ?? 0),
+        );
+        CardMoney::posted(
+            $slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->document_id === null),
+            $credit ?? 0,
+        );
+        $document
+            = $sale
+            ?? ($credit
+                ?? ($receipt ?? ($goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.'))));
+        $slip
+            ->forceFill([
+                'state' => SlipState::Posted,
+                'document_id' => $document,
+                'receipt_id' => $receipt === $document ? null : $receipt,
+                'layaway_id' => $made?->id,
+                'credit_note_id' => $credit,
+                'version' => $slip->version + 1,
+                'total' => $reckoned->payable()->minor,
+            ])
+            ->save();
 
         return $document;
     }
@@ -193,28 +228,42 @@ final class PostSale
     private function kinds(ReckonedCounter $reckoned, ?Layaway $made): array
     {
         $slip = $reckoned->slip;
-        $leaves = array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true) !== [];
+        $leaves
+            = array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true) !== [];
 
         return [
-            ...($leaves || ($made === null && $slip->lines->isNotEmpty()) ? [DocumentKind::Invoice] : []),
-            ...($reckoned->held->total()->isPositive() ? [DocumentKind::Receipt] : []),
-            // A credit can bring adjustments with it: a discount taken back, a plan, stock that is worth something else.
-            ...($reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment]),
+            ...$leaves || ($made === null && $slip->lines->isNotEmpty()) ? [DocumentKind::Invoice] : [],
+            ...$reckoned->held->total()->isPositive() ? [DocumentKind::Receipt] : [],
+            // A credit can bring adjustments with it: a discount taken back, a plan, stock that is worth something
+            // else.
+            ...$reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment],
         ];
     }
 
-    private function sale(ReckonedCounter $reckoned, Settlement $settlement, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
-    {
+    private function sale(
+        ReckonedCounter $reckoned,
+        Settlement $settlement,
+        Act $act,
+        ?HouseAccount $account,
+        ?DepositAccount $held,
+    ): int {
         $slip = $reckoned->slip;
         $terms = $slip->charge === null ? null : $account?->terms();
-        $draft = new SaleDraft($reckoned, $this->house, SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)));
+        $draft = new SaleDraft(
+            $reckoned,
+            $this->house,
+            SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)),
+        );
         $moves = $draft->moves();
         $this->stock->take($moves);
         $this->assertNothingPromised($reckoned, $moves);
         $part = SettledSlip::sale($reckoned, $settlement);
         $sale = $draft->document($part, $act->till->id, $act->by->id, CarbonImmutable::now());
         $document = $this->register->post($sale);
-        $this->stock->record('sale', array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves));
+        $this->stock->record(
+            'sale',
+            array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),
+        );
         $this->serials->sell($document, $draft->serials());
 
         if ($account !== null) {
@@ -228,9 +277,18 @@ final class PostSale
 
     private function setAside(ReckonedCounter $reckoned): Layaway
     {
-        $order = $reckoned->layaway()?->order() ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
+        $order
+            = $reckoned->layaway()?->order()
+            ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
         $made = $this->hold->handle($order);
-        $aside = array_map(static fn (StockMove $move): StockMove => StockMove::aside($move->itemId, $move->locationId, $move->quantity->negated()), (new SaleDraft($reckoned, $this->house))->moves());
+        $aside = array_map(
+            static fn (StockMove $move): StockMove => StockMove::aside(
+                $move->itemId,
+                $move->locationId,
+                $move->quantity->negated(),
+            ),
+            (new SaleDraft($reckoned, $this->house))->moves(),
+        );
         $this->assertNothingPromised($reckoned, $aside);
 
         return $made;
@@ -258,7 +316,11 @@ final class PostSale
         $this->moveCredits->use($document, $part->tenders, $slip);
 
         foreach ($part->tenders as $tender) {
-            if ($held !== null && $tender->tender->kind === TenderKind::DepositHeld && $tender->tender->amount->isPositive()) {
+            if (
+                $held !== null
+                && $tender->tender->kind === TenderKind::DepositHeld
+                && $tender->tender->amount->isPositive()
+            ) {
                 $this->deposits->take($held, $document, $tender->tender->amount->minor, $slip->day());
             }
         }
@@ -268,8 +330,12 @@ final class PostSale
     private function keepApprovals(ReckonedCounter $reckoned, ?int $in, ?int $credit): void
     {
         [$out, $back] = [[], []];
-        $lines = array_flip(array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
-        $returns = array_flip(array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): int => $line->id)->all()));
+        $lines = array_flip(
+            array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
+        );
+        $returns = array_flip(
+            array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): int => $line->id)->all()),
+        );
 
         foreach ($reckoned->needs->kept() as [$place, $need, $approval]) {
             [$what, $id] = [...explode('.', $place), '0'];
@@ -279,7 +345,7 @@ final class PostSale
                 $what === 'back' && isset($returns[(int) $id]) => 'line:'.($returns[(int) $id] + 1),
                 default => $place,
             };
-            $isBack ? $back[] = [$place, $need, $approval] : $out[] = [$place, $need, $approval];
+            $isBack ? ($back[] = [$place, $need, $approval]) : ($out[] = [$place, $need, $approval]);
         }
 
         $in === null || DocumentApprovals::keep($in, $out);
@@ -293,7 +359,10 @@ final class PostSale
 
         foreach ($slip->layawayParts() as $part) {
             if ($part->leaves === true) {
-                $invoices[] = $this->complete->post($slip->paidOn[$part->layawayId], PostedAt::till($act->till, $act->by->id, $slip->day()));
+                $invoices[] = $this->complete->post(
+                    $slip->paidOn[$part->layawayId],
+                    PostedAt::till($act->till, $act->by->id, $slip->day()),
+                );
             }
         }
 

@@ -71,11 +71,31 @@ final readonly class ReckonedCounter
         $this->profile = $slip->location->taxProfile->toValue();
         $currency = $house->currency();
         $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
-        $this->places = array_flip(array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()));
-        $this->sums = Reckoner::reckon(SlipValue::of($currency, $this->terms, $this->profile, $lines, $slip->discount($currency), $this->exempted?->exemption(), $this->couponValues()));
+        $this->places = array_flip(
+            array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
+        );
+        $this->sums = Reckoner::reckon(
+            SlipValue::of(
+                $currency,
+                $this->terms,
+                $this->profile,
+                $lines,
+                $slip->discount($currency),
+                $this->exempted?->exemption(),
+                $this->couponValues(),
+            ),
+        );
         $this->held = new HeldMoney($slip, $house);
-        $this->back = ReckonedReturn::of($slip, $house, $this->terms, SlipValue::of($currency, $this->terms, $this->profile, [], null, $this->exempted?->exemption()));
-        $this->refund = $this->back === null ? null : new RefundWays($slip, $house, $this->back, Money::min($this->back->free(), $this->in()));
+        $this->back = ReckonedReturn::of(
+            $slip,
+            $house,
+            $this->terms,
+            SlipValue::of($currency, $this->terms, $this->profile, [], null, $this->exempted?->exemption()),
+        );
+        $this->refund
+            = $this->back === null
+                ? null
+                : new RefundWays($slip, $house, $this->back, Money::min($this->back->free(), $this->in()));
         $this->needs = new SlipNeeds($this, $house);
         [$this->settlement, $this->overTendered] = $this->settle();
     }
@@ -105,21 +125,48 @@ final readonly class ReckonedCounter
     public function drafts(): array
     {
         if ($this->isRefund()) {
-            return array_values(array_filter($this->refund?->tenders() ?? [], static fn (DraftTender $draft): bool => $draft->tender->kind !== TenderKind::Exchange));
+            return array_values(
+                array_filter(
+                    $this->refund?->tenders() ?? [],
+                    static fn (DraftTender $draft): bool => $draft->tender->kind !== TenderKind::Exchange,
+                ),
+            );
         }
 
         $slip = $this->slip;
-        $drafts = array_map(fn (CardRequest $card): DraftTender => $this->draft(TenderKind::Card, $card->approved, '', $card->card_type, $card->last_four, $card->authorisation), $this->paidByCard());
+        $drafts = array_map(
+            fn (CardRequest $card): DraftTender => $this->draft(
+                TenderKind::Card,
+                $card->approved,
+                '',
+                $card->card_type,
+                $card->last_four,
+                $card->authorisation,
+            ),
+            $this->paidByCard(),
+        );
 
         if ($slip->cheque !== null) {
             $drafts[] = $this->draft(TenderKind::Cheque, $slip->cheque, $slip->cheque_number);
         }
 
         foreach ($slip->cardsUsed() as $card) {
-            $drafts[] = $this->draft(TenderKind::GiftCard, $card->amount, $card->words(), authorisation: (string) ($slip->giftCards[$card->code]->id ?? ''));
+            $drafts[] = $this->draft(
+                TenderKind::GiftCard,
+                $card->amount,
+                $card->words(),
+                authorisation: (string) ($slip->giftCards[$card->code]->id ?? ''),
+            );
         }
 
-        foreach ([[TenderKind::StoreCredit, $slip->store_credit_used, ''], [TenderKind::DepositHeld, $slip->deposit_used, ''], [TenderKind::HouseAccount, $slip->charge, $slip->purchase_order], [TenderKind::Cash, $slip->cash, '']] as [$kind, $amount, $reference]) {
+        foreach (
+            [
+                [TenderKind::StoreCredit, $slip->store_credit_used, ''],
+                [TenderKind::DepositHeld, $slip->deposit_used, ''],
+                [TenderKind::HouseAccount, $slip->charge, $slip->purchase_order],
+                [TenderKind::Cash, $slip->cash, ''],
+            ] as [$kind, $amount, $reference]
+        ) {
             if ($amount !== null) {
                 $drafts[] = $this->draft($kind, $amount, $reference);
             }
@@ -128,8 +175,14 @@ final readonly class ReckonedCounter
         return $drafts;
     }
 
-    private function draft(TenderKind $kind, int $amount, string $reference = '', string $cardType = '', string $lastFour = '', string $authorisation = ''): DraftTender
-    {
+    private function draft(
+        TenderKind $kind,
+        int $amount,
+        string $reference = '',
+        string $cardType = '',
+        string $lastFour = '',
+        string $authorisation = '',
+    ): DraftTender {
         $money = $this->house->money($amount);
 
         return new DraftTender(Tender::of($kind, $money), $money, $reference, $cardType, $lastFour, $authorisation);
@@ -138,7 +191,11 @@ final readonly class ReckonedCounter
     /** @return list<CardRequest> */
     public function paidByCard(): array
     {
-        return array_values($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->state->pays() && ! $card->isBack())->all());
+        return array_values(
+            $this->slip->cards
+                ->filter(static fn (CardRequest $card): bool => $card->state->pays() && ! $card->isBack())
+                ->all(),
+        );
     }
 
     /** Whether more comes back than goes out, so that money goes out. */
@@ -164,7 +221,10 @@ final readonly class ReckonedCounter
         return $this->slip->hold === null ? $this->sums->total : Money::zero($this->house->currency());
     }
 
-    /** All that is settled here: what is sold and taken in besides, less what comes back. What was charged goes back to the account first, and pays for no other goods. */
+    /**
+     * All that is settled here: what is sold and taken in besides, less what comes back. What was charged goes back to
+     * the account first, and pays for no other goods.
+     */
     public function payable(): Money
     {
         $in = $this->in();
@@ -190,9 +250,17 @@ final readonly class ReckonedCounter
         return match (true) {
             $this->slip->hold !== null => 'Hold as layaway',
             $this->slip->void_of_id !== null => 'Void the sale',
-            $this->back !== null => $this->slip->lines->isEmpty() ? ($in ? 'Post return and payment' : 'Post return') : 'Post exchange',
-            $this->slip->lines->isEmpty() && $this->slip->cards_sold !== null && $this->held->total()->equals($this->held->onGiftCards()) => 'Sell gift card',
-            $this->slip->lines->isEmpty() && $this->slip->deposit_in !== null && $this->held->total()->equals($this->held->depositIn()) => 'Take deposit',
+            $this->back !== null => $this->slip->lines->isEmpty()
+                ? ($in
+                    ? 'Post return and payment'
+                    : 'Post return')
+                : 'Post exchange',
+            $this->slip->lines->isEmpty()
+                && $this->slip->cards_sold !== null
+                && $this->held->total()->equals($this->held->onGiftCards()) => 'Sell gift card',
+            $this->slip->lines->isEmpty()
+                && $this->slip->deposit_in !== null
+                && $this->held->total()->equals($this->held->depositIn()) => 'Take deposit',
             $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
             $this->slip->lines->isEmpty() && $in => 'Post payment',
             $in => 'Post sale and payment',
@@ -204,15 +272,18 @@ final readonly class ReckonedCounter
     public function inWords(): string
     {
         $made = $this->house->money($this->slip->hold->deposit ?? 0);
-        $parts = array_filter([
-            'coming back' => $this->back?->value()->negated() ?? $this->house->money(0),
-            'sale' => $this->saleTotal(),
-            'gift cards' => $this->held->onGiftCards(),
-            'towards the account' => $this->onAccount(),
-            'deposit' => $this->held->depositIn(),
-            'layaway deposit' => $made,
-            'on layaways' => $this->held->onLayaways()->minus($made),
-        ], static fn (Money $amount): bool => ! $amount->isZero());
+        $parts = array_filter(
+            [
+                'coming back' => $this->back?->value()->negated() ?? $this->house->money(0),
+                'sale' => $this->saleTotal(),
+                'gift cards' => $this->held->onGiftCards(),
+                'towards the account' => $this->onAccount(),
+                'deposit' => $this->held->depositIn(),
+                'layaway deposit' => $made,
+                'on layaways' => $this->held->onLayaways()->minus($made),
+            ],
+            static fn (Money $amount): bool => ! $amount->isZero(),
+        );
 
         return match (true) {
             array_keys($parts) === ['sale'] => '',
@@ -225,7 +296,14 @@ final readonly class ReckonedCounter
     /** @param  array<string, Money>  $parts */
     private static function parted(array $parts): string
     {
-        return implode(', ', array_map(static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount), array_keys($parts), $parts));
+        return implode(
+            ', ',
+            array_map(
+                static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount),
+                array_keys($parts),
+                $parts,
+            ),
+        );
     }
 
     /** What the agreement says; null where the slip is not to be held. */
@@ -248,10 +326,13 @@ final readonly class ReckonedCounter
 
     private function usable(TenderKind $kind, int $held): Money
     {
-        $others = Money::sum(array_map(
-            static fn (Tender $tender): Money => $tender->amount,
-            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== $kind),
-        ), $this->house->currency());
+        $others = Money::sum(
+            array_map(
+                static fn (Tender $tender): Money => $tender->amount,
+                array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== $kind),
+            ),
+            $this->house->currency(),
+        );
         $left = Money::min($this->payable()->minus($others), $this->house->money($held));
 
         return $left->isNegative() ? $this->house->money(0) : $left;
@@ -260,10 +341,16 @@ final readonly class ReckonedCounter
     /** The most that can still be charged to the account: what is sold and not settled otherwise. */
     public function chargeable(): Money
     {
-        $others = Money::sum(array_map(
-            static fn (Tender $tender): Money => $tender->amount,
-            array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== TenderKind::HouseAccount),
-        ), $this->house->currency());
+        $others = Money::sum(
+            array_map(
+                static fn (Tender $tender): Money => $tender->amount,
+                array_filter(
+                    $this->tenders(),
+                    static fn (Tender $tender): bool => $tender->kind !== TenderKind::HouseAccount,
+                ),
+            ),
+            $this->house->currency(),
+        );
         $left = Money::min($this->payable()->minus($others), $this->mostCharged());
 
         return $left->isNegative() ? $this->house->money(0) : $left;
@@ -272,21 +359,28 @@ final readonly class ReckonedCounter
     /** What is sold here and not paid with goods that come back. */
     private function mostCharged(): Money
     {
-        return $this->refund === null ? $this->saleTotal() : $this->saleTotal()->minus(Money::min($this->saleTotal(), $this->refund->exchanged));
+        return $this->refund === null
+            ? $this->saleTotal()
+            : $this->saleTotal()->minus(Money::min($this->saleTotal(), $this->refund->exchanged));
     }
 
     public function charge(): ?ChargeCheck
     {
-        return $this->slip->charge === null || $this->isRefund() ? null : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge), $this->refund?->charged());
+        return $this->slip->charge === null || $this->isRefund()
+            ? null
+            : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge), $this->refund?->charged());
     }
 
     /** What is left when all but cash is counted. */
     public function dueInCash(): Money
     {
-        $others = Money::sum(array_map(
-            static fn (Tender $tender): Money => $tender->amount,
-            array_filter($this->tenders(), static fn (Tender $tender): bool => ! $tender->isCash()),
-        ), $this->house->currency());
+        $others = Money::sum(
+            array_map(
+                static fn (Tender $tender): Money => $tender->amount,
+                array_filter($this->tenders(), static fn (Tender $tender): bool => ! $tender->isCash()),
+            ),
+            $this->house->currency(),
+        );
 
         return $this->payable()->minus($others);
     }
@@ -301,14 +395,21 @@ final readonly class ReckonedCounter
     {
         $due = $this->dueInCash();
 
-        return LikelyNotes::for($due->isPositive() ? ($this->house->cashStep()?->nearest($due) ?? $due) : $due, $this->house->notes());
+        return LikelyNotes::for(
+            $due->isPositive() ? $this->house->cashStep()?->nearest($due) ?? $due : $due,
+            $this->house->notes(),
+        );
     }
 
     public function costOf(LineOnSlip $line): Money
     {
         return $line->costNow() === null
             ? Money::zero($this->house->currency())
-            : UnitPrice::of($line->costNow())->worth(Quantity::of($line->quantity), $line->price_per, $this->house->currency());
+            : UnitPrice::of($line->costNow())->worth(
+                Quantity::of($line->quantity),
+                $line->price_per,
+                $this->house->currency(),
+            );
     }
 
     /** Where the line stands against floor price and cost, after every discount. */
@@ -361,12 +462,20 @@ final readonly class ReckonedCounter
         $slip = $this->slip;
         $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
 
-        if ($slip->lines->isEmpty() && $slip->returns->isEmpty() && $this->held->total()->isZero() && $slip->layawayParts() === []) {
+        if (
+            $slip->lines->isEmpty()
+            && $slip->returns->isEmpty()
+            && $this->held->total()->isZero()
+            && $slip->layawayParts() === []
+        ) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
         }
 
         if ($offSale !== null) {
-            $found[] = Refused::because('off_sale', "“{$offSale->description}” was taken off sale. Remove it to post the rest.");
+            $found[] = Refused::because(
+                'off_sale',
+                "“{$offSale->description}” was taken off sale. Remove it to post the rest.",
+            );
         }
 
         array_push($found, ...array_map(static fn (Need $need): Refused => $need->refused, $this->needs->open()));
@@ -380,12 +489,27 @@ final readonly class ReckonedCounter
         }
 
         if ($slip->customer?->isMerged() === true) {
-            $found[] = Refused::because('customer_merged', "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.");
+            $found[] = Refused::because(
+                'customer_merged',
+                "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.",
+            );
         }
 
-        array_push($found, ...$this->goodsHindrances(), ...$this->couponHindrances(), ...$this->layaway()?->hindrances() ?? [], ...$this->held->hindrances($this->in()->minus($this->held->onGiftCards())), ...$this->backHindrances());
+        array_push(
+            $found,
+            ...$this->goodsHindrances(),
+            ...$this->couponHindrances(),
+            ...$this->layaway()?->hindrances() ?? [],
+            ...$this->held->hindrances($this->in()->minus($this->held->onGiftCards())),
+            ...$this->backHindrances(),
+        );
 
-        if ($slip->hold === null && $slip->charge !== null && ! $this->isRefund() && $this->house->money($slip->charge)->exceeds($this->mostCharged())) {
+        if (
+            $slip->hold === null
+            && $slip->charge !== null
+            && ! $this->isRefund()
+            && $this->house->money($slip->charge)->exceeds($this->mostCharged())
+        ) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
@@ -414,12 +538,21 @@ final readonly class ReckonedCounter
     private function backHindrances(): array
     {
         $found = [...$this->back?->hindrances() ?? [], ...$this->refund?->hindrances() ?? []];
-        $wrong = $this->slip->cards->first(fn (CardRequest $card): bool => $card->state->pays() && $card->isBack() !== $this->isRefund());
+        $wrong = $this->slip->cards->first(
+            fn (CardRequest $card): bool => $card->state->pays() && $card->isBack() !== $this->isRefund(),
+        );
 
         if ($wrong !== null) {
-            $found[] = Refused::because('card_wrong_way', $wrong->isBack()
-                ? "{$this->house->money($wrong->approved)->toString()} went back to a card, but nothing is to go back now. Take it back first."
-                : "A card has paid {$this->house->money($wrong->approved)->toString()}, but more comes back now than goes out. Give it back first.");
+            $found[] = Refused::because(
+                'card_wrong_way',
+                $wrong->isBack()
+                    ? "{$this->house->money(
+                        $wrong->approved,
+                    )->toString()} went back to a card, but nothing is to go back now. Take it back first."
+                    : "A card has paid {$this->house->money(
+                        $wrong->approved,
+                    )->toString()}, but more comes back now than goes out. Give it back first.",
+            );
         }
 
         return $found;
@@ -428,15 +561,23 @@ final readonly class ReckonedCounter
     /** @return list<Refused> */
     private function couponHindrances(): array
     {
-        $found = array_values(array_filter(array_map(static fn (ReckonedCoupon $coupon): ?Refused => $coupon->refused, $this->sums->coupons)));
+        $found = array_values(
+            array_filter(
+                array_map(static fn (ReckonedCoupon $coupon): ?Refused => $coupon->refused, $this->sums->coupons),
+            ),
+        );
 
         foreach ($this->slip->couponsShown ?? [] as $coupon) {
             $hindrance = $coupon->hindrance($this->slip->day());
-            $hindrance === '' || $found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off.");
+            $hindrance === ''
+                || ($found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off."));
         }
 
         if ($this->slip->hold !== null && $this->slip->coupons !== null) {
-            $found[] = Refused::because('coupon_on_layaway', 'Coupons are not for layaways. Take it off, or sell instead.');
+            $found[] = Refused::because(
+                'coupon_on_layaway',
+                'Coupons are not for layaways. Take it off, or sell instead.',
+            );
         }
 
         return $found;
@@ -451,9 +592,22 @@ final readonly class ReckonedCounter
             $coupon = $this->slip->couponsShown?->get($id);
 
             if ($coupon !== null) {
-                $values[] = $coupon->toValue($this->house->currency(), $coupon->isForAll() ? null : array_values($this->slip->lines
-                    ->filter(static fn (LineOnSlip $line): bool => $coupon->isFor($line->item_id, $line->department_id))
-                    ->map(static fn (LineOnSlip $line): string => (string) $line->id)->all()));
+                $values[] = $coupon->toValue(
+                    $this->house->currency(),
+                    $coupon->isForAll()
+                        ? null
+                        : array_values(
+                            $this->slip->lines
+                                ->filter(
+                                    static fn (LineOnSlip $line): bool => $coupon->isFor(
+                                        $line->item_id,
+                                        $line->department_id,
+                                    ),
+                                )
+                                ->map(static fn (LineOnSlip $line): string => (string) $line->id)
+                                ->all(),
+                        ),
+                );
             }
         }
 
@@ -470,7 +624,12 @@ final readonly class ReckonedCounter
 
             if ($record !== null) {
                 $lines = $reckoned->coupon->lines;
-                $drafts[] = new DraftCoupon($reckoned, $record->id, $record->description, $lines === null ? null : array_map(fn (string $id): int => $this->places[(int) $id] + 1, $lines));
+                $drafts[] = new DraftCoupon(
+                    $reckoned,
+                    $record->id,
+                    $record->description,
+                    $lines === null ? null : array_map(fn (string $id): int => $this->places[(int) $id] + 1, $lines),
+                );
             }
         }
 
@@ -485,7 +644,12 @@ final readonly class ReckonedCounter
         foreach ($this->slip->lines as $line) {
             if ($line->item?->has_serials === true) {
                 try {
-                    Serials::assertComplete($line->description, $line->quantity, $line->serials ?? [], $this->slip->hold !== null);
+                    Serials::assertComplete(
+                        $line->description,
+                        $line->quantity,
+                        $line->serials ?? [],
+                        $this->slip->hold !== null,
+                    );
                 } catch (Refused $refused) {
                     $found[] = $refused;
                 }

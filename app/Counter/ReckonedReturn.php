@@ -36,7 +36,10 @@ use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
-/** What comes back on a slip, as the core works it out: what each line gives back, the restocking fee, and what hinders it. */
+/**
+ * What comes back on a slip, as the core works it out: what each line gives back, the restocking fee, and what hinders
+ * it.
+ */
 final class ReckonedReturn
 {
     public const FEE = 'fee';
@@ -61,15 +64,35 @@ final class ReckonedReturn
     /** @var array<int, int|null> */
     private readonly array $ownPolicies;
 
-    private function __construct(private readonly Slip $slip, private readonly House $house, private readonly TaxTerms $terms, SlipValue $today)
-    {
-        $this->origins = Origins::of($house->currency(), $slip->returns->pluck('origin_document_id')->filter()->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+    private function __construct(
+        private readonly Slip $slip,
+        private readonly House $house,
+        private readonly TaxTerms $terms,
+        SlipValue $today,
+    ) {
+        $this->origins = Origins::of(
+            $house->currency(),
+            $slip->returns
+                ->pluck('origin_document_id')
+                ->filter()
+                ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
+                ->all(),
+        );
         $this->ownPolicies = Policies::ofItems($slip->returns->pluck('item_id')->all());
         $lines = $this->lines();
         $this->fee = $this->reckonedFee($lines);
 
         if ($this->fee->isPositive()) {
-            $lines[] = SlipLine::of(self::FEE, Direction::Out, Quantity::of('1'), UnitPrice::of($this->fee->toString()), 1, $house->shop()->fee_tax_class ?? FeeDraft::UNTAXED, null, false);
+            $lines[] = SlipLine::of(
+                self::FEE,
+                Direction::Out,
+                Quantity::of('1'),
+                UnitPrice::of($this->fee->toString()),
+                1,
+                $house->shop()->fee_tax_class ?? FeeDraft::UNTAXED,
+                null,
+                false,
+            );
         }
 
         $this->sums = CreditNote::reckon($house->currency(), $terms, $lines, $today);
@@ -102,7 +125,8 @@ final class ReckonedReturn
 
     public function line(ReturnOnSlip $line): ReckonedLine
     {
-        return $this->sums->lines[(int) $this->slip->returns->search(static fn (ReturnOnSlip $one): bool => $one->id === $line->id)];
+        return $this
+            ->sums->lines[(int) $this->slip->returns->search(static fn (ReturnOnSlip $one): bool => $one->id === $line->id)];
     }
 
     public function feeLine(): ?ReckonedLine
@@ -139,7 +163,8 @@ final class ReckonedReturn
     /** Whether it was sold to the customer the slip is for. */
     private function isTheirs(ReturnOnSlip $line): bool
     {
-        return $this->slip->customer_id !== null && ($this->slip->originals[$line->origin_document_id ?? 0] ?? null)?->customer_id !== null;
+        return $this->slip->customer_id !== null
+            && ($this->slip->originals[$line->origin_document_id ?? 0] ?? null)?->customer_id !== null;
     }
 
     /** @return list<string> serial numbers that did not leave the house, or not with the invoice the line is of */
@@ -156,15 +181,30 @@ final class ReckonedReturn
             return $this->house->money(0);
         }
 
-        return $this->taken[$line->id]->cost ?? ($line->cost === null
-            ? $this->house->money(0)
-            : UnitPrice::of($line->cost)->worth(Quantity::of($line->quantity), $line->price_per, $this->house->currency()));
+        return $this->taken[$line->id]->cost
+            ?? ($line->cost === null
+                ? $this->house->money(0)
+                : UnitPrice::of($line->cost)->worth(
+                    Quantity::of($line->quantity),
+                    $line->price_per,
+                    $this->house->currency(),
+                ));
     }
 
     /** How the originals were paid. */
     public function money(): OriginMoney
     {
-        return $this->money ??= OriginMoney::of($this->house, $this->slip->returns->pluck('origin_document_id')->filter()->unique()->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all(), $this->slip->credit_note_id, $this->slip->exists ? $this->slip->cardSubject() : null);
+        return $this->money ??= OriginMoney::of(
+            $this->house,
+            $this->slip->returns
+                ->pluck('origin_document_id')
+                ->filter()
+                ->unique()
+                ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
+                ->all(),
+            $this->slip->credit_note_id,
+            $this->slip->exists ? $this->slip->cardSubject() : null,
+        );
     }
 
     /** What goes back, by where it comes from, when fee and goods taken along are paid with it. */
@@ -186,16 +226,27 @@ final class ReckonedReturn
             if ($document === 0) {
                 $blind[] = new MoneySource(CreditSources::BLIND, $value, [...$anyway, TenderKind::Cash->value => null]);
             } else {
-                [$paid[], $charged[]] = $this->money()->sources($document, $value, $anyway, array_keys($this->slip->back_other ?? []));
+                [$paid[], $charged[]] = $this->money()->sources(
+                    $document,
+                    $value,
+                    $anyway,
+                    array_keys($this->slip->back_other ?? []),
+                );
             }
         }
 
         $feeLine = $this->feeLine();
 
-        return CreditSources::after([...$blind, ...$paid, ...$charged], array_filter([
-            self::FEE => $feeLine->total ?? $this->house->money(0),
-            TenderKind::Exchange->value => $exchanged,
-        ], static fn (Money $used): bool => $used->isPositive()));
+        return CreditSources::after(
+            [...$blind, ...$paid, ...$charged],
+            array_filter(
+                [
+                    self::FEE => $feeLine->total ?? $this->house->money(0),
+                    TenderKind::Exchange->value => $exchanged,
+                ],
+                static fn (Money $used): bool => $used->isPositive(),
+            ),
+        );
     }
 
     /** @return list<Refused> */
@@ -205,7 +256,10 @@ final class ReckonedReturn
 
         foreach ($this->slip->returns as $line) {
             if (! $line->isBlind() && $this->soldOn($line)->greaterThan($this->slip->day())) {
-                $found[] = Refused::because('before_sold', "“{$line->description}” was sold later than the day this slip is dated.");
+                $found[] = Refused::because(
+                    'before_sold',
+                    "“{$line->description}” was sold later than the day this slip is dated.",
+                );
             }
 
             if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
@@ -222,7 +276,10 @@ final class ReckonedReturn
         }
 
         if ($this->slip->hold !== null) {
-            $found[] = Refused::because('hold_and_back', 'What comes back cannot stand on a slip that is held as a layaway. Take it back on a slip of its own.');
+            $found[] = Refused::because(
+                'hold_and_back',
+                'What comes back cannot stand on a slip that is held as a layaway. Take it back on a slip of its own.',
+            );
         }
 
         return $found;
@@ -236,11 +293,38 @@ final class ReckonedReturn
         }
 
         $ids = $this->slip->returns->pluck('origin_document_id')->filter()->unique()->all();
-        $rows = $ids === [] ? [] : DB::table('slip_returns as r')->join('slips as s', 's.id', '=', 'r.slip_id')->join('documents as d', 'd.id', '=', 'r.origin_document_id')->join('tills as t', 't.id', '=', 's.till_id')
-            ->join('card_requests as c', static fn ($join) => $join->on('c.subject_id', '=', 's.id')->where('c.subject', 'slip')->where('c.against', '<>', '')->whereNull('c.document_id')->whereIn('c.state', CardState::live()))
-            ->whereIn('r.origin_document_id', $ids)->where('s.id', '<>', $this->slip->id)->where('s.state', SlipState::Open->value)->distinct()->get(['d.label', 't.number']);
+        $rows
+            = $ids === []
+                ? []
+                : DB::table('slip_returns as r')
+                    ->join('slips as s', 's.id', '=', 'r.slip_id')
+                    ->join('documents as d', 'd.id', '=', 'r.origin_document_id')
+                    ->join('tills as t', 't.id', '=', 's.till_id')
+                    ->join(
+                        'card_requests as c',
+                        static fn ($join) => $join
+                            ->on('c.subject_id', '=', 's.id')
+                            ->where('c.subject', 'slip')
+                            ->where('c.against', '<>', '')
+                            ->whereNull('c.document_id')
+                            ->whereIn('c.state', CardState::live()),
+                    )
+                    ->whereIn('r.origin_document_id', $ids)
+                    ->where('s.id', '<>', $this->slip->id)
+                    ->where('s.state', SlipState::Open->value)
+                    ->distinct()
+                    ->get(['d.label', 't.number']);
 
-        return array_values(array_map(static fn (object $row): Refused => Refused::because('reserved_elsewhere', "A card is being paid back for {$row->label} on a slip at till {$row->number}. Post that one or undo it first."), is_array($rows) ? $rows : $rows->all()));
+        return array_values(
+            array_map(
+                static fn (object $row): Refused => Refused::because(
+                    'reserved_elsewhere',
+                    "A card is being paid back for {$row->label} on a slip at till {$row->number}. Post that one or "
+                        .'undo it first.',
+                ),
+                is_array($rows) ? $rows : $rows->all(),
+            ),
+        );
     }
 
     /** @return list<OriginalLine|SlipLine> */
@@ -272,10 +356,16 @@ final class ReckonedReturn
     {
         try {
             return $line->goods_to === GoodsTo::None
-                ? $before->giving(Money::round(BigDecimal::of($line->unit_price), $this->house->currency()), $this->terms->taxIncluded)
+                ? $before->giving(
+                    Money::round(BigDecimal::of($line->unit_price), $this->house->currency()),
+                    $this->terms->taxIncluded,
+                )
                 : $before->returning(Quantity::of($line->quantity));
         } catch (Refused $refused) {
-            $this->refused[$line->id] = Refused::because($refused->rule, "“{$line->description}”: {$refused->getMessage()}");
+            $this->refused[$line->id] = Refused::because(
+                $refused->rule,
+                "“{$line->description}”: {$refused->getMessage()}",
+            );
             $zero = $this->house->money(0);
 
             return Taken::of(BigDecimal::zero(), $zero, array_map(static fn (): Money => $zero, $before->taxLeft()));
@@ -289,8 +379,13 @@ final class ReckonedReturn
 
         foreach ($this->slip->returns->values() as $i => $line) {
             $of = $lines[$i];
-            $net = $of instanceof OriginalLine ? $of->taken->net : Money::round($of->exactGross(), $this->house->currency());
-            $this->fees[$line->id] = $this->asksFee($line) ? $net->percent(Percentage::of($this->policy($line)->fee_percent)) : $this->house->money(0);
+            $net
+                = $of instanceof OriginalLine
+                    ? $of->taken->net
+                    : Money::round($of->exactGross(), $this->house->currency());
+            $this->fees[$line->id] = $this->asksFee($line)
+                ? $net->percent(Percentage::of($this->policy($line)->fee_percent))
+                : $this->house->money(0);
             $fee = $line->fee_waived ? $fee : $fee->plus($this->fees[$line->id]);
         }
 
@@ -300,7 +395,10 @@ final class ReckonedReturn
     /** Whether a restocking fee is kept: not where the goods or the sale were wrong. */
     public function asksFee(ReturnOnSlip $line): bool
     {
-        return $line->goods_to !== GoodsTo::None && $this->slip->void_of_id === null && $line->reason->keepsFee() && $this->policy($line)->hasFee();
+        return $line->goods_to !== GoodsTo::None
+            && $this->slip->void_of_id === null
+            && $line->reason->keepsFee()
+            && $this->policy($line)->hasFee();
     }
 
     /** The restocking fee of a line, also where it is let off. */
@@ -332,7 +430,9 @@ final class ReckonedReturn
 
     private function soldOn(ReturnOnSlip $line): CarbonImmutable
     {
-        return CarbonImmutable::parse((string) ($this->slip->originals[$line->origin_document_id ?? 0] ?? null)?->business_date->format('Y-m-d'));
+        return CarbonImmutable::parse(
+            (string) ($this->slip->originals[$line->origin_document_id ?? 0] ?? null)?->business_date->format('Y-m-d'),
+        );
     }
 
     private function policies(): Policies

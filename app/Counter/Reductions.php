@@ -53,7 +53,10 @@ final class Reductions
     /** @return array{discount_percent: string|null, discount_amount: int|null} */
     public static function columns(?Reduction $reduction): array
     {
-        return ['discount_percent' => $reduction?->percent?->toString(), 'discount_amount' => $reduction?->amount?->minor];
+        return [
+            'discount_percent' => $reduction?->percent?->toString(),
+            'discount_amount' => $reduction?->amount?->minor,
+        ];
     }
 
     /** The way it is typed and shown: "5 %", "2.00 off". */

@@ -16,16 +16,23 @@ use Elmstone\Staff\Approve;
 use Elmstone\Support\Show;
 
 /**
- * Money back to the card it came from, by the terminal, against the authorisation it was taken by. Whatever hinders it, limits, policy and what other slips are paying back among it, is
- * decided before the terminal is asked, as if it had been paid already.
+ * Money back to the card it came from, by the terminal, against the authorisation it was taken by. Whatever hinders it,
+ * limits, policy and what other slips are paying back among it, is decided before the terminal is asked, as if it had
+ * been paid already.
  */
 final class RefundCard
 {
     /** What is settled only when all ways are chosen, and so hinders posting and not the terminal. */
     private const LATER = ['refund_left', 'reference_missing', 'mail_to', 'cheque_number', 'outstanding'];
 
-    public function __construct(private readonly SlipDesk $desk, private readonly CardTill $cards, private readonly House $house, private readonly TakeCard $take, private readonly PostCredit $credit, private readonly Approve $approve)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly CardTill $cards,
+        private readonly House $house,
+        private readonly TakeCard $take,
+        private readonly PostCredit $credit,
+        private readonly Approve $approve,
+    ) {
     }
 
     /**
@@ -35,21 +42,32 @@ final class RefundCard
      *
      * @throws Refused not_that_way, card_unknown, card_again, reserved_elsewhere, and whatever needs approval
      */
-    public function handle(string $slipKey, Act $act, string $authorisation, ?Money $amount, ?int $seen = null, bool $more = false): Slip
-    {
+    public function handle(
+        string $slipKey,
+        Act $act,
+        string $authorisation,
+        ?Money $amount,
+        ?int $seen = null,
+        bool $more = false,
+    ): Slip {
         $request = null;
-        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $authorisation, $amount, $seen, $more, &$request): void {
-            $this->credit->lockLines($slip);
-            $this->credit->lockOriginals($slip);
-            $this->desk->redraw($slip, $act);
+        $slip = $this->desk->change(
+            $slipKey,
+            $act,
+            function (Slip $slip) use ($act, $authorisation, $amount, $seen, $more, &$request): void {
+                $this->credit->lockLines($slip);
+                $this->credit->lockOriginals($slip);
+                $this->desk->redraw($slip, $act);
 
-            if ($seen !== null && $seen < $slip->cards->count()) {
-                return;
-            }
+                if ($seen !== null && $seen < $slip->cards->count()) {
+                    return;
+                }
 
-            $asked = $this->askable($slip, $act, $authorisation, $amount, $more);
-            $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $asked, $authorisation);
-        }, evenVoid: true);
+                $asked = $this->askable($slip, $act, $authorisation, $amount, $more);
+                $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $asked, $authorisation);
+            },
+            evenVoid: true,
+        );
 
         if ($request === null) {
             return $slip;
@@ -69,8 +87,14 @@ final class RefundCard
         $most = Money::min($ways->left(), $ways->most($way)->minus($gone));
 
         match (true) {
-            $reckoned->unknownCard() !== null => throw Refused::because('card_unknown', 'The outcome of the card before is not known yet. Ask the terminal again first.'),
-            $most->isPositive() && $gone->isPositive() && ! $more => throw Refused::because('card_again', Show::money($gone).' went back to this card already. Press “More to this card” to pay more.'),
+            $reckoned->unknownCard() !== null => throw Refused::because(
+                'card_unknown',
+                'The outcome of the card before is not known yet. Ask the terminal again first.',
+            ),
+            $most->isPositive() && $gone->isPositive() && ! $more => throw Refused::because(
+                'card_again',
+                Show::money($gone).' went back to this card already. Press “More to this card” to pay more.',
+            ),
             default => null,
         };
 
@@ -82,7 +106,10 @@ final class RefundCard
 
         match (true) {
             ! $most->isPositive() => throw Refused::because('not_that_way', 'Nothing more can go back to this card.'),
-            $ask->exceeds($most) => throw Refused::because('not_that_way', 'At most '.Show::money($most).' can go back to this card.'),
+            $ask->exceeds($most) => throw Refused::because(
+                'not_that_way',
+                'At most '.Show::money($most).' can go back to this card.',
+            ),
             ! $ask->isPositive() => throw Refused::because('bad_amount', 'Type what goes back without a minus sign.'),
             default => $this->assertAllowed($slip, $act, $authorisation, $ask),
         };
@@ -94,7 +121,17 @@ final class RefundCard
     private function assertAllowed(Slip $slip, Act $act, string $authorisation, Money $amount): void
     {
         $cards = $slip->cards;
-        $slip->setRelation('cards', $cards->concat([new CardRequest(['state' => CardState::Approved, 'asked' => $amount->minor, 'approved' => $amount->minor, 'against' => $authorisation])]));
+        $slip->setRelation(
+            'cards',
+            $cards->concat([
+                new CardRequest([
+                    'state' => CardState::Approved,
+                    'asked' => $amount->minor,
+                    'approved' => $amount->minor,
+                    'against' => $authorisation,
+                ]),
+            ]),
+        );
         $then = ReckonedCounter::of($slip, $this->house);
         $open = $then->needs->open();
 

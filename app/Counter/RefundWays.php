@@ -18,18 +18,27 @@ use Elmstone\Returns\CreditSources;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 
-/** By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns". */
+/**
+ * By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns".
+ */
 final class RefundWays
 {
     /** The order of the rows on the page, and of the tenders on the document. */
-    public const KINDS = [TenderKind::HouseAccount, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::StoreCredit, TenderKind::GiftCard];
+    public const KINDS = [
+        TenderKind::HouseAccount, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer,
+        TenderKind::DepositHeld, TenderKind::StoreCredit, TenderKind::GiftCard,
+    ];
 
     public readonly CreditSources $sources;
 
     private readonly Money $zero;
 
-    public function __construct(private readonly Slip $slip, private readonly House $house, private readonly ReckonedReturn $back, public readonly Money $exchanged)
-    {
+    public function __construct(
+        private readonly Slip $slip,
+        private readonly House $house,
+        private readonly ReckonedReturn $back,
+        public readonly Money $exchanged,
+    ) {
         $this->zero = $house->money(0);
         $this->sources = $back->sources($exchanged);
     }
@@ -51,7 +60,12 @@ final class RefundWays
     {
         $wanted = [];
 
-        foreach ([...array_map(static fn (TenderKind $kind): string => $kind->value, self::KINDS), ...array_keys($this->giftCards())] as $way) {
+        foreach (
+            [
+                ...array_map(static fn (TenderKind $kind): string => $kind->value, self::KINDS),
+                ...array_keys($this->giftCards()),
+            ] as $way
+        ) {
             $amount = $this->chosen($way);
 
             if ($amount->isPositive()) {
@@ -59,7 +73,9 @@ final class RefundWays
             }
         }
 
-        foreach ($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card) {
+        foreach (
+            $this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card
+        ) {
             $way = WayOut::name(TenderKind::Card, $card->against);
             $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
         }
@@ -87,13 +103,24 @@ final class RefundWays
         return $this->due()->minus(Money::sum($this->wanted(), $this->zero->currency));
     }
 
-    /** @return array<string, array{type: string, last_four: string}> the cards something may go back to, by authorisation */
+    /**
+     * @return array<string, array{type: string, last_four: string}> the cards something may go back to, by
+     *     authorisation
+     */
     public function cards(): array
     {
-        return array_filter($this->back->money()->cards, fn (string|int $authorisation): bool => $this->possible(WayOut::name(TenderKind::Card, (string) $authorisation))->isPositive(), ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $this->back->money()->cards,
+            fn (string|int $authorisation): bool => $this->possible(
+                WayOut::name(TenderKind::Card, (string) $authorisation),
+            )->isPositive(),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
-    /** @return array<string, Money> the gift cards that paid and something may go back to, by way, with the most of each */
+    /**
+     * @return array<string, Money> the gift cards that paid and something may go back to, by way, with the most of each
+     */
     public function giftCards(): array
     {
         $found = [];
@@ -137,7 +164,10 @@ final class RefundWays
         };
     }
 
-    /** @return list<GoingOut> all that leaves the house, of what it came in by; what pays for other goods leaves as those */
+    /**
+     * @return list<GoingOut> all that leaves the house, of what it came in by; what pays for other goods leaves as
+     *     those
+     */
     public function going(): array
     {
         $going = [];
@@ -150,7 +180,12 @@ final class RefundWays
                 $kind = WayOut::kind((string) $way);
 
                 if ($kind !== null && $kind !== TenderKind::Exchange) {
-                    $going[] = new GoingOut($kind, $amount->minor, $document->label ?? '', $this->back->money()->wentBack($origin, $kind));
+                    $going[] = new GoingOut(
+                        $kind,
+                        $amount->minor,
+                        $document->label ?? '',
+                        $this->back->money()->wentBack($origin, $kind),
+                    );
                 }
             }
         }
@@ -167,7 +202,9 @@ final class RefundWays
         foreach (array_keys($this->slip->back_other ?? []) as $way) {
             foreach ($shares as $source => $ways) {
                 [$pool, $origin] = [...explode(':', $source), '0'];
-                $beyond = (isset($ways[$way]) ? $ways[$way]->minor : 0) - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
+                $beyond
+                    = (isset($ways[$way]) ? $ways[$way]->minor : 0)
+                    - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
 
                 if ($beyond > 0) {
                     $other[$way] = ($other[$way] ?? $this->zero)->plus($this->house->money($beyond));
@@ -178,7 +215,9 @@ final class RefundWays
         return $other;
     }
 
-    /** @return array<string, array<string, Money>> by source and way, with what fee and goods took; null: it cannot be */
+    /**
+     * @return array<string, array<string, Money>> by source and way, with what fee and goods took; null: it cannot be
+     */
     public function shares(): ?array
     {
         $shares = WaysBack::share($this->house->currency(), $this->sources->left, $this->wanted());
@@ -210,12 +249,21 @@ final class RefundWays
             $most = $this->most($way);
 
             if ($amount->exceeds($most)) {
-                $found[] = Refused::because('not_that_way', ($most->isZero() ? 'Nothing' : 'At most '.Show::money($most)).' can go back '.$this->words($way).'.');
+                $found[] = Refused::because(
+                    'not_that_way',
+                    ($most->isZero() ? 'Nothing' : 'At most '.Show::money($most))
+                        .' can go back '
+                        .$this->words($way)
+                        .'.',
+                );
             }
         }
 
         if ($found === [] && $left->isNegative()) {
-            $found[] = Refused::because('over_refunded', Show::money($left->negated()).' more would go back than comes back. Lower one of the ways.');
+            $found[] = Refused::because(
+                'over_refunded',
+                Show::money($left->negated()).' more would go back than comes back. Lower one of the ways.',
+            );
         }
 
         if ($found === [] && $left->isPositive()) {
@@ -223,15 +271,30 @@ final class RefundWays
         }
 
         if ($this->needsReference() && $this->slip->back_reference === '') {
-            $found[] = Refused::because('reference_missing', 'Type the number of the shop’s cheque, or the transfer’s reference.');
+            $found[] = Refused::because(
+                'reference_missing',
+                'Type the number of the shop’s cheque, or the transfer’s reference.',
+            );
         }
 
         foreach ($found === [] ? $this->shares() ?? [] : [] as $source => $ways) {
             $origin = str_starts_with($source, 'paid:') ? (int) substr($source, 5) : 0;
-            $money = Money::sum(array_filter($ways, static fn (string|int $way): bool => WayOut::isMoney((string) $way), ARRAY_FILTER_USE_KEY), $this->zero->currency);
+            $money = Money::sum(
+                array_filter(
+                    $ways,
+                    static fn (string|int $way): bool => WayOut::isMoney((string) $way),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+                $this->zero->currency,
+            );
 
             if ($origin > 0 && $money->minor > $this->back->money()->moneyLeft($origin)) {
-                $found[] = Refused::because('not_that_way', 'At most '.Show::money($this->house->money($this->back->money()->moneyLeft($origin))).' came in as money, and so goes back as money.');
+                $found[] = Refused::because(
+                    'not_that_way',
+                    'At most '
+                        .Show::money($this->house->money($this->back->money()->moneyLeft($origin)))
+                        .' came in as money, and so goes back as money.',
+                );
             }
         }
 
@@ -259,8 +322,17 @@ final class RefundWays
             if ($amount->isPositive()) {
                 $drafts[] = match ($kind) {
                     TenderKind::Cash => self::draft($kind, $this->house->handedOver($amount, $kind)[0]),
-                    TenderKind::Cheque, TenderKind::BankTransfer => self::draft($kind, $amount, $this->slip->back_reference),
-                    TenderKind::GiftCard => new DraftTender(Tender::of($kind, $amount), $amount, $cardWords, authorisation: $cardId),
+                    TenderKind::Cheque, TenderKind::BankTransfer => self::draft(
+                        $kind,
+                        $amount,
+                        $this->slip->back_reference,
+                    ),
+                    TenderKind::GiftCard => new DraftTender(
+                        Tender::of($kind, $amount),
+                        $amount,
+                        $cardWords,
+                        authorisation: $cardId,
+                    ),
                     default => self::draft($kind, $amount),
                 };
             }
@@ -268,13 +340,28 @@ final class RefundWays
 
         foreach ($this->giftCards() as $way => $most) {
             $amount = $this->chosen($way);
-            $amount->isPositive() && $drafts[] = new DraftTender(Tender::of(TenderKind::GiftCard, $amount), $amount, 'card that paid', authorisation: WayOut::which($way));
+            $amount->isPositive()
+                && ($drafts[] = new DraftTender(
+                    Tender::of(TenderKind::GiftCard, $amount),
+                    $amount,
+                    'card that paid',
+                    authorisation: WayOut::which($way),
+                ));
         }
 
         // Under the authorisation it was taken by, so that what came in and what went back stand together.
-        foreach ($this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card) {
+        foreach (
+            $this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card
+        ) {
             $amount = $this->house->money($card->approved);
-            $drafts[] = new DraftTender(Tender::of(TenderKind::Card, $amount), $amount, $card->authorisation, $card->card_type, $card->last_four, $card->against);
+            $drafts[] = new DraftTender(
+                Tender::of(TenderKind::Card, $amount),
+                $amount,
+                $card->authorisation,
+                $card->card_type,
+                $card->last_four,
+                $card->against,
+            );
         }
 
         return $drafts;

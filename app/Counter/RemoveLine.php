@@ -13,6 +13,10 @@ final class RemoveLine
 
     public function handle(string $slipKey, int $lineId, Act $act): Slip
     {
-        return $this->desk->change($slipKey, $act, static fn (Slip $slip) => $slip->lines()->whereKey($lineId)->delete());
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip) => $slip->lines()->whereKey($lineId)->delete(),
+        );
     }
 }

@@ -20,7 +20,9 @@ final class RestoreSlip
                 throw Refused::because('not_cleared', 'This slip cannot be brought back here.');
             }
 
-            $slip->forceFill(['state' => SlipState::Open, 'till_id' => $act->till->id, 'version' => $slip->version + 1])->save();
+            $slip
+                ->forceFill(['state' => SlipState::Open, 'till_id' => $act->till->id, 'version' => $slip->version + 1])
+                ->save();
 
             return $slip;
         });

@@ -52,7 +52,15 @@ final class ReturnOnSlip extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['reason' => ReturnReason::class, 'goods_to' => GoodsTo::class, 'price_rule' => PriceRule::class, 'price_per' => 'int', 'serials' => 'array', 'fee_waived' => 'bool', 'receipt_shown' => 'bool'];
+    protected $casts = [
+        'reason' => ReturnReason::class,
+        'goods_to' => GoodsTo::class,
+        'price_rule' => PriceRule::class,
+        'price_per' => 'int',
+        'serials' => 'array',
+        'fee_waived' => 'bool',
+        'receipt_shown' => 'bool',
+    ];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
@@ -62,7 +70,9 @@ final class ReturnOnSlip extends Model
 
     public function origin(): ?Origin
     {
-        return $this->origin_document_id === null || $this->origin_position === null ? null : new Origin($this->origin_document_id, $this->origin_position);
+        return $this->origin_document_id === null || $this->origin_position === null
+            ? null
+            : new Origin($this->origin_document_id, $this->origin_position);
     }
 
     public function isBlind(): bool
@@ -72,6 +82,15 @@ final class ReturnOnSlip extends Model
 
     public function toValue(): SlipLine
     {
-        return SlipLine::of((string) $this->id, Direction::Back, Quantity::of($this->quantity), UnitPrice::of($this->unit_price), $this->price_per, $this->tax_class, null, false);
+        return SlipLine::of(
+            (string) $this->id,
+            Direction::Back,
+            Quantity::of($this->quantity),
+            UnitPrice::of($this->unit_price),
+            $this->price_per,
+            $this->tax_class,
+            null,
+            false,
+        );
     }
 }

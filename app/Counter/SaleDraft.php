@@ -19,8 +19,11 @@ use Ramsey\Uuid\Uuid;
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
 final readonly class SaleDraft
 {
-    public function __construct(private ReckonedCounter $reckoned, private House $house, private Party $party = new Party)
-    {
+    public function __construct(
+        private ReckonedCounter $reckoned,
+        private House $house,
+        private Party $party = new Party,
+    ) {
     }
 
     public function document(SettledPart $tenders, int $tillId, int $staffId, CarbonImmutable $postedAt): DocumentDraft
@@ -57,7 +60,11 @@ final readonly class SaleDraft
         foreach ($this->reckoned->slip->lines as $line) {
             if ($line->item_id !== null) {
                 $moves[] = new StockMove(
-                    $line->item_id, $this->reckoned->slip->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->costNow() ?? '0'), -$this->reckoned->costOf($line)->minor,
+                    $line->item_id,
+                    $this->reckoned->slip->location_id,
+                    BigDecimal::of($line->quantity)->negated(),
+                    UnitPrice::of($line->costNow() ?? '0'),
+                    -$this->reckoned->costOf($line)->minor,
                 );
             }
         }

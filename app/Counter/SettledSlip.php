@@ -11,8 +11,9 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 
 /**
- * One settlement shared out between the invoice and the receipt for what is taken in besides. What is charged goes on the invoice; the rest of
- * the tenders pay the invoice first, in the order they apply. Cash comes last, so its rounding and change stand on the document it ends on.
+ * One settlement shared out between the invoice and the receipt for what is taken in besides. What is charged goes on
+ * the invoice; the rest of the tenders pay the invoice first, in the order they apply. Cash comes last, so its rounding
+ * and change stand on the document it ends on.
  */
 final class SettledSlip
 {
@@ -27,17 +28,26 @@ final class SettledSlip
         $zero = Money::zero($settlement->total->currency);
         $withGoods = $reckoned->refund->exchanged ?? $zero;
         $goodsOnSale = Money::min($withGoods, $reckoned->saleTotal());
-        $exchange = static fn (Money $amount): array => $amount->isPositive() ? [new DraftTender(Tender::of(TenderKind::Exchange, $amount), $amount)] : [];
+        $exchange = static fn (Money $amount): array => $amount->isPositive()
+            ? [new DraftTender(Tender::of(TenderKind::Exchange, $amount), $amount)]
+            : [];
 
         if ($reckoned->isRefund()) {
-            return [new SettledPart($exchange($goodsOnSale), $zero, $zero), new SettledPart($exchange($withGoods->minus($goodsOnSale)), $zero, $zero)];
+            return [
+                new SettledPart($exchange($goodsOnSale), $zero, $zero),
+                new SettledPart($exchange($withGoods->minus($goodsOnSale)), $zero, $zero),
+            ];
         }
 
         [$sale, $receipt] = self::moneyIn($reckoned, $settlement, $reckoned->saleTotal()->minus($goodsOnSale));
 
         return [
             new SettledPart([...$exchange($goodsOnSale), ...$sale->tenders], $sale->cashRounding, $sale->change),
-            new SettledPart([...$exchange($withGoods->minus($goodsOnSale)), ...$receipt->tenders], $receipt->cashRounding, $receipt->change),
+            new SettledPart(
+                [...$exchange($withGoods->minus($goodsOnSale)), ...$receipt->tenders],
+                $receipt->cashRounding,
+                $receipt->change,
+            ),
         ];
     }
 
@@ -49,7 +59,16 @@ final class SettledSlip
     {
         $zero = Money::zero($settlement->total->currency);
         $isSplit = $reckoned->held->total()->isPositive();
-        $charged = Money::sum(array_map(static fn (Tender $tender): Money => $tender->amount, array_filter($settlement->applied, static fn (Tender $tender): bool => $tender->kind === TenderKind::HouseAccount)), $zero->currency);
+        $charged = Money::sum(
+            array_map(
+                static fn (Tender $tender): Money => $tender->amount,
+                array_filter(
+                    $settlement->applied,
+                    static fn (Tender $tender): bool => $tender->kind === TenderKind::HouseAccount,
+                ),
+            ),
+            $zero->currency,
+        );
         $open = $toSale->minus($charged);
         [$sale, $receipt] = [[], []];
 
@@ -72,7 +91,8 @@ final class SettledSlip
             }
         }
 
-        $endsOnReceipt = $isSplit && array_filter($receipt, static fn (DraftTender $draft): bool => $draft->tender->isCash()) !== [];
+        $endsOnReceipt
+            = $isSplit && array_filter($receipt, static fn (DraftTender $draft): bool => $draft->tender->isCash()) !== [];
         $ends = new SettledPart([], $settlement->cashRounding, $settlement->change);
         $none = new SettledPart([], $zero, $zero);
 
@@ -81,16 +101,27 @@ final class SettledSlip
 
     private static function portion(DraftTender $draft, Money $amount, Money $change): DraftTender
     {
-        return new DraftTender(Tender::of($draft->tender->kind, $amount), $amount->plus($change), $draft->reference, $draft->cardType, $draft->lastFour, $draft->authorisation);
+        return new DraftTender(
+            Tender::of($draft->tender->kind, $amount),
+            $amount->plus($change),
+            $draft->reference,
+            $draft->cardType,
+            $draft->lastFour,
+            $draft->authorisation,
+        );
     }
 
     /** @return list<DraftTender> what each really pays; of cash also what was handed over */
     private static function drafts(ReckonedCounter $reckoned, Settlement $settlement): array
     {
-        return array_map(static fn (Tender $applied, DraftTender $draft): DraftTender => self::portion(
-            $draft,
-            $applied->amount,
-            $applied->isCash() ? $settlement->change : Money::zero($applied->amount->currency),
-        ), $settlement->applied, $reckoned->drafts());
+        return array_map(
+            static fn (Tender $applied, DraftTender $draft): DraftTender => self::portion(
+                $draft,
+                $applied->amount,
+                $applied->isCash() ? $settlement->change : Money::zero($applied->amount->currency),
+            ),
+            $settlement->applied,
+            $reckoned->drafts(),
+        );
     }
 }

@@ -26,12 +26,15 @@ final class ShowCoupon
     /** @throws Refused no_such_coupon, coupon_over, coupon_twice, and why it does not count on this slip */
     public function handle(string $slipKey, Act $act, string $typed): Slip
     {
-        $coupon = self::named($typed) ?? throw Refused::because('no_such_coupon', 'No coupon is called “'.trim($typed).'”.');
+        $coupon
+            = self::named($typed)
+            ?? throw Refused::because('no_such_coupon', 'No coupon is called “'.trim($typed).'”.');
 
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $coupon): void {
             $hindrance = $coupon->hindrance($slip->day());
             $hindrance === '' || throw Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}.");
-            in_array($coupon->id, $slip->coupons ?? [], true) && throw Refused::because('coupon_twice', "Coupon {$coupon->code} is on this slip already.");
+            in_array($coupon->id, $slip->coupons ?? [], true)
+                && throw Refused::because('coupon_twice', "Coupon {$coupon->code} is on this slip already.");
             $slip->forceFill(['coupons' => [...$slip->coupons ?? [], $coupon->id]])->save();
             $this->desk->redraw($slip, $act);
 

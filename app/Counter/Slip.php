@@ -55,7 +55,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
  * @property int|null $deposit_used minor units of the deposits held, towards what is due
- * @property list<array{id: int, amount: int, leaves: bool|null}>|null $layaways what is paid on which, as LayawayPart keeps it
+ * @property list<array{id: int, amount: int, leaves: bool|null}>|null $layaways what is paid on which, as LayawayPart
+ *     keeps it
  * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
  * @property array<string, bool>|null $back_other money ways that were opened though nothing came in by them
  * @property string $back_reference of the shop's cheque or transfer
@@ -98,7 +99,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Slip extends Model
 {
-    /** As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn. */
+    /**
+     * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
+     */
     public ?ReckonedCounter $reckoned = null;
 
     /** Who stands at the till with it; null: who began it. */
@@ -157,16 +160,65 @@ final class Slip extends Model
     public static function blank(string $key, Till $till, int $staffId): self
     {
         $slip = new self([
-            'key' => $key, 'location_id' => $till->location_id, 'till_id' => $till->id, 'staff_id' => $staffId, 'state' => SlipState::Open, 'version' => 0,
-            'customer_name' => '', 'business_date' => null, 'discount_percent' => null, 'discount_amount' => null,
-            'title' => '', 'total' => 0, 'cash' => null, 'cheque' => null, 'cheque_number' => '', 'paper' => PaperWay::Print, 'mail_to' => '', 'document_id' => null,
-            'customer_id' => null, 'contact_id' => null, 'purchase_order' => '', 'job' => '', 'charge' => null,
-            'on_account' => null, 'leaves_discount' => false, 'plan_id' => null, 'receipt_id' => null, 'deposit_in' => null, 'deposit_for' => '', 'deposit_used' => null, 'layaways' => null,
-            'layaway_id' => null, 'back' => null, 'back_other' => null, 'back_reference' => '', 'back_card' => null, 'credit_to' => 'unused', 'store_credit_used' => null, 'coupons' => null, 'cards_sold' => null, 'cards_used' => null,
-            'credit_note_id' => null, 'void_of_id' => null,
+            'key' => $key,
+            'location_id' => $till->location_id,
+            'till_id' => $till->id,
+            'staff_id' => $staffId,
+            'state' => SlipState::Open,
+            'version' => 0,
+            'customer_name' => '',
+            'business_date' => null,
+            'discount_percent' => null,
+            'discount_amount' => null,
+            'title' => '',
+            'total' => 0,
+            'cash' => null,
+            'cheque' => null,
+            'cheque_number' => '',
+            'paper' => PaperWay::Print,
+            'mail_to' => '',
+            'document_id' => null,
+            'customer_id' => null,
+            'contact_id' => null,
+            'purchase_order' => '',
+            'job' => '',
+            'charge' => null,
+            'on_account' => null,
+            'leaves_discount' => false,
+            'plan_id' => null,
+            'receipt_id' => null,
+            'deposit_in' => null,
+            'deposit_for' => '',
+            'deposit_used' => null,
+            'layaways' => null,
+            'layaway_id' => null,
+            'back' => null,
+            'back_other' => null,
+            'back_reference' => '',
+            'back_card' => null,
+            'credit_to' => 'unused',
+            'store_credit_used' => null,
+            'coupons' => null,
+            'cards_sold' => null,
+            'cards_used' => null,
+            'credit_note_id' => null,
+            'void_of_id' => null,
         ]);
         $slip->couponsShown = new Collection;
-        $slip->setRelations(['lines' => new Collection, 'returns' => new Collection, 'creditNote' => null, 'cards' => new Collection, 'document' => null, 'receipt' => null, 'customer' => null, 'contact' => null, 'hold' => null, 'heldAs' => null, 'location' => $till->location, 'till' => $till]);
+        $slip->setRelations([
+            'lines' => new Collection,
+            'returns' => new Collection,
+            'creditNote' => null,
+            'cards' => new Collection,
+            'document' => null,
+            'receipt' => null,
+            'customer' => null,
+            'contact' => null,
+            'hold' => null,
+            'heldAs' => null,
+            'location' => $till->location,
+            'till' => $till,
+        ]);
 
         return $slip;
     }
@@ -177,7 +229,10 @@ final class Slip extends Model
         return CardSubject::slip($this->id, $this->key);
     }
 
-    /** Whether money went back to a card with it, or may have, that no document says yet: then its goods and it itself stay. */
+    /**
+     * Whether money went back to a card with it, or may have, that no document says yet: then its goods and it itself
+     * stay.
+     */
     public function paysCardBack(): bool
     {
         return $this->cards->contains(static fn (CardRequest $card): bool => $card->isBack() && $card->isPending());
@@ -186,7 +241,7 @@ final class Slip extends Model
     /** What decides the customer's prices; null: list prices. */
     public function priceTerms(): ?PriceTerms
     {
-        return $this->customer === null ? null : $this->priceTerms ??= $this->customer->priceTerms();
+        return $this->customer === null ? null : ($this->priceTerms ??= $this->customer->priceTerms());
     }
 
     public function forgetPriceTerms(): void
@@ -197,13 +252,15 @@ final class Slip extends Model
     /** Whether posting it changes the customer's account, which must then be locked. */
     public function touchesAccount(): bool
     {
-        return $this->customer_id !== null && ($this->charge !== null || $this->on_account !== null || $this->takesBack());
+        return $this->customer_id !== null
+            && ($this->charge !== null || $this->on_account !== null || $this->takesBack());
     }
 
     /** Whether posting it changes what is held for the customer in deposits. */
     public function touchesDeposits(): bool
     {
-        return $this->customer_id !== null && ($this->deposit_in !== null || $this->deposit_used !== null || isset($this->back['deposit_held']));
+        return $this->customer_id !== null
+            && ($this->deposit_in !== null || $this->deposit_used !== null || isset($this->back['deposit_held']));
     }
 
     /** Whether posting it changes the customer's store credit. */
@@ -233,12 +290,39 @@ final class Slip extends Model
     /** @return list<string> the numbers of all gift cards on it that are in use already */
     public function cardCodes(): array
     {
-        $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [...$this->cardsSold(), ...$this->cardsUsed()]);
+        $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [
+            ...$this->cardsSold(),
+            ...$this->cardsUsed(),
+        ]);
         // A card that paid for what comes back is known by its id, so that its number stands nowhere.
-        $ids = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($this->back ?? [])), static fn (int $id): bool => $id !== 0);
-        $back = $ids === [] ? [] : array_map(static fn (GiftCard $card): string => $card->code, GiftCard::query()->whereIn('id', $ids)->get(['id', 'code'])->all());
+        $ids = array_filter(
+            array_map(
+                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
+                    ? (int) WayOut::which((string) $way)
+                    : 0,
+                array_keys($this->back ?? []),
+            ),
+            static fn (int $id): bool => $id !== 0,
+        );
+        $back
+            = $ids === []
+                ? []
+                : array_map(
+                    static fn (GiftCard $card): string => $card->code,
+                    GiftCard::query()
+                        ->whereIn('id', $ids)
+                        ->get(['id', 'code'])
+                        ->all(),
+                );
 
-        return array_values(array_unique(array_filter([...$codes, ...$back, $this->back_card ?? ''], static fn (string $code): bool => $code !== '')));
+        return array_values(
+            array_unique(
+                array_filter(
+                    [...$codes, ...$back, $this->back_card ?? ''],
+                    static fn (string $code): bool => $code !== '',
+                ),
+            ),
+        );
     }
 
     /** @return array<int, LayawayPart> by layaway */
@@ -250,7 +334,12 @@ final class Slip extends Model
     /** Whether nothing is done with it but paying off layaways whose goods leave. */
     public function onlyHandsOver(): bool
     {
-        return $this->layaway_id === null && $this->back === null && $this->cards_sold === null && $this->on_account === null && $this->deposit_in === null && $this->lines->isEmpty()
+        return $this->layaway_id === null
+            && $this->back === null
+            && $this->cards_sold === null
+            && $this->on_account === null
+            && $this->deposit_in === null
+            && $this->lines->isEmpty()
             && array_filter($this->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves !== true) === [];
     }
 

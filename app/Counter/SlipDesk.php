@@ -17,15 +17,21 @@ use Illuminate\Support\Facades\DB;
  */
 final class SlipDesk
 {
-    public function __construct(private readonly House $house, private readonly SlipParty $party, private readonly SlipCredits $credits, private readonly Asked $asked)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly SlipParty $party,
+        private readonly SlipCredits $credits,
+        private readonly Asked $asked,
+    ) {
     }
 
     /**
      * @param  Closure(Slip): mixed  $change
-     * @param  bool  $evenVoid also where the slip takes a sale back whole: that one stays as it is, and only its money is dealt with
+     * @param  bool  $evenVoid also where the slip takes a sale back whole: that one stays as it is, and only its money
+     *     is dealt with
      *
-     * @throws Refused void_stays, not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning refuses
+     * @throws Refused void_stays, not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning
+     *     refuses
      */
     public function change(string $slipKey, Act $act, Closure $change, bool $evenVoid = false): Slip
     {
@@ -35,7 +41,13 @@ final class SlipDesk
             // The lock comes before any other reading: what is read before it would be read again as it stood then.
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
 
-            if (DB::table('slip_acts')->insertOrIgnore(['key' => $act->key, 'slip_id' => $slip->id, 'asked' => $this->asked->digest($act->key)]) === 0) {
+            if (
+                DB::table('slip_acts')->insertOrIgnore([
+                    'key' => $act->key,
+                    'slip_id' => $slip->id,
+                    'asked' => $this->asked->digest($act->key),
+                ]) === 0
+            ) {
                 $this->asked->assertSame($act->key, DB::table('slip_acts')->where('key', $act->key)->value('asked'));
 
                 return $this->drawn($slip, $act);
@@ -76,7 +88,9 @@ final class SlipDesk
     {
         $slip->unsetRelations();
         $slip->by = $act->by;
-        $slip->location_id === $act->till->location_id ? $slip->setRelation('location', $act->till->location) : $slip->load('location');
+        $slip->location_id === $act->till->location_id
+            ? $slip->setRelation('location', $act->till->location)
+            : $slip->load('location');
         $slip->location->loadMissing('taxProfile.components');
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
@@ -86,14 +100,21 @@ final class SlipDesk
 
         $slip->load(['lines.item', 'cards']);
         $this->credits->draw($slip);
-        $slip->stock = $slip->isPosted() || $slip->lines->isEmpty() ? null : Stock::query()->where('location_id', $slip->location_id)->whereIn('item_id', $slip->lines->pluck('item_id')->filter())->get()->keyBy('item_id');
+        $slip->stock
+            = $slip->isPosted() || $slip->lines->isEmpty()
+                ? null
+                : Stock::query()
+                    ->where('location_id', $slip->location_id)
+                    ->whereIn('item_id', $slip->lines->pluck('item_id')->filter())
+                    ->get()
+                    ->keyBy('item_id');
 
         return $slip;
     }
 
     /**
-     * Writes a slip down when something is first done to it. Asked for without a lock: locking what is not there would lock the gap, and
-     * two tills beginning slips would wait for each other.
+     * Writes a slip down when something is first done to it. Asked for without a lock: locking what is not there would
+     * lock the gap, and two tills beginning slips would wait for each other.
      */
     private function begin(string $slipKey, Act $act): void
     {
@@ -106,11 +127,18 @@ final class SlipDesk
     private function assertMayChange(Slip $slip, Act $act, bool $evenVoid): void
     {
         if ($slip->void_of_id !== null && ! $evenVoid) {
-            throw Refused::because('void_stays', 'This slip takes a sale back whole; nothing else goes on it. Post it or clear it, and use another slip.');
+            throw Refused::because(
+                'void_stays',
+                'This slip takes a sale back whole; nothing else goes on it. Post it or clear it, and use another '
+                    .'slip.',
+            );
         }
 
         if ($slip->state !== SlipState::Open) {
-            throw Refused::because('not_open', $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.');
+            throw Refused::because(
+                'not_open',
+                $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.',
+            );
         }
 
         if ($slip->till_id !== $act->till->id) {
@@ -118,7 +146,11 @@ final class SlipDesk
         }
 
         if ($act->version !== null && $act->version !== $slip->version) {
-            throw Refused::because('changed_elsewhere', 'This slip was changed on another screen. Here is how it stands now; do that again if it is still right.');
+            throw Refused::because(
+                'changed_elsewhere',
+                'This slip was changed on another screen. Here is how it stands now; do that again if it is still '
+                    .'right.',
+            );
         }
     }
 
@@ -131,14 +163,25 @@ final class SlipDesk
             throw $refused;
         } catch (Refused $refused) {
             throw $refused->rule === 'discount_too_large'
-                ? Refused::because('slip_discount', "The whole-slip discount no longer fits: {$refused->getMessage()} Take it off first.")
+                ? Refused::because(
+                    'slip_discount',
+                    "The whole-slip discount no longer fits: {$refused->getMessage()} Take it off first.",
+                )
                 : $refused;
         }
 
-        $slip->forceFill([
-            'version' => $slip->version + 1,
-            'title' => $slip->customer_name !== '' ? $slip->customer_name : mb_substr($slip->lines->first()->description ?? $slip->returns->first()->description ?? '', 0, 60),
-            'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
-        ])->save();
+        $slip
+            ->forceFill([
+                'version' => $slip->version + 1,
+                'title' => $slip->customer_name !== ''
+                        ? $slip->customer_name
+                        : mb_substr(
+                            $slip->lines->first()->description ?? ($slip->returns->first()->description ?? ''),
+                            0,
+                            60,
+                        ),
+                'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
+            ])
+            ->save();
     }
 }

@@ -34,7 +34,14 @@ final class SlipHold extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['rhythm' => Rhythm::class, 'first_due' => 'immutable_date', 'expires_on' => 'immutable_date', 'deposit' => 'int', 'count' => 'int', 'grace_days' => 'int'];
+    protected $casts = [
+        'rhythm' => Rhythm::class,
+        'first_due' => 'immutable_date',
+        'expires_on' => 'immutable_date',
+        'deposit' => 'int',
+        'count' => 'int',
+        'grace_days' => 'int',
+    ];
 
     public function agreedTerms(): AgreedTerms
     {

@@ -40,7 +40,15 @@ final class SlipParty
         $slip->account = $account === null ? null : $this->standing($account);
         $slip->deposits = DepositsHeld::of($customer);
         $parts = $slip->layawayParts();
-        $slip->paidOn = $parts === [] ? [] : Layaway::query()->with(['allInstalments', 'allLines.item', 'document'])->whereKey(array_keys($parts))->get()->keyBy('id')->all();
+        $slip->paidOn
+            = $parts === []
+                ? []
+                : Layaway::query()
+                    ->with(['allInstalments', 'allLines.item', 'document'])
+                    ->whereKey(array_keys($parts))
+                    ->get()
+                    ->keyBy('id')
+                    ->all();
     }
 
     public function standing(HouseAccount $account): AccountStanding
@@ -61,7 +69,11 @@ final class SlipParty
             $customer->certificate,
             $customer->certificate_expires?->format('Y-m-d') ?? '',
             $customer->exempt ?? [],
-            array_values($slip->location->taxProfile->components->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())->all()),
+            array_values(
+                $slip->location->taxProfile->components
+                    ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
+                    ->all(),
+            ),
         );
     }
 

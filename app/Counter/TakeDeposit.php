@@ -25,11 +25,22 @@ final class TakeDeposit
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($amount, $for): void {
             match (true) {
-                $amount !== null && ! $amount->isPositive() => throw Refused::because('bad_amount', 'A deposit is more than nothing.'),
-                $amount !== null && $slip->customer_id === null => throw Refused::because('no_customer', 'A deposit needs a named customer. Put them on the slip first.'),
+                $amount !== null && ! $amount->isPositive() => throw Refused::because(
+                    'bad_amount',
+                    'A deposit is more than nothing.',
+                ),
+                $amount !== null && $slip->customer_id === null => throw Refused::because(
+                    'no_customer',
+                    'A deposit needs a named customer. Put them on the slip first.',
+                ),
                 default => null,
             };
-            $slip->forceFill(['deposit_in' => $amount?->minor, 'deposit_for' => $amount === null ? '' : mb_substr(trim($for), 0, 60)])->save();
+            $slip
+                ->forceFill([
+                    'deposit_in' => $amount?->minor,
+                    'deposit_for' => $amount === null ? '' : mb_substr(trim($for), 0, 60),
+                ])
+                ->save();
         });
     }
 
@@ -53,8 +64,14 @@ final class TakeDeposit
             $held = $slip->deposits?->total() ?? 0;
 
             match (true) {
-                $amount?->isNegative() === true => throw Refused::because('bad_amount', 'What is used of a deposit cannot be below zero.'),
-                $amount !== null && $amount->minor > $held => throw Refused::because('over_deposit', 'Only '.Money::ofMinor($held, $amount->currency)->toString().' is held for them in deposits.'),
+                $amount?->isNegative() === true => throw Refused::because(
+                    'bad_amount',
+                    'What is used of a deposit cannot be below zero.',
+                ),
+                $amount !== null && $amount->minor > $held => throw Refused::because(
+                    'over_deposit',
+                    'Only '.Money::ofMinor($held, $amount->currency)->toString().' is held for them in deposits.',
+                ),
                 default => null,
             };
             $slip->forceFill(['deposit_used' => $amount?->minor])->save();

@@ -22,11 +22,17 @@ final class TakeSlip
             }
 
             if ($slip->location_id !== $act->till->location_id) {
-                throw Refused::because('other_location', 'This slip lies at another location, with other prices and taxes.');
+                throw Refused::because(
+                    'other_location',
+                    'This slip lies at another location, with other prices and taxes.',
+                );
             }
 
             if ($slip->cards()->get()->contains(static fn (CardRequest $card): bool => $card->state->isOpen())) {
-                throw Refused::because('card_unknown', "A card’s outcome is not known yet. Till {$slip->till->number} has to ask its terminal again first.");
+                throw Refused::because(
+                    'card_unknown',
+                    "A card’s outcome is not known yet. Till {$slip->till->number} has to ask its terminal again first.",
+                );
             }
 
             $slip->forceFill(['till_id' => $act->till->id, 'version' => $slip->version + 1])->save();

@@ -27,7 +27,11 @@ final readonly class TowardsAccount
         $spread = self::spread($slip, $items, $house);
 
         return $slip->leaves_discount
-            ? new self($items, self::spread($slip, $items->withoutDiscounts(), $house), $spread->discount()->isPositive())
+            ? new self(
+                $items,
+                self::spread($slip, $items->withoutDiscounts(), $house),
+                $spread->discount()->isPositive(),
+            )
             : new self($items, $spread, $spread->discount()->isPositive());
     }
 
@@ -35,6 +39,8 @@ final readonly class TowardsAccount
     {
         $amount = $house->money($slip->on_account ?? 0);
 
-        return $slip->plan_id === null ? $items->spread($amount) : $items->spreadFirst($amount, PayPlan::parts($slip->plan_id));
+        return $slip->plan_id === null
+            ? $items->spread($amount)
+            : $items->spreadFirst($amount, PayPlan::parts($slip->plan_id));
     }
 }

@@ -34,8 +34,14 @@ final class UseStoreCredit
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $amount): void {
             $this->desk->redraw($slip, $act);
             match (true) {
-                $amount?->isNegative() === true => throw Refused::because('bad_amount', 'What is used of store credit cannot be below zero.'),
-                ($amount->minor ?? 0) > $slip->storeCredit => throw Refused::because('over_store_credit', 'Only '.Show::money($this->house->money($slip->storeCredit)).' of store credit is theirs.'),
+                $amount?->isNegative() === true => throw Refused::because(
+                    'bad_amount',
+                    'What is used of store credit cannot be below zero.',
+                ),
+                ($amount->minor ?? 0) > $slip->storeCredit => throw Refused::because(
+                    'over_store_credit',
+                    'Only '.Show::money($this->house->money($slip->storeCredit)).' of store credit is theirs.',
+                ),
                 default => null,
             };
             $slip->forceFill(['store_credit_used' => $amount?->minor])->save();

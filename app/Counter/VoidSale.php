@@ -18,12 +18,16 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Takes a sale of today back whole because it was posted by mistake: a credit note by the ways it was paid, and a fresh slip with the same lines, in one act. Where the card terminal
- * does not do its part, nothing is posted and the slip stays open, to be tried again or settled otherwise.
+ * Takes a sale of today back whole because it was posted by mistake: a credit note by the ways it was paid, and a fresh
+ * slip with the same lines, in one act. Where the card terminal does not do its part, nothing is posted and the slip
+ * stays open, to be tried again or settled otherwise.
  */
 final class VoidSale
 {
-    private const WAYS = [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::HouseAccount, TenderKind::StoreCredit, TenderKind::GiftCard];
+    private const WAYS = [
+        TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::DepositHeld,
+        TenderKind::HouseAccount, TenderKind::StoreCredit, TenderKind::GiftCard,
+    ];
 
     public function __construct(
         private readonly SlipDesk $desk,
@@ -53,10 +57,19 @@ final class VoidSale
 
         try {
             foreach ($this->cards($slip, $act) as $authorisation => $amount) {
-                $slip = $this->refundCard->handle($slip->key, $this->step($act, "card{$authorisation}", $slip), (string) $authorisation, $this->house->money($amount));
+                $slip = $this->refundCard->handle(
+                    $slip->key,
+                    $this->step($act, "card{$authorisation}", $slip),
+                    (string) $authorisation,
+                    $this->house->money($amount),
+                );
             }
 
-            $this->post->handle($slip->key, $this->step($act, 'post', $slip), fn (Slip $void) => $this->copy($invoice, $void));
+            $this->post->handle(
+                $slip->key,
+                $this->step($act, 'post', $slip),
+                fn (Slip $void) => $this->copy($invoice, $void),
+            );
         } catch (Refused) {
             // The slip that takes it back stays open and says itself what hinders it.
             return $slip;
@@ -70,10 +83,23 @@ final class VoidSale
         $kinds = $invoice->tenders->pluck('kind')->all();
 
         match (true) {
-            $invoice->kind !== DocumentKind::Invoice || $invoice->purpose !== Purpose::Sale => throw Refused::because('not_a_sale', "{$invoice->label} is not a sale."),
-            ! ShopTime::isToday($invoice->business_date) => throw Refused::because('not_today', "{$invoice->label} is not of today. Bring the goods back instead."),
-            array_filter($kinds, static fn (TenderKind $kind): bool => ! in_array($kind, self::WAYS, true)) !== [] => throw Refused::because('paid_with_goods', "{$invoice->label} was paid with goods brought back or on a layaway. Bring the goods back instead."),
-            DB::table('document_lines')->where('origin_document_id', $invoice->id)->exists() && Slip::query()->where('void_of_id', $invoice->id)->where('state', SlipState::Posted)->doesntExist() => throw Refused::because('came_back_already', "Something of {$invoice->label} came back already. Bring the rest back instead."),
+            $invoice->kind !== DocumentKind::Invoice || $invoice->purpose !== Purpose::Sale => throw Refused::because(
+                'not_a_sale',
+                "{$invoice->label} is not a sale.",
+            ),
+            ! ShopTime::isToday($invoice->business_date) => throw Refused::because(
+                'not_today',
+                "{$invoice->label} is not of today. Bring the goods back instead.",
+            ),
+            array_filter($kinds, static fn (TenderKind $kind): bool => ! in_array($kind, self::WAYS, true)) !== [] => throw Refused::because(
+                'paid_with_goods',
+                "{$invoice->label} was paid with goods brought back or on a layaway. Bring the goods back instead.",
+            ),
+            DB::table('document_lines')->where('origin_document_id', $invoice->id)->exists()
+                && Slip::query()->where('void_of_id', $invoice->id)->where('state', SlipState::Posted)->doesntExist() => throw Refused::because(
+                    'came_back_already',
+                    "Something of {$invoice->label} came back already. Bring the rest back instead.",
+                ),
             default => null,
         };
     }
@@ -83,16 +109,27 @@ final class VoidSale
     {
         $key = self::key($invoice, 'void');
 
-        return $this->desk->change($key, new Act(self::key($invoice, 'make'), $act->by, $act->till, null), function (Slip $slip) use ($invoice, $act): void {
-            $act->given();
-            $slip->forceFill(['void_of_id' => $invoice->id])->save();
-            $this->bringBack->whole($slip, $invoice->load('lines'));
-            $slip->forceFill(['back_reference' => "void {$invoice->label}", 'credit_to' => 'unused', 'paper' => PaperWay::Print])->save();
-            $this->desk->redraw($slip, $act);
-            $ways = ReckonedCounter::of($slip, $this->house)->refund;
-            $slip->forceFill(['back' => $ways === null ? [] : self::ways($ways)])->save();
-            $this->approve->within($slip, $act, 'refund');
-        }, evenVoid: true);
+        return $this->desk->change(
+            $key,
+            new Act(self::key($invoice, 'make'), $act->by, $act->till, null),
+            function (Slip $slip) use ($invoice, $act): void {
+                $act->given();
+                $slip->forceFill(['void_of_id' => $invoice->id])->save();
+                $this->bringBack->whole($slip, $invoice->load('lines'));
+                $slip
+                    ->forceFill([
+                        'back_reference' => "void {$invoice->label}",
+                        'credit_to' => 'unused',
+                        'paper' => PaperWay::Print,
+                    ])
+                    ->save();
+                $this->desk->redraw($slip, $act);
+                $ways = ReckonedCounter::of($slip, $this->house)->refund;
+                $slip->forceFill(['back' => $ways === null ? [] : self::ways($ways)])->save();
+                $this->approve->within($slip, $act, 'refund');
+            },
+            evenVoid: true,
+        );
     }
 
     /** @return array<string, int> minor units by way: as it came, and what was paid with store credit as that again */
@@ -127,13 +164,25 @@ final class VoidSale
     {
         $sold = Slip::query()->with('lines')->where('document_id', $invoice->id)->first();
         $blank = Slip::blank(self::key($invoice, 'again'), $void->till, $void->staff_id)->getAttributes();
-        $fresh = Slip::query()->create([...$blank, 'created_at' => now(), 'updated_at' => now(), 'title' => $sold->title ?? $invoice->label, 'total' => $invoice->total,
-            'discount_percent' => $invoice->slip_discount_percent, 'discount_amount' => $invoice->slip_discount_amount, 'coupons' => $sold?->coupons]);
+        $fresh = Slip::query()->create([
+            ...$blank,
+            'created_at' => now(),
+            'updated_at' => now(),
+            'title' => $sold->title ?? $invoice->label,
+            'total' => $invoice->total,
+            'discount_percent' => $invoice->slip_discount_percent,
+            'discount_amount' => $invoice->slip_discount_amount,
+            'coupons' => $sold?->coupons,
+        ]);
         $invoice->customer_id === null || $this->put->place($fresh, $void->customer);
         $this->giveCouponsBack($invoice);
 
         foreach ($sold->lines ?? [] as $line) {
-            LineOnSlip::query()->create([...collect($line->getAttributes())->except('id', 'serials')->all(), 'slip_id' => $fresh->id, 'serials' => $line->serials]);
+            LineOnSlip::query()->create([
+                ...collect($line->getAttributes())->except('id', 'serials')->all(),
+                'slip_id' => $fresh->id,
+                'serials' => $line->serials,
+            ]);
         }
     }
 
@@ -150,7 +199,13 @@ final class VoidSale
 
     private function step(Act $act, string $name, Slip $slip): Act
     {
-        return new Act(Uuid::uuid5(Uuid::fromString($act->key), $name)->toString(), $act->by, $act->till, $slip->version, $act->approval);
+        return new Act(
+            Uuid::uuid5(Uuid::fromString($act->key), $name)->toString(),
+            $act->by,
+            $act->till,
+            $slip->version,
+            $act->approval,
+        );
     }
 
     private static function key(Document $invoice, string $name): string

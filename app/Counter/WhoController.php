@@ -22,18 +22,43 @@ final class WhoController
     {
         $id = $request->integer('customer');
 
-        return $this->page->after($request, $slip, 'customer', 'customer', static fn (Act $act): Slip => $put->handle($slip, $act, $id === 0 ? null : Customer::query()->findOrFail($id)));
+        return $this->page->after(
+            $request,
+            $slip,
+            'customer',
+            'customer',
+            static fn (Act $act): Slip => $put->handle(
+                $slip,
+                $act,
+                $id === 0 ? null : Customer::query()->findOrFail($id),
+            ),
+        );
     }
 
     /** Makes a customer in the middle of a sale; only a name is needed. */
-    public function make(NewCustomerRequest $request, string $slip, SaveCustomer $save, PutCustomer $put, GiveType $type): Response
-    {
-        return $this->page->after($request, $slip, 'new-customer', 'name', static function (Act $act) use ($request, $slip, $save, $put, $type): Slip {
+    public function make(
+        NewCustomerRequest $request,
+        string $slip,
+        SaveCustomer $save,
+        PutCustomer $put,
+        GiveType $type,
+    ): Response {
+        return $this->page->after($request, $slip, 'new-customer', 'name', static function (Act $act) use (
+            $request,
+            $slip,
+            $save,
+            $put,
+            $type,
+        ): Slip {
             $request->assertFine();
             $fields = $request->fields();
             $type->assertMayGive($fields['customer_type_id'], $fields['name'], $act);
 
-            return $put->handle($slip, $act, $save->handle(null, new CustomerDraft($fields, sureItIsNew: $request->boolean('sure')), $act->by));
+            return $put->handle(
+                $slip,
+                $act,
+                $save->handle(null, new CustomerDraft($fields, sureItIsNew: $request->boolean('sure')), $act->by),
+            );
         });
     }
 
@@ -49,6 +74,12 @@ final class WhoController
 
         $field = array_key_first($typed) ?? throw Refused::because('nothing', 'Nothing was typed.');
 
-        return $this->page->after($request, $slip, $field, $field, static fn (Act $act): Slip => $change->handle($slip, $act, $typed));
+        return $this->page->after(
+            $request,
+            $slip,
+            $field,
+            $field,
+            static fn (Act $act): Slip => $change->handle($slip, $act, $typed),
+        );
     }
 }

@@ -18,91 +18,116 @@ Route::middleware('can:sell')->group(function (): void {
     Route::get('/counter', [CounterController::class, 'index'])->name('counter');
     Route::get('/counter/new', [CounterController::class, 'fresh'])->name('counter.new');
 
-    Route::prefix('/counter/{slip}')->whereUuid('slip')->name('counter.')->group(function (): void {
-        Route::get('/', [CounterController::class, 'show'])->name('show');
-        Route::get('/find', [CounterController::class, 'find'])->name('find');
-        Route::get('/margin', [CounterController::class, 'margin'])->middleware('can:see-margin')->name('margin');
-        Route::post('/add', [CounterController::class, 'add'])->name('add');
-        Route::post('/one-off', [CounterController::class, 'oneOff'])->name('one-off');
-        Route::post('/clear', [CounterController::class, 'clear'])->name('clear');
-        Route::post('/discount', [CounterController::class, 'discount'])->name('discount');
-        Route::post('/date', [CounterController::class, 'date'])->name('date');
-        Route::post('/pick-up', [CounterController::class, 'pickUp'])->name('pick-up');
-        Route::post('/restore', [CounterController::class, 'restore'])->name('restore');
-        Route::post('/post', [CounterController::class, 'post'])->name('post');
-        Route::post('/lines/{line}', [LineController::class, 'change'])->name('line');
-        Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->name('line.remove');
-        Route::post('/approve', [SettleController::class, 'approve'])->name('approve');
-        Route::post('/cash', [SettleController::class, 'cash'])->name('cash');
-        Route::post('/cheque', [SettleController::class, 'cheque'])->name('cheque');
-        Route::post('/paper', [SettleController::class, 'paper'])->name('paper');
-        Route::post('/charge', [SettleController::class, 'charge'])->name('charge');
-        Route::post('/on-account', [SettleController::class, 'onAccount'])->name('on-account');
-        Route::post('/leave-discount', [SettleController::class, 'leaveDiscount'])->name('leave-discount');
-        Route::post('/deposit', [SettleController::class, 'takeDeposit'])->name('deposit');
-        Route::post('/deposit/use', [SettleController::class, 'useDeposit'])->name('deposit.use');
-        Route::post('/hold', [HoldController::class, 'begin'])->name('hold');
-        Route::post('/hold/drop', [HoldController::class, 'drop'])->name('hold.drop');
-        Route::post('/hold/terms', [HoldController::class, 'terms'])->name('hold.terms');
-        Route::post('/hold/sign', [HoldController::class, 'sign'])->name('hold.sign');
-        Route::prefix('/layaways/{layaway}')->name('layaway.')->group(function (): void {
-            Route::post('/', [LayawayRowController::class, 'add'])->name('add');
-            Route::post('/amount', [LayawayRowController::class, 'amount'])->name('amount');
-            Route::post('/leaves', [LayawayRowController::class, 'leaves'])->name('leaves');
-            Route::post('/serials/{line}', [LayawayRowController::class, 'serials'])->name('serials');
-            Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
+    Route::prefix('/counter/{slip}')
+        ->whereUuid('slip')
+        ->name('counter.')
+        ->group(function (): void {
+            Route::get('/', [CounterController::class, 'show'])->name('show');
+            Route::get('/find', [CounterController::class, 'find'])->name('find');
+            Route::get('/margin', [CounterController::class, 'margin'])
+                ->middleware('can:see-margin')
+                ->name('margin');
+            Route::post('/add', [CounterController::class, 'add'])->name('add');
+            Route::post('/one-off', [CounterController::class, 'oneOff'])->name('one-off');
+            Route::post('/clear', [CounterController::class, 'clear'])->name('clear');
+            Route::post('/discount', [CounterController::class, 'discount'])->name('discount');
+            Route::post('/date', [CounterController::class, 'date'])->name('date');
+            Route::post('/pick-up', [CounterController::class, 'pickUp'])->name('pick-up');
+            Route::post('/restore', [CounterController::class, 'restore'])->name('restore');
+            Route::post('/post', [CounterController::class, 'post'])->name('post');
+            Route::post('/lines/{line}', [LineController::class, 'change'])->name('line');
+            Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->name('line.remove');
+            Route::post('/approve', [SettleController::class, 'approve'])->name('approve');
+            Route::post('/cash', [SettleController::class, 'cash'])->name('cash');
+            Route::post('/cheque', [SettleController::class, 'cheque'])->name('cheque');
+            Route::post('/paper', [SettleController::class, 'paper'])->name('paper');
+            Route::post('/charge', [SettleController::class, 'charge'])->name('charge');
+            Route::post('/on-account', [SettleController::class, 'onAccount'])->name('on-account');
+            Route::post('/leave-discount', [SettleController::class, 'leaveDiscount'])->name('leave-discount');
+            Route::post('/deposit', [SettleController::class, 'takeDeposit'])->name('deposit');
+            Route::post('/deposit/use', [SettleController::class, 'useDeposit'])->name('deposit.use');
+            Route::post('/hold', [HoldController::class, 'begin'])->name('hold');
+            Route::post('/hold/drop', [HoldController::class, 'drop'])->name('hold.drop');
+            Route::post('/hold/terms', [HoldController::class, 'terms'])->name('hold.terms');
+            Route::post('/hold/sign', [HoldController::class, 'sign'])->name('hold.sign');
+            Route::prefix('/layaways/{layaway}')
+                ->name('layaway.')
+                ->group(function (): void {
+                    Route::post('/', [LayawayRowController::class, 'add'])->name('add');
+                    Route::post('/amount', [LayawayRowController::class, 'amount'])->name('amount');
+                    Route::post('/leaves', [LayawayRowController::class, 'leaves'])->name('leaves');
+                    Route::post('/serials/{line}', [LayawayRowController::class, 'serials'])->name('serials');
+                    Route::post('/drop', [LayawayRowController::class, 'drop'])->name('drop');
+                });
+            Route::prefix('/back')
+                ->name('back.')
+                ->group(function (): void {
+                    Route::get('/find', [BackController::class, 'find'])->name('find');
+                    Route::post('/', [BackController::class, 'add'])->name('add');
+                    Route::post('/blind', [BackController::class, 'blind'])->name('blind');
+                    Route::post('/one-off', [BackController::class, 'oneOff'])->name('one-off');
+                    Route::post('/{line}', [BackController::class, 'change'])->name('line');
+                    Route::post('/{line}/remove', [BackController::class, 'remove'])->name('remove');
+                    Route::post('/{line}/waive', [BackController::class, 'waive'])->name('waive');
+                });
+            Route::prefix('/refund')
+                ->name('refund.')
+                ->group(function (): void {
+                    Route::post('/', [BackController::class, 'way'])->name('way');
+                    Route::post('/reference', [BackController::class, 'reference'])->name('reference');
+                    Route::post('/onto-card', [BackController::class, 'ontoCard'])->name('onto-card');
+                    Route::post('/credit-to', [BackController::class, 'creditTo'])->name('credit-to');
+                    Route::post('/other-way', [BackController::class, 'otherWay'])->name('other-way');
+                    Route::post('/as-it-came', [BackController::class, 'asItCame'])->name('as-it-came');
+                    Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
+                });
+            Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
+            Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->name('gift-card.drop');
+            Route::post('/gift-cards/use', [CreditController::class, 'use'])->name('gift-card.use');
+            Route::post('/gift-cards/use/{place}', [CreditController::class, 'amount'])->name('gift-card.amount');
+            Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
+            Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
+            Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->name('coupon.drop');
+            Route::post('/customer', [WhoController::class, 'put'])->name('customer');
+            Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
+            Route::post('/party', [WhoController::class, 'party'])->name('party');
+            Route::post('/card', [SettleController::class, 'card'])->name('card');
+            Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->name('card.ask');
+            Route::post('/card/{card}/key', [SettleController::class, 'key'])->name('card.key');
+            Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->name('card.give-back');
         });
-        Route::prefix('/back')->name('back.')->group(function (): void {
-            Route::get('/find', [BackController::class, 'find'])->name('find');
-            Route::post('/', [BackController::class, 'add'])->name('add');
-            Route::post('/blind', [BackController::class, 'blind'])->name('blind');
-            Route::post('/one-off', [BackController::class, 'oneOff'])->name('one-off');
-            Route::post('/{line}', [BackController::class, 'change'])->name('line');
-            Route::post('/{line}/remove', [BackController::class, 'remove'])->name('remove');
-            Route::post('/{line}/waive', [BackController::class, 'waive'])->name('waive');
-        });
-        Route::prefix('/refund')->name('refund.')->group(function (): void {
-            Route::post('/', [BackController::class, 'way'])->name('way');
-            Route::post('/reference', [BackController::class, 'reference'])->name('reference');
-            Route::post('/onto-card', [BackController::class, 'ontoCard'])->name('onto-card');
-            Route::post('/credit-to', [BackController::class, 'creditTo'])->name('credit-to');
-            Route::post('/other-way', [BackController::class, 'otherWay'])->name('other-way');
-            Route::post('/as-it-came', [BackController::class, 'asItCame'])->name('as-it-came');
-            Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
-        });
-        Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
-        Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->name('gift-card.drop');
-        Route::post('/gift-cards/use', [CreditController::class, 'use'])->name('gift-card.use');
-        Route::post('/gift-cards/use/{place}', [CreditController::class, 'amount'])->name('gift-card.amount');
-        Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
-        Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
-        Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->name('coupon.drop');
-        Route::post('/customer', [WhoController::class, 'put'])->name('customer');
-        Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
-        Route::post('/party', [WhoController::class, 'party'])->name('party');
-        Route::post('/card', [SettleController::class, 'card'])->name('card');
-        Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->name('card.ask');
-        Route::post('/card/{card}/key', [SettleController::class, 'key'])->name('card.key');
-        Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->name('card.give-back');
-    });
 });
 
 Route::middleware('can:see-documents')->group(function (): void {
-    Route::post('/documents/{document}/bring-back', [BackController::class, 'begin'])->middleware('can:sell')->name('documents.bring-back');
-    Route::post('/documents/{document}/void', [BackController::class, 'void'])->middleware('can:sell')->name('documents.void');
+    Route::post('/documents/{document}/bring-back', [BackController::class, 'begin'])
+        ->middleware('can:sell')
+        ->name('documents.bring-back');
+    Route::post('/documents/{document}/void', [BackController::class, 'void'])
+        ->middleware('can:sell')
+        ->name('documents.void');
 });
 
 Route::middleware('can:see-customers')->group(function (): void {
-    Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])->middleware('can:sell')->name('counter.sell-to');
+    Route::post('/customers/{customer}/sell', [CounterController::class, 'sellTo'])
+        ->middleware('can:sell')
+        ->name('counter.sell-to');
 });
 
 Route::middleware('can:see-layaways')->group(function (): void {
-    Route::post('/layaways/{layaway}/pay', [LayawayRowController::class, 'begin'])->middleware('can:sell')->name('layaways.pay');
+    Route::post('/layaways/{layaway}/pay', [LayawayRowController::class, 'begin'])
+        ->middleware('can:sell')
+        ->name('layaways.pay');
 });
 
 Route::middleware('can:give-credit')->group(function (): void {
-    Route::get('/documents/{document}/credit', [CreditNoteController::class, 'onInvoice'])->name('credit-notes.on-invoice');
-    Route::post('/documents/{document}/credit', [CreditNoteController::class, 'storeOnInvoice'])->name('credit-notes.store-on-invoice');
+    Route::get('/documents/{document}/credit', [CreditNoteController::class, 'onInvoice'])->name(
+        'credit-notes.on-invoice',
+    );
+    Route::post('/documents/{document}/credit', [CreditNoteController::class, 'storeOnInvoice'])->name(
+        'credit-notes.store-on-invoice',
+    );
     Route::get('/customers/{customer}/credit', [CreditNoteController::class, 'free'])->name('credit-notes.free');
-    Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->name('credit-notes.store-free');
+    Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->name(
+        'credit-notes.store-free',
+    );
 });

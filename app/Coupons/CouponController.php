@@ -22,7 +22,9 @@ final class CouponController
         return view('coupons.index', [
             'coupons' => CouponRecord::query()->orderByDesc('active')->orderByDesc('id')->limit(300)->get(),
             'coupon' => $coupon,
-            'codes' => $coupon?->items === null ? '' : implode(', ', Item::query()->whereIn('id', $coupon->items)->pluck('code')->all()),
+            'codes' => $coupon?->items === null
+                    ? ''
+                    : implode(', ', Item::query()->whereIn('id', $coupon->items)->pluck('code')->all()),
             'departments' => Department::query()->orderBy('name')->get(),
             'house' => $house,
             'today' => ShopTime::today(),
@@ -33,13 +35,17 @@ final class CouponController
     {
         $coupon = CouponRecord::query()->create($request->columns());
 
-        return redirect()->route('coupons')->with('done', "Coupon {$coupon->code} counts from ".$coupon->starts_on->format('j M Y').'.');
+        return redirect()
+            ->route('coupons')
+            ->with('done', "Coupon {$coupon->code} counts from ".$coupon->starts_on->format('j M Y').'.');
     }
 
     public function update(CouponRequest $request, CouponRecord $coupon): RedirectResponse
     {
         $coupon->update($request->columns());
 
-        return redirect()->route('coupons')->with('done', "Coupon {$coupon->code} is changed; what it took off before stays as it is.");
+        return redirect()
+            ->route('coupons')
+            ->with('done', "Coupon {$coupon->code} is changed; what it took off before stays as it is.");
     }
 }

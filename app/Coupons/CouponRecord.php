@@ -37,14 +37,25 @@ final class CouponRecord extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['items' => 'array', 'departments' => 'array', 'starts_on' => 'immutable_date', 'ends_on' => 'immutable_date', 'alone' => 'bool', 'active' => 'bool', 'uses' => 'int', 'most_uses' => 'int'];
+    protected $casts = [
+        'items' => 'array',
+        'departments' => 'array',
+        'starts_on' => 'immutable_date',
+        'ends_on' => 'immutable_date',
+        'alone' => 'bool',
+        'active' => 'bool',
+        'uses' => 'int',
+        'most_uses' => 'int',
+    ];
 
     /** @param  list<string>|null  $lines ids of the lines it is for; null: all */
     public function toValue(Currency $currency, ?array $lines): Coupon
     {
         return new Coupon(
             $this->code,
-            $this->percent === null ? Reduction::amount(Money::ofMinor((int) $this->amount, $currency)) : Reduction::percent(rtrim(rtrim($this->percent, '0'), '.')),
+            $this->percent === null
+                ? Reduction::amount(Money::ofMinor((int) $this->amount, $currency))
+                : Reduction::percent(rtrim(rtrim($this->percent, '0'), '.')),
             $lines,
             $this->least_spend === null ? null : Money::ofMinor($this->least_spend, $currency),
             $this->alone,
@@ -58,7 +69,9 @@ final class CouponRecord extends Model
 
     public function isFor(?int $item, ?int $department): bool
     {
-        return $this->isForAll() || in_array($item, $this->items ?? [], true) || in_array($department, $this->departments ?? [], true);
+        return $this->isForAll()
+            || in_array($item, $this->items ?? [], true)
+            || in_array($department, $this->departments ?? [], true);
     }
 
     /** Why it cannot be used on a day; nothing where it can. */
@@ -68,7 +81,9 @@ final class CouponRecord extends Model
             ! $this->active => 'was withdrawn',
             $this->starts_on->greaterThan($day) => 'counts from '.$this->starts_on->format('j M Y'),
             $this->ends_on?->lessThan($day->startOfDay()) === true => 'ended on '.$this->ends_on->format('j M Y'),
-            $this->most_uses !== null && $this->uses >= $this->most_uses => $this->most_uses === 1 ? 'was used already' : "was used {$this->uses} times, which is all",
+            $this->most_uses !== null && $this->uses >= $this->most_uses => $this->most_uses === 1
+                ? 'was used already'
+                : "was used {$this->uses} times, which is all",
             default => '',
         };
     }

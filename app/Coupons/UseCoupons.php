@@ -20,13 +20,26 @@ final class UseCoupons
      */
     public function lock(array $ids): Collection
     {
-        return $ids === [] ? new Collection : CouponRecord::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+        return $ids === []
+            ? new Collection
+            : CouponRecord::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
     }
 
     /** @return list<int> the coupons a document was posted with, which are given back when it is voided */
     public static function usedOn(?int $document): array
     {
-        return $document === null ? [] : array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, DB::table('document_coupons')->where('document_id', $document)->orderBy('coupon_id')->pluck('coupon_id')->all()));
+        return $document === null
+            ? []
+            : array_values(
+                array_map(
+                    static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0,
+                    DB::table('document_coupons')
+                        ->where('document_id', $document)
+                        ->orderBy('coupon_id')
+                        ->pluck('coupon_id')
+                        ->all(),
+                ),
+            );
     }
 
     /**
@@ -43,7 +56,9 @@ final class UseCoupons
                 throw Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}.");
             }
 
-            DB::table('coupons')->where('id', $coupon->id)->update(['uses' => $coupon->uses + 1]);
+            DB::table('coupons')
+                ->where('id', $coupon->id)
+                ->update(['uses' => $coupon->uses + 1]);
         }
     }
 

@@ -52,7 +52,12 @@ final class Customer extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $casts = ['kind' => CustomerKind::class, 'exempt' => 'array', 'certificate_expires' => 'immutable_date', 'created_at' => 'immutable_datetime'];
+    protected $casts = [
+        'kind' => CustomerKind::class,
+        'exempt' => 'array',
+        'certificate_expires' => 'immutable_date',
+        'created_at' => 'immutable_datetime',
+    ];
 
     public function getRouteKeyName(): string
     {
@@ -67,7 +72,9 @@ final class Customer extends Model
     /** What they need not pay on a day; null: nothing, or their certificate has run out. */
     public function isExemptOn(CarbonImmutable $day): bool
     {
-        return $this->claimsExemption() && $this->certificate_expires !== null && $day->startOfDay()->lessThanOrEqualTo($this->certificate_expires);
+        return $this->claimsExemption()
+            && $this->certificate_expires !== null
+            && $day->startOfDay()->lessThanOrEqualTo($this->certificate_expires);
     }
 
     public function claimsExemption(): bool
@@ -93,7 +100,12 @@ final class Customer extends Model
     /** The type and its level must be loaded. */
     public function priceTerms(): PriceTerms
     {
-        return new PriceTerms($this->id, $this->type?->price_level_id, $this->type?->priceLevel->percent_off ?? '0', $this->standingDiscount());
+        return new PriceTerms(
+            $this->id,
+            $this->type?->price_level_id,
+            $this->type?->priceLevel->percent_off ?? '0',
+            $this->standingDiscount(),
+        );
     }
 
     public function place(): string
@@ -104,7 +116,17 @@ final class Customer extends Model
     /** @return list<string> */
     public function tags(): array
     {
-        return array_values(array_map(static fn (mixed $tag): string => is_string($tag) ? $tag : '', $this->getConnection()->table('customer_tags')->where('customer_id', $this->id)->orderBy('tag')->pluck('tag')->all()));
+        return array_values(
+            array_map(
+                static fn (mixed $tag): string => is_string($tag) ? $tag : '',
+                $this->getConnection()
+                    ->table('customer_tags')
+                    ->where('customer_id', $this->id)
+                    ->orderBy('tag')
+                    ->pluck('tag')
+                    ->all(),
+            ),
+        );
     }
 
     /** @return BelongsTo<CustomerType, $this> */

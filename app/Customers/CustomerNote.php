@@ -27,7 +27,11 @@ final class CustomerNote extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['at_counter' => 'bool', 'written_at' => 'immutable_datetime', 'gone_at' => 'immutable_datetime'];
+    protected $casts = [
+        'at_counter' => 'bool',
+        'written_at' => 'immutable_datetime',
+        'gone_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo

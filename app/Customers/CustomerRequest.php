@@ -22,7 +22,15 @@ use Illuminate\Validation\Validator;
 /** A customer as typed on their page. Prices, discounts and exemptions only count from who may change them. */
 final class CustomerRequest extends FormRequest
 {
-    private const TEXTS = ['name' => 120, 'phone' => 40, 'mail' => 160, 'street' => 120, 'postcode' => 20, 'town' => 80, 'tax_number' => 40];
+    private const TEXTS = [
+        'name' => 120,
+        'phone' => 40,
+        'mail' => 160,
+        'street' => 120,
+        'postcode' => 20,
+        'town' => 80,
+        'tax_number' => 40,
+    ];
 
     /** @return array<string, array<mixed>> */
     public function rules(): array
@@ -62,20 +70,31 @@ final class CustomerRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach (['contacts' => $this->contacts(...), 'contract' => $this->contractPrices(...), 'discount_percent' => $this->discount(...)] as $field => $read) {
-                try {
-                    $read();
-                } catch (Refused $refused) {
-                    $validator->errors()->add($field, $refused->getMessage());
+        return [
+            function (Validator $validator): void {
+                foreach (
+                    [
+                        'contacts' => $this->contacts(...),
+                        'contract' => $this->contractPrices(...),
+                        'discount_percent' => $this->discount(...),
+                    ] as $field => $read
+                ) {
+                    try {
+                        $read();
+                    } catch (Refused $refused) {
+                        $validator->errors()->add($field, $refused->getMessage());
+                    }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     public function draft(): CustomerDraft
     {
-        $fields = array_map(static fn (mixed $text): string => is_string($text) ? trim($text) : '', array_replace(array_fill_keys(array_keys(self::TEXTS), ''), $this->only(array_keys(self::TEXTS))));
+        $fields = array_map(
+            static fn (mixed $text): string => is_string($text) ? trim($text) : '',
+            array_replace(array_fill_keys(array_keys(self::TEXTS), ''), $this->only(array_keys(self::TEXTS))),
+        );
         $fields['kind'] = $this->string('kind', 'person')->value();
         $fields['country'] = strtoupper($this->string('country', 'US')->value()) ?: 'US';
         $mayPrice = $this->mayPrice();
@@ -106,7 +125,8 @@ final class CustomerRequest extends FormRequest
     }
 
     /**
-     * Who may not change prices changes nothing of who may buy and for how much: those there are keep their rights and stay, somebody new has none yet.
+     * Who may not change prices changes nothing of who may buy and for how much: those there are keep their rights and
+     * stay, somebody new has none yet.
      *
      * @param  list<array<string, mixed>>  $contacts
      * @return list<array<string, mixed>>
@@ -114,12 +134,19 @@ final class CustomerRequest extends FormRequest
     private function withRightsAsTheyAre(array $contacts): array
     {
         $customer = $this->route('customer');
-        $known = $customer instanceof Customer ? $customer->contacts()->where('active', true)->get()->keyBy('id') : collect();
+        $known
+            = $customer instanceof Customer
+                ? $customer->contacts()->where('active', true)->get()->keyBy('id')
+                : collect();
         $kept = [];
 
         foreach ($contacts as $contact) {
             $one = is_numeric($contact['id'] ?? null) ? $known->pull((int) $contact['id']) : null;
-            $kept[] = [...$contact, 'may_buy' => $one instanceof Contact && $one->may_buy, 'spending_limit' => $one instanceof Contact ? $one->spending_limit : null];
+            $kept[] = [
+                ...$contact,
+                'may_buy' => $one instanceof Contact && $one->may_buy,
+                'spending_limit' => $one instanceof Contact ? $one->spending_limit : null,
+            ];
         }
 
         foreach ($known as $one) {
@@ -137,9 +164,15 @@ final class CustomerRequest extends FormRequest
         return [
             'customer_type_id' => $this->filled('customer_type_id') ? $this->integer('customer_type_id') : null,
             'discount_percent' => $this->discount(),
-            'exempt' => $exempt === [] ? null : (in_array(Exempted::EVERYTHING, $exempt, true) ? [Exempted::EVERYTHING] : $exempt),
+            'exempt' => $exempt === []
+                    ? null
+                    : (in_array(Exempted::EVERYTHING, $exempt, true)
+                        ? [Exempted::EVERYTHING]
+                        : $exempt),
             'certificate' => $this->string('certificate')->trim()->value(),
-            'certificate_expires' => $this->filled('certificate_expires') ? CarbonImmutable::parse($this->string('certificate_expires')->value()) : null,
+            'certificate_expires' => $this->filled('certificate_expires')
+                ? CarbonImmutable::parse($this->string('certificate_expires')->value())
+                : null,
         ];
     }
 
@@ -151,7 +184,9 @@ final class CustomerRequest extends FormRequest
 
         $percent = BigDecimal::of(TypedNumber::plain($this->string('discount_percent')->value()));
 
-        return $percent->isGreaterThan(100) ? throw Refused::because('bad_percent', 'A discount cannot be more than 100 %.') : (string) $percent;
+        return $percent->isGreaterThan(100)
+            ? throw Refused::because('bad_percent', 'A discount cannot be more than 100 %.')
+            : (string) $percent;
     }
 
     /**
@@ -161,23 +196,34 @@ final class CustomerRequest extends FormRequest
      */
     private function contacts(): array
     {
-        return $this->rowsOf('contacts', 'name', fn (array $row): array => [
-            'id' => $row['id'] ?? null,
-            'name' => mb_substr($row['name'], 0, 120),
-            'phone' => mb_substr($row['phone'] ?? '', 0, 40),
-            'mail' => mb_substr($row['mail'] ?? '', 0, 160),
-            'may_buy' => ($row['may_buy'] ?? '') === '1',
-            'spending_limit' => ($row['spending_limit'] ?? '') === '' ? null : $this->money($row['spending_limit'])->minor,
-        ]);
+        return $this->rowsOf(
+            'contacts',
+            'name',
+            fn (array $row): array => [
+                'id' => $row['id'] ?? null,
+                'name' => mb_substr($row['name'], 0, 120),
+                'phone' => mb_substr($row['phone'] ?? '', 0, 40),
+                'mail' => mb_substr($row['mail'] ?? '', 0, 160),
+                'may_buy' => ($row['may_buy'] ?? '') === '1',
+                'spending_limit' => ($row['spending_limit'] ?? '') === '' ? null : $this->money($row['spending_limit'])->minor,
+            ],
+        );
     }
 
     /** @return list<array<string, mixed>> */
     private function addresses(): array
     {
-        return $this->rowsOf('addresses', 'street', static fn (array $row): array => [
-            'label' => mb_substr($row['label'] ?? '', 0, 40), 'street' => mb_substr($row['street'], 0, 120), 'postcode' => mb_substr($row['postcode'] ?? '', 0, 20),
-            'town' => mb_substr($row['town'] ?? '', 0, 80), 'country' => 'US',
-        ]);
+        return $this->rowsOf(
+            'addresses',
+            'street',
+            static fn (array $row): array => [
+                'label' => mb_substr($row['label'] ?? '', 0, 40),
+                'street' => mb_substr($row['street'], 0, 120),
+                'postcode' => mb_substr($row['postcode'] ?? '', 0, 20),
+                'town' => mb_substr($row['town'] ?? '', 0, 80),
+                'country' => 'US',
+            ],
+        );
     }
 
     /**
@@ -188,7 +234,9 @@ final class CustomerRequest extends FormRequest
     private function contractPrices(): array
     {
         return $this->rowsOf('contract', 'code', static function (array $row): array {
-            $item = Item::query()->where('code', $row['code'])->first() ?? throw Refused::because('not_found', "There is no item {$row['code']}.");
+            $item
+                = Item::query()->where('code', $row['code'])->first()
+                ?? throw Refused::because('not_found', "There is no item {$row['code']}.");
             $from = ($row['from'] ?? '') === '' ? null : $row['from'];
             $until = ($row['until'] ?? '') === '' ? null : $row['until'];
 
@@ -196,14 +244,23 @@ final class CustomerRequest extends FormRequest
                 throw Refused::because('bad_dates', "The contract price of {$item->code} ends before it begins.");
             }
 
-            return ['item_id' => $item->id, 'price' => UnitPrice::of(TypedNumber::plain($row['price'] ?? ''))->toString(), 'from_date' => $from, 'until_date' => $until, 'name' => ''];
+            return [
+                'item_id' => $item->id,
+                'price' => UnitPrice::of(TypedNumber::plain($row['price'] ?? ''))->toString(),
+                'from_date' => $from,
+                'until_date' => $until,
+                'name' => '',
+            ];
         });
     }
 
     /** @return list<string> */
     private function tags(): array
     {
-        $tags = array_map(static fn (string $tag): string => mb_substr(trim($tag), 0, 30), explode(',', $this->string('tags')->value()));
+        $tags = array_map(
+            static fn (string $tag): string => mb_substr(trim($tag), 0, 30),
+            explode(',', $this->string('tags')->value()),
+        );
 
         return array_values(array_filter($tags, static fn (string $tag): bool => $tag !== ''));
     }
@@ -219,7 +276,10 @@ final class CustomerRequest extends FormRequest
         $rows = [];
 
         foreach ((array) $this->input($name, []) as $row) {
-            $texts = array_map(static fn (mixed $text): string => is_string($text) ? trim($text) : '', is_array($row) ? $row : []);
+            $texts = array_map(
+                static fn (mixed $text): string => is_string($text) ? trim($text) : '',
+                is_array($row) ? $row : [],
+            );
 
             if (($texts[$telling] ?? '') !== '') {
                 $rows[] = $read($texts);
@@ -234,6 +294,8 @@ final class CustomerRequest extends FormRequest
         $house = app(House::class);
         $money = $house->fitting(Money::of(TypedNumber::plain($typed), $house->currency()));
 
-        return $money->isNegative() ? throw Refused::because('bad_amount', 'A spending limit cannot be below zero.') : $money;
+        return $money->isNegative()
+            ? throw Refused::because('bad_amount', 'A spending limit cannot be below zero.')
+            : $money;
     }
 }

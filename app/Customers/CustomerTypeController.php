@@ -23,22 +23,42 @@ final class CustomerTypeController
 
         return view('customers.types', [
             'types' => CustomerType::query()->with('priceLevel')->orderBy('name')->get(),
-            'counts' => Customer::query()->toBase()->whereNull('merged_into_id')->groupBy('customer_type_id')->selectRaw('customer_type_id, COUNT(*) AS n')->pluck('n', 'customer_type_id'),
+            'counts' => Customer::query()
+                ->toBase()
+                ->whereNull('merged_into_id')
+                ->groupBy('customer_type_id')
+                ->selectRaw('customer_type_id, COUNT(*) AS n')
+                ->pluck('n', 'customer_type_id'),
             'levels' => PriceLevel::query()->orderBy('name')->get(),
-            'own' => DB::table('level_prices')->groupBy('price_level_id')->selectRaw('price_level_id, COUNT(*) AS n')->pluck('n', 'price_level_id'),
+            'own' => DB::table('level_prices')
+                ->groupBy('price_level_id')
+                ->selectRaw('price_level_id, COUNT(*) AS n')
+                ->pluck('n', 'price_level_id'),
             'code' => $code,
-            'item' => $item = $code === '' ? null : Item::query()->where('code', $code)->first(),
-            'prices' => $item === null ? [] : DB::table('level_prices')->where('item_id', $item->id)->pluck('price', 'price_level_id')->all(),
+            'item' => ($item = $code === '' ? null : Item::query()->where('code', $code)->first()),
+            'prices' => $item === null
+                    ? []
+                    : DB::table('level_prices')->where('item_id', $item->id)->pluck('price', 'price_level_id')->all(),
         ]);
     }
 
     public function saveType(Request $request): RedirectResponse
     {
         $name = $this->name($request);
-        $type = $request->filled('id') ? CustomerType::query()->findOrFail($request->integer('id')) : new CustomerType;
+        $type = $request->filled('id')
+            ? CustomerType::query()->findOrFail($request->integer('id'))
+            : new CustomerType;
         $this->assertFree('customer_types', $name, $type->exists ? $type->id : null);
-        $level = $request->filled('price_level_id') ? PriceLevel::query()->findOrFail($request->integer('price_level_id'))->id : null;
-        $type->fill(['name' => $name, 'price_level_id' => $level, 'discount_percent' => $this->percent($request, 'discount_percent')])->save();
+        $level = $request->filled('price_level_id')
+            ? PriceLevel::query()->findOrFail($request->integer('price_level_id'))->id
+            : null;
+        $type
+            ->fill([
+                'name' => $name,
+                'price_level_id' => $level,
+                'discount_percent' => $this->percent($request, 'discount_percent'),
+            ])
+            ->save();
 
         return back()->with('done', "{$name} is kept. It holds for what is sold from now on.");
     }
@@ -56,14 +76,18 @@ final class CustomerTypeController
     /** An item's own price at a level; left empty, the level's percentage comes off its list price. */
     public function savePrice(Request $request): RedirectResponse
     {
-        $item = Item::query()->where('code', $request->string('item')->value())->firstOrFail();
+        $item = Item::query()
+            ->where('code', $request->string('item')->value())
+            ->firstOrFail();
 
         foreach (PriceLevel::query()->pluck('id') as $level) {
             $typed = trim($request->string("price.{$level}")->value());
             $key = ['item_id' => $item->id, 'price_level_id' => $level];
             $typed === ''
                 ? DB::table('level_prices')->where($key)->delete()
-                : DB::table('level_prices')->updateOrInsert($key, ['price' => UnitPrice::of(TypedNumber::plain($typed))->toString()]);
+                : DB::table('level_prices')->updateOrInsert($key, [
+                    'price' => UnitPrice::of(TypedNumber::plain($typed))->toString(),
+                ]);
         }
 
         return back()->with('done', "The prices of {$item->code} are kept.");
@@ -78,12 +102,19 @@ final class CustomerTypeController
 
     private function percent(Request $request, string $field): ?string
     {
-        return $request->filled($field) ? Percentage::ofWhole(TypedNumber::plain($request->string($field)->value()))->toString() : null;
+        return $request->filled($field)
+            ? Percentage::ofWhole(TypedNumber::plain($request->string($field)->value()))->toString()
+            : null;
     }
 
     private function assertFree(string $table, string $name, ?int $except): void
     {
-        if (DB::table($table)->where('name', $name)->when($except !== null, static fn ($query) => $query->where('id', '<>', $except))->exists()) {
+        if (
+            DB::table($table)
+                ->where('name', $name)
+                ->when($except !== null, static fn ($query) => $query->where('id', '<>', $except))
+                ->exists()
+        ) {
             throw Refused::because('name_taken', "There is one called “{$name}” already.");
         }
     }

@@ -12,7 +12,10 @@ final class Naming
     /** Words that say what sort of firm it is, not which. */
     private const FORMS = ['ltd', 'limited', 'inc', 'llc', 'co', 'company', 'and', 'the', 'sons', 'son'];
 
-    /** A name without case, accents, punctuation, the order of its words and the usual forms: "The Moss & Daughter Tiling Co." is "daughter moss tiling". */
+    /**
+     * A name without case, accents, punctuation, the order of its words and the usual forms: "The Moss & Daughter
+     * Tiling Co." is "daughter moss tiling".
+     */
     public static function key(string $name): string
     {
         $words = preg_split('/[^a-z0-9]+/', Str::lower(Str::ascii($name)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
@@ -30,7 +33,9 @@ final class Naming
 
     public static function search(string ...$parts): string
     {
-        $text = Str::lower(Str::ascii(implode(' ', array_filter($parts, static fn (string $part): bool => $part !== ''))));
+        $text = Str::lower(
+            Str::ascii(implode(' ', array_filter($parts, static fn (string $part): bool => $part !== ''))),
+        );
 
         return substr(preg_replace('/[^ -~]/', '', $text) ?? '', 0, 500);
     }

@@ -17,8 +17,14 @@ final class PossibleDuplicate extends Refused
     public static function of(Collection $found, string $phone, string $mail): self
     {
         $first = $found->first();
-        $words = $first === null ? '' : "{$first->name} ({$first->number}, ".FindDuplicates::why($first, $phone, $mail).')';
-        $refused = self::because('possible_duplicate', "There is {$words} already. Use them, or say that this is somebody else.");
+        $words
+            = $first === null
+                ? ''
+                : "{$first->name} ({$first->number}, ".FindDuplicates::why($first, $phone, $mail).')';
+        $refused = self::because(
+            'possible_duplicate',
+            "There is {$words} already. Use them, or say that this is somebody else.",
+        );
         $refused->found = $found;
 
         return $refused;

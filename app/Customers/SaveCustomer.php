@@ -13,7 +13,16 @@ use Illuminate\Support\Facades\DB;
 final class SaveCustomer
 {
     /** Kept on record when they change, by their name on it. */
-    private const RECORDED = ['name' => 'name', 'customer_type_id' => 'type', 'discount_percent' => 'own discount', 'exempt' => 'exempt from', 'certificate' => 'certificate', 'certificate_expires' => 'certificate expires', 'mail' => 'mail', 'phone' => 'phone'];
+    private const RECORDED = [
+        'name' => 'name',
+        'customer_type_id' => 'type',
+        'discount_percent' => 'own discount',
+        'exempt' => 'exempt from',
+        'certificate' => 'certificate',
+        'certificate_expires' => 'certificate expires',
+        'mail' => 'mail',
+        'phone' => 'phone',
+    ];
 
     public function __construct(private readonly FindDuplicates $duplicates)
     {
@@ -23,7 +32,8 @@ final class SaveCustomer
     public function handle(?Customer $customer, CustomerDraft $draft, Staff $by, ?int $version = null): Customer
     {
         return DB::transaction(function () use ($customer, $draft, $by, $version): Customer {
-            $customer = $customer === null ? new Customer : Customer::query()->lockForUpdate()->findOrFail($customer->id);
+            $customer
+                = $customer === null ? new Customer : Customer::query()->lockForUpdate()->findOrFail($customer->id);
             $this->assertMayChange($customer, $version);
             $before = $this->recorded($customer);
             $customer->fill($draft->fields);
@@ -48,7 +58,10 @@ final class SaveCustomer
         }
 
         if ($customer->exists && $version !== null && $version !== $customer->version) {
-            throw Refused::because('changed_elsewhere', 'Somebody else has changed this customer meanwhile. Load the page again, then make your change.');
+            throw Refused::because(
+                'changed_elsewhere',
+                'Somebody else has changed this customer meanwhile. Load the page again, then make your change.',
+            );
         }
     }
 
@@ -88,7 +101,12 @@ final class SaveCustomer
 
         if ($draft->tags !== null) {
             DB::table('customer_tags')->where('customer_id', $customer->id)->delete();
-            DB::table('customer_tags')->insert(array_map(static fn (string $tag): array => ['customer_id' => $customer->id, 'tag' => $tag], array_values(array_unique($draft->tags))));
+            DB::table('customer_tags')->insert(
+                array_map(
+                    static fn (string $tag): array => ['customer_id' => $customer->id, 'tag' => $tag],
+                    array_values(array_unique($draft->tags)),
+                ),
+            );
         }
     }
 
@@ -102,21 +120,42 @@ final class SaveCustomer
         $kept = [];
 
         foreach ($contacts as $contact) {
-            $known = is_numeric($contact['id'] ?? null) ? $customer->contacts()->whereKey((int) $contact['id'])->first() : null;
+            $known = is_numeric($contact['id'] ?? null)
+                ? $customer->contacts()->whereKey((int) $contact['id'])->first()
+                : null;
             unset($contact['id']);
-            $known === null ? $known = $customer->contacts()->create($contact) : $known->update([...$contact, 'active' => true]);
+            $known === null
+                ? ($known = $customer->contacts()->create($contact))
+                : $known->update([...$contact, 'active' => true]);
             $kept[] = $known->getKey();
         }
 
-        $customer->contacts()->whereKeyNot($kept)->update(['active' => false]);
+        $customer
+            ->contacts()
+            ->whereKeyNot($kept)
+            ->update(['active' => false]);
     }
 
     private function index(Customer $customer): void
     {
         $contacts = $customer->contacts()->where('active', true)->get();
-        $customer->forceFill(['search' => Naming::search(
-            (string) $customer->number, $customer->name, $customer->phone ?? '', preg_replace('/\D/', '', $customer->phone ?? '') ?? '', $customer->mail ?? '', $customer->town ?? '', ...$contacts->flatMap(static fn (Contact $contact): array => [$contact->name, $contact->phone, $contact->mail])->all(),
-        )])->save();
+        $customer
+            ->forceFill([
+                'search' => Naming::search(
+                    (string) $customer->number,
+                    $customer->name,
+                    $customer->phone ?? '',
+                    preg_replace('/\D/', '', $customer->phone ?? '') ?? '',
+                    $customer->mail ?? '',
+                    $customer->town ?? '',
+                    ...$contacts
+                        ->flatMap(
+                            static fn (Contact $contact): array => [$contact->name, $contact->phone, $contact->mail],
+                        )
+                        ->all(),
+                ),
+            ])
+            ->save();
     }
 
     /** @return array<string, string> */
@@ -135,10 +174,23 @@ final class SaveCustomer
         }
 
         $contacts = $customer->exists ? $customer->contacts()->where('active', true)->orderBy('id')->get() : [];
-        $prices = $customer->exists ? DB::table('contract_prices as p')->join('items as i', 'i.id', '=', 'p.item_id')->where('p.customer_id', $customer->id)->orderBy('i.code')->get(['i.code', 'p.price'])->all() : [];
-        $rights = static fn (Contact $one): string => "{$one->name}: ".($one->may_buy ? 'may buy'.($one->spending_limit === null ? '' : " up to {$one->spending_limit}") : 'may not buy');
+        $prices = $customer->exists
+            ? DB::table('contract_prices as p')
+                ->join('items as i', 'i.id', '=', 'p.item_id')
+                ->where('p.customer_id', $customer->id)
+                ->orderBy('i.code')
+                ->get(['i.code', 'p.price'])
+                ->all()
+            : [];
+        $rights = static fn (Contact $one): string => "{$one->name}: "
+            .($one->may_buy
+                ? 'may buy'.($one->spending_limit === null ? '' : " up to {$one->spending_limit}")
+                : 'may not buy');
         $written['who may buy'] = implode('; ', array_map($rights, is_array($contacts) ? $contacts : $contacts->all()));
-        $written['contract prices'] = implode('; ', array_map(static fn (object $row): string => "{$row->code} {$row->price}", $prices));
+        $written['contract prices'] = implode(
+            '; ',
+            array_map(static fn (object $row): string => "{$row->code} {$row->price}", $prices),
+        );
 
         return $written;
     }

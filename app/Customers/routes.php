@@ -8,12 +8,22 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:see-customers')->group(function (): void {
     Route::get('/customers', [CustomerController::class, 'index'])->name('customers');
-    Route::get('/customers/new', [CustomerController::class, 'create'])->middleware('can:edit-customers')->name('customers.create');
+    Route::get('/customers/new', [CustomerController::class, 'create'])
+        ->middleware('can:edit-customers')
+        ->name('customers.create');
     Route::get('/customers/{customer}', [CustomerController::class, 'show'])->name('customers.show');
-    Route::get('/customers/types', [CustomerTypeController::class, 'index'])->middleware('can:edit-prices')->name('customers.types');
-    Route::post('/customers/types', [CustomerTypeController::class, 'saveType'])->middleware('can:edit-prices')->name('customers.types.save');
-    Route::post('/customers/levels', [CustomerTypeController::class, 'saveLevel'])->middleware('can:edit-prices')->name('customers.levels.save');
-    Route::post('/customers/level-prices', [CustomerTypeController::class, 'savePrice'])->middleware('can:edit-prices')->name('customers.level-prices.save');
+    Route::get('/customers/types', [CustomerTypeController::class, 'index'])
+        ->middleware('can:edit-prices')
+        ->name('customers.types');
+    Route::post('/customers/types', [CustomerTypeController::class, 'saveType'])
+        ->middleware('can:edit-prices')
+        ->name('customers.types.save');
+    Route::post('/customers/levels', [CustomerTypeController::class, 'saveLevel'])
+        ->middleware('can:edit-prices')
+        ->name('customers.levels.save');
+    Route::post('/customers/level-prices', [CustomerTypeController::class, 'savePrice'])
+        ->middleware('can:edit-prices')
+        ->name('customers.level-prices.save');
     Route::get('/customers/{customer}/scan/{version?}', [CustomerController::class, 'scan'])->name('customers.scan');
 });
 
@@ -22,5 +32,7 @@ Route::middleware('can:edit-customers')->group(function (): void {
     Route::get('/customers/{customer}/change', [CustomerController::class, 'edit'])->name('customers.edit');
     Route::post('/customers/{customer}', [CustomerController::class, 'update'])->name('customers.update');
     Route::post('/customers/{customer}/notes', [CustomerController::class, 'note'])->name('customers.note');
-    Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->name('customers.note-gone');
+    Route::post('/customers/{customer}/notes/{note}/gone', [CustomerController::class, 'noteGone'])->name(
+        'customers.note-gone',
+    );
 });

@@ -30,18 +30,33 @@ final class DepositController
 
     public function index(AsOfRequest $request): View
     {
-        return view('deposits.index', ['liability' => Liability::on($request->day()), 'day' => $request->day(), 'house' => $this->house]);
+        return view('deposits.index', [
+            'liability' => Liability::on($request->day()),
+            'day' => $request->day(),
+            'house' => $this->house,
+        ]);
     }
 
     public function csv(AsOfRequest $request): StreamedResponse
     {
         $day = $request->day();
 
-        return Csv::download("held-{$day->format('Y-m-d')}.csv", ['customer', 'name', 'deposits', 'layaway money', 'currency', 'as of'], (function () use ($day): iterable {
-            foreach (Liability::on($day)->customers as $row) {
-                yield [(string) $row->number, $row->name, $this->house->money($row->deposits)->toString(), $this->house->money($row->layaways)->toString(), $this->house->currency()->code, $day->format('Y-m-d')];
-            }
-        })());
+        return Csv::download(
+            "held-{$day->format('Y-m-d')}.csv",
+            ['customer', 'name', 'deposits', 'layaway money', 'currency', 'as of'],
+            (function () use ($day): iterable {
+                foreach (Liability::on($day)->customers as $row) {
+                    yield [
+                        (string) $row->number,
+                        $row->name,
+                        $this->house->money($row->deposits)->toString(),
+                        $this->house->money($row->layaways)->toString(),
+                        $this->house->currency()->code,
+                        $day->format('Y-m-d'),
+                    ];
+                }
+            })(),
+        );
     }
 
     public function show(Customer $customer): View
@@ -49,20 +64,39 @@ final class DepositController
         return view('deposits.show', [
             'customer' => $customer,
             'held' => DepositsHeld::of($customer->id),
-            'entries' => DB::table('deposit_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.customer_id', $customer->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.purpose', 'd.kind', 'd.note']),
+            'entries' => DB::table('deposit_entries as e')
+                ->join('documents as d', 'd.id', '=', 'e.document_id')
+                ->where('e.customer_id', $customer->id)
+                ->orderByDesc('e.id')
+                ->limit(300)
+                ->get(['e.*', 'd.label', 'd.purpose', 'd.kind', 'd.note']),
             'house' => $this->house,
             'ways' => Said::ways($this->money->of($customer->id)),
             'key' => old('key', (string) Str::uuid()),
         ]);
     }
 
-    public function payBack(Request $request, Customer $customer, PayBackDeposit $payBack, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function payBack(
+        Request $request,
+        Customer $customer,
+        PayBackDeposit $payBack,
+        AtTill $atTill,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $request->validate(['key' => ['required', 'uuid']]);
         $from = $request->string('from')->value();
         $refund = $payBack->handle(
-            $customer, $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0), $from === '' ? null : $from, TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
-            $request->string('reference')->trim()->value(), $request->string('reason')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request),
+            $customer,
+            $this->house->typedMoney($request->string('amount')->value()) ?? $this->house->money(0),
+            $from === '' ? null : $from,
+            TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
+            $request->string('reference')->trim()->value(),
+            $request->string('reason')->trim()->value(),
+            $request->string('key')->value(),
+            $atTill->till(),
+            $by,
+            $check->given($request),
         );
 
         return redirect()->route('deposits.show', $customer)->with('done', 'The deposit is paid back.');

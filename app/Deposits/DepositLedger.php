@@ -11,7 +11,10 @@ use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
-/** The only place that writes deposits. Always under the customer's lock, which is taken before anything else is read in the transaction. */
+/**
+ * The only place that writes deposits. Always under the customer's lock, which is taken before anything else is read in
+ * the transaction.
+ */
 final class DepositLedger
 {
     public function __construct(private readonly House $house)
@@ -25,12 +28,18 @@ final class DepositLedger
             throw new LogicException('Deposits are locked inside a transaction.');
         }
 
-        return DepositAccount::query()->where('customer_id', $customer)->lockForUpdate()->first() ?? $this->open($customer);
+        return DepositAccount::query()->where('customer_id', $customer)->lockForUpdate()->first()
+            ?? $this->open($customer);
     }
 
     /** @param  string  $keptFor the order it is kept for; empty: free */
-    public function put(DepositAccount $account, int $document, int $amount, string $keptFor, CarbonImmutable $day): void
-    {
+    public function put(
+        DepositAccount $account,
+        int $document,
+        int $amount,
+        string $keptFor,
+        CarbonImmutable $day,
+    ): void {
         $this->write($account, $document, [$keptFor => $amount], $day);
     }
 
@@ -41,10 +50,18 @@ final class DepositLedger
      *
      * @throws Refused over_deposit
      */
-    public function take(DepositAccount $account, int $document, int $amount, CarbonImmutable $day, ?string $from = null): void
-    {
+    public function take(
+        DepositAccount $account,
+        int $document,
+        int $amount,
+        CarbonImmutable $day,
+        ?string $from = null,
+    ): void {
         if ($amount > $account->held) {
-            throw Refused::because('over_deposit', 'Only '.Show::money($this->house->money($account->held)).' is held for them in deposits.');
+            throw Refused::because(
+                'over_deposit',
+                'Only '.Show::money($this->house->money($account->held)).' is held for them in deposits.',
+            );
         }
 
         $left = $amount;
@@ -84,9 +101,19 @@ final class DepositLedger
     /** @param  array<array-key, int>  $parts minor units by what they are kept for */
     private function write(DepositAccount $account, int $document, array $parts, CarbonImmutable $day): void
     {
-        DB::table('deposit_entries')->insert(array_map(static fn (int|string $keptFor, int $amount): array => [
-            'customer_id' => $account->customer_id, 'document_id' => $document, 'kept_for' => (string) $keptFor, 'amount' => $amount, 'business_date' => $day->format('Y-m-d'),
-        ], array_keys($parts), $parts));
+        DB::table('deposit_entries')->insert(
+            array_map(
+                static fn (int|string $keptFor, int $amount): array => [
+                    'customer_id' => $account->customer_id,
+                    'document_id' => $document,
+                    'kept_for' => (string) $keptFor,
+                    'amount' => $amount,
+                    'business_date' => $day->format('Y-m-d'),
+                ],
+                array_keys($parts),
+                $parts,
+            ),
+        );
         $account->forceFill(['held' => $account->held + array_sum($parts)])->save();
     }
 }

@@ -16,8 +16,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * By which ways the deposits held for a customer came in, and so by which they may go back. The entries are followed in their order: what is used goes oldest first; what is paid back goes
- * from what came in by that way; what comes back as a deposit is what was used on that sale.
+ * By which ways the deposits held for a customer came in, and so by which they may go back. The entries are followed in
+ * their order: what is used goes oldest first; what is paid back goes from what came in by that way; what comes back as
+ * a deposit is what was used on that sale.
  */
 final class DepositMoney
 {
@@ -36,28 +37,43 @@ final class DepositMoney
         $ways = [];
 
         foreach ($layers as $layer) {
-            $from === null || $layer['for'] === $from ? $ways = Brought::plus($ways, $layer['ways']) : null;
+            $from === null || $layer['for'] === $from ? ($ways = Brought::plus($ways, $layer['ways'])) : null;
         }
 
         return array_filter($ways, static fn (Money $amount): bool => $amount->isPositive());
     }
 
-    /** @return list<array{for: string, document: int, ways: array<string, Money>}> what is left of each, oldest first */
+    /**
+     * @return list<array{for: string, document: int, ways: array<string, Money>}> what is left of each, oldest first
+     */
     private function follow(int $customer): array
     {
         $entries = DB::table('deposit_entries')->where('customer_id', $customer)->orderBy('id')->get();
-        $documents = Document::query()->with('tenders')->whereIn('id', $entries->pluck('document_id'))->get()->keyBy('id');
+        $documents = Document::query()
+            ->with('tenders')
+            ->whereIn('id', $entries->pluck('document_id'))
+            ->get()
+            ->keyBy('id');
         $layers = [];
         $used = [];
 
         foreach ($entries as $entry) {
-            $document = $documents->get((int) $entry->document_id) ?? Document::query()->with('tenders')->findOrFail((int) $entry->document_id);
+            $document
+                = $documents->get((int) $entry->document_id)
+                ?? Document::query()->with('tenders')->findOrFail((int) $entry->document_id);
             $amount = Money::ofMinor(abs((int) $entry->amount), $this->house->currency());
 
             if ((int) $entry->amount > 0) {
-                $layers[] = ['for' => (string) $entry->kept_for, 'document' => $document->id, 'ways' => $this->cameIn($document, $amount, $used)];
+                $layers[] = [
+                    'for' => (string) $entry->kept_for,
+                    'document' => $document->id,
+                    'ways' => $this->cameIn($document, $amount, $used),
+                ];
             } else {
-                $used[$document->id] = Brought::plus($used[$document->id] ?? [], self::leave($layers, $entry, $document, $amount));
+                $used[$document->id] = Brought::plus(
+                    $used[$document->id] ?? [],
+                    self::leave($layers, $entry, $document, $amount),
+                );
             }
         }
 
@@ -99,7 +115,13 @@ final class DepositMoney
     {
         $ways = [];
 
-        foreach (DB::table('document_lines')->where('document_id', $note->id)->whereNotNull('origin_document_id')->distinct()->pluck('origin_document_id') as $origin) {
+        foreach (
+            DB::table('document_lines')
+                ->where('document_id', $note->id)
+                ->whereNotNull('origin_document_id')
+                ->distinct()
+                ->pluck('origin_document_id') as $origin
+        ) {
             $share = AsItCame::share($amount, $used[(int) $origin] ?? []);
             $used[(int) $origin] = Brought::minus($used[(int) $origin] ?? [], $share);
             $ways = Brought::plus($ways, $share);
@@ -116,12 +138,20 @@ final class DepositMoney
     private static function leave(array &$layers, stdClass $entry, Document $document, Money $amount): array
     {
         $left = [];
-        $bounced = in_array($document->purpose, [Purpose::ReturnedPayment, Purpose::ReceiptReversed], true) ? $document->refers_to_id : null;
+        $bounced = in_array($document->purpose, [Purpose::ReturnedPayment, Purpose::ReceiptReversed], true)
+            ? $document->refers_to_id
+            : null;
 
         // What was paid back by a way goes from what came in by it; only what is left of it goes oldest first.
-        foreach ($document->purpose === Purpose::PaidBack ? array_intersect_key(Brought::ways($document), self::sum($layers)) : [] as $way => $wanted) {
+        foreach (
+            $document->purpose === Purpose::PaidBack
+                ? array_intersect_key(Brought::ways($document), self::sum($layers))
+                : [] as $way => $wanted
+        ) {
             foreach ($layers as $i => $layer) {
-                $part = isset($layer['ways'][$way]) ? Money::min($layer['ways'][$way], Money::min($wanted, $amount)) : Money::zero($amount->currency);
+                $part = isset($layer['ways'][$way])
+                    ? Money::min($layer['ways'][$way], Money::min($wanted, $amount))
+                    : Money::zero($amount->currency);
 
                 if ($part->isPositive() && $layer['for'] === (string) $entry->kept_for) {
                     $layers[$i]['ways'] = Brought::minus($layer['ways'], [$way => $part]);
@@ -133,7 +163,11 @@ final class DepositMoney
         }
 
         foreach ($layers as $i => $layer) {
-            if ($amount->isPositive() && $layer['for'] === (string) $entry->kept_for && ($bounced === null || $layer['document'] === $bounced)) {
+            if (
+                $amount->isPositive()
+                && $layer['for'] === (string) $entry->kept_for
+                && ($bounced === null || $layer['document'] === $bounced)
+            ) {
                 $share = AsItCame::share($amount, $layer['ways']);
                 $layers[$i]['ways'] = Brought::minus($layer['ways'], $share);
                 $left = Brought::plus($left, $share);
@@ -150,6 +184,10 @@ final class DepositMoney
      */
     private static function sum(array $layers): array
     {
-        return array_reduce($layers, static fn (array $sum, array $layer): array => Brought::plus($sum, $layer['ways']), []);
+        return array_reduce(
+            $layers,
+            static fn (array $sum, array $layer): array => Brought::plus($sum, $layer['ways']),
+            [],
+        );
     }
 }

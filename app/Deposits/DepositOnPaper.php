@@ -24,14 +24,32 @@ final class DepositOnPaper implements Annotates
             return [];
         }
 
-        $own = (int) DB::table('deposit_entries')->where('document_id', $document->id)->where('customer_id', $document->customer_id)->min('id');
-        $before = (int) DB::table('deposit_entries')->where('customer_id', $document->customer_id)->where('id', '<', $own)->sum('amount');
-        $for = DB::table('deposit_entries')->where('document_id', $document->id)->where('kept_for', '<>', '')->value('kept_for');
+        $own = (int) DB::table('deposit_entries')
+            ->where('document_id', $document->id)
+            ->where('customer_id', $document->customer_id)
+            ->min('id');
+        $before = (int) DB::table('deposit_entries')
+            ->where('customer_id', $document->customer_id)
+            ->where('id', '<', $own)
+            ->sum('amount');
+        $for = DB::table('deposit_entries')
+            ->where('document_id', $document->id)
+            ->where('kept_for', '<>', '')
+            ->value('kept_for');
 
-        return [new PaperNote('Deposits held', [
-            ['Held before', Show::money($document->money($before))],
-            [$document->deposit_change > 0 ? 'Put with it' : 'Taken from it', Show::money($document->money(abs($document->deposit_change)))],
-            ['Held now', Show::money($document->money($before + $document->deposit_change))],
-        ], is_string($for) ? "Kept for: {$for}" : '')];
+        return [
+            new PaperNote(
+                'Deposits held',
+                [
+                    ['Held before', Show::money($document->money($before))],
+                    [
+                        $document->deposit_change > 0 ? 'Put with it' : 'Taken from it',
+                        Show::money($document->money(abs($document->deposit_change))),
+                    ],
+                    ['Held now', Show::money($document->money($before + $document->deposit_change))],
+                ],
+                is_string($for) ? "Kept for: {$for}" : '',
+            ),
+        ];
     }
 }

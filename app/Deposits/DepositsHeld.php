@@ -9,7 +9,10 @@ use Illuminate\Support\Facades\DB;
 /** What is held for a customer, and what of it is kept for an order. */
 final readonly class DepositsHeld
 {
-    /** @param  array<string, int>  $parts minor units by the order they are kept for, the free ones (empty) first, then the oldest */
+    /**
+     * @param  array<string, int>  $parts minor units by the order they are kept for, the free ones (empty) first, then
+     *     the oldest
+     */
     private function __construct(public array $parts)
     {
     }
@@ -18,7 +21,13 @@ final readonly class DepositsHeld
     {
         $parts = [];
 
-        foreach (DB::select('SELECT kept_for, SUM(amount) AS held FROM deposit_entries WHERE customer_id = ? GROUP BY kept_for HAVING held > 0 ORDER BY kept_for <> \'\', MIN(id)', [$customer]) as $row) {
+        foreach (
+            DB::select(
+                'SELECT kept_for, SUM(amount) AS held FROM deposit_entries WHERE customer_id = ? GROUP BY kept_for '
+                    .'HAVING held > 0 ORDER BY kept_for <> \'\', MIN(id)',
+                [$customer],
+            ) as $row
+        ) {
             $parts[(string) $row->kept_for] = (int) $row->held;
         }
 

@@ -8,7 +8,10 @@ use Elmstone\Receivables\FollowsMerge;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
-/** What is held for the one that goes is held for the other: entries take it out of the one and put it with the other, under the document it came by. */
+/**
+ * What is held for the one that goes is held for the other: entries take it out of the one and put it with the other,
+ * under the document it came by.
+ */
 final class MergeDeposits implements FollowsMerge
 {
     public function __construct(private readonly DepositLedger $ledger)
@@ -26,10 +29,21 @@ final class MergeDeposits implements FollowsMerge
         $rows = [];
 
         foreach ($held->parts as $keptFor => $amount) {
-            $document = DB::table('deposit_entries')->where('customer_id', $from)->where('kept_for', (string) $keptFor)->where('amount', '>', 0)->latest('id')->value('document_id');
+            $document = DB::table('deposit_entries')
+                ->where('customer_id', $from)
+                ->where('kept_for', (string) $keptFor)
+                ->where('amount', '>', 0)
+                ->latest('id')
+                ->value('document_id');
 
             foreach ([[$from, -$amount], [$into, $amount]] as [$customer, $moved]) {
-                $rows[] = ['customer_id' => $customer, 'document_id' => $document, 'kept_for' => (string) $keptFor, 'amount' => $moved, 'business_date' => $day];
+                $rows[] = [
+                    'customer_id' => $customer,
+                    'document_id' => $document,
+                    'kept_for' => (string) $keptFor,
+                    'amount' => $moved,
+                    'business_date' => $day,
+                ];
             }
         }
 

@@ -31,7 +31,10 @@ final class TakeBackDeposit implements TakesBackHeld
 
     public function room(Document $receipt): Money
     {
-        $held = $receipt->customer_id === null ? 0 : DepositsHeld::of($receipt->customer_id)->parts[self::keptFor($receipt)] ?? 0;
+        $held
+            = $receipt->customer_id === null
+                ? 0
+                : DepositsHeld::of($receipt->customer_id)->parts[self::keptFor($receipt)] ?? 0;
 
         return $receipt->money(min(max(0, $receipt->deposit_change), $held));
     }
@@ -39,14 +42,23 @@ final class TakeBackDeposit implements TakesBackHeld
     public function takeBack(Document $receipt, int $return, Money $amount, CarbonImmutable $day): void
     {
         if ($receipt->customer_id !== null && $amount->isPositive()) {
-            $this->ledger->take($this->ledger->lock($receipt->customer_id), $return, $amount->minor, $day, self::keptFor($receipt));
+            $this->ledger->take(
+                $this->ledger->lock($receipt->customer_id),
+                $return,
+                $amount->minor,
+                $day,
+                self::keptFor($receipt),
+            );
         }
     }
 
     /** The order it is kept for; empty: it is free. */
     private static function keptFor(Document $receipt): string
     {
-        $keptFor = DB::table('deposit_entries')->where('document_id', $receipt->id)->where('amount', '>', 0)->value('kept_for');
+        $keptFor = DB::table('deposit_entries')
+            ->where('document_id', $receipt->id)
+            ->where('amount', '>', 0)
+            ->value('kept_for');
 
         return is_string($keptFor) ? $keptFor : '';
     }

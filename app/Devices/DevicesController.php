@@ -36,12 +36,23 @@ final class DevicesController
             'house' => $house,
             'mood' => SimulatedTerminal::mood($till),
             'moods' => TerminalMood::cases(),
-            'requests' => DB::table('terminal_requests')->where('till_id', $till->id)->orderByDesc('id')->limit(8)->get(),
+            'requests' => DB::table('terminal_requests')
+                ->where('till_id', $till->id)
+                ->orderByDesc('id')
+                ->limit(8)
+                ->get(),
             'outOfPaper' => SimulatedPrinter::isOutOfPaper($till),
             'mailAway' => SimulatedMailbox::isAway(),
             'drawer' => DeviceState::read($till, 'drawer'),
-            'papers' => DB::table('printed_papers')->where('till_id', $till->id)->orderByDesc('id')->limit(6)->get(['id', 'title', 'printed_at']),
-            'mails' => DB::table('sent_mails')->orderByDesc('id')->limit(20)->get(['id', 'recipient', 'subject', 'body', 'attachment_name', 'sent_at']),
+            'papers' => DB::table('printed_papers')
+                ->where('till_id', $till->id)
+                ->orderByDesc('id')
+                ->limit(6)
+                ->get(['id', 'title', 'printed_at']),
+            'mails' => DB::table('sent_mails')
+                ->orderByDesc('id')
+                ->limit(20)
+                ->get(['id', 'recipient', 'subject', 'body', 'attachment_name', 'sent_at']),
         ]);
     }
 
@@ -55,33 +66,48 @@ final class DevicesController
 
     public function printer(Request $request): RedirectResponse
     {
-        DeviceState::write($this->atTill->till(), SimulatedPrinter::DEVICE, ['out_of_paper' => $request->boolean('broken')]);
+        DeviceState::write($this->atTill->till(), SimulatedPrinter::DEVICE, [
+            'out_of_paper' => $request->boolean('broken'),
+        ]);
 
-        return back()->with('done', $request->boolean('broken') ? 'The printer is out of paper.' : 'The printer has paper.');
+        return back()->with(
+            'done',
+            $request->boolean('broken') ? 'The printer is out of paper.' : 'The printer has paper.',
+        );
     }
 
     public function mailbox(Request $request): RedirectResponse
     {
         DeviceState::write($this->atTill->till(), SimulatedMailbox::DEVICE, ['away' => $request->boolean('broken')]);
 
-        return back()->with('done', $request->boolean('broken') ? 'The mail server does not answer.' : 'The mail server answers.');
+        return back()->with(
+            'done',
+            $request->boolean('broken') ? 'The mail server does not answer.' : 'The mail server answers.',
+        );
     }
 
     public function paper(int $paper): Response
     {
-        $html = DB::table('printed_papers')->where('till_id', $this->atTill->till()->id)->where('id', $paper)->value('html');
+        $html = DB::table('printed_papers')
+            ->where('till_id', $this->atTill->till()->id)
+            ->where('id', $paper)
+            ->value('html');
 
         return is_string($html) ? response($html) : abort(404);
     }
 
     public function attachment(int $mail): Response
     {
-        $sent = DB::table('sent_mails')->where('id', $mail)->first(['attachment', 'attachment_name']);
+        $sent = DB::table('sent_mails')
+            ->where('id', $mail)
+            ->first(['attachment', 'attachment_name']);
 
-        return $sent === null ? abort(404) : response($sent->attachment, 200, [
-            'Content-Type' => 'application/pdf',
-            'Content-Disposition' => "inline; filename=\"{$sent->attachment_name}\"",
-        ]);
+        return $sent === null
+            ? abort(404)
+            : response($sent->attachment, 200, [
+                'Content-Type' => 'application/pdf',
+                'Content-Disposition' => "inline; filename=\"{$sent->attachment_name}\"",
+            ]);
     }
 
     public function display(Till $till): View

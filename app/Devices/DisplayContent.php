@@ -8,7 +8,12 @@ namespace Elmstone\Devices;
 final readonly class DisplayContent
 {
     /** @param  list<array{quantity: string, description: string, net: string}>  $lines */
-    public function __construct(public array $lines, public string $tax, public string $total, public string $left, public string $change)
-    {
+    public function __construct(
+        public array $lines,
+        public string $tax,
+        public string $total,
+        public string $left,
+        public string $change,
+    ) {
     }
 }

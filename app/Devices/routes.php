@@ -12,6 +12,8 @@ Route::middleware(['can:play-devices', StandIns::class])->group(function (): voi
     Route::post('/devices/printer', [DevicesController::class, 'printer'])->name('devices.printer');
     Route::post('/devices/mailbox', [DevicesController::class, 'mailbox'])->name('devices.mailbox');
     Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->name('devices.paper');
-    Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])->middleware('can:see-mailbox')->name('devices.attachment');
+    Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])
+        ->middleware('can:see-mailbox')
+        ->name('devices.attachment');
     Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->name('devices.display');
 });

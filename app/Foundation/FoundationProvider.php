@@ -26,12 +26,21 @@ final class FoundationProvider extends RoomProvider
 {
     /** What stands in addresses for one thing of many. */
     private const NUMBERS = [
-        'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note', 'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail',
+        'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note',
+        'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail',
     ];
 
     public function register(): void
     {
-        Connection::resolverFor('mariadb', static fn (Closure|PDO $pdo, string $database, string $prefix, array $config): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config));
+        Connection::resolverFor(
+            'mariadb',
+            static fn (
+                Closure|PDO $pdo,
+                string $database,
+                string $prefix,
+                array $config,
+            ): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config),
+        );
     }
 
     /** A page: longer than a lock is waited for, no answer is. */
@@ -67,7 +76,11 @@ final class FoundationProvider extends RoomProvider
     protected function ownCommands(): array
     {
         return [
-            Console\DemoCommand::class, Console\GrantsCommand::class, Console\SignInsCommand::class, Console\StateCommand::class, Console\TidyCommand::class,
+            Console\DemoCommand::class,
+            Console\GrantsCommand::class,
+            Console\SignInsCommand::class,
+            Console\StateCommand::class,
+            Console\TidyCommand::class,
         ];
     }
 }

@@ -18,8 +18,16 @@ final readonly class CardsOwed
 
     public static function on(CarbonImmutable $day): self
     {
-        $rows = DB::select('SELECT g.id, g.code, g.issued_on, g.expires_on, g.blocked, SUM(e.amount) AS owed FROM gift_card_entries e JOIN gift_cards g ON g.id = e.gift_card_id WHERE e.business_date <= ? GROUP BY g.id, g.code, g.issued_on, g.expires_on, g.blocked HAVING owed <> 0 ORDER BY g.issued_on DESC, g.id DESC', [$day->format('Y-m-d')]);
+        $rows = DB::select(
+            'SELECT g.id, g.code, g.issued_on, g.expires_on, g.blocked, SUM(e.amount) AS owed FROM gift_card_entries '
+                .'e JOIN gift_cards g ON g.id = e.gift_card_id WHERE e.business_date <= ? GROUP BY g.id, g.code, '
+                .'g.issued_on, g.expires_on, g.blocked HAVING owed <> 0 ORDER BY g.issued_on DESC, g.id DESC',
+            [$day->format('Y-m-d')],
+        );
 
-        return new self(array_values($rows), array_sum(array_map(static fn (stdClass $row): int => (int) $row->owed, $rows)));
+        return new self(
+            array_values($rows),
+            array_sum(array_map(static fn (stdClass $row): int => (int) $row->owed, $rows)),
+        );
     }
 }

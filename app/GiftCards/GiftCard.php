@@ -30,7 +30,13 @@ final class GiftCard extends Model
 
     protected $hidden = ['number'];
 
-    protected $casts = ['balance' => 'int', 'issued_on' => 'immutable_date', 'expires_on' => 'immutable_date', 'blocked' => 'bool', 'made_at' => 'immutable_datetime'];
+    protected $casts = [
+        'balance' => 'int',
+        'issued_on' => 'immutable_date',
+        'expires_on' => 'immutable_date',
+        'blocked' => 'bool',
+        'made_at' => 'immutable_datetime',
+    ];
 
     /** "•••• 7781": enough to know it again, too little to use it. */
     public function masked(): string

@@ -37,11 +37,22 @@ final class GiftCardController
     {
         $day = $request->day();
 
-        return Csv::download("gift-cards-{$day->format('Y-m-d')}.csv", ['card', 'issued', 'expires', 'balance', 'currency', 'as of'], (function () use ($day): iterable {
-            foreach (CardsOwed::on($day)->cards as $row) {
-                yield [substr((string) $row->code, -4), (string) $row->issued_on, (string) $row->expires_on, $this->house->money((int) $row->owed)->toString(), $this->house->currency()->code, $day->format('Y-m-d')];
-            }
-        })());
+        return Csv::download(
+            "gift-cards-{$day->format('Y-m-d')}.csv",
+            ['card', 'issued', 'expires', 'balance', 'currency', 'as of'],
+            (function () use ($day): iterable {
+                foreach (CardsOwed::on($day)->cards as $row) {
+                    yield [
+                        substr((string) $row->code, -4),
+                        (string) $row->issued_on,
+                        (string) $row->expires_on,
+                        $this->house->money((int) $row->owed)->toString(),
+                        $this->house->currency()->code,
+                        $day->format('Y-m-d'),
+                    ];
+                }
+            })(),
+        );
     }
 
     /** What a card is worth, by its number. */
@@ -54,33 +65,69 @@ final class GiftCardController
     {
         return view('gift-cards.show', [
             'card' => $card->load('changesMade.staff'),
-            'entries' => DB::table('gift_card_entries as e')->join('documents as d', 'd.id', '=', 'e.document_id')->where('e.gift_card_id', $card->id)->orderByDesc('e.id')->limit(300)->get(['e.*', 'd.label', 'd.kind']),
+            'entries' => DB::table('gift_card_entries as e')
+                ->join('documents as d', 'd.id', '=', 'e.document_id')
+                ->where('e.gift_card_id', $card->id)
+                ->orderByDesc('e.id')
+                ->limit(300)
+                ->get(['e.*', 'd.label', 'd.kind']),
             'house' => $this->house,
             'today' => ShopTime::today(),
         ]);
     }
 
-    public function block(Request $request, GiftCard $card, LookAfterCards $look, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function block(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $blocks = ! $card->blocked;
         $look->block($card, $blocks, $request->string('reason')->trim()->value(), $by);
 
-        return redirect()->route('gift-cards.show', $card)->with('done', $blocks ? 'The card is blocked. What it is worth stays.' : 'The card can be used again.');
+        return redirect()
+            ->route('gift-cards.show', $card)
+            ->with('done', $blocks ? 'The card is blocked. What it is worth stays.' : 'The card can be used again.');
     }
 
-    public function replace(Request $request, GiftCard $card, LookAfterCards $look, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function replace(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $typed = $request->string('code')->trim()->value();
-        $code = $look->replace($card, $typed === '' ? null : CardCode::of($typed), $request->string('reason')->trim()->value(), $by);
+        $code = $look->replace(
+            $card,
+            $typed === '' ? null : CardCode::of($typed),
+            $request->string('reason')->trim()->value(),
+            $by,
+        );
 
-        return redirect()->route('gift-cards.show', $card)->with('done', "The new card’s number is {$code->grouped()}. Write it on the card now: it is not shown again.");
+        return redirect()
+            ->route('gift-cards.show', $card)
+            ->with(
+                'done',
+                "The new card’s number is {$code->grouped()}. Write it on the card now: it is not shown again.",
+            );
     }
 
-    public function extend(Request $request, GiftCard $card, LookAfterCards $look, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function extend(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $typed = $request->string('until')->value();
-        $until = CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $typed) : null;
-        $look->extend($card, $until ?? throw Refused::because('bad_date', 'Type until when it is to be good.'), $request->string('reason')->trim()->value(), $by);
+        $until = CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $typed)
+            : null;
+        $look->extend(
+            $card,
+            $until ?? throw Refused::because('bad_date', 'Type until when it is to be good.'),
+            $request->string('reason')->trim()->value(),
+            $by,
+        );
 
         return redirect()->route('gift-cards.show', $card)->with('done', 'The card is extended.');
     }

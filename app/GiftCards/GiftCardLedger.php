@@ -15,7 +15,10 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
-/** The only place that writes gift cards. What a card is worth changes under its lock, which is taken before anything else is read in the transaction. */
+/**
+ * The only place that writes gift cards. What a card is worth changes under its lock, which is taken before anything
+ * else is read in the transaction.
+ */
 final class GiftCardLedger
 {
     public function __construct(private readonly House $house)
@@ -34,7 +37,9 @@ final class GiftCardLedger
             throw new LogicException('Gift cards are locked inside a transaction.');
         }
 
-        return $codes === [] ? new Collection : GiftCard::query()->whereIn('code', $codes)->orderBy('id')->lockForUpdate()->get()->keyBy('code');
+        return $codes === []
+            ? new Collection
+            : GiftCard::query()->whereIn('code', $codes)->orderBy('id')->lockForUpdate()->get()->keyBy('code');
     }
 
     /**
@@ -50,10 +55,20 @@ final class GiftCardLedger
         $months = $this->house->shop()->gift_card_months;
 
         try {
-            $card = GiftCard::query()->create(['code' => KeptCode::of($code), 'number' => Crypt::encryptString($code->digits), 'balance' => 0, 'issued_on' => $day->format('Y-m-d'), 'expires_on' => $months === null ? null : $day->addMonthsNoOverflow($months)->format('Y-m-d'), 'blocked' => false]);
+            $card = GiftCard::query()->create([
+                'code' => KeptCode::of($code),
+                'number' => Crypt::encryptString($code->digits),
+                'balance' => 0,
+                'issued_on' => $day->format('Y-m-d'),
+                'expires_on' => $months === null ? null : $day->addMonthsNoOverflow($months)->format('Y-m-d'),
+                'blocked' => false,
+            ]);
             self::keepCode($code, $card->id);
         } catch (UniqueConstraintViolationException) {
-            throw Refused::because('card_code_taken', "Gift card {$code->masked()} is in use already. Take another card.");
+            throw Refused::because(
+                'card_code_taken',
+                "Gift card {$code->masked()} is in use already. Take another card.",
+            );
         }
 
         return $card;
@@ -70,13 +85,24 @@ final class GiftCardLedger
 
         match (true) {
             $card->blocked => throw Refused::because('card_unusable', "Gift card {$label} is blocked."),
-            $amount < 0 && $card->isExpired($day) => throw Refused::because('card_unusable', "Gift card {$label} {$card->hindrance($day)}. A supervisor can extend it."),
-            $card->balance + $amount < 0 => throw Refused::because('over_gift_card', "Gift card {$label} is worth ".Show::money($this->house->money($card->balance)).' now.'),
+            $amount < 0 && $card->isExpired($day) => throw Refused::because(
+                'card_unusable',
+                "Gift card {$label} {$card->hindrance($day)}. A supervisor can extend it.",
+            ),
+            $card->balance + $amount < 0 => throw Refused::because(
+                'over_gift_card',
+                "Gift card {$label} is worth ".Show::money($this->house->money($card->balance)).' now.',
+            ),
             default => null,
         };
 
         if ($amount !== 0) {
-            DB::table('gift_card_entries')->insert(['gift_card_id' => $card->id, 'document_id' => $document, 'amount' => $amount, 'business_date' => $day->format('Y-m-d')]);
+            DB::table('gift_card_entries')->insert([
+                'gift_card_id' => $card->id,
+                'document_id' => $document,
+                'amount' => $amount,
+                'business_date' => $day->format('Y-m-d'),
+            ]);
             $card->forceFill(['balance' => $card->balance + $amount])->save();
         }
     }
@@ -84,7 +110,11 @@ final class GiftCardLedger
     public static function keepCode(CardCode $code, int $card): void
     {
         $kept = KeptCode::of($code);
-        DB::table('gift_card_codes')->insert(['code' => $kept, 'gift_card_id' => $card, 'seal' => KeptCode::seal($kept, $card)]);
+        DB::table('gift_card_codes')->insert([
+            'code' => $kept,
+            'gift_card_id' => $card,
+            'seal' => KeptCode::seal($kept, $card),
+        ]);
     }
 
     /** Fourteen digits of the system's own randomness. */

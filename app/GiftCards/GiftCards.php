@@ -28,11 +28,19 @@ final class GiftCards
     {
         $code = CardCode::of($typed);
         self::assertNotGuessing('unknown', self::MOST_UNKNOWN);
-        $row = DB::table('gift_card_codes as c')->join('gift_cards as g', 'g.id', '=', 'c.gift_card_id')->where('c.code', KeptCode::of($code))->first(['c.counts', 'c.gift_card_id', 'g.code']);
+        $row = DB::table('gift_card_codes as c')
+            ->join('gift_cards as g', 'g.id', '=', 'c.gift_card_id')
+            ->where('c.code', KeptCode::of($code))
+            ->first(['c.counts', 'c.gift_card_id', 'g.code']);
 
         return match (true) {
             $row === null => throw self::unknown($code),
-            ! (bool) $row->counts => throw Refused::because('card_replaced', "This card was reported lost and is blocked; {$code->masked()} was replaced by ".KeptCode::masked((string) $row->code).'.'),
+            ! (bool) $row->counts => throw Refused::because(
+                'card_replaced',
+                "This card was reported lost and is blocked; {$code->masked()} was replaced by "
+                    .KeptCode::masked((string) $row->code)
+                    .'.',
+            ),
             default => GiftCard::query()->findOrFail((int) $row->gift_card_id),
         };
     }
@@ -48,7 +56,10 @@ final class GiftCards
     private static function assertNotGuessing(string $what, int $most): void
     {
         if (RateLimiter::tooManyAttempts(self::till($what), $most)) {
-            throw Refused::because('too_many', 'Too many numbers that no card has were typed at this till. Wait a few minutes.');
+            throw Refused::because(
+                'too_many',
+                'Too many numbers that no card has were typed at this till. Wait a few minutes.',
+            );
         }
     }
 
@@ -60,7 +71,8 @@ final class GiftCards
     }
 
     /**
-     * Whether a number may be given to a new card. That it is free is an answer too: it is given so often, and no oftener.
+     * Whether a number may be given to a new card. That it is free is an answer too: it is given so often, and no
+     * oftener.
      *
      * @throws Refused too_many
      */

@@ -8,8 +8,8 @@ use Elmstone\Core\Credits\CardCode;
 use RuntimeException;
 
 /**
- * What is kept of a gift card's number: a digest under a key of the house, and the last four digits. Whoever reads the database cannot spend a card with it. HMAC (FIPS 198-1) with SHA-256, of which
- * 176 bits are kept.
+ * What is kept of a gift card's number: a digest under a key of the house, and the last four digits. Whoever reads the
+ * database cannot spend a card with it. HMAC (FIPS 198-1) with SHA-256, of which 176 bits are kept.
  */
 final class KeptCode
 {
@@ -18,7 +18,8 @@ final class KeptCode
 
     public static function of(CardCode $code): string
     {
-        return substr(hash_hmac('sha256', "gift card {$code->digits}", self::key()), 0, self::DIGEST).substr($code->digits, -4);
+        return substr(hash_hmac('sha256', "gift card {$code->digits}", self::key()), 0, self::DIGEST)
+            .substr($code->digits, -4);
     }
 
     /** "•••• 7781" */

@@ -40,9 +40,15 @@ final class LookAfterCards
     {
         $code ??= GiftCardLedger::drawn();
         $this->change($card, $reason, $by, static function (GiftCard $card) use ($code): string {
-            GiftCards::isFree($code) || throw Refused::because('card_code_taken', "Gift card {$code->masked()} is in use already. Take another card.");
+            GiftCards::isFree($code)
+                || throw Refused::because(
+                    'card_code_taken',
+                    "Gift card {$code->masked()} is in use already. Take another card.",
+                );
             $lost = $card->masked();
-            DB::table('gift_card_codes')->where('code', $card->code)->update(['counts' => false]);
+            DB::table('gift_card_codes')
+                ->where('code', $card->code)
+                ->update(['counts' => false]);
             GiftCardLedger::keepCode($code, $card->id);
             $card->forceFill(['code' => KeptCode::of($code), 'number' => null, 'blocked' => false])->save();
 
@@ -54,7 +60,8 @@ final class LookAfterCards
 
     public function extend(GiftCard $card, CarbonImmutable $until, string $reason, Staff $by): void
     {
-        $until->greaterThanOrEqualTo(ShopTime::today()) || throw Refused::because('bad_date', 'A card is extended to a day that is still to come.');
+        $until->greaterThanOrEqualTo(ShopTime::today())
+            || throw Refused::because('bad_date', 'A card is extended to a day that is still to come.');
         $this->change($card, $reason, $by, static function (GiftCard $card) use ($until): string {
             $card->forceFill(['expires_on' => $until->format('Y-m-d')])->save();
 
@@ -70,8 +77,15 @@ final class LookAfterCards
         }
 
         DB::transaction(function () use ($card, $reason, $by, $do): void {
-            $locked = $this->ledger->lockAll([$card->code])->get($card->code) ?? throw Refused::because('changed_elsewhere', 'Somebody has changed this card meanwhile. Look again.');
-            GiftCardChange::query()->create(['gift_card_id' => $locked->id, 'staff_id' => $by->id, 'what' => mb_substr($do($locked).": {$reason}", 0, 255), 'made_at' => now()]);
+            $locked
+                = $this->ledger->lockAll([$card->code])->get($card->code)
+                ?? throw Refused::because('changed_elsewhere', 'Somebody has changed this card meanwhile. Look again.');
+            GiftCardChange::query()->create([
+                'gift_card_id' => $locked->id,
+                'staff_id' => $by->id,
+                'what' => mb_substr($do($locked).": {$reason}", 0, 255),
+                'made_at' => now(),
+            ]);
         }, 3);
     }
 }

@@ -21,18 +21,31 @@ final class PayOntoCards implements OntoCards
 
     public function lock(array $cards): void
     {
-        $this->locked = $cards === [] ? [] : GiftCard::query()->whereIn('id', $cards)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
+        $this->locked
+            = $cards === []
+                ? []
+                : GiftCard::query()->whereIn('id', $cards)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
     }
 
     public function assertUsable(array $cards): void
     {
         $blocked = $cards === [] ? null : GiftCard::query()->whereIn('id', $cards)->where('blocked', true)->first();
-        $blocked === null || throw Refused::because('card_unusable', "Gift card {$blocked->masked()} is blocked, so nothing can go back onto it. Choose another way, or keep it as a deposit.");
+        $blocked === null
+            || throw Refused::because(
+                'card_unusable',
+                "Gift card {$blocked->masked()} is blocked, so nothing can go back onto it. Choose another way, or "
+                    .'keep it as a deposit.',
+            );
     }
 
     public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void
     {
-        $onto = $this->locked[$card] ?? throw Refused::because('changed_elsewhere', 'The gift card that paid was not expected. Look at the sums again.');
+        $onto
+            = $this->locked[$card]
+            ?? throw Refused::because(
+                'changed_elsewhere',
+                'The gift card that paid was not expected. Look at the sums again.',
+            );
         $this->ledger->move($onto, $document, $amount->minor, $day);
     }
 }

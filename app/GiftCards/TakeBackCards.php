@@ -58,7 +58,17 @@ final class TakeBackCards implements TakesBackHeld
     /** @return array<int, int> minor units by card */
     private function sold(Document $receipt): array
     {
-        return $receipt->gift_card_change <= 0 ? [] : DB::table('gift_card_entries')->where('document_id', $receipt->id)->where('amount', '>', 0)->groupBy('gift_card_id')->orderBy('gift_card_id')->selectRaw('gift_card_id, CAST(SUM(amount) AS SIGNED) AS amount')->pluck('amount', 'gift_card_id')->map(static fn (mixed $amount): int => is_numeric($amount) ? (int) $amount : 0)->all();
+        return $receipt->gift_card_change <= 0
+            ? []
+            : DB::table('gift_card_entries')
+                ->where('document_id', $receipt->id)
+                ->where('amount', '>', 0)
+                ->groupBy('gift_card_id')
+                ->orderBy('gift_card_id')
+                ->selectRaw('gift_card_id, CAST(SUM(amount) AS SIGNED) AS amount')
+                ->pluck('amount', 'gift_card_id')
+                ->map(static fn (mixed $amount): int => is_numeric($amount) ? (int) $amount : 0)
+                ->all();
     }
 
     /** @return Collection<int, GiftCard> by id, locked in their order */
@@ -66,6 +76,8 @@ final class TakeBackCards implements TakesBackHeld
     {
         $ids = array_keys($this->sold($receipt));
 
-        return $ids === [] ? new Collection : GiftCard::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+        return $ids === []
+            ? new Collection
+            : GiftCard::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
     }
 }

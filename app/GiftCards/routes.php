@@ -12,8 +12,11 @@ Route::middleware('can:see-credits')->group(function (): void {
     Route::get('/gift-cards/{card}', [GiftCardController::class, 'show'])->name('gift-cards.show');
 });
 
-Route::middleware('can:look-after-cards')->prefix('/gift-cards/{card}')->name('gift-cards.')->group(function (): void {
-    Route::post('/block', [GiftCardController::class, 'block'])->name('block');
-    Route::post('/replace', [GiftCardController::class, 'replace'])->name('replace');
-    Route::post('/extend', [GiftCardController::class, 'extend'])->name('extend');
-});
+Route::middleware('can:look-after-cards')
+    ->prefix('/gift-cards/{card}')
+    ->name('gift-cards.')
+    ->group(function (): void {
+        Route::post('/block', [GiftCardController::class, 'block'])->name('block');
+        Route::post('/replace', [GiftCardController::class, 'replace'])->name('replace');
+        Route::post('/extend', [GiftCardController::class, 'extend'])->name('extend');
+    });

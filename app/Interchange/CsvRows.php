@@ -7,7 +7,10 @@ namespace Elmstone\Interchange;
 use Elmstone\Core\Money\Refused;
 use Generator;
 
-/** Reads a table from CSV (RFC 4180) as it comes from a spreadsheet: comma, semicolon or tab, with or without a byte order mark, in UTF-8 or Windows-1252. */
+/**
+ * Reads a table from CSV (RFC 4180) as it comes from a spreadsheet: comma, semicolon or tab, with or without a byte
+ * order mark, in UTF-8 or Windows-1252.
+ */
 final class CsvRows
 {
     public const MOST = 100_000;
@@ -30,7 +33,10 @@ final class CsvRows
         $this->head = self::names($first, $this->separator);
     }
 
-    /** @return list<string>|null the cells of a line, as names are read: trimmed, in lower case; null: it is blank or not there */
+    /**
+     * @return list<string>|null the cells of a line, as names are read: trimmed, in lower case; null: it is blank or
+     *     not there
+     */
     public static function head(string $text, int $above): ?array
     {
         $line = self::line(self::inUtf8($text), $above);
@@ -47,7 +53,11 @@ final class CsvRows
 
     private static function separator(string $line): string
     {
-        $counts = array_map(static fn (string $mark): int => substr_count($line, $mark), [',' => ',', ';' => ';', "\t" => "\t"]);
+        $counts = array_map(static fn (string $mark): int => substr_count($line, $mark), [
+            ',' => ',',
+            ';' => ';',
+            "\t" => "\t",
+        ]);
         arsort($counts);
 
         return (string) array_key_first($counts);
@@ -56,7 +66,10 @@ final class CsvRows
     /** @return list<string> */
     private static function names(string $line, string $separator): array
     {
-        return array_map(static fn (?string $name): string => mb_strtolower(trim((string) $name)), str_getcsv($line, $separator, '"', ''));
+        return array_map(
+            static fn (?string $name): string => mb_strtolower(trim((string) $name)),
+            str_getcsv($line, $separator, '"', ''),
+        );
     }
 
     /**
@@ -76,9 +89,16 @@ final class CsvRows
 
         fgetcsv($file, separator: $this->separator, escape: '');
 
-        for ($line = $this->above + 2; ($cells = fgetcsv($file, separator: $this->separator, escape: '')) !== false; $line++) {
+        for (
+            $line = $this->above + 2;
+            ($cells = fgetcsv($file, separator: $this->separator, escape: '')) !== false;
+            $line++
+        ) {
             if ($line > self::MOST + $this->above + 1) {
-                throw Refused::because('too_many_rows', 'That is more than '.number_format(self::MOST).' rows. Split the file.');
+                throw Refused::because(
+                    'too_many_rows',
+                    'That is more than '.number_format(self::MOST).' rows. Split the file.',
+                );
             }
 
             if ($cells !== [null]) {

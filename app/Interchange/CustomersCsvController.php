@@ -33,9 +33,16 @@ final class CustomersCsvController
     public function dryRun(Request $request, CustomersImport $import): View
     {
         $file = $request->file('file');
-        $csv = $file instanceof UploadedFile ? $file->getContent() : throw Refused::because('no_file', 'Choose a file first.');
+        $csv
+            = $file instanceof UploadedFile
+                ? $file->getContent()
+                : throw Refused::because('no_file', 'Choose a file first.');
 
-        return view('interchange.customers', ['report' => $import->dryRun($csv), 'columns' => CustomersTable::COLUMNS, 'csv' => $this->keep($csv)]);
+        return view('interchange.customers', [
+            'report' => $import->dryRun($csv),
+            'columns' => CustomersTable::COLUMNS,
+            'csv' => $this->keep($csv),
+        ]);
     }
 
     /** Keeps what was looked at until it is brought in; what was left lying for a day goes. */
@@ -55,7 +62,10 @@ final class CustomersCsvController
 
     private function kept(string $digest): string
     {
-        $csv = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1 ? Storage::disk('local')->get(self::FOLDER."/{$digest}") : null;
+        $csv
+            = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1
+                ? Storage::disk('local')->get(self::FOLDER."/{$digest}")
+                : null;
 
         return $csv ?? throw Refused::because('gone', 'The file is not here any more. Choose it again.');
     }
@@ -64,6 +74,8 @@ final class CustomersCsvController
     {
         $report = $import->bringIn($this->kept($request->string('csv')->value()), $by);
 
-        return redirect()->route('customers')->with('done', "Brought in: {$report->new} new, {$report->changed} changed.");
+        return redirect()
+            ->route('customers')
+            ->with('done', "Brought in: {$report->new} new, {$report->changed} changed.");
     }
 }

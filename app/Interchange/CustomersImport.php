@@ -26,8 +26,9 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Brings customers in from a table. A dry run reads every row and says of each bad one what is wrong; only a table without a bad row is brought in, all of it or
- * nothing. A row with a number changes that customer; one without makes a new one. An empty cell leaves what there is; a dash alone empties it.
+ * Brings customers in from a table. A dry run reads every row and says of each bad one what is wrong; only a table
+ * without a bad row is brought in, all of it or nothing. A row with a number changes that customer; one without makes a
+ * new one. An empty cell leaves what there is; a dash alone empties it.
  */
 final class CustomersImport
 {
@@ -44,7 +45,10 @@ final class CustomersImport
     /** @var array<int, int> ids by number */
     private array $known = [];
 
-    /** @var array<string, string> what customers in the shop are told apart by: the customer's number, or the line that has it */
+    /**
+     * @var array<string, string> what customers in the shop are told apart by: the customer's number, or the line that
+     *     has it
+     */
     private array $seen = [];
 
     /** @var Collection<int, Customer> by number */
@@ -53,8 +57,11 @@ final class CustomersImport
     /** @var Collection<int, HouseAccount> by customer */
     private Collection $accounts;
 
-    public function __construct(private readonly House $house, private readonly SaveCustomer $save, private readonly ManageAccount $manage)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly SaveCustomer $save,
+        private readonly ManageAccount $manage,
+    ) {
     }
 
     /** @throws Refused not_a_table, no_name_column, unknown_column, too_many_rows */
@@ -96,8 +103,15 @@ final class CustomersImport
         $this->customers = Customer::query()->whereNull('merged_into_id')->get()->keyBy('number');
         $this->accounts = HouseAccount::query()->get()->keyBy('customer_id');
 
-        foreach (DB::table('customers')->whereNull('merged_into_id')->get(['number', 'name_key', 'mail', 'phone_digits']) as $customer) {
-            $this->remember(self::marks((string) $customer->name_key, (string) $customer->mail, (string) $customer->phone_digits), "customer {$customer->number}");
+        foreach (
+            DB::table('customers')
+                ->whereNull('merged_into_id')
+                ->get(['number', 'name_key', 'mail', 'phone_digits']) as $customer
+        ) {
+            $this->remember(
+                self::marks((string) $customer->name_key, (string) $customer->mail, (string) $customer->phone_digits),
+                "customer {$customer->number}",
+            );
         }
 
         $report = new ImportReport;
@@ -105,7 +119,12 @@ final class CustomersImport
 
         foreach ($table->rows() as $line => $row) {
             if ($report->rows >= self::MOST_ROWS) {
-                throw Refused::because('too_many_rows', 'That is more than '.number_format(self::MOST_ROWS).' customers. Split the file; nothing was brought in.');
+                throw Refused::because(
+                    'too_many_rows',
+                    'That is more than '
+                        .number_format(self::MOST_ROWS)
+                        .' customers. Split the file; nothing was brought in.',
+                );
             }
 
             $row = self::written($row);
@@ -124,11 +143,26 @@ final class CustomersImport
     /** @param  list<string>  $head */
     private function assertColumns(array $head): void
     {
-        $unknown = array_diff(array_filter($head, static fn (string $name): bool => $name !== ''), CustomersTable::COLUMNS);
+        $unknown = array_diff(
+            array_filter($head, static fn (string $name): bool => $name !== ''),
+            CustomersTable::COLUMNS,
+        );
 
         match (true) {
-            ! in_array('name', $head, true) => throw Refused::because('no_name_column', 'The first row must name the columns, “name” among them. Known are '.implode(', ', CustomersTable::COLUMNS).'.'),
-            $unknown !== [] => throw Refused::because('unknown_column', 'There is no column “'.reset($unknown).'” here. Known are '.implode(', ', CustomersTable::COLUMNS).'.'),
+            ! in_array('name', $head, true) => throw Refused::because(
+                'no_name_column',
+                'The first row must name the columns, “name” among them. Known are '
+                    .implode(', ', CustomersTable::COLUMNS)
+                    .'.',
+            ),
+            $unknown !== [] => throw Refused::because(
+                'unknown_column',
+                'There is no column “'
+                    .reset($unknown)
+                    .'” here. Known are '
+                    .implode(', ', CustomersTable::COLUMNS)
+                    .'.',
+            ),
             default => null,
         };
     }
@@ -146,13 +180,25 @@ final class CustomersImport
         match (true) {
             ($row['name'] ?? '') === '' => throw Refused::because('no_name', 'The name is missing.'),
             mb_strlen($row['name']) > 120 => throw Refused::because('too_long', 'The name is longer than 120 letters.'),
-            $number !== '' && (! ctype_digit($number) || ! isset($this->known[(int) $number])) => throw Refused::because('bad_number', "There is no customer {$number}. Leave the number empty for a new one."),
-            $number !== '' && isset($numbers[$number]) => throw Refused::because('twice', "Customer {$number} stands on line {$numbers[$number]} already."),
-            $number === '' && $like !== null => throw Refused::because('possible_duplicate', "That looks like {$like}: same name, mail or phone. Give the number to change that one."),
+            $number !== '' && (! ctype_digit($number) || ! isset($this->known[(int) $number])) => throw Refused::because(
+                'bad_number',
+                "There is no customer {$number}. Leave the number empty for a new one.",
+            ),
+            $number !== '' && isset($numbers[$number]) => throw Refused::because(
+                'twice',
+                "Customer {$number} stands on line {$numbers[$number]} already.",
+            ),
+            $number === '' && $like !== null => throw Refused::because(
+                'possible_duplicate',
+                "That looks like {$like}: same name, mail or phone. Give the number to change that one.",
+            ),
             ($row['mail'] ?? '') !== '' && filter_var($row['mail'], FILTER_VALIDATE_EMAIL) === false => throw Refused::because('bad_mail', "“{$row['mail']}” is not a mail address."),
             ($row['kind'] ?? '') !== '' && CustomerKind::tryFrom(mb_strtolower($row['kind'])) === null => throw Refused::because('bad_kind', "“{$row['kind']}” is neither person nor firm."),
-            ($row['country'] ?? '') !== '' && preg_match('/^[A-Za-z]{2}$/D', $row['country']) !== 1 => throw Refused::because('bad_country', "“{$row['country']}” is not a country of two letters."),
-            ($row['type'] ?? '') !== '' && ! isset($this->types[mb_strtolower($row['type'])]) => throw Refused::because('bad_type', "There is no type “{$row['type']}”."),
+            ($row['country'] ?? '') !== '' && preg_match('/^[A-Za-z]{2}$/D', $row['country']) !== 1 => throw Refused::because('bad_country', "“{$row['country']}” is not a ".'country of two letters.'),
+            ($row['type'] ?? '') !== '' && ! isset($this->types[mb_strtolower($row['type'])]) => throw Refused::because(
+                'bad_type',
+                "There is no type “{$row['type']}”.",
+            ),
             default => null,
         };
 
@@ -174,7 +220,10 @@ final class CustomersImport
      */
     private static function written(array $row): array
     {
-        return array_map(static fn (string $cell): string => in_array($cell, ['-', '–'], true) ? '' : $cell, array_filter($row, static fn (string $cell): bool => $cell !== ''));
+        return array_map(
+            static fn (string $cell): string => in_array($cell, ['-', '–'], true) ? '' : $cell,
+            array_filter($row, static fn (string $cell): bool => $cell !== ''),
+        );
     }
 
     /** @param  array<string, string>  $row */
@@ -204,24 +253,47 @@ final class CustomersImport
         $was = fn (string $field): string => match ($field) {
             'customer_type_id' => (string) ($types[$customer->customer_type_id ?? 0] ?? ''),
             'kind' => $customer->kind->value,
-            'discount_percent' => $customer->discount_percent === null ? '' : rtrim(rtrim($customer->discount_percent, '0'), '.'),
+            'discount_percent' => $customer->discount_percent === null
+                ? ''
+                : rtrim(rtrim($customer->discount_percent, '0'), '.'),
             default => is_scalar($customer->getAttribute($field)) ? (string) $customer->getAttribute($field) : '',
         };
         $found = [];
 
         foreach ($fields as $field => $value) {
-            $found[] = [str_replace(['customer_type_id', 'discount_percent', '_'], ['type', 'discount', ' '], $field), $was($field), $field === 'customer_type_id' ? (string) ($types[(int) $value] ?? '') : (string) $value];
+            $found[] = [
+                str_replace(['customer_type_id', 'discount_percent', '_'], ['type', 'discount', ' '], $field),
+                $was($field),
+                $field === 'customer_type_id' ? (string) ($types[(int) $value] ?? '') : (string) $value,
+            ];
         }
 
-        array_key_exists('tags', $row) && $found[] = ['tags', implode(', ', $customer->tags()), implode(', ', self::tags($row))];
+        array_key_exists('tags', $row)
+            && ($found[] = ['tags', implode(', ', $customer->tags()), implode(', ', self::tags($row))]);
         $terms = $this->terms($row, $account);
 
         if ($terms !== null) {
-            $found[] = ['limit', $account === null ? 'no account' : $this->house->money($account->credit_limit)->toString(), $this->house->money($terms->limit)->toString()];
-            $found[] = ['terms', $account === null ? 'no account' : $account->terms()->words(), $terms->terms()->words()];
+            $found[] = [
+                'limit',
+                $account === null ? 'no account' : $this->house->money($account->credit_limit)->toString(),
+                $this->house->money($terms->limit)->toString(),
+            ];
+            $found[] = [
+                'terms',
+                $account === null ? 'no account' : $account->terms()->words(),
+                $terms->terms()->words(),
+            ];
         }
 
-        return array_values(array_map(static fn (array $one): string => "{$one[0]}: ".($one[1] === '' ? 'nothing' : $one[1]).' → '.($one[2] === '' ? 'nothing' : $one[2]), array_filter($found, static fn (array $one): bool => $one[1] !== $one[2])));
+        return array_values(
+            array_map(
+                static fn (array $one): string => "{$one[0]}: "
+                    .($one[1] === '' ? 'nothing' : $one[1])
+                    .' → '
+                    .($one[2] === '' ? 'nothing' : $one[2]),
+                array_filter($found, static fn (array $one): bool => $one[1] !== $one[2]),
+            ),
+        );
     }
 
     /**
@@ -230,7 +302,12 @@ final class CustomersImport
      */
     private static function tags(array $row): array
     {
-        return array_values(array_filter(array_map(trim(...), explode(',', $row['tags'] ?? '')), static fn (string $tag): bool => $tag !== ''));
+        return array_values(
+            array_filter(
+                array_map(trim(...), explode(',', $row['tags'] ?? '')),
+                static fn (string $tag): bool => $tag !== '',
+            ),
+        );
     }
 
     /**
@@ -239,11 +316,15 @@ final class CustomersImport
      */
     private function fields(array $row): array
     {
-        $fields = array_intersect_key($row, array_flip(['name', 'phone', 'mail', 'street', 'postcode', 'town', 'tax_number']));
-        ($row['kind'] ?? '') !== '' && $fields['kind'] = mb_strtolower($row['kind']);
-        ($row['country'] ?? '') !== '' && $fields['country'] = strtoupper($row['country']);
-        array_key_exists('type', $row) && $fields['customer_type_id'] = $this->types[mb_strtolower($row['type'])] ?? null;
-        array_key_exists('discount', $row) && $fields['discount_percent'] = $this->discount($row);
+        $fields = array_intersect_key(
+            $row,
+            array_flip(['name', 'phone', 'mail', 'street', 'postcode', 'town', 'tax_number']),
+        );
+        ($row['kind'] ?? '') !== '' && ($fields['kind'] = mb_strtolower($row['kind']));
+        ($row['country'] ?? '') !== '' && ($fields['country'] = strtoupper($row['country']));
+        array_key_exists('type', $row)
+            && ($fields['customer_type_id'] = $this->types[mb_strtolower($row['type'])] ?? null);
+        array_key_exists('discount', $row) && ($fields['discount_percent'] = $this->discount($row));
 
         return $fields;
     }
@@ -267,7 +348,9 @@ final class CustomersImport
     /** @param  array<string, string>  $row */
     private function discount(array $row): ?string
     {
-        return ($row['discount'] ?? '') === '' ? null : Percentage::ofWhole(TypedNumber::plain($row['discount']))->toString();
+        return ($row['discount'] ?? '') === ''
+            ? null
+            : Percentage::ofWhole(TypedNumber::plain($row['discount']))->toString();
     }
 
     /**
@@ -284,13 +367,32 @@ final class CustomersImport
             return null;
         }
 
-        $limit = ($row['limit'] ?? '') === '' ? $this->house->money($account->credit_limit ?? 0) : $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
+        $limit
+            = ($row['limit'] ?? '') === ''
+                ? $this->house->money($account->credit_limit ?? 0)
+                : $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
         $limit->isNegative() && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
-        $kind = TermsKind::tryFrom($row['terms'] ?? $account?->terms_kind->value ?? 'net') ?? throw Refused::because('bad_terms', "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.");
+        $kind
+            = TermsKind::tryFrom($row['terms'] ?? ($account?->terms_kind->value ?? 'net'))
+            ?? throw Refused::because(
+                'bad_terms',
+                "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.",
+            );
         $days = $row['terms_days'] ?? (string) ($account->terms_days ?? 30);
         $terms = new AccountTerms(
-            $limit->minor, $kind, ctype_digit($days) ? (int) $days : throw Refused::because('bad_terms', "“{$days}” is not a number of days."), $account?->discount_percent, $account->discount_days ?? 0, $account->allowed_overdue_days ?? 15,
-            $account->purchase_order_required ?? false, $account->statement_kind ?? StatementKind::OpenItem, $account->statement_way ?? (($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail), $account->finance_charges ?? true, $account?->buyer,
+            $limit->minor,
+            $kind,
+            ctype_digit($days)
+                ? (int) $days
+                : throw Refused::because('bad_terms', "“{$days}” is not a number of days."),
+            $account?->discount_percent,
+            $account->discount_days ?? 0,
+            $account->allowed_overdue_days ?? 15,
+            $account->purchase_order_required ?? false,
+            $account->statement_kind ?? StatementKind::OpenItem,
+            $account->statement_way ?? (($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail),
+            $account->finance_charges ?? true,
+            $account?->buyer,
         );
         $terms->terms();
 
@@ -303,7 +405,11 @@ final class CustomersImport
         $number = $row['number'] ?? '';
         $customer = $number === '' ? null : Customer::query()->where('number', (int) $number)->firstOrFail();
         $tags = array_key_exists('tags', $row) ? self::tags($row) : null;
-        $kept = $this->save->handle($customer, new CustomerDraft($this->fields($row), tags: $tags, sureItIsNew: true), $by);
+        $kept = $this->save->handle(
+            $customer,
+            new CustomerDraft($this->fields($row), tags: $tags, sureItIsNew: true),
+            $by,
+        );
         $terms = $customer === null ? $this->terms($row, null) : null;
         $terms === null || $this->manage->open($kept, $terms, self::REASON, $by);
     }

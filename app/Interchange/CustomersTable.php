@@ -13,7 +13,10 @@ use Illuminate\Support\Facades\DB;
 /** Customers as rows of a table: the columns that go out and may come in again. */
 final readonly class CustomersTable
 {
-    public const COLUMNS = ['number', 'kind', 'name', 'phone', 'mail', 'street', 'postcode', 'town', 'country', 'tax_number', 'type', 'discount', 'tags', 'limit', 'terms', 'terms_days'];
+    public const COLUMNS = [
+        'number', 'kind', 'name', 'phone', 'mail', 'street', 'postcode', 'town', 'country', 'tax_number', 'type',
+        'discount', 'tags', 'limit', 'terms', 'terms_days',
+    ];
 
     public function __construct(private House $house)
     {
@@ -22,14 +25,35 @@ final readonly class CustomersTable
     /** @return Generator<int, list<string>> */
     public function rows(): Generator
     {
-        foreach (Customer::query()->with('type')->whereNull('merged_into_id')->orderBy('number')->lazy(1000) as $customer) {
+        foreach (
+            Customer::query()->with('type')->whereNull('merged_into_id')->orderBy('number')->lazy(1000) as $customer
+        ) {
             $account = HouseAccount::query()->where('customer_id', $customer->id)->first();
 
             yield [
-                (string) $customer->number, $customer->kind->value, $customer->name, $customer->phone, $customer->mail, $customer->street, $customer->postcode, $customer->town, $customer->country,
-                $customer->tax_number, $customer->type->name ?? '', $customer->discount_percent === null ? '' : rtrim(rtrim($customer->discount_percent, '0'), '.'),
-                implode(', ', DB::table('customer_tags')->where('customer_id', $customer->id)->orderBy('tag')->pluck('tag')->all()),
-                $account === null ? '' : $this->house->money($account->credit_limit)->toString(), $account->terms_kind->value ?? '', $account === null ? '' : (string) $account->terms_days,
+                (string) $customer->number,
+                $customer->kind->value,
+                $customer->name,
+                $customer->phone,
+                $customer->mail,
+                $customer->street,
+                $customer->postcode,
+                $customer->town,
+                $customer->country,
+                $customer->tax_number,
+                $customer->type->name ?? '',
+                $customer->discount_percent === null ? '' : rtrim(rtrim($customer->discount_percent, '0'), '.'),
+                implode(
+                    ', ',
+                    DB::table('customer_tags')
+                        ->where('customer_id', $customer->id)
+                        ->orderBy('tag')
+                        ->pluck('tag')
+                        ->all(),
+                ),
+                $account === null ? '' : $this->house->money($account->credit_limit)->toString(),
+                $account->terms_kind->value ?? '',
+                $account === null ? '' : (string) $account->terms_days,
             ];
         }
     }

@@ -30,19 +30,34 @@ final readonly class UblCategories
     public static function of(Document $document): self
     {
         $exempted = Exempted::fromJson($document->exemption);
-        $charged = $exempted === null ? self::profile($document) : $exempted->taxProfile()->without($exempted->exemption());
+        $charged
+            = $exempted === null ? self::profile($document) : $exempted->taxProfile()->without($exempted->exemption());
         $originals = self::originals($document);
         $all = [];
         $keys = [];
 
         foreach ($document->lines as $line) {
-            $rate = TaxProfile::total(($originals[$line->origin_document_id ?? 0] ?? $charged)->effectiveRates($line->tax_class));
-            $isExempt = $rate->isZero() && $exempted !== null && ! TaxProfile::total($exempted->taxProfile()->effectiveRates($line->tax_class))->isZero();
+            $rate = TaxProfile::total(
+                ($originals[$line->origin_document_id ?? 0] ?? $charged)->effectiveRates($line->tax_class),
+            );
+            $isExempt
+                = $rate->isZero()
+                && $exempted !== null
+                && ! TaxProfile::total($exempted->taxProfile()->effectiveRates($line->tax_class))->isZero();
             [$code, $reason] = self::code($rate, $isExempt, $exempted->certificate ?? '');
             $key = "{$code} {$rate}";
             $keys[$line->position] = $key;
-            $all[$key] = ($all[$key] ?? new UblCategory($code, (string) $rate, $reason, $document->money(0), $document->money(0), $document->money(0)))
-                ->plus(...self::figures($document, $line));
+            $all[$key] = (
+                $all[$key]
+                ?? new UblCategory(
+                    $code,
+                    (string) $rate,
+                    $reason,
+                    $document->money(0),
+                    $document->money(0),
+                    $document->money(0),
+                )
+            )->plus(...self::figures($document, $line));
         }
 
         return new self($all, $keys);
@@ -61,13 +76,31 @@ final readonly class UblCategories
 
         return self::isKeptBack($document, $line)
             ? [$document->money(0), $amount, $document->money(-$line->tax_total)]
-            : [$amount, $document->money($document->tax_included ? 0 : $line->slip_discount + $line->coupon_discount), $document->money($line->tax_total)];
+            : [
+                $amount,
+                $document->money($document->tax_included ? 0 : $line->slip_discount + $line->coupon_discount),
+                $document->money($line->tax_total),
+            ];
     }
 
     /** The taxes of the document; of a component that stands there at two rates, the later. */
     private static function profile(Document $document): TaxProfile
     {
-        return TaxProfile::of(...array_values($document->taxes->map(static fn (DocumentTax $tax): TaxComponent => new TaxComponent($tax->component, Percentage::of($tax->rate), $tax->classes, $tax->on_top_of))->keyBy('id')->all()));
+        return TaxProfile::of(
+            ...array_values(
+                $document->taxes
+                    ->map(
+                        static fn (DocumentTax $tax): TaxComponent => new TaxComponent(
+                            $tax->component,
+                            Percentage::of($tax->rate),
+                            $tax->classes,
+                            $tax->on_top_of,
+                        ),
+                    )
+                    ->keyBy('id')
+                    ->all(),
+            ),
+        );
     }
 
     /** @return array<int, TaxProfile> the taxes that goods were sold with which come back, by their documents */
@@ -78,16 +111,24 @@ final readonly class UblCategories
 
         foreach ($ids === [] ? [] : Document::query()->with('taxes')->whereIn('id', $ids)->get() as $original) {
             $exempted = Exempted::fromJson($original->exemption);
-            $profiles[$original->id] = $exempted === null ? self::profile($original) : $exempted->taxProfile()->without($exempted->exemption());
+            $profiles[$original->id]
+                = $exempted === null
+                    ? self::profile($original)
+                    : $exempted->taxProfile()->without($exempted->exemption());
         }
 
         return $profiles;
     }
 
-    /** What a line comes to without tax: before the whole-slip discount, or, where prices have tax in them, after everything. */
+    /**
+     * What a line comes to without tax: before the whole-slip discount, or, where prices have tax in them, after
+     * everything.
+     */
     public static function lineAmount(Document $document, DocumentLine $line): Money
     {
-        return $document->money($document->tax_included ? $line->net - $line->tax_total : $line->gross - $line->line_discount);
+        return $document->money(
+            $document->tax_included ? $line->net - $line->tax_total : $line->gross - $line->line_discount,
+        );
     }
 
     public function ofLine(DocumentLine $line): UblCategory

@@ -15,8 +15,14 @@ final readonly class UblCategory
      * @param  Money  $lines without tax, before the whole-slip discount
      * @param  Money  $allowance their share of it
      */
-    public function __construct(public string $code, public string $percent, public string $reason, public Money $lines, public Money $allowance, public Money $tax)
-    {
+    public function __construct(
+        public string $code,
+        public string $percent,
+        public string $reason,
+        public Money $lines,
+        public Money $allowance,
+        public Money $tax,
+    ) {
     }
 
     public function taxable(): Money
@@ -24,7 +30,9 @@ final readonly class UblCategory
         return $this->lines->minus($this->allowance);
     }
 
-    /** Whether its tax is just its rate of what it is on, rounded to the cent half away from zero: EN 16931-1, BR-CO-17. */
+    /**
+     * Whether its tax is just its rate of what it is on, rounded to the cent half away from zero: EN 16931-1, BR-CO-17.
+     */
     public function isOfItsRate(): bool
     {
         return $this->taxable()->percent(Percentage::of($this->percent))->equals($this->tax);
@@ -32,6 +40,13 @@ final readonly class UblCategory
 
     public function plus(Money $lines, Money $allowance, Money $tax): self
     {
-        return new self($this->code, $this->percent, $this->reason, $this->lines->plus($lines), $this->allowance->plus($allowance), $this->tax->plus($tax));
+        return new self(
+            $this->code,
+            $this->percent,
+            $this->reason,
+            $this->lines->plus($lines),
+            $this->allowance->plus($allowance),
+            $this->tax->plus($tax),
+        );
     }
 }

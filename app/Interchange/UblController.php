@@ -18,6 +18,9 @@ final class UblController
             throw Refused::because('not_an_invoice', "{$document->label} is neither an invoice nor a credit note.");
         }
 
-        return response($ubl->of($document), 200, ['Content-Type' => 'application/xml; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"{$document->label}.xml\""]);
+        return response($ubl->of($document), 200, [
+            'Content-Type' => 'application/xml; charset=UTF-8',
+            'Content-Disposition' => "attachment; filename=\"{$document->label}.xml\"",
+        ]);
     }
 }

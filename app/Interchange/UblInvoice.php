@@ -21,8 +21,9 @@ use LogicException;
 /**
  * An invoice as UBL 2.1, by the rules of EN 16931-1 and its UBL binding (CEN/TS 16931-3-2).
  *
- * The standard knows one tax scheme; the components of the shop's tax are written as one rate for each tax class, as they were charged. Figures are without tax;
- * what a whole-slip discount took off stands as an allowance of the document for each rate. What was paid at the counter is the amount paid already.
+ * The standard knows one tax scheme; the components of the shop's tax are written as one rate for each tax class, as
+ * they were charged. Figures are without tax; what a whole-slip discount took off stands as an allowance of the
+ * document for each rate. What was paid at the counter is the amount paid already.
  */
 final class UblInvoice
 {
@@ -50,9 +51,14 @@ final class UblInvoice
         $this->categories = UblCategories::of($document);
         $this->xml = new DOMDocument('1.0', 'UTF-8');
         $this->xml->formatOutput = true;
-        $invoice = $this->xml->appendChild($this->xml->createElementNS("urn:oasis:names:specification:ubl:schema:xsd:{$this->name()}-2", $this->name()));
+        $invoice = $this->xml->appendChild(
+            $this->xml->createElementNS(
+                "urn:oasis:names:specification:ubl:schema:xsd:{$this->name()}-2",
+                $this->name(),
+            ),
+        );
 
-        if (! $invoice instanceof DOMElement) {
+        if (! ($invoice instanceof DOMElement)) {
             throw new LogicException('An invoice is an element.');
         }
 
@@ -66,7 +72,9 @@ final class UblInvoice
         $this->taxes($invoice);
         $this->totals($invoice);
 
-        foreach ($document->lines->reject(static fn (DocumentLine $line): bool => UblCategories::isKeptBack($document, $line)) as $line) {
+        foreach (
+            $document->lines->reject(static fn (DocumentLine $line): bool => UblCategories::isKeptBack($document, $line)) as $line
+        ) {
             $this->line($invoice, $line);
         }
 
@@ -123,7 +131,8 @@ final class UblInvoice
     }
 
     /**
-     * Where a category's tax is that of several components, each rounded for itself, it can be a cent beside the whole rate's: then it is said of what it is made.
+     * Where a category's tax is that of several components, each rounded for itself, it can be a cent beside the whole
+     * rate's: then it is said of what it is made.
      *
      * @return list<string> one for each category that is
      */
@@ -133,8 +142,22 @@ final class UblInvoice
 
         foreach ($this->categories->all as $category) {
             if (! $category->isOfItsRate()) {
-                $parts = implode(', ', $this->document->taxes->map(fn (DocumentTax $tax): string => "{$tax->name} ".self::plain($tax->rate)." % of {$this->figure($tax->base)->toString()} = {$this->figure($tax->amount)->toString()}")->all());
-                $words[] = "Tax of {$category->code} ".self::plain($category->percent)." %: {$parts}. Each is rounded for itself.";
+                $parts = implode(
+                    ', ',
+                    $this->document->taxes
+                        ->map(
+                            fn (DocumentTax $tax): string => "{$tax->name} "
+                                .self::plain($tax->rate)
+                                ." % of {$this->figure($tax->base)->toString()} = {$this->figure(
+                                    $tax->amount,
+                                )->toString()}",
+                        )
+                        ->all(),
+                );
+                $words[]
+                    = "Tax of {$category->code} "
+                    .self::plain($category->percent)
+                    ." %: {$parts}. Each is rounded for itself.";
             }
         }
 
@@ -144,7 +167,10 @@ final class UblInvoice
     /** @return iterable<Document> what was sold, and comes back */
     private function originals(): iterable
     {
-        return Document::query()->whereIn('id', $this->document->lines->pluck('origin_document_id')->filter()->unique())->orderBy('id')->get();
+        return Document::query()
+            ->whereIn('id', $this->document->lines->pluck('origin_document_id')->filter()->unique())
+            ->orderBy('id')
+            ->get();
     }
 
     private function seller(DOMElement $invoice): void
@@ -152,7 +178,13 @@ final class UblInvoice
         $shop = $this->house->shop();
         $party = $this->node($this->node($invoice, 'AccountingSupplierParty'), 'Party');
         $this->text($this->node($party, 'PartyName'), 'Name', $shop->name);
-        $this->address($party, $this->document->location->street, $this->document->location->town, $shop->postcode, $shop->country);
+        $this->address(
+            $party,
+            $this->document->location->street,
+            $this->document->location->town,
+            $shop->postcode,
+            $shop->country,
+        );
 
         if ($shop->tax_number !== '') {
             $scheme = $this->node($party, 'PartyTaxScheme');
@@ -162,26 +194,41 @@ final class UblInvoice
 
         $legal = $this->node($party, 'PartyLegalEntity');
         $this->text($legal, 'RegistrationName', $shop->name);
-        $this->text($legal, 'CompanyID', $shop->tax_number === '' ? $this->document->location->code : $shop->tax_number);
+        $this->text(
+            $legal,
+            'CompanyID',
+            $shop->tax_number === '' ? $this->document->location->code : $shop->tax_number,
+        );
     }
 
     private function buyer(DOMElement $invoice): void
     {
-        $customer = $this->document->customer_id === null ? null : Customer::query()->find($this->document->customer_id);
+        $customer
+            = $this->document->customer_id === null ? null : Customer::query()->find($this->document->customer_id);
         $party = $this->node($this->node($invoice, 'AccountingCustomerParty'), 'Party');
 
         if ($customer !== null) {
             $this->text($this->node($party, 'PartyIdentification'), 'ID', (string) $customer->number);
         }
 
-        $this->address($party, $customer->street ?? '', $customer->town ?? '', $customer->postcode ?? '', $customer->country ?? $this->house->shop()->country);
+        $this->address(
+            $party,
+            $customer->street ?? '',
+            $customer->town ?? '',
+            $customer->postcode ?? '',
+            $customer->country ?? $this->house->shop()->country,
+        );
         if (($customer->tax_number ?? '') !== '') {
             $scheme = $this->node($party, 'PartyTaxScheme');
             $this->text($scheme, 'CompanyID', $customer->tax_number ?? '');
             $this->text($this->node($scheme, 'TaxScheme'), 'ID', 'TAX');
         }
 
-        $this->text($this->node($party, 'PartyLegalEntity'), 'RegistrationName', $this->document->customer_name === '' ? 'Walk-in customer' : $this->document->customer_name);
+        $this->text(
+            $this->node($party, 'PartyLegalEntity'),
+            'RegistrationName',
+            $this->document->customer_name === '' ? 'Walk-in customer' : $this->document->customer_name,
+        );
 
         if ($this->document->buyer !== '') {
             $this->text($this->node($party, 'Contact'), 'Name', $this->document->buyer);
@@ -202,8 +249,9 @@ final class UblInvoice
     }
 
     /**
-     * UNCL 4461: 10 in cash, 20 cheque, 30 credit transfer, 48 bank card, 97 clearing between partners, 1 not defined. What is still owed is to be transferred to the shop's account; what a credit note
-     * leaves on the customer's account is cleared against what they owe.
+     * UNCL 4461: 10 in cash, 20 cheque, 30 credit transfer, 48 bank card, 97 clearing between partners, 1 not defined.
+     * What is still owed is to be transferred to the shop's account; what a credit note leaves on the customer's
+     * account is cleared against what they owe.
      */
     private function payment(DOMElement $invoice): void
     {
@@ -226,7 +274,15 @@ final class UblInvoice
             $this->text($this->node($means, 'PayeeFinancialAccount'), 'ID', $account);
         }
 
-        $this->text($this->node($invoice, 'PaymentTerms'), 'Note', $this->document->terms === '' ? ($this->isCredit() ? 'settled at the counter' : 'paid at the counter') : $this->document->terms);
+        $this->text(
+            $this->node($invoice, 'PaymentTerms'),
+            'Note',
+            $this->document->terms === ''
+                ? ($this->isCredit()
+                    ? 'settled at the counter'
+                    : 'paid at the counter')
+                : $this->document->terms,
+        );
     }
 
     private function allowances(DOMElement $invoice): void
@@ -260,18 +316,35 @@ final class UblInvoice
     {
         $document = $this->document;
         $zero = $document->money(0);
-        $lines = Money::sum(array_map(static fn (UblCategory $category): Money => $category->lines, $this->categories->all), $zero->currency);
-        $allowances = Money::sum(array_map(static fn (UblCategory $category): Money => $category->allowance, $this->categories->all), $zero->currency);
+        $lines = Money::sum(
+            array_map(static fn (UblCategory $category): Money => $category->lines, $this->categories->all),
+            $zero->currency,
+        );
+        $allowances = Money::sum(
+            array_map(static fn (UblCategory $category): Money => $category->allowance, $this->categories->all),
+            $zero->currency,
+        );
         $without = $lines->minus($allowances);
         $with = $without->plus($this->figure($document->tax_total));
-        $paid = Money::sum(array_map(fn (DocumentTender $tender): Money => $document->money($tender->amount), array_filter($document->tenders->all(), static fn (DocumentTender $tender): bool => $tender->kind !== TenderKind::HouseAccount)), $zero->currency);
+        $paid = Money::sum(
+            array_map(
+                fn (DocumentTender $tender): Money => $document->money($tender->amount),
+                array_filter(
+                    $document->tenders->all(),
+                    static fn (DocumentTender $tender): bool => $tender->kind !== TenderKind::HouseAccount,
+                ),
+            ),
+            $zero->currency,
+        );
         $rounding = $document->money($document->cash_rounding);
         $sums = $this->node($invoice, 'LegalMonetaryTotal');
         $this->money($sums, 'LineExtensionAmount', $lines);
         $this->money($sums, 'TaxExclusiveAmount', $without);
         $this->money($sums, 'TaxInclusiveAmount', $with);
 
-        foreach (['AllowanceTotalAmount' => $allowances, 'PrepaidAmount' => $paid, 'PayableRoundingAmount' => $rounding] as $name => $amount) {
+        foreach (
+            ['AllowanceTotalAmount' => $allowances, 'PrepaidAmount' => $paid, 'PayableRoundingAmount' => $rounding] as $name => $amount
+        ) {
             if (! $amount->isZero()) {
                 $this->money($sums, $name, $amount);
             }
@@ -290,7 +363,9 @@ final class UblInvoice
             $this->text($node, 'Note', $line->note);
         }
 
-        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', self::plain($line->quantity), ['unitCode' => $unit]);
+        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', self::plain($line->quantity), [
+            'unitCode' => $unit,
+        ]);
         $amount = UblCategories::lineAmount($this->document, $line);
         $this->money($node, 'LineExtensionAmount', $amount);
 
@@ -310,12 +385,19 @@ final class UblInvoice
         $this->price($this->node($node, 'Price'), $line, $amount, $unit);
     }
 
-    /** The price without tax; where prices have tax in them, and where goods come back, the line's amount for its whole quantity, which is exact. */
+    /**
+     * The price without tax; where prices have tax in them, and where goods come back, the line's amount for its whole
+     * quantity, which is exact.
+     */
     private function price(DOMElement $price, DocumentLine $line, Money $amount, string $unit): void
     {
         $included = $this->document->tax_included || $this->isCredit();
-        $this->text($price, 'PriceAmount', $included ? $amount->toString() : self::plain($line->unit_price), ['currencyID' => $this->document->currency]);
-        $this->text($price, 'BaseQuantity', $included ? self::plain($line->quantity) : (string) $line->price_per, ['unitCode' => $unit]);
+        $this->text($price, 'PriceAmount', $included ? $amount->toString() : self::plain($line->unit_price), [
+            'currencyID' => $this->document->currency,
+        ]);
+        $this->text($price, 'BaseQuantity', $included ? self::plain($line->quantity) : (string) $line->price_per, [
+            'unitCode' => $unit,
+        ]);
     }
 
     private function category(DOMElement $parent, string $name, UblCategory $category, bool $withReason): void

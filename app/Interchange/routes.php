@@ -8,13 +8,17 @@ use Elmstone\Interchange\CustomersCsvController;
 use Elmstone\Interchange\UblController;
 use Illuminate\Support\Facades\Route;
 
-Route::get('/documents/{document}/invoice.xml', [UblController::class, 'show'])->middleware('can:see-documents')->name('documents.ubl');
+Route::get('/documents/{document}/invoice.xml', [UblController::class, 'show'])
+    ->middleware('can:see-documents')
+    ->name('documents.ubl');
 
 Route::middleware('can:interchange')->group(function (): void {
     Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
     Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
     Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');
-    Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name('customers.import.bring-in');
+    Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
+        'customers.import.bring-in',
+    );
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
     Route::get('/bank/{file}', [BankController::class, 'show'])->name('bank.file');
@@ -24,6 +28,8 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::post('/bank/{file}/entries/{entry}', [BankEntryController::class, 'assign'])->name('bank.assign');
     Route::post('/bank/{file}/entries/{entry}/spread', [BankEntryController::class, 'spread'])->name('bank.spread');
     Route::post('/bank/{file}/entries/{entry}/aside', [BankEntryController::class, 'aside'])->name('bank.aside');
-    Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->name('bank.take-back');
+    Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->name(
+        'bank.take-back',
+    );
     Route::post('/bank/{file}/post', [BankController::class, 'post'])->name('bank.post');
 });

@@ -22,6 +22,15 @@ final class AgreedSlip
             $values[] = $line->toValue($currency);
         }
 
-        return Reckoner::reckon(Slip::of($currency, $tax->terms, $tax->profile(), $values, $layaway->discount($currency), $tax->exemption()));
+        return Reckoner::reckon(
+            Slip::of(
+                $currency,
+                $tax->terms,
+                $tax->profile(),
+                $values,
+                $layaway->discount($currency),
+                $tax->exemption(),
+            ),
+        );
     }
 }

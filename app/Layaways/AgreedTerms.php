@@ -46,7 +46,9 @@ final readonly class AgreedTerms
 
     public function toValue(Currency $currency): LayawayTerms
     {
-        return new LayawayTerms(...array_map(fn (string $name): Portion => $this->portion($name, $currency), self::PORTIONS));
+        return new LayawayTerms(
+            ...array_map(fn (string $name): Portion => $this->portion($name, $currency), self::PORTIONS),
+        );
     }
 
     /** "10 %, at least 15.00" */

@@ -11,27 +11,55 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Support\Show;
 
 /**
- * What a layaway agreement says besides goods and schedule: the same words on the page, on the paper and under the signature. What consumer law asks to be written
- * (how long, what when paid late, what cancelling costs, that one may cancel) is in them; docs/rules.md names the acts.
+ * What a layaway agreement says besides goods and schedule: the same words on the page, on the paper and under the
+ * signature. What consumer law asks to be written (how long, what when paid late, what cancelling costs, that one may
+ * cancel) is in them; docs/rules.md names the acts.
  */
 final class AgreementWords
 {
     /** @return list<string> sentences */
-    public static function of(Money $total, Money $deposit, AgreedTerms $terms, Rhythm $rhythm, int $count, CarbonImmutable $firstDue, CarbonImmutable $expiresOn, int $graceDays): array
-    {
+    public static function of(
+        Money $total,
+        Money $deposit,
+        AgreedTerms $terms,
+        Rhythm $rhythm,
+        int $count,
+        CarbonImmutable $firstDue,
+        CarbonImmutable $expiresOn,
+        int $graceDays,
+    ): array {
         $currency = $total->currency;
         $fee = $terms->toValue($currency)->cancellationFee->ofSum($total);
         $rest = $total->minus($deposit);
-        $payments = $rest->isZero() ? 'The goods are paid in full.' : match ($count) {
-            1 => 'The rest of '.Show::money($rest).' in one payment by '.Show::date($firstDue).'.',
-            default => 'The rest of '.Show::money($rest)." in {$count} payments, every ".self::every($rhythm).' from '.Show::date($firstDue).'.',
-        };
+        $payments = $rest->isZero()
+            ? 'The goods are paid in full.'
+            : match ($count) {
+                1 => 'The rest of '.Show::money($rest).' in one payment by '.Show::date($firstDue).'.',
+                default => 'The rest of '
+                    .Show::money($rest)
+                    ." in {$count} payments, every "
+                    .self::every($rhythm)
+                    .' from '
+                    .Show::date($firstDue)
+                    .'.',
+            };
 
         return [
-            'Price of the goods with tax '.Show::money($total).', fixed until they leave. Deposit '.Show::money($deposit).'. '.$payments,
+            'Price of the goods with tax '
+            .Show::money($total)
+            .', fixed until they leave. Deposit '
+            .Show::money($deposit)
+            .'. '
+            .$payments,
             self::leastPayment($terms, $currency),
-            'The goods are set aside until '.Show::date($expiresOn).($graceDays > 0 ? " and {$graceDays} days of grace" : '').'. The same grace holds for each payment.',
-            'You may cancel at any time before the goods leave. What you paid goes back to you'.($fee->isZero() ? ' in full.' : ', less '.Show::money($fee).' for the trouble, and never more than you have paid.'),
+            'The goods are set aside until '
+            .Show::date($expiresOn)
+            .($graceDays > 0 ? " and {$graceDays} days of grace" : '')
+            .'. The same grace holds for each payment.',
+            'You may cancel at any time before the goods leave. What you paid goes back to you'
+            .($fee->isZero()
+                ? ' in full.'
+                : ', less '.Show::money($fee).' for the trouble, and never more than you have paid.'),
         ];
     }
 

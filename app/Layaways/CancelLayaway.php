@@ -42,9 +42,10 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * The customer backs out: the goods are free again, the fee is invoiced, and the rest of what was paid goes back by the ways it came in, or stays as a deposit. All of it in one transaction.
- * Cards are paid back first, each under a question of the layaway's own, so that none is paid twice however often and from however many tills it is asked for. A layaway is cancelled once:
- * its documents' keys follow from it.
+ * The customer backs out: the goods are free again, the fee is invoiced, and the rest of what was paid goes back by the
+ * ways it came in, or stays as a deposit. All of it in one transaction. Cards are paid back first, each under a
+ * question of the layaway's own, so that none is paid twice however often and from however many tills it is asked for.
+ * A layaway is cancelled once: its documents' keys follow from it.
  */
 final class CancelLayaway
 {
@@ -68,23 +69,33 @@ final class CancelLayaway
     /**
      * @return int|null the document by which money went back; null: none did
      *
-     * @throws Refused changed_elsewhere, not_running, reason_missing, reference_missing, not_that_way, does_not_sum, card_refused, card_unknown, card_reserved, day_closed, and what needs approval
+     * @throws Refused changed_elsewhere, not_running, reason_missing, reference_missing, not_that_way, does_not_sum,
+     *     card_refused, card_unknown, card_reserved, day_closed, and what needs approval
      */
     public function handle(int $layawayId, CancelOrder $order, Till $till, Staff $by): ?int
     {
         $layaway = Layaway::query()->findOrFail($layawayId);
         $subject = CardSubject::layaway($layaway->id, $layaway->key);
 
-        $this->back->toCards($subject, function () use ($layawayId, $order, $till, $by): ?Plan {
-            $layaway = $this->ledger->lock($layawayId);
+        $this->back->toCards(
+            $subject,
+            function () use ($layawayId, $order, $till, $by): ?Plan {
+                $layaway = $this->ledger->lock($layawayId);
 
-            return $layaway->state === LayawayState::Cancelled ? null : $this->decide($layaway, $order, $till, $by)[0];
-        }, $till, $by);
+                return $layaway->state === LayawayState::Cancelled
+                    ? null
+                    : $this->decide($layaway, $order, $till, $by)[0];
+            },
+            $till,
+            $by,
+        );
 
         return DB::transaction(function () use ($layawayId, $order, $till, $by, $subject): ?int {
             $this->gate->lock($by);
             // Deposits are locked before layaways everywhere.
-            $account = isset($order->back[TenderKind::DepositHeld->value]) ? $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id')) : null;
+            $account = isset($order->back[TenderKind::DepositHeld->value])
+                ? $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'))
+                : null;
             $this->back->lockGiftCards(LayawayMoney::of($layawayId, $this->house->currency())->left);
             $layaway = $this->ledger->lock($layawayId);
 
@@ -103,8 +114,18 @@ final class CancelLayaway
             $document = $this->payBack($layaway, $order, $plan, $at);
             $document === null || $this->back->posted($subject, $plan, $document);
             $kept = $order->back[TenderKind::DepositHeld->value] ?? 0;
-            $moved = $account !== null && $kept > 0 ? $this->keepAsDeposit->handle($layaway, $account, $kept, $at, self::key($layaway, 'deposit'), "{$layaway->label} cancelled") : null;
-            $last = $document ?? $moved ?? $feeDocument;
+            $moved
+                = $account !== null && $kept > 0
+                    ? $this->keepAsDeposit->handle(
+                        $layaway,
+                        $account,
+                        $kept,
+                        $at,
+                        self::key($layaway, 'deposit'),
+                        "{$layaway->label} cancelled",
+                    )
+                    : null;
+            $last = $document ?? ($moved ?? $feeDocument);
             $last === null || DocumentApprovals::keep($last, $allowed);
             $document === null || HandOver::write($document, $till, $by);
             $this->ledger->end($layaway, LayawayState::Cancelled, $at->day);
@@ -125,13 +146,46 @@ final class CancelLayaway
         $full = $layaway->standing($this->house->currency())->fee;
         $fee = $order->waive ? $this->house->money(0) : $full;
         $this->assertFine($layaway, $order, $till, $fee);
-        $plan = Plan::of($order->back, LayawayMoney::of($layaway->id, $this->house->currency())->left, $this->house->currency(), [TenderKind::DepositHeld]);
-        $needs = $by->mayDo(Ability::EndLayaways) ? [] : [new Need('cancel', Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id), Refused::because('approval_missing', 'Cancelling a layaway needs a supervisor: staff number, PIN and reason.'), "{$layaway->label} cancelled", LimitMatter::OutsidePolicy, 0)];
-        array_push($needs, ...$plan->needs($this->limits, 'cancel'), ...$this->gate->needs($by, ShopTime::today(), $plan->going($layaway->label ?? ''), 'cancel'));
+        $plan = Plan::of(
+            $order->back,
+            LayawayMoney::of($layaway->id, $this->house->currency())->left,
+            $this->house->currency(),
+            [TenderKind::DepositHeld],
+        );
+        $needs = $by->mayDo(Ability::EndLayaways)
+            ? []
+            : [
+                new Need(
+                    'cancel',
+                    Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id),
+                    Refused::because(
+                        'approval_missing',
+                        'Cancelling a layaway needs a supervisor: staff number, PIN and reason.',
+                    ),
+                    "{$layaway->label} cancelled",
+                    LimitMatter::OutsidePolicy,
+                    0,
+                ),
+            ];
+        array_push(
+            $needs,
+            ...$plan->needs($this->limits, 'cancel'),
+            ...$this->gate->needs($by, ShopTime::today(), $plan->going($layaway->label ?? ''), 'cancel'),
+        );
 
         if ($order->waive && $full->isPositive()) {
             $scope = Scope::of(ApprovalKind::LayawayFee)->naming('layaway', $layaway->id)->upTo('fee', $full);
-            $needs[] = new Need('cancel', $scope, Refused::because('approval_missing', 'Letting the fee off needs a supervisor: staff number, PIN and reason.'), "{$layaway->label}: cancellation fee of ".Show::money($full).' let off', LimitMatter::OutsidePolicy, $full->minor);
+            $needs[] = new Need(
+                'cancel',
+                $scope,
+                Refused::because(
+                    'approval_missing',
+                    'Letting the fee off needs a supervisor: staff number, PIN and reason.',
+                ),
+                "{$layaway->label}: cancellation fee of ".Show::money($full).' let off',
+                LimitMatter::OutsidePolicy,
+                $full->minor,
+            );
         }
 
         $this->back->assertAllowed($by, $order->approval, $needs);
@@ -145,11 +199,31 @@ final class CancelLayaway
         $till->location->assertOpenOn(ShopTime::today());
 
         match (true) {
-            ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value} already."),
-            $order->version !== null && $order->version !== $layaway->version => throw Refused::because('changed_elsewhere', 'Somebody has changed this layaway meanwhile. Here is how it stands now.'),
-            trim($order->reason) === '' => throw Refused::because('reason_missing', 'Say why it is cancelled: the reason is kept.'),
-            trim($order->reference) === '' && ($order->back[TenderKind::Cheque->value] ?? 0) + ($order->back[TenderKind::BankTransfer->value] ?? 0) > 0 => throw Refused::because('reference_missing', 'Type the number of the shop’s cheque, or the transfer’s reference.'),
-            array_sum($order->back) !== $refund => throw Refused::because('does_not_sum', Show::money($this->house->money($refund)).' goes back, but what is typed comes to '.Show::money($this->house->money(array_sum($order->back))).'.'),
+            ! $layaway->state->isOpen() => throw Refused::because(
+                'not_running',
+                "{$layaway->label} is {$layaway->state->value} already.",
+            ),
+            $order->version !== null && $order->version !== $layaway->version => throw Refused::because(
+                'changed_elsewhere',
+                'Somebody has changed this layaway meanwhile. Here is how it stands now.',
+            ),
+            trim($order->reason) === '' => throw Refused::because(
+                'reason_missing',
+                'Say why it is cancelled: the reason is kept.',
+            ),
+            trim($order->reference) === ''
+                && ($order->back[TenderKind::Cheque->value] ?? 0) + ($order->back[TenderKind::BankTransfer->value] ?? 0)
+                    > 0 => throw Refused::because(
+                        'reference_missing',
+                        'Type the number of the shop’s cheque, or the transfer’s reference.',
+                    ),
+            array_sum($order->back) !== $refund => throw Refused::because(
+                'does_not_sum',
+                Show::money($this->house->money($refund))
+                    .' goes back, but what is typed comes to '
+                    .Show::money($this->house->money(array_sum($order->back)))
+                    .'.',
+            ),
             default => null,
         };
     }
@@ -161,8 +235,15 @@ final class CancelLayaway
         }
 
         $draft = $this->fees->draft(
-            'Layaway cancellation fee', $fee, $this->house->shop()->fee_tax_class, $layaway->location, $at, new Party($layaway->customer_id, $layaway->customer->name),
-            self::key($layaway, 'fee'), [new DraftTender(Tender::of(TenderKind::LayawayMoney, $fee), $fee, $layaway->label ?? '')], "Layaway {$layaway->label}",
+            'Layaway cancellation fee',
+            $fee,
+            $this->house->shop()->fee_tax_class,
+            $layaway->location,
+            $at,
+            new Party($layaway->customer_id, $layaway->customer->name),
+            self::key($layaway, 'fee'),
+            [new DraftTender(Tender::of(TenderKind::LayawayMoney, $fee), $fee, $layaway->label ?? '')],
+            "Layaway {$layaway->label}",
         );
         $document = $this->register->post($draft);
         $this->ledger->leave($layaway, $document, EntryKind::Fee, $fee->minor, $at->day);
@@ -178,10 +259,18 @@ final class CancelLayaway
             return null;
         }
 
-        $document = $this->register->post($this->payments->draft(
-            DocumentKind::Refund, MoneyEntry::paidBack($this->house->money(0), $total), $at, new Party($layaway->customer_id, $layaway->customer->name), self::key($layaway, 'back'), $tenders, $rounding,
-            note: mb_substr("{$layaway->label} cancelled: {$order->reason}", 0, 255),
-        ));
+        $document = $this->register->post(
+            $this->payments->draft(
+                DocumentKind::Refund,
+                MoneyEntry::paidBack($this->house->money(0), $total),
+                $at,
+                new Party($layaway->customer_id, $layaway->customer->name),
+                self::key($layaway, 'back'),
+                $tenders,
+                $rounding,
+                note: mb_substr("{$layaway->label} cancelled: {$order->reason}", 0, 255),
+            ),
+        );
         $this->ledger->leave($layaway, $document, EntryKind::Back, $total->minor, $at->day);
 
         return $document;
@@ -195,8 +284,17 @@ final class CancelLayaway
     private function record(Layaway $layaway, CancelOrder $order, Money $fee, Staff $by): void
     {
         LayawayChange::query()->create([
-            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'total_before' => $layaway->total, 'total_after' => $layaway->total, 'revision' => $layaway->revision, 'made_at' => now(),
-            'what' => mb_substr("Cancelled: {$order->reason}. Fee ".Show::money($fee).($order->waive ? ', let off' : ''), 0, 500),
+            'layaway_id' => $layaway->id,
+            'staff_id' => $by->id,
+            'total_before' => $layaway->total,
+            'total_after' => $layaway->total,
+            'revision' => $layaway->revision,
+            'made_at' => now(),
+            'what' => mb_substr(
+                "Cancelled: {$order->reason}. Fee ".Show::money($fee).($order->waive ? ', let off' : ''),
+                0,
+                500,
+            ),
         ]);
     }
 }

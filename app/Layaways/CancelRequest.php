@@ -12,12 +12,21 @@ use Illuminate\Foundation\Http\FormRequest;
 /** A cancellation as it was typed. */
 final class CancelRequest extends FormRequest
 {
-    private const WAYS = [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::GiftCard, TenderKind::DepositHeld];
+    private const WAYS = [
+        TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer, TenderKind::GiftCard,
+        TenderKind::DepositHeld,
+    ];
 
     /** @return array<string, array<mixed>> */
     public function rules(): array
     {
-        return ['version' => ['required', 'integer'], 'reason' => ['required', 'string', 'max:200'], 'back' => ['array'], 'reference' => ['nullable', 'string', 'max:60'], 'waive' => ['boolean']];
+        return [
+            'version' => ['required', 'integer'],
+            'reason' => ['required', 'string', 'max:200'],
+            'back' => ['array'],
+            'reference' => ['nullable', 'string', 'max:60'],
+            'waive' => ['boolean'],
+        ];
     }
 
     /** @return array<string, string> */
@@ -38,6 +47,13 @@ final class CancelRequest extends FormRequest
             }
         }
 
-        return new CancelOrder($back, $this->string('reason')->trim()->value(), $this->string('reference')->trim()->value(), $this->boolean('waive'), $approval, $this->integer('version'));
+        return new CancelOrder(
+            $back,
+            $this->string('reason')->trim()->value(),
+            $this->string('reference')->trim()->value(),
+            $this->boolean('waive'),
+            $approval,
+            $this->integer('version'),
+        );
     }
 }

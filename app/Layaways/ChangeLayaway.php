@@ -28,8 +28,9 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Changes an agreement while it runs: goods are swapped, dropped or put with it, serial numbers noted, or its last day moved. Total and schedule are worked anew
- * under the next revision; the earlier ones stay on record. What was paid over a smaller total becomes a free deposit.
+ * Changes an agreement while it runs: goods are swapped, dropped or put with it, serial numbers noted, or its last day
+ * moved. Total and schedule are worked anew under the next revision; the earlier ones stay on record. What was paid
+ * over a smaller total becomes a free deposit.
  */
 final class ChangeLayaway
 {
@@ -53,7 +54,9 @@ final class ChangeLayaway
     {
         return DB::transaction(function () use ($layawayId, $version, $changes, $till, $by): Layaway {
             // Deposits are locked before layaways everywhere.
-            $account = $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'));
+            $account = $this->deposits->lock(
+                (int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'),
+            );
             $layaway = $this->ledger->lock($layawayId);
             $this->assertSeen($layaway, $version);
             $layaway->load(['allLines.item', 'allInstalments', 'customer.type.priceLevel']);
@@ -72,12 +75,29 @@ final class ChangeLayaway
 
             if ($over > 0) {
                 $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
-                $this->keepAsDeposit->handle($layaway, $account, $over, PostedAt::till($till, $by->id, ShopTime::today()), $key, "Paid over the new total of {$layaway->label}");
+                $this->keepAsDeposit->handle(
+                    $layaway,
+                    $account,
+                    $over,
+                    PostedAt::till($till, $by->id, ShopTime::today()),
+                    $key,
+                    "Paid over the new total of {$layaway->label}",
+                );
             }
 
             $layaway->forceFill(['total' => $total])->save();
-            $total === $before ? $this->ledger->settle($layaway) : $this->reschedule($layaway, $this->datesLeft($layaway));
-            $this->record($layaway, $by, $words.($over > 0 ? '. '.Show::money($this->house->money($over)).' paid over it is kept as a deposit' : ''), $before);
+            $total === $before
+                ? $this->ledger->settle($layaway)
+                : $this->reschedule($layaway, $this->datesLeft($layaway));
+            $this->record(
+                $layaway,
+                $by,
+                $words
+                    .($over > 0
+                        ? '. '.Show::money($this->house->money($over)).' paid over it is kept as a deposit'
+                        : ''),
+                $before,
+            );
 
             return $layaway;
         }, 3);
@@ -103,26 +123,54 @@ final class ChangeLayaway
     /**
      * Moves its last day, and shares out what remains over payments from a first date on.
      *
-     * @throws Refused changed_elsewhere, not_running, first_due_past, after_expiry, and for whom it is not to decide, approval_missing
+     * @throws Refused changed_elsewhere, not_running, first_due_past, after_expiry, and for whom it is not to decide,
+     *     approval_missing
      */
-    public function extend(int $layawayId, int $version, CarbonImmutable $firstDue, CarbonImmutable $expiresOn, Staff $by, ?GivenApproval $given = null): Layaway
-    {
+    public function extend(
+        int $layawayId,
+        int $version,
+        CarbonImmutable $firstDue,
+        CarbonImmutable $expiresOn,
+        Staff $by,
+        ?GivenApproval $given = null,
+    ): Layaway {
         return DB::transaction(function () use ($layawayId, $version, $firstDue, $expiresOn, $by, $given): Layaway {
             $layaway = $this->ledger->lock($layawayId);
             $this->assertSeen($layaway, $version);
             $this->back->allow($by, $given, $this->needsToExtend($layaway, $expiresOn, $by));
 
             match (true) {
-                $firstDue->lessThanOrEqualTo(ShopTime::today()) => throw Refused::because('first_due_past', 'The next payment falls due after today.'),
-                $expiresOn->lessThan($firstDue) => throw Refused::because('after_expiry', 'Its last day cannot come before the next payment.'),
+                $firstDue->lessThanOrEqualTo(ShopTime::today()) => throw Refused::because(
+                    'first_due_past',
+                    'The next payment falls due after today.',
+                ),
+                $expiresOn->lessThan($firstDue) => throw Refused::because(
+                    'after_expiry',
+                    'Its last day cannot come before the next payment.',
+                ),
                 default => null,
             };
             $layaway->forceFill(['expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)]);
             $this->nextRevision($layaway);
             $count = min(HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn), $this->most($layaway));
-            $dates = array_map(static fn (int $step): CarbonImmutable => $firstDue->setDateFrom($layaway->rhythm->after($firstDue, $step)), range(0, $count - 1));
+            $dates = array_map(
+                static fn (int $step): CarbonImmutable => $firstDue->setDateFrom(
+                    $layaway->rhythm->after($firstDue, $step),
+                ),
+                range(0, $count - 1),
+            );
             $this->reschedule($layaway, $dates);
-            $this->record($layaway, $by, 'Extended to '.Show::date($expiresOn).", {$count} ".($count === 1 ? 'payment' : 'payments').' from '.Show::date($firstDue), $layaway->total);
+            $this->record(
+                $layaway,
+                $by,
+                'Extended to '
+                    .Show::date($expiresOn)
+                    .", {$count} "
+                    .($count === 1 ? 'payment' : 'payments')
+                    .' from '
+                    .Show::date($firstDue),
+                $layaway->total,
+            );
 
             return $layaway;
         }, 3);
@@ -135,13 +183,30 @@ final class ChangeLayaway
             return [];
         }
 
-        $scope = Scope::of(ApprovalKind::LayawayEnd)->naming('layaway', $layaway->id)->naming('until', $expiresOn->format('Y-m-d'));
-        $refused = Refused::because('approval_missing', 'Extending a layaway needs a supervisor: staff number, PIN and reason.');
+        $scope = Scope::of(ApprovalKind::LayawayEnd)
+            ->naming('layaway', $layaway->id)
+            ->naming('until', $expiresOn->format('Y-m-d'));
+        $refused = Refused::because(
+            'approval_missing',
+            'Extending a layaway needs a supervisor: staff number, PIN and reason.',
+        );
 
-        return [new Need('extend', $scope, $refused, "{$layaway->label} extended to ".Show::date($expiresOn), LimitMatter::OutsidePolicy, 0)];
+        return [
+            new Need(
+                'extend',
+                $scope,
+                $refused,
+                "{$layaway->label} extended to ".Show::date($expiresOn),
+                LimitMatter::OutsidePolicy,
+                0,
+            ),
+        ];
     }
 
-    /** What is open is shared out over the due dates that are left: even the deposit came back. Inside a transaction, the layaway locked. */
+    /**
+     * What is open is shared out over the due dates that are left: even the deposit came back. Inside a transaction,
+     * the layaway locked.
+     */
     public function shareOutAnew(Layaway $layaway): void
     {
         $dates = $this->datesLeft($layaway->load('allInstalments'));
@@ -153,7 +218,13 @@ final class ChangeLayaway
     private function nextRevision(Layaway $layaway): void
     {
         $layaway->forceFill(['revision' => $layaway->revision + 1])->save();
-        DB::statement('INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines WHERE layaway_id = ? AND revision = ?', [$layaway->id, $layaway->revision - 1]);
+        DB::statement(
+            'INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, '
+                .'department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, '
+                .'discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines '
+                .'WHERE layaway_id = ? AND revision = ?',
+            [$layaway->id, $layaway->revision - 1],
+        );
     }
 
     /** Notes where the goods stand. */
@@ -163,7 +234,13 @@ final class ChangeLayaway
             $layaway = $this->ledger->lock($layawayId);
             $before = $layaway->shelf;
             $layaway->forceFill(['shelf' => $place])->save();
-            $before === $place || $this->record($layaway, $by, $place === '' ? "Taken from {$before}" : "Put on {$place}", $layaway->total);
+            $before === $place
+                || $this->record(
+                    $layaway,
+                    $by,
+                    $place === '' ? "Taken from {$before}" : "Put on {$place}",
+                    $layaway->total,
+                );
 
             return $layaway;
         }, 3);
@@ -173,8 +250,14 @@ final class ChangeLayaway
     private function assertSeen(Layaway $layaway, int $version): void
     {
         match (true) {
-            $layaway->version !== $version => throw Refused::because('changed_elsewhere', 'Somebody has changed this layaway meanwhile. Here is how it stands now.'),
-            ! $layaway->state->isOpen() => throw Refused::because('not_running', "{$layaway->label} is {$layaway->state->value}; nothing on it can change."),
+            $layaway->version !== $version => throw Refused::because(
+                'changed_elsewhere',
+                'Somebody has changed this layaway meanwhile. Here is how it stands now.',
+            ),
+            ! $layaway->state->isOpen() => throw Refused::because(
+                'not_running',
+                "{$layaway->label} is {$layaway->state->value}; nothing on it can change.",
+            ),
             default => null,
         };
     }
@@ -191,21 +274,30 @@ final class ChangeLayaway
         foreach ($changes as $change) {
             if ($change->item !== null) {
                 $lines[] = $this->added($layaway, $change);
-                $words[] = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
+                $words[]
+                    = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
 
                 continue;
             }
 
-            $line = $lines[$change->position ?? 0] ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
+            $line
+                = $lines[$change->position ?? 0]
+                ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
 
             if ($change->serials !== null) {
                 $line->serials = $change->serials === [] ? null : $change->serials;
-                $words[] = "{$line->description}: serial ".($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
+                $words[]
+                    = "{$line->description}: serial "
+                    .($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
             } elseif ($change->quantity?->isZero() === true) {
                 unset($lines[$change->position]);
                 $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
             } else {
-                $words[] = "{$line->description}: ".Show::decimal((string) $change->quantity).' instead of '.Show::decimal($line->quantity);
+                $words[]
+                    = "{$line->description}: "
+                    .Show::decimal((string) $change->quantity)
+                    .' instead of '
+                    .Show::decimal($line->quantity);
                 $line->quantity = (string) $change->quantity;
                 $line->serials = null;
             }
@@ -227,10 +319,24 @@ final class ChangeLayaway
         $quote = PriceBooks::of($item, $layaway->customer->priceTerms())->quote($quantity, ShopTime::today());
 
         return new LayawayLine([
-            'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id, 'quantity' => $quantity->toString(),
-            'unit' => $item->unit->value, 'unit_price' => $quote->price->toString(), 'price_per' => $item->price_per, 'price_rule' => $quote->rule, 'list_price' => $quote->list->toString(),
-            'discount_percent' => $quote->discount?->toString(), 'discount_amount' => null, 'may_discount' => $item->takesDiscount(), 'tax_class' => $item->tax_class,
-            'cost' => $item->cost, 'note' => '', 'approval_id' => null, 'serials' => null,
+            'item_id' => $item->id,
+            'code' => $item->code,
+            'description' => $item->description,
+            'department_id' => $item->department_id,
+            'quantity' => $quantity->toString(),
+            'unit' => $item->unit->value,
+            'unit_price' => $quote->price->toString(),
+            'price_per' => $item->price_per,
+            'price_rule' => $quote->rule,
+            'list_price' => $quote->list->toString(),
+            'discount_percent' => $quote->discount?->toString(),
+            'discount_amount' => null,
+            'may_discount' => $item->takesDiscount(),
+            'tax_class' => $item->tax_class,
+            'cost' => $item->cost,
+            'note' => '',
+            'approval_id' => null,
+            'serials' => null,
         ]);
     }
 
@@ -265,7 +371,10 @@ final class ChangeLayaway
 
         if ($remaining->isPositive()) {
             $layaway->forceFill(['paid_before' => $layaway->held]);
-            $this->ledger->schedule($layaway, Schedule::over($remaining, [$dates[0], ...array_slice($dates, 1, $this->most($layaway) - 1)]));
+            $this->ledger->schedule(
+                $layaway,
+                Schedule::over($remaining, [$dates[0], ...array_slice($dates, 1, $this->most($layaway) - 1)]),
+            );
         }
 
         $this->ledger->settle($layaway);
@@ -276,13 +385,20 @@ final class ChangeLayaway
     {
         $currency = $this->house->currency();
 
-        return $layaway->agreedTerms()->toValue($currency)->mostPayments($this->house->money($layaway->remaining())) ?? HouseTerms::MOST;
+        return $layaway->agreedTerms()->toValue($currency)->mostPayments($this->house->money($layaway->remaining()))
+            ?? HouseTerms::MOST;
     }
 
     private function record(Layaway $layaway, Staff $by, string $what, int $before): void
     {
         LayawayChange::query()->create([
-            'layaway_id' => $layaway->id, 'staff_id' => $by->id, 'what' => mb_substr($what, 0, 500), 'total_before' => $before, 'total_after' => $layaway->total, 'revision' => $layaway->revision, 'made_at' => now(),
+            'layaway_id' => $layaway->id,
+            'staff_id' => $by->id,
+            'what' => mb_substr($what, 0, 500),
+            'total_before' => $before,
+            'total_after' => $layaway->total,
+            'revision' => $layaway->revision,
+            'made_at' => now(),
         ]);
     }
 }

@@ -30,7 +30,9 @@ use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** The goods of a layaway leave: it becomes an invoice at the agreed prices and taxes, paid by the layaway money held. */
+/**
+ * The goods of a layaway leave: it becomes an invoice at the agreed prices and taxes, paid by the layaway money held.
+ */
 final class CompleteLayaway
 {
     public function __construct(
@@ -52,7 +54,8 @@ final class CompleteLayaway
     {
         return DB::transaction(function () use ($layawayId, $till, $by): int {
             $layaway = $this->ledger->lock($layawayId);
-            $layaway->document_id === null && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
+            $layaway->document_id === null
+                && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
 
             if ($layaway->document_id !== null) {
                 return $layaway->document_id;
@@ -72,7 +75,10 @@ final class CompleteLayaway
         $layaway->location->assertOpenOn($at->day);
 
         if ($at->locationId !== $layaway->location_id) {
-            throw Refused::because('other_location', "The goods of {$layaway->label} lie at {$layaway->location->name}. They leave there.");
+            throw Refused::because(
+                'other_location',
+                "The goods of {$layaway->label} lie at {$layaway->location->name}. They leave there.",
+            );
         }
 
         $this->assertReady($layaway);
@@ -80,7 +86,10 @@ final class CompleteLayaway
         $this->commitments->release($layaway->id);
         $this->stock->take($moves);
         $document = $this->register->post($this->draft($layaway, $at));
-        $this->stock->record('sale', array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves));
+        $this->stock->record(
+            'sale',
+            array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),
+        );
         $this->serials->sell($document, $this->serialsOf($layaway), $layaway->id);
         $this->ledger->leave($layaway, $document, EntryKind::Goods, $layaway->total, $at->day);
         $this->ledger->end($layaway, LayawayState::Completed, $at->day, $document);
@@ -116,7 +125,13 @@ final class CompleteLayaway
 
         foreach ($layaway->lines() as $line) {
             if ($line->item_id !== null) {
-                $moves[] = new StockMove($line->item_id, $layaway->location_id, BigDecimal::of($line->quantity)->negated(), UnitPrice::of($line->item->cost ?? '0'), -$line->costNow($this->house->currency())->minor);
+                $moves[] = new StockMove(
+                    $line->item_id,
+                    $layaway->location_id,
+                    BigDecimal::of($line->quantity)->negated(),
+                    UnitPrice::of($line->item->cost ?? '0'),
+                    -$line->costNow($this->house->currency())->minor,
+                );
             }
         }
 
@@ -147,18 +162,53 @@ final class CompleteLayaway
 
         foreach ($lines as $i => $line) {
             $drafts[] = new DraftLine(
-                $reckoned->lines[$i], $line->item_id, $line->code, $line->description, $line->department_id, $line->unit, $line->price_rule,
-                UnitPrice::of($line->list_price), $line->costNow($currency), $line->note, $line->approval_id, $line->serials ?? [],
+                $reckoned->lines[$i],
+                $line->item_id,
+                $line->code,
+                $line->description,
+                $line->department_id,
+                $line->unit,
+                $line->price_rule,
+                UnitPrice::of($line->list_price),
+                $line->costNow($currency),
+                $line->note,
+                $line->approval_id,
+                $line->serials ?? [],
             );
         }
 
         $zero = Money::zero($currency);
 
         return new DocumentDraft(
-            DocumentKind::Invoice, $layaway->location_id, $at->tillId, $at->staffId, $at->day, CarbonImmutable::now(), $tax->terms, $reckoned, $layaway->discount($currency),
-            $drafts, $tax->names, [new DraftTender(Tender::of(TenderKind::LayawayMoney, $reckoned->total), $reckoned->total, $layaway->label)], $zero, $zero,
+            DocumentKind::Invoice,
+            $layaway->location_id,
+            $at->tillId,
+            $at->staffId,
+            $at->day,
+            CarbonImmutable::now(),
+            $tax->terms,
+            $reckoned,
+            $layaway->discount($currency),
+            $drafts,
+            $tax->names,
+            [
+                new DraftTender(
+                    Tender::of(TenderKind::LayawayMoney, $reckoned->total),
+                    $reckoned->total,
+                    $layaway->label,
+                ),
+            ],
+            $zero,
+            $zero,
             self::key($layaway),
-            new Party($layaway->customer_id, $layaway->customer->name, $layaway->purchase_order, $layaway->job, $layaway->buyer, $tax->exempted()),
+            new Party(
+                $layaway->customer_id,
+                $layaway->customer->name,
+                $layaway->purchase_order,
+                $layaway->job,
+                $layaway->buyer,
+                $tax->exempted(),
+            ),
             "Layaway {$layaway->label} of {$layaway->made_on->format('j M Y')}",
         );
     }

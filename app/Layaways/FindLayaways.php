@@ -21,7 +21,9 @@ final class FindLayaways
     /** The open one that exactly this names: "LAY-000012", in any case and with or without zeros. */
     public function named(string $typed): ?Layaway
     {
-        return preg_match('/^\s*LAY-?0*(\d{1,9})\s*$/i', $typed, $found) === 1 ? Layaway::query()->with('customer.type.priceLevel')->find((int) $found[1]) : null;
+        return preg_match('/^\s*LAY-?0*(\d{1,9})\s*$/i', $typed, $found) === 1
+            ? Layaway::query()->with('customer.type.priceLevel')->find((int) $found[1])
+            : null;
     }
 
     /**
@@ -36,9 +38,17 @@ final class FindLayaways
             return new Collection;
         }
 
-        return Layaway::query()->with(['customer', 'allLines'])->whereIn('state', self::OPEN)
-            ->where(static fn (Builder $query) => $query->whereIn('customer_id', $customers)->when($number !== null, static fn (Builder $one) => $one->orWhere('id', $number)))
-            ->orderByRaw('next_due IS NULL DESC, next_due')->limit($most)->get();
+        return Layaway::query()
+            ->with(['customer', 'allLines'])
+            ->whereIn('state', self::OPEN)
+            ->where(
+                static fn (Builder $query) => $query
+                    ->whereIn('customer_id', $customers)
+                    ->when($number !== null, static fn (Builder $one) => $one->orWhere('id', $number)),
+            )
+            ->orderByRaw('next_due IS NULL DESC, next_due')
+            ->limit($most)
+            ->get();
     }
 
     /**
@@ -56,7 +66,12 @@ final class FindLayaways
 
         $customers = $this->customers->find($typed, 60)->modelKeys();
 
-        return Layaway::query()->with(['customer', 'allLines'])->whereIn('customer_id', $customers)->orderByDesc('id')->limit($most)->get();
+        return Layaway::query()
+            ->with(['customer', 'allLines'])
+            ->whereIn('customer_id', $customers)
+            ->orderByDesc('id')
+            ->limit($most)
+            ->get();
     }
 
     /**
@@ -67,8 +82,14 @@ final class FindLayaways
      */
     public function holding(array $items, int $location): array
     {
-        $rows = DB::table('commitments as c')->join('layaways as l', 'l.id', '=', 'c.layaway_id')->join('customers as k', 'k.id', '=', 'l.customer_id')
-            ->whereIn('c.item_id', $items)->where('c.location_id', $location)->orderBy('c.layaway_id')->limit(20)->get(['c.item_id', 'c.quantity', 'l.label', 'k.name']);
+        $rows = DB::table('commitments as c')
+            ->join('layaways as l', 'l.id', '=', 'c.layaway_id')
+            ->join('customers as k', 'k.id', '=', 'l.customer_id')
+            ->whereIn('c.item_id', $items)
+            ->where('c.location_id', $location)
+            ->orderBy('c.layaway_id')
+            ->limit(20)
+            ->get(['c.item_id', 'c.quantity', 'l.label', 'k.name']);
         $held = [];
 
         foreach ($rows as $row) {
@@ -81,6 +102,11 @@ final class FindLayaways
     /** @return Collection<int, Layaway> what waits for a customer, to collect first, then next due first */
     public function waiting(int $customer): Collection
     {
-        return Layaway::query()->where('customer_id', $customer)->whereIn('state', self::OPEN)->orderByRaw('next_due IS NULL DESC, next_due, id')->limit(12)->get();
+        return Layaway::query()
+            ->where('customer_id', $customer)
+            ->whereIn('state', self::OPEN)
+            ->orderByRaw('next_due IS NULL DESC, next_due, id')
+            ->limit(12)
+            ->get();
     }
 }

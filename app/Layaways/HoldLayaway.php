@@ -12,7 +12,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Sets goods aside under an agreement. Inside a transaction; the deposit's receipt is posted by whoever asked for it. */
+/**
+ * Sets goods aside under an agreement. Inside a transaction; the deposit's receipt is posted by whoever asked for it.
+ */
 final class HoldLayaway
 {
     public function __construct(
@@ -22,7 +24,10 @@ final class HoldLayaway
     ) {
     }
 
-    /** @throws Refused first_due_past, after_expiry, too_long, below_least, over_remaining, and what the schedule refuses */
+    /**
+     * @throws Refused first_due_past, after_expiry, too_long, below_least, over_remaining, and what the schedule
+     *     refuses
+     */
     public static function assertDates(HoldOrder $order): void
     {
         $first = $order->firstDue->format('Y-m-d');
@@ -31,10 +36,26 @@ final class HoldLayaway
         $last = $order->rhythm->after($order->firstDue, max(0, $order->count - 1))->format('Y-m-d');
 
         match (true) {
-            $first <= $order->day->format('Y-m-d') => throw Refused::because('first_due_past', 'The first payment falls due after the day it is made.'),
-            $last > $order->expiresOn->format('Y-m-d') => throw Refused::because('after_expiry', 'The last payment would fall due on '.Show::date($order->day->setDateFrom($order->rhythm->after($order->firstDue, $order->count - 1))).', after the layaway has expired on '.Show::date($order->expiresOn).'. Take fewer payments.'),
-            $most !== null && $order->count > $most => throw Refused::because('below_least', "With {$order->count} payments each would be below the least payment agreed. Take {$most} at most."),
-            $order->deposit->exceeds($order->total) => throw Refused::because('over_remaining', 'The deposit is more than the goods come to.'),
+            $first <= $order->day->format('Y-m-d') => throw Refused::because(
+                'first_due_past',
+                'The first payment falls due after the day it is made.',
+            ),
+            $last > $order->expiresOn->format('Y-m-d') => throw Refused::because(
+                'after_expiry',
+                'The last payment would fall due on '
+                    .Show::date($order->day->setDateFrom($order->rhythm->after($order->firstDue, $order->count - 1)))
+                    .', after the layaway has expired on '
+                    .Show::date($order->expiresOn)
+                    .'. Take fewer payments.',
+            ),
+            $most !== null && $order->count > $most => throw Refused::because(
+                'below_least',
+                "With {$order->count} payments each would be below the least payment agreed. Take {$most} at most.",
+            ),
+            $order->deposit->exceeds($order->total) => throw Refused::because(
+                'over_remaining',
+                'The deposit is more than the goods come to.',
+            ),
             default => null,
         };
     }
@@ -44,20 +65,49 @@ final class HoldLayaway
         self::assertDates($order);
         LayawayStanding::of($order->total, $order->terms->toValue($order->total->currency), [$order->deposit]);
         $layaway = Layaway::query()->create([
-            'key' => $order->key, 'location_id' => $order->locationId, 'customer_id' => $order->customerId, 'staff_id' => $order->staffId, 'state' => LayawayState::Running,
-            'made_on' => $order->day, 'expires_on' => $order->expiresOn, 'grace_days' => $order->graceDays, 'lapses_on' => $order->expiresOn->addDays($order->graceDays),
-            'rhythm' => $order->rhythm, 'terms' => $order->terms->toJson(), 'tax' => $order->tax->toJson(),
-            'discount_percent' => $order->discount?->percent?->toString(), 'discount_amount' => $order->discount?->amount?->minor,
-            'purchase_order' => $order->purchaseOrder, 'job' => $order->job, 'buyer' => $order->buyer, 'total' => $order->total->minor, 'paid_before' => $order->deposit->minor,
-            'held' => 0, 'revision' => 1, 'version' => 1, 'shelf' => '', 'next_due' => null, 'next_open' => 0, 'behind_from' => null, 'paid_on' => null, 'document_id' => null, 'ended_on' => null,
-            'signature' => $order->signature, 'signed_by' => $order->signedBy, 'signed_at' => $order->signature === null ? null : now(),
+            'key' => $order->key,
+            'location_id' => $order->locationId,
+            'customer_id' => $order->customerId,
+            'staff_id' => $order->staffId,
+            'state' => LayawayState::Running,
+            'made_on' => $order->day,
+            'expires_on' => $order->expiresOn,
+            'grace_days' => $order->graceDays,
+            'lapses_on' => $order->expiresOn->addDays($order->graceDays),
+            'rhythm' => $order->rhythm,
+            'terms' => $order->terms->toJson(),
+            'tax' => $order->tax->toJson(),
+            'discount_percent' => $order->discount?->percent?->toString(),
+            'discount_amount' => $order->discount?->amount?->minor,
+            'purchase_order' => $order->purchaseOrder,
+            'job' => $order->job,
+            'buyer' => $order->buyer,
+            'total' => $order->total->minor,
+            'paid_before' => $order->deposit->minor,
+            'held' => 0,
+            'revision' => 1,
+            'version' => 1,
+            'shelf' => '',
+            'next_due' => null,
+            'next_open' => 0,
+            'behind_from' => null,
+            'paid_on' => null,
+            'document_id' => null,
+            'ended_on' => null,
+            'signature' => $order->signature,
+            'signed_by' => $order->signedBy,
+            'signed_at' => $order->signature === null ? null : now(),
         ]);
         $layaway->forceFill(['label' => sprintf('LAY-%06d', $layaway->id)])->save();
         $wanted = $this->insertLines($layaway, $order->lines);
         $this->commitments->begin($layaway->id, $layaway->location_id, $wanted->quantities);
         $wanted->serials === [] || $this->serials->setAside($layaway->id, $wanted->serials);
         $remaining = $order->total->minus($order->deposit);
-        $remaining->isZero() || $this->ledger->schedule($layaway, Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm));
+        $remaining->isZero()
+            || $this->ledger->schedule(
+                $layaway,
+                Schedule::of($remaining, $order->count, $order->firstDue, $order->rhythm),
+            );
 
         return $layaway;
     }

@@ -25,15 +25,26 @@ final readonly class HouseTerms
 
     public const MOST = 120;
 
-    public function __construct(public AgreedTerms $terms, public int $serviceFee, public int $days, public int $graceDays, public Rhythm $rhythm)
-    {
+    public function __construct(
+        public AgreedTerms $terms,
+        public int $serviceFee,
+        public int $days,
+        public int $graceDays,
+        public Rhythm $rhythm,
+    ) {
     }
 
     public static function of(House $house): self
     {
         $set = [...self::SHIPPED, ...$house->shop()->layaway_terms ?? []];
 
-        return new self(new AgreedTerms($set['terms']), $set['service_fee'], $set['days'], $set['grace_days'], Rhythm::from($set['rhythm']));
+        return new self(
+            new AgreedTerms($set['terms']),
+            $set['service_fee'],
+            $set['days'],
+            $set['grace_days'],
+            Rhythm::from($set['rhythm']),
+        );
     }
 
     public function firstDue(CarbonImmutable $from): CarbonImmutable

@@ -27,11 +27,24 @@ final class KeepAsDeposit
     }
 
     /** @param  int  $amount minor units, above zero */
-    public function handle(Layaway $layaway, DepositAccount $account, int $amount, PostedAt $at, string $key, string $note): int
-    {
-        $document = $this->register->post($this->payments->draft(
-            DocumentKind::Adjustment, MoneyEntry::kept($this->house->money($amount)), $at, new Party($layaway->customer_id, $layaway->customer->name), $key, note: $note,
-        ));
+    public function handle(
+        Layaway $layaway,
+        DepositAccount $account,
+        int $amount,
+        PostedAt $at,
+        string $key,
+        string $note,
+    ): int {
+        $document = $this->register->post(
+            $this->payments->draft(
+                DocumentKind::Adjustment,
+                MoneyEntry::kept($this->house->money($amount)),
+                $at,
+                new Party($layaway->customer_id, $layaway->customer->name),
+                $key,
+                note: $note,
+            ),
+        );
         $this->ledger->leave($layaway, $document, EntryKind::Moved, $amount, $at->day);
         $this->deposits->put($account, $document, $amount, '', $at->day);
 

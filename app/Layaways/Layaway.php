@@ -22,7 +22,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * Goods set aside for a customer against a deposit and further payments. Its money and its state are changed through LayawayLedger only, under the row's lock.
+ * Goods set aside for a customer against a deposit and further payments. Its money and its state are changed through
+ * LayawayLedger only, under the row's lock.
  *
  * @property int $id
  * @property string $label "LAY-000012"
@@ -115,7 +116,9 @@ final class Layaway extends Model
 
     public function standing(Currency $currency): LayawayStanding
     {
-        return LayawayStanding::of(Money::ofMinor($this->total, $currency), $this->agreedTerms()->toValue($currency), [Money::ofMinor($this->held, $currency)]);
+        return LayawayStanding::of(Money::ofMinor($this->total, $currency), $this->agreedTerms()->toValue($currency), [
+            Money::ofMinor($this->held, $currency),
+        ]);
     }
 
     public function remaining(): int
@@ -132,17 +135,33 @@ final class Layaway extends Model
     /** @return list<Instalment> of the schedule that was made last */
     public function instalments(Currency $currency): array
     {
-        return array_values($this->allInstalments->where('revision', $this->allInstalments->max('revision'))->map(static fn (LayawayInstalment $part): Instalment => new Instalment($part->due, Money::ofMinor($part->amount, $currency)))->all());
+        return array_values(
+            $this->allInstalments
+                ->where('revision', $this->allInstalments->max('revision'))
+                ->map(
+                    static fn (LayawayInstalment $part): Instalment => new Instalment(
+                        $part->due,
+                        Money::ofMinor($part->amount, $currency),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     public function ladder(Currency $currency, CarbonImmutable $day): Ladder
     {
-        return Ladder::of($this->instalments($currency), Money::ofMinor(max(0, $this->held - $this->paid_before), $currency), $day);
+        return Ladder::of(
+            $this->instalments($currency),
+            Money::ofMinor(max(0, $this->held - $this->paid_before), $currency),
+            $day,
+        );
     }
 
     public function isBehind(CarbonImmutable $day): bool
     {
-        return $this->state === LayawayState::Running && $this->written('behind_from') !== '' && $this->written('behind_from') <= $day->format('Y-m-d');
+        return $this->state === LayawayState::Running
+            && $this->written('behind_from') !== ''
+            && $this->written('behind_from') <= $day->format('Y-m-d');
     }
 
     public function isExpired(CarbonImmutable $day): bool

@@ -28,13 +28,19 @@ use Illuminate\Support\Str;
 /** One layaway: its page, its papers, and all that is done to it away from the counter. */
 final class LayawayController
 {
-    public function __construct(private readonly House $house, private readonly AtTill $atTill, private readonly LayawayPaper $paper)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly AtTill $atTill,
+        private readonly LayawayPaper $paper,
+    ) {
     }
 
     public function show(Layaway $layaway): View
     {
-        $layaway->load(['customer', 'location.taxProfile.components', 'staff', 'document', 'allLines.item', 'allInstalments', 'entries.document.tenders', 'changesMade.staff']);
+        $layaway->load([
+            'customer', 'location.taxProfile.components', 'staff', 'document', 'allLines.item', 'allInstalments',
+            'entries.document.tenders', 'changesMade.staff',
+        ]);
         $currency = $this->house->currency();
         $day = ShopTime::today();
 
@@ -47,7 +53,16 @@ final class LayawayController
             'ladder' => $layaway->ladder($currency, $day),
             'ways' => $layaway->state->isOpen() ? LayawayMoney::of($layaway->id, $this->house->currency())->left : [],
             'pending' => HandBack::pending(CardSubject::layaway($layaway->id, $layaway->key)),
-            'taxMoved' => $layaway->state->isOpen() && ! $layaway->taxAsAgreed()->isAs(array_values($layaway->location->taxProfile->components->map(static fn ($component) => $component->toValue())->all())),
+            'taxMoved' => $layaway->state->isOpen()
+                && ! $layaway
+                    ->taxAsAgreed()
+                    ->isAs(
+                        array_values(
+                            $layaway->location->taxProfile->components
+                                ->map(static fn ($component) => $component->toValue())
+                                ->all(),
+                        ),
+                    ),
             'key' => old('key', (string) Str::uuid()),
         ]);
     }
@@ -56,20 +71,40 @@ final class LayawayController
     {
         $document = $complete->handle($layaway->id, $this->atTill->till(), $by);
 
-        return redirect()->route('layaways.show', $layaway)->with('done', "The goods are handed over: {$layaway->label} is sold.")->with('document', $document);
+        return redirect()
+            ->route('layaways.show', $layaway)
+            ->with('done', "The goods are handed over: {$layaway->label} is sold.")
+            ->with('document', $document);
     }
 
-    public function cancel(CancelRequest $request, Layaway $layaway, CancelLayaway $cancel, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function cancel(
+        CancelRequest $request,
+        Layaway $layaway,
+        CancelLayaway $cancel,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $ask = ApprovalAsk::from($request);
-        $document = $cancel->handle($layaway->id, $request->order($ask === null ? null : $check->handle($ask)), $this->atTill->till(), $by);
+        $document = $cancel->handle(
+            $layaway->id,
+            $request->order($ask === null ? null : $check->handle($ask)),
+            $this->atTill->till(),
+            $by,
+        );
 
-        return redirect()->route('layaways.show', $layaway)->with('done', "{$layaway->label} is cancelled and the goods are free again.");
+        return redirect()
+            ->route('layaways.show', $layaway)
+            ->with('done', "{$layaway->label} is cancelled and the goods are free again.");
     }
 
     /** Swaps, drops, puts with it: everything typed on the form is one change. */
-    public function lines(Request $request, Layaway $layaway, ChangeLayaway $change, ItemSearch $search, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function lines(
+        Request $request,
+        Layaway $layaway,
+        ChangeLayaway $change,
+        ItemSearch $search,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $changes = $this->changes($request, $layaway->load('allLines'), $search);
 
         if ($changes === []) {
@@ -78,27 +113,60 @@ final class LayawayController
 
         $change->lines($layaway->id, $request->integer('version'), $changes, $this->atTill->till(), $by);
 
-        return redirect()->route('layaways.show', $layaway)->with('done', 'The agreement is worked anew; print it for the customer.');
+        return redirect()
+            ->route('layaways.show', $layaway)
+            ->with('done', 'The agreement is worked anew; print it for the customer.');
     }
 
-    public function extend(Request $request, Layaway $layaway, ChangeLayaway $change, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
-    {
-        $request->validate(['first_due' => ['required', 'date_format:Y-m-d'], 'expires_on' => ['required', 'date_format:Y-m-d']], ['first_due.*' => 'Type the day of the next payment.', 'expires_on.*' => 'Type its new last day.']);
-        $date = static fn (string $name): CarbonImmutable => CarbonImmutable::createFromFormat('!Y-m-d', $request->string($name)->value()) ?? ShopTime::today();
-        $change->extend($layaway->id, $request->integer('version'), $date('first_due'), $date('expires_on'), $by, $check->given($request));
+    public function extend(
+        Request $request,
+        Layaway $layaway,
+        ChangeLayaway $change,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $request->validate(
+            ['first_due' => ['required', 'date_format:Y-m-d'], 'expires_on' => ['required', 'date_format:Y-m-d']],
+            ['first_due.*' => 'Type the day of the next payment.', 'expires_on.*' => 'Type its new last day.'],
+        );
+        $date = static fn (string $name): CarbonImmutable => CarbonImmutable::createFromFormat(
+            '!Y-m-d',
+            $request->string($name)->value(),
+        ) ?? ShopTime::today();
+        $change->extend(
+            $layaway->id,
+            $request->integer('version'),
+            $date('first_due'),
+            $date('expires_on'),
+            $by,
+            $check->given($request),
+        );
 
-        return redirect()->route('layaways.show', $layaway)->with('done', 'The layaway is extended and its payments are shared out anew.');
+        return redirect()
+            ->route('layaways.show', $layaway)
+            ->with('done', 'The layaway is extended and its payments are shared out anew.');
     }
 
-    public function shelve(Request $request, Layaway $layaway, ChangeLayaway $change, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function shelve(
+        Request $request,
+        Layaway $layaway,
+        ChangeLayaway $change,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $layaway = $change->shelve($layaway->id, mb_substr($request->string('shelf')->trim()->value(), 0, 40), $by);
 
         if ($request->boolean('label')) {
             $this->paper->printLabel($layaway, $this->atTill->till());
         }
 
-        return redirect()->route('layaways.show', $layaway)->with('done', $request->boolean('label') ? 'The place is noted and its label went to the printer.' : 'The place is noted.');
+        return redirect()
+            ->route('layaways.show', $layaway)
+            ->with(
+                'done',
+                $request->boolean('label')
+                    ? 'The place is noted and its label went to the printer.'
+                    : 'The place is noted.',
+            );
     }
 
     public function print(Layaway $layaway): RedirectResponse
@@ -110,7 +178,10 @@ final class LayawayController
 
     public function agreementPdf(Layaway $layaway): Response
     {
-        return response($this->paper->agreementPdf($layaway), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$layaway->label}.pdf\""]);
+        return response($this->paper->agreementPdf($layaway), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"{$layaway->label}.pdf\"",
+        ]);
     }
 
     /** @return list<LineChange> */
@@ -119,12 +190,21 @@ final class LayawayController
         $changes = [];
 
         foreach ($layaway->lines() as $line) {
-            $typed = $request->string("quantity.{$line->position}")->trim()->value();
-            $serials = $request->has("serials.{$line->position}") ? Serials::read($request->string("serials.{$line->position}")->value()) : $line->serials ?? [];
+            $typed = $request
+                ->string("quantity.{$line->position}")
+                ->trim()
+                ->value();
+            $serials = $request->has("serials.{$line->position}")
+                ? Serials::read($request->string("serials.{$line->position}")->value())
+                : $line->serials ?? [];
 
             if ($request->boolean("drop.{$line->position}")) {
                 $changes[] = LineChange::drop($line->position);
-            } elseif ($typed !== '' && $typed !== '0' && Quantity::of(TypedNumber::plain($typed))->toString() !== Quantity::of($line->quantity)->toString()) {
+            } elseif (
+                $typed !== ''
+                && $typed !== '0'
+                && Quantity::of(TypedNumber::plain($typed))->toString() !== Quantity::of($line->quantity)->toString()
+            ) {
                 $changes[] = LineChange::quantity($line->position, Quantity::of(TypedNumber::plain($typed)));
             } elseif ($serials !== ($line->serials ?? [])) {
                 $changes[] = LineChange::serials($line->position, $serials);
@@ -134,8 +214,13 @@ final class LayawayController
         $added = $request->string('add')->trim()->value();
 
         if ($added !== '') {
-            $item = $search->exact($added) ?? throw Refused::because('not_found', "No item has the code or barcode “{$added}”.");
-            $changes[] = LineChange::add($item, Quantity::of(TypedNumber::plain($request->string('add_quantity')->trim()->value() ?: '1')));
+            $item
+                = $search->exact($added)
+                ?? throw Refused::because('not_found', "No item has the code or barcode “{$added}”.");
+            $changes[] = LineChange::add(
+                $item,
+                Quantity::of(TypedNumber::plain($request->string('add_quantity')->trim()->value() ?: '1')),
+            );
         }
 
         return $changes;

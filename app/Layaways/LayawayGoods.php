@@ -30,7 +30,7 @@ final class LayawayGoods
     {
         foreach ($layaways as $layaway) {
             foreach ($layaway->lines() as $line) {
-                $line->item === null || $line->item->cost = $costs[$line->item->id] ?? $line->item->cost;
+                $line->item === null || ($line->item->cost = $costs[$line->item->id] ?? $line->item->cost);
             }
         }
     }

@@ -12,7 +12,10 @@ use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
-/** The only place that writes what is paid on layaways and where they stand. Always under their locks, which are taken before anything else is read. */
+/**
+ * The only place that writes what is paid on layaways and where they stand. Always under their locks, which are taken
+ * before anything else is read.
+ */
 final class LayawayLedger
 {
     public function __construct(private readonly House $house)
@@ -37,7 +40,9 @@ final class LayawayLedger
             throw new LogicException('Layaways are locked inside a transaction.');
         }
 
-        return $ids === [] ? [] : Layaway::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
+        return $ids === []
+            ? []
+            : Layaway::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
     }
 
     /**
@@ -74,7 +79,17 @@ final class LayawayLedger
 
     public function end(Layaway $layaway, LayawayState $state, CarbonImmutable $day, ?int $document = null): void
     {
-        $layaway->forceFill(['state' => $state, 'ended_on' => $day, 'document_id' => $document, 'next_due' => null, 'next_open' => 0, 'behind_from' => null, 'version' => $layaway->version + 1])->save();
+        $layaway
+            ->forceFill([
+                'state' => $state,
+                'ended_on' => $day,
+                'document_id' => $document,
+                'next_due' => null,
+                'next_open' => 0,
+                'behind_from' => null,
+                'version' => $layaway->version + 1,
+            ])
+            ->save();
     }
 
     /** A schedule of its own revision over what remains to be paid. */
@@ -83,7 +98,13 @@ final class LayawayLedger
         $rows = [];
 
         foreach ($schedule->instalments as $i => $part) {
-            $rows[] = ['layaway_id' => $layaway->id, 'revision' => $layaway->revision, 'position' => $i + 1, 'due' => $part->due->format('Y-m-d'), 'amount' => $part->amount->minor];
+            $rows[] = [
+                'layaway_id' => $layaway->id,
+                'revision' => $layaway->revision,
+                'position' => $i + 1,
+                'due' => $part->due->format('Y-m-d'),
+                'amount' => $part->amount->minor,
+            ];
         }
 
         DB::table('layaway_instalments')->insert($rows);
@@ -96,18 +117,26 @@ final class LayawayLedger
         $currency = $this->house->currency();
         $next = $layaway->loadMissing('allInstalments')->ladder($currency, ShopTime::today())->firstUnmet();
         $isOver = $layaway->remaining() === 0;
-        $layaway->forceFill([
-            'next_due' => $isOver ? null : $next?->due,
-            'next_open' => $isOver ? 0 : $next?->open()->minor ?? 0,
-            'behind_from' => $isOver || $next === null ? null : CarbonImmutable::parse($next->due)->addDays($layaway->grace_days + 1),
-            'version' => $layaway->version + 1,
-        ])->save();
+        $layaway
+            ->forceFill([
+                'next_due' => $isOver ? null : $next?->due,
+                'next_open' => $isOver ? 0 : $next?->open()->minor ?? 0,
+                'behind_from' => $isOver || $next === null
+                        ? null
+                        : CarbonImmutable::parse($next->due)->addDays($layaway->grace_days + 1),
+                'version' => $layaway->version + 1,
+            ])
+            ->save();
     }
 
     private function write(Layaway $layaway, int $document, EntryKind $kind, int $amount, CarbonImmutable $day): void
     {
         DB::table('layaway_entries')->insert([
-            'layaway_id' => $layaway->id, 'document_id' => $document, 'kind' => $kind->value, 'amount' => $amount, 'business_date' => $day->format('Y-m-d'),
+            'layaway_id' => $layaway->id,
+            'document_id' => $document,
+            'kind' => $kind->value,
+            'amount' => $amount,
+            'business_date' => $day->format('Y-m-d'),
         ]);
         $layaway->forceFill(['held' => $layaway->held + $amount]);
         $layaway->unsetRelation('entries');

@@ -17,7 +17,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * Goods, or the service fee, of a layaway, at the price that was agreed. Lines of an earlier revision stay as they were.
+ * Goods, or the service fee, of a layaway, at the price that was agreed. Lines of an earlier revision stay as they
+ * were.
  *
  * @property int $layaway_id
  * @property int $revision
@@ -50,7 +51,12 @@ final class LayawayLine extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['price_rule' => PriceRule::class, 'may_discount' => 'bool', 'price_per' => 'int', 'serials' => 'array'];
+    protected $casts = [
+        'price_rule' => PriceRule::class,
+        'may_discount' => 'bool',
+        'price_per' => 'int',
+        'serials' => 'array',
+    ];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
@@ -81,7 +87,9 @@ final class LayawayLine extends Model
     {
         $cost = $this->item->cost ?? $this->cost;
 
-        return $cost === null ? Money::zero($currency) : UnitPrice::of($cost)->worth(Quantity::of($this->quantity), $this->price_per, $currency);
+        return $cost === null
+            ? Money::zero($currency)
+            : UnitPrice::of($cost)->worth(Quantity::of($this->quantity), $this->price_per, $currency);
     }
 
     public function isFee(): bool

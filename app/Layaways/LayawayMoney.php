@@ -13,8 +13,9 @@ use Elmstone\MoneyOut\Brought;
 use Illuminate\Support\Facades\DB;
 
 /**
- * By which ways the money of a layaway came in, and so by which it may go back: of every receipt only the share that went on this layaway, less what left again. Worked out of the
- * entries in their order, so that it is the same whenever it is looked at.
+ * By which ways the money of a layaway came in, and so by which it may go back: of every receipt only the share that
+ * went on this layaway, less what left again. Worked out of the entries in their order, so that it is the same whenever
+ * it is looked at.
  */
 final readonly class LayawayMoney
 {
@@ -39,19 +40,31 @@ final readonly class LayawayMoney
             $amount = Money::ofMinor(abs($entry->amount), $currency);
 
             $ways = match ($entry->kind) {
-                EntryKind::Paid => $paid[$document->id] = self::share($document, $layaway),
+                EntryKind::Paid => ($paid[$document->id] = self::share($document, $layaway)),
                 EntryKind::Back => Brought::ways($document),
                 EntryKind::Returned => self::returned($document, $paid[$document->refers_to_id ?? 0] ?? [], $amount),
-                EntryKind::Moved => $moved[$document->id] = AsItCame::share($amount, $left),
+                EntryKind::Moved => ($moved[$document->id] = AsItCame::share($amount, $left)),
                 default => [],
             };
             $left = $entry->kind === EntryKind::Paid ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
         }
 
         $owed = Money::zero($currency);
-        $gone = $entries->filter(static fn (LayawayEntry $entry): bool => $entry->kind === EntryKind::Returned)->map(static fn (LayawayEntry $entry): int => $entry->document_id)->all();
+        $gone = $entries
+            ->filter(static fn (LayawayEntry $entry): bool => $entry->kind === EntryKind::Returned)
+            ->map(static fn (LayawayEntry $entry): int => $entry->document_id)
+            ->all();
 
-        foreach ($paid === [] ? [] : Document::query()->with('tenders')->whereIn('refers_to_id', array_keys($paid))->where('purpose', Purpose::ReturnedPayment)->whereNotIn('id', $gone)->get() as $return) {
+        foreach (
+            $paid === []
+                ? []
+                : Document::query()
+                    ->with('tenders')
+                    ->whereIn('refers_to_id', array_keys($paid))
+                    ->where('purpose', Purpose::ReturnedPayment)
+                    ->whereNotIn('id', $gone)
+                    ->get() as $return
+        ) {
             $bounced = array_intersect_key($paid[$return->refers_to_id ?? 0] ?? [], Brought::ways($return));
             $left = Brought::minus($left, $bounced);
             $owed = $owed->plus(Money::sum($bounced, $currency));
@@ -69,7 +82,13 @@ final readonly class LayawayMoney
     {
         $amounts = [];
 
-        foreach (DB::table('layaway_entries')->where('document_id', $receipt->id)->where('kind', EntryKind::Paid->value)->orderBy('id')->get(['layaway_id', 'amount']) as $row) {
+        foreach (
+            DB::table('layaway_entries')
+                ->where('document_id', $receipt->id)
+                ->where('kind', EntryKind::Paid->value)
+                ->orderBy('id')
+                ->get(['layaway_id', 'amount']) as $row
+        ) {
             $amounts[(int) $row->layaway_id] = $receipt->money((int) $row->amount);
         }
 

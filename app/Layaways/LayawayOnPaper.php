@@ -24,8 +24,11 @@ final class LayawayOnPaper implements Annotates
             return [];
         }
 
-        $layaways = Layaway::query()->with('entries.document.tenders')
-            ->whereIn('id', LayawayEntry::query()->where('document_id', $document->id)->select('layaway_id'))->orderBy('id')->get();
+        $layaways = Layaway::query()
+            ->with('entries.document.tenders')
+            ->whereIn('id', LayawayEntry::query()->where('document_id', $document->id)->select('layaway_id'))
+            ->orderBy('id')
+            ->get();
 
         return array_values($layaways->map(fn (Layaway $layaway): PaperNote => $this->note($layaway, $document))->all());
     }
@@ -45,14 +48,17 @@ final class LayawayOnPaper implements Annotates
         }
 
         $rows[] = [$isGoods ? 'Paid' : 'Paid by now', $money($paid)];
-        $isOver = $until->contains(static fn (LayawayEntry $entry): bool => in_array($entry->kind, [EntryKind::Fee, EntryKind::Back], true));
+        $isOver = $until->contains(
+            static fn (LayawayEntry $entry): bool => in_array($entry->kind, [EntryKind::Fee, EntryKind::Back], true),
+        );
 
         if (! $isGoods && ! $isOver) {
             $rows[] = ['Left to pay', $money($total - $paid)];
         }
 
         return new PaperNote(
-            "Layaway {$layaway->label} of ".Show::date($layaway->made_on), $rows,
+            "Layaway {$layaway->label} of ".Show::date($layaway->made_on),
+            $rows,
             $isGoods || $isOver ? '' : 'Set aside until '.Show::date($layaway->expires_on).'.',
             $isGoods || $isOver ? '' : $layaway->label,
         );
@@ -61,7 +67,14 @@ final class LayawayOnPaper implements Annotates
     /** What the goods came to when the document was posted. */
     private static function totalThen(Layaway $layaway, Document $document): int
     {
-        $later = $layaway->revision === 1 ? null : $layaway->loadMissing('changesMade')->changesMade->first(static fn (LayawayChange $change): bool => $change->made_at->greaterThan($document->posted_at));
+        $later
+            = $layaway->revision === 1
+                ? null
+                : $layaway
+                    ->loadMissing('changesMade')
+                    ->changesMade->first(
+                        static fn (LayawayChange $change): bool => $change->made_at->greaterThan($document->posted_at),
+                    );
 
         return $later === null ? $layaway->total : $later->total_before;
     }
@@ -69,7 +82,15 @@ final class LayawayOnPaper implements Annotates
     private static function way(LayawayEntry $entry): string
     {
         return $entry->kind === EntryKind::Paid
-            ? mb_strtolower(implode(' and ', $entry->document->tenders->map(static fn (DocumentTender $tender): string => $tender->kind->label())->unique()->all()))
+            ? mb_strtolower(
+                implode(
+                    ' and ',
+                    $entry->document->tenders
+                        ->map(static fn (DocumentTender $tender): string => $tender->kind->label())
+                        ->unique()
+                        ->all(),
+                ),
+            )
             : mb_strtolower($entry->kind->words());
     }
 }

@@ -25,12 +25,20 @@ final class LayawayPaper
 
     public function print(Layaway $layaway, Till $till): void
     {
-        $this->printer->print($till, "{$layaway->label} agreement", view('layaways.paper.agreement', ['roll' => true, ...$this->data($layaway)])->render());
+        $this->printer->print(
+            $till,
+            "{$layaway->label} agreement",
+            view('layaways.paper.agreement', ['roll' => true, ...$this->data($layaway)])->render(),
+        );
     }
 
     public function printLabel(Layaway $layaway, Till $till): void
     {
-        $this->printer->print($till, "{$layaway->label} shelf label", view('layaways.paper.label', $this->data($layaway))->render());
+        $this->printer->print(
+            $till,
+            "{$layaway->label} shelf label",
+            view('layaways.paper.label', $this->data($layaway))->render(),
+        );
     }
 
     public function agreementPdf(Layaway $layaway): string
@@ -40,13 +48,17 @@ final class LayawayPaper
 
     public function mail(Layaway $layaway, string $to): void
     {
-        $this->mailbox->deliver(new Mail(
-            $to,
-            "Layaway {$layaway->label} at {$this->house->shop()->name}",
-            "Your layaway {$layaway->label} at {$this->house->shop()->name} is set aside until ".Show::date($layaway->expires_on).".\n\nThe agreement is attached. Bring it, or its number, when you come to pay.",
-            "{$layaway->label}.pdf",
-            $this->agreementPdf($layaway),
-        ));
+        $this->mailbox->deliver(
+            new Mail(
+                $to,
+                "Layaway {$layaway->label} at {$this->house->shop()->name}",
+                "Your layaway {$layaway->label} at {$this->house->shop()->name} is set aside until "
+                    .Show::date($layaway->expires_on)
+                    .".\n\nThe agreement is attached. Bring it, or its number, when you come to pay.",
+                "{$layaway->label}.pdf",
+                $this->agreementPdf($layaway),
+            ),
+        );
     }
 
     /** @return array<string, mixed> the agreement as it stands now */
@@ -64,8 +76,14 @@ final class LayawayPaper
             'reckoned' => AgreedSlip::reckon($layaway, $layaway->lines(), $currency),
             'instalments' => $instalments,
             'sentences' => AgreementWords::of(
-                $this->house->money($layaway->total), $this->house->money(min($layaway->total, $layaway->paid_before)), $layaway->agreedTerms(), $layaway->rhythm, max(1, count($instalments)),
-                $first === null ? $layaway->made_on : $layaway->made_on->setDateFrom($first->due), $layaway->expires_on, $layaway->grace_days,
+                $this->house->money($layaway->total),
+                $this->house->money(min($layaway->total, $layaway->paid_before)),
+                $layaway->agreedTerms(),
+                $layaway->rhythm,
+                max(1, count($instalments)),
+                $first === null ? $layaway->made_on : $layaway->made_on->setDateFrom($first->due),
+                $layaway->expires_on,
+                $layaway->grace_days,
             ),
             'names' => $layaway->taxAsAgreed()->names,
         ];

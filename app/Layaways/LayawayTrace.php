@@ -17,7 +17,10 @@ final class LayawayTrace implements Traces
 
     public function ways(int $document): ?array
     {
-        $layaway = DB::table('layaway_entries')->where('document_id', $document)->where('kind', EntryKind::Moved->value)->value('layaway_id');
+        $layaway = DB::table('layaway_entries')
+            ->where('document_id', $document)
+            ->where('kind', EntryKind::Moved->value)
+            ->value('layaway_id');
 
         return is_int($layaway) ? LayawayMoney::of($layaway, $this->house->currency())->moved[$document] ?? null : null;
     }

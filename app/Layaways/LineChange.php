@@ -8,12 +8,19 @@ use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Quantity;
 
-/** One change of what is set aside: another quantity of a line (nothing: it is dropped), its serial numbers, or an item put with it. */
+/**
+ * One change of what is set aside: another quantity of a line (nothing: it is dropped), its serial numbers, or an item
+ * put with it.
+ */
 final readonly class LineChange
 {
     /** @param  list<string>|null  $serials null: as they are */
-    private function __construct(public ?int $position, public ?BigDecimal $quantity, public ?Item $item, public ?array $serials)
-    {
+    private function __construct(
+        public ?int $position,
+        public ?BigDecimal $quantity,
+        public ?Item $item,
+        public ?array $serials,
+    ) {
     }
 
     public static function drop(int $position): self

@@ -11,6 +11,8 @@ final class MergeLayaways implements FollowsMerge
 {
     public function merge(int $from, int $into): void
     {
-        Layaway::query()->where('customer_id', $from)->update(['customer_id' => $into]);
+        Layaway::query()
+            ->where('customer_id', $from)
+            ->update(['customer_id' => $into]);
     }
 }

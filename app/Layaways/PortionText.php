@@ -23,11 +23,17 @@ final class PortionText
     public static function read(string $text, House $house): array
     {
         if (preg_match('/^(?:([\d.,]+)\s*%)?[\s,;+]*([\d.,]+)?$/D', trim($text), $found) !== 1) {
-            throw Refused::because('bad_terms', "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.");
+            throw Refused::because(
+                'bad_terms',
+                "“{$text}”: write a percentage, an amount, or both, such as “10 % 15.00”.",
+            );
         }
 
         $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
-        $amount = ($found[2] ?? '') === '' ? null : $house->fitting(Money::of(TypedNumber::plain($found[2]), $house->currency()));
+        $amount
+            = ($found[2] ?? '') === ''
+                ? null
+                : $house->fitting(Money::of(TypedNumber::plain($found[2]), $house->currency()));
         Portion::of($percent, $amount);
 
         return ['percent' => $percent, 'amount' => $amount?->minor];
@@ -36,6 +42,9 @@ final class PortionText
     /** As it would be typed. */
     public static function write(?string $percent, ?int $amount, Currency $currency): string
     {
-        return trim(($percent === null ? '' : Show::decimal($percent).' % ').($amount === null ? '' : Money::ofMinor($amount, $currency)->toString()));
+        return trim(
+            ($percent === null ? '' : Show::decimal($percent).' % ')
+                .($amount === null ? '' : Money::ofMinor($amount, $currency)->toString()),
+        );
     }
 }

@@ -30,8 +30,12 @@ final readonly class SetAside
                 continue;
             }
 
-            $quantities[$item] = ($quantities[$item] ?? BigDecimal::zero())->plus(is_string($row['quantity']) ? $row['quantity'] : '0');
-            $pieces = is_string($row['serials'] ?? null) ? json_decode($row['serials'], true, 4, JSON_THROW_ON_ERROR) : [];
+            $quantities[$item] = ($quantities[$item] ?? BigDecimal::zero())->plus(
+                is_string($row['quantity']) ? $row['quantity'] : '0',
+            );
+            $pieces = is_string($row['serials'] ?? null)
+                ? json_decode($row['serials'], true, 4, JSON_THROW_ON_ERROR)
+                : [];
 
             foreach (is_array($pieces) ? $pieces : [] as $piece) {
                 $serials[$item][] = is_string($piece) ? $piece : '';

@@ -48,7 +48,9 @@ final class TakeBackPayment implements TakesBackHeld
             if ($part > 0) {
                 $left -= $part;
                 $this->ledger->comeBack($layaway, $return, $part, $day);
-                $layaway->held < $layaway->paid_before ? $this->change->shareOutAnew($layaway) : $this->ledger->settle($layaway);
+                $layaway->held < $layaway->paid_before
+                    ? $this->change->shareOutAnew($layaway)
+                    : $this->ledger->settle($layaway);
             }
         }
     }
@@ -59,7 +61,13 @@ final class TakeBackPayment implements TakesBackHeld
         $layaways = $this->locked($receipt);
         $open = [];
 
-        foreach (LayawayEntry::query()->where('document_id', $receipt->id)->where('kind', EntryKind::Paid)->orderBy('layaway_id')->get() as $entry) {
+        foreach (
+            LayawayEntry::query()
+                ->where('document_id', $receipt->id)
+                ->where('kind', EntryKind::Paid)
+                ->orderBy('layaway_id')
+                ->get() as $entry
+        ) {
             if (isset($layaways[$entry->layaway_id]) && $layaways[$entry->layaway_id]->state->isOpen()) {
                 $open[] = [$entry, $layaways[$entry->layaway_id]];
             }
@@ -71,9 +79,20 @@ final class TakeBackPayment implements TakesBackHeld
     /** @return array<int, Layaway> by id */
     private function locked(Document $receipt): array
     {
-        return $receipt->layaway_change <= 0 ? [] : $this->ledger->lockAll(array_values(array_map(
-            static fn (mixed $id): int => is_int($id) ? $id : 0,
-            LayawayEntry::query()->where('document_id', $receipt->id)->sharedLock()->orderBy('layaway_id')->pluck('layaway_id')->all(),
-        )));
+        return $receipt->layaway_change <= 0
+            ? []
+            : $this->ledger->lockAll(
+                array_values(
+                    array_map(
+                        static fn (mixed $id): int => is_int($id) ? $id : 0,
+                        LayawayEntry::query()
+                            ->where('document_id', $receipt->id)
+                            ->sharedLock()
+                            ->orderBy('layaway_id')
+                            ->pluck('layaway_id')
+                            ->all(),
+                    ),
+                ),
+            );
     }
 }

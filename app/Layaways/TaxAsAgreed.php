@@ -18,26 +18,43 @@ final readonly class TaxAsAgreed
      * @param  Exempted  $taxes every component of the place, and what the customer need not pay
      * @param  array<string, string>  $names by component
      */
-    public function __construct(public TaxTerms $terms, public Exempted $taxes, public bool $isExempt, public array $names)
-    {
+    public function __construct(
+        public TaxTerms $terms,
+        public Exempted $taxes,
+        public bool $isExempt,
+        public array $names,
+    ) {
     }
 
     public function toJson(): string
     {
-        return json_encode([
-            'included' => $this->terms->taxIncluded, 'rounding' => $this->terms->rounding->value,
-            'exempt' => $this->isExempt, 'names' => $this->names, 'taxes' => $this->taxes->toJson(),
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            [
+                'included' => $this->terms->taxIncluded,
+                'rounding' => $this->terms->rounding->value,
+                'exempt' => $this->isExempt,
+                'names' => $this->names,
+                'taxes' => $this->taxes->toJson(),
+            ],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
     }
 
     public static function fromJson(string $json): self
     {
-        /** @var array{included: bool, rounding: string, exempt: bool, names: array<string, string>, taxes: string} $data */
+        /**
+         * @var array{included: bool, rounding: string, exempt: bool, names: array<string, string>, taxes: string} $data
+         */
         $data = json_decode($json, true, 8, JSON_THROW_ON_ERROR);
         $rounding = TaxRounding::from($data['rounding']);
         $taxes = Exempted::fromJson($data['taxes']) ?? new Exempted('', '', [], []);
 
-        return new self($data['included'] ? TaxTerms::pricesWithTax($rounding) : TaxTerms::pricesWithoutTax($rounding), $taxes, $data['exempt'], $data['names']);
+        return new self(
+            $data['included'] ? TaxTerms::pricesWithTax($rounding) : TaxTerms::pricesWithoutTax($rounding),
+            $taxes,
+            $data['exempt'],
+            $data['names'],
+        );
     }
 
     public function profile(): TaxProfile
@@ -72,8 +89,14 @@ final readonly class TaxAsAgreed
      */
     private static function written(array $components): array
     {
-        return array_map(static fn (TaxComponent $component): array => [
-            $component->id, $component->rate->toString(), $component->classes, $component->onTopOf,
-        ], $components);
+        return array_map(
+            static fn (TaxComponent $component): array => [
+                $component->id,
+                $component->rate->toString(),
+                $component->classes,
+                $component->onTopOf,
+            ],
+            $components,
+        );
     }
 }

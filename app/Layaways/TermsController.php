@@ -19,13 +19,21 @@ final class TermsController
 
     public function show(): View
     {
-        return view('layaways.terms', ['terms' => HouseTerms::of($this->house), 'house' => $this->house, 'shop' => $this->house->shop(), 'rhythms' => Rhythm::cases(), 'classes' => TaxClass::query()->orderBy('code')->pluck('code')->all()]);
+        return view('layaways.terms', [
+            'terms' => HouseTerms::of($this->house),
+            'house' => $this->house,
+            'shop' => $this->house->shop(),
+            'rhythms' => Rhythm::cases(),
+            'classes' => TaxClass::query()->orderBy('code')->pluck('code')->all(),
+        ]);
     }
 
     public function save(TermsRequest $request): RedirectResponse
     {
         $this->house->shop()->forceFill($request->columns($this->house))->save();
 
-        return redirect()->route('layaways.terms')->with('done', 'The terms are kept; agreements that were made stay as they are.');
+        return redirect()
+            ->route('layaways.terms')
+            ->with('done', 'The terms are kept; agreements that were made stay as they are.');
     }
 }

@@ -36,7 +36,9 @@ final class WorklistController
             'tab' => $tab,
             'counts' => $this->counts($day),
             'find' => $typed,
-            'layaways' => $typed === '' ? $query->simplePaginate(self::PAGE)->withQueryString() : $find->byWords($typed, self::PAGE),
+            'layaways' => $typed === ''
+                    ? $query->simplePaginate(self::PAGE)->withQueryString()
+                    : $find->byWords($typed, self::PAGE),
             'day' => $day,
             'house' => $this->house,
         ]);
@@ -47,17 +49,35 @@ final class WorklistController
         $day = ShopTime::today();
         $tab = WorklistTab::tryFrom($request->string('tab')->value()) ?? WorklistTab::Due;
 
-        return Csv::download("layaways-{$tab->value}-{$day->format('Y-m-d')}.csv", ['layaway', 'customer', 'name', 'phone', 'made on', 'state', 'total', 'paid', 'remaining', 'next due', 'next amount', 'expires on', 'shelf', 'currency'], (function () use ($tab, $day): iterable {
-            foreach ($tab->query($day)->with('customer')->lazy(500) as $layaway) {
-                $money = fn (int $minor): string => $this->house->money($minor)->toString();
+        return Csv::download(
+            "layaways-{$tab->value}-{$day->format('Y-m-d')}.csv",
+            [
+                'layaway', 'customer', 'name', 'phone', 'made on', 'state', 'total', 'paid', 'remaining', 'next due',
+                'next amount', 'expires on', 'shelf', 'currency',
+            ],
+            (function () use ($tab, $day): iterable {
+                foreach ($tab->query($day)->with('customer')->lazy(500) as $layaway) {
+                    $money = fn (int $minor): string => $this->house->money($minor)->toString();
 
-                yield [
-                    $layaway->label, (string) $layaway->customer->number, $layaway->customer->name, $layaway->customer->phone, $layaway->made_on->format('Y-m-d'), $layaway->stateWord($day), $money($layaway->total),
-                    $money($layaway->held), $layaway->state->isOpen() ? $money($layaway->remaining()) : '0.00', $layaway->next_due?->format('Y-m-d') ?? '', $money($layaway->next_open), $layaway->expires_on->format('Y-m-d'),
-                    $layaway->shelf, $this->house->currency()->code,
-                ];
-            }
-        })());
+                    yield [
+                        $layaway->label,
+                        (string) $layaway->customer->number,
+                        $layaway->customer->name,
+                        $layaway->customer->phone,
+                        $layaway->made_on->format('Y-m-d'),
+                        $layaway->stateWord($day),
+                        $money($layaway->total),
+                        $money($layaway->held),
+                        $layaway->state->isOpen() ? $money($layaway->remaining()) : '0.00',
+                        $layaway->next_due?->format('Y-m-d') ?? '',
+                        $money($layaway->next_open),
+                        $layaway->expires_on->format('Y-m-d'),
+                        $layaway->shelf,
+                        $this->house->currency()->code,
+                    ];
+                }
+            })(),
+        );
     }
 
     /** @return array<string, int> by tab; the ended ones are not counted */
@@ -66,7 +86,16 @@ final class WorklistController
         $counts = [];
 
         foreach ([WorklistTab::Due, WorklistTab::Behind, WorklistTab::Ready, WorklistTab::Expiring] as $tab) {
-            $counts[$tab->value] = DB::query()->fromSub($tab->query($day)->reorder()->select('id')->limit(self::COUNTED + 1), 'some')->count();
+            $counts[$tab->value] = DB::query()
+                ->fromSub(
+                    $tab
+                        ->query($day)
+                        ->reorder()
+                        ->select('id')
+                        ->limit(self::COUNTED + 1),
+                    'some',
+                )
+                ->count();
         }
 
         return $counts;

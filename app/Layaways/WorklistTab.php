@@ -38,10 +38,20 @@ enum WorklistTab: string
 
         match ($this) {
             self::Due => $query->where('state', LayawayState::Running)->orderBy('next_due')->orderBy('id'),
-            self::Behind => $query->where('state', LayawayState::Running)->where('behind_from', '<=', $date)->orderBy('behind_from')->orderBy('id'),
+            self::Behind => $query
+                ->where('state', LayawayState::Running)
+                ->where('behind_from', '<=', $date)
+                ->orderBy('behind_from')
+                ->orderBy('id'),
             self::Ready => $query->where('state', LayawayState::Ready)->orderBy('paid_on')->orderBy('id'),
-            self::Expiring => $query->where('state', LayawayState::Running)->where('lapses_on', '<=', $day->addDays(self::SOON)->format('Y-m-d'))->orderBy('lapses_on')->orderBy('id'),
-            self::Ended => $query->whereIn('state', [LayawayState::Completed, LayawayState::Cancelled])->orderByDesc('id'),
+            self::Expiring => $query
+                ->where('state', LayawayState::Running)
+                ->where('lapses_on', '<=', $day->addDays(self::SOON)->format('Y-m-d'))
+                ->orderBy('lapses_on')
+                ->orderBy('id'),
+            self::Ended => $query
+                ->whereIn('state', [LayawayState::Completed, LayawayState::Cancelled])
+                ->orderByDesc('id'),
         };
 
         return $query;

@@ -11,7 +11,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
 
-/** What a document's tenders brought in, by way; and what of a receipt went to each thing it paid for, so that none of them gives back more than its own share. */
+/**
+ * What a document's tenders brought in, by way; and what of a receipt went to each thing it paid for, so that none of
+ * them gives back more than its own share.
+ */
 final class Brought
 {
     /**
@@ -26,7 +29,9 @@ final class Brought
 
         foreach ($document->tenders as $tender) {
             $way = WayOut::name($tender->kind, $tender->authorisation);
-            $amount = $document->money($tender->amount)->minus($tender->kind === TenderKind::Cash ? $rounding : $document->money(0));
+            $amount = $document
+                ->money($tender->amount)
+                ->minus($tender->kind === TenderKind::Cash ? $rounding : $document->money(0));
             $rounding = $tender->kind === TenderKind::Cash ? $document->money(0) : $rounding;
             $ways[$way] = isset($ways[$way]) ? $ways[$way]->plus($amount) : $amount;
         }
@@ -37,19 +42,33 @@ final class Brought
     /**
      * Of a receipt: towards the account, as a deposit, for gift cards, on layaways.
      *
-     * @return array{account: array<string, Money>, deposit: array<string, Money>, gift_cards: array<string, Money>, layaway: array<string, Money>} by way
+     * @return array{account: array<string, Money>, deposit: array<string, Money>, gift_cards: array<string, Money>, layaway: array<string, Money>}
+     *     by way
      */
     public static function byPart(Document $receipt): array
     {
-        $used = static fn (TenderKind $kind): int => (int) $receipt->tenders->filter(static fn (DocumentTender $tender): bool => $tender->kind === $kind)->sum('amount');
+        $used = static fn (TenderKind $kind): int => (int) $receipt->tenders
+            ->filter(static fn (DocumentTender $tender): bool => $tender->kind === $kind)
+            ->sum('amount');
         $deposit = max(0, $receipt->deposit_change + $used(TenderKind::DepositHeld));
         $cards = max(0, $receipt->gift_card_change + $used(TenderKind::GiftCard));
         $layaway = max(0, $receipt->layaway_change);
-        $spread = AsItCame::spread([
-            'account' => $receipt->money(max(0, $receipt->total - $deposit - $cards - $layaway)), 'deposit' => $receipt->money($deposit), 'gift_cards' => $receipt->money($cards), 'layaway' => $receipt->money($layaway),
-        ], self::ways($receipt));
+        $spread = AsItCame::spread(
+            [
+                'account' => $receipt->money(max(0, $receipt->total - $deposit - $cards - $layaway)),
+                'deposit' => $receipt->money($deposit),
+                'gift_cards' => $receipt->money($cards),
+                'layaway' => $receipt->money($layaway),
+            ],
+            self::ways($receipt),
+        );
 
-        return ['account' => $spread['account'], 'deposit' => $spread['deposit'], 'gift_cards' => $spread['gift_cards'], 'layaway' => $spread['layaway']];
+        return [
+            'account' => $spread['account'],
+            'deposit' => $spread['deposit'],
+            'gift_cards' => $spread['gift_cards'],
+            'layaway' => $spread['layaway'],
+        ];
     }
 
     /**
@@ -74,7 +93,10 @@ final class Brought
     public static function minus(array $from, array $less): array
     {
         foreach ($less as $way => $amount) {
-            $from[$way] = isset($from[$way]) && $from[$way]->exceeds($amount) ? $from[$way]->minus($amount) : Money::zero($amount->currency);
+            $from[$way]
+                = isset($from[$way]) && $from[$way]->exceeds($amount)
+                    ? $from[$way]->minus($amount)
+                    : Money::zero($amount->currency);
         }
 
         return array_filter($from, static fn (Money $amount): bool => $amount->isPositive());

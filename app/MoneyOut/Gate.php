@@ -21,8 +21,8 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * Everything that leaves the house passes here: what a person hands out is held against their role's limits, per document, per original and per day, whatever page it leaves from.
- * What goes beyond needs the approval of another.
+ * Everything that leaves the house passes here: what a person hands out is held against their role's limits, per
+ * document, per original and per day, whatever page it leaves from. What goes beyond needs the approval of another.
  */
 final class Gate
 {
@@ -31,7 +31,8 @@ final class Gate
     }
 
     /**
-     * So that two tills at which the same person hands out follow each other. Inside a transaction, right after what is posted is locked.
+     * So that two tills at which the same person hands out follow each other. Inside a transaction, right after what is
+     * posted is locked.
      */
     public function lock(Staff $by): void
     {
@@ -55,7 +56,7 @@ final class Gate
 
         foreach ($this->byMatter($going) as $parts) {
             $need = $this->need($by, $day, $parts, $place);
-            $need === null || $needs[] = $need;
+            $need === null || ($needs[] = $need);
         }
 
         return $needs;
@@ -74,23 +75,45 @@ final class Gate
             return null;
         }
 
-        $originals = array_values(array_unique(array_map(static fn (GoingOut $part): string => $part->original, $parts)));
+        $originals = array_values(
+            array_unique(array_map(static fn (GoingOut $part): string => $part->original, $parts)),
+        );
         sort($originals);
         $measured = max($amount, $ofOriginal);
-        $scope = Scope::of(ApprovalKind::MoneyOut)->naming('way', $matter->value)->naming('original', implode(' ', $originals))->upTo('amount', $amount);
+        $scope = Scope::of(ApprovalKind::MoneyOut)
+            ->naming('way', $matter->value)
+            ->naming('original', implode(' ', $originals))
+            ->upTo('amount', $amount);
 
-        return new Need($place, $scope, Refused::because('over_refund_limit', "{$words} {$this->limits->whoMayApprove($matter, $measured)}"), "{$matter->words()}: {$this->house->money($amount)->toString()} ".implode(' ', $originals), $matter, $measured);
+        return new Need(
+            $place,
+            $scope,
+            Refused::because('over_refund_limit', "{$words} {$this->limits->whoMayApprove($matter, $measured)}"),
+            "{$matter->words()}: {$this->house->money($amount)->toString()} ".implode(' ', $originals),
+            $matter,
+            $measured,
+        );
     }
 
     /** In words what goes beyond the limits; empty: nothing. */
-    private function beyond(Staff $by, CarbonImmutable $day, GoingOut $part, RoleLimit $limit, int $amount, string $original, int $ofOriginal): string
-    {
+    private function beyond(
+        Staff $by,
+        CarbonImmutable $day,
+        GoingOut $part,
+        RoleLimit $limit,
+        int $amount,
+        string $original,
+        int $ofOriginal,
+    ): string {
         $how = self::how($part->way);
         $show = fn (?int $minor): string => Show::money($this->house->money($minor ?? 0));
 
         return match (true) {
-            $limit->perDocument !== null && $amount > $limit->perDocument => $limit->perDocument === 0 ? "{$show($amount)} is handed back {$how}." : "More than {$show($limit->perDocument)} is handed back {$how}.",
-            $limit->perOriginal !== null && $ofOriginal > $limit->perOriginal => "With what went back before, more than {$show($limit->perOriginal)} of {$original} is handed back {$how}.",
+            $limit->perDocument !== null && $amount > $limit->perDocument => $limit->perDocument === 0
+                ? "{$show($amount)} is handed back {$how}."
+                : "More than {$show($limit->perDocument)} is handed back {$how}.",
+            $limit->perOriginal !== null && $ofOriginal > $limit->perOriginal => 'With what went back before, more '
+                ."than {$show($limit->perOriginal)} of {$original} is handed back {$how}.",
             $limit->perDay !== null && $this->today($by, $day, $part) + $amount > $limit->perDay => "With what {$by->name} handed out that day, it is more than {$show($limit->perDay)} {$how}.",
             default => '',
         };
@@ -99,11 +122,18 @@ final class Gate
     /** What the person let leave by the same way on the day, or today under another date. Minor units. */
     private function today(Staff $by, CarbonImmutable $day, GoingOut $part): int
     {
-        return (int) DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')
-            ->where('d.staff_id', $by->id)->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])->where('t.kind', $part->way->value)
+        return (int) DB::table('documents as d')
+            ->join('document_tenders as t', 't.document_id', '=', 'd.id')
+            ->where('d.staff_id', $by->id)
+            ->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])
+            ->where('t.kind', $part->way->value)
             // Nothing is posted before its day, so what was posted earlier need not be looked at.
             ->where('d.posted_at', '>=', ShopTime::beginning($day)->format('Y-m-d H:i:s'))
-            ->where(static fn ($query) => $query->where('d.business_date', $day->format('Y-m-d'))->orWhere('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s')))
+            ->where(
+                static fn ($query) => $query
+                    ->where('d.business_date', $day->format('Y-m-d'))
+                    ->orWhere('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s')),
+            )
             ->sum('t.amount');
     }
 

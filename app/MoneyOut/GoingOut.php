@@ -16,8 +16,13 @@ final readonly class GoingOut
      * @param  int  $before minor units that left by the same way of the same original already
      * @param  LimitMatter|null  $matter whose limits hold; null: those of the way
      */
-    public function __construct(public TenderKind $way, public int $amount, public string $original = '', public int $before = 0, private ?LimitMatter $matter = null)
-    {
+    public function __construct(
+        public TenderKind $way,
+        public int $amount,
+        public string $original = '',
+        public int $before = 0,
+        private ?LimitMatter $matter = null,
+    ) {
     }
 
     public function matter(): LimitMatter

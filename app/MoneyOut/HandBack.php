@@ -27,19 +27,25 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Money that was held is handed back from a page of the office: what needs approval is allowed first, then the cards are paid back by their terminals, each under a question that is written
- * down, then one document says all of it. Whatever breaks, the questions are found again and nothing is paid twice.
+ * Money that was held is handed back from a page of the office: what needs approval is allowed first, then the cards
+ * are paid back by their terminals, each under a question that is written down, then one document says all of it.
+ * Whatever breaks, the questions are found again and nothing is paid twice.
  */
 final class HandBack
 {
-    public function __construct(private readonly CardTill $cards, private readonly OntoCards $giftCards, private readonly Approve $approve, private readonly House $house)
-    {
+    public function __construct(
+        private readonly CardTill $cards,
+        private readonly OntoCards $giftCards,
+        private readonly Approve $approve,
+        private readonly House $house,
+    ) {
     }
 
     /**
      * Has terminals pay the cards back, one after the other. Before the transaction that posts.
      *
-     * @param  Closure(): (Plan|null)  $decide in a transaction: locks what it is for, refuses whatever hinders it, and says what goes back by which ways; null: it is done already
+     * @param  Closure(): (Plan|null)  $decide in a transaction: locks what it is for, refuses whatever hinders it, and
+     *     says what goes back by which ways; null: it is done already
      *
      * @throws Refused card_unknown, card_refused, card_reserved, and what the decision refuses
      */
@@ -47,13 +53,23 @@ final class HandBack
     {
         $this->settleOpen($subject);
 
-        while (($request = DB::transaction(fn (): ?CardRequest => $this->next($subject, $decide(), $till, $by), 3)) !== null) {
+        while (
+            ($request = DB::transaction(fn (): ?CardRequest => $this->next($subject, $decide(), $till, $by), 3)) !== null
+        ) {
             $request = $this->cards->ask($request);
 
             match ($request->state) {
                 CardState::Approved => null,
-                CardState::Declined => throw Refused::because('card_refused', "The terminal refused to pay the card back: {$request->reason} Nothing was posted. Try again, or choose another way, which somebody else has to approve."),
-                CardState::OffLine => throw Refused::because('card_refused', 'The terminal is off line, so the card cannot be paid back now. Nothing was posted. Try again, or choose another way, which somebody else has to approve.'),
+                CardState::Declined => throw Refused::because(
+                    'card_refused',
+                    "The terminal refused to pay the card back: {$request->reason} Nothing was posted. Try again, or "
+                        .'choose another way, which somebody else has to approve.',
+                ),
+                CardState::OffLine => throw Refused::because(
+                    'card_refused',
+                    'The terminal is off line, so the card cannot be paid back now. Nothing was posted. Try again, or '
+                        .'choose another way, which somebody else has to approve.',
+                ),
                 default => throw self::unknown(),
             };
         }
@@ -62,7 +78,9 @@ final class HandBack
     /** What was asked and has no answer yet is asked again of its terminal. */
     private function settleOpen(CardSubject $subject): void
     {
-        foreach (self::pending($subject)->filter(static fn (CardRequest $request): bool => $request->state->isOpen()) as $request) {
+        foreach (
+            self::pending($subject)->filter(static fn (CardRequest $request): bool => $request->state->isOpen()) as $request
+        ) {
             if ($this->cards->askAgain($request)->state->isOpen()) {
                 throw self::unknown();
             }
@@ -71,7 +89,11 @@ final class HandBack
 
     private static function unknown(): Refused
     {
-        return Refused::because('card_unknown', 'The terminal gave no answer. Nothing was posted yet; press the same again, and it will be asked what became of it. The card is not paid twice.');
+        return Refused::because(
+            'card_unknown',
+            'The terminal gave no answer. Nothing was posted yet; press the same again, and it will be asked what '
+                .'became of it. The card is not paid twice.',
+        );
     }
 
     private function next(CardSubject $subject, ?Plan $plan, Till $till, Staff $by): ?CardRequest
@@ -91,7 +113,12 @@ final class HandBack
 
         foreach ($gone as $authorisation => $amount) {
             if ($amount > ($cards[$authorisation]->minor ?? 0)) {
-                throw Refused::because('card_reserved', "{$this->house->money($amount)->toString()} went back to the card ending {$this->card((string) $authorisation)['last_four']} already, so at least that goes back by card.");
+                throw Refused::because(
+                    'card_reserved',
+                    "{$this->house->money($amount)->toString()} went back to the card ending {$this->card(
+                        (string) $authorisation,
+                    )['last_four']} already, so at least that goes back by card.",
+                );
             }
         }
 
@@ -113,11 +140,20 @@ final class HandBack
      */
     public static function pending(CardSubject $subject): Collection
     {
-        return CardRequest::query()->with('till')->where('subject', $subject->kind)->where('subject_id', $subject->id)->where('against', '<>', '')->whereNull('document_id')->whereIn('state', CardState::live())->orderBy('id')->get();
+        return CardRequest::query()
+            ->with('till')
+            ->where('subject', $subject->kind)
+            ->where('subject_id', $subject->id)
+            ->where('against', '<>', '')
+            ->whereNull('document_id')
+            ->whereIn('state', CardState::live())
+            ->orderBy('id')
+            ->get();
     }
 
     /**
-     * Everything that terminals paid stands in the document, no more and no less; gift cards are worth what they paid again. In the transaction that posts it, the thing locked.
+     * Everything that terminals paid stands in the document, no more and no less; gift cards are worth what they paid
+     * again. In the transaction that posts it, the thing locked.
      *
      * @throws Refused card_unknown, card_reserved
      */
@@ -136,7 +172,10 @@ final class HandBack
         ksort($cards);
 
         if ($paid !== $cards) {
-            throw Refused::because('card_reserved', 'What the terminal paid back is not what goes back by card. Look at the sums again.');
+            throw Refused::because(
+                'card_reserved',
+                'What the terminal paid back is not what goes back by card. Look at the sums again.',
+            );
         }
 
         CardMoney::posted($pending, $document);
@@ -153,7 +192,15 @@ final class HandBack
      */
     public function lockGiftCards(array $ways): void
     {
-        $cards = array_filter(array_map(static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard ? (int) WayOut::which((string) $way) : 0, array_keys($ways)), static fn (int $card): bool => $card > 0);
+        $cards = array_filter(
+            array_map(
+                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
+                    ? (int) WayOut::which((string) $way)
+                    : 0,
+                array_keys($ways),
+            ),
+            static fn (int $card): bool => $card > 0,
+        );
         $this->giftCards->lock(array_values($cards));
     }
 
@@ -177,7 +224,14 @@ final class HandBack
     {
         $this->assertAllowed($by, $given, $needs);
 
-        return $given === null ? [] : array_values(array_map(fn (Need $need): array => [$need->place, $need, $this->approve->handle($given, $by, $need, null)], $needs));
+        return $given === null
+            ? []
+            : array_values(
+                array_map(
+                    fn (Need $need): array => [$need->place, $need, $this->approve->handle($given, $by, $need, null)],
+                    $needs,
+                ),
+            );
     }
 
     /**
@@ -201,7 +255,16 @@ final class HandBack
             [$paid, $rounded] = $this->house->handedOver($amount, $kind);
             $which = WayOut::which((string) $way);
             $card = $kind === TenderKind::Card ? $this->card($which) : ['card_type' => '', 'last_four' => ''];
-            $tenders[] = new DraftTender(Tender::of($kind, $paid), $paid, in_array($kind, [TenderKind::Cheque, TenderKind::BankTransfer], true) ? mb_substr($reference, 0, 60) : '', $card['card_type'], $card['last_four'], $which);
+            $tenders[] = new DraftTender(
+                Tender::of($kind, $paid),
+                $paid,
+                in_array($kind, [TenderKind::Cheque, TenderKind::BankTransfer], true)
+                    ? mb_substr($reference, 0, 60)
+                    : '',
+                $card['card_type'],
+                $card['last_four'],
+                $which,
+            );
             $total = $total->plus($amount);
             $rounding = $rounding->plus($rounded);
         }
@@ -212,7 +275,10 @@ final class HandBack
     /** @return array{card_type: string, last_four: string} */
     private function card(string $authorisation): array
     {
-        $row = DB::table('document_tenders')->where('kind', TenderKind::Card->value)->where('authorisation', $authorisation)->first(['card_type', 'last_four']);
+        $row = DB::table('document_tenders')
+            ->where('kind', TenderKind::Card->value)
+            ->where('authorisation', $authorisation)
+            ->first(['card_type', 'last_four']);
 
         return ['card_type' => (string) ($row->card_type ?? ''), 'last_four' => (string) ($row->last_four ?? '')];
     }

@@ -8,7 +8,10 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 
-/** Gift cards that get back what they paid. Locked before the first number of a series is taken, filled with the document that says so. */
+/**
+ * Gift cards that get back what they paid. Locked before the first number of a series is taken, filled with the
+ * document that says so.
+ */
 interface OntoCards
 {
     /** @param  list<int>  $cards ids */

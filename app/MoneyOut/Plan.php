@@ -17,8 +17,9 @@ use Elmstone\Staff\Need;
 use Elmstone\Support\Show;
 
 /**
- * What goes back by which ways, held against what came in by each. Several cards, and several gift cards, share what goes back by what each brought. What goes by another money way than
- * it came needs approval with its reason: a card that was closed, a terminal that fails.
+ * What goes back by which ways, held against what came in by each. Several cards, and several gift cards, share what
+ * goes back by what each brought. What goes by another money way than it came needs approval with its reason: a card
+ * that was closed, a terminal that fails.
  */
 final readonly class Plan
 {
@@ -52,7 +53,11 @@ final readonly class Plan
                 continue;
             }
 
-            $own = array_filter($brought, static fn (string $way): bool => WayOut::kind($way) === $kind, ARRAY_FILTER_USE_KEY);
+            $own = array_filter(
+                $brought,
+                static fn (string $way): bool => WayOut::kind($way) === $kind,
+                ARRAY_FILTER_USE_KEY,
+            );
             $shared = AsItCame::share($amount, $own);
             $beyond = $amount->minus(Money::sum($shared, $currency));
             $ways = Brought::plus($ways, $shared);
@@ -96,16 +101,40 @@ final readonly class Plan
      */
     private function assertCameIn(array $brought, Currency $currency): void
     {
-        $money = static fn (array $ways): Money => Money::sum(array_filter($ways, static fn (string|int $way): bool => WayOut::isMoney((string) $way), ARRAY_FILTER_USE_KEY), $currency);
+        $money = static fn (array $ways): Money => Money::sum(
+            array_filter(
+                $ways,
+                static fn (string|int $way): bool => WayOut::isMoney((string) $way),
+                ARRAY_FILTER_USE_KEY,
+            ),
+            $currency,
+        );
 
         if ($this->other !== [] && $money($this->ways)->exceeds($money($brought))) {
-            throw self::notThatWay(TenderKind::from((string) array_key_first($this->other)), Money::sum(array_filter($brought, fn (string|int $way): bool => (string) $way === (string) array_key_first($this->other), ARRAY_FILTER_USE_KEY), $currency));
+            throw self::notThatWay(
+                TenderKind::from((string) array_key_first($this->other)),
+                Money::sum(
+                    array_filter(
+                        $brought,
+                        fn (string|int $way): bool => (string) $way === (string) array_key_first($this->other),
+                        ARRAY_FILTER_USE_KEY,
+                    ),
+                    $currency,
+                ),
+            );
         }
     }
 
     private static function notThatWay(TenderKind $kind, Money $most): Refused
     {
-        return Refused::because('not_that_way', 'By '.mb_strtolower($kind->label()).' at most '.Show::money($most).' can go back: that is what came in by it.');
+        return Refused::because(
+            'not_that_way',
+            'By '
+                .mb_strtolower($kind->label())
+                .' at most '
+                .Show::money($most)
+                .' can go back: that is what came in by it.',
+        );
     }
 
     /** @return list<Need> what goes by another way than it came */
@@ -116,7 +145,21 @@ final readonly class Plan
         foreach ($this->other as $way => $amount) {
             $how = mb_strtolower(TenderKind::from((string) $way)->label());
             $scope = Scope::of(ApprovalKind::OtherWay)->naming('way', (string) $way)->upTo('amount', $amount);
-            $needs[] = new Need($place, $scope, Refused::because('other_way', Show::money($amount)." would go back by {$how}, though it did not come in that way. {$limits->whoMayApprove(LimitMatter::OutsidePolicy, $amount->minor)}"), Show::money($amount)." by {$how}, though it did not come in that way", LimitMatter::OutsidePolicy, $amount->minor);
+            $needs[] = new Need(
+                $place,
+                $scope,
+                Refused::because(
+                    'other_way',
+                    Show::money($amount)
+                        ." would go back by {$how}, though it did not come in that way. {$limits->whoMayApprove(
+                            LimitMatter::OutsidePolicy,
+                            $amount->minor,
+                        )}",
+                ),
+                Show::money($amount)." by {$how}, though it did not come in that way",
+                LimitMatter::OutsidePolicy,
+                $amount->minor,
+            );
         }
 
         return $needs;
@@ -153,6 +196,18 @@ final readonly class Plan
     /** @return list<GoingOut> for the gate */
     public function going(string $original, ?LimitMatter $matter = null, int $before = 0): array
     {
-        return array_values(array_map(static fn (string|int $way, Money $amount): GoingOut => new GoingOut(WayOut::kind((string) $way) ?? TenderKind::Cash, $amount->minor, $original, $before, $matter), array_keys($this->ways), $this->ways));
+        return array_values(
+            array_map(
+                static fn (string|int $way, Money $amount): GoingOut => new GoingOut(
+                    WayOut::kind((string) $way) ?? TenderKind::Cash,
+                    $amount->minor,
+                    $original,
+                    $before,
+                    $matter,
+                ),
+                array_keys($this->ways),
+                $this->ways,
+            ),
+        );
     }
 }

@@ -21,7 +21,11 @@ final class Said
      */
     public static function ways(array $brought): array
     {
-        $paidByCard = array_filter(array_keys($brought), static fn (string|int $way): bool => WayOut::kind((string) $way) === TenderKind::GiftCard) !== [];
+        $paidByCard
+            = array_filter(
+                array_keys($brought),
+                static fn (string|int $way): bool => WayOut::kind((string) $way) === TenderKind::GiftCard,
+            ) !== [];
 
         return $paidByCard ? [...self::WAYS, TenderKind::GiftCard] : self::WAYS;
     }
@@ -31,13 +35,27 @@ final class Said
      *
      * @throws Refused bad_amount, bad_tender, reference_missing, reason_missing
      */
-    public static function assert(Money $amount, TenderKind $way, string $reference, string $reason, bool $mayFillCards = false): void
-    {
+    public static function assert(
+        Money $amount,
+        TenderKind $way,
+        string $reference,
+        string $reason,
+        bool $mayFillCards = false,
+    ): void {
         match (true) {
             ! $amount->isPositive() => throw Refused::because('bad_amount', 'What is handed out is more than nothing.'),
-            ! in_array($way, self::WAYS, true) && ! ($mayFillCards && $way === TenderKind::GiftCard) => throw Refused::because('bad_tender', 'It is handed out in cash, to the card it came from, by cheque or by bank transfer.'),
-            in_array($way, [TenderKind::Cheque, TenderKind::BankTransfer], true) && trim($reference) === '' => throw Refused::because('reference_missing', 'Type the cheque’s number, or the transfer’s reference.'),
-            trim($reason) === '' => throw Refused::because('reason_missing', 'Say why it is handed out: the reason is kept.'),
+            ! in_array($way, self::WAYS, true) && ! ($mayFillCards && $way === TenderKind::GiftCard) => throw Refused::because(
+                'bad_tender',
+                'It is handed out in cash, to the card it came from, by cheque or by bank transfer.',
+            ),
+            in_array($way, [TenderKind::Cheque, TenderKind::BankTransfer], true) && trim($reference) === '' => throw Refused::because(
+                'reference_missing',
+                'Type the cheque’s number, or the transfer’s reference.',
+            ),
+            trim($reason) === '' => throw Refused::because(
+                'reason_missing',
+                'Say why it is handed out: the reason is kept.',
+            ),
             default => null,
         };
     }

@@ -6,7 +6,10 @@ namespace Elmstone\MoneyOut;
 
 use Elmstone\Core\Settlement\TenderKind;
 
-/** A way money came in and may go back by, as a name: "cash", a card by its authorisation "card:123456", a gift card by its id "gift_card:7". */
+/**
+ * A way money came in and may go back by, as a name: "cash", a card by its authorisation "card:123456", a gift card by
+ * its id "gift_card:7".
+ */
 final class WayOut
 {
     private const SINGLE = [TenderKind::Card, TenderKind::GiftCard];
@@ -31,6 +34,10 @@ final class WayOut
     /** Whether it hands over money, and not something that is only owed. */
     public static function isMoney(string $way): bool
     {
-        return in_array(self::kind($way), [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer], true);
+        return in_array(
+            self::kind($way),
+            [TenderKind::Cash, TenderKind::Card, TenderKind::Cheque, TenderKind::BankTransfer],
+            true,
+        );
     }
 }

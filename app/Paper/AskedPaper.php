@@ -25,7 +25,16 @@ final class AskedPaper implements Sends
     public static function ask(Document $document, string $to, Till $till, Staff $by): void
     {
         $what = $to === '' ? self::PRINT : self::MAIL;
-        DB::transaction(static fn () => app(Outbox::class)->write($what, "{$what} ".Uuid::uuid4()->toString(), $document->id, $till, $by, ['to' => $to]));
+        DB::transaction(
+            static fn () => app(Outbox::class)->write(
+                $what,
+                "{$what} ".Uuid::uuid4()->toString(),
+                $document->id,
+                $till,
+                $by,
+                ['to' => $to],
+            ),
+        );
     }
 
     public function sends(): array
@@ -36,6 +45,8 @@ final class AskedPaper implements Sends
     public function send(Outgoing $outgoing): void
     {
         $document = Document::query()->findOrFail($outgoing->document_id);
-        $outgoing->what === self::MAIL ? $this->issue->mail($document, $outgoing->text('to'), $outgoing->staff) : $this->issue->print($document, $outgoing->till, $outgoing->staff);
+        $outgoing->what === self::MAIL
+            ? $this->issue->mail($document, $outgoing->text('to'), $outgoing->staff)
+            : $this->issue->print($document, $outgoing->till, $outgoing->staff);
     }
 }

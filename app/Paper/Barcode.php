@@ -19,7 +19,12 @@ final class Barcode
 
         foreach ($code['bcode'] as $bar) {
             if ($bar['t'] === true) {
-                $bars .= sprintf('<rect x="%.2F" y="0" width="%.2F" height="%.2F"/>', $x * $unit, $bar['w'] * $unit, $height);
+                $bars .= sprintf(
+                    '<rect x="%.2F" y="0" width="%.2F" height="%.2F"/>',
+                    $x * $unit,
+                    $bar['w'] * $unit,
+                    $height,
+                );
             }
 
             $x += $bar['w'];
@@ -27,6 +32,15 @@ final class Barcode
 
         $width = ($x + $quiet) * $unit;
 
-        return sprintf('<svg xmlns="http://www.w3.org/2000/svg" role="img" aria-label="barcode %s" viewBox="0 0 %.2F %.2F" width="%.2F" height="%.2F" fill="#000">%s</svg>', e($text), $width, $height, $width, $height, $bars);
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" role="img" aria-label="barcode %s" viewBox="0 0 %.2F %.2F" '
+                .'width="%.2F" height="%.2F" fill="#000">%s</svg>',
+            e($text),
+            $width,
+            $height,
+            $width,
+            $height,
+            $bars,
+        );
     }
 }

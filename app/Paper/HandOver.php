@@ -10,7 +10,10 @@ use Elmstone\Devices\CashDrawer;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 
-/** What happens once a page of the office has posted money or let goods go: the paper comes out of the till's printer, and for cash the drawer opens. */
+/**
+ * What happens once a page of the office has posted money or let goods go: the paper comes out of the till's printer,
+ * and for cash the drawer opens.
+ */
 final class HandOver implements Sends
 {
     public const WHAT = 'hand_over';
@@ -32,8 +35,12 @@ final class HandOver implements Sends
 
     public function send(Outgoing $outgoing): void
     {
-        $posted = Document::query()->with(['tenders', 'lines', 'taxes', 'till', 'staff', 'location'])->findOrFail($outgoing->document_id);
-        $outgoing->isFresh() && $posted->tenders->contains('kind', TenderKind::Cash) && $this->drawer->open($outgoing->till);
+        $posted = Document::query()
+            ->with(['tenders', 'lines', 'taxes', 'till', 'staff', 'location'])
+            ->findOrFail($outgoing->document_id);
+        $outgoing->isFresh()
+            && $posted->tenders->contains('kind', TenderKind::Cash)
+            && $this->drawer->open($outgoing->till);
         $this->issue->print($posted, $outgoing->till, $outgoing->staff);
     }
 }

@@ -29,7 +29,10 @@ final class IssuePaper
 
     public function print(Document $document, Till $till, Staff $by): void
     {
-        $html = view(self::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, $this->note($document, $by, 'receipt', 'print'))])->render();
+        $html = view(self::form($document, 'receipt'), [
+            'roll' => true,
+            ...$this->data->of($document, $this->note($document, $by, 'receipt', 'print')),
+        ])->render();
         $this->printer->print($till, $document->label, $html);
         $this->handedOut($document);
     }
@@ -37,13 +40,21 @@ final class IssuePaper
     public function mail(Document $document, string $to, Staff $by): void
     {
         $copy = $this->note($document, $by, 'invoice', 'mail');
-        $this->mailbox->deliver(new Mail(
-            $to,
-            "{$document->title()} {$document->label} from {$this->house->shop()->name}",
-            view('paper.mail', $this->data->of($document, $copy))->render(),
-            "{$document->label}.pdf",
-            $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $copy)])->render()),
-        ));
+        $this->mailbox->deliver(
+            new Mail(
+                $to,
+                "{$document->title()} {$document->label} from {$this->house->shop()->name}",
+                view('paper.mail', $this->data->of($document, $copy))->render(),
+                "{$document->label}.pdf",
+                $this->pdf->a4(
+                    view(self::form($document, 'invoice'), [
+                        'pdf' => true,
+                        'roll' => false,
+                        ...$this->data->of($document, $copy),
+                    ])->render(),
+                ),
+            ),
+        );
         $this->handedOut($document);
     }
 
@@ -57,7 +68,13 @@ final class IssuePaper
     /** To look at: nothing is handed out by it. */
     public function invoicePdf(Document $document): string
     {
-        return $this->pdf->a4(view(self::form($document, 'invoice'), ['pdf' => true, 'roll' => false, ...$this->data->of($document, $this->wasIssued($document), toLookAt: true)])->render());
+        return $this->pdf->a4(
+            view(self::form($document, 'invoice'), [
+                'pdf' => true,
+                'roll' => false,
+                ...$this->data->of($document, $this->wasIssued($document), toLookAt: true),
+            ])->render(),
+        );
     }
 
     /** To look at: nothing is handed out by it. */
@@ -71,11 +88,15 @@ final class IssuePaper
             $height += $note instanceof PaperNote ? 16 + 6 * count($note->rows) + ($note->code === '' ? 0 : 20) : 0;
         }
 
-        return $this->pdf->roll(view(self::form($document, 'receipt'), ['pdf' => true, 'roll' => true, ...$data])->render(), $height);
+        return $this->pdf->roll(
+            view(self::form($document, 'receipt'), ['pdf' => true, 'roll' => true, ...$data])->render(),
+            $height,
+        );
     }
 
     /**
-     * Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and tax.
+     * Goods that move without money have a paper of their own: it speaks of goods and what they cost, not of prices and
+     * tax.
      *
      * @param  'receipt'|'invoice'  $form
      * @return view-string
@@ -98,7 +119,12 @@ final class IssuePaper
     private function note(Document $document, Staff $by, string $form, string $way): bool
     {
         $before = $this->wasIssued($document);
-        DB::table('paper_issues')->insert(['document_id' => $document->id, 'staff_id' => $by->id, 'form' => $form, 'way' => $way]);
+        DB::table('paper_issues')->insert([
+            'document_id' => $document->id,
+            'staff_id' => $by->id,
+            'form' => $form,
+            'way' => $way,
+        ]);
 
         return $before;
     }

@@ -13,7 +13,8 @@ use LogicException;
 use Throwable;
 
 /**
- * What must happen after a posting is written down in its transaction and sent when the answer is given: the posting does not wait for a printer, and what did not go is tried again until it does.
+ * What must happen after a posting is written down in its transaction and sent when the answer is given: the posting
+ * does not wait for a printer, and what did not go is tried again until it does.
  */
 final class Outbox
 {
@@ -37,16 +38,29 @@ final class Outbox
      */
     public function write(string $what, string $key, ?int $document, Till $till, Staff $by, array $data = []): void
     {
-        DB::transactionLevel() > 0 || throw new LogicException('What must happen is written down with what was posted.');
+        DB::transactionLevel() > 0
+            || throw new LogicException('What must happen is written down with what was posted.');
         $now = CarbonImmutable::now()->format('Y-m-d H:i:s.v');
-        $row = ['key' => $key, 'what' => $what, 'document_id' => $document, 'till_id' => $till->id, 'staff_id' => $by->id, 'data' => json_encode($data, JSON_THROW_ON_ERROR), 'made_at' => $now, 'next_try_at' => $now];
+        $row = [
+            'key' => $key,
+            'what' => $what,
+            'document_id' => $document,
+            'till_id' => $till->id,
+            'staff_id' => $by->id,
+            'data' => json_encode($data, JSON_THROW_ON_ERROR),
+            'made_at' => $now,
+            'next_try_at' => $now,
+        ];
 
         if (DB::table('outbox')->insertOrIgnore($row) === 1) {
             $this->written[(int) DB::table('outbox')->where('key', $key)->value('id')] = true;
         }
     }
 
-    /** What this request wrote, once its answer is given; and what waits at the same tills, as their printers may be there again. */
+    /**
+     * What this request wrote, once its answer is given; and what waits at the same tills, as their printers may be
+     * there again.
+     */
     public function sendWritten(): void
     {
         if ($this->written === []) {
@@ -55,7 +69,12 @@ final class Outbox
 
         [$written, $this->written] = [array_keys($this->written), []];
         array_walk($written, fn (int $id) => $this->send($id));
-        $tills = DB::table('outbox')->whereIn('id', $written)->where('state', 'sent')->distinct()->pluck('till_id')->all();
+        $tills = DB::table('outbox')
+            ->whereIn('id', $written)
+            ->where('state', 'sent')
+            ->distinct()
+            ->pluck('till_id')
+            ->all();
         $tills === [] || $this->sendDue($tills);
     }
 
@@ -65,8 +84,13 @@ final class Outbox
      */
     public function sendDue(?array $tills = null): int
     {
-        $due = DB::table('outbox')->where('state', 'waiting')->where('next_try_at', '<=', CarbonImmutable::now()->format('Y-m-d H:i:s.v'))
-            ->when($tills !== null, static fn ($query) => $query->whereIn('till_id', $tills ?? []))->orderBy('id')->limit(self::AT_ONCE)->pluck('id');
+        $due = DB::table('outbox')
+            ->where('state', 'waiting')
+            ->where('next_try_at', '<=', CarbonImmutable::now()->format('Y-m-d H:i:s.v'))
+            ->when($tills !== null, static fn ($query) => $query->whereIn('till_id', $tills ?? []))
+            ->orderBy('id')
+            ->limit(self::AT_ONCE)
+            ->pluck('id');
 
         return $due->filter(fn (mixed $id): bool => is_numeric($id) && $this->send((int) $id))->count();
     }
@@ -87,25 +111,44 @@ final class Outbox
     /** Somebody has seen to it another way. */
     public function leave(Outgoing $outgoing): void
     {
-        DB::table('outbox')->where('id', $outgoing->id)->where('state', 'waiting')->update(['state' => 'left', 'ended_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v')]);
+        DB::table('outbox')
+            ->where('id', $outgoing->id)
+            ->where('state', 'waiting')
+            ->update(['state' => 'left', 'ended_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v')]);
     }
 
     /** How many did not go at the first try and wait at this till. */
     public static function waitingAt(Till $till): int
     {
-        return DB::table('outbox')->where('till_id', $till->id)->where('state', 'waiting')->where('tries', '>', 0)->count();
+        return DB::table('outbox')
+            ->where('till_id', $till->id)
+            ->where('state', 'waiting')
+            ->where('tries', '>', 0)
+            ->count();
     }
 
     private function sent(int $id): bool
     {
-        $outgoing = Outgoing::query()->with(['till.location', 'staff'])->whereKey($id)->where('state', 'waiting')->lock('for update skip locked')->first();
+        $outgoing = Outgoing::query()
+            ->with(['till.location', 'staff'])
+            ->whereKey($id)
+            ->where('state', 'waiting')
+            ->lock('for update skip locked')
+            ->first();
 
         if ($outgoing === null) {
             return false;
         }
 
         $this->sender($outgoing->what)->send($outgoing);
-        $outgoing->forceFill(['state' => 'sent', 'tries' => $outgoing->tries + 1, 'trouble' => '', 'ended_at' => CarbonImmutable::now()])->save();
+        $outgoing
+            ->forceFill([
+                'state' => 'sent',
+                'tries' => $outgoing->tries + 1,
+                'trouble' => '',
+                'ended_at' => CarbonImmutable::now(),
+            ])
+            ->save();
 
         return true;
     }
@@ -125,9 +168,15 @@ final class Outbox
     {
         $tries = (int) DB::table('outbox')->where('id', $id)->value('tries');
         $pause = self::PAUSES[min($tries, count(self::PAUSES) - 1)];
-        DB::table('outbox')->where('id', $id)->where('state', 'waiting')->update([
-            'tries' => $tries + 1, 'next_try_at' => CarbonImmutable::now()->addSeconds($pause)->format('Y-m-d H:i:s.v'),
-            'trouble' => $failure instanceof DeviceFailed ? mb_substr($failure->getMessage(), 0, 255) : 'It could not be made; the reason is in the log.',
-        ]);
+        DB::table('outbox')
+            ->where('id', $id)
+            ->where('state', 'waiting')
+            ->update([
+                'tries' => $tries + 1,
+                'next_try_at' => CarbonImmutable::now()->addSeconds($pause)->format('Y-m-d H:i:s.v'),
+                'trouble' => $failure instanceof DeviceFailed
+                        ? mb_substr($failure->getMessage(), 0, 255)
+                        : 'It could not be made; the reason is in the log.',
+            ]);
     }
 }

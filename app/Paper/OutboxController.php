@@ -17,14 +17,25 @@ final class OutboxController
 
     public function index(): View
     {
-        return view('paper.waiting', ['waiting' => Outgoing::query()->with(['document', 'staff'])->where('till_id', $this->atTill->till()->id)->where('state', 'waiting')->orderBy('id')->limit(200)->get(), 'till' => $this->atTill->till()]);
+        return view('paper.waiting', [
+            'waiting' => Outgoing::query()
+                ->with(['document', 'staff'])
+                ->where('till_id', $this->atTill->till()->id)
+                ->where('state', 'waiting')
+                ->orderBy('id')
+                ->limit(200)
+                ->get(),
+            'till' => $this->atTill->till(),
+        ]);
     }
 
     public function again(Outgoing $outgoing): RedirectResponse
     {
         $this->assertHere($outgoing);
 
-        return redirect()->route('waiting')->with('done', $this->outbox->send($outgoing->id) ? 'It went.' : 'It still does not go.');
+        return redirect()
+            ->route('waiting')
+            ->with('done', $this->outbox->send($outgoing->id) ? 'It went.' : 'It still does not go.');
     }
 
     public function leave(Outgoing $outgoing): RedirectResponse
@@ -32,7 +43,9 @@ final class OutboxController
         $this->assertHere($outgoing);
         $this->outbox->leave($outgoing);
 
-        return redirect()->route('waiting')->with('done', 'It is left. The paper can be printed from its document at any time.');
+        return redirect()
+            ->route('waiting')
+            ->with('done', 'It is left. The paper can be printed from its document at any time.');
     }
 
     private function assertHere(Outgoing $outgoing): void

@@ -41,7 +41,13 @@ final class Outgoing extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $casts = ['data' => 'array', 'tries' => 'int', 'next_try_at' => 'immutable_datetime', 'made_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+    protected $casts = [
+        'data' => 'array',
+        'tries' => 'int',
+        'next_try_at' => 'immutable_datetime',
+        'made_at' => 'immutable_datetime',
+        'ended_at' => 'immutable_datetime',
+    ];
 
     /** A drawer that opens long after the customer has gone is a drawer that stands open. */
     public function isFresh(): bool

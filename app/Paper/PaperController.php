@@ -30,14 +30,20 @@ final class PaperController
     {
         $this->authorise($document);
 
-        return response()->view(IssuePaper::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, false, toLookAt: true)]);
+        return response()->view(IssuePaper::form($document, 'receipt'), [
+            'roll' => true,
+            ...$this->data->of($document, false, toLookAt: true),
+        ]);
     }
 
     public function invoice(Document $document): Response
     {
         $this->authorise($document);
 
-        return response()->view(IssuePaper::form($document, 'invoice'), ['roll' => false, ...$this->data->of($document, false, toLookAt: true)]);
+        return response()->view(IssuePaper::form($document, 'invoice'), [
+            'roll' => false,
+            ...$this->data->of($document, false, toLookAt: true),
+        ]);
     }
 
     public function print(Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
@@ -48,13 +54,20 @@ final class PaperController
         return back()->with('done', "{$document->label} goes to the printer.");
     }
 
-    public function mail(Request $request, Document $document, AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
-    {
+    public function mail(
+        Request $request,
+        Document $document,
+        AtTill $atTill,
+        #[CurrentUser] Staff $staff,
+    ): RedirectResponse {
         $this->authorise($document);
         $to = $request->string('mail_to')->trim()->value();
 
         if (filter_var($to, FILTER_VALIDATE_EMAIL) === false) {
-            throw Refused::because('bad_mail', $to === '' ? 'Type where to mail it.' : "“{$to}” is not a mail address.");
+            throw Refused::because(
+                'bad_mail',
+                $to === '' ? 'Type where to mail it.' : "“{$to}” is not a mail address.",
+            );
         }
 
         $this->assertMayMail($document, $to, $atTill->till(), $staff);
@@ -74,7 +87,10 @@ final class PaperController
     {
         $this->authorise($document);
 
-        return $this->pdf($this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders'])), "{$document->label}-receipt.pdf");
+        return $this->pdf(
+            $this->issue->receiptPdf($document->load(['lines', 'taxes', 'tenders'])),
+            "{$document->label}-receipt.pdf",
+        );
     }
 
     /** A clerk mails what is of today and of here to whoever stands there, and what is older to addresses on file. */
@@ -82,10 +98,18 @@ final class PaperController
     {
         $isHere = $document->location_id === $till->location_id;
         $isToday = ShopTime::isToday($document->business_date);
-        $isOnFile = $document->customer_id !== null && (DB::table('customers')->where('id', $document->customer_id)->where('mail', $to)->exists() || DB::table('contacts')->where('customer_id', $document->customer_id)->where('mail', $to)->exists());
+        $isOnFile
+            = $document->customer_id !== null
+            && (DB::table('customers')->where('id', $document->customer_id)->where('mail', $to)->exists()
+                || DB::table('contacts')->where('customer_id', $document->customer_id)->where('mail', $to)->exists());
 
         if (! $staff->mayDo(Ability::MailAnywhere) && ! ($isHere && ($isToday || $isOnFile))) {
-            throw Refused::because('may_not_mail', $isHere ? "{$to} is not an address on file for this document. A supervisor may mail it there." : 'This document is of another location. A supervisor may mail it.');
+            throw Refused::because(
+                'may_not_mail',
+                $isHere
+                    ? "{$to} is not an address on file for this document. A supervisor may mail it there."
+                    : 'This document is of another location. A supervisor may mail it.',
+            );
         }
     }
 
@@ -97,6 +121,9 @@ final class PaperController
 
     private function pdf(string $bytes, string $name): Response
     {
-        return response($bytes, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$name}\""]);
+        return response($bytes, 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"{$name}\"",
+        ]);
     }
 }

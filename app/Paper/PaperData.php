@@ -26,14 +26,26 @@ final readonly class PaperData
     public function of(Document $document, bool $copy, bool $toLookAt = false): array
     {
         $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo', 'coupons']);
-        $customer = $document->customer_id === null ? null : DB::table('customers')->where('id', $document->customer_id)->first(['number', 'street', 'postcode', 'town']);
+        $customer
+            = $document->customer_id === null
+                ? null
+                : DB::table('customers')
+                    ->where('id', $document->customer_id)
+                    ->first(['number', 'street', 'postcode', 'town']);
 
         return [
             'document' => $document,
             'shop' => $this->house->shop(),
             'copy' => $copy,
             'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
-            'address' => $customer === null ? [] : array_values(array_filter([(string) $customer->street, trim("{$customer->postcode} {$customer->town}")], static fn (string $line): bool => $line !== '')),
+            'address' => $customer === null
+                    ? []
+                    : array_values(
+                        array_filter(
+                            [(string) $customer->street, trim("{$customer->postcode} {$customer->town}")],
+                            static fn (string $line): bool => $line !== '',
+                        ),
+                    ),
             'exempted' => Exempted::fromJson($document->exemption),
             'origins' => $this->origins($document),
             'policy' => $this->policy(),
@@ -47,15 +59,31 @@ final readonly class PaperData
     {
         $ids = $document->lines->pluck('origin_document_id')->filter()->unique()->all();
 
-        return $ids === [] ? [] : DB::table('documents')->whereIn('id', $ids)->pluck('label', 'id')->map(static fn (mixed $label): string => is_string($label) ? $label : '')->all();
+        return $ids === []
+            ? []
+            : DB::table('documents')
+                ->whereIn('id', $ids)
+                ->pluck('label', 'id')
+                ->map(static fn (mixed $label): string => is_string($label) ? $label : '')
+                ->all();
     }
 
     /** What the shop takes back, as it stands on receipts; empty: it says nothing. */
     private function policy(): string
     {
-        $row = DB::table('return_policies')->where('id', $this->house->shop()->return_policy_id)->first();
+        $row = DB::table('return_policies')
+            ->where('id', $this->house->shop()->return_policy_id)
+            ->first();
 
-        return $row === null ? '' : implode(', ', array_filter([$row->days === null ? 'at any time' : "within {$row->days} days", (string) $row->words], static fn (string $part): bool => $part !== ''));
+        return $row === null
+            ? ''
+            : implode(
+                ', ',
+                array_filter(
+                    [$row->days === null ? 'at any time' : "within {$row->days} days", (string) $row->words],
+                    static fn (string $part): bool => $part !== '',
+                ),
+            );
     }
 
     /** @return list<PaperNote> */
@@ -64,6 +92,8 @@ final readonly class PaperData
         $others = [...$this->others];
         usort($others, static fn (Annotates $one, Annotates $other): int => $one->place() <=> $other->place());
 
-        return array_merge(...array_map(static fn (Annotates $other): array => $other->notes($document, $copy), $others));
+        return array_merge(
+            ...array_map(static fn (Annotates $other): array => $other->notes($document, $copy), $others),
+        );
     }
 }

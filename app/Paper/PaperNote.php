@@ -11,7 +11,11 @@ final readonly class PaperNote
      * @param  list<array{string, string}>  $rows words and figure
      * @param  string  $code printed as a barcode, to be scanned next time; empty: none
      */
-    public function __construct(public string $title, public array $rows, public string $words = '', public string $code = '')
-    {
+    public function __construct(
+        public string $title,
+        public array $rows,
+        public string $words = '',
+        public string $code = '',
+    ) {
     }
 }

@@ -27,7 +27,11 @@ final class Pdf
     /** Without what no paper font has a shape for: pictures among the letters, and the marks that join them. */
     public static function printable(string $text): string
     {
-        return preg_replace('/[\x{1F000}-\x{1FAFF}\x{2600}-\x{26FF}\x{2700}-\x{27BF}\x{2B00}-\x{2BFF}\x{FE00}-\x{FE0F}\x{200D}\x{20E3}\x{E0000}-\x{E007F}]/u', '', $text) ?? $text;
+        return preg_replace(
+            '/[\x{1F000}-\x{1FAFF}\x{2600}-\x{26FF}\x{2700}-\x{27BF}\x{2B00}-\x{2BFF}\x{FE00}-\x{FE0F}\x{200D}\x{20E3}\x{E0000}-\x{E007F}]/u',
+            '',
+            $text,
+        ) ?? $text;
     }
 
     /** @param  string|array{int, int, float, float}  $size */

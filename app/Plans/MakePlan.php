@@ -34,8 +34,9 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Puts what is open on an invoice on a payment plan: the flat charge is invoiced, one document takes both over, and each part is a charge of its own with its
- * own due date. So payments, ageing and statements meet the parts like anything else that is owed. The same key answers with the same plan.
+ * Puts what is open on an invoice on a payment plan: the flat charge is invoiced, one document takes both over, and
+ * each part is a charge of its own with its own due date. So payments, ageing and statements meet the parts like
+ * anything else that is owed. The same key answers with the same plan.
  */
 final class MakePlan
 {
@@ -54,14 +55,20 @@ final class MakePlan
         $customer = OpenItemRecord::query()->whereKey($order->invoiceId)->value('customer_id');
 
         if (! is_int($customer)) {
-            throw Refused::because('not_open', 'This invoice is not on an account, so there is nothing to pay in parts.');
+            throw Refused::because(
+                'not_open',
+                'This invoice is not on an account, so there is nothing to pay in parts.',
+            );
         }
 
         return DB::transaction(function () use ($customer, $order, $till, $by, $on): Plan {
             $account = $this->ledger->lock($customer);
-            $before = Plan::query()->where('document_id', Document::query()->where('idempotency_key', $order->key)->select('id'))->first();
+            $before = Plan::query()
+                ->where('document_id', Document::query()->where('idempotency_key', $order->key)->select('id'))
+                ->first();
 
-            return $before ?? $this->make($account, $order, PostedAt::till($till, $by->id, $on ?? ShopTime::today()), $till, $by);
+            return $before
+                ?? $this->make($account, $order, PostedAt::till($till, $by->id, $on ?? ShopTime::today()), $till, $by);
         }, 3);
     }
 
@@ -72,13 +79,25 @@ final class MakePlan
         $this->assertFine($item, $order, $at->day);
         $principal = $this->house->money($item->open);
         $charge = $order->terms->charge($principal);
-        $schedule = Schedule::of($principal->plus($charge), $order->terms->count, $order->firstDue, $order->terms->rhythm);
+        $schedule = Schedule::of(
+            $principal->plus($charge),
+            $order->terms->count,
+            $order->firstDue,
+            $order->terms->rhythm,
+        );
         $this->register->reserve($charge->isZero() ? [] : [DocumentKind::Adjustment, DocumentKind::Invoice]);
         $fee = $charge->isZero() ? null : $this->invoiceCharge($account, $charge, $item, $order, $at, $till);
         $document = $this->takeOver($account, $principal, $charge, $item, $fee, $order, $at, $by);
         $plan = Plan::query()->create([
-            'customer_id' => $account->customer_id, 'invoice_id' => $item->document_id, 'charge_id' => $fee, 'document_id' => $document, 'staff_id' => $by->id,
-            'principal' => $principal->minor, 'charge' => $charge->minor, 'rhythm' => $order->terms->rhythm, 'made_on' => $at->day,
+            'customer_id' => $account->customer_id,
+            'invoice_id' => $item->document_id,
+            'charge_id' => $fee,
+            'document_id' => $document,
+            'staff_id' => $by->id,
+            'principal' => $principal->minor,
+            'charge' => $charge->minor,
+            'rhythm' => $order->terms->rhythm,
+            'made_on' => $at->day,
         ]);
         $plan->forceFill(['label' => sprintf('PLN-%06d', $plan->id)])->save();
         $this->owe($account, $plan, $schedule, $item, $order, $at);
@@ -90,18 +109,41 @@ final class MakePlan
     private function assertFine(OpenItemRecord $item, PlanOrder $order, CarbonImmutable $day): void
     {
         match (true) {
-            $item->kind !== ItemKind::Charge || $item->open === 0 => throw Refused::because('not_open', "{$item->label} is settled; nothing is left to pay in parts."),
-            $item->purpose !== Purpose::Sale => throw Refused::because('not_a_sale', "{$item->label} is not an invoice for goods. Only such an invoice is paid in parts."),
-            $order->firstDue->lessThanOrEqualTo($day) => throw Refused::because('first_due_past', 'The first part falls due after the day the plan is made.'),
+            $item->kind !== ItemKind::Charge || $item->open === 0 => throw Refused::because(
+                'not_open',
+                "{$item->label} is settled; nothing is left to pay in parts.",
+            ),
+            $item->purpose !== Purpose::Sale => throw Refused::because(
+                'not_a_sale',
+                "{$item->label} is not an invoice for goods. Only such an invoice is paid in parts.",
+            ),
+            $order->firstDue->lessThanOrEqualTo($day) => throw Refused::because(
+                'first_due_past',
+                'The first part falls due after the day the plan is made.',
+            ),
             default => null,
         };
     }
 
-    private function invoiceCharge(HouseAccount $account, Money $charge, OpenItemRecord $item, PlanOrder $order, PostedAt $at, Till $till): int
-    {
+    private function invoiceCharge(
+        HouseAccount $account,
+        Money $charge,
+        OpenItemRecord $item,
+        PlanOrder $order,
+        PostedAt $at,
+        Till $till,
+    ): int {
         $draft = $this->fees->draft(
-            'Payment plan, flat charge', $charge, $this->house->shop()->plan_tax_class, $till->location, $at, $this->party($account, $item, $at->day),
-            Uuid::uuid5(Uuid::fromString($order->key), 'charge')->toString(), [new DraftTender(Tender::of(TenderKind::HouseAccount, $charge), $charge)], "For {$item->label} in parts", $item->document_id,
+            'Payment plan, flat charge',
+            $charge,
+            $this->house->shop()->plan_tax_class,
+            $till->location,
+            $at,
+            $this->party($account, $item, $at->day),
+            Uuid::uuid5(Uuid::fromString($order->key), 'charge')->toString(),
+            [new DraftTender(Tender::of(TenderKind::HouseAccount, $charge), $charge)],
+            "For {$item->label} in parts",
+            $item->document_id,
         );
         $document = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
@@ -109,11 +151,24 @@ final class MakePlan
         return $document;
     }
 
-    private function takeOver(HouseAccount $account, Money $principal, Money $charge, OpenItemRecord $item, ?int $fee, PlanOrder $order, PostedAt $at, Staff $by): int
-    {
+    private function takeOver(
+        HouseAccount $account,
+        Money $principal,
+        Money $charge,
+        OpenItemRecord $item,
+        ?int $fee,
+        PlanOrder $order,
+        PostedAt $at,
+        Staff $by,
+    ): int {
         $draft = $this->payments->draft(
-            DocumentKind::Adjustment, MoneyEntry::plan($principal->plus($charge)), $at, $this->party($account, $item, null), $order->key,
-            note: "{$item->label} is paid in {$order->terms->count} parts", refersTo: $item->document_id,
+            DocumentKind::Adjustment,
+            MoneyEntry::plan($principal->plus($charge)),
+            $at,
+            $this->party($account, $item, null),
+            $order->key,
+            note: "{$item->label} is paid in {$order->terms->count} parts",
+            refersTo: $item->document_id,
         );
         $document = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
@@ -123,27 +178,64 @@ final class MakePlan
         return $document;
     }
 
-    private function owe(HouseAccount $account, Plan $plan, Schedule $schedule, OpenItemRecord $item, PlanOrder $order, PostedAt $at): void
-    {
+    private function owe(
+        HouseAccount $account,
+        Plan $plan,
+        Schedule $schedule,
+        OpenItemRecord $item,
+        PlanOrder $order,
+        PostedAt $at,
+    ): void {
         $drafts = [];
         $count = count($schedule->instalments);
 
         foreach ($schedule->instalments as $i => $part) {
             $drafts[] = $this->payments->draft(
-                DocumentKind::Adjustment, MoneyEntry::planPart($part->amount), $at, $this->party($account, $item, $at->day->setDateFrom($part->due), false),
-                Uuid::uuid5(Uuid::fromString($order->key), 'part '.($i + 1))->toString(), note: "{$plan->label}, part ".($i + 1)." of {$count}", refersTo: $plan->document_id,
+                DocumentKind::Adjustment,
+                MoneyEntry::planPart($part->amount),
+                $at,
+                $this->party($account, $item, $at->day->setDateFrom($part->due), false),
+                Uuid::uuid5(Uuid::fromString($order->key), 'part '.($i + 1))->toString(),
+                note: "{$plan->label}, part ".($i + 1)." of {$count}",
+                refersTo: $plan->document_id,
             );
         }
 
         $ids = $this->register->postAll($drafts);
-        $this->ledger->enter($account, array_map(static fn (int $id, $draft): LedgerEntry => new LedgerEntry($id, $draft), $ids, $drafts));
-        DB::table('plan_parts')->insert(array_map(static fn (int $id, int $i, $part): array => [
-            'plan_id' => $plan->id, 'position' => $i + 1, 'document_id' => $id, 'due' => $part->due->format('Y-m-d'), 'amount' => $part->amount->minor,
-        ], $ids, array_keys($schedule->instalments), $schedule->instalments));
+        $this->ledger->enter(
+            $account,
+            array_map(static fn (int $id, $draft): LedgerEntry => new LedgerEntry($id, $draft), $ids, $drafts),
+        );
+        DB::table('plan_parts')->insert(
+            array_map(
+                static fn (int $id, int $i, $part): array => [
+                    'plan_id' => $plan->id,
+                    'position' => $i + 1,
+                    'document_id' => $id,
+                    'due' => $part->due->format('Y-m-d'),
+                    'amount' => $part->amount->minor,
+                ],
+                $ids,
+                array_keys($schedule->instalments),
+                $schedule->instalments,
+            ),
+        );
     }
 
-    private function party(HouseAccount $account, OpenItemRecord $item, ?CarbonImmutable $due, bool $isOwn = true): Party
-    {
-        return new Party($account->customer_id, $item->document->customer_name, $item->document->purchase_order, $item->document->job, due: $due, terms: $due === null ? '' : 'payment plan', balanceBefore: $isOwn ? $this->house->money($account->balance) : null);
+    private function party(
+        HouseAccount $account,
+        OpenItemRecord $item,
+        ?CarbonImmutable $due,
+        bool $isOwn = true,
+    ): Party {
+        return new Party(
+            $account->customer_id,
+            $item->document->customer_name,
+            $item->document->purchase_order,
+            $item->document->job,
+            due: $due,
+            terms: $due === null ? '' : 'payment plan',
+            balanceBefore: $isOwn ? $this->house->money($account->balance) : null,
+        );
     }
 }

@@ -11,6 +11,8 @@ final class MergePlans implements FollowsMerge
 {
     public function merge(int $from, int $into): void
     {
-        Plan::query()->where('customer_id', $from)->update(['customer_id' => $into]);
+        Plan::query()
+            ->where('customer_id', $from)
+            ->update(['customer_id' => $into]);
     }
 }

@@ -41,7 +41,12 @@ final class Plan extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['rhythm' => Rhythm::class, 'made_on' => 'immutable_date', 'principal' => 'int', 'charge' => 'int'];
+    protected $casts = [
+        'rhythm' => Rhythm::class,
+        'made_on' => 'immutable_date',
+        'principal' => 'int',
+        'charge' => 'int',
+    ];
 
     public function getRouteKeyName(): string
     {

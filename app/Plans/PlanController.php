@@ -33,7 +33,12 @@ final class PlanController
         $tab = $request->string('tab')->value();
         $tab = isset(PlanWorklist::TABS[$tab]) ? $tab : 'due';
 
-        return view('plans.index', ['rows' => $worklist->page($tab, $day), 'tab' => $tab, 'day' => $day, 'house' => $this->house]);
+        return view('plans.index', [
+            'rows' => $worklist->page($tab, $day),
+            'tab' => $tab,
+            'day' => $day,
+            'house' => $this->house,
+        ]);
     }
 
     public function show(Plan $plan): View
@@ -55,7 +60,9 @@ final class PlanController
         $item = OpenItemRecord::query()->whereKey($document->id)->where('open', '>', 0)->first();
 
         if ($item === null) {
-            return redirect()->route('documents.show', $document)->withErrors(['refused' => "{$document->label} is settled; nothing is left to pay in parts."]);
+            return redirect()
+                ->route('documents.show', $document)
+                ->withErrors(['refused' => "{$document->label} is settled; nothing is left to pay in parts."]);
         }
 
         $form = PlanForm::read($request, $this->house);
@@ -65,29 +72,64 @@ final class PlanController
         try {
             $principal = $this->house->money($item->open);
             $terms = $form->terms();
-            $schedule = Schedule::of($principal->plus($terms->charge($principal)), $terms->count, $form->firstDue(), $terms->rhythm);
+            $schedule = Schedule::of(
+                $principal->plus($terms->charge($principal)),
+                $terms->count,
+                $form->firstDue(),
+                $terms->rhythm,
+            );
         } catch (Refused $caught) {
             $refused = $caught;
         }
 
-        return view('plans.create', ['document' => $document, 'item' => $item, 'form' => $form, 'schedule' => $schedule, 'refused' => $refused, 'rhythms' => Rhythm::cases(), 'day' => ShopTime::today(), 'house' => $this->house, 'key' => old('key', (string) Str::uuid())]);
+        return view('plans.create', [
+            'document' => $document,
+            'item' => $item,
+            'form' => $form,
+            'schedule' => $schedule,
+            'refused' => $refused,
+            'rhythms' => Rhythm::cases(),
+            'day' => ShopTime::today(),
+            'house' => $this->house,
+            'key' => old('key', (string) Str::uuid()),
+        ]);
     }
 
-    public function store(Request $request, Document $document, MakePlan $make, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function store(
+        Request $request,
+        Document $document,
+        MakePlan $make,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $request->validate(['key' => ['required', 'uuid']]);
         $form = PlanForm::read($request, $this->house);
-        $plan = $make->handle(new PlanOrder($document->id, $form->terms(), $form->firstDue(), $request->string('key')->value()), $this->atTill->till(), $by);
+        $plan = $make->handle(
+            new PlanOrder($document->id, $form->terms(), $form->firstDue(), $request->string('key')->value()),
+            $this->atTill->till(),
+            $by,
+        );
 
-        return redirect()->route('plans.show', $plan)->with('done', "{$document->label} is paid in {$form->count} parts now.");
+        return redirect()
+            ->route('plans.show', $plan)
+            ->with('done', "{$document->label} is paid in {$form->count} parts now.");
     }
 
     public function settle(Request $request, Plan $plan, SettlePlan $settle, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $way = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
-        $receipt = $settle->handle($plan, $this->house->typedMoney($request->string('let_off')->value()) ?? $this->house->money(0), $way, $request->string('reference')->trim()->value(), $request->string('key')->value(), $this->atTill->till(), $by);
+        $receipt = $settle->handle(
+            $plan,
+            $this->house->typedMoney($request->string('let_off')->value()) ?? $this->house->money(0),
+            $way,
+            $request->string('reference')->trim()->value(),
+            $request->string('key')->value(),
+            $this->atTill->till(),
+            $by,
+        );
 
-        return redirect()->route('plans.show', $plan)->with('done', "{$plan->label} is settled.");
+        return redirect()
+            ->route('plans.show', $plan)
+            ->with('done', "{$plan->label} is settled.");
     }
 }

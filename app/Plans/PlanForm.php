@@ -18,17 +18,35 @@ use Illuminate\Support\Carbon;
 /** A plan as it was typed; the shop's terms where nothing was. */
 final readonly class PlanForm
 {
-    private function __construct(public string $charge, public string $count, public string $rhythm, public string $first, private House $house)
-    {
+    private function __construct(
+        public string $charge,
+        public string $count,
+        public string $rhythm,
+        public string $first,
+        private House $house,
+    ) {
     }
 
     public static function read(Request $request, House $house): self
     {
         $terms = PlanTerms::of($house);
-        $written = $terms->percent !== null ? "{$terms->percent} %" : ($terms->amount === null ? '' : $house->money($terms->amount)->toString());
-        $typed = static fn (string $name, string $otherwise): string => trim($request->has($name) ? $request->string($name)->value() : $otherwise);
+        $written
+            = $terms->percent !== null
+                ? "{$terms->percent} %"
+                : ($terms->amount === null
+                    ? ''
+                    : $house->money($terms->amount)->toString());
+        $typed = static fn (string $name, string $otherwise): string => trim(
+            $request->has($name) ? $request->string($name)->value() : $otherwise,
+        );
 
-        return new self($typed('charge', $written), $typed('count', (string) $terms->count), $typed('rhythm', $terms->rhythm->value), $typed('first_due', ShopTime::today()->addMonthNoOverflow()->format('Y-m-d')), $house);
+        return new self(
+            $typed('charge', $written),
+            $typed('count', (string) $terms->count),
+            $typed('rhythm', $terms->rhythm->value),
+            $typed('first_due', ShopTime::today()->addMonthNoOverflow()->format('Y-m-d')),
+            $house,
+        );
     }
 
     /** @throws Refused bad_count, bad_rhythm, bad_percent, bad_amount */
@@ -38,7 +56,9 @@ final readonly class PlanForm
             throw Refused::because('bad_count', 'A plan has between 1 and 120 parts.');
         }
 
-        $rhythm = Rhythm::tryFrom($this->rhythm) ?? throw Refused::because('bad_rhythm', 'Parts fall due by week, fortnight or month.');
+        $rhythm
+            = Rhythm::tryFrom($this->rhythm)
+            ?? throw Refused::because('bad_rhythm', 'Parts fall due by week, fortnight or month.');
 
         return new PlanTerms(...[...$this->portion(), (int) $this->count, $rhythm]);
     }
@@ -46,8 +66,9 @@ final readonly class PlanForm
     /** @throws Refused bad_date */
     public function firstDue(): CarbonImmutable
     {
-        return (Carbon::canBeCreatedFromFormat($this->first, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $this->first) : null)
-            ?? throw Refused::because('bad_date', "“{$this->first}” is not a date.");
+        return (Carbon::canBeCreatedFromFormat($this->first, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $this->first)
+            : null) ?? throw Refused::because('bad_date', "“{$this->first}” is not a date.");
     }
 
     /** @return array{string|null, int|null} percent, amount in minor units */
@@ -57,8 +78,13 @@ final readonly class PlanForm
             return [Percentage::of(TypedNumber::plain($found[1]))->toString(), null];
         }
 
-        $amount = $this->charge === '' ? null : $this->house->fitting(Money::of(TypedNumber::plain($this->charge), $this->house->currency()));
+        $amount
+            = $this->charge === ''
+                ? null
+                : $this->house->fitting(Money::of(TypedNumber::plain($this->charge), $this->house->currency()));
 
-        return $amount?->isNegative() === true ? throw Refused::because('bad_amount', 'A charge cannot be below zero.') : [null, $amount?->minor];
+        return $amount?->isNegative() === true
+            ? throw Refused::because('bad_amount', 'A charge cannot be below zero.')
+            : [null, $amount?->minor];
     }
 }

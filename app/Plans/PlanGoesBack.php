@@ -25,13 +25,19 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Goods come back of an invoice that is paid in parts: the plan is worked anew. The flat charge is let off by a document as far as the goods come back, and the credit lowers the parts that
- * are open, each by its share; when nothing is open any more the plan has ended. What was paid over it stays as unused credit. Inside a transaction, the account locked.
+ * Goods come back of an invoice that is paid in parts: the plan is worked anew. The flat charge is let off by a
+ * document as far as the goods come back, and the credit lowers the parts that are open, each by its share; when
+ * nothing is open any more the plan has ended. What was paid over it stays as unused credit. Inside a transaction, the
+ * account locked.
  */
 final class PlanGoesBack
 {
-    public function __construct(private readonly House $house, private readonly Register $register, private readonly Ledger $ledger, private readonly PaymentDraft $drafts)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly Ledger $ledger,
+        private readonly PaymentDraft $drafts,
+    ) {
     }
 
     /**
@@ -41,8 +47,16 @@ final class PlanGoesBack
      * @param  Money  $back what comes back now
      * @return Money what of the credit the plan took
      */
-    public function handle(HouseAccount $account, int $credit, Document $invoice, Money $unused, Money $before, Money $back, Setting $setting, PostedAt $at): Money
-    {
+    public function handle(
+        HouseAccount $account,
+        int $credit,
+        Document $invoice,
+        Money $unused,
+        Money $before,
+        Money $back,
+        Setting $setting,
+        PostedAt $at,
+    ): Money {
         $plan = Plan::query()->where('invoice_id', $invoice->id)->latest('id')->first();
 
         if ($plan === null) {
@@ -54,10 +68,26 @@ final class PlanGoesBack
         return $this->lower($account, $credit, $plan, $unused, $setting);
     }
 
-    private function letOff(HouseAccount $account, Plan $plan, Document $invoice, Money $before, Money $back, Setting $setting, PostedAt $at): void
-    {
-        $gone = (int) Document::query()->where('refers_to_id', $plan->document_id)->where('purpose', Purpose::PlanLetOff)->sum('total');
-        $due = DiscountBack::of($this->house->money($plan->charge), $invoice->money($invoice->total), $before, $back, $this->house->money($gone));
+    private function letOff(
+        HouseAccount $account,
+        Plan $plan,
+        Document $invoice,
+        Money $before,
+        Money $back,
+        Setting $setting,
+        PostedAt $at,
+    ): void {
+        $gone = (int) Document::query()
+            ->where('refers_to_id', $plan->document_id)
+            ->where('purpose', Purpose::PlanLetOff)
+            ->sum('total');
+        $due = DiscountBack::of(
+            $this->house->money($plan->charge),
+            $invoice->money($invoice->total),
+            $before,
+            $back,
+            $this->house->money($gone),
+        );
         $charge = Money::min($due, Money::sum($this->open($plan), $due->currency));
 
         if (! $charge->isPositive()) {
@@ -65,8 +95,17 @@ final class PlanGoesBack
         }
 
         $draft = $this->drafts->draft(
-            DocumentKind::Adjustment, MoneyEntry::planLetOff($charge), $at, new Party($account->customer_id, $invoice->customer_name, balanceBefore: $this->house->money($account->balance)),
-            Uuid::uuid5(Uuid::NAMESPACE_OID, "plan {$plan->id} {$setting->act}")->toString(), note: "{$plan->label}: charge let off, goods of {$invoice->label} came back", refersTo: $plan->document_id,
+            DocumentKind::Adjustment,
+            MoneyEntry::planLetOff($charge),
+            $at,
+            new Party(
+                $account->customer_id,
+                $invoice->customer_name,
+                balanceBefore: $this->house->money($account->balance),
+            ),
+            Uuid::uuid5(Uuid::NAMESPACE_OID, "plan {$plan->id} {$setting->act}")->toString(),
+            note: "{$plan->label}: charge let off, goods of {$invoice->label} came back",
+            refersTo: $plan->document_id,
         );
         $document = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
@@ -90,8 +129,14 @@ final class PlanGoesBack
     /** @return array<int, Money> what is open of each part, by its document id */
     private function open(Plan $plan): array
     {
-        $rows = OpenItemRecord::query()->whereIn('document_id', DB::table('plan_parts')->where('plan_id', $plan->id)->select('document_id'))->where('open', '>', 0)->orderBy('due_date')->get();
+        $rows = OpenItemRecord::query()
+            ->whereIn('document_id', DB::table('plan_parts')->where('plan_id', $plan->id)->select('document_id'))
+            ->where('open', '>', 0)
+            ->orderBy('due_date')
+            ->get();
 
-        return $rows->mapWithKeys(fn (OpenItemRecord $item): array => [$item->document_id => $this->house->money($item->open)])->all();
+        return $rows
+            ->mapWithKeys(fn (OpenItemRecord $item): array => [$item->document_id => $this->house->money($item->open)])
+            ->all();
     }
 }

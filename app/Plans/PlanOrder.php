@@ -10,7 +10,11 @@ use Carbon\CarbonImmutable;
 final readonly class PlanOrder
 {
     /** @param  string  $key idempotency key */
-    public function __construct(public int $invoiceId, public PlanTerms $terms, public CarbonImmutable $firstDue, public string $key)
-    {
+    public function __construct(
+        public int $invoiceId,
+        public PlanTerms $terms,
+        public CarbonImmutable $firstDue,
+        public string $key,
+    ) {
     }
 }

@@ -30,7 +30,16 @@ final readonly class PlanRow
     public static function of(stdClass $row): self
     {
         return new self(
-            (string) $row->label, (int) $row->number, (string) $row->name, (string) $row->phone, (string) $row->mail, (int) $row->total, (int) $row->open_now, (int) $row->late, (int) $row->parts, (int) $row->met,
+            (string) $row->label,
+            (int) $row->number,
+            (string) $row->name,
+            (string) $row->phone,
+            (string) $row->mail,
+            (int) $row->total,
+            (int) $row->open_now,
+            (int) $row->late,
+            (int) $row->parts,
+            (int) $row->met,
             $row->next_due === null ? null : CarbonImmutable::parse((string) $row->next_due),
         );
     }
@@ -38,7 +47,8 @@ final readonly class PlanRow
     /** What to do next about it, in a few words. */
     public function nextStep(House $house): string
     {
-        $reach = $this->phone !== '' ? "Call {$this->phone}" : ($this->mail !== '' ? "Write to {$this->mail}" : 'Write');
+        $reach
+            = $this->phone !== '' ? "Call {$this->phone}" : ($this->mail !== '' ? "Write to {$this->mail}" : 'Write');
 
         return match (true) {
             $this->nextDue === null => 'Nothing; it is paid',

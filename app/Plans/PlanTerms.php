@@ -19,8 +19,12 @@ final readonly class PlanTerms
      * @param  string|null  $percent of the principal; may be above 100
      * @param  int|null  $amount minor units; with a percentage, the larger holds
      */
-    public function __construct(public ?string $percent, public ?int $amount, public int $count, public Rhythm $rhythm)
-    {
+    public function __construct(
+        public ?string $percent,
+        public ?int $amount,
+        public int $count,
+        public Rhythm $rhythm,
+    ) {
     }
 
     public static function of(House $house): self
@@ -38,7 +42,10 @@ final readonly class PlanTerms
     public function charge(Money $principal): Money
     {
         $amount = Money::ofMinor($this->amount ?? 0, $principal->currency);
-        $share = $this->percent === null ? Money::zero($principal->currency) : $principal->percent(Percentage::of($this->percent));
+        $share
+            = $this->percent === null
+                ? Money::zero($principal->currency)
+                : $principal->percent(Percentage::of($this->percent));
 
         return $share->exceeds($amount) ? $share : $amount;
     }

@@ -20,13 +20,22 @@ final class PlanWorklist
     /** @return Paginator<int, PlanRow> */
     public function page(string $tab, CarbonImmutable $day): Paginator
     {
-        $page = DB::table('plans as p')->join('plan_parts as t', 't.plan_id', '=', 'p.id')->join('open_items as i', 'i.document_id', '=', 't.document_id')->join('customers as c', 'c.id', '=', 'p.customer_id')
+        $page = DB::table('plans as p')
+            ->join('plan_parts as t', 't.plan_id', '=', 'p.id')
+            ->join('open_items as i', 'i.document_id', '=', 't.document_id')
+            ->join('customers as c', 'c.id', '=', 'p.customer_id')
             ->groupBy('p.id', 'p.label', 'c.id', 'c.name', 'c.number', 'c.phone', 'c.mail', 'p.principal', 'p.charge')
-            ->selectRaw('p.label, c.name, c.number, c.phone, c.mail, p.principal + p.charge AS total, SUM(i.`open`) AS open_now, MIN(IF(i.`open` > 0, t.due, NULL)) AS next_due, SUM(IF(i.`open` > 0 AND t.due < ?, i.`open`, 0)) AS late, COUNT(*) AS parts, SUM(i.`open` = 0) AS met', [$day->format('Y-m-d')])
+            ->selectRaw(
+                'p.label, c.name, c.number, c.phone, c.mail, p.principal + p.charge AS total, SUM(i.`open`) AS '
+                    .'open_now, MIN(IF(i.`open` > 0, t.due, NULL)) AS next_due, SUM(IF(i.`open` > 0 AND t.due < ?, '
+                    .'i.`open`, 0)) AS late, COUNT(*) AS parts, SUM(i.`open` = 0) AS met',
+                [$day->format('Y-m-d')],
+            )
             ->when($tab === 'due', static fn ($query) => $query->having('open_now', '>', 0)->orderBy('next_due'))
             ->when($tab === 'behind', static fn ($query) => $query->having('late', '>', 0)->orderBy('next_due'))
             ->when($tab === 'paid', static fn ($query) => $query->having('open_now', '=', 0)->orderByDesc('p.id'))
-            ->simplePaginate(self::PAGE)->withQueryString();
+            ->simplePaginate(self::PAGE)
+            ->withQueryString();
         assert($page instanceof Paginator);
 
         return $page->through(static fn (stdClass $row): PlanRow => PlanRow::of($row));

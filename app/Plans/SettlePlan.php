@@ -27,7 +27,10 @@ use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Settles a plan before its time: all that is open of it in one payment, less what the shop lets off of the charge that lies in parts not due yet. */
+/**
+ * Settles a plan before its time: all that is open of it in one payment, less what the shop lets off of the charge that
+ * lies in parts not due yet.
+ */
 final class SettlePlan
 {
     public const WAYS = [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer];
@@ -45,8 +48,15 @@ final class SettlePlan
      *
      * @throws Refused settled, let_off_too_large, reference_missing, bad_tender, day_closed
      */
-    public function handle(Plan $plan, Money $letOff, TenderKind $way, string $reference, string $key, Till $till, Staff $by): int
-    {
+    public function handle(
+        Plan $plan,
+        Money $letOff,
+        TenderKind $way,
+        string $reference,
+        string $key,
+        Till $till,
+        Staff $by,
+    ): int {
         return DB::transaction(function () use ($plan, $letOff, $way, $reference, $key, $till, $by): int {
             $account = $this->ledger->lock($plan->customer_id);
             $before = $this->register->before($key);
@@ -63,15 +73,31 @@ final class SettlePlan
             $amount = $standing->open->minus($letOff);
             [$paid, $rounding] = $this->house->handedOver($amount, $way);
             $draft = $this->drafts->draft(
-                DocumentKind::Receipt, MoneyEntry::payment($amount, $letOff), PostedAt::till($till, $by->id, $day),
-                new Party($plan->customer_id, $plan->customer->name, balanceBefore: $this->house->money($account->balance)), $key,
-                [new DraftTender(Tender::of($way, $paid), $paid, $reference)], $rounding, note: "{$plan->label} settled early",
+                DocumentKind::Receipt,
+                MoneyEntry::payment($amount, $letOff),
+                PostedAt::till($till, $by->id, $day),
+                new Party(
+                    $plan->customer_id,
+                    $plan->customer->name,
+                    balanceBefore: $this->house->money($account->balance),
+                ),
+                $key,
+                [new DraftTender(Tender::of($way, $paid), $paid, $reference)],
+                $rounding,
+                note: "{$plan->label} settled early",
             );
             $receipt = $this->register->post($draft);
             HandOver::write($receipt, $till, $by);
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-            $parts = $plan->parts->mapWithKeys(static fn (PlanPart $part): array => [$part->document_id => $part->item->open])->all();
-            $this->ledger->allocate($account, $receipt, $parts, Setting::by($by, $day, $key, "{$plan->label} settled early"));
+            $parts = $plan->parts
+                ->mapWithKeys(static fn (PlanPart $part): array => [$part->document_id => $part->item->open])
+                ->all();
+            $this->ledger->allocate(
+                $account,
+                $receipt,
+                $parts,
+                Setting::by($by, $day, $key, "{$plan->label} settled early"),
+            );
 
             return $receipt;
         }, 3);
@@ -81,9 +107,20 @@ final class SettlePlan
     {
         match (true) {
             $standing->open->isZero() => throw Refused::because('settled', 'Nothing is open on this plan any more.'),
-            $letOff->isNegative(), $letOff->exceeds($standing->chargeNotDue) => throw Refused::because('let_off_too_large', 'At most '.Show::money($standing->chargeNotDue).' can be let off: the charge that lies in parts not due yet.'),
-            ! in_array($way, self::WAYS, true) => throw Refused::because('bad_tender', 'A plan is settled in cash, by cheque or by bank transfer here; by card at the counter.'),
-            $way !== TenderKind::Cash && $reference === '' => throw Refused::because('reference_missing', 'Type the cheque’s number, or what the bank says.'),
+            $letOff->isNegative(), $letOff->exceeds($standing->chargeNotDue) => throw Refused::because(
+                'let_off_too_large',
+                'At most '
+                    .Show::money($standing->chargeNotDue)
+                    .' can be let off: the charge that lies in parts not due yet.',
+            ),
+            ! in_array($way, self::WAYS, true) => throw Refused::because(
+                'bad_tender',
+                'A plan is settled in cash, by cheque or by bank transfer here; by card at the counter.',
+            ),
+            $way !== TenderKind::Cash && $reference === '' => throw Refused::because(
+                'reference_missing',
+                'Type the cheque’s number, or what the bank says.',
+            ),
             default => null,
         };
     }

@@ -10,8 +10,12 @@ use Elmstone\Customers\Customer;
 /** A customer found, and what tells whether they may charge. */
 final readonly class AccountFound
 {
-    public function __construct(public Customer $customer, public ?Money $balance, public ?Money $available, public bool $stopped)
-    {
+    public function __construct(
+        public Customer $customer,
+        public ?Money $balance,
+        public ?Money $available,
+        public bool $stopped,
+    ) {
     }
 
     public function words(): string

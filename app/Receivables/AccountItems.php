@@ -25,7 +25,16 @@ final readonly class AccountItems
     public static function open(int $customer, ItemKind $kind, House $house, CarbonImmutable $day): self
     {
         return new self(
-            OpenItemRecord::withCredits(OpenItemRecord::query()->where('customer_id', $customer)->where('kind', $kind)->where('open', '>', 0)->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get()),
+            OpenItemRecord::withCredits(
+                OpenItemRecord::query()
+                    ->where('customer_id', $customer)
+                    ->where('kind', $kind)
+                    ->where('open', '>', 0)
+                    ->orderBy('due_date')
+                    ->orderBy('business_date')
+                    ->orderBy('document_id')
+                    ->get(),
+            ),
             $house,
             $day,
         );
@@ -38,7 +47,9 @@ final readonly class AccountItems
      */
     public static function asIfTakenBack(OpenItemRecord $credit, Collection $standing, House $house): self
     {
-        $records = self::open($credit->customer_id, ItemKind::Charge, $house, ShopTime::today())->records->keyBy('document_id');
+        $records = self::open($credit->customer_id, ItemKind::Charge, $house, ShopTime::today())->records->keyBy(
+            'document_id',
+        );
 
         foreach ($standing as $allocation) {
             $item = $records->get($allocation->charge_id) ?? $allocation->charge;
@@ -46,7 +57,13 @@ final readonly class AccountItems
             $records->put($item->document_id, $item);
         }
 
-        $sorted = $records->sort(static fn (OpenItemRecord $one, OpenItemRecord $other): int => [$one->due_date, $one->business_date, $one->document_id] <=> [$other->due_date, $other->business_date, $other->document_id]);
+        $sorted = $records->sort(
+            static fn (OpenItemRecord $one, OpenItemRecord $other): int => [
+                $one->due_date,
+                $one->business_date,
+                $one->document_id,
+            ] <=> [$other->due_date, $other->business_date, $other->document_id],
+        );
 
         return new self($sorted->values(), $house, null);
     }
@@ -54,7 +71,11 @@ final readonly class AccountItems
     /** @return list<OpenItem> */
     public function values(): array
     {
-        return array_values($this->records->map(fn (OpenItemRecord $item): OpenItem => $item->toValue($this->house->currency(), $this->day))->all());
+        return array_values(
+            $this->records
+                ->map(fn (OpenItemRecord $item): OpenItem => $item->toValue($this->house->currency(), $this->day))
+                ->all(),
+        );
     }
 
     /** The same, no settlement discount being given. */
@@ -68,13 +89,19 @@ final readonly class AccountItems
      */
     public function spread(Money $amount, ?array $byHand = null): Spread
     {
-        return $byHand === null ? Spread::oldestFirst($amount, $this->values()) : Spread::byHand($amount, $this->values(), $byHand);
+        return $byHand === null
+            ? Spread::oldestFirst($amount, $this->values())
+            : Spread::byHand($amount, $this->values(), $byHand);
     }
 
     /** @param  list<int>  $documents that are met before the others */
     public function spreadFirst(Money $amount, array $documents): Spread
     {
-        return Spread::chosenFirst($amount, $this->values(), array_values($this->records->whereIn('document_id', $documents)->pluck('label')->all()));
+        return Spread::chosenFirst(
+            $amount,
+            $this->values(),
+            array_values($this->records->whereIn('document_id', $documents)->pluck('label')->all()),
+        );
     }
 
     /** @return array<int, int> minor units by document id, as the ledger wants them */
@@ -105,6 +132,9 @@ final readonly class AccountItems
 
     public function total(): Money
     {
-        return Money::sum(array_map(static fn (OpenItem $item): Money => $item->open, $this->values()), $this->house->currency());
+        return Money::sum(
+            array_map(static fn (OpenItem $item): Money => $item->open, $this->values()),
+            $this->house->currency(),
+        );
     }
 }

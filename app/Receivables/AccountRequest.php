@@ -51,6 +51,9 @@ final class AccountRequest extends FormRequest
     /** @return array<string, string> */
     public function filters(): array
     {
-        return array_filter($this->only(['as_of', 'from', 'kind']), static fn (mixed $value): bool => is_string($value) && $value !== '');
+        return array_filter(
+            $this->only(['as_of', 'from', 'kind']),
+            static fn (mixed $value): bool => is_string($value) && $value !== '',
+        );
     }
 }

@@ -34,13 +34,17 @@ final readonly class AccountStanding
     public static function of(HouseAccount $account, House $house, ?CarbonImmutable $on = null): self
     {
         $day = ($on ?? ShopTime::today())->startOfDay();
-        $row = DB::selectOne(<<<'SQL'
+        $row = DB::selectOne(
+            <<<'SQL'
             SELECT COALESCE(SUM(IF(kind = 'charge' AND due_date < ?, `open`, 0)), 0) AS late,
                    COALESCE(SUM(IF(kind = 'charge' AND due_date >= ?, `open`, 0)), 0) AS not_due,
                    COALESCE(SUM(IF(kind = 'credit', `open`, 0)), 0) AS credit,
                    MIN(IF(kind = 'charge', due_date, NULL)) AS oldest
             FROM open_items WHERE customer_id = ? AND `open` > 0
-            SQL, [$day->format('Y-m-d'), $day->format('Y-m-d'), $account->customer_id]);
+            SQL
+            ,
+            [$day->format('Y-m-d'), $day->format('Y-m-d'), $account->customer_id],
+        );
         $oldest = is_string($row?->oldest) ? max(0, Days::between(CarbonImmutable::parse($row->oldest), $day)) : 0;
 
         return new self(

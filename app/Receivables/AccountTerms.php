@@ -34,7 +34,12 @@ final readonly class AccountTerms
     /** @throws Refused bad_terms, bad_percent */
     public function terms(): Terms
     {
-        return Terms::of($this->kind, $this->days, $this->discountPercent === null ? null : Percentage::of($this->discountPercent), $this->discountDays);
+        return Terms::of(
+            $this->kind,
+            $this->days,
+            $this->discountPercent === null ? null : Percentage::of($this->discountPercent),
+            $this->discountDays,
+        );
     }
 
     /** @return array<string, mixed> */

@@ -48,28 +48,49 @@ final class AccountTermsRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
 
-            $last = TermsKind::tryFrom($this->string('terms_kind')->value()) === TermsKind::AtOnce ? 0 : $this->integer('terms_days');
+                $last
+                    = TermsKind::tryFrom($this->string('terms_kind')->value()) === TermsKind::AtOnce
+                        ? 0
+                        : $this->integer('terms_days');
 
-            if ($this->filled('discount_percent') && $this->integer('discount_days') > $last) {
-                $validator->errors()->add('discount_days', $last === 0 ? 'What is due at once has no days for a discount.' : "A discount for paying early cannot run beyond the day it is due: at most {$last} days.");
-            }
+                if ($this->filled('discount_percent') && $this->integer('discount_days') > $last) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'discount_days',
+                            $last === 0
+                                ? 'What is due at once has no days for a discount.'
+                                : "A discount for paying early cannot run beyond the day it is due: at most {$last} days.",
+                        );
+                }
 
-            try {
-                $this->terms()->terms();
-            } catch (Refused $refused) {
-                $validator->errors()->add(in_array($refused->rule, ['bad_amount', 'bad_number', 'bad_limit', 'too_large'], true) ? 'credit_limit' : 'terms_days', $refused->getMessage());
-            }
-        }];
+                try {
+                    $this->terms()->terms();
+                } catch (Refused $refused) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            in_array($refused->rule, ['bad_amount', 'bad_number', 'bad_limit', 'too_large'], true)
+                                ? 'credit_limit'
+                                : 'terms_days',
+                            $refused->getMessage(),
+                        );
+                }
+            },
+        ];
     }
 
     public function terms(): AccountTerms
     {
-        $limit = app(House::class)->fitting(Money::of(TypedNumber::plain($this->string('credit_limit')->value()), app(House::class)->currency()));
+        $limit = app(House::class)->fitting(
+            Money::of(TypedNumber::plain($this->string('credit_limit')->value()), app(House::class)->currency()),
+        );
 
         return new AccountTerms(
             $limit->isNegative() ? throw Refused::because('bad_limit', 'A limit cannot be below zero.') : $limit->minor,

@@ -9,7 +9,13 @@ use Elmstone\Core\Receivables\Ageing;
 /** One account in an ageing. */
 final readonly class AgedAccount
 {
-    public function __construct(public int $customerId, public int $number, public string $name, public string $phone, public bool $stopped, public Ageing $ageing)
-    {
+    public function __construct(
+        public int $customerId,
+        public int $number,
+        public string $name,
+        public string $phone,
+        public bool $stopped,
+        public Ageing $ageing,
+    ) {
     }
 }

@@ -33,8 +33,16 @@ final class AgeingController
         $accounts = $report->sorted($band);
 
         if ($typed !== '') {
-            $numbers = array_map(static fn (AccountFound $found): int => $found->customer->number, $find->find($typed, 200));
-            $accounts = array_values(array_filter($accounts, static fn (AgedAccount $account): bool => in_array($account->number, $numbers, true)));
+            $numbers = array_map(
+                static fn (AccountFound $found): int => $found->customer->number,
+                $find->find($typed, 200),
+            );
+            $accounts = array_values(
+                array_filter(
+                    $accounts,
+                    static fn (AgedAccount $account): bool => in_array($account->number, $numbers, true),
+                ),
+            );
         }
 
         return view('accounts.ageing', [
@@ -45,7 +53,15 @@ final class AgeingController
             'skip' => $request->skip(),
             'band' => $band,
             'find' => $typed,
-            'without' => $typed === '' ? [] : array_values(array_filter($find->find($typed, 20), static fn (AccountFound $found): bool => $found->balance !== null && $found->balance->isZero())),
+            'without' => $typed === ''
+                    ? []
+                    : array_values(
+                        array_filter(
+                            $find->find($typed, 20),
+                            static fn (AccountFound $found): bool => $found->balance !== null
+                                && $found->balance->isZero(),
+                        ),
+                    ),
             'house' => $this->house,
         ]);
     }
@@ -54,11 +70,34 @@ final class AgeingController
     {
         $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
 
-        return Csv::download('ageing-'.$report->day->format('Y-m-d').'.csv', ['account', 'name', ...array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()), 'balance', 'currency', 'as of'], (function () use ($report): iterable {
-            foreach ($report->sorted(null) as $account) {
-                yield [(string) $account->number, $account->name, ...array_values(array_map(static fn (Money $amount): string => $amount->toString(), $account->ageing->columns)), $account->ageing->balance->toString(), $this->house->currency()->code, $report->day->format('Y-m-d')];
-            }
-        })());
+        return Csv::download(
+            'ageing-'.$report->day->format('Y-m-d').'.csv',
+            [
+                'account',
+                'name',
+                ...array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()),
+                'balance',
+                'currency',
+                'as of',
+            ],
+            (function () use ($report): iterable {
+                foreach ($report->sorted(null) as $account) {
+                    yield [
+                        (string) $account->number,
+                        $account->name,
+                        ...array_values(
+                            array_map(
+                                static fn (Money $amount): string => $amount->toString(),
+                                $account->ageing->columns,
+                            ),
+                        ),
+                        $account->ageing->balance->toString(),
+                        $this->house->currency()->code,
+                        $report->day->format('Y-m-d'),
+                    ];
+                }
+            })(),
+        );
     }
 
     public function calls(Worklist $worklist): View
@@ -68,7 +107,12 @@ final class AgeingController
 
     public function call(CallRequest $request, Customer $customer, #[CurrentUser] Staff $by): RedirectResponse
     {
-        Call::query()->create(['customer_id' => $customer->id, 'staff_id' => $by->id, 'called_on' => ShopTime::today(), ...$request->fields()]);
+        Call::query()->create([
+            'customer_id' => $customer->id,
+            'staff_id' => $by->id,
+            'called_on' => ShopTime::today(),
+            ...$request->fields(),
+        ]);
 
         return back()->with('done', "The call to {$customer->name} is noted.");
     }

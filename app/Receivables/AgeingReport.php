@@ -23,13 +23,24 @@ final readonly class AgeingReport
     public static function of(AsOf $asOf, House $house, CarbonImmutable $day): self
     {
         $total = Ageing::of($house->currency(), $day, []);
-        $names = Customer::query()->toBase()->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')->get(['customers.id', 'number', 'name', 'phone', 'a.stopped'])->keyBy('id');
+        $names = Customer::query()
+            ->toBase()
+            ->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')
+            ->get(['customers.id', 'number', 'name', 'phone', 'a.stopped'])
+            ->keyBy('id');
         $accounts = [];
 
         foreach ($asOf->all($day) as $customer => $ageing) {
             $total = $total->plus($ageing);
             $row = $names->get($customer);
-            $accounts[] = new AgedAccount($customer, (int) $row?->number, (string) $row?->name, (string) $row?->phone, (bool) $row?->stopped, $ageing);
+            $accounts[] = new AgedAccount(
+                $customer,
+                (int) $row?->number,
+                (string) $row?->name,
+                (string) $row?->phone,
+                (bool) $row?->stopped,
+                $ageing,
+            );
         }
 
         return new self($day, $accounts, $total);
@@ -42,9 +53,22 @@ final readonly class AgeingReport
      */
     public function sorted(?AgeBand $band): array
     {
-        $in = static fn (AgedAccount $account): int => $band === null ? $account->ageing->balance->minor : abs($account->ageing->in($band)->minor);
-        $accounts = $band === null ? $this->accounts : array_values(array_filter($this->accounts, static fn (AgedAccount $account): bool => $in($account) !== 0));
-        usort($accounts, static fn (AgedAccount $one, AgedAccount $other): int => [$in($other), $one->number] <=> [$in($one), $other->number]);
+        $in = static fn (AgedAccount $account): int => $band === null
+            ? $account->ageing->balance->minor
+            : abs($account->ageing->in($band)->minor);
+        $accounts
+            = $band === null
+                ? $this->accounts
+                : array_values(
+                    array_filter($this->accounts, static fn (AgedAccount $account): bool => $in($account) !== 0),
+                );
+        usort(
+            $accounts,
+            static fn (AgedAccount $one, AgedAccount $other): int => [$in($other), $one->number] <=> [
+                $in($one),
+                $other->number,
+            ],
+        );
 
         return $accounts;
     }

@@ -34,11 +34,17 @@ final class Call extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['promised_on' => 'immutable_date', 'call_again_on' => 'immutable_date', 'called_on' => 'immutable_date', 'called_at' => 'immutable_datetime', 'promised' => 'int'];
+    protected $casts = [
+        'promised_on' => 'immutable_date',
+        'call_again_on' => 'immutable_date',
+        'called_on' => 'immutable_date',
+        'called_at' => 'immutable_datetime',
+        'promised' => 'int',
+    ];
 
     /**
-     * Whether what was promised has not come: the day is over, and less than the promise was paid from the call to that day. Where no amount was
-     * promised, anything at all keeps it.
+     * Whether what was promised has not come: the day is over, and less than the promise was paid from the call to that
+     * day. Where no amount was promised, anything at all keeps it.
      */
     public function isBroken(?CarbonImmutable $today = null): bool
     {
@@ -47,8 +53,17 @@ final class Call extends Model
         }
 
         // What came and went back again was not paid.
-        $paid = (int) OpenItemRecord::query()->whereNotExists(static fn ($query) => $query->from('documents as back')->whereColumn('back.refers_to_id', 'open_items.document_id')->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]))
-            ->where('customer_id', $this->customer_id)->where('purpose', 'payment')->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])->sum('amount');
+        $paid = (int) OpenItemRecord::query()
+            ->whereNotExists(
+                static fn ($query) => $query
+                    ->from('documents as back')
+                    ->whereColumn('back.refers_to_id', 'open_items.document_id')
+                    ->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]),
+            )
+            ->where('customer_id', $this->customer_id)
+            ->where('purpose', 'payment')
+            ->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])
+            ->sum('amount');
 
         return $paid < max(1, $this->promised ?? 1);
     }

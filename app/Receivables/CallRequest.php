@@ -40,13 +40,15 @@ final class CallRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            try {
-                $this->promised();
-            } catch (Refused $refused) {
-                $validator->errors()->add('promised', $refused->getMessage());
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                try {
+                    $this->promised();
+                } catch (Refused $refused) {
+                    $validator->errors()->add('promised', $refused->getMessage());
+                }
+            },
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -67,7 +69,9 @@ final class CallRequest extends FormRequest
             return null;
         }
 
-        $money = app(House::class)->fitting(Money::of(TypedNumber::plain($this->string('promised')->value()), app(House::class)->currency()));
+        $money = app(House::class)->fitting(
+            Money::of(TypedNumber::plain($this->string('promised')->value()), app(House::class)->currency()),
+        );
 
         return $money->isPositive() ? $money : throw Refused::because('bad_amount', 'A promise is more than nothing.');
     }

@@ -19,7 +19,10 @@ use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** Finance charges for what is late: worked out for all accounts to look at first, then posted, each account once a month. */
+/**
+ * Finance charges for what is late: worked out for all accounts to look at first, then posted, each account once a
+ * month.
+ */
 final class ChargeForLateness
 {
     public function __construct(
@@ -41,10 +44,19 @@ final class ChargeForLateness
     public function preview(CarbonImmutable $day): array
     {
         $this->rate();
-        $charged = DB::table('finance_charges')->where('month', $day->format('Y-m'))->pluck('document_id', 'customer_id');
+        $charged = DB::table('finance_charges')
+            ->where('month', $day->format('Y-m'))
+            ->pluck('document_id', 'customer_id');
         $rows = [];
 
-        foreach (HouseAccount::query()->with('customer')->where('finance_charges', true)->whereIn('customer_id', $this->late($day))->orderBy('customer_id')->get() as $account) {
+        foreach (
+            HouseAccount::query()
+                ->with('customer')
+                ->where('finance_charges', true)
+                ->whereIn('customer_id', $this->late($day))
+                ->orderBy('customer_id')
+                ->get() as $account
+        ) {
             $charge = $this->reckon($account, $day);
 
             if ($charge->amount->isPositive()) {
@@ -69,19 +81,37 @@ final class ChargeForLateness
             $account = $this->ledger->lock($customer);
             $charge = $this->reckon($account, $day);
 
-            if (! $charge->amount->isPositive() || DB::table('finance_charges')->where('month', $day->format('Y-m'))->where('customer_id', $customer)->exists()) {
+            if (
+                ! $charge->amount->isPositive()
+                || DB::table('finance_charges')
+                    ->where('month', $day->format('Y-m'))
+                    ->where('customer_id', $customer)
+                    ->exists()
+            ) {
                 return false;
             }
 
             $draft = $this->drafts->draft(
-                DocumentKind::Adjustment, MoneyEntry::financeCharge($charge->amount), PostedAt::till($till, $by->id, $day),
-                new Party($customer, Customer::query()->findOrFail($customer)->name, due: $day->setDateFrom($account->terms()->dueOn($day)), terms: $account->terms()->words(), balanceBefore: $this->house->money($account->balance)),
+                DocumentKind::Adjustment,
+                MoneyEntry::financeCharge($charge->amount),
+                PostedAt::till($till, $by->id, $day),
+                new Party(
+                    $customer,
+                    Customer::query()->findOrFail($customer)->name,
+                    due: $day->setDateFrom($account->terms()->dueOn($day)),
+                    terms: $account->terms()->words(),
+                    balanceBefore: $this->house->money($account->balance),
+                ),
                 Uuid::uuid5(Uuid::NAMESPACE_OID, "finance-charge-{$customer}-{$day->format('Y-m')}")->toString(),
                 note: 'On '.implode(', ', array_slice(array_keys($charge->perItem), 0, 12)),
             );
             $document = $this->register->post($draft);
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-            DB::table('finance_charges')->insert(['month' => $day->format('Y-m'), 'customer_id' => $customer, 'document_id' => $document]);
+            DB::table('finance_charges')->insert([
+                'month' => $day->format('Y-m'),
+                'customer_id' => $customer,
+                'document_id' => $document,
+            ]);
 
             return true;
         }, 3);
@@ -93,14 +123,21 @@ final class ChargeForLateness
         $items = $this->asOf->items($account->customer_id, $day);
 
         return FinanceCharge::on(
-            $this->house->currency(), $day, array_values($items->map(fn (OpenItemRecord $item) => $item->toValue($this->house->currency()))->all()),
-            $this->rate(), $shop->finance_grace_days, $this->house->money($shop->finance_minimum),
+            $this->house->currency(),
+            $day,
+            array_values($items->map(fn (OpenItemRecord $item) => $item->toValue($this->house->currency()))->all()),
+            $this->rate(),
+            $shop->finance_grace_days,
+            $this->house->money($shop->finance_minimum),
         );
     }
 
     private function rate(): Percentage
     {
-        return Percentage::of($this->house->shop()->finance_percent ?? throw Refused::because('no_rate', 'The shop has set no finance charge.'));
+        return Percentage::of(
+            $this->house->shop()->finance_percent
+                ?? throw Refused::because('no_rate', 'The shop has set no finance charge.'),
+        );
     }
 
     /** @return list<int> */

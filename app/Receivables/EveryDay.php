@@ -10,8 +10,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Goes through the receivables once, in the order of days, and holds at the end of every day on which anything happened: each customer's balance is what is open of their items, no item is open
- * below nothing, and all customers together come to the control account.
+ * Goes through the receivables once, in the order of days, and holds at the end of every day on which anything
+ * happened: each customer's balance is what is open of their items, no item is open below nothing, and all customers
+ * together come to the control account.
  */
 final class EveryDay
 {
@@ -40,12 +41,18 @@ final class EveryDay
             $seen[$day] = true;
             $this->customers($proof, $day, $customers);
             $this->items($proof, $day, $items);
-            $proof->same("receivables on {$day}", 'the sum of all customers', array_sum($this->balances), $this->control);
+            $proof->same(
+                "receivables on {$day}",
+                'the sum of all customers',
+                array_sum($this->balances),
+                $this->control,
+            );
             $proof->checked('days on which customers, ageing and control account agree');
         }
 
         foreach (array_diff_key($control, $seen) as $day => $moved) {
-            $moved === 0 || $proof->fault("receivables on {$day}: the control account moved by {$moved}, and no customer’s did");
+            $moved === 0
+                || $proof->fault("receivables on {$day}: the control account moved by {$moved}, and no customer’s did");
         }
     }
 
@@ -88,7 +95,9 @@ final class EveryDay
 
         foreach ([(int) $event->credit_id, (int) $event->charge_id] as $document) {
             if (! isset($this->items[$document])) {
-                $proof->fault("allocation {$event->document_id} counts from {$day}, before what it is set against is there");
+                $proof->fault(
+                    "allocation {$event->document_id} counts from {$day}, before what it is set against is there",
+                );
 
                 continue;
             }
@@ -107,7 +116,12 @@ final class EveryDay
     private function customers(Proof $proof, string $day, array $touched): void
     {
         foreach (array_keys($touched) as $customer) {
-            $proof->same("customer {$customer} on {$day}", 'the sum of the ageing’s columns', $this->open[$customer], $this->balances[$customer]);
+            $proof->same(
+                "customer {$customer} on {$day}",
+                'the sum of the ageing’s columns',
+                $this->open[$customer],
+                $this->balances[$customer],
+            );
         }
     }
 
@@ -115,7 +129,8 @@ final class EveryDay
     private function items(Proof $proof, string $day, array $touched): void
     {
         foreach (array_keys($touched) as $document) {
-            $this->items[$document] < 0 && $proof->fault("{$this->label($document)}: on {$day} more is set against it than it comes to");
+            $this->items[$document] < 0
+                && $proof->fault("{$this->label($document)}: on {$day} more is set against it than it comes to");
         }
     }
 
@@ -132,12 +147,18 @@ final class EveryDay
         $day = null;
         $events = [];
 
-        foreach (DB::cursor(<<<'SQL'
-            SELECT business_date, 0 AS step, document_id, customer_id, kind, amount, NULL AS credit_id, NULL AS charge_id FROM open_items
-            UNION ALL
-            SELECT business_date, 1, id, customer_id, '', amount, credit_id, charge_id FROM allocations
-            ORDER BY business_date, step, document_id
-            SQL) as $event) {
+        foreach (
+            DB::cursor(
+                <<<'SQL'
+                SELECT business_date, 0 AS step, document_id, customer_id, kind, amount, NULL AS credit_id,
+                    NULL AS charge_id FROM open_items
+                UNION ALL
+                SELECT business_date, 1, id, customer_id, '', amount, credit_id, charge_id FROM allocations
+                ORDER BY business_date, step, document_id
+                SQL
+                ,
+            ) as $event
+        ) {
             if ($day !== null && $day !== $event->business_date) {
                 yield $day => $events;
                 $events = [];
@@ -155,7 +176,15 @@ final class EveryDay
     /** @return array<string, int> how the control account moved on each day, minor units */
     private function controlByDay(): array
     {
-        return array_map(intval(...), DB::table('journal_lines as l')->join('journal_entries as e', 'e.document_id', '=', 'l.document_id')->where('l.account', Accounts::RECEIVABLES)
-            ->groupBy('e.business_date')->selectRaw('e.business_date AS day, SUM(l.debit) - SUM(l.credit) AS moved')->pluck('moved', 'day')->all());
+        return array_map(
+            intval(...),
+            DB::table('journal_lines as l')
+                ->join('journal_entries as e', 'e.document_id', '=', 'l.document_id')
+                ->where('l.account', Accounts::RECEIVABLES)
+                ->groupBy('e.business_date')
+                ->selectRaw('e.business_date AS day, SUM(l.debit) - SUM(l.credit) AS moved')
+                ->pluck('moved', 'day')
+                ->all(),
+        );
     }
 }

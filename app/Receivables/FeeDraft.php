@@ -38,18 +38,58 @@ final readonly class FeeDraft
      * @param  string|null  $taxClass null: not taxed
      * @param  list<DraftTender>  $tenders
      */
-    public function draft(string $words, Money $fee, ?string $taxClass, Location $place, PostedAt $at, Party $party, string $key, array $tenders, string $note = '', ?int $refersTo = null): DocumentDraft
-    {
+    public function draft(
+        string $words,
+        Money $fee,
+        ?string $taxClass,
+        Location $place,
+        PostedAt $at,
+        Party $party,
+        string $key,
+        array $tenders,
+        string $note = '',
+        ?int $refersTo = null,
+    ): DocumentDraft {
         $terms = TaxTerms::pricesWithTax($this->house->taxTerms()->rounding);
-        $line = SlipLine::of('fee', Direction::Out, Quantity::of('1'), UnitPrice::of($fee->toString()), 1, $taxClass ?? self::UNTAXED, null, false);
-        $reckoned = Reckoner::reckon(Slip::of($fee->currency, $terms, $taxClass === null ? TaxProfile::of() : $place->taxProfile->toValue(), [$line]));
+        $line = SlipLine::of(
+            'fee',
+            Direction::Out,
+            Quantity::of('1'),
+            UnitPrice::of($fee->toString()),
+            1,
+            $taxClass ?? self::UNTAXED,
+            null,
+            false,
+        );
+        $reckoned = Reckoner::reckon(
+            Slip::of($fee->currency, $terms, $taxClass === null ? TaxProfile::of() : $place->taxProfile->toValue(), [
+                $line,
+            ]),
+        );
         $zero = Money::zero($fee->currency);
 
         return new DocumentDraft(
-            DocumentKind::Invoice, $at->locationId, $at->tillId, $at->staffId, $at->day, CarbonImmutable::now(), $terms, $reckoned, null,
-            [new DraftLine($reckoned->lines[0], null, 'FEE', $words, null, 'each', PriceRule::Typed, UnitPrice::of($fee->toString()), $zero)],
+            DocumentKind::Invoice,
+            $at->locationId,
+            $at->tillId,
+            $at->staffId,
+            $at->day,
+            CarbonImmutable::now(),
+            $terms,
+            $reckoned,
+            null,
+            [
+                new DraftLine(
+                    $reckoned->lines[0],
+                    null, 'FEE', $words, null, 'each', PriceRule::Typed,
+                    UnitPrice::of($fee->toString()),
+                    $zero,
+                ),
+            ],
             $taxClass === null ? [] : $place->taxProfile->components->pluck('name', 'code')->all(),
-            $tenders, $zero, $zero, $key, $party, $note, refersTo: $refersTo, withLines: Purpose::Fee,
+            $tenders, $zero, $zero, $key, $party, $note,
+            refersTo: $refersTo,
+            withLines: Purpose::Fee,
         );
     }
 }

@@ -23,7 +23,12 @@ final class FinanceChargeController
     {
         $shop = $this->house->shop();
 
-        return view('accounts.finance-charges', ['day' => $request->asOf(), 'rows' => $shop->finance_percent === null ? [] : $this->charges->preview($request->asOf()), 'shop' => $shop, 'house' => $this->house]);
+        return view('accounts.finance-charges', [
+            'day' => $request->asOf(),
+            'rows' => $shop->finance_percent === null ? [] : $this->charges->preview($request->asOf()),
+            'shop' => $shop,
+            'house' => $this->house,
+        ]);
     }
 
     /** What the shop charges for lateness and for a payment that comes back, and where customers pay to. */
@@ -34,15 +39,22 @@ final class FinanceChargeController
         return redirect()->route('finance-charges')->with('done', 'Kept. It holds from now on.');
     }
 
-    public function post(Request $request, AccountRequest $wanted, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function post(
+        Request $request,
+        AccountRequest $wanted,
+        AtTill $atTill,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $day = $wanted->asOf();
         $posted = 0;
 
         foreach ((array) $request->input('accounts', []) as $customer) {
-            $posted += is_numeric($customer) && $this->charges->charge((int) $customer, $day, $atTill->till(), $by) ? 1 : 0;
+            $posted
+                += is_numeric($customer) && $this->charges->charge((int) $customer, $day, $atTill->till(), $by) ? 1 : 0;
         }
 
-        return redirect()->route('finance-charges', ['as_of' => $day->format('Y-m-d')])->with('done', $posted === 1 ? 'One account was charged.' : "{$posted} accounts were charged.");
+        return redirect()
+            ->route('finance-charges', ['as_of' => $day->format('Y-m-d')])
+            ->with('done', $posted === 1 ? 'One account was charged.' : "{$posted} accounts were charged.");
     }
 }

@@ -21,15 +21,19 @@ final readonly class FindAccounts
         $customers = $this->search->find($text, $limit);
         $accounts = HouseAccount::query()->whereIn('customer_id', $customers->modelKeys())->get()->keyBy('customer_id');
 
-        return array_values($customers->map(function (Customer $customer) use ($accounts): AccountFound {
-            $account = $accounts->get($customer->id);
+        return array_values(
+            $customers
+                ->map(function (Customer $customer) use ($accounts): AccountFound {
+                    $account = $accounts->get($customer->id);
 
-            return new AccountFound(
-                $customer,
-                $account === null ? null : $this->house->money($account->balance),
-                $account === null ? null : $this->house->money($account->credit_limit - $account->balance),
-                $account->stopped ?? false,
-            );
-        })->all());
+                    return new AccountFound(
+                        $customer,
+                        $account === null ? null : $this->house->money($account->balance),
+                        $account === null ? null : $this->house->money($account->credit_limit - $account->balance),
+                        $account->stopped ?? false,
+                    );
+                })
+                ->all(),
+        );
     }
 }

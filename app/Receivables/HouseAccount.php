@@ -58,17 +58,29 @@ final class HouseAccount extends Model
         'opened_on' => 'immutable_date',
     ];
 
-    /** Whether a charge needs the name of who buys: as the account says, else where anybody of theirs has a limit, or may not buy. */
+    /**
+     * Whether a charge needs the name of who buys: as the account says, else where anybody of theirs has a limit, or
+     * may not buy.
+     */
     public function buyerMustBeNamed(): bool
     {
         return $this->buyer === null
-            ? Contact::query()->where('customer_id', $this->customer_id)->where('active', true)->where(static fn ($query) => $query->whereNotNull('spending_limit')->orWhere('may_buy', false))->exists()
+            ? Contact::query()
+                ->where('customer_id', $this->customer_id)
+                ->where('active', true)
+                ->where(static fn ($query) => $query->whereNotNull('spending_limit')->orWhere('may_buy', false))
+                ->exists()
             : $this->buyer === 'named';
     }
 
     public function terms(): Terms
     {
-        return Terms::of($this->terms_kind, $this->terms_days, $this->discount_percent === null ? null : Percentage::of($this->discount_percent), $this->discount_days);
+        return Terms::of(
+            $this->terms_kind,
+            $this->terms_days,
+            $this->discount_percent === null ? null : Percentage::of($this->discount_percent),
+            $this->discount_days,
+        );
     }
 
     /** @return BelongsTo<Customer, $this> */

@@ -9,7 +9,10 @@ use Elmstone\Core\Receivables\FinanceCharge;
 /** What an account would be charged with for being late. */
 final readonly class LatenessRow
 {
-    public function __construct(public HouseAccount $account, public FinanceCharge $charge, public bool $chargedAlready)
-    {
+    public function __construct(
+        public HouseAccount $account,
+        public FinanceCharge $charge,
+        public bool $chargedAlready,
+    ) {
     }
 }

@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * The receivables ledger: the only place that writes open items, allocations and balances. Always under the lock of the accounts concerned,
- * which is taken before anything else is read in the transaction.
+ * The receivables ledger: the only place that writes open items, allocations and balances. Always under the lock of the
+ * accounts concerned, which is taken before anything else is read in the transaction.
  */
 final class Ledger
 {
@@ -22,7 +22,8 @@ final class Ledger
     /** @throws Refused not_an_account */
     public function lock(int $customer): HouseAccount
     {
-        return $this->lockIfAny($customer) ?? throw Refused::because('not_an_account', 'This customer has no house account. Open one first.');
+        return $this->lockIfAny($customer)
+            ?? throw Refused::because('not_an_account', 'This customer has no house account. Open one first.');
     }
 
     public function lockIfAny(int $customer): ?HouseAccount
@@ -42,7 +43,12 @@ final class Ledger
     {
         $this->assertInside();
 
-        return HouseAccount::query()->whereIn('customer_id', $customers)->orderBy('customer_id')->lockForUpdate()->get()->keyBy('customer_id');
+        return HouseAccount::query()
+            ->whereIn('customer_id', $customers)
+            ->orderBy('customer_id')
+            ->lockForUpdate()
+            ->get()
+            ->keyBy('customer_id');
     }
 
     /**
@@ -73,7 +79,9 @@ final class Ledger
                 'business_date' => $day->format('Y-m-d'),
                 'due_date' => ($entry->draft->party->due ?? $day)->format('Y-m-d'),
                 'discount_percent' => $effect->isPositive() ? $entry->terms?->discount?->toString() : null,
-                'discount_until' => $effect->isPositive() ? $entry->terms?->discountUntil($day)?->format('Y-m-d') : null,
+                'discount_until' => $effect->isPositive()
+                    ? $entry->terms?->discountUntil($day)?->format('Y-m-d')
+                    : null,
                 'amount' => abs($effect->minor),
                 'open' => abs($effect->minor),
                 'moved_on' => $day->format('Y-m-d'),
@@ -87,10 +95,21 @@ final class Ledger
     /** @param  list<array<string, scalar|null>>  $rows */
     private function write(array $rows): void
     {
-        $labels = $rows === [] ? [] : DB::table('documents')->whereIn('id', array_column($rows, 'document_id'))->pluck('label', 'id')->all();
+        $labels
+            = $rows === []
+                ? []
+                : DB::table('documents')
+                    ->whereIn('id', array_column($rows, 'document_id'))
+                    ->pluck('label', 'id')
+                    ->all();
 
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
-            DB::table('open_items')->insert(array_map(static fn (array $row): array => [...$row, 'label' => $labels[(int) $row['document_id']]], $chunk));
+            DB::table('open_items')->insert(
+                array_map(
+                    static fn (array $row): array => [...$row, 'label' => $labels[(int) $row['document_id']]],
+                    $chunk,
+                ),
+            );
         }
     }
 
@@ -102,8 +121,13 @@ final class Ledger
      *
      * @throws Refused over_allocated, not_open
      */
-    public function allocate(HouseAccount $account, int $credit, array $parts, Setting $setting, array $discounts = []): void
-    {
+    public function allocate(
+        HouseAccount $account,
+        int $credit,
+        array $parts,
+        Setting $setting,
+        array $discounts = [],
+    ): void {
         $parts = array_filter($parts, static fn (int $amount): bool => $amount !== 0);
 
         if ($parts === []) {
@@ -116,7 +140,13 @@ final class Ledger
         $rows = [];
 
         foreach ($parts as $charge => $amount) {
-            $rows[] = $this->row([$account->customer_id, $credit, $charge], $amount, $setting, max($days[$credit], $days[$charge]), $discounts[$charge] ?? 0);
+            $rows[] = $this->row(
+                [$account->customer_id, $credit, $charge],
+                $amount,
+                $setting,
+                max($days[$credit], $days[$charge]),
+                $discounts[$charge] ?? 0,
+            );
         }
 
         $this->record($rows);
@@ -134,31 +164,52 @@ final class Ledger
         $rows = [];
 
         foreach ($allocations as $allocation) {
-            if ($allocation->takes_back_id !== null || AllocationRecord::query()->where('takes_back_id', $allocation->id)->exists()) {
+            if (
+                $allocation->takes_back_id !== null
+                || AllocationRecord::query()->where('takes_back_id', $allocation->id)->exists()
+            ) {
                 throw Refused::because('already_taken_back', 'This was taken back already.');
             }
 
             $between = [$account->customer_id, $allocation->credit_id, $allocation->charge_id];
             $day = max($allocation->business_date->format('Y-m-d'), $setting->day->format('Y-m-d'));
-            $rows[] = [...$this->row($between, -$allocation->amount, $setting, $day, -$allocation->discount), 'takes_back_id' => $allocation->id];
+            $rows[] = [
+                ...$this->row($between, -$allocation->amount, $setting, $day, -$allocation->discount),
+                'takes_back_id' => $allocation->id,
+            ];
         }
 
         $this->record($rows);
     }
 
     /**
-     * The day from which something can be set against each item: that of setting, or the item's own where that is later, and not before the last day on which something was
-     * taken back from it, as it was full until then. RULES, section 7.
+     * The day from which something can be set against each item: that of setting, or the item's own where that is
+     * later, and not before the last day on which something was taken back from it, as it was full until then. RULES,
+     * section 7.
      *
      * @param  Collection<int, OpenItemRecord>  $items
      * @return array<int, string> by document id
      */
     private function days(Collection $items, CarbonImmutable $set): array
     {
-        $days = $items->map(static fn (OpenItemRecord $item): string => max($item->business_date->format('Y-m-d'), $set->format('Y-m-d')))->all();
+        $days = $items
+            ->map(
+                static fn (OpenItemRecord $item): string => max(
+                    $item->business_date->format('Y-m-d'),
+                    $set->format('Y-m-d'),
+                ),
+            )
+            ->all();
 
         foreach (['credit_id', 'charge_id'] as $side) {
-            foreach (DB::table('allocations')->whereIn($side, $items->modelKeys())->whereNotNull('takes_back_id')->groupBy($side)->selectRaw("{$side} AS document_id, MAX(business_date) AS day")->get() as $taken) {
+            foreach (
+                DB::table('allocations')
+                    ->whereIn($side, $items->modelKeys())
+                    ->whereNotNull('takes_back_id')
+                    ->groupBy($side)
+                    ->selectRaw("{$side} AS document_id, MAX(business_date) AS day")
+                    ->get() as $taken
+            ) {
                 $days[(int) $taken->document_id] = max($days[(int) $taken->document_id], (string) $taken->day);
             }
         }
@@ -172,7 +223,12 @@ final class Ledger
      */
     private function itemsOf(HouseAccount $account, array $documents): Collection
     {
-        return OpenItemRecord::query()->where('customer_id', $account->customer_id)->whereIn('document_id', $documents)->lockForUpdate()->get()->keyBy('document_id');
+        return OpenItemRecord::query()
+            ->where('customer_id', $account->customer_id)
+            ->whereIn('document_id', $documents)
+            ->lockForUpdate()
+            ->get()
+            ->keyBy('document_id');
     }
 
     /**
@@ -184,14 +240,22 @@ final class Ledger
         $from = $items->get($credit);
 
         if ($from === null || $from->kind !== ItemKind::Credit || $from->open < array_sum($parts)) {
-            throw Refused::because('over_allocated', 'Somebody else has used this credit meanwhile. Here is how the account stands now.');
+            throw Refused::because(
+                'over_allocated',
+                'Somebody else has used this credit meanwhile. Here is how the account stands now.',
+            );
         }
 
         foreach ($parts as $charge => $amount) {
             $item = $items->get($charge);
 
             if ($item === null || $item->kind !== ItemKind::Charge || $amount < 0 || $item->open < $amount) {
-                throw Refused::because('not_open', ($item->label ?? 'An item').' is not open for that much any more: somebody else has posted on it meanwhile. Here is how the account stands now.');
+                throw Refused::because(
+                    'not_open',
+                    ($item->label ?? 'An item')
+                        .' is not open for that much any more: somebody else has posted on it meanwhile. Here is how '
+                        .'the account stands now.',
+                );
             }
         }
     }
@@ -203,8 +267,14 @@ final class Ledger
     private function row(array $between, int $amount, Setting $setting, string $day, int $discount): array
     {
         return [
-            ...array_combine(['customer_id', 'credit_id', 'charge_id'], $between), 'amount' => $amount, 'business_date' => $day,
-            'staff_id' => $setting->staffId, 'reason' => $setting->reason, 'takes_back_id' => null, 'act' => $setting->act, 'discount' => $discount,
+            ...array_combine(['customer_id', 'credit_id', 'charge_id'], $between),
+            'amount' => $amount,
+            'business_date' => $day,
+            'staff_id' => $setting->staffId,
+            'reason' => $setting->reason,
+            'takes_back_id' => null,
+            'act' => $setting->act,
+            'discount' => $discount,
         ];
     }
 
@@ -246,10 +316,23 @@ final class Ledger
      */
     private function move(array $settled, array $days): void
     {
-        $amounts = implode(' ', array_map(static fn (int $document, int $amount): string => "WHEN {$document} THEN {$amount}", array_keys($settled), $settled));
-        $moved = implode(' ', array_map(static fn (int $document): string => "WHEN {$document} THEN ?", array_keys($settled)));
+        $amounts = implode(
+            ' ',
+            array_map(
+                static fn (int $document, int $amount): string => "WHEN {$document} THEN {$amount}",
+                array_keys($settled),
+                $settled,
+            ),
+        );
+        $moved = implode(
+            ' ',
+            array_map(static fn (int $document): string => "WHEN {$document} THEN ?", array_keys($settled)),
+        );
         DB::update(
-            "UPDATE open_items SET `open` = `open` - CASE document_id {$amounts} END, moved_on = GREATEST(moved_on, CASE document_id {$moved} END) WHERE document_id IN (".implode(', ', array_keys($settled)).')',
+            "UPDATE open_items SET `open` = `open` - CASE document_id {$amounts} END, moved_on = GREATEST(moved_on, "
+                ."CASE document_id {$moved} END) WHERE document_id IN ("
+                .implode(', ', array_keys($settled))
+                .')',
             array_map(static fn (int $document): string => $days[$document], array_keys($settled)),
         );
     }

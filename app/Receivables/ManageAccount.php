@@ -14,7 +14,10 @@ use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Opens, changes, stops and releases house accounts; every change is put on record. Terms changed hold for what is charged from then on. */
+/**
+ * Opens, changes, stops and releases house accounts; every change is put on record. Terms changed hold for what is
+ * charged from then on.
+ */
 final class ManageAccount
 {
     public function __construct(private readonly Ledger $ledger, private readonly House $house)
@@ -22,8 +25,13 @@ final class ManageAccount
     }
 
     /** @throws Refused merged, bad_terms, bad_limit, reason_missing, changed_elsewhere */
-    public function save(Customer $customer, AccountTerms $terms, string $reason, Staff $by, ?int $version): HouseAccount
-    {
+    public function save(
+        Customer $customer,
+        AccountTerms $terms,
+        string $reason,
+        Staff $by,
+        ?int $version,
+    ): HouseAccount {
         return DB::transaction(function () use ($customer, $terms, $reason, $by, $version): HouseAccount {
             $account = $this->ledger->lockIfAny($customer->id);
 
@@ -31,7 +39,9 @@ final class ManageAccount
                 throw Refused::because('merged', 'This customer was merged into another; use that one’s account.');
             }
 
-            return $account === null ? $this->open($customer, $terms, $reason, $by) : $this->change($account, $terms, $reason, $by, $version);
+            return $account === null
+                ? $this->open($customer, $terms, $reason, $by)
+                : $this->change($account, $terms, $reason, $by, $version);
         }, 3);
     }
 
@@ -43,7 +53,9 @@ final class ManageAccount
     public function open(Customer $customer, AccountTerms $terms, string $reason, Staff $by): HouseAccount
     {
         self::assertLimit($terms);
-        $account = HouseAccount::query()->create(['customer_id' => $customer->id, 'opened_on' => ShopTime::today(), ...$terms->columns()])->refresh();
+        $account = HouseAccount::query()
+            ->create(['customer_id' => $customer->id, 'opened_on' => ShopTime::today(), ...$terms->columns()])
+            ->refresh();
         $this->record($account, 'account opened', '', $this->words($account), $reason, $by);
 
         return $account;
@@ -55,25 +67,49 @@ final class ManageAccount
         $terms->limit < 0 && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
     }
 
-    /** An account that only says what somebody owes who has none: nothing may be charged to it until the office gives it terms. Inside a transaction. */
+    /**
+     * An account that only says what somebody owes who has none: nothing may be charged to it until the office gives it
+     * terms. Inside a transaction.
+     */
     public function claim(Customer $customer, string $why, Staff $by): HouseAccount
     {
-        $account = HouseAccount::query()->create([
-            'customer_id' => $customer->id, 'opened_on' => ShopTime::today(), 'credit_limit' => 0, 'stopped' => true, 'stop_reason' => mb_substr("claim: {$why}", 0, 255),
-            'terms_kind' => TermsKind::AtOnce, 'terms_days' => 0, 'discount_percent' => null, 'discount_days' => 0, 'allowed_overdue_days' => 0, 'purchase_order_required' => false,
-            'statement_kind' => StatementKind::OpenItem, 'statement_way' => StatementWay::Print, 'finance_charges' => false,
-        ])->refresh();
+        $account = HouseAccount::query()
+            ->create([
+                'customer_id' => $customer->id,
+                'opened_on' => ShopTime::today(),
+                'credit_limit' => 0,
+                'stopped' => true,
+                'stop_reason' => mb_substr("claim: {$why}", 0, 255),
+                'terms_kind' => TermsKind::AtOnce,
+                'terms_days' => 0,
+                'discount_percent' => null,
+                'discount_days' => 0,
+                'allowed_overdue_days' => 0,
+                'purchase_order_required' => false,
+                'statement_kind' => StatementKind::OpenItem,
+                'statement_way' => StatementWay::Print,
+                'finance_charges' => false,
+            ])
+            ->refresh();
         $this->record($account, 'account opened', '', 'for a claim, on stop', $why, $by);
 
         return $account;
     }
 
-    private function change(HouseAccount $account, AccountTerms $terms, string $reason, Staff $by, ?int $version): HouseAccount
-    {
+    private function change(
+        HouseAccount $account,
+        AccountTerms $terms,
+        string $reason,
+        Staff $by,
+        ?int $version,
+    ): HouseAccount {
         self::assertLimit($terms);
 
         if ($version !== null && $version !== $account->version) {
-            throw Refused::because('changed_elsewhere', 'Somebody else has changed this account meanwhile. Load the page again, then make your change.');
+            throw Refused::because(
+                'changed_elsewhere',
+                'Somebody else has changed this account meanwhile. Load the page again, then make your change.',
+            );
         }
 
         if ($terms->limit !== $account->credit_limit && trim($reason) === '') {
@@ -84,7 +120,14 @@ final class ManageAccount
         $account->forceFill([...$terms->columns(), 'version' => $account->version + 1])->save();
 
         if ($account->credit_limit !== $limit) {
-            $this->record($account, 'limit', Show::money($this->house->money($limit)), Show::money($this->house->money($account->credit_limit)), $reason, $by);
+            $this->record(
+                $account,
+                'limit',
+                Show::money($this->house->money($limit)),
+                Show::money($this->house->money($account->credit_limit)),
+                $reason,
+                $by,
+            );
         }
 
         if ($this->words($account) !== $before) {
@@ -120,7 +163,13 @@ final class ManageAccount
             $account = $this->ledger->lock($customer);
 
             if ($account->stopped !== $stopped) {
-                $account->forceFill(['stopped' => $stopped, 'stop_reason' => $stopped ? mb_substr(trim($reason), 0, 255) : '', 'version' => $account->version + 1])->save();
+                $account
+                    ->forceFill([
+                        'stopped' => $stopped,
+                        'stop_reason' => $stopped ? mb_substr(trim($reason), 0, 255) : '',
+                        'version' => $account->version + 1,
+                    ])
+                    ->save();
                 $this->record($account, $stopped ? 'put on stop' : 'released', '', '', $reason, $by);
             }
         }, 3);
@@ -128,22 +177,37 @@ final class ManageAccount
 
     private function words(HouseAccount $account): string
     {
-        return implode(', ', array_filter([
-            $account->terms()->words(),
-            "{$account->allowed_overdue_days} days late allowed",
-            $account->purchase_order_required ? 'purchase order required' : '',
-            'statement '.mb_strtolower($account->statement_kind->label()).' by '.$account->statement_way->value,
-            $account->finance_charges ? '' : 'no finance charges',
-            match ($account->buyer) {
-                'named' => 'buyer must be named',
-                'optional' => 'buyer optional',
-                default => '',
-            },
-        ], static fn (string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [
+                    $account->terms()->words(),
+                    "{$account->allowed_overdue_days} days late allowed",
+                    $account->purchase_order_required ? 'purchase order required' : '',
+                    'statement '
+                    .mb_strtolower($account->statement_kind->label())
+                    .' by '
+                    .$account->statement_way->value,
+                    $account->finance_charges ? '' : 'no finance charges',
+                    match ($account->buyer) {
+                        'named' => 'buyer must be named',
+                        'optional' => 'buyer optional',
+                        default => '',
+                    },
+                ],
+                static fn (string $part): bool => $part !== '',
+            ),
+        );
     }
 
-    private function record(HouseAccount $account, string $what, string $before, string $after, string $reason, Staff $by): void
-    {
+    private function record(
+        HouseAccount $account,
+        string $what,
+        string $before,
+        string $after,
+        string $reason,
+        Staff $by,
+    ): void {
         CustomerChanges::record($account->customer_id, $by, $what, $before, $after, $reason);
     }
 }

@@ -11,14 +11,18 @@ use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Makes two customers one. What is open, notes, people, addresses, tags and contract prices go over; documents keep whom they were made for. The account of the
- * one that goes is closed; where only that one had an account, the other gets it.
+ * Makes two customers one. What is open, notes, people, addresses, tags and contract prices go over; documents keep
+ * whom they were made for. The account of the one that goes is closed; where only that one had an account, the other
+ * gets it.
  */
 final class MergeCustomers
 {
     /** @param  iterable<FollowsMerge>  $others */
-    public function __construct(private readonly Ledger $ledger, private readonly JoinCustomers $join, private readonly iterable $others = [])
-    {
+    public function __construct(
+        private readonly Ledger $ledger,
+        private readonly JoinCustomers $join,
+        private readonly iterable $others = [],
+    ) {
     }
 
     /** @throws Refused same, merged */
@@ -32,11 +36,19 @@ final class MergeCustomers
                 $other->merge($from->id, $into->id);
             }
 
-            // The customers themselves last: whoever holds an account, a deposit or a layaway writes documents that name them.
-            $both = Customer::query()->whereIn('id', [$from->id, $into->id])->orderBy('id')->lockForUpdate()->get();
-            $both->contains(static fn (Customer $customer): bool => $customer->isMerged()) && throw Refused::because('merged', 'One of the two was merged already.');
+            // The customers themselves last: whoever holds an account, a deposit or a layaway writes documents that
+            // name them.
+            $both = Customer::query()
+                ->whereIn('id', [$from->id, $into->id])
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get();
+            $both->contains(static fn (Customer $customer): bool => $customer->isMerged())
+                && throw Refused::because('merged', 'One of the two was merged already.');
             $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
-            Call::query()->where('customer_id', $from->id)->update(['customer_id' => $into->id]);
+            Call::query()
+                ->where('customer_id', $from->id)
+                ->update(['customer_id' => $into->id]);
             $this->join->handle($from, $into, $by);
         }, 3);
     }
@@ -48,10 +60,26 @@ final class MergeCustomers
         }
 
         $strict = self::stricter($from, $into);
-        $into ??= HouseAccount::query()->create([...$from->getAttributes(), 'customer_id' => $customer->id, 'balance' => 0, 'version' => 1]);
-        DB::table('open_items')->where('customer_id', $from->customer_id)->update(['customer_id' => $into->customer_id]);
-        $into->forceFill([...$strict, 'balance' => $into->balance + $from->balance, 'version' => $into->version + 1])->save();
-        $from->forceFill(['balance' => 0, 'stopped' => true, 'stop_reason' => "merged into {$customer->number}", 'version' => $from->version + 1])->save();
+        $into ??= HouseAccount::query()->create([
+            ...$from->getAttributes(),
+            'customer_id' => $customer->id,
+            'balance' => 0,
+            'version' => 1,
+        ]);
+        DB::table('open_items')
+            ->where('customer_id', $from->customer_id)
+            ->update(['customer_id' => $into->customer_id]);
+        $into
+            ->forceFill([...$strict, 'balance' => $into->balance + $from->balance, 'version' => $into->version + 1])
+            ->save();
+        $from
+            ->forceFill([
+                'balance' => 0,
+                'stopped' => true,
+                'stop_reason' => "merged into {$customer->number}",
+                'version' => $from->version + 1,
+            ])
+            ->save();
     }
 
     /**
@@ -62,7 +90,10 @@ final class MergeCustomers
     public static function stricter(HouseAccount $from, ?HouseAccount $into): array
     {
         if ($into === null) {
-            return $from->only(['stopped', 'stop_reason', 'credit_limit', 'allowed_overdue_days', 'purchase_order_required', 'buyer', 'finance_charges']);
+            return $from->only([
+                'stopped', 'stop_reason', 'credit_limit', 'allowed_overdue_days', 'purchase_order_required', 'buyer',
+                'finance_charges',
+            ]);
         }
 
         return [

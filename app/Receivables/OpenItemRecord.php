@@ -19,7 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What a document did to an account, and what of it is open now. Only what is open ever changes, and only through Ledger.
+ * What a document did to an account, and what of it is open now. Only what is open ever changes, and only through
+ * Ledger.
  *
  * @property int $document_id
  * @property int $customer_id
@@ -68,7 +69,14 @@ final class OpenItemRecord extends Model
 
         return $this->kind === ItemKind::Credit
             ? OpenItem::credit($this->label, $this->business_date, $open)
-            : OpenItem::charge($this->label, $this->business_date, $this->due_date, $open, $paidOn === null ? null : $this->discountOn($open, $paidOn), $this->purpose === Purpose::FinanceCharge);
+            : OpenItem::charge(
+                $this->label,
+                $this->business_date,
+                $this->due_date,
+                $open,
+                $paidOn === null ? null : $this->discountOn($open, $paidOn),
+                $this->purpose === Purpose::FinanceCharge,
+            );
     }
 
     public function signed(): int
@@ -84,9 +92,20 @@ final class OpenItemRecord extends Model
      */
     public static function withCredits(Collection $items): Collection
     {
-        $partly = $items->filter(static fn (self $item): bool => $item->discount_percent !== null && $item->open < $item->amount);
-        $paid = $partly->isEmpty() ? [] : DB::table('allocations as a')->join('open_items as c', 'c.document_id', '=', 'a.credit_id')->whereIn('a.charge_id', $partly->modelKeys())
-            ->where('c.purpose', Purpose::Payment->value)->groupBy('a.charge_id')->havingRaw('SUM(a.amount) <> 0')->pluck('a.charge_id')->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        $partly = $items->filter(
+            static fn (self $item): bool => $item->discount_percent !== null && $item->open < $item->amount,
+        );
+        $paid = $partly->isEmpty()
+            ? []
+            : DB::table('allocations as a')
+                ->join('open_items as c', 'c.document_id', '=', 'a.credit_id')
+                ->whereIn('a.charge_id', $partly->modelKeys())
+                ->where('c.purpose', Purpose::Payment->value)
+                ->groupBy('a.charge_id')
+                ->havingRaw('SUM(a.amount) <> 0')
+                ->pluck('a.charge_id')
+                ->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)
+                ->all();
         $partly->each(static function (self $item) use ($paid): void {
             $item->isCreditedOnly = ! in_array($item->document_id, $paid, true);
         });
@@ -97,7 +116,10 @@ final class OpenItemRecord extends Model
     /** Settlement discount holds for an item that nothing was paid on yet. */
     private function discountOn(Money $open, CarbonImmutable $paidOn): ?Money
     {
-        return $this->discount_percent !== null && $this->discount_until !== null && ($this->open === $this->amount || $this->isCreditedOnly) && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
+        return $this->discount_percent !== null
+            && $this->discount_until !== null
+            && ($this->open === $this->amount || $this->isCreditedOnly)
+            && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
             ? Terms::discountOn($open, Percentage::of($this->discount_percent))
             : null;
     }

@@ -34,8 +34,8 @@ use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Pays out what of a credit or payment on an account is not used: a payment by the way it came in, by another only where somebody else allows it; a credit by any way the house pays. The
- * same key answers with the same refund.
+ * Pays out what of a credit or payment on an account is not used: a payment by the way it came in, by another only
+ * where somebody else allows it; a credit by any way the house pays. The same key answers with the same refund.
  */
 final class PayOutCredit
 {
@@ -54,19 +54,39 @@ final class PayOutCredit
      * @param  int  $credit document id
      * @return int the refund's document id
      *
-     * @throws Refused not_an_account, bad_amount, over_credit, bad_tender, not_that_way, reference_missing, reason_missing, day_closed, card_refused, card_unknown, and what needs approval
+     * @throws Refused not_an_account, bad_amount, over_credit, bad_tender, not_that_way, reference_missing,
+     *     reason_missing, day_closed, card_refused, card_unknown, and what needs approval
      */
-    public function handle(Customer $customer, int $credit, Money $amount, TenderKind $way, string $reference, string $reason, string $key, Till $till, Staff $by, ?GivenApproval $given = null): int
-    {
+    public function handle(
+        Customer $customer,
+        int $credit,
+        Money $amount,
+        TenderKind $way,
+        string $reference,
+        string $reason,
+        string $key,
+        Till $till,
+        Staff $by,
+        ?GivenApproval $given = null,
+    ): int {
         $subject = CardSubject::credit($credit);
-        $decide = fn (): array => $this->decide($customer, $credit, $amount, $way, $reference, $reason, $till, $by, $given);
-        $this->back->toCards($subject, function () use ($customer, $key, $decide): ?Plan {
-            $this->ledger->lock($customer->id);
+        $decide = fn (): array => $this->decide(
+            $customer, $credit, $amount, $way, $reference, $reason, $till, $by, $given,
+        );
+        $this->back->toCards(
+            $subject,
+            function () use ($customer, $key, $decide): ?Plan {
+                $this->ledger->lock($customer->id);
 
-            return Document::query()->where('idempotency_key', $key)->exists() ? null : $decide()[0];
-        }, $till, $by);
+                return Document::query()->where('idempotency_key', $key)->exists() ? null : $decide()[0];
+            },
+            $till,
+            $by,
+        );
 
-        return DB::transaction(function () use ($customer, $credit, $amount, $reference, $reason, $key, $till, $by, $given, $subject, $decide): int {
+        return DB::transaction(function () use (
+            $customer, $credit, $amount, $reference, $reason, $key, $till, $by, $given, $subject, $decide,
+        ): int {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
             $before = $this->register->before($key);
@@ -81,43 +101,82 @@ final class PayOutCredit
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
             $day = ShopTime::today();
             $draft = $this->drafts->draft(
-                DocumentKind::Refund, MoneyEntry::creditPaidOut($amount), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name, balanceBefore: $this->house->money($account->balance)), $key,
-                $tenders, $rounding, note: mb_substr($reason, 0, 255), refersTo: $credit,
+                DocumentKind::Refund,
+                MoneyEntry::creditPaidOut($amount),
+                PostedAt::till($till, $by->id, $day),
+                new Party($customer->id, $customer->name, balanceBefore: $this->house->money($account->balance)),
+                $key,
+                $tenders,
+                $rounding,
+                note: mb_substr($reason, 0, 255),
+                refersTo: $credit,
             );
             $refund = $this->register->post($draft);
             $this->back->posted($subject, $plan, $refund);
             DocumentApprovals::keep($refund, $allowed);
             HandOver::write($refund, $till, $by);
             $this->ledger->enter($account, [new LedgerEntry($refund, $draft)]);
-            $this->ledger->allocate($account, $credit, [$refund => $amount->minor], Setting::by($by, $day, $key, $reason));
+            $this->ledger->allocate(
+                $account,
+                $credit,
+                [$refund => $amount->minor],
+                Setting::by($by, $day, $key, $reason),
+            );
 
             return $refund;
         }, 3);
     }
 
     /** @return array{Plan, list<Need>} what goes out by which ways, and who must allow it; the account locked */
-    private function decide(Customer $customer, int $credit, Money $amount, TenderKind $way, string $reference, string $reason, Till $till, Staff $by, ?GivenApproval $given): array
-    {
+    private function decide(
+        Customer $customer,
+        int $credit,
+        Money $amount,
+        TenderKind $way,
+        string $reference,
+        string $reason,
+        Till $till,
+        Staff $by,
+        ?GivenApproval $given,
+    ): array {
         $day = ShopTime::today();
         $till->location->assertOpenOn($day);
-        $open = (int) OpenItemRecord::query()->where('customer_id', $customer->id)->where('document_id', $credit)->where('kind', ItemKind::Credit)->value('open');
+        $open = (int) OpenItemRecord::query()
+            ->where('customer_id', $customer->id)
+            ->where('document_id', $credit)
+            ->where('kind', ItemKind::Credit)
+            ->value('open');
         Said::assert($amount, $way, $reference, $reason, mayFillCards: true);
 
         if ($amount->minor > $open) {
-            throw Refused::because('over_credit', 'Only '.Show::money($this->house->money($open)).' of it is unused.');
+            throw Refused::because(
+                'over_credit',
+                'Only '.Show::money($this->house->money($open)).' of it is unused.',
+            );
         }
 
         $document = Document::query()->with('tenders')->findOrFail($credit);
-        $plan = Plan::of([$way->value => $amount->minor], $this->cameIn($document, $amount, $way), $this->house->currency());
-        $before = (int) Document::query()->where('refers_to_id', $credit)->where('purpose', Purpose::CreditPaidOut)->sum('total');
-        $needs = [...$plan->needs($this->limits, 'pay-out'), ...$this->gate->needs($by, $day, $plan->going($document->label, before: $before), 'pay-out')];
+        $plan = Plan::of(
+            [$way->value => $amount->minor],
+            $this->cameIn($document, $amount, $way),
+            $this->house->currency(),
+        );
+        $before = (int) Document::query()
+            ->where('refers_to_id', $credit)
+            ->where('purpose', Purpose::CreditPaidOut)
+            ->sum('total');
+        $needs = [
+            ...$plan->needs($this->limits, 'pay-out'),
+            ...$this->gate->needs($by, $day, $plan->going($document->label, before: $before), 'pay-out'),
+        ];
         $this->back->assertAllowed($by, $given, $needs);
 
         return [$plan, $needs];
     }
 
     /**
-     * What a payment brought towards the account, less what of it was paid out. A credit of the house's came in by no way, and is paid by any but a card.
+     * What a payment brought towards the account, less what of it was paid out. A credit of the house's came in by no
+     * way, and is paid by any but a card.
      *
      * @return array<string, Money> by way
      */
@@ -129,7 +188,14 @@ final class PayOutCredit
 
         $ways = Brought::byPart($credit)['account'];
 
-        foreach (Document::query()->with('tenders')->where('refers_to_id', $credit->id)->where('purpose', Purpose::CreditPaidOut)->orderBy('id')->get() as $refund) {
+        foreach (
+            Document::query()
+                ->with('tenders')
+                ->where('refers_to_id', $credit->id)
+                ->where('purpose', Purpose::CreditPaidOut)
+                ->orderBy('id')
+                ->get() as $refund
+        ) {
             $ways = Brought::minus($ways, Brought::ways($refund));
         }
 

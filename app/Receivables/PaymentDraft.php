@@ -40,9 +40,25 @@ final readonly class PaymentDraft
         $terms = $this->house->taxTerms();
 
         return new DocumentDraft(
-            $kind, $at->locationId, $at->tillId, $at->staffId, $at->day, CarbonImmutable::now(), $terms,
+            $kind,
+            $at->locationId,
+            $at->tillId,
+            $at->staffId,
+            $at->day,
+            CarbonImmutable::now(),
+            $terms,
             Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), [])),
-            null, [], [], $tenders, $rounding ?? $zero, $change ?? $zero, $key, $party->untaxed(), $note, $entry, $refersTo,
+            null,
+            [],
+            [],
+            $tenders,
+            $rounding ?? $zero,
+            $change ?? $zero,
+            $key,
+            $party->untaxed(),
+            $note,
+            $entry,
+            $refersTo,
         );
     }
 }

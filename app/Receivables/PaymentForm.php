@@ -63,11 +63,14 @@ final readonly class PaymentForm
         $parts = array_filter((array) $request->input('on', []), is_string(...));
 
         return new self(
-            $typed, $amount,
+            $typed,
+            $amount,
             TenderKind::tryFrom($request->string('kind')->value()) ?? TenderKind::Cheque,
             mb_substr(trim($request->string('reference')->value()), 0, 60),
             preg_match('/^\d{4}-\d\d-\d\d$/', $day) === 1 ? CarbonImmutable::parse($day) : ShopTime::today(),
-            preg_match('/^(oldest|hand|named|set-[1-5])$/', $request->string('spread')->value()) === 1 ? $request->string('spread')->value() : 'oldest',
+            preg_match('/^(oldest|hand|named|set-[1-5])$/', $request->string('spread')->value()) === 1
+                ? $request->string('spread')->value()
+                : 'oldest',
             array_map(trim(...), $parts),
             Str::isUuid($key) ? $key : (string) Str::uuid(),
             mb_substr(trim($request->string('reason')->value()), 0, 255),

@@ -32,8 +32,13 @@ final readonly class PaymentPage
     }
 
     /** @param  Money|null  $amount what there is to spread, where it is a credit that stands already */
-    public static function of(int $customer, PaymentForm $form, House $house, ?AccountItems $items = null, ?Money $amount = null): self
-    {
+    public static function of(
+        int $customer,
+        PaymentForm $form,
+        House $house,
+        ?AccountItems $items = null,
+        ?Money $amount = null,
+    ): self {
         $items ??= AccountItems::open($customer, ItemKind::Charge, $house, $form->day);
         $items = $form->leavesDiscount ? $items->withoutDiscounts() : $items;
         $amount ??= $form->amount ?? $house->money(0);
@@ -48,15 +53,31 @@ final readonly class PaymentPage
      * @param  list<string>  $named
      * @return array{Spread, string}
      */
-    private static function spread(AccountItems $items, PaymentForm $form, Money $amount, Suggestion $suggestion, array $named, House $house): array
-    {
+    private static function spread(
+        AccountItems $items,
+        PaymentForm $form,
+        Money $amount,
+        Suggestion $suggestion,
+        array $named,
+        House $house,
+    ): array {
         try {
-            return [$items->spread($amount, match (true) {
-                $form->spread === 'hand' => $form->byHand($house),
-                $form->spread === 'named' => self::whole($items, $named, $amount),
-                str_starts_with($form->spread, 'set-') => self::whole($items, $suggestion->matches[(int) substr($form->spread, 4) - 1] ?? [], $amount),
-                default => null,
-            }), ''];
+            return [
+                $items->spread(
+                    $amount,
+                    match (true) {
+                        $form->spread === 'hand' => $form->byHand($house),
+                        $form->spread === 'named' => self::whole($items, $named, $amount),
+                        str_starts_with($form->spread, 'set-') => self::whole(
+                            $items,
+                            $suggestion->matches[(int) substr($form->spread, 4) - 1] ?? [],
+                            $amount,
+                        ),
+                        default => null,
+                    },
+                ),
+                '',
+            ];
         } catch (Refused $refused) {
             return [$items->spread($house->money(0), []), $refused->getMessage()];
         }
@@ -70,7 +91,9 @@ final readonly class PaymentPage
      */
     private static function whole(AccountItems $items, array $labels, Money $amount): array
     {
-        $wanted = array_values(array_filter($items->values(), static fn (OpenItem $item): bool => in_array($item->id, $labels, true)));
+        $wanted = array_values(
+            array_filter($items->values(), static fn (OpenItem $item): bool => in_array($item->id, $labels, true)),
+        );
         $shares = [];
 
         foreach (Spread::oldestFirst($amount, $wanted)->shares as $share) {
@@ -83,7 +106,16 @@ final readonly class PaymentPage
     /** What the items named come to. */
     public function namedTotal(): Money
     {
-        return Money::sum(array_map(static fn (OpenItem $item): Money => $item->open->minus($item->discount), array_filter($this->items->values(), fn (OpenItem $item): bool => in_array($item->id, $this->named, true))), $this->amount->currency);
+        return Money::sum(
+            array_map(
+                static fn (OpenItem $item): Money => $item->open->minus($item->discount),
+                array_filter(
+                    $this->items->values(),
+                    fn (OpenItem $item): bool => in_array($item->id, $this->named, true),
+                ),
+            ),
+            $this->amount->currency,
+        );
     }
 
     /** @return array<string, Money> what is meant to go on which item */

@@ -36,22 +36,26 @@ final class ReceivablesSettingsRequest extends FormRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            foreach (['finance_minimum', 'returned_payment_fee'] as $field) {
-                try {
-                    $this->money($field);
-                } catch (Refused $refused) {
-                    $validator->errors()->add($field, $refused->getMessage());
+        return [
+            function (Validator $validator): void {
+                foreach (['finance_minimum', 'returned_payment_fee'] as $field) {
+                    try {
+                        $this->money($field);
+                    } catch (Refused $refused) {
+                        $validator->errors()->add($field, $refused->getMessage());
+                    }
                 }
-            }
-        }];
+            },
+        ];
     }
 
     /** @return array<string, mixed> */
     public function fields(): array
     {
         return [
-            'finance_percent' => $this->filled('finance_percent') ? TypedNumber::plain($this->string('finance_percent')->value()) : null,
+            'finance_percent' => $this->filled('finance_percent')
+                ? TypedNumber::plain($this->string('finance_percent')->value())
+                : null,
             'finance_grace_days' => $this->integer('finance_grace_days'),
             'finance_minimum' => $this->money('finance_minimum'),
             'returned_payment_fee' => $this->money('returned_payment_fee'),
@@ -62,6 +66,10 @@ final class ReceivablesSettingsRequest extends FormRequest
     /** @return int minor units */
     private function money(string $field): int
     {
-        return $this->filled($field) ? app(House::class)->fitting(Money::of(TypedNumber::plain($this->string($field)->value()), app(House::class)->currency()))->minor : 0;
+        return $this->filled($field)
+            ? app(House::class)->fitting(
+                Money::of(TypedNumber::plain($this->string($field)->value()), app(House::class)->currency()),
+            )->minor
+            : 0;
     }
 }

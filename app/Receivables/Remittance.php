@@ -18,6 +18,18 @@ final class Remittance
         preg_match_all('/\d{3,}/', $text, $found);
         $numbers = array_map(static fn (string $digits): string => ltrim($digits, '0'), $found[0]);
 
-        return array_values($items->filter(static fn (OpenItemRecord $item): bool => in_array(ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0'), $numbers, true))->pluck('label')->map(static fn (mixed $label): string => is_string($label) ? $label : '')->all());
+        return array_values(
+            $items
+                ->filter(
+                    static fn (OpenItemRecord $item): bool => in_array(
+                        ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0'),
+                        $numbers,
+                        true,
+                    ),
+                )
+                ->pluck('label')
+                ->map(static fn (mixed $label): string => is_string($label) ? $label : '')
+                ->all(),
+        );
     }
 }

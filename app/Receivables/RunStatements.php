@@ -14,8 +14,8 @@ use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Makes the statements of a run, a few at a time, so that it can be stopped and gone on with: each account once. What the paper says is kept when it is made;
- * a mail is noted before it goes, so that none goes twice.
+ * Makes the statements of a run, a few at a time, so that it can be stopped and gone on with: each account once. What
+ * the paper says is kept when it is made; a mail is noted before it goes, so that none goes twice.
  */
 final class RunStatements
 {
@@ -36,17 +36,43 @@ final class RunStatements
     public function begin(StatementOptions $options, Staff $by, bool $again = false): StatementRun
     {
         $again || $this->assertNew($options);
-        $accounts = HouseAccount::query()->whereIn('customer_id', $this->wanted($options))->where('statement_way', '<>', StatementWay::None)->get(['customer_id', 'statement_way']);
+        $accounts = HouseAccount::query()
+            ->whereIn('customer_id', $this->wanted($options))
+            ->where('statement_way', '<>', StatementWay::None)
+            ->get(['customer_id', 'statement_way']);
 
         if ($accounts->isEmpty()) {
-            throw Refused::because('nobody_owes', $options->olderThan > 0 ? "Nobody who gets statements owes anything older than {$options->olderThan} days as of that day." : 'Nobody who gets statements owes anything as of that day.');
+            throw Refused::because(
+                'nobody_owes',
+                $options->olderThan > 0
+                    ? "Nobody who gets statements owes anything older than {$options->olderThan} days as of that day."
+                    : 'Nobody who gets statements owes anything as of that day.',
+            );
         }
 
         return DB::transaction(static function () use ($options, $by, $accounts): StatementRun {
-            $run = StatementRun::query()->create(['staff_id' => $by->id, 'as_of' => $options->asOf, 'options' => $options->toArray(), 'state' => 'running', 'wanted' => $accounts->count()]);
+            $run = StatementRun::query()->create([
+                'staff_id' => $by->id,
+                'as_of' => $options->asOf,
+                'options' => $options->toArray(),
+                'state' => 'running',
+                'wanted' => $accounts->count(),
+            ]);
 
             foreach ($accounts->chunk(500) as $chunk) {
-                DB::table('statements')->insert(array_values($chunk->map(static fn (HouseAccount $account): array => ['run_id' => $run->id, 'customer_id' => $account->customer_id, 'way' => $account->statement_way->value])->all()));
+                DB::table('statements')->insert(
+                    array_values(
+                        $chunk
+                            ->map(
+                                static fn (HouseAccount $account): array => [
+                                    'run_id' => $run->id,
+                                    'customer_id' => $account->customer_id,
+                                    'way' => $account->statement_way->value,
+                                ],
+                            )
+                            ->all(),
+                    ),
+                );
             }
 
             return $run;
@@ -55,15 +81,26 @@ final class RunStatements
 
     private function assertNew(StatementOptions $options): void
     {
-        $before = StatementRun::query()->with('staff')->where('as_of', $options->asOf)->latest('id')->get()->first(static fn (StatementRun $run): bool => $run->options === $options->toArray());
+        $before = StatementRun::query()
+            ->with('staff')
+            ->where('as_of', $options->asOf)
+            ->latest('id')
+            ->get()
+            ->first(static fn (StatementRun $run): bool => $run->options === $options->toArray());
 
         if ($before !== null) {
-            throw Refused::because('run_before', 'Just these statements were made on '.Show::moment($before->created_at)." by {$before->staff->name}. Tick “again” where they shall be made once more.");
+            throw Refused::because(
+                'run_before',
+                'Just these statements were made on '
+                    .Show::moment($before->created_at)
+                    ." by {$before->staff->name}. Tick “again” where they shall be made once more.",
+            );
         }
     }
 
     /**
-     * Who owes; or, where only older items are wanted, who owes something so old, whichever kind of statement they get and whatever credit they have.
+     * Who owes; or, where only older items are wanted, who owes something so old, whichever kind of statement they get
+     * and whatever credit they have.
      *
      * @return list<int> customers
      */
@@ -76,7 +113,7 @@ final class RunStatements
         $owing = [];
 
         foreach ($this->asOf->all($options->asOf) as $customer => $ageing) {
-            $ageing->balance->isPositive() && $owing[] = $customer;
+            $ageing->balance->isPositive() && ($owing[] = $customer);
         }
 
         return $owing;
@@ -94,9 +131,20 @@ final class RunStatements
         }
 
         DB::transaction(function () use ($run, $most): void {
-            $statements = Statement::query()->with('customer')->where('run_id', $run->id)->where('state', 'wanted')->orderBy('id')->limit($most)->lock('FOR UPDATE SKIP LOCKED')->get();
+            $statements = Statement::query()
+                ->with('customer')
+                ->where('run_id', $run->id)
+                ->where('state', 'wanted')
+                ->orderBy('id')
+                ->limit($most)
+                ->lock('FOR UPDATE SKIP LOCKED')
+                ->get();
             $options = StatementOptions::fromArray($run->options);
-            $accounts = HouseAccount::query()->with('customer')->whereIn('customer_id', $statements->pluck('customer_id'))->get()->keyBy('customer_id');
+            $accounts = HouseAccount::query()
+                ->with('customer')
+                ->whereIn('customer_id', $statements->pluck('customer_id'))
+                ->get()
+                ->keyBy('customer_id');
 
             foreach ($statements as $statement) {
                 $this->make($statement, $accounts->get($statement->customer_id), $options);
@@ -107,7 +155,10 @@ final class RunStatements
         $left = $this->left($run);
 
         if ($left === 0) {
-            StatementRun::query()->whereKey($run->id)->where('state', 'running')->update(['state' => 'done']);
+            StatementRun::query()
+                ->whereKey($run->id)
+                ->where('state', 'running')
+                ->update(['state' => 'done']);
         }
 
         return $left;
@@ -123,25 +174,38 @@ final class RunStatements
 
         $data = $this->paper->of($account, $options);
         $noMail = $statement->way === StatementWay::Mail && $account->customer->mail === '';
-        $statement->forceFill([
-            'state' => 'made',
-            'trouble' => $noMail ? 'no mail address: printed instead' : '',
-            'way' => $noMail ? StatementWay::Print : $statement->way,
-            'amount_due' => $data['due_minor'],
-            'data' => $data,
-            'made_at' => now(),
-        ])->save();
+        $statement
+            ->forceFill([
+                'state' => 'made',
+                'trouble' => $noMail ? 'no mail address: printed instead' : '',
+                'way' => $noMail ? StatementWay::Print : $statement->way,
+                'amount_due' => $data['due_minor'],
+                'data' => $data,
+                'made_at' => now(),
+            ])
+            ->save();
     }
 
     /** What is made and goes by mail, also what a run that broke off left behind. */
     private function mailSome(StatementRun $run, int $most): void
     {
-        Statement::query()->with('customer')->where('run_id', $run->id)->where('state', 'made')->where('way', StatementWay::Mail)->orderBy('id')->limit($most)->get()->each($this->mail(...));
+        Statement::query()
+            ->with('customer')
+            ->where('run_id', $run->id)
+            ->where('state', 'made')
+            ->where('way', StatementWay::Mail)
+            ->orderBy('id')
+            ->limit($most)
+            ->get()
+            ->each($this->mail(...));
     }
 
     private function mail(Statement $statement): void
     {
-        $noted = Statement::query()->whereKey($statement->id)->where('state', 'made')->update(['state' => 'mailing']);
+        $noted = Statement::query()
+            ->whereKey($statement->id)
+            ->where('state', 'made')
+            ->update(['state' => 'mailing']);
 
         if ($noted !== 1) {
             return;
@@ -150,12 +214,16 @@ final class RunStatements
         try {
             $this->mailbox->deliver($this->letter($statement));
         } catch (DeviceFailed $failed) {
-            Statement::query()->whereKey($statement->id)->update(['state' => 'failed', 'trouble' => mb_substr($failed->getMessage(), 0, 255)]);
+            Statement::query()
+                ->whereKey($statement->id)
+                ->update(['state' => 'failed', 'trouble' => mb_substr($failed->getMessage(), 0, 255)]);
 
             return;
         }
 
-        Statement::query()->whereKey($statement->id)->update(['state' => 'mailed', 'mailed_at' => now(), 'trouble' => '']);
+        Statement::query()
+            ->whereKey($statement->id)
+            ->update(['state' => 'mailed', 'mailed_at' => now(), 'trouble' => '']);
     }
 
     private function letter(Statement $statement): Mail
@@ -174,19 +242,35 @@ final class RunStatements
     /** It did not go, or nobody knows: it goes again, at the next step. */
     public function mailAgain(Statement $statement): void
     {
-        Statement::query()->whereKey($statement->id)->whereIn('state', ['failed', 'mailing'])->update(['state' => 'made', 'trouble' => '']);
-        StatementRun::query()->whereKey($statement->run_id)->where('state', 'done')->update(['state' => 'running']);
+        Statement::query()
+            ->whereKey($statement->id)
+            ->whereIn('state', ['failed', 'mailing'])
+            ->update(['state' => 'made', 'trouble' => '']);
+        StatementRun::query()
+            ->whereKey($statement->run_id)
+            ->where('state', 'done')
+            ->update(['state' => 'running']);
     }
 
     /** Somebody has found out that it went. */
     public function countAsMailed(Statement $statement): void
     {
-        Statement::query()->whereKey($statement->id)->where('state', 'mailing')->update(['state' => 'mailed', 'trouble' => 'counted as mailed']);
+        Statement::query()
+            ->whereKey($statement->id)
+            ->where('state', 'mailing')
+            ->update(['state' => 'mailed', 'trouble' => 'counted as mailed']);
     }
 
     /** Still to be made or mailed. */
     private function left(StatementRun $run): int
     {
-        return Statement::query()->where('run_id', $run->id)->where(static fn ($either) => $either->where('state', 'wanted')->orWhere(static fn ($made) => $made->where('state', 'made')->where('way', StatementWay::Mail)))->count();
+        return Statement::query()
+            ->where('run_id', $run->id)
+            ->where(
+                static fn ($either) => $either
+                    ->where('state', 'wanted')
+                    ->orWhere(static fn ($made) => $made->where('state', 'made')->where('way', StatementWay::Mail)),
+            )
+            ->count();
     }
 }

@@ -11,8 +11,12 @@ use Elmstone\Staff\Staff;
 final readonly class Setting
 {
     /** @param  string  $act one for everything that is set in one go */
-    public function __construct(public CarbonImmutable $day, public int $staffId, public string $act, public string $reason = '')
-    {
+    public function __construct(
+        public CarbonImmutable $day,
+        public int $staffId,
+        public string $act,
+        public string $reason = '',
+    ) {
     }
 
     public static function by(Staff $staff, CarbonImmutable $day, string $act, string $reason = ''): self

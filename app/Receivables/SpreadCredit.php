@@ -16,13 +16,16 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Sets a credit against other items than it is set against now: unused credit is used, a payment on the wrong invoice is moved. What stood before is taken
- * back by rows of its own, so that everything stays on record.
+ * Sets a credit against other items than it is set against now: unused credit is used, a payment on the wrong invoice
+ * is moved. What stood before is taken back by rows of its own, so that everything stays on record.
  */
 final class SpreadCredit
 {
-    public function __construct(private readonly Ledger $ledger, private readonly House $house, private readonly TakeDiscountBack $discounts)
-    {
+    public function __construct(
+        private readonly Ledger $ledger,
+        private readonly House $house,
+        private readonly TakeDiscountBack $discounts,
+    ) {
     }
 
     /**
@@ -30,8 +33,14 @@ final class SpreadCredit
      *
      * @throws Refused not_a_credit, not_open, over_item, over_payment, reason_missing
      */
-    public function handle(OpenItemRecord $credit, array $wanted, string $reason, string $act, Staff $by, Till $till): void
-    {
+    public function handle(
+        OpenItemRecord $credit,
+        array $wanted,
+        string $reason,
+        string $act,
+        Staff $by,
+        Till $till,
+    ): void {
         DB::transaction(function () use ($credit, $wanted, $reason, $act, $by, $till): void {
             $account = $this->ledger->lock($credit->customer_id);
 
@@ -45,15 +54,29 @@ final class SpreadCredit
                 throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
             }
 
-            $this->set($account, $credit, $wanted, Setting::by($by, ShopTime::today(), $act, $reason), PostedAt::till($till, $by->id, ShopTime::today()));
+            $this->set(
+                $account,
+                $credit,
+                $wanted,
+                Setting::by($by, ShopTime::today(), $act, $reason),
+                PostedAt::till($till, $by->id, ShopTime::today()),
+            );
         }, 3);
     }
 
     /** @param  array<string, Money>  $wanted */
-    private function set(HouseAccount $account, OpenItemRecord $credit, array $wanted, Setting $setting, PostedAt $at): void
-    {
+    private function set(
+        HouseAccount $account,
+        OpenItemRecord $credit,
+        array $wanted,
+        Setting $setting,
+        PostedAt $at,
+    ): void {
         $standing = self::standing($credit->document_id);
-        $changed = $standing->filter(static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor !== $allocation->amount);
+        $changed = $standing->filter(
+            static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor
+                !== $allocation->amount,
+        );
 
         if ($changed->isNotEmpty() && trim($setting->reason) === '') {
             throw Refused::because('reason_missing', 'Say why it is moved: the reason is kept.');
@@ -61,7 +84,14 @@ final class SpreadCredit
 
         $this->ledger->takeBack($account, $changed, $setting);
         // A discount goes with the allocation that earned it.
-        $this->discounts->handle($account, $credit->document_id, $this->house->money((int) $changed->sum('discount')), $credit->document_id, $setting, $at);
+        $this->discounts->handle(
+            $account,
+            $credit->document_id,
+            $this->house->money((int) $changed->sum('discount')),
+            $credit->document_id,
+            $setting,
+            $at,
+        );
         $fresh = array_diff_key($wanted, $standing->diff($changed)->keyBy('charge.label')->all());
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day);
         $left = $this->house->money((int) OpenItemRecord::query()->whereKey($credit->document_id)->value('open'));
@@ -76,9 +106,22 @@ final class SpreadCredit
      */
     public static function standing(int $credit): Collection
     {
-        return AllocationRecord::query()->with('charge')->where('credit_id', $credit)->whereNull('takes_back_id')
-            ->whereNotIn('charge_id', DB::table('open_items')->where('purpose', Purpose::DiscountTakenBack->value)->select('document_id'))
-            ->whereNotIn('id', DB::table('allocations')->where('credit_id', $credit)->whereNotNull('takes_back_id')->select('takes_back_id'))
-            ->orderBy('id')->get();
+        return AllocationRecord::query()
+            ->with('charge')
+            ->where('credit_id', $credit)
+            ->whereNull('takes_back_id')
+            ->whereNotIn(
+                'charge_id',
+                DB::table('open_items')->where('purpose', Purpose::DiscountTakenBack->value)->select('document_id'),
+            )
+            ->whereNotIn(
+                'id',
+                DB::table('allocations')
+                    ->where('credit_id', $credit)
+                    ->whereNotNull('takes_back_id')
+                    ->select('takes_back_id'),
+            )
+            ->orderBy('id')
+            ->get();
     }
 }

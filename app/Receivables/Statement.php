@@ -33,7 +33,12 @@ final class Statement extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['way' => StatementWay::class, 'data' => 'array', 'made_at' => 'immutable_datetime', 'mailed_at' => 'immutable_datetime'];
+    protected $casts = [
+        'way' => StatementWay::class,
+        'data' => 'array',
+        'made_at' => 'immutable_datetime',
+        'mailed_at' => 'immutable_datetime',
+    ];
 
     /**
      * What its paper says.

@@ -19,33 +19,53 @@ final class StatementController
 {
     private const AT_ONCE = 10;
 
-    public function __construct(private readonly StatementPaper $paper, private readonly StatementPdf $pdf, private readonly House $house)
-    {
+    public function __construct(
+        private readonly StatementPaper $paper,
+        private readonly StatementPdf $pdf,
+        private readonly House $house,
+    ) {
     }
 
     public function preview(StatementRequest $request, Customer $customer): View
     {
         return view('accounts.statement', [
-            'customer' => $customer, 'options' => $request->options(), 'statement' => $this->paper->of($this->account($customer), $request->options()), 'house' => $this->house,
-            'old' => Statement::query()->where('customer_id', $customer->id)->whereNotNull('data')->latest('id')->limit(6)->get(['id', 'run_id', 'customer_id', 'state', 'amount_due', 'made_at']),
+            'customer' => $customer,
+            'options' => $request->options(),
+            'statement' => $this->paper->of($this->account($customer), $request->options()),
+            'house' => $this->house,
+            'old' => Statement::query()
+                ->where('customer_id', $customer->id)
+                ->whereNotNull('data')
+                ->latest('id')
+                ->limit(6)
+                ->get(['id', 'run_id', 'customer_id', 'state', 'amount_due', 'made_at']),
         ]);
     }
 
     public function pdf(StatementRequest $request, Customer $customer): Response
     {
-        return $this->file([$this->paper->of($this->account($customer), $request->options())], "statement-{$customer->number}.pdf");
+        return $this->file(
+            [$this->paper->of($this->account($customer), $request->options())],
+            "statement-{$customer->number}.pdf",
+        );
     }
 
     public function index(): View
     {
         $today = ShopTime::today();
 
-        return view('accounts.statements', ['runs' => StatementRun::query()->with('staff')->latest('id')->limit(20)->get(), 'day' => $today->day < 8 ? $today->subMonthNoOverflow()->endOfMonth() : $today]);
+        return view('accounts.statements', [
+            'runs' => StatementRun::query()->with('staff')->latest('id')->limit(20)->get(),
+            'day' => $today->day < 8 ? $today->subMonthNoOverflow()->endOfMonth() : $today,
+        ]);
     }
 
     public function begin(StatementRequest $request, RunStatements $run, #[CurrentUser] Staff $by): RedirectResponse
     {
-        return redirect()->route('statements.run', $run->begin($request->options(), $by, $request->boolean('again'))->id);
+        return redirect()->route(
+            'statements.run',
+            $run->begin($request->options(), $by, $request->boolean('again'))->id,
+        );
     }
 
     public function show(StatementRun $run): View
@@ -77,14 +97,20 @@ final class StatementController
 
     public function stop(StatementRun $run): RedirectResponse
     {
-        StatementRun::query()->whereKey($run->id)->where('state', 'running')->update(['state' => 'stopped']);
+        StatementRun::query()
+            ->whereKey($run->id)
+            ->where('state', 'running')
+            ->update(['state' => 'stopped']);
 
         return redirect()->route('statements.run', $run->id);
     }
 
     public function goOn(StatementRun $run): RedirectResponse
     {
-        StatementRun::query()->whereKey($run->id)->where('state', 'stopped')->update(['state' => 'running']);
+        StatementRun::query()
+            ->whereKey($run->id)
+            ->where('state', 'stopped')
+            ->update(['state' => 'running']);
 
         return redirect()->route('statements.run', $run->id);
     }
@@ -93,7 +119,9 @@ final class StatementController
     public function printFile(StatementRun $run): Response
     {
         $data = (static function () use ($run): iterable {
-            foreach ($run->statements()->where('way', StatementWay::Print)->where('state', 'made')->lazy(200) as $statement) {
+            foreach (
+                $run->statements()->where('way', StatementWay::Print)->where('state', 'made')->lazy(200) as $statement
+            ) {
                 yield $statement->data;
             }
         })();
@@ -103,13 +131,20 @@ final class StatementController
 
     public function again(Statement $statement): Response
     {
-        return $statement->data === null ? throw Refused::because('not_made', 'This statement is not made yet.') : $this->file([$statement->data], "statement-{$statement->id}.pdf");
+        return $statement->data === null
+            ? throw Refused::because('not_made', 'This statement is not made yet.')
+            : $this->file([$statement->data], "statement-{$statement->id}.pdf");
     }
 
     /** @return array<string, mixed> */
     private function data(StatementRun $run): array
     {
-        $counts = Statement::query()->toBase()->where('run_id', $run->id)->groupBy('state', 'way')->selectRaw('state, way, COUNT(*) AS n')->get();
+        $counts = Statement::query()
+            ->toBase()
+            ->where('run_id', $run->id)
+            ->groupBy('state', 'way')
+            ->selectRaw('state, way, COUNT(*) AS n')
+            ->get();
         $of = static fn (string ...$states): int => (int) $counts->whereIn('state', $states)->sum('n');
 
         return [
@@ -123,13 +158,23 @@ final class StatementController
             'unsure' => $of('mailing'),
             'leftOut' => $of('left out'),
             'printed' => (int) $counts->where('state', 'made')->where('way', 'print')->sum('n'),
-            'statements' => $run->statements()->with('customer')->where('state', '<>', 'wanted')->reorder()->orderByRaw("FIELD(state, 'mailing', 'failed') DESC")->latest('id')->limit(60)->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble']),
+            'statements' => $run
+                ->statements()
+                ->with('customer')
+                ->where('state', '<>', 'wanted')
+                ->reorder()
+                ->orderByRaw("FIELD(state, 'mailing', 'failed') DESC")
+                ->latest('id')
+                ->limit(60)
+                ->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble']),
         ];
     }
 
     private function account(Customer $customer): HouseAccount
     {
-        $account = HouseAccount::query()->where('customer_id', $customer->id)->first() ?? throw Refused::because('not_an_account', 'This customer has no house account.');
+        $account
+            = HouseAccount::query()->where('customer_id', $customer->id)->first()
+            ?? throw Refused::because('not_an_account', 'This customer has no house account.');
 
         return $account->setRelation('customer', $customer);
     }
@@ -137,6 +182,9 @@ final class StatementController
     /** @param  iterable<mixed>  $statements */
     private function file(iterable $statements, string $name): Response
     {
-        return response($this->pdf->of($statements), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$name}\""]);
+        return response($this->pdf->of($statements), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"{$name}\"",
+        ]);
     }
 }

@@ -14,7 +14,8 @@ use Elmstone\Shop\Location;
 use Elmstone\Support\Show;
 
 /**
- * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made again from what was kept, it is the same paper.
+ * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made
+ * again from what was kept, it is the same paper.
  *
  * @phpstan-type Line array{date: string, number: string, what: string, due: string, amount: string, figure: string, late: bool}
  * @phpstan-type Data array{shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string, title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string, due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string}
@@ -34,14 +35,30 @@ final readonly class StatementPaper
         $kind = $options->kind ?? $account->statement_kind;
         $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
         $ageing = $this->asOf->age($items, $options->asOf);
-        [$brought, $lines, $leftOut] = $kind === StatementKind::OpenItem ? $this->openItems($items, $options) : $this->balanceForward($account, $options);
+        [$brought, $lines, $leftOut]
+            = $kind === StatementKind::OpenItem
+                ? $this->openItems($items, $options)
+                : $this->balanceForward($account, $options);
         // Parts of a plan that fall due later are not asked for now.
-        $later = Money::sum($items->filter(static fn (OpenItemRecord $item): bool => $item->purpose === Purpose::PlanPart && $item->due_date->greaterThan($options->asOf))->map(fn (OpenItemRecord $item): Money => $this->house->money($item->open)), $this->house->currency());
+        $later = Money::sum(
+            $items
+                ->filter(
+                    static fn (OpenItemRecord $item): bool => $item->purpose === Purpose::PlanPart
+                        && $item->due_date->greaterThan($options->asOf),
+                )
+                ->map(fn (OpenItemRecord $item): Money => $this->house->money($item->open)),
+            $this->house->currency(),
+        );
         $balance = $ageing->balance->minus($later);
 
         return [
             'shop' => $this->shop(),
-            'to' => array_values(array_filter([$account->customer->name, $account->customer->street, $account->customer->place()], static fn (string $line): bool => $line !== '')),
+            'to' => array_values(
+                array_filter(
+                    [$account->customer->name, $account->customer->street, $account->customer->place()],
+                    static fn (string $line): bool => $line !== '',
+                ),
+            ),
             'account' => (string) $account->customer->number,
             'as_of' => Show::date($options->asOf),
             'currency' => $this->house->currency()->code,
@@ -49,11 +66,16 @@ final readonly class StatementPaper
             'title' => $kind === StatementKind::OpenItem ? 'Open items' : 'Since '.Show::date($options->from),
             'brought' => $brought === null ? null : Show::money($brought),
             'lines' => $lines,
-            'ageing' => array_combine(array_map(static fn (AgeBand $band): string => $band->label(), AgeBand::cases()), array_map(static fn (AgeBand $band): string => Show::money($ageing->in($band)), AgeBand::cases())),
+            'ageing' => array_combine(
+                array_map(static fn (AgeBand $band): string => $band->label(), AgeBand::cases()),
+                array_map(static fn (AgeBand $band): string => Show::money($ageing->in($band)), AgeBand::cases()),
+            ),
             'due' => Show::money($balance->abs()),
             'due_minor' => $balance->minor,
             'credit' => $balance->isNegative(),
-            'foot' => $this->house->shop()->bank_account === '' ? '' : "Please pay to {$this->house->shop()->bank_account} and name account {$account->customer->number}.",
+            'foot' => $this->house->shop()->bank_account === ''
+                    ? ''
+                    : "Please pay to {$this->house->shop()->bank_account} and name account {$account->customer->number}.",
             'terms' => $account->terms()->words(),
             'later' => $later->isZero() ? '' : Show::money($later),
             'left_out' => $leftOut === null || $leftOut->isZero() ? '' : Show::money($leftOut),
@@ -81,7 +103,11 @@ final readonly class StatementPaper
         foreach ($items as $item) {
             $open = $this->house->money($item->kind === ItemKind::Charge ? $item->open : -$item->open);
 
-            if ($item->kind === ItemKind::Charge && Days::between($item->business_date, $options->asOf) <= $options->olderThan && $options->olderThan > 0) {
+            if (
+                $item->kind === ItemKind::Charge
+                && Days::between($item->business_date, $options->asOf) <= $options->olderThan
+                && $options->olderThan > 0
+            ) {
                 $leftOut = $leftOut->plus($open);
 
                 continue;
@@ -106,7 +132,11 @@ final readonly class StatementPaper
     {
         $lines = [];
 
-        foreach (array_reverse($this->activity->rows($account->customer_id, $options->asOf, from: $options->from, most: 5000)) as $row) {
+        foreach (
+            array_reverse(
+                $this->activity->rows($account->customer_id, $options->asOf, from: $options->from, most: 5000),
+            ) as $row
+        ) {
             $lines[] = [
                 'date' => Show::date($row->item->business_date),
                 'number' => $row->item->label,
@@ -123,14 +153,21 @@ final readonly class StatementPaper
 
     private function what(OpenItemRecord $item): string
     {
-        $words = $item->relationLoaded('document') ? array_filter([$item->document->purchase_order, $item->document->job], static fn (string $part): bool => $part !== '') : [];
+        $words = $item->relationLoaded('document')
+            ? array_filter(
+                [$item->document->purchase_order, $item->document->job],
+                static fn (string $part): bool => $part !== '',
+            )
+            : [];
         $title = match ($item->purpose) {
             Purpose::Sale => $item->kind === ItemKind::Charge ? 'Invoice' : 'Credit note',
             Purpose::Void => 'Sale taken back',
             Purpose::Payment => 'Payment, thank you',
             Purpose::ReturnedPayment => 'Payment returned',
             Purpose::Fee => 'Charge for payment in parts',
-            Purpose::PlanPart => $item->relationLoaded('document') ? $item->document->note : $item->purpose->words(null),
+            Purpose::PlanPart => $item->relationLoaded('document')
+                ? $item->document->note
+                : $item->purpose->words(null),
             default => $item->purpose->words(null),
         };
 

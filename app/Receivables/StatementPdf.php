@@ -9,8 +9,8 @@ use TCPDF;
 use TCPDF_FONTS;
 
 /**
- * Statements as PDF, one or many in one file. Drawn line by line, because hundreds are made at once; every statement begins on a page of its own and
- * counts its own pages.
+ * Statements as PDF, one or many in one file. Drawn line by line, because hundreds are made at once; every statement
+ * begins on a page of its own and counts its own pages.
  *
  * @phpstan-import-type Data from StatementPaper
  * @phpstan-import-type Line from StatementPaper
@@ -72,7 +72,8 @@ final class StatementPdf
             $file = $folder.str_replace('-', '', $name).'.php';
 
             if (! isset(self::$fonts[$style])) {
-                is_file($file) || TCPDF_FONTS::addTTFfont(resource_path("fonts/{$name}.ttf"), 'TrueTypeUnicode', '', 32, $folder);
+                is_file($file)
+                    || TCPDF_FONTS::addTTFfont(resource_path("fonts/{$name}.ttf"), 'TrueTypeUnicode', '', 32, $folder);
                 self::$fonts[$style] = $file;
             }
         }
@@ -88,7 +89,15 @@ final class StatementPdf
         $this->columns($pdf, $statement);
 
         if ($statement['brought'] !== null) {
-            $this->row($pdf, ['date' => '', 'number' => '', 'what' => 'Brought forward', 'due' => '', 'amount' => '', 'figure' => $statement['brought'], 'late' => false]);
+            $this->row($pdf, [
+                'date' => '',
+                'number' => '',
+                'what' => 'Brought forward',
+                'due' => '',
+                'amount' => '',
+                'figure' => $statement['brought'],
+                'late' => false,
+            ]);
         }
 
         foreach ($statement['lines'] as $line) {
@@ -123,7 +132,14 @@ final class StatementPdf
 
         $pdf->setXY(self::LEFT + 90, 42);
 
-        foreach (["As of {$statement['as_of']}", "Account {$statement['account']}", ucfirst($statement['terms']), "All figures in {$statement['currency']}"] as $line) {
+        foreach (
+            [
+                "As of {$statement['as_of']}",
+                "Account {$statement['account']}",
+                ucfirst($statement['terms']),
+                "All figures in {$statement['currency']}",
+            ] as $line
+        ) {
             $pdf->Cell(self::WIDTH - 90, 4.8, $line, 0, 2, 'R');
         }
 
@@ -136,7 +152,18 @@ final class StatementPdf
         $this->font($pdf, '', 8.5);
         $isOpen = $statement['kind'] === StatementKind::OpenItem->value;
         $y = $pdf->GetY();
-        $this->cells($pdf, ['Date', 'Number', $statement['title'], 'Due', $isOpen ? 'Amount' : 'Charged, paid −', $isOpen ? 'Open' : 'Balance'], 'B');
+        $this->cells(
+            $pdf,
+            [
+                'Date',
+                'Number',
+                $statement['title'],
+                'Due',
+                $isOpen ? 'Amount' : 'Charged, paid −',
+                $isOpen ? 'Open' : 'Balance',
+            ],
+            'B',
+        );
         $pdf->setXY(self::LEFT, $y + 7);
     }
 
@@ -145,7 +172,18 @@ final class StatementPdf
     {
         $y = $pdf->GetY();
         $this->font($pdf, '', 9);
-        $this->cells($pdf, [$line['date'], $line['number'], $this->fit($pdf, $line['what'], self::COLUMNS[2] - 2), $line['due'].($line['late'] ? ' late' : ''), $line['amount'], $line['figure']], '');
+        $this->cells(
+            $pdf,
+            [
+                $line['date'],
+                $line['number'],
+                $this->fit($pdf, $line['what'], self::COLUMNS[2] - 2),
+                $line['due'].($line['late'] ? ' late' : ''),
+                $line['amount'],
+                $line['figure'],
+            ],
+            '',
+        );
         $pdf->setDrawColor(205);
         $pdf->Line(self::LEFT, $y + self::ROW - 0.6, self::LEFT + self::WIDTH, $y + self::ROW - 0.6);
         $pdf->setDrawColor(0);
@@ -186,7 +224,14 @@ final class StatementPdf
 
         if (($statement['later'] ?? '') !== '') {
             $this->font($pdf, '', 8.5);
-            $pdf->Cell(self::WIDTH, 5, "Parts of payment plans that fall due later come to {$statement['later']} and are not in the amount due.", 0, 2);
+            $pdf->Cell(
+                self::WIDTH,
+                5,
+                "Parts of payment plans that fall due later come to {$statement['later']} and are not in the amount "
+                    .'due.',
+                0,
+                2,
+            );
         }
 
         $width = self::WIDTH / count($statement['ageing']);
@@ -205,7 +250,15 @@ final class StatementPdf
 
         $pdf->setXY(self::LEFT, $pdf->GetY() + 11);
         $this->font($pdf, 'B', 13);
-        $pdf->Cell(self::WIDTH, 7, ($statement['credit'] ? 'In your favour' : 'Amount due')." {$statement['currency']}   {$statement['due']}", 'T', 2, 'R');
+        $pdf->Cell(
+            self::WIDTH,
+            7,
+            ($statement['credit'] ? 'In your favour' : 'Amount due')
+                ." {$statement['currency']}   {$statement['due']}",
+            'T',
+            2,
+            'R',
+        );
         $this->font($pdf, '', 9);
         $pdf->setXY(self::LEFT, $pdf->GetY() + 2);
         $pdf->Cell(self::WIDTH, 5, $statement['foot']);

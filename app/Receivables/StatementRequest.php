@@ -26,7 +26,11 @@ final class StatementRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['as_of.*' => 'That is not a day for a statement.', 'from.*' => 'It is brought forward from a day before the statement’s.', 'older_than.*' => 'Older than how many days? A whole number.'];
+        return [
+            'as_of.*' => 'That is not a day for a statement.',
+            'from.*' => 'It is brought forward from a day before the statement’s.',
+            'older_than.*' => 'Older than how many days? A whole number.',
+        ];
     }
 
     public function options(): StatementOptions

@@ -17,30 +17,50 @@ use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Takes a settlement discount back, by a document, when the allocation that earned it is taken off, or the goods come back: so much is owed again, and the credit that gave it pays it.
- * RULES, section 7. Inside a transaction, the account locked.
+ * Takes a settlement discount back, by a document, when the allocation that earned it is taken off, or the goods come
+ * back: so much is owed again, and the credit that gave it pays it. RULES, section 7. Inside a transaction, the account
+ * locked.
  */
 final class TakeDiscountBack
 {
-    public function __construct(private readonly House $house, private readonly Register $register, private readonly Ledger $ledger, private readonly PaymentDraft $drafts)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly Ledger $ledger,
+        private readonly PaymentDraft $drafts,
+    ) {
     }
 
     /**
      * @param  int  $credit the document whose unused credit pays it
      * @param  int  $of what the discount was given on or with: the payment, or the invoice whose goods come back
      */
-    public function handle(HouseAccount $account, int $credit, Money $discount, int $of, Setting $setting, PostedAt $at): void
-    {
+    public function handle(
+        HouseAccount $account,
+        int $credit,
+        Money $discount,
+        int $of,
+        Setting $setting,
+        PostedAt $at,
+    ): void {
         if (! $discount->isPositive()) {
             return;
         }
 
         $about = Document::query()->findOrFail($of);
         $draft = $this->drafts->draft(
-            DocumentKind::Adjustment, MoneyEntry::discountTakenBack($discount), $at,
-            new Party($account->customer_id, Customer::query()->findOrFail($account->customer_id)->name, due: $at->day, balanceBefore: $this->house->money($account->balance)),
-            Uuid::uuid5(Uuid::NAMESPACE_OID, "discount {$setting->act} {$credit} {$of}")->toString(), note: "Settlement discount on {$about->label}", refersTo: $of,
+            DocumentKind::Adjustment,
+            MoneyEntry::discountTakenBack($discount),
+            $at,
+            new Party(
+                $account->customer_id,
+                Customer::query()->findOrFail($account->customer_id)->name,
+                due: $at->day,
+                balanceBefore: $this->house->money($account->balance),
+            ),
+            Uuid::uuid5(Uuid::NAMESPACE_OID, "discount {$setting->act} {$credit} {$of}")->toString(),
+            note: "Settlement discount on {$about->label}",
+            refersTo: $of,
         );
         $document = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
@@ -56,8 +76,17 @@ final class TakeDiscountBack
     public function withGoods(Document $invoice, int $backBefore, int $back): Money
     {
         $given = (int) AllocationRecord::query()->where('charge_id', $invoice->id)->sum('discount');
-        $before = (int) Document::query()->where('refers_to_id', $invoice->id)->where('purpose', Purpose::DiscountTakenBack)->sum('total');
+        $before = (int) Document::query()
+            ->where('refers_to_id', $invoice->id)
+            ->where('purpose', Purpose::DiscountTakenBack)
+            ->sum('total');
 
-        return DiscountBack::of($this->house->money($given), $invoice->money($invoice->total), $this->house->money($backBefore), $this->house->money($back), $this->house->money($before));
+        return DiscountBack::of(
+            $this->house->money($given),
+            $invoice->money($invoice->total),
+            $this->house->money($backBefore),
+            $this->house->money($back),
+            $this->house->money($before),
+        );
     }
 }

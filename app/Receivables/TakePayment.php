@@ -22,7 +22,10 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Posts a payment on account that came to the office, and spreads it over what is open. The same key answers with the same receipt. */
+/**
+ * Posts a payment on account that came to the office, and spreads it over what is open. The same key answers with the
+ * same receipt.
+ */
 final class TakePayment
 {
     public function __construct(
@@ -36,11 +39,15 @@ final class TakePayment
     /**
      * @return int the receipt's document id
      *
-     * @throws Refused bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open, over_item, over_payment
+     * @throws Refused bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open,
+     *     over_item, over_payment
      */
     public function handle(PaymentOrder $order, Till $till, Staff $by): int
     {
-        return DB::transaction(fn (): int => $this->post($this->ledger->lock($order->customerId), $order, $till, $by), 3);
+        return DB::transaction(
+            fn (): int => $this->post($this->ledger->lock($order->customerId), $order, $till, $by),
+            3,
+        );
     }
 
     /** Inside a transaction, the account locked. */
@@ -54,19 +61,32 @@ final class TakePayment
 
         $this->assertFine($order, $till);
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
-        $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread($order->amount, $order->byHand);
+        $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread(
+            $order->amount,
+            $order->byHand,
+        );
         $draft = $this->drafts->draft(
             DocumentKind::Receipt,
             MoneyEntry::payment($order->amount, $spread->discount()),
             PostedAt::till($till, $by->id, $order->day),
-            new Party($account->customer_id, Customer::query()->findOrFail($account->customer_id)->name, balanceBefore: $this->house->money($account->balance)),
+            new Party(
+                $account->customer_id,
+                Customer::query()->findOrFail($account->customer_id)->name,
+                balanceBefore: $this->house->money($account->balance),
+            ),
             $order->key,
             [new DraftTender(Tender::of($order->kind, $order->amount), $order->amount, $order->reference)],
             note: $order->note,
         );
         $receipt = $this->register->post($draft);
         $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-        $this->ledger->allocate($account, $receipt, $items->parts($spread), Setting::by($by, $order->day, $order->key), $items->discounts($spread));
+        $this->ledger->allocate(
+            $account,
+            $receipt,
+            $items->parts($spread),
+            Setting::by($by, $order->day, $order->key),
+            $items->discounts($spread),
+        );
 
         return $receipt;
     }
@@ -82,7 +102,10 @@ final class TakePayment
         }
 
         if ($order->reference === '' && $order->kind === TenderKind::Card) {
-            throw Refused::because('reference_missing', 'Type the authorisation the terminal or the card’s issuer gave; or take the card at the counter.');
+            throw Refused::because(
+                'reference_missing',
+                'Type the authorisation the terminal or the card’s issuer gave; or take the card at the counter.',
+            );
         }
 
         $till->location->assertOpenOn($order->day);
@@ -103,10 +126,18 @@ final class TakePayment
             ->where('t.kind', $order->kind)
             ->where('t.reference', $order->reference)
             ->where('t.amount', $order->amount->minor)
-            ->select('documents.*')->first();
+            ->select('documents.*')
+            ->first();
 
         if ($same !== null) {
-            throw Refused::because('posted_before', "{$order->kind->label()} {$order->reference} over ".Show::money($order->amount)." was posted as {$same->label} on ".Show::date($same->business_date).'. If this is another one, say so.');
+            throw Refused::because(
+                'posted_before',
+                "{$order->kind->label()} {$order->reference} over "
+                    .Show::money($order->amount)
+                    ." was posted as {$same->label} on "
+                    .Show::date($same->business_date)
+                    .'. If this is another one, say so.',
+            );
         }
     }
 }

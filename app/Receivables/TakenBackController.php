@@ -18,7 +18,9 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
-/** A payment that came back from the bank, and a receipt that was wrong: both taken back from the document's own page. */
+/**
+ * A payment that came back from the bank, and a receipt that was wrong: both taken back from the document's own page.
+ */
 final class TakenBackController
 {
     public function __construct(private readonly House $house, private readonly AtTill $atTill)
@@ -26,24 +28,57 @@ final class TakenBackController
     }
 
     /** The cheque bounced, or the bank or the card's issuer took it back. */
-    public function bounce(Request $request, Document $document, ReturnPayment $return, SaveCustomer $save, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function bounce(
+        Request $request,
+        Document $document,
+        ReturnPayment $return,
+        SaveCustomer $save,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $request->validate(['key' => ['required', 'uuid']]);
         $form = PaymentForm::from($request, $this->house);
         $fee = $this->house->typedMoney($request->string('fee')->value()) ?? $this->house->money(0);
-        $owes = $document->customer_id === null ? $this->whoOwes($request->string('owes')->trim()->value(), $save, $by) : null;
-        $return->handle($document->load('tenders'), $fee, $request->string('reason')->value(), $form->day, $form->key, $this->atTill->till(), $by, TenderKind::tryFrom($request->string('which')->value()), $owes);
+        $owes
+            = $document->customer_id === null
+                ? $this->whoOwes($request->string('owes')->trim()->value(), $save, $by)
+                : null;
+        $return->handle(
+            $document->load('tenders'),
+            $fee,
+            $request->string('reason')->value(),
+            $form->day,
+            $form->key,
+            $this->atTill->till(),
+            $by,
+            TenderKind::tryFrom($request->string('which')->value()),
+            $owes,
+        );
 
-        return redirect()->route('documents.show', $document)->with('done', "{$document->label} is taken back; what it paid is owed again.");
+        return redirect()
+            ->route('documents.show', $document)
+            ->with('done', "{$document->label} is taken back; what it paid is owed again.");
     }
 
     /** A wrong receipt of today: its money goes back as it came. */
-    public function reverse(Request $request, Document $document, ReverseReceipt $reverse, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function reverse(
+        Request $request,
+        Document $document,
+        ReverseReceipt $reverse,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $till = $this->atTill->till();
-        $posted = $reverse->handle($document, $request->string('reason')->trim()->value(), $till, $by, $check->given($request));
+        $posted = $reverse->handle(
+            $document,
+            $request->string('reason')->trim()->value(),
+            $till,
+            $by,
+            $check->given($request),
+        );
 
-        return redirect()->route('documents.show', Document::query()->findOrFail($posted))->with('done', "{$document->label} is taken back.");
+        return redirect()
+            ->route('documents.show', Document::query()->findOrFail($posted))
+            ->with('done', "{$document->label} is taken back.");
     }
 
     /** By number; or of the name that was typed, where nobody has that number. */
@@ -54,9 +89,16 @@ final class TakenBackController
         }
 
         if (preg_match('/^\d+$/', $typed) === 1) {
-            return Customer::query()->where('number', (int) $typed)->first() ?? throw Refused::because('not_found', "No customer has the number {$typed}.");
+            return Customer::query()->where('number', (int) $typed)->first()
+                ?? throw Refused::because('not_found', "No customer has the number {$typed}.");
         }
 
-        return $save->handle(null, new CustomerDraft(['name' => mb_substr($typed, 0, 120), 'kind' => 'person'], sureItIsNew: true), $by)->refresh();
+        return $save
+            ->handle(
+                null,
+                new CustomerDraft(['name' => mb_substr($typed, 0, 120), 'kind' => 'person'], sureItIsNew: true),
+                $by,
+            )
+            ->refresh();
     }
 }

@@ -8,7 +8,10 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
 
-/** A room that holds money which came with a receipt, and gives it up when the receipt is taken back. Inside the transaction that takes it back. */
+/**
+ * A room that holds money which came with a receipt, and gives it up when the receipt is taken back. Inside the
+ * transaction that takes it back.
+ */
 interface TakesBackHeld
 {
     /** Which part of a receipt it holds: deposit, layaway or gift_cards. */

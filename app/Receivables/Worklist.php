@@ -9,7 +9,10 @@ use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
-/** Who to call: accounts with something late, broken promises first, then whom to call again, then the most late. Who promised for a later day waits. */
+/**
+ * Who to call: accounts with something late, broken promises first, then whom to call again, then the most late. Who
+ * promised for a later day waits.
+ */
 final readonly class Worklist
 {
     public function __construct(private AsOf $asOf, private House $house)
@@ -21,7 +24,15 @@ final readonly class Worklist
     {
         $report = AgeingReport::of($this->asOf, $this->house, $day);
         // Who has as much unused credit as is late owes nothing to call about.
-        $late = array_values(array_filter($report->accounts, static fn (AgedAccount $account): bool => $account->ageing->late()->plus($account->ageing->in(AgeBand::UnusedCredit))->isPositive()));
+        $late = array_values(
+            array_filter(
+                $report->accounts,
+                static fn (AgedAccount $account): bool => $account->ageing
+                    ->late()
+                    ->plus($account->ageing->in(AgeBand::UnusedCredit))
+                    ->isPositive(),
+            ),
+        );
         $calls = $this->lastCalls(array_map(static fn (AgedAccount $account): int => $account->customerId, $late));
         $rows = [];
 
@@ -29,7 +40,13 @@ final readonly class Worklist
             $rows[] = new WorklistRow($account, $calls->get($account->customerId), $day);
         }
 
-        usort($rows, static fn (WorklistRow $one, WorklistRow $other): int => [$one->urgency(), $other->account->ageing->late()->minor] <=> [$other->urgency(), $one->account->ageing->late()->minor]);
+        usort(
+            $rows,
+            static fn (WorklistRow $one, WorklistRow $other): int => [
+                $one->urgency(),
+                $other->account->ageing->late()->minor,
+            ] <=> [$other->urgency(), $one->account->ageing->late()->minor],
+        );
 
         return $rows;
     }
@@ -40,7 +57,11 @@ final readonly class Worklist
      */
     private function lastCalls(array $customers): Collection
     {
-        $last = Call::query()->toBase()->whereIn('customer_id', $customers)->groupBy('customer_id')->selectRaw('MAX(id)');
+        $last = Call::query()
+            ->toBase()
+            ->whereIn('customer_id', $customers)
+            ->groupBy('customer_id')
+            ->selectRaw('MAX(id)');
 
         return Call::query()->with('staff')->whereIn('id', $last)->get()->keyBy('customer_id');
     }

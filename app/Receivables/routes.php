@@ -10,13 +10,23 @@ use Elmstone\Receivables\StatementController;
 use Elmstone\Receivables\TakenBackController;
 use Illuminate\Support\Facades\Route;
 
-Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])->middleware('can:give-credit')->name('accounts.pay-out');
-Route::post('/documents/{document}/reverse', [TakenBackController::class, 'reverse'])->middleware('can:sell')->name('documents.reverse');
-Route::post('/documents/{document}/returned', [TakenBackController::class, 'bounce'])->middleware('can:take-payments')->name('documents.returned');
+Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])
+    ->middleware('can:give-credit')
+    ->name('accounts.pay-out');
+Route::post('/documents/{document}/reverse', [TakenBackController::class, 'reverse'])
+    ->middleware('can:sell')
+    ->name('documents.reverse');
+Route::post('/documents/{document}/returned', [TakenBackController::class, 'bounce'])
+    ->middleware('can:take-payments')
+    ->name('documents.returned');
 
 Route::middleware('can:see-accounts')->group(function (): void {
-    Route::get('/accounts', [AgeingController::class, 'index'])->middleware('can:see-ageing')->name('accounts');
-    Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])->middleware('can:see-ageing')->name('accounts.ageing.csv');
+    Route::get('/accounts', [AgeingController::class, 'index'])
+        ->middleware('can:see-ageing')
+        ->name('accounts');
+    Route::get('/accounts/ageing.csv', [AgeingController::class, 'csv'])
+        ->middleware('can:see-ageing')
+        ->name('accounts.ageing.csv');
     Route::get('/accounts/{customer}', [AccountController::class, 'show'])->name('accounts.show');
     Route::get('/accounts/{customer}/account.csv', [AccountController::class, 'csv'])->name('accounts.csv');
     Route::get('/accounts/{customer}/statement', [StatementController::class, 'preview'])->name('statements.preview');
@@ -29,26 +39,32 @@ Route::middleware('can:take-payments')->group(function (): void {
     Route::post('/accounts/cheques', [PaymentController::class, 'sheetStore'])->name('accounts.cheques.store');
     Route::get('/accounts/calls', [AgeingController::class, 'calls'])->name('accounts.calls');
 
-    Route::prefix('/accounts/{customer}')->name('accounts.')->group(function (): void {
-        Route::get('/payment', [PaymentController::class, 'show'])->name('payment');
-        Route::post('/payment/draw', [PaymentController::class, 'draw'])->name('payment.draw');
-        Route::post('/payment', [PaymentController::class, 'store'])->name('payment.store');
-        Route::get('/items/{document}', [PaymentController::class, 'spread'])->name('spread');
-        Route::post('/items/{document}/draw', [PaymentController::class, 'drawSpread'])->name('spread.draw');
-        Route::post('/items/{document}', [PaymentController::class, 'storeSpread'])->name('spread.store');
-        Route::post('/calls', [AgeingController::class, 'call'])->name('call');
+    Route::prefix('/accounts/{customer}')
+        ->name('accounts.')
+        ->group(function (): void {
+            Route::get('/payment', [PaymentController::class, 'show'])->name('payment');
+            Route::post('/payment/draw', [PaymentController::class, 'draw'])->name('payment.draw');
+            Route::post('/payment', [PaymentController::class, 'store'])->name('payment.store');
+            Route::get('/items/{document}', [PaymentController::class, 'spread'])->name('spread');
+            Route::post('/items/{document}/draw', [PaymentController::class, 'drawSpread'])->name('spread.draw');
+            Route::post('/items/{document}', [PaymentController::class, 'storeSpread'])->name('spread.store');
+            Route::post('/calls', [AgeingController::class, 'call'])->name('call');
+        });
+});
+
+Route::post('/accounts/{customer}/stop', [AccountController::class, 'stop'])
+    ->middleware('can:stop-accounts')
+    ->name('accounts.stop');
+
+Route::middleware('can:manage-accounts')
+    ->prefix('/accounts/{customer}')
+    ->group(function (): void {
+        Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
+        Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
+        Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
+        Route::get('/merge', [AccountController::class, 'mergePreview'])->name('customers.merge.preview');
+        Route::post('/merge', [AccountController::class, 'merge'])->name('customers.merge');
     });
-});
-
-Route::post('/accounts/{customer}/stop', [AccountController::class, 'stop'])->middleware('can:stop-accounts')->name('accounts.stop');
-
-Route::middleware('can:manage-accounts')->prefix('/accounts/{customer}')->group(function (): void {
-    Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
-    Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
-    Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
-    Route::get('/merge', [AccountController::class, 'mergePreview'])->name('customers.merge.preview');
-    Route::post('/merge', [AccountController::class, 'merge'])->name('customers.merge');
-});
 
 Route::middleware('can:run-statements')->group(function (): void {
     Route::get('/statements', [StatementController::class, 'index'])->name('statements');
@@ -57,11 +73,17 @@ Route::middleware('can:run-statements')->group(function (): void {
     Route::post('/statements/runs/{run}/step', [StatementController::class, 'step'])->name('statements.step');
     Route::post('/statements/runs/{run}/stop', [StatementController::class, 'stop'])->name('statements.stop');
     Route::post('/statements/runs/{run}/go-on', [StatementController::class, 'goOn'])->name('statements.go-on');
-    Route::post('/statements/{statement}/mail-again', [StatementController::class, 'mailAgain'])->name('statements.mail-again');
-    Route::post('/statements/{statement}/count-as-mailed', [StatementController::class, 'countAsMailed'])->name('statements.count-as-mailed');
+    Route::post('/statements/{statement}/mail-again', [StatementController::class, 'mailAgain'])->name(
+        'statements.mail-again',
+    );
+    Route::post('/statements/{statement}/count-as-mailed', [StatementController::class, 'countAsMailed'])->name(
+        'statements.count-as-mailed',
+    );
     Route::get('/statements/runs/{run}/print.pdf', [StatementController::class, 'printFile'])->name('statements.print');
     Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->name('statements.again');
     Route::get('/finance-charges', [FinanceChargeController::class, 'index'])->name('finance-charges');
     Route::post('/finance-charges', [FinanceChargeController::class, 'post'])->name('finance-charges.post');
-    Route::post('/finance-charges/settings', [FinanceChargeController::class, 'settings'])->middleware('can:manage-accounts')->name('finance-charges.settings');
+    Route::post('/finance-charges/settings', [FinanceChargeController::class, 'settings'])
+        ->middleware('can:manage-accounts')
+        ->name('finance-charges.settings');
 });

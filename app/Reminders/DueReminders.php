@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Who is to be reminded as of a day. Of several days that have passed unsent only the latest is left: nobody wants to be told "due in 7 days" the day after it was due.
+ * Who is to be reminded as of a day. Of several days that have passed unsent only the latest is left: nobody wants to
+ * be told "due in 7 days" the day after it was due.
  */
 final readonly class DueReminders
 {
@@ -27,20 +28,45 @@ final readonly class DueReminders
     {
         $settings = ReminderDays::of($this->house);
         $found = [
-            ...$this->of(About::Plan, $settings->plan, $day, <<<'SQL'
-                SELECT p.id, p.label, c.name, c.phone, c.mail, t.due, i.`open` FROM plan_parts t JOIN open_items i ON i.document_id = t.document_id JOIN plans p ON p.id = t.plan_id JOIN customers c ON c.id = p.customer_id
+            ...$this->of(
+                About::Plan,
+                $settings->plan,
+                $day,
+                <<<'SQL'
+                SELECT p.id, p.label, c.name, c.phone, c.mail, t.due, i.`open`
+                    FROM plan_parts t JOIN open_items i ON i.document_id = t.document_id
+                    JOIN plans p ON p.id = t.plan_id JOIN customers c ON c.id = p.customer_id
                 WHERE i.`open` > 0 AND t.due BETWEEN ? AND ?
-                SQL),
-            ...$this->of(About::Layaway, $settings->layaway, $day, <<<'SQL'
-                SELECT l.id, l.label, c.name, c.phone, c.mail, l.next_due AS due, l.next_open AS `open` FROM layaways l JOIN customers c ON c.id = l.customer_id
+                SQL
+                ,
+            ),
+            ...$this->of(
+                About::Layaway,
+                $settings->layaway,
+                $day,
+                <<<'SQL'
+                SELECT l.id, l.label, c.name, c.phone, c.mail, l.next_due AS due, l.next_open AS `open`
+                    FROM layaways l JOIN customers c ON c.id = l.customer_id
                 WHERE l.state = 'running' AND l.next_due BETWEEN ? AND ?
-                SQL),
-            ...$this->of(About::Expiry, $settings->expiry, $day, <<<'SQL'
-                SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - l.held AS `open` FROM layaways l JOIN customers c ON c.id = l.customer_id
+                SQL
+                ,
+            ),
+            ...$this->of(
+                About::Expiry,
+                $settings->expiry,
+                $day,
+                <<<'SQL'
+                SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - l.held AS `open`
+                    FROM layaways l JOIN customers c ON c.id = l.customer_id
                 WHERE l.state = 'running' AND l.expires_on BETWEEN ? AND ?
-                SQL),
+                SQL
+                ,
+            ),
         ];
-        usort($found, static fn (Reminder $one, Reminder $other): int => [$one->due, $one->label] <=> [$other->due, $other->label]);
+        usort(
+            $found,
+            static fn (Reminder $one, Reminder $other): int => [$one->due, $one->label] <=> [$other->due, $other->label],
+        );
 
         return $found;
     }
@@ -55,16 +81,33 @@ final readonly class DueReminders
             return [];
         }
 
-        $rows = DB::select($sql, [$day->subDays(max($days) + self::STALE)->format('Y-m-d'), $day->subDays(min($days))->format('Y-m-d')]);
+        $rows = DB::select($sql, [
+            $day->subDays(max($days) + self::STALE)->format('Y-m-d'),
+            $day->subDays(min($days))->format('Y-m-d'),
+        ]);
         $sent = $this->sent($about, array_values(array_map(static fn (stdClass $row): int => (int) $row->id, $rows)));
         $reminders = [];
 
         foreach ($rows as $row) {
             $due = CarbonImmutable::parse((string) $row->due);
-            $passed = array_filter($days, static fn (int $offset): bool => $due->addDays($offset)->lessThanOrEqualTo($day));
+            $passed = array_filter(
+                $days,
+                static fn (int $offset): bool => $due->addDays($offset)->lessThanOrEqualTo($day),
+            );
 
             if ($passed !== [] && ! isset($sent["{$row->id}:{$row->due}:".max($passed)])) {
-                $reminders[] = new Reminder($about, (int) $row->id, (string) $row->label, (string) $row->name, (string) $row->phone, (string) $row->mail, $due, max($passed), $this->house->money((int) $row->open), Days::between($due, $day));
+                $reminders[] = new Reminder(
+                    $about,
+                    (int) $row->id,
+                    (string) $row->label,
+                    (string) $row->name,
+                    (string) $row->phone,
+                    (string) $row->mail,
+                    $due,
+                    max($passed),
+                    $this->house->money((int) $row->open),
+                    Days::between($due, $day),
+                );
             }
         }
 
@@ -80,7 +123,12 @@ final readonly class DueReminders
         $sent = [];
 
         foreach (array_chunk(array_unique($ids), 1000) as $some) {
-            foreach (DB::table('reminders')->where('about', $about->value)->whereIn('about_id', $some)->get(['about_id', 'due', 'days']) as $row) {
+            foreach (
+                DB::table('reminders')
+                    ->where('about', $about->value)
+                    ->whereIn('about_id', $some)
+                    ->get(['about_id', 'due', 'days']) as $row
+            ) {
                 $sent["{$row->about_id}:{$row->due}:{$row->days}"] = true;
             }
         }

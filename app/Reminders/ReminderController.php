@@ -31,7 +31,15 @@ final class ReminderController
         $done = $this->send->handle(ShopTime::today());
         $words = $done['sent'] === 1 ? '1 reminder was mailed.' : "{$done['sent']} reminders were mailed.";
 
-        return redirect()->route('reminders')->with('done', $words.($done['unreachable'] > 0 ? " {$done['unreachable']} have no mail address: print those, or call." : ''));
+        return redirect()
+            ->route('reminders')
+            ->with(
+                'done',
+                $words
+                    .($done['unreachable'] > 0
+                        ? " {$done['unreachable']} have no mail address: print those, or call."
+                        : ''),
+            );
     }
 
     /** A reminder as paper, for who has no mail address. */
@@ -39,7 +47,10 @@ final class ReminderController
     {
         $reminder = $this->find($key) ?? abort(404);
 
-        return response($this->send->paper($reminder), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$reminder->label}-reminder.pdf\""]);
+        return response($this->send->paper($reminder), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"{$reminder->label}-reminder.pdf\"",
+        ]);
     }
 
     /** Reminded by hand: called, or sent on paper. */
@@ -48,7 +59,9 @@ final class ReminderController
         $reminder = $this->find($key);
         $reminder === null || $this->send->note($reminder, 'by hand', ShopTime::today());
 
-        return redirect()->route('reminders')->with('done', $reminder === null ? 'That was done already.' : "{$reminder->customer} is reminded.");
+        return redirect()
+            ->route('reminders')
+            ->with('done', $reminder === null ? 'That was done already.' : "{$reminder->customer} is reminded.");
     }
 
     private function find(string $key): ?Reminder

@@ -6,7 +6,10 @@ namespace Elmstone\Reminders;
 
 use Elmstone\Shop\House;
 
-/** On which days around a date people are reminded: below zero before it, above zero after it. As the program ships until the office says otherwise. */
+/**
+ * On which days around a date people are reminded: below zero before it, above zero after it. As the program ships
+ * until the office says otherwise.
+ */
 final readonly class ReminderDays
 {
     private const SHIPPED = ['plan' => [-7, 0, 1, 3], 'layaway' => [-3, 1], 'expiry' => [-14, -3]];

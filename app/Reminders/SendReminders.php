@@ -12,11 +12,18 @@ use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Sends what is due to be sent, each once: that it is sent is written down in the same transaction, and two who send at once send it once. */
+/**
+ * Sends what is due to be sent, each once: that it is sent is written down in the same transaction, and two who send at
+ * once send it once.
+ */
 final class SendReminders
 {
-    public function __construct(private readonly DueReminders $due, private readonly Mailbox $mailbox, private readonly Pdf $pdf, private readonly House $house)
-    {
+    public function __construct(
+        private readonly DueReminders $due,
+        private readonly Mailbox $mailbox,
+        private readonly Pdf $pdf,
+        private readonly House $house,
+    ) {
     }
 
     /** @return array{sent: int, unreachable: int} how many went out, and how many have no mail address */
@@ -40,9 +47,15 @@ final class SendReminders
                 return false;
             }
 
-            $this->mailbox->deliver(new Mail(
-                $reminder->mail, "{$reminder->label}: ".Show::money($reminder->open)." {$reminder->when()}", $this->words($reminder), "{$reminder->label}-reminder.pdf", $this->paper($reminder),
-            ));
+            $this->mailbox->deliver(
+                new Mail(
+                    $reminder->mail,
+                    "{$reminder->label}: ".Show::money($reminder->open)." {$reminder->when()}",
+                    $this->words($reminder),
+                    "{$reminder->label}-reminder.pdf",
+                    $this->paper($reminder),
+                ),
+            );
 
             return true;
         });
@@ -56,13 +69,25 @@ final class SendReminders
     public function note(Reminder $reminder, string $mailTo, CarbonImmutable $day): bool
     {
         return DB::table('reminders')->insertOrIgnore([
-            'about' => $reminder->about->value, 'about_id' => $reminder->id, 'due' => $reminder->due->format('Y-m-d'), 'days' => $reminder->days, 'mail_to' => $mailTo, 'sent_on' => $day->format('Y-m-d'),
+            'about' => $reminder->about->value,
+            'about_id' => $reminder->id,
+            'due' => $reminder->due->format('Y-m-d'),
+            'days' => $reminder->days,
+            'mail_to' => $mailTo,
+            'sent_on' => $day->format('Y-m-d'),
         ]) === 1;
     }
 
     public function paper(Reminder $reminder): string
     {
-        return $this->pdf->a4(view('reminders.paper', ['pdf' => true, 'reminder' => $reminder, 'shop' => $this->house->shop(), 'words' => $this->words($reminder)])->render());
+        return $this->pdf->a4(
+            view('reminders.paper', [
+                'pdf' => true,
+                'reminder' => $reminder,
+                'shop' => $this->house->shop(),
+                'words' => $this->words($reminder),
+            ])->render(),
+        );
     }
 
     public function words(Reminder $reminder): string
@@ -71,9 +96,16 @@ final class SendReminders
         $date = Show::date($reminder->due);
         $place = $this->house->shop()->name;
         $matter = match ($reminder->about) {
-            About::Expiry => "Your layaway {$reminder->label} at {$place} is set aside until {$date}; {$amount} is left to pay. If you need longer, call us before then.",
-            About::Layaway => $reminder->late > 0 ? "The payment of {$amount} on your layaway {$reminder->label} at {$place} was due on {$date}. We keep the goods for you; please come by or call us." : "The next payment of {$amount} on your layaway {$reminder->label} at {$place} is due on {$date}.",
-            About::Plan => $reminder->late > 0 ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If it is on its way, thank you; if something is in the way, call us." : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
+            About::Expiry => "Your layaway {$reminder->label} at {$place} is set aside until {$date}; {$amount} is left to "
+                .'pay. If you need longer, call us before then.',
+            About::Layaway => $reminder->late > 0
+                ? "The payment of {$amount} on your layaway {$reminder->label} at {$place} was due on {$date}. We keep "
+                    .'the goods for you; please come by or call us.'
+                : "The next payment of {$amount} on your layaway {$reminder->label} at {$place} is due on {$date}.",
+            About::Plan => $reminder->late > 0
+                ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If it is "
+                    .'on its way, thank you; if something is in the way, call us.'
+                : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
         };
 
         return "Dear {$reminder->customer},\n\n{$matter}\n\n{$place}";

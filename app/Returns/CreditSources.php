@@ -8,7 +8,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
 use Elmstone\Core\Settlement\TenderKind;
 
-/** What a credit note is worth, by where it comes from, and what is left of it when the fee and the goods taken along are paid with it. */
+/**
+ * What a credit note is worth, by where it comes from, and what is left of it when the fee and the goods taken along
+ * are paid with it.
+ */
 final readonly class CreditSources
 {
     public const BLIND = 'blind';
@@ -46,10 +49,17 @@ final readonly class CreditSources
             }
         }
 
-        $left = array_values(array_filter($sources, static fn (MoneySource $source): bool => $source->amount->isPositive()));
+        $left = array_values(
+            array_filter($sources, static fn (MoneySource $source): bool => $source->amount->isPositive()),
+        );
 
-        // Ways are shared out in this order, so that cash is for goods without a receipt only where there is no other place for it.
-        usort($left, static fn (MoneySource $one, MoneySource $other): int => ($one->id === self::BLIND) <=> ($other->id === self::BLIND));
+        // Ways are shared out in this order, so that cash is for goods without a receipt only where there is no other
+        // place for it.
+        usort(
+            $left,
+            static fn (MoneySource $one, MoneySource $other): int => ($one->id === self::BLIND)
+                <=> ($other->id === self::BLIND),
+        );
 
         return new self($left, $used);
     }
@@ -57,11 +67,21 @@ final readonly class CreditSources
     /** What must go back to the house account, because it was charged there. */
     public function charged(Money $zero): Money
     {
-        return array_reduce($this->left, static fn (Money $sum, MoneySource $source): Money => str_starts_with($source->id, 'charged:') ? $sum->plus($source->amount) : $sum, $zero);
+        return array_reduce(
+            $this->left,
+            static fn (Money $sum, MoneySource $source): Money => str_starts_with($source->id, 'charged:')
+                ? $sum->plus($source->amount)
+                : $sum,
+            $zero,
+        );
     }
 
     public function total(Money $zero): Money
     {
-        return array_reduce($this->left, static fn (Money $sum, MoneySource $source): Money => $sum->plus($source->amount), $zero);
+        return array_reduce(
+            $this->left,
+            static fn (Money $sum, MoneySource $source): Money => $sum->plus($source->amount),
+            $zero,
+        );
     }
 }

@@ -15,7 +15,10 @@ use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
-/** How originals were paid, less what went back of that and what terminals are asked for just now: what was charged, and what came in by each way. A few queries for any number of them. */
+/**
+ * How originals were paid, less what went back of that and what terminals are asked for just now: what was charged, and
+ * what came in by each way. A few queries for any number of them.
+ */
 final readonly class OriginMoney
 {
     /**
@@ -24,8 +27,12 @@ final readonly class OriginMoney
      * @param  array<string, array{type: string, last_four: string}>  $cards by authorisation
      * @param  array<int, array<string, int>>  $went minor units that went back already, by document and tender kind
      */
-    private function __construct(private array $left, private array $charged, public array $cards, private array $went)
-    {
+    private function __construct(
+        private array $left,
+        private array $charged,
+        public array $cards,
+        private array $went,
+    ) {
     }
 
     /**
@@ -36,7 +43,15 @@ final readonly class OriginMoney
     public static function of(House $house, array $documents, ?int $before = null, ?CardSubject $for = null): self
     {
         [$left, $charged, $cards, $went] = [[], [], [], []];
-        $tenders = $documents === [] ? [] : DB::table('document_tenders as t')->join('documents as d', 'd.id', '=', 't.document_id')->whereIn('t.document_id', $documents)->orderBy('t.document_id')->orderBy('t.position')->get(['t.*', 'd.cash_rounding']);
+        $tenders
+            = $documents === []
+                ? []
+                : DB::table('document_tenders as t')
+                    ->join('documents as d', 'd.id', '=', 't.document_id')
+                    ->whereIn('t.document_id', $documents)
+                    ->orderBy('t.document_id')
+                    ->orderBy('t.position')
+                    ->get(['t.*', 'd.cash_rounding']);
 
         foreach ($tenders as $tender) {
             $document = (int) $tender->document_id;
@@ -45,19 +60,32 @@ final readonly class OriginMoney
                 $charged[$document] = ($charged[$document] ?? 0) + (int) $tender->amount;
             } elseif ($tender->kind === TenderKind::LayawayMoney->value) {
                 [$left[$document], $owed] = self::ofLayaway($house, $document);
-                $owed === 0 || $charged[$document] = ($charged[$document] ?? 0) + $owed;
+                $owed === 0 || ($charged[$document] = ($charged[$document] ?? 0) + $owed);
             } else {
                 $way = WayOut::name(TenderKind::from((string) $tender->kind), (string) $tender->authorisation);
                 // Of cash, what it paid: what it was rounded by is not owed.
-                $left[$document][$way] = ($left[$document][$way] ?? 0) + (int) $tender->amount - ($tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0);
+                $left[$document][$way]
+                    = ($left[$document][$way] ?? 0)
+                    + (int) $tender->amount
+                    - ($tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0);
 
                 if ($tender->kind === TenderKind::Card->value) {
-                    $cards[(string) $tender->authorisation] = ['type' => (string) $tender->card_type, 'last_four' => (string) $tender->last_four];
+                    $cards[(string) $tender->authorisation] = [
+                        'type' => (string) $tender->card_type,
+                        'last_four' => (string) $tender->last_four,
+                    ];
                 }
             }
         }
 
-        foreach ($left === [] && $charged === [] ? [] : DB::table('return_shares')->whereIn('origin_document_id', $documents)->when($before !== null, static fn ($query) => $query->where('document_id', '<', $before))->get() as $share) {
+        foreach (
+            $left === [] && $charged === []
+                ? []
+                : DB::table('return_shares')
+                    ->whereIn('origin_document_id', $documents)
+                    ->when($before !== null, static fn ($query) => $query->where('document_id', '<', $before))
+                    ->get() as $share
+        ) {
             $document = (int) $share->origin_document_id;
             $kind = $share->pool === 'charged' ? TenderKind::HouseAccount : TenderKind::tryFrom((string) $share->way);
 
@@ -68,11 +96,20 @@ final readonly class OriginMoney
                 $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $share->amount;
             }
 
-            $kind === null || $went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount;
+            $kind === null
+                || ($went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount);
         }
 
         // What bounced did not come in, and is owed on the account instead.
-        foreach ($documents === [] ? [] : DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')->whereIn('d.refers_to_id', $documents)->where('d.purpose', Purpose::ReturnedPayment->value)->get(['d.refers_to_id', 't.kind', 't.authorisation', 't.amount']) as $bounced) {
+        foreach (
+            $documents === []
+                ? []
+                : DB::table('documents as d')
+                    ->join('document_tenders as t', 't.document_id', '=', 'd.id')
+                    ->whereIn('d.refers_to_id', $documents)
+                    ->where('d.purpose', Purpose::ReturnedPayment->value)
+                    ->get(['d.refers_to_id', 't.kind', 't.authorisation', 't.amount']) as $bounced
+        ) {
             $document = (int) $bounced->refers_to_id;
             $way = WayOut::name(TenderKind::from((string) $bounced->kind), (string) $bounced->authorisation);
             $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $bounced->amount;
@@ -81,7 +118,9 @@ final readonly class OriginMoney
 
         $money = new self($left, $charged, self::cards($left, $cards), $went);
 
-        return $before === null ? $money->less(CardMoney::reserved(array_map(strval(...), array_keys($money->cards)), $for)) : $money;
+        return $before === null
+            ? $money->less(CardMoney::reserved(array_map(strval(...), array_keys($money->cards)), $for))
+            : $money;
     }
 
     /** @param  array<string, int>  $reserved minor units by authorisation that terminals are asked for elsewhere */
@@ -92,7 +131,7 @@ final readonly class OriginMoney
         foreach ($left as $document => $ways) {
             foreach ($reserved as $authorisation => $amount) {
                 $way = WayOut::name(TenderKind::Card, (string) $authorisation);
-                isset($ways[$way]) && $left[$document][$way] = $ways[$way] - $amount;
+                isset($ways[$way]) && ($left[$document][$way] = $ways[$way] - $amount);
             }
         }
 
@@ -119,20 +158,39 @@ final readonly class OriginMoney
 
     private function money(int $document): int
     {
-        return array_sum(array_filter($this->left[$document] ?? [], static fn (string $way): bool => WayOut::isMoney($way), ARRAY_FILTER_USE_KEY));
+        return array_sum(
+            array_filter(
+                $this->left[$document] ?? [],
+                static fn (string $way): bool => WayOut::isMoney($way),
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
     }
 
     /**
-     * For the proof: by which ways more went back than came in, in minor units; "money" for all money ways together. What may go any way is not counted.
+     * For the proof: by which ways more went back than came in, in minor units; "money" for all money ways together.
+     * What may go any way is not counted.
      *
      * @return array<string, int>
      */
     public function beyond(int $document): array
     {
-        $bound = array_filter($this->left[$document] ?? [], static fn (int $left, string $way): bool => $left < 0 && (WayOut::isMoney($way) || $way === TenderKind::DepositHeld->value || str_contains($way, ':')), ARRAY_FILTER_USE_BOTH);
-        $all = [...$bound, TenderKind::HouseAccount->value => $this->charged[$document] ?? 0, 'money' => $this->money($document)];
+        $bound = array_filter(
+            $this->left[$document] ?? [],
+            static fn (int $left, string $way): bool => $left < 0
+                && (WayOut::isMoney($way) || $way === TenderKind::DepositHeld->value || str_contains($way, ':')),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $all = [
+            ...$bound,
+            TenderKind::HouseAccount->value => $this->charged[$document] ?? 0,
+            'money' => $this->money($document),
+        ];
 
-        return array_map(static fn (int $left): int => -$left, array_filter($all, static fn (int $left): bool => $left < 0));
+        return array_map(
+            static fn (int $left): int => -$left,
+            array_filter($all, static fn (int $left): bool => $left < 0),
+        );
     }
 
     /**
@@ -145,7 +203,10 @@ final readonly class OriginMoney
     public function sources(int $document, Money $value, array $anyway, array $opened = []): array
     {
         $charged = Money::min($value, Money::ofMinor($this->charged($document), $value->currency));
-        $ways = array_map(static fn (int $left): Money => Money::ofMinor(max(0, $left), $value->currency), $this->left[$document] ?? []);
+        $ways = array_map(
+            static fn (int $left): Money => Money::ofMinor(max(0, $left), $value->currency),
+            $this->left[$document] ?? [],
+        );
         unset($ways[TenderKind::StoreCredit->value], $ways[TenderKind::Exchange->value]);
         $open = array_fill_keys($opened, Money::ofMinor($this->moneyLeft($document), $value->currency));
 
@@ -161,7 +222,10 @@ final readonly class OriginMoney
         return max(0, $this->left[$document][$way] ?? 0);
     }
 
-    /** @return array{array<string, int>, int} minor units by way, and what bounced after the goods had left and is owed on the account */
+    /**
+     * @return array{array<string, int>, int} minor units by way, and what bounced after the goods had left and is owed
+     *     on the account
+     */
     private static function ofLayaway(House $house, int $document): array
     {
         $layaway = DB::table('layaways')->where('document_id', $document)->value('id');
@@ -187,12 +251,22 @@ final readonly class OriginMoney
         foreach ($left as $ways) {
             foreach (array_keys($ways) as $way) {
                 $which = WayOut::kind((string) $way) === TenderKind::Card ? WayOut::which((string) $way) : '';
-                $which === '' || isset($known[$which]) || $unknown[] = $which;
+                $which === '' || isset($known[$which]) || ($unknown[] = $which);
             }
         }
 
-        foreach ($unknown === [] ? [] : DB::table('document_tenders')->where('kind', TenderKind::Card->value)->whereIn('authorisation', $unknown)->get(['authorisation', 'card_type', 'last_four']) as $row) {
-            $known[(string) $row->authorisation] ??= ['type' => (string) $row->card_type, 'last_four' => (string) $row->last_four];
+        foreach (
+            $unknown === []
+                ? []
+                : DB::table('document_tenders')
+                    ->where('kind', TenderKind::Card->value)
+                    ->whereIn('authorisation', $unknown)
+                    ->get(['authorisation', 'card_type', 'last_four']) as $row
+        ) {
+            $known[(string) $row->authorisation] ??= [
+                'type' => (string) $row->card_type,
+                'last_four' => (string) $row->last_four,
+            ];
         }
 
         return $known;

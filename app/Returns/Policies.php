@@ -25,9 +25,16 @@ final class Policies
     public function for(?int $own, ?int $department): ReturnPolicy
     {
         $this->read();
-        $id = $own ?? $this->departments[$department ?? 0] ?? $this->house->shop()->return_policy_id;
+        $id = $own ?? ($this->departments[$department ?? 0] ?? $this->house->shop()->return_policy_id);
 
-        return $this->all[$id ?? 0] ?? new ReturnPolicy(['name' => 'Nothing said', 'returnable' => true, 'days' => null, 'fee_percent' => '0', 'words' => '']);
+        return $this->all[$id ?? 0]
+            ?? new ReturnPolicy([
+                'name' => 'Nothing said',
+                'returnable' => true,
+                'days' => null,
+                'fee_percent' => '0',
+                'words' => '',
+            ]);
     }
 
     /**
@@ -36,7 +43,12 @@ final class Policies
      */
     public static function ofItems(iterable $items): array
     {
-        $ids = array_values(array_filter(is_array($items) ? $items : iterator_to_array($items), static fn (mixed $id): bool => $id !== null));
+        $ids = array_values(
+            array_filter(
+                is_array($items) ? $items : iterator_to_array($items),
+                static fn (mixed $id): bool => $id !== null,
+            ),
+        );
 
         return $ids === [] ? [] : DB::table('items')->whereIn('id', $ids)->pluck('return_policy_id', 'id')->all();
     }

@@ -41,11 +41,20 @@ final class ReturnPolicy extends Model
     /** "within 30 days, 15 % restocking fee" */
     public function summary(): string
     {
-        $parts = array_filter([
-            $this->returnable ? ($this->days === null ? 'at any time' : "within {$this->days} days") : 'not taken back',
-            $this->returnable && $this->hasFee() ? rtrim(rtrim($this->fee_percent, '0'), '.').' % restocking fee' : '',
-            $this->returnable ? $this->words : '',
-        ], static fn (string $part): bool => $part !== '');
+        $parts = array_filter(
+            [
+                $this->returnable
+                    ? ($this->days === null
+                        ? 'at any time'
+                        : "within {$this->days} days")
+                    : 'not taken back',
+                $this->returnable && $this->hasFee()
+                    ? rtrim(rtrim($this->fee_percent, '0'), '.').' % restocking fee'
+                    : '',
+                $this->returnable ? $this->words : '',
+            ],
+            static fn (string $part): bool => $part !== '',
+        );
 
         return implode(', ', $parts);
     }

@@ -37,8 +37,12 @@ final class Returnables
 
     private ?int $location = null;
 
-    public function __construct(private readonly House $house, private readonly Policies $policies, private readonly ItemSearch $items, private readonly CustomerSearch $customers)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Policies $policies,
+        private readonly ItemSearch $items,
+        private readonly CustomerSearch $customers,
+    ) {
     }
 
     /**
@@ -57,7 +61,13 @@ final class Returnables
 
         return match (true) {
             $number !== null => $this->read($this->lines()->where('d.number', $number), $day),
-            $layaway !== null => $this->read($this->lines()->whereIn('d.id', DB::table('layaways')->where('id', $layaway)->whereNotNull('document_id')->select('document_id')), $day),
+            $layaway !== null => $this->read(
+                $this->lines()->whereIn(
+                    'd.id',
+                    DB::table('layaways')->where('id', $layaway)->whereNotNull('document_id')->select('document_id'),
+                ),
+                $day,
+            ),
             $card !== null => $this->read($this->byCard($card), $day),
             $customer !== null => $this->read($this->ofCustomer($customer, $typed), $day),
             mb_strlen($typed) < 2 => [],
@@ -68,19 +78,41 @@ final class Returnables
     /** The least an item sold for of late, per unit of its price; null: it was not sold. 4 places, rounded down. */
     public function lowest(int $item, CarbonImmutable $day): ?string
     {
-        $lowest = DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('l.item_id', $item)->where('l.direction', 'out')->where('d.kind', DocumentKind::Invoice->value)
-            ->where('d.purpose', Purpose::Sale->value)->where('d.business_date', '>=', $day->subDays($this->house->shop()->blind_days)->format('Y-m-d'))
-            ->selectRaw('MIN(TRUNCATE(l.net * l.price_per / l.quantity, 6)) AS lowest')->value('lowest');
+        $lowest = DB::table('document_lines as l')
+            ->join('documents as d', 'd.id', '=', 'l.document_id')
+            ->where('l.item_id', $item)
+            ->where('l.direction', 'out')
+            ->where('d.kind', DocumentKind::Invoice->value)
+            ->where('d.purpose', Purpose::Sale->value)
+            ->where('d.business_date', '>=', $day->subDays($this->house->shop()->blind_days)->format('Y-m-d'))
+            ->selectRaw('MIN(TRUNCATE(l.net * l.price_per / l.quantity, 6)) AS lowest')
+            ->value('lowest');
 
-        return $lowest === null ? null : (string) BigDecimal::of((string) $lowest)->withPointMovedLeft($this->house->currency()->places)->toScale(4, RoundingMode::DOWN)->stripTrailingZeros();
+        return $lowest === null
+            ? null
+            : (string) BigDecimal::of((string) $lowest)
+                ->withPointMovedLeft($this->house->currency()->places)
+                ->toScale(4, RoundingMode::DOWN)
+                ->stripTrailingZeros();
     }
 
-    /** Whether what was typed or scanned is the receipt itself, or the card and day it was paid by: not merely what was bought. */
+    /**
+     * Whether what was typed or scanned is the receipt itself, or the card and day it was paid by: not merely what was
+     * bought.
+     */
     public static function isReceipt(string $typed, ?Document $document): bool
     {
         $typed = trim($typed);
 
-        return $document !== null && (self::number($typed) === $document->number || (self::layaway($typed) !== null && DB::table('layaways')->where('id', self::layaway($typed))->value('document_id') === $document->id) || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1 && $document->tenders->contains(static fn (DocumentTender $tender): bool => $tender->last_four === $found[1])));
+        return $document !== null
+            && (self::number($typed) === $document->number
+                || (self::layaway($typed) !== null
+                    && DB::table('layaways')->where('id', self::layaway($typed))->value('document_id')
+                        === $document->id)
+                || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1
+                    && $document->tenders->contains(
+                        static fn (DocumentTender $tender): bool => $tender->last_four === $found[1],
+                    )));
     }
 
     /** "INV-000123", "inv123", or the bare number */
@@ -96,7 +128,8 @@ final class Returnables
     }
 
     /**
-     * The last four digits, then a date as 2026-11-12, 11/25 (month first), 25.11. (day first), "12 Nov", "today" or "yesterday".
+     * The last four digits, then a date as 2026-11-12, 11/25 (month first), 25.11. (day first), "12 Nov", "today" or
+     * "yesterday".
      *
      * @return array{string, CarbonImmutable}|null
      */
@@ -111,9 +144,20 @@ final class Returnables
             $text === 'today' => $day,
             $text === 'yesterday' => $day->subDay(),
             preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat($text, 'Y-m-d') => CarbonImmutable::createFromFormat('!Y-m-d', $text),
-            preg_match('#^(\d{1,2})/(\d{1,2})(?:/(\d{4}))?$#D', $text, $parts) === 1 => self::date($parts[3] ?? '', $parts[1], $parts[2], $day),
-            preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})?$/D', $text, $parts) === 1 => self::date($parts[3] ?? '', $parts[2], $parts[1], $day),
-            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat("{$text} {$day->year}", 'j M Y') => CarbonImmutable::createFromFormat('!j M Y', "{$text} {$day->year}"),
+            preg_match('#^(\d{1,2})/(\d{1,2})(?:/(\d{4}))?$#D', $text, $parts) === 1 => self::date(
+                $parts[3] ?? '',
+                $parts[1],
+                $parts[2],
+                $day,
+            ),
+            preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})?$/D', $text, $parts) === 1 => self::date(
+                $parts[3] ?? '',
+                $parts[2],
+                $parts[1],
+                $day,
+            ),
+            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1
+                && CarbonImmutable::canBeCreatedFromFormat("{$text} {$day->year}", 'j M Y') => CarbonImmutable::createFromFormat('!j M Y', "{$text} {$day->year}"),
             default => null,
         };
 
@@ -125,14 +169,24 @@ final class Returnables
     {
         $year = $year === '' ? $today->year : (int) $year;
 
-        return checkdate((int) $month, (int) $day, $year) ? $today->setDate($year, (int) $month, (int) $day)->startOfDay() : null;
+        return checkdate((int) $month, (int) $day, $year)
+            ? $today->setDate($year, (int) $month, (int) $day)->startOfDay()
+            : null;
     }
 
     /** @param  array{string, CarbonImmutable}  $card */
     private function byCard(array $card): Builder
     {
-        $documents = DB::table('document_tenders as t')->join('documents as k', 'k.id', '=', 't.document_id')->where('t.last_four', $card[0])
-            ->whereBetween('k.business_date', [$card[1]->subDay()->format('Y-m-d'), $card[1]->addDay()->format('Y-m-d')])->limit(50)->pluck('t.document_id')->all();
+        $documents = DB::table('document_tenders as t')
+            ->join('documents as k', 'k.id', '=', 't.document_id')
+            ->where('t.last_four', $card[0])
+            ->whereBetween('k.business_date', [
+                $card[1]->subDay()->format('Y-m-d'),
+                $card[1]->addDay()->format('Y-m-d'),
+            ])
+            ->limit(50)
+            ->pluck('t.document_id')
+            ->all();
 
         return $this->lines()->whereIn('d.id', $documents);
     }
@@ -140,13 +194,25 @@ final class Returnables
     private function ofCustomer(int $customer, string $typed): Builder
     {
         $ids = [$customer, ...DB::table('customers')->where('merged_into_id', $customer)->pluck('id')->all()];
-        // From the newest purchase back, and no further than enough is found: read by line, years of purchases would be sorted first.
-        $query = $this->fitting(DB::query()->fromRaw('documents as d FORCE INDEX (documents_customer_id_kind_id_index) STRAIGHT_JOIN document_lines as l ON l.document_id = d.id'))->whereIn('d.customer_id', $ids)->orderByDesc('d.id');
+        // From the newest purchase back, and no further than enough is found: read by line, years of purchases would be
+        // sorted first.
+        $query = $this->fitting(
+            DB::query()->fromRaw(
+                'documents as d FORCE INDEX (documents_customer_id_kind_id_index) STRAIGHT_JOIN document_lines as l '
+                    .'ON l.document_id = d.id',
+            ),
+        )
+            ->whereIn('d.customer_id', $ids)
+            ->orderByDesc('d.id');
         $items = mb_strlen($typed) < 2 ? null : $this->itemsNamed($typed);
 
         return match (true) {
             $items === null => $query,
-            $items === [] => $query->where('l.description', 'like', '%'.str_replace('*', '%', addcslashes($typed, '%_\\')).'%'),
+            $items === [] => $query->where(
+                'l.description',
+                'like',
+                '%'.str_replace('*', '%', addcslashes($typed, '%_\\')).'%',
+            ),
             default => $query->whereIn('l.item_id', $items),
         };
     }
@@ -157,7 +223,12 @@ final class Returnables
         $items = $this->itemsNamed($typed);
 
         if ($items !== []) {
-            return $this->read($this->lines()->whereIn('l.item_id', $items)->where('d.business_date', '>=', $day->subDays(self::DAYS_OF_ITEM)->format('Y-m-d')), $day);
+            return $this->read(
+                $this->lines()
+                    ->whereIn('l.item_id', $items)
+                    ->where('d.business_date', '>=', $day->subDays(self::DAYS_OF_ITEM)->format('Y-m-d')),
+                $day,
+            );
         }
 
         $customers = $this->customers->find($typed, 5)->modelKeys();
@@ -181,25 +252,39 @@ final class Returnables
 
     private function lines(): Builder
     {
-        return $this->fitting(DB::table('documents as d')->join('document_lines as l', 'l.document_id', '=', 'd.id'))->orderByDesc('d.id');
+        return $this->fitting(
+            DB::table('documents as d')->join('document_lines as l', 'l.document_id', '=', 'd.id'),
+        )->orderByDesc('d.id');
     }
 
     private function fitting(Builder $query): Builder
     {
         $this->location === null || $query->where('d.location_id', $this->location);
 
-        return $query->where('d.kind', DocumentKind::Invoice->value)->where('d.purpose', Purpose::Sale->value)->where('l.direction', 'out')->whereNotNull('l.department_id');
+        return $query
+            ->where('d.kind', DocumentKind::Invoice->value)
+            ->where('d.purpose', Purpose::Sale->value)
+            ->where('l.direction', 'out')
+            ->whereNotNull('l.department_id');
     }
 
     /** @return list<ReturnableLine> */
     private function read(Builder $query, CarbonImmutable $day): array
     {
-        $rows = $query->limit(self::MOST)->get(['d.id', 'd.label', 'd.business_date', 'd.customer_name', 'd.tax_included', 'l.position', 'l.item_id', 'l.code', 'l.description', 'l.department_id', 'l.quantity', 'l.serials'])
-            ->sortBy([['id', 'desc'], ['position', 'asc']])->values();
+        $rows = $query
+            ->limit(self::MOST)
+            ->get([
+                'd.id', 'd.label', 'd.business_date', 'd.customer_name', 'd.tax_included', 'l.position', 'l.item_id',
+                'l.code', 'l.description', 'l.department_id', 'l.quantity', 'l.serials',
+            ])
+            ->sortBy([['id', 'desc'], ['position', 'asc']])
+            ->values();
         $origins = Origins::of($this->house->currency(), $rows->pluck('id')->all());
         $own = Policies::ofItems($rows->pluck('item_id')->all());
 
-        return array_values($rows->map(fn (stdClass $row): ReturnableLine => $this->line($row, $origins, $own, $day))->all());
+        return array_values(
+            $rows->map(fn (stdClass $row): ReturnableLine => $this->line($row, $origins, $own, $day))->all(),
+        );
     }
 
     /** @param  array<int, int|null>  $own policies by item */
@@ -213,10 +298,18 @@ final class Returnables
         $serials = $row->serials === null ? [] : json_decode((string) $row->serials, true, 4, JSON_THROW_ON_ERROR);
 
         return new ReturnableLine(
-            $origin, (string) $row->label, $sold, (string) $row->customer_name, (string) $row->code, (string) $row->description,
-            (string) BigDecimal::of((string) $row->quantity)->stripTrailingZeros(), (string) $left,
+            $origin,
+            (string) $row->label,
+            $sold,
+            (string) $row->customer_name,
+            (string) $row->code,
+            (string) $row->description,
+            (string) BigDecimal::of((string) $row->quantity)->stripTrailingZeros(),
+            (string) $left,
             $this->worth($returnable, $left->isGreaterThan(1) ? '1' : (string) $left, (bool) $row->tax_included),
-            $policy->summary(), $policy->outside($sold, $day), $serials === [] ? [] : array_values(array_diff($serials, self::backAlready($origin))),
+            $policy->summary(),
+            $policy->outside($sold, $day),
+            $serials === [] ? [] : array_values(array_diff($serials, self::backAlready($origin))),
         );
     }
 
@@ -234,8 +327,17 @@ final class Returnables
     /** @return list<string> serial numbers that came back already */
     private static function backAlready(Origin $origin): array
     {
-        $rows = DB::table('document_lines')->where('origin_document_id', $origin->documentId)->where('origin_position', $origin->position)->whereNotNull('serials')->where('goods_to', '<>', GoodsTo::None->value)->pluck('serials');
+        $rows = DB::table('document_lines')
+            ->where('origin_document_id', $origin->documentId)
+            ->where('origin_position', $origin->position)
+            ->whereNotNull('serials')
+            ->where('goods_to', '<>', GoodsTo::None->value)
+            ->pluck('serials');
 
-        return array_values($rows->flatMap(static fn (mixed $json): array => json_decode((string) $json, true, 4, JSON_THROW_ON_ERROR))->all());
+        return array_values(
+            $rows
+                ->flatMap(static fn (mixed $json): array => json_decode((string) $json, true, 4, JSON_THROW_ON_ERROR))
+                ->all(),
+        );
     }
 }

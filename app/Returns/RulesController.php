@@ -25,23 +25,38 @@ final class RulesController
 
     public function show(): View
     {
-        return view('returns.rules', ['policies' => ReturnPolicy::query()->orderBy('name')->get(), 'departments' => Department::query()->orderBy('name')->get(), 'shop' => $this->house->shop(), 'house' => $this->house]);
+        return view('returns.rules', [
+            'policies' => ReturnPolicy::query()->orderBy('name')->get(),
+            'departments' => Department::query()->orderBy('name')->get(),
+            'shop' => $this->house->shop(),
+            'house' => $this->house,
+        ]);
     }
 
     public function save(Request $request, ?ReturnPolicy $policy = null): RedirectResponse
     {
-        $request->validate([
-            'name' => ['required', 'string', 'max:60', Rule::unique('return_policies', 'name')->ignore($policy)],
-            'days' => ['nullable', 'integer', 'min:0', 'max:3650'],
-            'fee_percent' => ['nullable', 'string', 'max:12'],
-            'words' => ['nullable', 'string', 'max:255'],
-        ], ['name.unique' => 'There is a rule with this name already.']);
-        ($policy ?? new ReturnPolicy)->forceFill([
-            'name' => $request->string('name')->trim()->value(), 'returnable' => $request->boolean('returnable'), 'days' => $request->filled('days') ? $request->integer('days') : null,
-            'fee_percent' => self::percent($request->string('fee_percent')->value()), 'words' => $request->string('words')->trim()->value(),
-        ])->save();
+        $request->validate(
+            [
+                'name' => ['required', 'string', 'max:60', Rule::unique('return_policies', 'name')->ignore($policy)],
+                'days' => ['nullable', 'integer', 'min:0', 'max:3650'],
+                'fee_percent' => ['nullable', 'string', 'max:12'],
+                'words' => ['nullable', 'string', 'max:255'],
+            ],
+            ['name.unique' => 'There is a rule with this name already.'],
+        );
+        ($policy ?? new ReturnPolicy)
+            ->forceFill([
+                'name' => $request->string('name')->trim()->value(),
+                'returnable' => $request->boolean('returnable'),
+                'days' => $request->filled('days') ? $request->integer('days') : null,
+                'fee_percent' => self::percent($request->string('fee_percent')->value()),
+                'words' => $request->string('words')->trim()->value(),
+            ])
+            ->save();
 
-        return redirect()->route('return-rules')->with('done', 'The rule is kept. It holds from now on, also for what was sold before.');
+        return redirect()
+            ->route('return-rules')
+            ->with('done', 'The rule is kept. It holds from now on, also for what was sold before.');
     }
 
     public function settings(Request $request): RedirectResponse
@@ -54,13 +69,23 @@ final class RulesController
             'departments.*' => ['nullable', 'integer', 'exists:return_policies,id'],
         ]);
         DB::transaction(function () use ($request): void {
-            $this->house->shop()->forceFill([
-                'return_policy_id' => $request->filled('return_policy_id') ? $request->integer('return_policy_id') : null, 'blind_days' => $request->integer('blind_days'),
-                'gift_card_months' => $request->filled('gift_card_months') ? $request->integer('gift_card_months') : null,
-            ])->save();
+            $this->house
+                ->shop()
+                ->forceFill([
+                    'return_policy_id' => $request->filled('return_policy_id')
+                        ? $request->integer('return_policy_id')
+                        : null,
+                    'blind_days' => $request->integer('blind_days'),
+                    'gift_card_months' => $request->filled('gift_card_months')
+                        ? $request->integer('gift_card_months')
+                        : null,
+                ])
+                ->save();
 
             foreach ($request->array('departments') as $department => $policy) {
-                Department::query()->whereKey((int) $department)->update(['return_policy_id' => is_numeric($policy) ? (int) $policy : null]);
+                Department::query()
+                    ->whereKey((int) $department)
+                    ->update(['return_policy_id' => is_numeric($policy) ? (int) $policy : null]);
             }
         });
 
@@ -70,7 +95,9 @@ final class RulesController
     private static function percent(string $typed): string
     {
         try {
-            return trim($typed) === '' ? '0' : Percentage::ofWhole(TypedNumber::plain(trim(str_replace('%', '', $typed))))->toString();
+            return trim($typed) === ''
+                ? '0'
+                : Percentage::ofWhole(TypedNumber::plain(trim(str_replace('%', '', $typed))))->toString();
         } catch (Refused $refused) {
             throw ValidationException::withMessages(['fee_percent' => $refused->getMessage()]);
         }

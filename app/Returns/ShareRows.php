@@ -21,7 +21,14 @@ final class ShareRows
 
             foreach ($ways as $way => $amount) {
                 [$kind, $authorisation] = [WayOut::kind($way)->value ?? $way, WayOut::which($way)];
-                $rows[] = ['document_id' => $document, 'origin_document_id' => $origin === null ? null : (int) $origin, 'pool' => $pool, 'way' => $kind, 'authorisation' => $authorisation, 'amount' => $amount->minor];
+                $rows[] = [
+                    'document_id' => $document,
+                    'origin_document_id' => $origin === null ? null : (int) $origin,
+                    'pool' => $pool,
+                    'way' => $kind,
+                    'authorisation' => $authorisation,
+                    'amount' => $amount->minor,
+                ];
             }
         }
 

@@ -31,7 +31,10 @@ use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** Takes a write-off back whole, by a document: the goods are in stock and in the books again, at the cost they left with. Once: the document's key follows from it. */
+/**
+ * Takes a write-off back whole, by a document: the goods are in stock and in the books again, at the cost they left
+ * with. Once: the document's key follows from it.
+ */
 final class TakeBackWriteOff
 {
     public function __construct(
@@ -52,7 +55,10 @@ final class TakeBackWriteOff
     public function handle(Document $writeOff, string $reason, Till $till, Staff $by): int
     {
         match (true) {
-            $writeOff->purpose !== Purpose::WriteOff => throw Refused::because('not_a_write_off', "{$writeOff->label} is not a write-off."),
+            $writeOff->purpose !== Purpose::WriteOff => throw Refused::because(
+                'not_a_write_off',
+                "{$writeOff->label} is not a write-off.",
+            ),
             $reason === '' => throw Refused::because('reason_missing', 'Say why it is taken back: the reason is kept.'),
             default => null,
         };
@@ -69,15 +75,33 @@ final class TakeBackWriteOff
             }
 
             $till->location->assertOpenOn(ShopTime::today());
-            $moves = array_values($writeOff->lines->whereNotNull('item_id')->map(fn (DocumentLine $line): StockMove => new StockMove((int) $line->item_id, $writeOff->location_id, BigDecimal::of($line->quantity), $this->unitCost($line), $line->cost))->all());
+            $moves = array_values(
+                $writeOff->lines
+                    ->whereNotNull('item_id')
+                    ->map(
+                        fn (DocumentLine $line): StockMove => new StockMove(
+                            (int) $line->item_id,
+                            $writeOff->location_id,
+                            BigDecimal::of($line->quantity),
+                            $this->unitCost($line),
+                            $line->cost,
+                        ),
+                    )
+                    ->all(),
+            );
             $this->stock->take($moves);
             $place = new Place($writeOff->location_id, $till->id, $by->id, ShopTime::today());
             $document = $this->register->post($this->draft($writeOff, $reason, $key, $place));
-            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves));
+            $this->stock->record(
+                'write_off',
+                array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves),
+            );
             $this->average->after($moves, $place, $key, $document);
 
             foreach ($writeOff->lines as $line) {
-                $line->serials === null || $line->item_id === null || $this->serials->comeBack($line->item_id, $line->description, $line->serials, true);
+                $line->serials === null
+                    || $line->item_id === null
+                    || $this->serials->comeBack($line->item_id, $line->description, $line->serials, true);
             }
 
             return $document;
@@ -89,7 +113,8 @@ final class TakeBackWriteOff
         $moving = new GoodsMoving;
 
         foreach ($writeOff->lines as $line) {
-            $line->item_id === null || $moving->in($line->item_id, $writeOff->location_id)->pieces($line->item_id, $line->serials ?? []);
+            $line->item_id === null
+                || $moving->in($line->item_id, $writeOff->location_id)->pieces($line->item_id, $line->serials ?? []);
         }
 
         $this->stock->lock($moving);
@@ -97,12 +122,33 @@ final class TakeBackWriteOff
 
     private function draft(Document $writeOff, string $reason, string $key, Place $place): DocumentDraft
     {
-        $goods = $writeOff->lines->map(fn (DocumentLine $line): GoodsLine => new GoodsLine(
-            $line->item_id, $line->code, $line->description, (int) $line->department_id, Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()), $line->unit, $line->price_per,
-            Direction::Back, GoodsTo::Stock, $this->house->money($line->cost), '', $line->serials ?? [], new Origin($writeOff->id, $line->position), $line->reason,
-        ));
+        $goods = $writeOff->lines->map(
+            fn (DocumentLine $line): GoodsLine => new GoodsLine(
+                $line->item_id,
+                $line->code,
+                $line->description,
+                (int) $line->department_id,
+                Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()),
+                $line->unit,
+                $line->price_per,
+                Direction::Back,
+                GoodsTo::Stock,
+                $this->house->money($line->cost),
+                '',
+                $line->serials ?? [],
+                new Origin($writeOff->id, $line->position),
+                $line->reason,
+            ),
+        );
 
-        return $this->drafts->draft(Purpose::WriteOffReversed, array_values($goods->all()), $place, $key, $reason, $writeOff->id);
+        return $this->drafts->draft(
+            Purpose::WriteOffReversed,
+            array_values($goods->all()),
+            $place,
+            $key,
+            $reason,
+            $writeOff->id,
+        );
     }
 
     private function unitCost(DocumentLine $line): UnitPrice

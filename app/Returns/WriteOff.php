@@ -39,7 +39,10 @@ use Elmstone\Stock\Place;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
-/** Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same document. */
+/**
+ * Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same
+ * document.
+ */
 final class WriteOff
 {
     public function __construct(
@@ -58,16 +61,24 @@ final class WriteOff
      * @param  list<WriteOffLine>  $lines
      * @return int the document's id
      *
-     * @throws Refused nothing_chosen, serial_missing, serial_count, serial_out, day_closed, and what needs approval: more than there is by the books, what is set aside, beyond a limit
+     * @throws Refused nothing_chosen, serial_missing, serial_count, serial_out, day_closed, and what needs approval:
+     *     more than there is by the books, what is set aside, beyond a limit
      */
-    public function handle(array $lines, string $note, string $key, Till $till, Staff $by, ?GivenApproval $given = null): int
-    {
+    public function handle(
+        array $lines,
+        string $note,
+        string $key,
+        Till $till,
+        Staff $by,
+        ?GivenApproval $given = null,
+    ): int {
         if ($lines === []) {
             throw Refused::because('nothing_chosen', 'Type at least one item and how many.');
         }
 
         foreach ($lines as $line) {
-            $line->item->has_serials && Serials::assertComplete($line->item->description, $line->quantity->toString(), $line->serials);
+            $line->item->has_serials
+                && Serials::assertComplete($line->item->description, $line->quantity->toString(), $line->serials);
         }
 
         return DB::transaction(function () use ($lines, $note, $key, $till, $by, $given): int {
@@ -80,17 +91,30 @@ final class WriteOff
             }
 
             $till->location->assertOpenOn(ShopTime::today());
-            $moves = array_map(fn (WriteOffLine $line): StockMove => new StockMove($line->item->id, $till->location_id, $line->quantity->value->negated(), UnitPrice::of($line->item->cost ?? '0'), -$this->cost($line)->minor), $lines);
+            $moves = array_map(
+                fn (WriteOffLine $line): StockMove => new StockMove(
+                    $line->item->id,
+                    $till->location_id,
+                    $line->quantity->value->negated(),
+                    UnitPrice::of($line->item->cost ?? '0'),
+                    -$this->cost($line)->minor,
+                ),
+                $lines,
+            );
             $this->stock->take($moves);
             $allowed = $this->back->allow($by, $given, $this->needs($lines, $moves, $till, $by));
             $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
-            $this->stock->record('write_off', array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves));
+            $this->stock->record(
+                'write_off',
+                array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves),
+            );
             DocumentApprovals::keep($document, $allowed);
             HandOver::write($document, $till, $by);
             $serials = [];
 
             foreach ($lines as $line) {
-                $line->serials === [] || $serials[$line->item->id] = [...$serials[$line->item->id] ?? [], ...$line->serials];
+                $line->serials === []
+                    || ($serials[$line->item->id] = [...$serials[$line->item->id] ?? [], ...$line->serials]);
             }
 
             $this->serials->sell($document, $serials);
@@ -109,11 +133,12 @@ final class WriteOff
         $moving = new GoodsMoving;
         array_walk($lines, static fn (WriteOffLine $line) => $moving->out($line->item->id, $location, $line->serials));
         $costs = $this->stock->lock($moving);
-        array_walk($lines, static fn (WriteOffLine $line) => $line->item->cost = $costs[$line->item->id]);
+        array_walk($lines, static fn (WriteOffLine $line) => ($line->item->cost = $costs[$line->item->id]));
     }
 
     /**
-     * What is more than there was by the books, set aside for others, or worth more than somebody may let go. Asked once the stock is taken, under its lock.
+     * What is more than there was by the books, set aside for others, or worth more than somebody may let go. Asked
+     * once the stock is taken, under its lock.
      *
      * @param  list<WriteOffLine>  $lines
      * @param  list<StockMove>  $moves
@@ -122,20 +147,44 @@ final class WriteOff
     private function needs(array $lines, array $moves, Till $till, Staff $by): array
     {
         $needs = [];
-        $stock = Stock::query()->where('location_id', $till->location_id)->whereIn('item_id', array_map(static fn (StockMove $move): int => $move->itemId, $moves))->get()->keyBy('item_id');
+        $stock = Stock::query()
+            ->where('location_id', $till->location_id)
+            ->whereIn('item_id', array_map(static fn (StockMove $move): int => $move->itemId, $moves))
+            ->get()
+            ->keyBy('item_id');
 
         foreach ($lines as $line) {
             $left = $stock->get($line->item->id);
             $onHand = BigDecimal::of($left->on_hand ?? '0');
             $why = match (true) {
-                $onHand->isNegative() => 'there '.(($there = $onHand->plus($line->quantity->value)->stripTrailingZeros())->isEqualTo(1) ? 'is' : 'are')." {$there} by the books",
+                $onHand->isNegative() => 'there '
+                    .(($there = $onHand->plus($line->quantity->value)->stripTrailingZeros())->isEqualTo(1)
+                        ? 'is'
+                        : 'are')
+                    ." {$there} by the books",
                 $onHand->isLessThan($left->committed ?? '0') => 'some of it is set aside for customers',
                 default => '',
             };
 
             if ($why !== '') {
-                $scope = Scope::of(ApprovalKind::WriteOff)->naming('item', $line->item->id)->naming('location', $till->location_id)->upTo('quantity', $line->quantity->toString());
-                $needs[] = new Need('write-off', $scope, Refused::because('more_than_there_is', "{$line->item->code} “{$line->item->description}”: {$line->quantity->toString()} are written off, but {$why}. {$this->limits->whoMayApprove(LimitMatter::WriteOff, $this->cost($line)->minor)}"), "{$line->quantity->toString()} × {$line->item->code} written off, {$why}", LimitMatter::WriteOff, $this->cost($line)->minor);
+                $scope = Scope::of(ApprovalKind::WriteOff)
+                    ->naming('item', $line->item->id)
+                    ->naming('location', $till->location_id)
+                    ->upTo('quantity', $line->quantity->toString());
+                $needs[] = new Need(
+                    'write-off',
+                    $scope,
+                    Refused::because(
+                        'more_than_there_is',
+                        "{$line->item->code} “{$line->item->description}”: {$line->quantity->toString()} are written off, but {$why}. {$this->limits->whoMayApprove(
+                            LimitMatter::WriteOff,
+                            $this->cost($line)->minor,
+                        )}",
+                    ),
+                    "{$line->quantity->toString()} × {$line->item->code} written off, {$why}",
+                    LimitMatter::WriteOff,
+                    $this->cost($line)->minor,
+                );
             }
         }
 
@@ -150,30 +199,74 @@ final class WriteOff
     {
         $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
         $worth = array_sum(array_map(fn (WriteOffLine $line): int => $this->cost($line)->minor, $lines));
-        $today = (int) DB::table('document_lines as l')->join('documents as d', 'd.id', '=', 'l.document_id')->where('d.staff_id', $by->id)->where('d.kind', DocumentKind::Adjustment->value)->where('d.purpose', Purpose::WriteOff->value)->where('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s'))->sum('l.cost');
+        $today = (int) DB::table('document_lines as l')
+            ->join('documents as d', 'd.id', '=', 'l.document_id')
+            ->where('d.staff_id', $by->id)
+            ->where('d.kind', DocumentKind::Adjustment->value)
+            ->where('d.purpose', Purpose::WriteOff->value)
+            ->where('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s'))
+            ->sum('l.cost');
 
-        if (($limit->perDocument === null || $worth <= $limit->perDocument) && ($limit->perDay === null || $today + $worth <= $limit->perDay)) {
+        if (
+            ($limit->perDocument === null || $worth <= $limit->perDocument)
+            && ($limit->perDay === null || $today + $worth <= $limit->perDay)
+        ) {
             return [];
         }
 
         $scope = Scope::of(ApprovalKind::WriteOff)->upTo('worth', $worth);
 
-        return [new Need('write-off', $scope, Refused::because('over_write_off', "Goods worth {$this->house->money($worth)->toString()} are written off, more than {$by->name} may. {$this->limits->whoMayApprove(LimitMatter::WriteOff, $worth)}"), "goods worth {$this->house->money($worth)->toString()} written off", LimitMatter::WriteOff, $worth)];
+        return [
+            new Need(
+                'write-off',
+                $scope,
+                Refused::because(
+                    'over_write_off',
+                    "Goods worth {$this->house->money(
+                        $worth,
+                    )->toString()} are written off, more than {$by->name} may. {$this->limits->whoMayApprove(
+                        LimitMatter::WriteOff,
+                        $worth,
+                    )}",
+                ),
+                "goods worth {$this->house->money($worth)->toString()} written off",
+                LimitMatter::WriteOff,
+                $worth,
+            ),
+        ];
     }
 
     /** @param  list<WriteOffLine>  $lines */
     private function draft(array $lines, string $note, string $key, Till $till, Staff $by): DocumentDraft
     {
-        $goods = array_map(fn (WriteOffLine $line): GoodsLine => new GoodsLine(
-            $line->item->id, $line->item->code, $line->item->description, $line->item->department_id, $line->quantity, $line->item->unit->value, $line->item->price_per,
-            Direction::Out, GoodsTo::WrittenOff, $this->cost($line), $line->note, $line->serials, reason: $line->reason->value,
-        ), $lines);
+        $goods = array_map(
+            fn (WriteOffLine $line): GoodsLine => new GoodsLine(
+                $line->item->id,
+                $line->item->code,
+                $line->item->description,
+                $line->item->department_id,
+                $line->quantity,
+                $line->item->unit->value,
+                $line->item->price_per,
+                Direction::Out,
+                GoodsTo::WrittenOff,
+                $this->cost($line),
+                $line->note,
+                $line->serials,
+                reason: $line->reason->value,
+            ),
+            $lines,
+        );
 
         return $this->drafts->draft(Purpose::WriteOff, $goods, Place::at($till, $by), $key, $note);
     }
 
     private function cost(WriteOffLine $line): Money
     {
-        return UnitPrice::of($line->item->cost ?? '0')->worth($line->quantity, $line->item->price_per, $this->house->currency());
+        return UnitPrice::of($line->item->cost ?? '0')->worth(
+            $line->quantity,
+            $line->item->price_per,
+            $this->house->currency(),
+        );
     }
 }

@@ -33,29 +33,67 @@ final class WriteOffController
 
     public function show(House $house, AtTill $atTill): View
     {
-        $done = Document::query()->with(['lines', 'staff', 'journal'])->where('purpose', Purpose::WriteOff)->latest('id')->limit(12)->get();
+        $done = Document::query()
+            ->with(['lines', 'staff', 'journal'])
+            ->where('purpose', Purpose::WriteOff)
+            ->latest('id')
+            ->limit(12)
+            ->get();
 
         return view('returns.write-off', [
             'done' => $done,
-            'takenBack' => Document::query()->whereIn('refers_to_id', $done->modelKeys())->where('purpose', Purpose::WriteOffReversed)->pluck('label', 'refers_to_id'),
-            'rows' => self::ROWS, 'reasons' => WriteOffReason::cases(), 'house' => $house, 'location' => $atTill->till()->location, 'key' => old('key', (string) Str::uuid()),
+            'takenBack' => Document::query()
+                ->whereIn('refers_to_id', $done->modelKeys())
+                ->where('purpose', Purpose::WriteOffReversed)
+                ->pluck('label', 'refers_to_id'),
+            'rows' => self::ROWS,
+            'reasons' => WriteOffReason::cases(),
+            'house' => $house,
+            'location' => $atTill->till()->location,
+            'key' => old('key', (string) Str::uuid()),
         ]);
     }
 
-    public function store(Request $request, WriteOff $writeOff, AtTill $atTill, CheckApproval $check, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function store(
+        Request $request,
+        WriteOff $writeOff,
+        AtTill $atTill,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $request->validate(['key' => ['required', 'uuid']]);
-        $document = $writeOff->handle($this->lines($request), $request->string('note')->trim()->value(), $request->string('key')->value(), $atTill->till(), $by, $check->given($request));
+        $document = $writeOff->handle(
+            $this->lines($request),
+            $request->string('note')->trim()->value(),
+            $request->string('key')->value(),
+            $atTill->till(),
+            $by,
+            $check->given($request),
+        );
 
-        return redirect()->route('write-offs')->with('done', 'Written off as '.Document::query()->findOrFail($document)->label.'.');
+        return redirect()
+            ->route('write-offs')
+            ->with('done', 'Written off as '.Document::query()->findOrFail($document)->label.'.');
     }
 
     /** A write-off that was wrong: the goods are there after all. */
-    public function takeBack(Request $request, Document $document, TakeBackWriteOff $takeBack, AtTill $atTill, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function takeBack(
+        Request $request,
+        Document $document,
+        TakeBackWriteOff $takeBack,
+        AtTill $atTill,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $posted = $takeBack->handle($document, $request->string('reason')->trim()->value(), $atTill->till(), $by);
 
-        return redirect()->route('write-offs')->with('done', "{$document->label} is taken back as ".Document::query()->findOrFail($posted)->label.'. The goods are in stock again.');
+        return redirect()
+            ->route('write-offs')
+            ->with(
+                'done',
+                "{$document->label} is taken back as "
+                    .Document::query()->findOrFail($posted)->label
+                    .'. The goods are in stock again.',
+            );
     }
 
     /** @return list<WriteOffLine> */
@@ -64,8 +102,14 @@ final class WriteOffController
         $lines = [];
 
         foreach (range(0, self::ROWS - 1) as $row) {
-            $code = $request->string("rows.{$row}.code")->trim()->value();
-            $quantity = $request->string("rows.{$row}.quantity")->trim()->value();
+            $code = $request
+                ->string("rows.{$row}.code")
+                ->trim()
+                ->value();
+            $quantity = $request
+                ->string("rows.{$row}.quantity")
+                ->trim()
+                ->value();
 
             if ($code === '' && $quantity === '') {
                 continue;
@@ -73,10 +117,14 @@ final class WriteOffController
 
             try {
                 $lines[] = new WriteOffLine(
-                    $this->items->exact($code) ?? throw Refused::because('not_found', "No item has the code or barcode “{$code}”."),
+                    $this->items->exact($code)
+                        ?? throw Refused::because('not_found', "No item has the code or barcode “{$code}”."),
                     Quantity::of(TypedNumber::plain($quantity)),
                     WriteOffReason::tryFrom($request->string("rows.{$row}.reason")->value()) ?? WriteOffReason::Broken,
-                    $request->string("rows.{$row}.note")->trim()->value(),
+                    $request
+                        ->string("rows.{$row}.note")
+                        ->trim()
+                        ->value(),
                     Serials::read($request->string("rows.{$row}.serials")->value()),
                 );
             } catch (Refused $refused) {

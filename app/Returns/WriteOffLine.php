@@ -11,7 +11,12 @@ use Elmstone\Core\Money\Quantity;
 final readonly class WriteOffLine
 {
     /** @param  list<string>  $serials of the pieces */
-    public function __construct(public Item $item, public Quantity $quantity, public WriteOffReason $reason, public string $note = '', public array $serials = [])
-    {
+    public function __construct(
+        public Item $item,
+        public Quantity $quantity,
+        public WriteOffReason $reason,
+        public string $note = '',
+        public array $serials = [],
+    ) {
     }
 }

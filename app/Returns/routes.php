@@ -9,7 +9,9 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('can:write-off')->group(function (): void {
     Route::get('/write-offs', [WriteOffController::class, 'show'])->name('write-offs');
     Route::post('/write-offs', [WriteOffController::class, 'store'])->name('write-offs.store');
-    Route::post('/write-offs/{document}/take-back', [WriteOffController::class, 'takeBack'])->name('write-offs.take-back');
+    Route::post('/write-offs/{document}/take-back', [WriteOffController::class, 'takeBack'])->name(
+        'write-offs.take-back',
+    );
 });
 
 Route::middleware('can:set-house-terms')->group(function (): void {

@@ -84,7 +84,12 @@ final class House
     {
         $largest = $this->money($this->shop()->largest_amount);
 
-        return $amount->exceeds($largest) ? throw Refused::because('amount_too_large', "No amount here is above {$largest->toString()}. Look at what was typed.") : $amount;
+        return $amount->exceeds($largest)
+            ? throw Refused::because(
+                'amount_too_large',
+                "No amount here is above {$largest->toString()}. Look at what was typed.",
+            )
+            : $amount;
     }
 
     public function taxTerms(): TaxTerms

@@ -51,7 +51,12 @@ final class Location extends Model
         }
 
         if ($day->lessThanOrEqualTo($this->closed_through)) {
-            throw Refused::because('day_closed', "{$day->format('j M Y')} is closed. The first open day is {$this->closed_through->addDay()->format('j M Y')}.");
+            throw Refused::because(
+                'day_closed',
+                "{$day->format('j M Y')} is closed. The first open day is {$this->closed_through->addDay()->format(
+                    'j M Y',
+                )}.",
+            );
         }
     }
 }

@@ -29,9 +29,12 @@ use Illuminate\Support\Facades\DB;
  * @property int $finance_grace_days
  * @property int $finance_minimum minor units
  * @property int $returned_payment_fee minor units
- * @property array{terms?: array<string, array{percent: string|null, amount: int|null}>, service_fee?: int, days?: int, grace_days?: int, rhythm?: string}|null $layaway_terms null: as the program ships
- * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the program ships
- * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date; null: as the program ships
+ * @property array{terms?: array<string, array{percent: string|null, amount: int|null}>, service_fee?: int, days?: int, grace_days?: int, rhythm?: string}|null
+ *     $layaway_terms null: as the program ships
+ * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the
+ *     program ships
+ * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date;
+ *     null: as the program ships
  * @property string|null $fee_tax_class of cancellation and service fees; null: not taxed
  * @property string|null $plan_tax_class of a plan's flat charge; null: not taxed
  * @property int|null $return_policy_id where neither item nor department has one
@@ -47,7 +50,18 @@ final class Shop extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['tax_included' => 'bool', 'loading' => 'bool', 'idle_minutes' => 'int', 'see_other_locations' => 'bool', 'notes' => 'array', 'cash_step' => 'int', 'largest_amount' => 'int', 'layaway_terms' => 'array', 'plan_terms' => 'array', 'reminder_days' => 'array'];
+    protected $casts = [
+        'tax_included' => 'bool',
+        'loading' => 'bool',
+        'idle_minutes' => 'int',
+        'see_other_locations' => 'bool',
+        'notes' => 'array',
+        'cash_step' => 'int',
+        'largest_amount' => 'int',
+        'layaway_terms' => 'array',
+        'plan_terms' => 'array',
+        'reminder_days' => 'array',
+    ];
 
     /** The next number for a customer, given out once. */
     public static function nextCustomerNumber(): int

@@ -33,6 +33,10 @@ final class TaxProfileRecord extends Model
 
     public function toValue(): TaxProfile
     {
-        return TaxProfile::of(...$this->components->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())->all());
+        return TaxProfile::of(
+            ...$this->components
+                ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
+                ->all(),
+        );
     }
 }

@@ -11,7 +11,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * That someone allowed something up to certain figures, and why. Insert-only; nobody approves what they ask for themselves.
+ * That someone allowed something up to certain figures, and why. Insert-only; nobody approves what they ask for
+ * themselves.
  *
  * @property int $id
  * @property int $asked_by

@@ -10,8 +10,11 @@ use Illuminate\Http\Request;
 /** What was typed into an approval field: who approves, their PIN, and the reason. */
 final readonly class ApprovalAsk
 {
-    public function __construct(public string $number, #[\SensitiveParameter] public string $pin, public string $reason)
-    {
+    public function __construct(
+        public string $number,
+        #[\SensitiveParameter] public string $pin,
+        public string $reason,
+    ) {
     }
 
     /** Null when nothing was typed. */

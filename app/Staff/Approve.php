@@ -37,11 +37,19 @@ final class Approve
         $approver = $given->approver;
 
         if ($approver->id === $askedBy->id) {
-            throw Refused::because('own_approval', "{$approver->name} asks for this, so somebody else has to approve it.");
+            throw Refused::because(
+                'own_approval',
+                "{$approver->name} asks for this, so somebody else has to approve it.",
+            );
         }
 
         if (! $this->limits->of($approver->role, $need->matter)->mayApprove($need->amount)) {
-            throw Refused::because('beyond_approver', "{$approver->name} may not approve {$this->house->money($need->amount)->toString()} of this. {$this->limits->whoMayApprove($need->matter, $need->amount)}");
+            throw Refused::because(
+                'beyond_approver',
+                "{$approver->name} may not approve {$this->house->money(
+                    $need->amount,
+                )->toString()} of this. {$this->limits->whoMayApprove($need->matter, $need->amount)}",
+            );
         }
     }
 
@@ -55,6 +63,8 @@ final class Approve
      */
     public function all(GivenApproval $given, Staff $askedBy, array $needs, ?int $slipId): array
     {
-        return array_values(array_map(fn (Need $need): Approval => $this->handle($given, $askedBy, $need, $slipId), $needs));
+        return array_values(
+            array_map(fn (Need $need): Approval => $this->handle($given, $askedBy, $need, $slipId), $needs),
+        );
     }
 }

@@ -17,6 +17,11 @@ class ChangePersonRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['number.required' => 'Type your staff number.', 'pin.required' => 'Type your PIN.', 'till.required' => 'Choose the till you stand at.', 'till.exists' => 'Choose the till you stand at.'];
+        return [
+            'number.required' => 'Type your staff number.',
+            'pin.required' => 'Type your PIN.',
+            'till.required' => 'Choose the till you stand at.',
+            'till.exists' => 'Choose the till you stand at.',
+        ];
     }
 }

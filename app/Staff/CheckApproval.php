@@ -8,8 +8,8 @@ use Elmstone\Core\Money\Refused;
 use Illuminate\Http\Request;
 
 /**
- * Finds out whether what was typed into an approval field is an approval. Done before any transaction begins, so that a wrong try
- * stays counted whatever becomes of the act.
+ * Finds out whether what was typed into an approval field is an approval. Done before any transaction begins, so that a
+ * wrong try stays counted whatever becomes of the act.
  */
 final class CheckApproval
 {

@@ -7,7 +7,10 @@ namespace Elmstone\Staff;
 use Elmstone\Core\Money\Refused;
 use Illuminate\Support\Facades\Hash;
 
-/** Finds out whether a staff number and PIN belong together. After five wrong tries at a till the number is locked there for a while; no answer says which of the two was wrong, or whether there is such a number. */
+/**
+ * Finds out whether a staff number and PIN belong together. After five wrong tries at a till the number is locked there
+ * for a while; no answer says which of the two was wrong, or whether there is such a number.
+ */
 final class CheckPin
 {
     public function __construct(private readonly PinTries $tries)

@@ -10,7 +10,11 @@ final class EasyPin
     public static function is(string $pin, string $number): bool
     {
         $digits = array_map(intval(...), str_split($pin));
-        $steps = array_map(static fn (int $one, int $next): int => ($next - $one + 10) % 10, array_slice($digits, 0, -1), array_slice($digits, 1));
+        $steps = array_map(
+            static fn (int $one, int $next): int => ($next - $one + 10) % 10,
+            array_slice($digits, 0, -1),
+            array_slice($digits, 1),
+        );
 
         return match (true) {
             count(array_unique($steps)) === 1 && in_array($steps[0], [0, 1, 9], true) => true,

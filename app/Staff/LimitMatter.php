@@ -30,13 +30,27 @@ enum LimitMatter: string
     /** By which money leaves the house; accumulated over documents. */
     public function isWayOut(): bool
     {
-        return in_array($this, [self::Cash, self::Card, self::Cheque, self::BankTransfer, self::GiftCard, self::StoreCredit, self::HouseAccount, self::DepositHeld], true);
+        return in_array(
+            $this,
+            [
+                self::Cash,
+                self::Card,
+                self::Cheque,
+                self::BankTransfer,
+                self::GiftCard,
+                self::StoreCredit,
+                self::HouseAccount,
+                self::DepositHeld,
+            ],
+            true,
+        );
     }
 
     /** Whether it is also counted over a person's day. */
     public function isCountedByDay(): bool
     {
-        return $this->isWayOut() || in_array($this, [self::StoreCreditPaid, self::Goodwill, self::CardOffLine, self::WriteOff], true);
+        return $this->isWayOut()
+            || in_array($this, [self::StoreCreditPaid, self::Goodwill, self::CardOffLine, self::WriteOff], true);
     }
 
     public function words(): string

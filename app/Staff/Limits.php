@@ -9,12 +9,16 @@ use Illuminate\Support\Facades\DB;
 /**
  * The limits of every role: as the shop has set them, else as the program ships. Read once per request.
  *
- * As shipped, in hundreds of the currency's minor unit. Common practice, no source: a clerk's are small, each role after it has about ten times as much, the owner's have no end, but for
- * goods without a receipt, which always take a second person.
+ * As shipped, in hundreds of the currency's minor unit. Common practice, no source: a clerk's are small, each role
+ * after it has about ten times as much, the owner's have no end, but for goods without a receipt, which always take a
+ * second person.
  */
 final class Limits
 {
-    /** By matter: for clerk, supervisor and office [per document, per original, per day, may approve]; the owner's are without end. */
+    /**
+     * By matter: for clerk, supervisor and office [per document, per original, per day, may approve]; the owner's are
+     * without end.
+     */
     private const SHIPPED = [
         'cash' => [[200, 200, 1_000, 0], [500, 500, 2_500, 2_500], [2_500, 2_500, 25_000, 25_000]],
         'card' => [[200, 200, 1_000, 0], [500, 500, 2_500, 2_500], [2_500, 2_500, 25_000, 25_000]],
@@ -53,7 +57,12 @@ final class Limits
     /** What everybody of this role and above may allow together is less than the amount: who may, in words. */
     public function whoMayApprove(LimitMatter $matter, int $amount): string
     {
-        $roles = array_values(array_filter(Role::cases(), fn (Role $role): bool => $role->may(Ability::Approve) && $this->of($role, $matter)->mayApprove($amount)));
+        $roles = array_values(
+            array_filter(
+                Role::cases(),
+                fn (Role $role): bool => $role->may(Ability::Approve) && $this->of($role, $matter)->mayApprove($amount),
+            ),
+        );
 
         return match ($roles[0] ?? null) {
             Role::Supervisor => 'A supervisor can approve.',
@@ -69,7 +78,9 @@ final class Limits
             Role::Clerk => self::SHIPPED[$matter->value][0],
             Role::Supervisor => self::SHIPPED[$matter->value][1],
             Role::Office => self::SHIPPED[$matter->value][2],
-            Role::Owner => in_array($matter->value, self::NEVER_ALONE, true) ? [0, 0, 0, null] : [null, null, null, null],
+            Role::Owner => in_array($matter->value, self::NEVER_ALONE, true)
+                ? [0, 0, 0, null]
+                : [null, null, null, null],
         };
 
         return new RoleLimit(...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * 100, $row));
@@ -82,7 +93,12 @@ final class Limits
 
         foreach (DB::table('role_limits')->get() as $row) {
             $int = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
-            $set["{$row->role}:{$row->matter}"] = new RoleLimit($int($row->per_document), $int($row->per_original), $int($row->per_day), $int($row->approves));
+            $set["{$row->role}:{$row->matter}"] = new RoleLimit(
+                $int($row->per_document),
+                $int($row->per_original),
+                $int($row->per_day),
+                $int($row->approves),
+            );
         }
 
         return $set;

@@ -31,10 +31,21 @@ final class LimitsController
 
         foreach (LimitMatter::cases() as $matter) {
             $limit = $this->limits->of($role, $matter);
-            $rows[$matter->value] = array_map($this->written(...), ['per_document' => $limit->perDocument, 'per_original' => $limit->perOriginal, 'per_day' => $limit->perDay, 'approves' => $limit->approves]);
+            $rows[$matter->value] = array_map($this->written(...), [
+                'per_document' => $limit->perDocument,
+                'per_original' => $limit->perOriginal,
+                'per_day' => $limit->perDay,
+                'approves' => $limit->approves,
+            ]);
         }
 
-        return view('staff.limits', ['role' => $role, 'roles' => Role::cases(), 'matters' => LimitMatter::cases(), 'rows' => $rows, 'house' => $this->house]);
+        return view('staff.limits', [
+            'role' => $role,
+            'roles' => Role::cases(),
+            'matters' => LimitMatter::cases(),
+            'rows' => $rows,
+            'house' => $this->house,
+        ]);
     }
 
     /** All of one role, or nothing: what cannot be read is said beside its field. */
@@ -64,10 +75,24 @@ final class LimitsController
             $before = $this->kept($role);
             DB::table('role_limits')->upsert($rows, ['role', 'matter'], self::COLUMNS);
             $changed = array_keys(array_diff_assoc($this->kept($role), $before));
-            $changed === [] || SecurityLog::write(SecurityEvent::LimitChanged, $by, "{$role->label()}: ".implode(', ', array_map(fn (string $matter): string => "{$matter} {$this->kept($role)[$matter]}", $changed)));
+            $changed === []
+                || SecurityLog::write(
+                    SecurityEvent::LimitChanged,
+                    $by,
+                    "{$role->label()}: "
+                        .implode(
+                            ', ',
+                            array_map(
+                                fn (string $matter): string => "{$matter} {$this->kept($role)[$matter]}",
+                                $changed,
+                            ),
+                        ),
+                );
         });
 
-        return redirect()->route('limits', ['role' => $role->value])->with('done', "The limits of every {$role->value} are kept. They hold from now on.");
+        return redirect()
+            ->route('limits', ['role' => $role->value])
+            ->with('done', "The limits of every {$role->value} are kept. They hold from now on.");
     }
 
     /** @return array<string, string> the limits of a role as words, by matter */
@@ -76,7 +101,10 @@ final class LimitsController
         $words = [];
 
         foreach (DB::table('role_limits')->where('role', $role->value)->orderBy('matter')->get() as $row) {
-            $words[(string) $row->matter] = implode('/', array_map(static fn (string $column): string => (string) ($row->{$column} ?? 'any'), self::COLUMNS));
+            $words[(string) $row->matter] = implode(
+                '/',
+                array_map(static fn (string $column): string => (string) ($row->{$column} ?? 'any'), self::COLUMNS),
+            );
         }
 
         return $words;
@@ -85,7 +113,9 @@ final class LimitsController
     /** Empty: any amount. */
     private function typed(string $typed): ?int
     {
-        return trim($typed) === '' ? null : $this->house->fitting(Money::of(TypedNumber::plain(trim($typed)), $this->house->currency()))->minor;
+        return trim($typed) === ''
+            ? null
+            : $this->house->fitting(Money::of(TypedNumber::plain(trim($typed)), $this->house->currency()))->minor;
     }
 
     private function written(?int $minor): string

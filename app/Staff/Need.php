@@ -16,7 +16,13 @@ final readonly class Need
      * @param  LimitMatter  $matter whose limits say how much an approver may allow
      * @param  int  $amount minor units that are measured against those limits
      */
-    public function __construct(public string $place, public Scope $scope, public Refused $refused, public string $words, public LimitMatter $matter, public int $amount)
-    {
+    public function __construct(
+        public string $place,
+        public Scope $scope,
+        public Refused $refused,
+        public string $words,
+        public LimitMatter $matter,
+        public int $amount,
+    ) {
     }
 }

@@ -11,8 +11,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * Counts tries of PINs, each before it is looked at, so that many at once are not more than one after the other. Per staff number and till: who guesses at one till locks nobody out at
- * another. A right PIN takes its number's count away. Numbers nobody has are counted like others, so that no answer tells which there are.
+ * Counts tries of PINs, each before it is looked at, so that many at once are not more than one after the other. Per
+ * staff number and till: who guesses at one till locks nobody out at another. A right PIN takes its number's count
+ * away. Numbers nobody has are counted like others, so that no answer tells which there are.
  */
 final class PinTries
 {
@@ -32,13 +33,22 @@ final class PinTries
     {
         $this->count(self::ANY, $till, 60);
         $this->count($number, $till, 60 * self::LOCKED_MINUTES);
-        // Asked of the database, to which a number in other digits is the same number, as it is where staff are looked up.
+        // Asked of the database, to which a number in other digits is the same number, as it is where staff are looked
+        // up.
         $own = $this->row($number, $till);
         $since = CarbonImmutable::parse((string) $own?->since);
 
         match (true) {
-            (int) $own?->tries > self::MOST => throw Refused::because('locked', "Too many wrong tries. Staff number {$number} is locked at this till until ".Show::time($since->addMinutes(self::LOCKED_MINUTES)).'; the owner can unlock it.'),
-            (int) $this->row(self::ANY, $till)?->tries > self::MOST_AT_TILL => throw Refused::because('too_many', 'Too many tries from this till. Wait a minute and try again.'),
+            (int) $own?->tries > self::MOST => throw Refused::because(
+                'locked',
+                "Too many wrong tries. Staff number {$number} is locked at this till until "
+                    .Show::time($since->addMinutes(self::LOCKED_MINUTES))
+                    .'; the owner can unlock it.',
+            ),
+            (int) $this->row(self::ANY, $till)?->tries > self::MOST_AT_TILL => throw Refused::because(
+                'too_many',
+                'Too many tries from this till. Wait a minute and try again.',
+            ),
             default => null,
         };
     }
@@ -52,7 +62,11 @@ final class PinTries
     public function right(string $number, int $till): void
     {
         DB::table('pin_tries')->where('number', $number)->where('till_id', $till)->delete();
-        DB::table('pin_tries')->where('number', self::ANY)->where('till_id', $till)->where('tries', '>', 0)->decrement('tries');
+        DB::table('pin_tries')
+            ->where('number', self::ANY)
+            ->where('till_id', $till)
+            ->where('tries', '>', 0)
+            ->decrement('tries');
     }
 
     /** Unlocked at every till. */
@@ -64,13 +78,20 @@ final class PinTries
     /** @return list<string> staff numbers that are locked at some till */
     public function locked(): array
     {
-        $rows = DB::table('pin_tries')->where('number', '<>', self::ANY)->where('tries', '>', self::MOST)->where('since', '>', CarbonImmutable::now()->subMinutes(self::LOCKED_MINUTES)->format('Y-m-d H:i:s'))->distinct()->pluck('number')->all();
+        $rows = DB::table('pin_tries')
+            ->where('number', '<>', self::ANY)
+            ->where('tries', '>', self::MOST)
+            ->where('since', '>', CarbonImmutable::now()->subMinutes(self::LOCKED_MINUTES)->format('Y-m-d H:i:s'))
+            ->distinct()
+            ->pluck('number')
+            ->all();
 
         return array_values(array_map(static fn (mixed $number): string => is_string($number) ? $number : '', $rows));
     }
 
     /**
-     * One statement, so that no two count the same. The time runs from the first of them; of one that is locked, from the try that locked it.
+     * One statement, so that no two count the same. The time runs from the first of them; of one that is locked, from
+     * the try that locked it.
      *
      * @param  int  $seconds after which counting begins anew
      */
@@ -78,9 +99,10 @@ final class PinTries
     {
         $now = CarbonImmutable::now();
         $over = $now->subSeconds($seconds)->format('Y-m-d H:i:s');
-        DB::statement('INSERT INTO pin_tries (number, till_id, tries, since) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE
-            tries = IF(since <= ?, 1, LEAST(tries + 1, 1000)), since = IF(since <= ? OR (number <> ? AND tries = ?), VALUES(since), since)', [
-            mb_substr($number, 0, 20), $till, $now->format('Y-m-d H:i:s'), $over, $over, self::ANY, self::MOST + 1,
-        ]);
+        DB::statement(
+            'INSERT INTO pin_tries (number, till_id, tries, since) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE
+            tries = IF(since <= ?, 1, LEAST(tries + 1, 1000)), since = IF(since <= ? OR (number <> ? AND tries = ?), VALUES(since), since)',
+            [mb_substr($number, 0, 20), $till, $now->format('Y-m-d H:i:s'), $over, $over, self::ANY, self::MOST + 1],
+        );
     }
 }

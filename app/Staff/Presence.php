@@ -9,8 +9,9 @@ use Elmstone\Shop\House;
 use Illuminate\Contracts\Session\Session;
 
 /**
- * Whether whoever signed in still holds the till: until their PIN, role or place in the house changes, until they sign out everywhere, and for so long without an act as the shop allows. Locked,
- * the page asks for the PIN and everything on it stays.
+ * Whether whoever signed in still holds the till: until their PIN, role or place in the house changes, until they sign
+ * out everywhere, and for so long without an act as the shop allows. Locked, the page asks for the PIN and everything
+ * on it stays.
  */
 final class Presence
 {
@@ -35,7 +36,8 @@ final class Presence
         $acted = $this->session->get('acted_at');
         $minutes = $this->house->shop()->idle_minutes;
 
-        return $this->session->get('locked') === true || ($minutes > 0 && is_int($acted) && CarbonImmutable::now()->getTimestamp() - $acted > 60 * $minutes);
+        return $this->session->get('locked') === true
+            || ($minutes > 0 && is_int($acted) && CarbonImmutable::now()->getTimestamp() - $acted > 60 * $minutes);
     }
 
     public function lock(): void

@@ -10,7 +10,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Pages that work at a till need to know which; whoever is still active keeps the session, and shows their PIN again after a while without an act. */
+/**
+ * Pages that work at a till need to know which; whoever is still active keeps the session, and shows their PIN again
+ * after a while without an act.
+ */
 final class RequireTill
 {
     /** What a page does by itself is no act. */
@@ -28,7 +31,12 @@ final class RequireTill
     {
         $staff = $request->user();
 
-        if (! $staff instanceof Staff || ! $staff->active || ! $this->atTill->isChosen() || $this->presence->isOver($staff)) {
+        if (
+            ! ($staff instanceof Staff)
+            || ! $staff->active
+            || ! $this->atTill->isChosen()
+            || $this->presence->isOver($staff)
+        ) {
             Auth::logout();
 
             return redirect()->route('sign-in');
@@ -46,6 +54,12 @@ final class RequireTill
     /** A page that stands there asks by itself; where another is wanted, one that asks comes first. */
     private function ask(Request $request): Response
     {
-        return Navigation::is($request) ? response()->view('staff.locked', ['next' => $request->isMethod('get') ? $request->fullUrl() : url('/counter')], 423) : response('', 423);
+        return Navigation::is($request)
+            ? response()->view(
+                'staff.locked',
+                ['next' => $request->isMethod('get') ? $request->fullUrl() : url('/counter')],
+                423,
+            )
+            : response('', 423);
     }
 }

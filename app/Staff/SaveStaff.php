@@ -47,7 +47,9 @@ final class SaveStaff
             $isNew ? [SecurityEvent::TakenOn, ", {$staff->role->label()}"] : null,
             $pin && ! $isNew ? [SecurityEvent::PinChanged, ''] : null,
             ! $isNew && $staff->isDirty('role') ? [SecurityEvent::RoleChanged, ', now '.$staff->role->label()] : null,
-            ! $isNew && $staff->isDirty('active') ? [$staff->active ? SecurityEvent::SwitchedOn : SecurityEvent::SwitchedOff, ''] : null,
+            ! $isNew && $staff->isDirty('active')
+                ? [$staff->active ? SecurityEvent::SwitchedOn : SecurityEvent::SwitchedOff, '']
+                : null,
         ];
 
         return array_values(array_filter($changes, static fn (?array $change): bool => $change !== null));

@@ -17,8 +17,12 @@ final class SecurityLog
         $request = app(Request::class);
         $atTill = app(AtTill::class);
         DB::table('security_log')->insert([
-            'what' => $what->value, 'staff_id' => $by?->id, 'till_id' => $till ?? ($atTill->isChosen() ? $atTill->till()->id : null), 'about' => mb_substr($about, 0, 255),
-            'address' => mb_substr((string) $request->ip(), 0, 45), 'at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
+            'what' => $what->value,
+            'staff_id' => $by?->id,
+            'till_id' => $till ?? ($atTill->isChosen() ? $atTill->till()->id : null),
+            'about' => mb_substr($about, 0, 255),
+            'address' => mb_substr((string) $request->ip(), 0, 45),
+            'at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
         ]);
     }
 }

@@ -19,8 +19,11 @@ use Illuminate\Support\ViewErrorBag;
 /** Signing in, handing the till to someone else, and signing out. */
 final class SignInController
 {
-    public function __construct(private readonly CheckPin $checkPin, private readonly AtTill $atTill, private readonly Presence $presence)
-    {
+    public function __construct(
+        private readonly CheckPin $checkPin,
+        private readonly AtTill $atTill,
+        private readonly Presence $presence,
+    ) {
     }
 
     public function show(Request $request, House $house): View
@@ -49,7 +52,9 @@ final class SignInController
         try {
             $this->admit($request, $till);
         } catch (Refused $refused) {
-            return redirect()->back()->with('change_refused', "{$refused->getMessage()} {$request->user()?->name} still serves.");
+            return redirect()
+                ->back()
+                ->with('change_refused', "{$refused->getMessage()} {$request->user()?->name} still serves.");
         }
 
         $this->atTill->choose($till);
@@ -73,7 +78,19 @@ final class SignInController
         try {
             $this->checkPin->handle($staff->number, $request->string('pin')->value(), $this->atTill->till()->id);
         } catch (Refused $refused) {
-            return Navigation::is($request) ? response()->view('staff.locked', ['next' => $this->next($request), 'errors' => (new ViewErrorBag)->put('default', new MessageBag(['refused' => $refused->getMessage()]))], 422) : response($refused->getMessage(), 422);
+            return Navigation::is($request)
+                ? response()->view(
+                    'staff.locked',
+                    [
+                        'next' => $this->next($request),
+                        'errors' => (new ViewErrorBag)->put(
+                            'default',
+                            new MessageBag(['refused' => $refused->getMessage()]),
+                        ),
+                    ],
+                    422,
+                )
+                : response($refused->getMessage(), 422);
         }
 
         $this->presence->unlock();
@@ -113,7 +130,11 @@ final class SignInController
     /** @throws Refused too_many, wrong_pin, locked */
     private function admit(Request $request, Till $till): void
     {
-        $staff = $this->checkPin->handle($request->string('number')->trim()->value(), $request->string('pin')->value(), $till->id);
+        $staff = $this->checkPin->handle(
+            $request->string('number')->trim()->value(),
+            $request->string('pin')->value(),
+            $till->id,
+        );
         Auth::login($staff);
         $request->session()->regenerate();
         $this->presence->begin($staff);

@@ -18,7 +18,11 @@ final class StaffRequest extends FormRequest
         $known = $staff instanceof Staff;
 
         return [
-            'number' => ['required', 'regex:/^\d{2,8}$/D', Rule::unique('staff', 'number')->ignore($known ? $staff->id : null)],
+            'number' => [
+                'required',
+                'regex:/^\d{2,8}$/D',
+                Rule::unique('staff', 'number')->ignore($known ? $staff->id : null),
+            ],
             'name' => ['required', 'string', 'max:100'],
             'role' => ['required', Rule::enum(Role::class)],
             'active' => ['boolean'],
@@ -40,7 +44,9 @@ final class StaffRequest extends FormRequest
 
     private function notEasy(string $field, mixed $pin, Closure $fail): void
     {
-        is_string($pin) && EasyPin::is($pin, $this->string('number')->value()) && $fail('That PIN is one of the first anybody would try. Take one without a pattern.');
+        is_string($pin)
+            && EasyPin::is($pin, $this->string('number')->value())
+            && $fail('That PIN is one of the first anybody would try. Take one without a pattern.');
     }
 
     /** @return array{number: string, name: string, role: string, active: bool} */

@@ -18,8 +18,16 @@ final class WatchDoors
         $staff = $request->user() instanceof Staff ? $request->user() : null;
 
         match (true) {
-            $response->getStatusCode() === 403 => SecurityLog::write(SecurityEvent::Refused, $staff, "{$request->method()} /{$request->path()}"),
-            str_starts_with((string) $response->headers->get('Content-Type'), 'text/csv') => SecurityLog::write(SecurityEvent::Exported, $staff, "/{$request->path()}".($request->getQueryString() === null ? '' : "?{$request->getQueryString()}")),
+            $response->getStatusCode() === 403 => SecurityLog::write(
+                SecurityEvent::Refused,
+                $staff,
+                "{$request->method()} /{$request->path()}",
+            ),
+            str_starts_with((string) $response->headers->get('Content-Type'), 'text/csv') => SecurityLog::write(
+                SecurityEvent::Exported,
+                $staff,
+                "/{$request->path()}".($request->getQueryString() === null ? '' : "?{$request->getQueryString()}"),
+            ),
             default => null,
         };
 

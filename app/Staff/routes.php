@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\Route;
 Route::post('/lock', [SignInController::class, 'lock'])->name('lock');
 Route::post('/unlock', [SignInController::class, 'unlock'])->name('unlock');
 Route::post('/sign-out/everywhere', [SignInController::class, 'signOutEverywhere'])->name('sign-out.everywhere');
-Route::post('/change-person', [SignInController::class, 'change'])->middleware('can:sell')->name('change-person');
+Route::post('/change-person', [SignInController::class, 'change'])
+    ->middleware('can:sell')
+    ->name('change-person');
 
 Route::middleware('can:manage-staff')->group(function (): void {
     Route::get('/staff', [StaffController::class, 'index'])->name('staff');

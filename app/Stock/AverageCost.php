@@ -11,7 +11,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
-/** Keeps the items' average cost when goods come back to stock. In the transaction that brought them, their items and all their stock locked. */
+/**
+ * Keeps the items' average cost when goods come back to stock. In the transaction that brought them, their items and
+ * all their stock locked.
+ */
 final class AverageCost
 {
     public function __construct(private readonly House $house, private readonly Revalue $revalue)
@@ -19,7 +22,8 @@ final class AverageCost
     }
 
     /**
-     * Where nothing, or less, was there before, what came back sets the cost anew, and what the sales before were costed otherwise is put right by a document.
+     * Where nothing, or less, was there before, what came back sets the cost anew, and what the sales before were
+     * costed otherwise is put right by a document.
      *
      * @param  list<StockMove>  $moves that came in already, and are recorded
      * @param  string  $key of the document they came in with
@@ -30,7 +34,10 @@ final class AverageCost
 
         foreach ($moves as $move) {
             $came[$move->itemId] ??= [BigDecimal::zero(), 0];
-            $came[$move->itemId] = [$came[$move->itemId][0]->plus($move->quantity), $came[$move->itemId][1] + $move->value];
+            $came[$move->itemId] = [
+                $came[$move->itemId][0]->plus($move->quantity),
+                $came[$move->itemId][1] + $move->value,
+            ];
         }
 
         [$costs, $anew] = [[], []];
@@ -39,11 +46,18 @@ final class AverageCost
             [$quantity, $value] = $came[$item];
             $before = $worth->onHand->minus($quantity);
             $costs[$item] = MovingAverage::of($before, $worth->cost, $quantity, $this->perPrice($value, $worth));
-            $before->isPositive() || $anew[] = $item;
+            $before->isPositive() || ($anew[] = $item);
         }
 
         Revalue::setCosts($costs);
-        $anew === [] || $this->revalue->handle($anew, $at, Uuid::uuid5(Uuid::fromString($key), 'revalued')->toString(), 'Nothing was on hand when this came back', $document);
+        $anew === []
+            || $this->revalue->handle(
+                $anew,
+                $at,
+                Uuid::uuid5(Uuid::fromString($key), 'revalued')->toString(),
+                'Nothing was on hand when this came back',
+                $document,
+            );
     }
 
     private function perPrice(int $value, Worth $worth): BigDecimal

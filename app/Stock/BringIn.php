@@ -21,14 +21,19 @@ use Elmstone\Shop\Location;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Goods that come in, or are there when the shop begins: stock, average cost and journal by one document. Inventory is debited with what they cost; the cost becomes the moving
- * average; what then is missing to what is on hand at that cost (rounding, or earlier sales that were costed otherwise) goes to stock differences. docs/rules.md, "Goods in".
+ * Goods that come in, or are there when the shop begins: stock, average cost and journal by one document. Inventory is
+ * debited with what they cost; the cost becomes the moving average; what then is missing to what is on hand at that
+ * cost (rounding, or earlier sales that were costed otherwise) goes to stock differences. docs/rules.md, "Goods in".
  * The same key answers with the same document.
  */
 final class BringIn
 {
-    public function __construct(private readonly House $house, private readonly Register $register, private readonly StockLedger $stock, private readonly GoodsDraft $drafts)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly GoodsDraft $drafts,
+    ) {
     }
 
     /**
@@ -56,7 +61,10 @@ final class BringIn
     /** @param  list<Incoming>  $goods */
     private function post(array $goods, Purpose $purpose, Place $at, string $key, string $note): int
     {
-        $worth = Worth::of(array_map(static fn (Incoming $one): int => $one->item->id, $goods), $this->house->currency());
+        $worth = Worth::of(
+            array_map(static fn (Incoming $one): int => $one->item->id, $goods),
+            $this->house->currency(),
+        );
         [$lines, $apart, $moves, $corrections, $costs] = [[], [], [], [], []];
 
         foreach ($goods as $one) {
@@ -64,9 +72,30 @@ final class BringIn
             $worthOf = $one->amount->major()->multipliedBy($one->item->price_per);
             $paid = UnitPrice::of((string) $worthOf->dividedBy($one->quantity->value, 4, RoundingMode::HALF_UP));
             $cost = MovingAverage::of($was->onHand, $was->cost, $one->quantity->value, $worthOf);
-            $apartBy = $was->missing($was->onHand->plus($one->quantity->value), $cost, $was->byBooks->plus($one->amount));
-            $lines[] = new GoodsLine($one->item->id, $one->item->code, $one->item->description, $one->item->department_id, $one->quantity, $one->item->unit->value, $one->item->price_per, Direction::Back, GoodsTo::Stock, $one->amount);
-            $moves[] = new StockMove($one->item->id, $at->locationId, $one->quantity->value, $paid, $one->amount->minor);
+            $apartBy = $was->missing(
+                $was->onHand->plus($one->quantity->value),
+                $cost,
+                $was->byBooks->plus($one->amount),
+            );
+            $lines[] = new GoodsLine(
+                $one->item->id,
+                $one->item->code,
+                $one->item->description,
+                $one->item->department_id,
+                $one->quantity,
+                $one->item->unit->value,
+                $one->item->price_per,
+                Direction::Back,
+                GoodsTo::Stock,
+                $one->amount,
+            );
+            $moves[] = new StockMove(
+                $one->item->id,
+                $at->locationId,
+                $one->quantity->value,
+                $paid,
+                $one->amount->minor,
+            );
             $costs[$one->item->id] = $cost;
 
             if (! $apartBy->isZero()) {
@@ -96,8 +125,14 @@ final class BringIn
 
         foreach ($goods as $one) {
             match (true) {
-                ! $one->quantity->value->isPositive() => throw Refused::because('nothing_comes', "Type how many of {$one->item->code} came in."),
-                $one->amount->isNegative() => throw Refused::because('below_zero', "What {$one->item->code} cost cannot be below zero."),
+                ! $one->quantity->value->isPositive() => throw Refused::because(
+                    'nothing_comes',
+                    "Type how many of {$one->item->code} came in.",
+                ),
+                $one->amount->isNegative() => throw Refused::because(
+                    'below_zero',
+                    "What {$one->item->code} cost cannot be below zero.",
+                ),
                 default => null,
             };
         }

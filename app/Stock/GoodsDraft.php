@@ -28,26 +28,74 @@ final readonly class GoodsDraft
     }
 
     /** @param  list<GoodsLine>  $lines */
-    public function draft(Purpose $purpose, array $lines, Place $place, string $key, string $note, ?int $refersTo = null): DocumentDraft
-    {
+    public function draft(
+        Purpose $purpose,
+        array $lines,
+        Place $place,
+        string $key,
+        string $note,
+        ?int $refersTo = null,
+    ): DocumentDraft {
         $terms = $this->house->taxTerms();
         $values = [];
 
         foreach ($lines as $i => $line) {
-            $values[] = SlipLine::of((string) ($i + 1), $line->direction, $line->quantity, UnitPrice::of('0'), $line->pricePer, self::UNTAXED, null, false);
+            $values[] = SlipLine::of(
+                (string) ($i + 1),
+                $line->direction,
+                $line->quantity,
+                UnitPrice::of('0'),
+                $line->pricePer,
+                self::UNTAXED,
+                null,
+                false,
+            );
         }
 
         $reckoned = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), $values));
         $zero = $this->house->money(0);
-        $drafts = array_map(static fn (GoodsLine $line, int $i): DraftLine => new DraftLine(
-            $reckoned->lines[$i], $line->itemId, $line->code, $line->description, $line->departmentId, $line->unit, PriceRule::Typed, UnitPrice::of('0'), $line->cost,
-            mb_substr($line->note, 0, 255), serials: $line->serials, origin: $line->origin, goodsTo: $line->to, reason: $line->reason,
-        ), $lines, array_keys($lines));
+        $drafts = array_map(
+            static fn (GoodsLine $line, int $i): DraftLine => new DraftLine(
+                $reckoned->lines[$i],
+                $line->itemId,
+                $line->code,
+                $line->description,
+                $line->departmentId,
+                $line->unit,
+                PriceRule::Typed,
+                UnitPrice::of('0'),
+                $line->cost,
+                mb_substr($line->note, 0, 255),
+                serials: $line->serials,
+                origin: $line->origin,
+                goodsTo: $line->to,
+                reason: $line->reason,
+            ),
+            $lines,
+            array_keys($lines),
+        );
 
         return new DocumentDraft(
-            in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true) ? DocumentKind::GoodsIn : DocumentKind::Adjustment,
-            $place->locationId, $place->tillId, $place->staffId, $place->day, CarbonImmutable::now(), $terms, $reckoned, null, $drafts, [], [], $zero, $zero, $key,
-            note: mb_substr($note, 0, 255), refersTo: $refersTo, withLines: $purpose,
+            in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true)
+                ? DocumentKind::GoodsIn
+                : DocumentKind::Adjustment,
+            $place->locationId,
+            $place->tillId,
+            $place->staffId,
+            $place->day,
+            CarbonImmutable::now(),
+            $terms,
+            $reckoned,
+            null,
+            $drafts,
+            [],
+            [],
+            $zero,
+            $zero,
+            $key,
+            note: mb_substr($note, 0, 255),
+            refersTo: $refersTo,
+            withLines: $purpose,
         );
     }
 }

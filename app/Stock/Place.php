@@ -12,8 +12,12 @@ use Elmstone\Support\ShopTime;
 /** Where goods are moved, at which till, by whom and on which business date. */
 final readonly class Place
 {
-    public function __construct(public int $locationId, public int $tillId, public int $staffId, public CarbonImmutable $day)
-    {
+    public function __construct(
+        public int $locationId,
+        public int $tillId,
+        public int $staffId,
+        public CarbonImmutable $day,
+    ) {
     }
 
     public static function at(Till $till, Staff $by, ?CarbonImmutable $day = null): self

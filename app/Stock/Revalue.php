@@ -17,11 +17,18 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Shop\House;
 
-/** What is on hand is worth something else than the books say, because its cost changed: a document puts the difference to stock differences. */
+/**
+ * What is on hand is worth something else than the books say, because its cost changed: a document puts the difference
+ * to stock differences.
+ */
 final class Revalue
 {
-    public function __construct(private readonly House $house, private readonly Register $register, private readonly StockLedger $stock, private readonly GoodsDraft $drafts)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly GoodsDraft $drafts,
+    ) {
     }
 
     /**
@@ -48,15 +55,31 @@ final class Revalue
             return null;
         }
 
-        $document = $this->register->post($this->drafts->draft(Purpose::Revaluation, $lines, $at, $key, $note, $refersTo));
-        $this->stock->record('revaluation', array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves));
+        $document = $this->register->post(
+            $this->drafts->draft(Purpose::Revaluation, $lines, $at, $key, $note, $refersTo),
+        );
+        $this->stock->record(
+            'revaluation',
+            array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),
+        );
 
         return $document;
     }
 
     public static function line(Item $item, Money $by): GoodsLine
     {
-        return new GoodsLine(null, $item->code, mb_substr("Worth otherwise: {$item->description}", 0, 160), $item->department_id, Quantity::of('1'), $item->unit->value, $item->price_per, Direction::Back, GoodsTo::Stock, $by);
+        return new GoodsLine(
+            null,
+            $item->code,
+            mb_substr("Worth otherwise: {$item->description}", 0, 160),
+            $item->department_id,
+            Quantity::of('1'),
+            $item->unit->value,
+            $item->price_per,
+            Direction::Back,
+            GoodsTo::Stock,
+            $by,
+        );
     }
 
     public static function move(int $item, int $location, Money $by, UnitPrice $cost): StockMove
@@ -70,7 +93,10 @@ final class Revalue
         ksort($costs);
 
         foreach ($costs as $item => $cost) {
-            Item::query()->toBase()->where('id', $item)->update(['cost' => $cost->toString()]);
+            Item::query()
+                ->toBase()
+                ->where('id', $item)
+                ->update(['cost' => $cost->toString()]);
         }
     }
 }

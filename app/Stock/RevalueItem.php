@@ -22,6 +22,11 @@ final class RevalueItem implements CostChanged
     public function for(Item $item, Staff $by, Till $till): void
     {
         $this->stock->lock((new GoodsMoving)->in($item->id, $till->location_id));
-        $this->revalue->handle([$item->id], Place::at($till, $by), (string) Str::uuid(), "The cost of {$item->code} was changed on its page");
+        $this->revalue->handle(
+            [$item->id],
+            Place::at($till, $by),
+            (string) Str::uuid(),
+            "The cost of {$item->code} was changed on its page",
+        );
     }
 }

@@ -15,8 +15,12 @@ use Illuminate\Support\Facades\DB;
 final readonly class Worth
 {
     /** @param  Money  $byBooks what the inventory account holds for it */
-    public function __construct(public BigDecimal $onHand, public UnitPrice $cost, public int $pricePer, public Money $byBooks)
-    {
+    public function __construct(
+        public BigDecimal $onHand,
+        public UnitPrice $cost,
+        public int $pricePer,
+        public Money $byBooks,
+    ) {
     }
 
     /**
@@ -27,14 +31,26 @@ final readonly class Worth
      */
     public static function of(array $items, Currency $currency): array
     {
-        $rows = DB::table('items as i')->leftJoin('stock as s', 's.item_id', '=', 'i.id')->whereIn('i.id', $items)->groupBy('i.id', 'i.cost', 'i.price_per')->orderBy('i.id')
-            ->get(['i.id', 'i.cost', 'i.price_per', DB::raw('COALESCE(SUM(s.on_hand), 0) AS on_hand'), DB::raw('CAST(COALESCE(SUM(s.value), 0) AS SIGNED) AS value')]);
+        $rows = DB::table('items as i')
+            ->leftJoin('stock as s', 's.item_id', '=', 'i.id')
+            ->whereIn('i.id', $items)
+            ->groupBy('i.id', 'i.cost', 'i.price_per')
+            ->orderBy('i.id')
+            ->get([
+                'i.id',
+                'i.cost',
+                'i.price_per',
+                DB::raw('COALESCE(SUM(s.on_hand), 0) AS on_hand'),
+                DB::raw('CAST(COALESCE(SUM(s.value), 0) AS SIGNED) AS value'),
+            ]);
         $worth = [];
 
         foreach ($rows as $row) {
             $worth[(int) $row->id] = new self(
-                BigDecimal::of((string) $row->on_hand), UnitPrice::of((string) BigDecimal::of((string) $row->cost)->stripTrailingZeros()),
-                (int) $row->price_per, Money::ofMinor((int) $row->value, $currency),
+                BigDecimal::of((string) $row->on_hand),
+                UnitPrice::of((string) BigDecimal::of((string) $row->cost)->stripTrailingZeros()),
+                (int) $row->price_per,
+                Money::ofMinor((int) $row->value, $currency),
             );
         }
 

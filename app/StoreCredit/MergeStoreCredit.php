@@ -8,7 +8,10 @@ use Elmstone\Receivables\FollowsMerge;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
-/** What is owed to the one that goes is owed to the other: entries take it from the one and give it to the other, under the document it came by. */
+/**
+ * What is owed to the one that goes is owed to the other: entries take it from the one and give it to the other, under
+ * the document it came by.
+ */
 final class MergeStoreCredit implements FollowsMerge
 {
     public function __construct(private readonly StoreCreditLedger $ledger)
@@ -24,7 +27,14 @@ final class MergeStoreCredit implements FollowsMerge
         }
 
         $held = $accounts[$from]->held;
-        $document = $held === 0 ? null : DB::table('store_credit_entries')->where('customer_id', $from)->where('amount', '>', 0)->latest('id')->value('document_id');
+        $document
+            = $held === 0
+                ? null
+                : DB::table('store_credit_entries')
+                    ->where('customer_id', $from)
+                    ->where('amount', '>', 0)
+                    ->latest('id')
+                    ->value('document_id');
 
         if (is_int($document)) {
             $this->ledger->move($accounts[$from], $document, -$held, ShopTime::today());

@@ -31,7 +31,10 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
-/** Pays store credit out in money, up to what somebody may; beyond that another has to allow it. The same key answers with the same refund. */
+/**
+ * Pays store credit out in money, up to what somebody may; beyond that another has to allow it. The same key answers
+ * with the same refund.
+ */
 final class PayOutStoreCredit
 {
     public function __construct(
@@ -47,11 +50,23 @@ final class PayOutStoreCredit
     /**
      * @return int the refund's document id
      *
-     * @throws Refused bad_amount, over_store_credit, bad_tender, reference_missing, reason_missing, day_closed, and what needs approval
+     * @throws Refused bad_amount, over_store_credit, bad_tender, reference_missing, reason_missing, day_closed, and
+     *     what needs approval
      */
-    public function handle(Customer $customer, Money $amount, TenderKind $way, string $reference, string $reason, string $key, Till $till, Staff $by, ?GivenApproval $given = null): int
-    {
-        return DB::transaction(function () use ($customer, $amount, $way, $reference, $reason, $key, $till, $by, $given): int {
+    public function handle(
+        Customer $customer,
+        Money $amount,
+        TenderKind $way,
+        string $reference,
+        string $reason,
+        string $key,
+        Till $till,
+        Staff $by,
+        ?GivenApproval $given = null,
+    ): int {
+        return DB::transaction(function () use (
+            $customer, $amount, $way, $reference, $reason, $key, $till, $by, $given,
+        ): int {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
             $before = $this->register->before($key);
@@ -63,14 +78,45 @@ final class PayOutStoreCredit
             $day = ShopTime::today();
             $till->location->assertOpenOn($day);
             Said::assert($amount, $way, $reference, $reason);
-            in_array($way, [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer], true) || throw Refused::because('bad_tender', 'Store credit is paid out in cash, by cheque or by bank transfer.');
-            $needs = $this->gate->needs($by, $day, [new GoingOut($way, $amount->minor, "store credit of {$customer->number}", 0, LimitMatter::StoreCreditPaid)], 'pay-out');
+            in_array($way, [TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer], true)
+                || throw Refused::because(
+                    'bad_tender',
+                    'Store credit is paid out in cash, by cheque or by bank transfer.',
+                );
+            $needs = $this->gate->needs(
+                $by,
+                $day,
+                [
+                    new GoingOut(
+                        $way,
+                        $amount->minor,
+                        "store credit of {$customer->number}",
+                        0,
+                        LimitMatter::StoreCreditPaid,
+                    ),
+                ],
+                'pay-out',
+            );
             $allowed = $this->back->allow($by, $given, $needs);
             [$paid, $rounding] = $this->house->handedOver($amount, $way);
-            $refund = $this->register->post($this->drafts->draft(
-                DocumentKind::Refund, MoneyEntry::storeCreditPaidOut($amount), PostedAt::till($till, $by->id, $day), new Party($customer->id, $customer->name), $key,
-                [new DraftTender(Tender::of($way, $paid), $paid, $way === TenderKind::Cash ? '' : mb_substr($reference, 0, 60))], $rounding, note: mb_substr("Store credit paid out: {$reason}", 0, 255),
-            ));
+            $refund = $this->register->post(
+                $this->drafts->draft(
+                    DocumentKind::Refund,
+                    MoneyEntry::storeCreditPaidOut($amount),
+                    PostedAt::till($till, $by->id, $day),
+                    new Party($customer->id, $customer->name),
+                    $key,
+                    [
+                        new DraftTender(
+                            Tender::of($way, $paid),
+                            $paid,
+                            $way === TenderKind::Cash ? '' : mb_substr($reference, 0, 60),
+                        ),
+                    ],
+                    $rounding,
+                    note: mb_substr("Store credit paid out: {$reason}", 0, 255),
+                ),
+            );
             DocumentApprovals::keep($refund, $allowed);
             HandOver::write($refund, $till, $by);
             $this->ledger->move($account, $refund, -$amount->minor, $day);

@@ -11,7 +11,10 @@ use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
-/** The only place that writes store credit. Always under the customer's lock, which is taken before anything else is read in the transaction. */
+/**
+ * The only place that writes store credit. Always under the customer's lock, which is taken before anything else is
+ * read in the transaction.
+ */
 final class StoreCreditLedger
 {
     public function __construct(private readonly House $house)
@@ -25,7 +28,8 @@ final class StoreCreditLedger
             throw new LogicException('Store credit is locked inside a transaction.');
         }
 
-        return StoreCreditAccount::query()->where('customer_id', $customer)->lockForUpdate()->first() ?? $this->open($customer);
+        return StoreCreditAccount::query()->where('customer_id', $customer)->lockForUpdate()->first()
+            ?? $this->open($customer);
     }
 
     /**
@@ -36,11 +40,19 @@ final class StoreCreditLedger
     public function move(StoreCreditAccount $account, int $document, int $amount, CarbonImmutable $day): void
     {
         if ($account->held + $amount < 0) {
-            throw Refused::because('over_store_credit', 'Only '.Show::money($this->house->money($account->held)).' of store credit is theirs.');
+            throw Refused::because(
+                'over_store_credit',
+                'Only '.Show::money($this->house->money($account->held)).' of store credit is theirs.',
+            );
         }
 
         if ($amount !== 0) {
-            DB::table('store_credit_entries')->insert(['customer_id' => $account->customer_id, 'document_id' => $document, 'amount' => $amount, 'business_date' => $day->format('Y-m-d')]);
+            DB::table('store_credit_entries')->insert([
+                'customer_id' => $account->customer_id,
+                'document_id' => $document,
+                'amount' => $amount,
+                'business_date' => $day->format('Y-m-d'),
+            ]);
             $account->forceFill(['held' => $account->held + $amount])->save();
         }
     }

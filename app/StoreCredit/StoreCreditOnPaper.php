@@ -24,13 +24,28 @@ final class StoreCreditOnPaper implements Annotates
             return [];
         }
 
-        $own = (int) DB::table('store_credit_entries')->where('document_id', $document->id)->where('customer_id', $document->customer_id)->min('id');
-        $before = (int) DB::table('store_credit_entries')->where('customer_id', $document->customer_id)->where('id', '<', $own)->sum('amount');
+        $own = (int) DB::table('store_credit_entries')
+            ->where('document_id', $document->id)
+            ->where('customer_id', $document->customer_id)
+            ->min('id');
+        $before = (int) DB::table('store_credit_entries')
+            ->where('customer_id', $document->customer_id)
+            ->where('id', '<', $own)
+            ->sum('amount');
 
-        return [new PaperNote('Store credit', [
-            ['Before', Show::money($document->money($before))],
-            [$document->store_credit_change > 0 ? 'Given' : 'Used', Show::money($document->money(abs($document->store_credit_change)))],
-            ['Now', Show::money($document->money($before + $document->store_credit_change))],
-        ], 'To be spent here on anything; it does not run out.')];
+        return [
+            new PaperNote(
+                'Store credit',
+                [
+                    ['Before', Show::money($document->money($before))],
+                    [
+                        $document->store_credit_change > 0 ? 'Given' : 'Used',
+                        Show::money($document->money(abs($document->store_credit_change))),
+                    ],
+                    ['Now', Show::money($document->money($before + $document->store_credit_change))],
+                ],
+                'To be spent here on anything; it does not run out.',
+            ),
+        ];
     }
 }

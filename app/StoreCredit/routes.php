@@ -11,4 +11,6 @@ Route::middleware('can:see-credits')->group(function (): void {
     Route::get('/store-credit/{customer}', [StoreCreditController::class, 'show'])->name('store-credit.show');
 });
 
-Route::post('/store-credit/{customer}/pay-out', [StoreCreditController::class, 'payOut'])->middleware('can:give-credit')->name('store-credit.pay-out');
+Route::post('/store-credit/{customer}/pay-out', [StoreCreditController::class, 'payOut'])
+    ->middleware('can:give-credit')
+    ->name('store-credit.pay-out');

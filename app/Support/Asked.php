@@ -7,7 +7,8 @@ namespace Elmstone\Support;
 use Elmstone\Core\Money\Refused;
 
 /**
- * What this request asks, as a digest: kept with what is done under its key, so that the same key with other figures is not answered as if those had been done.
+ * What this request asks, as a digest: kept with what is done under its key, so that the same key with other figures is
+ * not answered as if those had been done.
  */
 final class Asked
 {
@@ -31,7 +32,11 @@ final class Asked
         $now = $this->digest($key);
 
         if ($now !== null && is_string($kept) && $kept !== '' && ! hash_equals($kept, $now)) {
-            throw Refused::because('other_figures', 'This was asked before with other figures, and those were posted. Nothing more was done: load the page again and look how things stand.');
+            throw Refused::because(
+                'other_figures',
+                'This was asked before with other figures, and those were posted. Nothing more was done: load the '
+                    .'page again and look how things stand.',
+            );
         }
     }
 }

@@ -15,17 +15,24 @@ final class Csv
      */
     public static function download(string $name, array $head, iterable $rows): StreamedResponse
     {
-        return response()->streamDownload(static function () use ($head, $rows): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('The answer cannot be written.');
-            fputcsv($out, $head, escape: '', eol: "\r\n");
+        return response()->streamDownload(
+            static function () use ($head, $rows): void {
+                $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('The answer cannot be written.');
+                fputcsv($out, $head, escape: '', eol: "\r\n");
 
-            foreach ($rows as $row) {
-                fputcsv($out, array_map(self::harmless(...), $row), escape: '', eol: "\r\n");
-            }
-        }, $name, ['Content-Type' => 'text/csv; charset=UTF-8']);
+                foreach ($rows as $row) {
+                    fputcsv($out, array_map(self::harmless(...), $row), escape: '', eol: "\r\n");
+                }
+            },
+            $name,
+            ['Content-Type' => 'text/csv; charset=UTF-8'],
+        );
     }
 
-    /** A text that a spreadsheet would run as a formula gets an apostrophe in front (common practice, OWASP "CSV Injection"). */
+    /**
+     * A text that a spreadsheet would run as a formula gets an apostrophe in front (common practice, OWASP "CSV
+     * Injection").
+     */
     private static function harmless(string $cell): string
     {
         return preg_match('/^[=+@\t\r]|^-(?!\d)/', $cell) === 1 ? "'{$cell}" : $cell;

@@ -10,17 +10,17 @@ use Illuminate\Database\Events\TransactionBeginning;
 use LogicException;
 
 /**
- * The order in which a transaction takes its locks, and a watch over it that tests switch on: whoever takes a lock of a lower rank than one it has already, and has not
- * taken before, could wait in a circle with another till. What belongs to one account, slip or layaway (open items, questions to terminals) is under its lock and has no
- * rank of its own.
+ * The order in which a transaction takes its locks, and a watch over it that tests switch on: whoever takes a lock of a
+ * lower rank than one it has already, and has not taken before, could wait in a circle with another till. What belongs
+ * to one account, slip or layaway (open items, questions to terminals) is under its lock and has no rank of its own.
  * docs/decisions/0005 states the ladder in words.
  */
 final class LockLadder
 {
     /** Tables by rank, from the one that is locked first. Rows of one table are taken in the order of their keys. */
     public const RANKS = [
-        'slips', 'slip_returns', 'staff', 'house_accounts', 'deposit_accounts', 'store_credit_accounts', 'gift_cards', 'layaways', 'coupons', 'documents', 'customers',
-        'items', 'stock', 'item_serials', 'series',
+        'slips', 'slip_returns', 'staff', 'house_accounts', 'deposit_accounts', 'store_credit_accounts', 'gift_cards',
+        'layaways', 'coupons', 'documents', 'customers', 'items', 'stock', 'item_serials', 'series',
     ];
 
     private int $highest = -1;
@@ -47,7 +47,12 @@ final class LockLadder
     public static function watch(Dispatcher $events, int $outside = 0): void
     {
         $ladder = new self($outside);
-        $events->listen(TransactionBeginning::class, static fn (TransactionBeginning $event) => $event->connection->transactionLevel() === $outside + 1 ? $ladder->forget() : null);
+        $events->listen(
+            TransactionBeginning::class,
+            static fn (TransactionBeginning $event) => $event->connection->transactionLevel() === $outside + 1
+                ? $ladder->forget()
+                : null,
+        );
         $events->listen(QueryExecuted::class, static fn (QueryExecuted $event) => $ladder->see($event));
     }
 
@@ -63,7 +68,10 @@ final class LockLadder
             return;
         }
 
-        if (preg_match('/^insert (?:ignore )?into `?(\w+)`?/i', $query->sql, $made) === 1 && ! str_contains(strtolower($query->sql), 'on duplicate key')) {
+        if (
+            preg_match('/^insert (?:ignore )?into `?(\w+)`?/i', $query->sql, $made) === 1
+            && ! str_contains(strtolower($query->sql), 'on duplicate key')
+        ) {
             // A row that was just made is its maker's own.
             $this->held[$made[1]] = true;
 
@@ -82,7 +90,9 @@ final class LockLadder
         $statement = $query->sql.json_encode($query->bindings);
 
         if ($rank < $this->highest && ! isset($this->held[$statement]) && ! ($writes && isset($this->held[$table]))) {
-            throw new LogicException("A lock on {$table} is taken after one of a higher rank.\nfirst: {$this->highestSql}\nthen: {$query->sql}");
+            throw new LogicException(
+                "A lock on {$table} is taken after one of a higher rank.\nfirst: {$this->highestSql}\nthen: {$query->sql}",
+            );
         }
 
         $this->held[$statement] = $this->held[$table] = true;
@@ -97,7 +107,9 @@ final class LockLadder
     {
         foreach ($table === 'series' ? array_filter($query->bindings, is_string(...)) : [] as $kind) {
             if ($kind < $this->lastSeries && ! isset($this->series[$kind])) {
-                throw new LogicException("The series {$kind} is taken after {$this->lastSeries}: reserve them together.");
+                throw new LogicException(
+                    "The series {$kind} is taken after {$this->lastSeries}: reserve them together.",
+                );
             }
 
             $this->series[$kind] = true;
@@ -108,7 +120,12 @@ final class LockLadder
     /** The table whose existing rows a statement locks; null: none that others wait for. */
     private static function locked(string $sql): ?string
     {
-        $found = preg_match('/^select .*? from `?(\w+)`?.*(?:for update|lock in share mode)(?: skip locked)?$/is', $sql, $match) === 1
+        $found
+            = preg_match(
+                '/^select .*? from `?(\w+)`?.*(?:for update|lock in share mode)(?: skip locked)?$/is',
+                $sql,
+                $match,
+            ) === 1
             || preg_match('/^update `?(\w+)`?/i', $sql, $match) === 1
             || preg_match('/^insert into `?(\w+)`? .*on duplicate key update/is', $sql, $match) === 1;
 

@@ -19,7 +19,7 @@ abstract class RoomProvider extends ServiceProvider
 {
     public function boot(): void
     {
-        $this->app instanceof CachesRoutes && $this->app->routesAreCached() || $this->routes();
+        ($this->app instanceof CachesRoutes && $this->app->routesAreCached()) || $this->routes();
         $commands = $this->app->runningInConsole() ? $this->ownCommands() : [];
         $commands === [] || $this->commands($commands);
     }

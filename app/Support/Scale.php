@@ -7,7 +7,9 @@ namespace Elmstone\Support;
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
 
-/** Lengths in pictures. Whatever the figures are, a length comes out of it: a picture never breaks the page it is on. */
+/**
+ * Lengths in pictures. Whatever the figures are, a length comes out of it: a picture never breaks the page it is on.
+ */
 final class Scale
 {
     private const LONGEST = 100_000;

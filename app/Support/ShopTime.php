@@ -41,7 +41,9 @@ final class ShopTime
         return CarbonImmutable::parse($moment, 'UTC')->setTimezone(self::zone());
     }
 
-    /** The moment a business date begins, in UTC: its midnight, or the first there is where the clock skips midnight. */
+    /**
+     * The moment a business date begins, in UTC: its midnight, or the first there is where the clock skips midnight.
+     */
     public static function beginning(DateTimeInterface $day): CarbonImmutable
     {
         return CarbonImmutable::parse($day->format('Y-m-d'), self::zone())->utc();
@@ -50,7 +52,10 @@ final class ShopTime
     /** The moment the shop's clock shows a time on a date, in UTC. */
     public static function when(DateTimeInterface $day, int $hour, int $minute = 0): CarbonImmutable
     {
-        return CarbonImmutable::parse($day->format('Y-m-d').sprintf(' %02d:%02d', $hour, $minute), self::zone())->utc();
+        return CarbonImmutable::parse(
+            $day->format('Y-m-d').sprintf(' %02d:%02d', $hour, $minute),
+            self::zone(),
+        )->utc();
     }
 
     private static function zone(): string

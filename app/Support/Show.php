@@ -32,7 +32,9 @@ final class Show
         return ($negative ? '−' : '').preg_replace('/\B(?=(\d{3})+$)/', ',', $digits);
     }
 
-    /** "1,205": to the whole unit, half up, where a picture has no room for more and the exact figure stands elsewhere. */
+    /**
+     * "1,205": to the whole unit, half up, where a picture has no room for more and the exact figure stands elsewhere.
+     */
     public static function whole(Money $money): string
     {
         return self::grouped((string) $money->abs()->major()->toScale(0, RoundingMode::HALF_UP), $money->isNegative());

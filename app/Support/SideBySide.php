@@ -23,7 +23,9 @@ final class SideBySide
     /** As many as there are processors. */
     public static function here(): self
     {
-        $found = is_readable('/proc/cpuinfo') ? substr_count((string) file_get_contents('/proc/cpuinfo'), "\nprocessor") + 1 : 1;
+        $found = is_readable('/proc/cpuinfo')
+            ? substr_count((string) file_get_contents('/proc/cpuinfo'), "\nprocessor") + 1
+            : 1;
 
         return new self(function_exists('pcntl_fork') && DB::transactionLevel() === 0 ? max(1, $found) : 1);
     }
@@ -70,7 +72,7 @@ final class SideBySide
         $answers = [];
 
         try {
-            while (($piece = $pieces[$place = $this->take($next)] ?? null) !== null) {
+            while (($piece = $pieces[($place = $this->take($next))] ?? null) !== null) {
                 $answers[$place] = $piece();
             }
         } catch (Throwable $failure) {
@@ -88,7 +90,8 @@ final class SideBySide
     private function take($next): int
     {
         $own = fopen(stream_get_meta_data($next)['uri'] ?? '', 'r+');
-        $own !== false && flock($own, LOCK_EX) || throw new RuntimeException('The next piece of work could not be taken.');
+        ($own !== false && flock($own, LOCK_EX))
+            || throw new RuntimeException('The next piece of work could not be taken.');
         $place = unpack('J', (string) fread($own, 8))[1] ?? 0;
         $place = is_int($place) ? $place : 0;
         rewind($own);
@@ -110,7 +113,10 @@ final class SideBySide
             pcntl_waitpid($child, $status);
             rewind($file);
             $answers = @unserialize((string) stream_get_contents($file));
-            is_array($answers) || throw new RuntimeException(is_string($answers) ? $answers : 'A process ended before its work was done.');
+            is_array($answers)
+                || throw new RuntimeException(
+                    is_string($answers) ? $answers : 'A process ended before its work was done.',
+                );
             $all += $answers;
         }
 
@@ -124,7 +130,8 @@ final class SideBySide
     private function file(string $holds = '')
     {
         $file = tmpfile();
-        $file !== false && fwrite($file, $holds) !== false && fflush($file) || throw new RuntimeException('No file could be made.');
+        ($file !== false && fwrite($file, $holds) !== false && fflush($file))
+            || throw new RuntimeException('No file could be made.');
 
         return $file;
     }

@@ -9,18 +9,24 @@ use Brick\Math\BigRational;
 use Elmstone\Core\Money\Money;
 
 /**
- * The figures an approval covers, or that something needs covered. What names a thing must be the same; an amount may be less, never more; what is paid per piece may be more, never less.
- * Amounts are minor units or quantities, as decimals.
+ * The figures an approval covers, or that something needs covered. What names a thing must be the same; an amount may
+ * be less, never more; what is paid per piece may be more, never less. Amounts are minor units or quantities, as
+ * decimals.
  */
 final readonly class Scope
 {
     /**
      * @param  array<string, string>  $same what names the thing: a line, an item, a buyer, a way
      * @param  array<string, string>  $most figures that may be less
-     * @param  array{net: int, quantity: string}|null  $pieces what so many pieces bring, in minor units; fewer may bring less, but each of them no less
+     * @param  array{net: int, quantity: string}|null  $pieces what so many pieces bring, in minor units; fewer may
+     *     bring less, but each of them no less
      */
-    private function __construct(public ApprovalKind $kind, public array $same, public array $most, public ?array $pieces)
-    {
+    private function __construct(
+        public ApprovalKind $kind,
+        public array $same,
+        public array $most,
+        public ?array $pieces,
+    ) {
     }
 
     public static function of(ApprovalKind $kind): self
@@ -38,13 +44,21 @@ final readonly class Scope
     {
         $figure = $figure instanceof Money ? $figure->minor : $figure;
 
-        return new self($this->kind, $this->same, [...$this->most, $name => (string) BigDecimal::of($figure)->stripTrailingZeros()], $this->pieces);
+        return new self(
+            $this->kind,
+            $this->same,
+            [...$this->most, $name => (string) BigDecimal::of($figure)->stripTrailingZeros()],
+            $this->pieces,
+        );
     }
 
     /** So many pieces for so much; both may only become less together. */
     public function pieces(string $quantity, Money $net): self
     {
-        return new self($this->kind, $this->same, $this->most, ['net' => $net->minor, 'quantity' => (string) BigDecimal::of($quantity)->stripTrailingZeros()]);
+        return new self($this->kind, $this->same, $this->most, [
+            'net' => $net->minor,
+            'quantity' => (string) BigDecimal::of($quantity)->stripTrailingZeros(),
+        ]);
     }
 
     /** Whether an approval of this covers what is needed. */
@@ -53,15 +67,32 @@ final readonly class Scope
         return $this->beyond($needed) === [];
     }
 
-    /** @return list<string> what of the needed goes beyond it: names of figures; "kind" where it is something else altogether */
+    /**
+     * @return list<string> what of the needed goes beyond it: names of figures; "kind" where it is something else
+     *     altogether
+     */
     public function beyond(self $needed): array
     {
         if ($this->kind !== $needed->kind) {
             return ['kind'];
         }
 
-        $other = array_keys(array_filter($needed->same, fn (string $value, string $name): bool => ($this->same[$name] ?? null) !== $value, ARRAY_FILTER_USE_BOTH));
-        $more = array_keys(array_filter($needed->most, fn (string $figure, string $name): bool => BigDecimal::of($figure)->isGreaterThan($this->most[$name] ?? '0'), ARRAY_FILTER_USE_BOTH));
+        $other = array_keys(
+            array_filter(
+                $needed->same,
+                fn (string $value, string $name): bool => ($this->same[$name] ?? null) !== $value,
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
+        $more = array_keys(
+            array_filter(
+                $needed->most,
+                fn (string $figure, string $name): bool => BigDecimal::of($figure)->isGreaterThan(
+                    $this->most[$name] ?? '0',
+                ),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
 
         return [...$other, ...$more, ...$this->cheaper($needed) ? ['pieces'] : []];
     }
@@ -73,23 +104,34 @@ final readonly class Scope
             return false;
         }
 
-        if ($this->pieces === null || BigDecimal::of($needed->pieces['quantity'])->isGreaterThan($this->pieces['quantity'])) {
+        if (
+            $this->pieces === null
+            || BigDecimal::of($needed->pieces['quantity'])->isGreaterThan($this->pieces['quantity'])
+        ) {
             return true;
         }
 
-        $share = BigRational::of($this->pieces['net'])->multipliedBy($needed->pieces['quantity'])->dividedBy($this->pieces['quantity']);
+        $share = BigRational::of($this->pieces['net'])
+            ->multipliedBy($needed->pieces['quantity'])
+            ->dividedBy($this->pieces['quantity']);
 
         return ! BigRational::of($needed->pieces['net'] + 1)->isGreaterThan($share);
     }
 
     public function toJson(): string
     {
-        return json_encode(['same' => (object) $this->same, 'most' => (object) $this->most, 'pieces' => $this->pieces], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            ['same' => (object) $this->same, 'most' => (object) $this->most, 'pieces' => $this->pieces],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
     }
 
     public static function fromJson(ApprovalKind $kind, string $json): self
     {
-        /** @var array{same: array<string, string>, most: array<string, string>, pieces: array{net: int, quantity: string}|null} $read */
+        /**
+         * @var array{same: array<string, string>, most: array<string, string>, pieces: array{net: int, quantity: string}|null}
+         *     $read
+         */
         $read = json_decode($json, true, 6, JSON_THROW_ON_ERROR);
 
         return new self($kind, $read['same'], $read['most'], $read['pieces']);

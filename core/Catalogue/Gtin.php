@@ -27,7 +27,10 @@ final readonly class Gtin
 
         return $check === (int) $digits[-1]
             ? new self($digits)
-            : throw Refused::because('bad_barcode', "The barcode’s last digit should be {$check}: one of its digits is wrong.");
+            : throw Refused::because(
+                'bad_barcode',
+                "The barcode’s last digit should be {$check}: one of its digits is wrong.",
+            );
     }
 
     /** @param  string  $body the digits in front of the check digit */
@@ -39,7 +42,7 @@ final readonly class Gtin
             $sum += (int) $digit * ($place % 2 === 0 ? 3 : 1);
         }
 
-        return (10 - $sum % 10) % 10;
+        return (10 - ($sum % 10)) % 10;
     }
 
     /** All lengths written as the longest, so that the same article is the same key. */

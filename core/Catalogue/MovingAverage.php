@@ -9,7 +9,10 @@ use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 use Elmstone\Core\Money\UnitPrice;
 
-/** The cost of a unit when more comes in: (on hand × cost + amount) ÷ (on hand + quantity), to 4 places, half up. Common practice, no source. */
+/**
+ * The cost of a unit when more comes in: (on hand × cost + amount) ÷ (on hand + quantity), to 4 places, half up. Common
+ * practice, no source.
+ */
 final class MovingAverage
 {
     /**

@@ -7,8 +7,9 @@ namespace Elmstone\Core\Credits;
 use Elmstone\Core\Money\Refused;
 
 /**
- * A gift card's number: 16 digits, a 9 first (ISO/IEC 7812-1: for national use, so no bank's), the last the check digit of ISO/IEC 7812-1 annex B (Luhn's formula).
- * Fourteen digits are drawn at random by whoever issues it, so that no number follows from another.
+ * A gift card's number: 16 digits, a 9 first (ISO/IEC 7812-1: for national use, so no bank's), the last the check digit
+ * of ISO/IEC 7812-1 annex B (Luhn's formula). Fourteen digits are drawn at random by whoever issues it, so that no
+ * number follows from another.
  */
 final readonly class CardCode
 {
@@ -33,7 +34,10 @@ final readonly class CardCode
 
         return self::checkDigit(substr($digits, 0, -1)) === (int) $digits[-1]
             ? new self($digits)
-            : throw Refused::because('bad_card_code', 'One digit of this card number is wrong. Look at the card again.');
+            : throw Refused::because(
+                'bad_card_code',
+                'One digit of this card number is wrong. Look at the card again.',
+            );
     }
 
     /** @param  string  $drawn fourteen digits drawn at random */
@@ -57,7 +61,7 @@ final readonly class CardCode
             $sum += $value > 9 ? $value - 9 : $value;
         }
 
-        return (10 - $sum % 10) % 10;
+        return (10 - ($sum % 10)) % 10;
     }
 
     /** "9412 0034 5566 7781" */

@@ -7,7 +7,9 @@ namespace Elmstone\Core\Layaway;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 
-/** Where a layaway stands once so much of it is paid: only the sum of the payments counts, never how they were split. */
+/**
+ * Where a layaway stands once so much of it is paid: only the sum of the payments counts, never how they were split.
+ */
 final readonly class LayawayStanding
 {
     private function __construct(
@@ -42,13 +44,24 @@ final readonly class LayawayStanding
         $paid = Money::sum($payments, $total->currency);
 
         if ($paid->exceeds($total)) {
-            throw Refused::because('over_paid', "The payments come to {$paid->toString()}, more than the {$total->toString()} that is to be paid.");
+            throw Refused::because(
+                'over_paid',
+                "The payments come to {$paid->toString()}, more than the {$total->toString()} that is to be paid.",
+            );
         }
 
         $remaining = $total->minus($paid);
         $fee = Money::min($terms->cancellationFee->ofSum($total), $paid);
 
-        return new self($total, $terms->minDeposit->ofSum($total), $paid, $remaining, $terms->minPayment->ofSum($remaining), $fee, $paid->minus($fee));
+        return new self(
+            $total,
+            $terms->minDeposit->ofSum($total),
+            $paid,
+            $remaining,
+            $terms->minPayment->ofSum($remaining),
+            $fee,
+            $paid->minus($fee),
+        );
     }
 
     public function isPaidInFull(): bool

@@ -14,11 +14,17 @@ final readonly class LayawayTerms
      * @param  Portion  $minPayment of what remains
      * @param  Portion  $cancellationFee of the total
      */
-    public function __construct(public Portion $minDeposit, public Portion $minPayment, public Portion $cancellationFee)
-    {
+    public function __construct(
+        public Portion $minDeposit,
+        public Portion $minPayment,
+        public Portion $cancellationFee,
+    ) {
     }
 
-    /** Over how many payments what remains may be shared out at most, so that none is below the least; at least one. Null: over any number. */
+    /**
+     * Over how many payments what remains may be shared out at most, so that none is below the least; at least one.
+     * Null: over any number.
+     */
     public function mostPayments(Money $remaining): ?int
     {
         $least = $this->minPayment->ofSum($remaining);

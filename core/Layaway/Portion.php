@@ -8,7 +8,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 
-/** So much of a sum: a percentage of it, a fixed amount, or whichever of the two is more; never more than the sum itself. */
+/**
+ * So much of a sum: a percentage of it, a fixed amount, or whichever of the two is more; never more than the sum
+ * itself.
+ */
 final readonly class Portion
 {
     private function __construct(public ?Percentage $percent, public ?Money $amount)

@@ -13,12 +13,15 @@ enum Rhythm: string
     case Fortnight = 'fortnight';
     case Month = 'month';
 
-    /** The due date this many steps after the first. A month keeps the first date's day, or takes the month's last where it has none. */
+    /**
+     * The due date this many steps after the first. A month keeps the first date's day, or takes the month's last where
+     * it has none.
+     */
     public function after(DateTimeImmutable $first, int $steps): DateTimeImmutable
     {
         return match ($this) {
-            self::Week => $first->modify('+'.(7 * $steps).' days'),
-            self::Fortnight => $first->modify('+'.(14 * $steps).' days'),
+            self::Week => $first->modify('+'. 7 * $steps.' days'),
+            self::Fortnight => $first->modify('+'. 14 * $steps.' days'),
             self::Month => self::months($first, $steps),
         };
     }

@@ -10,8 +10,12 @@ use Elmstone\Core\Money\Money;
 /** One instalment of a ladder, and how much of it is met. */
 final readonly class Rung
 {
-    public function __construct(public DateTimeImmutable $due, public Money $amount, public Money $met, public RungState $state)
-    {
+    public function __construct(
+        public DateTimeImmutable $due,
+        public Money $amount,
+        public Money $met,
+        public RungState $state,
+    ) {
     }
 
     public function open(): Money

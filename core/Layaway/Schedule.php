@@ -34,7 +34,13 @@ final readonly class Schedule
             throw Refused::because('bad_amount', 'What is to be paid cannot be below zero.');
         }
 
-        return self::over($total, array_map(static fn (int $step): DateTimeImmutable => $rhythm->after($firstDue, $step), range(0, $count - 1)));
+        return self::over(
+            $total,
+            array_map(
+                static fn (int $step): DateTimeImmutable => $rhythm->after($firstDue, $step),
+                range(0, $count - 1),
+            ),
+        );
     }
 
     /**
@@ -46,6 +52,13 @@ final readonly class Schedule
     {
         $shares = $total->apportion(array_fill(0, count($dates), BigInteger::one()));
 
-        return new self($total, array_map(static fn (DateTimeImmutable $due, Money $share): Instalment => new Instalment($due, $share), $dates, $shares));
+        return new self(
+            $total,
+            array_map(
+                static fn (DateTimeImmutable $due, Money $share): Instalment => new Instalment($due, $share),
+                $dates,
+                $shares,
+            ),
+        );
     }
 }

@@ -19,7 +19,8 @@ final readonly class Journal
     }
 
     /**
-     * Sums what falls on each account. Debits are above zero, credits below; debits stand first, and an account that comes to nothing is left out.
+     * Sums what falls on each account. Debits are above zero, credits below; debits stand first, and an account that
+     * comes to nothing is left out.
      *
      * @param  list<array{string, Money}>  $postings account, signed amount
      *
@@ -39,7 +40,11 @@ final readonly class Journal
 
         foreach ($byAccount as $account => $amount) {
             if (! $amount->isZero()) {
-                $lines[] = new JournalLine((string) $account, $amount->isPositive() ? $amount : $zero, $amount->isNegative() ? $amount->negated() : $zero);
+                $lines[] = new JournalLine(
+                    (string) $account,
+                    $amount->isPositive() ? $amount : $zero,
+                    $amount->isNegative() ? $amount->negated() : $zero,
+                );
             }
         }
 
@@ -48,6 +53,8 @@ final readonly class Journal
 
         return $debits->equals($credits)
             ? new self($lines, $debits, $credits)
-            : throw new LogicException("A journal must balance: {$debits->toString()} is debited and {$credits->toString()} credited.");
+            : throw new LogicException(
+                "A journal must balance: {$debits->toString()} is debited and {$credits->toString()} credited.",
+            );
     }
 }

@@ -38,7 +38,10 @@ final readonly class Apportionment
      */
     private static function largestRemainders(int $amount, array $weights, BigInteger $total): array
     {
-        $divided = array_map(static fn (BigInteger $weight): array => $weight->multipliedBy($amount)->quotientAndRemainder($total), $weights);
+        $divided = array_map(
+            static fn (BigInteger $weight): array => $weight->multipliedBy($amount)->quotientAndRemainder($total),
+            $weights,
+        );
         $shares = array_map(static fn (array $parts): int => $parts[0]->toInt(), $divided);
         $left = $amount - array_sum($shares);
         $places = array_keys($divided);
@@ -46,7 +49,11 @@ final readonly class Apportionment
         usort($places, static fn (int $a, int $b): int => $divided[$b][1]->compareTo($divided[$a][1]));
         $raised = array_flip(array_slice($places, 0, $left));
 
-        return array_map(static fn (int $share, int $place): int => isset($raised[$place]) ? $share + 1 : $share, $shares, array_keys($shares));
+        return array_map(
+            static fn (int $share, int $place): int => isset($raised[$place]) ? $share + 1 : $share,
+            $shares,
+            array_keys($shares),
+        );
     }
 
     /**
@@ -60,8 +67,11 @@ final readonly class Apportionment
         $decimals = array_map(static fn (BigNumber $weight) => $weight->toBigDecimal(), $weights);
         $places = max(array_map(static fn ($decimal) => $decimal->getScale(), $decimals));
 
-        return array_map(static fn ($decimal) => $decimal->isNegative()
-            ? throw new InvalidArgumentException('A weight cannot be below zero.')
-            : $decimal->toScale($places)->getUnscaledValue(), $decimals);
+        return array_map(
+            static fn ($decimal) => $decimal->isNegative()
+                ? throw new InvalidArgumentException('A weight cannot be below zero.')
+                : $decimal->toScale($places)->getUnscaledValue(),
+            $decimals,
+        );
     }
 }

@@ -13,7 +13,8 @@ namespace Elmstone\Core\Money;
 final readonly class Currency
 {
     private const WITHOUT_PLACES = [
-        'BIF', 'CLP', 'DJF', 'GNF', 'ISK', 'JPY', 'KMF', 'KRW', 'PYG', 'RWF', 'UGX', 'UYI', 'VND', 'VUV', 'XAF', 'XOF', 'XPF',
+        'BIF', 'CLP', 'DJF', 'GNF', 'ISK', 'JPY', 'KMF', 'KRW', 'PYG', 'RWF', 'UGX', 'UYI', 'VND', 'VUV', 'XAF', 'XOF',
+        'XPF',
     ];
 
     private const WITH_THREE = ['BHD', 'IQD', 'JOD', 'KWD', 'LYD', 'OMR', 'TND'];
@@ -35,11 +36,14 @@ final readonly class Currency
             throw Refused::because('bad_currency', 'A currency is three capital letters, such as USD.');
         }
 
-        return new self($code, match (true) {
-            in_array($code, self::WITHOUT_PLACES, true) => 0,
-            in_array($code, self::WITH_THREE, true) => 3,
-            in_array($code, self::WITH_FOUR, true) => 4,
-            default => 2,
-        });
+        return new self(
+            $code,
+            match (true) {
+                in_array($code, self::WITHOUT_PLACES, true) => 0,
+                in_array($code, self::WITH_THREE, true) => 3,
+                in_array($code, self::WITH_FOUR, true) => 4,
+                default => 2,
+            },
+        );
     }
 }

@@ -47,7 +47,10 @@ final readonly class Money
         $minor = BigDecimal::of($major)->withPointMovedRight($currency->places)->stripTrailingZeros();
 
         if ($minor->getScale() > 0) {
-            throw Refused::because('bad_amount', "{$currency->code} has {$currency->places} decimal places; “{$major}” has more.");
+            throw Refused::because(
+                'bad_amount',
+                "{$currency->code} has {$currency->places} decimal places; “{$major}” has more.",
+            );
         }
 
         return self::fromBig($minor->toBigInteger(), $currency);
@@ -60,9 +63,10 @@ final readonly class Money
      */
     public static function round(BigNumber $major, Currency $currency): self
     {
-        $rounded = $major instanceof BigRational
-            ? $major->toScale($currency->places, RoundingMode::HALF_UP)
-            : $major->toBigDecimal()->toScale($currency->places, RoundingMode::HALF_UP);
+        $rounded
+            = $major instanceof BigRational
+                ? $major->toScale($currency->places, RoundingMode::HALF_UP)
+                : $major->toBigDecimal()->toScale($currency->places, RoundingMode::HALF_UP);
 
         return self::fromBig($rounded->getUnscaledValue(), $currency);
     }
@@ -168,7 +172,9 @@ final readonly class Money
     /** Adds whole numbers only where the sum is one too: beyond that PHP would go on with floats. */
     private function moved(int $by): self
     {
-        return ($by > 0 ? $this->minor > PHP_INT_MAX - $by : $this->minor < PHP_INT_MIN - $by)
+        return ($by > 0
+                ? $this->minor > PHP_INT_MAX - $by
+                : $this->minor < PHP_INT_MIN - $by)
             ? throw self::tooLarge()
             : new self($this->minor + $by, $this->currency);
     }
@@ -191,6 +197,9 @@ final readonly class Money
     {
         return $that->currency->code === $this->currency->code
             ? $that
-            : throw Refused::because('mixed_currencies', "{$this->currency->code} and {$that->currency->code} cannot be reckoned together.");
+            : throw Refused::because(
+                'mixed_currencies',
+                "{$this->currency->code} and {$that->currency->code} cannot be reckoned together.",
+            );
     }
 }

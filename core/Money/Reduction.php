@@ -39,7 +39,10 @@ final readonly class Reduction
         $amount = $this->amount ?? Money::zero($basis->currency);
 
         return $amount->exceeds($basis)
-            ? throw Refused::because('discount_too_large', "A discount of {$amount->toString()} is more than the {$basis->toString()} it comes off.")
+            ? throw Refused::because(
+                'discount_too_large',
+                "A discount of {$amount->toString()} is more than the {$basis->toString()} it comes off.",
+            )
             : $amount;
     }
 }

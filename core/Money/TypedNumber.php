@@ -24,9 +24,17 @@ final readonly class TypedNumber
             preg_match('/^[1-9]\d{0,2},\d{3}$/D', $text) === 1 => throw self::twoWays($text),
             preg_match('/^\d*[.,]\d+$/D', $text) === 1 => self::trimmed(str_replace(',', '.', $text)),
             preg_match('/^\d{1,3}(,\d{3})+(\.\d+)?$/D', $text) === 1 => self::trimmed(str_replace(',', '', $text)),
-            preg_match('/^\d{1,3}(\.\d{3})+,\d+$/D', $text) === 1 => self::trimmed(strtr($text, ['.' => '', ',' => '.'])),
-            preg_match('/^[-−–]/u', $text) === 1 => throw Refused::because('bad_number', 'No minus signs here: type the number itself.'),
-            default => throw Refused::because('bad_number', $typed === '' ? 'Type a number.' : "“{$typed}” is not a number."),
+            preg_match('/^\d{1,3}(\.\d{3})+,\d+$/D', $text) === 1 => self::trimmed(
+                strtr($text, ['.' => '', ',' => '.']),
+            ),
+            preg_match('/^[-−–]/u', $text) === 1 => throw Refused::because(
+                'bad_number',
+                'No minus signs here: type the number itself.',
+            ),
+            default => throw Refused::because(
+                'bad_number',
+                $typed === '' ? 'Type a number.' : "“{$typed}” is not a number.",
+            ),
         };
     }
 
@@ -45,6 +53,9 @@ final readonly class TypedNumber
     {
         [$whole, $rest] = explode(',', $text);
 
-        return Refused::because('bad_number', "“{$text}” can be read two ways: type {$whole}{$rest} or {$whole}.{$rest}.");
+        return Refused::because(
+            'bad_number',
+            "“{$text}” can be read two ways: type {$whole}{$rest} or {$whole}.{$rest}.",
+        );
     }
 }

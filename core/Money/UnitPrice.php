@@ -29,7 +29,13 @@ final readonly class UnitPrice
      */
     public static function ofTotal(Money $total, Quantity $quantity, int $per): self
     {
-        return new self($total->major()->multipliedBy($per)->dividedBy($quantity->value, 4, RoundingMode::HALF_UP)->stripTrailingZeros());
+        return new self(
+            $total
+                ->major()
+                ->multipliedBy($per)
+                ->dividedBy($quantity->value, 4, RoundingMode::HALF_UP)
+                ->stripTrailingZeros(),
+        );
     }
 
     /**

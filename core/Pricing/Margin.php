@@ -36,6 +36,8 @@ final readonly class Margin
     {
         return $whole->isZero()
             ? null
-            : BigDecimal::of($this->amount->minor)->multipliedBy(100)->dividedBy($whole->minor, 2, RoundingMode::HALF_UP);
+            : BigDecimal::of($this->amount->minor)
+                ->multipliedBy(100)
+                ->dividedBy($whole->minor, 2, RoundingMode::HALF_UP);
     }
 }

@@ -48,9 +48,13 @@ final readonly class PriceBook
 
     private function contract(DateTimeImmutable $on): ?PriceQuote
     {
-        $lowest = self::lowestOf(array_filter($this->contracts, static fn (DatedPrice $price): bool => $price->isInForce($on)));
+        $lowest = self::lowestOf(
+            array_filter($this->contracts, static fn (DatedPrice $price): bool => $price->isInForce($on)),
+        );
 
-        return $lowest === null ? null : new PriceQuote($lowest->price, PriceRule::Contract, $this->list, source: $lowest);
+        return $lowest === null
+            ? null
+            : new PriceQuote($lowest->price, PriceRule::Contract, $this->list, source: $lowest);
     }
 
     private function lowest(Quantity $quantity, DateTimeImmutable $on): PriceQuote
@@ -63,7 +67,13 @@ final readonly class PriceBook
             }
         }
 
-        return new PriceQuote($best[1]->price, $best[0], $this->list, $this->netPrice ? null : $this->standing, $best[1]);
+        return new PriceQuote(
+            $best[1]->price,
+            $best[0],
+            $this->list,
+            $this->netPrice ? null : $this->standing,
+            $best[1],
+        );
     }
 
     /** @return iterable<array{PriceRule, DatedPrice}> */
@@ -89,6 +99,12 @@ final readonly class PriceBook
     /** @param  array<DatedPrice>  $prices */
     private static function lowestOf(array $prices): ?DatedPrice
     {
-        return array_reduce($prices, static fn (?DatedPrice $lowest, DatedPrice $price): DatedPrice => $lowest === null || $price->price->isLessThan($lowest->price) ? $price : $lowest);
+        return array_reduce(
+            $prices,
+            static fn (?DatedPrice $lowest, DatedPrice $price): DatedPrice => $lowest === null
+            || $price->price->isLessThan($lowest->price)
+                ? $price
+                : $lowest,
+        );
     }
 }

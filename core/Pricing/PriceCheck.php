@@ -21,10 +21,17 @@ enum PriceCheck: string
      *
      * @param  int  $pricePer how many units floor and cost are of
      * @param  Money  $afterDiscount gross less line discount
-     * @param  BigRational|null  $taxFactor what a tax-inclusive price is divided by to compare it with cost; null: nothing
+     * @param  BigRational|null  $taxFactor what a tax-inclusive price is divided by to compare it with cost; null:
+     *     nothing
      */
-    public static function of(Quantity $quantity, int $pricePer, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor = null): self
-    {
+    public static function of(
+        Quantity $quantity,
+        int $pricePer,
+        Money $afterDiscount,
+        ?UnitPrice $floor,
+        ?UnitPrice $cost,
+        ?BigRational $taxFactor = null,
+    ): self {
         [$belowFloor, $belowCost] = self::gaps($quantity, $pricePer, $afterDiscount, $floor, $cost, $taxFactor);
 
         return match (true) {
@@ -35,20 +42,38 @@ enum PriceCheck: string
     }
 
     /** By how much the line falls below the floor or below cost, whichever is more; not above zero: it does not. */
-    public static function gap(Quantity $quantity, int $pricePer, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor = null): Money
-    {
+    public static function gap(
+        Quantity $quantity,
+        int $pricePer,
+        Money $afterDiscount,
+        ?UnitPrice $floor,
+        ?UnitPrice $cost,
+        ?BigRational $taxFactor = null,
+    ): Money {
         [$belowFloor, $belowCost] = self::gaps($quantity, $pricePer, $afterDiscount, $floor, $cost, $taxFactor);
 
         return $belowCost->exceeds($belowFloor) ? $belowCost : $belowFloor;
     }
 
     /** @return array{Money, Money} below the floor, below cost; nothing where there is none */
-    private static function gaps(Quantity $quantity, int $pricePer, Money $afterDiscount, ?UnitPrice $floor, ?UnitPrice $cost, ?BigRational $taxFactor): array
-    {
+    private static function gaps(
+        Quantity $quantity,
+        int $pricePer,
+        Money $afterDiscount,
+        ?UnitPrice $floor,
+        ?UnitPrice $cost,
+        ?BigRational $taxFactor,
+    ): array {
         $below = static fn (?UnitPrice $price, Money $worth): Money => $price === null
             ? Money::zero($worth->currency)
             : $price->worth($quantity, $pricePer, $worth->currency)->minus($worth);
-        $withoutTax = $taxFactor === null ? $afterDiscount : Money::round(BigRational::of($afterDiscount->major())->dividedBy($taxFactor), $afterDiscount->currency);
+        $withoutTax
+            = $taxFactor === null
+                ? $afterDiscount
+                : Money::round(
+                    BigRational::of($afterDiscount->major())->dividedBy($taxFactor),
+                    $afterDiscount->currency,
+                );
 
         return [$below($floor, $afterDiscount), $below($cost, $withoutTax)];
     }

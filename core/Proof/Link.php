@@ -29,6 +29,18 @@ final class Link
         $parts['before'] = "\"{$before}\"";
         ksort($parts, SORT_STRING);
 
-        return hash('sha256', '{'.implode(',', array_map(static fn (string $name, string $written): string => "\"{$name}\":{$written}", array_keys($parts), $parts)).'}');
+        return hash(
+            'sha256',
+            '{'
+                .implode(
+                    ',',
+                    array_map(
+                        static fn (string $name, string $written): string => "\"{$name}\":{$written}",
+                        array_keys($parts),
+                        $parts,
+                    ),
+                )
+                .'}',
+        );
     }
 }

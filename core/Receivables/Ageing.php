@@ -9,7 +9,8 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 
 /**
- * What is owed, by how late it is, with unused credit in a column of its own. The columns sum to the balance. docs/rules.md, "House accounts".
+ * What is owed, by how late it is, with unused credit in a column of its own. The columns sum to the balance.
+ * docs/rules.md, "House accounts".
  */
 final readonly class Ageing
 {
@@ -21,13 +22,19 @@ final readonly class Ageing
     /** @param  iterable<OpenItem>  $items what was open on that day; items dated after it are left out */
     public static function of(Currency $currency, DateTimeImmutable $asOf, iterable $items): self
     {
-        $minor = array_fill_keys(array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()), Money::zero($currency));
+        $minor = array_fill_keys(
+            array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()),
+            Money::zero($currency),
+        );
         $day = $asOf->format('Y-m-d');
 
         foreach ($items as $item) {
             if ($item->date->format('Y-m-d') <= $day) {
                 $band = AgeBand::of($item, $asOf)->value;
-                $minor[$band] = $item->kind === ItemKind::Charge ? $minor[$band]->plus($item->open) : $minor[$band]->minus($item->open);
+                $minor[$band]
+                    = $item->kind === ItemKind::Charge
+                        ? $minor[$band]->plus($item->open)
+                        : $minor[$band]->minus($item->open);
             }
         }
 

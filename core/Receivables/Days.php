@@ -15,7 +15,10 @@ final readonly class Days
         return self::number($until) - self::number($from);
     }
 
-    /** Days since 1 March of the year 0 in the Gregorian calendar; reckoned in whole numbers, because an ageing asks for very many. */
+    /**
+     * Days since 1 March of the year 0 in the Gregorian calendar; reckoned in whole numbers, because an ageing asks for
+     * very many.
+     */
     private static function number(DateTimeImmutable $day): int
     {
         [$year, $month, $dayOfMonth] = array_map(intval(...), explode(' ', $day->format('Y n j')));

@@ -7,7 +7,10 @@ namespace Elmstone\Core\Receivables;
 use Brick\Math\BigRational;
 use Elmstone\Core\Money\Money;
 
-/** What of a settlement discount goes with goods that come back. RULES, section 7: cumulative, so that everything that comes back takes all of it. */
+/**
+ * What of a settlement discount goes with goods that come back. RULES, section 7: cumulative, so that everything that
+ * comes back takes all of it.
+ */
 final class DiscountBack
 {
     /**
@@ -25,7 +28,10 @@ final class DiscountBack
             return Money::zero($given->currency);
         }
 
-        $due = Money::round(BigRational::of($given->major())->multipliedBy($before->plus($now)->minor)->dividedBy($total->minor), $given->currency)->minus($taken);
+        $due = Money::round(
+            BigRational::of($given->major())->multipliedBy($before->plus($now)->minor)->dividedBy($total->minor),
+            $given->currency,
+        )->minus($taken);
 
         return $due->isPositive() ? $due : Money::zero($given->currency);
     }

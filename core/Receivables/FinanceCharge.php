@@ -9,7 +9,9 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 
-/** What a shop charges for money that is late: per overdue item past its grace days, never on an earlier finance charge. */
+/**
+ * What a shop charges for money that is late: per overdue item past its grace days, never on an earlier finance charge.
+ */
 final readonly class FinanceCharge
 {
     /** @param  array<string, Money>  $perItem by item id, those that bear something */
@@ -22,12 +24,23 @@ final readonly class FinanceCharge
      * @param  Percentage  $monthly in percent
      * @param  Money  $minimum of the sum, where there is anything to charge at all
      */
-    public static function on(Currency $currency, DateTimeImmutable $asOf, array $items, Percentage $monthly, int $graceDays, Money $minimum): self
-    {
+    public static function on(
+        Currency $currency,
+        DateTimeImmutable $asOf,
+        array $items,
+        Percentage $monthly,
+        int $graceDays,
+        Money $minimum,
+    ): self {
         $perItem = [];
 
         foreach (OpenItem::oldestFirst($items) as $item) {
-            if ($item->kind === ItemKind::Charge && ! $item->isFinanceCharge && $item->daysLate($asOf) > $graceDays && $item->open->isPositive()) {
+            if (
+                $item->kind === ItemKind::Charge
+                && ! $item->isFinanceCharge
+                && $item->daysLate($asOf) > $graceDays
+                && $item->open->isPositive()
+            ) {
                 $perItem[$item->id] = $item->open->percent($monthly);
             }
         }

@@ -27,15 +27,37 @@ final readonly class OpenItem
     }
 
     /** @throws Refused bad_amount when what is open is below zero */
-    public static function charge(string $id, DateTimeImmutable $date, DateTimeImmutable $due, Money $open, ?Money $discount = null, bool $financeCharge = false): self
-    {
-        return new self($id, ItemKind::Charge, $date, $due, self::notBelowZero($open), $discount ?? Money::zero($open->currency), $financeCharge);
+    public static function charge(
+        string $id,
+        DateTimeImmutable $date,
+        DateTimeImmutable $due,
+        Money $open,
+        ?Money $discount = null,
+        bool $financeCharge = false,
+    ): self {
+        return new self(
+            $id,
+            ItemKind::Charge,
+            $date,
+            $due,
+            self::notBelowZero($open),
+            $discount ?? Money::zero($open->currency),
+            $financeCharge,
+        );
     }
 
     /** @throws Refused bad_amount when what is open is below zero */
     public static function credit(string $id, DateTimeImmutable $date, Money $open): self
     {
-        return new self($id, ItemKind::Credit, $date, $date, self::notBelowZero($open), Money::zero($open->currency), false);
+        return new self(
+            $id,
+            ItemKind::Credit,
+            $date,
+            $date,
+            self::notBelowZero($open),
+            Money::zero($open->currency),
+            false,
+        );
     }
 
     public function daysLate(DateTimeImmutable $asOf): int
@@ -58,13 +80,18 @@ final readonly class OpenItem
 
     private static function compare(self $one, self $other): int
     {
-        $byDate = [$one->due->format('Y-m-d'), $one->date->format('Y-m-d')] <=> [$other->due->format('Y-m-d'), $other->date->format('Y-m-d')];
+        $byDate = [$one->due->format('Y-m-d'), $one->date->format('Y-m-d')] <=> [
+            $other->due->format('Y-m-d'),
+            $other->date->format('Y-m-d'),
+        ];
 
         return $byDate === 0 ? strnatcmp($one->id, $other->id) : $byDate;
     }
 
     private static function notBelowZero(Money $open): Money
     {
-        return $open->isNegative() ? throw Refused::because('bad_amount', 'What is open on an item cannot be below zero.') : $open;
+        return $open->isNegative()
+            ? throw Refused::because('bad_amount', 'What is open on an item cannot be below zero.')
+            : $open;
     }
 }

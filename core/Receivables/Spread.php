@@ -16,7 +16,8 @@ final readonly class Spread
     }
 
     /**
-     * Oldest due first, then oldest date, then lowest number. An item's settlement discount is given where the money reaches to pay it off so.
+     * Oldest due first, then oldest date, then lowest number. An item's settlement discount is given where the money
+     * reaches to pay it off so.
      *
      * @param  list<OpenItem>  $items charges
      *
@@ -30,7 +31,11 @@ final readonly class Spread
         foreach (OpenItem::oldestFirst($items) as $item) {
             $wanted = $item->open->minus($item->discount);
             $takesDiscount = ! $wanted->exceeds($left);
-            $share = new Share($item->id, $takesDiscount ? $wanted : Money::min($left, $item->open), $takesDiscount ? $item->discount : Money::zero($amount->currency));
+            $share = new Share(
+                $item->id,
+                $takesDiscount ? $wanted : Money::min($left, $item->open),
+                $takesDiscount ? $item->discount : Money::zero($amount->currency),
+            );
 
             if (! $share->settles()->isZero()) {
                 $shares[] = $share;
@@ -51,8 +56,14 @@ final readonly class Spread
      */
     public static function chosenFirst(Money $amount, array $items, array $first): self
     {
-        $chosen = self::oldestFirst($amount, array_values(array_filter($items, static fn (OpenItem $item): bool => in_array($item->id, $first, true))));
-        $others = self::oldestFirst($chosen->unused, array_values(array_filter($items, static fn (OpenItem $item): bool => ! in_array($item->id, $first, true))));
+        $chosen = self::oldestFirst(
+            $amount,
+            array_values(array_filter($items, static fn (OpenItem $item): bool => in_array($item->id, $first, true))),
+        );
+        $others = self::oldestFirst(
+            $chosen->unused,
+            array_values(array_filter($items, static fn (OpenItem $item): bool => ! in_array($item->id, $first, true))),
+        );
 
         return new self([...$chosen->shares, ...$others->shares], $others->unused);
     }
@@ -76,31 +87,49 @@ final readonly class Spread
         }
 
         foreach ($typed as $id => $part) {
-            $item = $byId[$id] ?? throw Refused::because('not_open', "{$id} is not open on this account: it is paid, or somebody else’s.");
+            $item
+                = $byId[$id]
+                ?? throw Refused::because(
+                    'not_open',
+                    "{$id} is not open on this account: it is paid, or somebody else’s.",
+                );
 
             if ($part->isNegative()) {
                 throw Refused::because('bad_amount', "What goes on {$id} cannot be below zero.");
             }
 
             if ($part->exceeds($item->open)) {
-                throw Refused::because('over_item', "{$part->toString()} is more than the {$item->open->toString()} open on {$id}.");
+                throw Refused::because(
+                    'over_item',
+                    "{$part->toString()} is more than the {$item->open->toString()} open on {$id}.",
+                );
             }
 
             if (! $part->isZero()) {
                 $takesDiscount = ! $item->discount->isZero() && $part->equals($item->open->minus($item->discount));
-                $shares[] = new Share($item->id, $part, $takesDiscount ? $item->discount : Money::zero($amount->currency));
+                $shares[] = new Share(
+                    $item->id,
+                    $part,
+                    $takesDiscount ? $item->discount : Money::zero($amount->currency),
+                );
                 $left = $left->minus($part);
             }
         }
 
         return $left->isNegative()
-            ? throw Refused::because('over_payment', "That is {$left->negated()->toString()} more than the {$amount->toString()} there is to spread.")
+            ? throw Refused::because(
+                'over_payment',
+                "That is {$left->negated()->toString()} more than the {$amount->toString()} there is to spread.",
+            )
             : new self($shares, $left);
     }
 
     public function discount(): Money
     {
-        return Money::sum(array_map(static fn (Share $share): Money => $share->discount, $this->shares), $this->unused->currency);
+        return Money::sum(
+            array_map(static fn (Share $share): Money => $share->discount, $this->shares),
+            $this->unused->currency,
+        );
     }
 
     public function on(string $id): ?Share
@@ -116,6 +145,8 @@ final readonly class Spread
 
     private static function notBelowZero(Money $amount): Money
     {
-        return $amount->isNegative() ? throw Refused::because('bad_amount', 'A payment cannot be below zero.') : $amount;
+        return $amount->isNegative()
+            ? throw Refused::because('bad_amount', 'A payment cannot be below zero.')
+            : $amount;
     }
 }

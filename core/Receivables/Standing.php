@@ -56,13 +56,15 @@ final readonly class Standing
         }
 
         $overBy = $amount->exceeds($this->available()) ? $amount->minus($this->available()) : null;
-        $reasons = array_keys(array_filter([
-            ChargeReason::OnStop->value => $this->onStop,
-            ChargeReason::OverLimit->value => $overBy !== null,
-            ChargeReason::Overdue->value => $this->isOverdue(),
-            ChargeReason::PurchaseOrderRequired->value => $this->purchaseOrderRequired && trim((string) $purchaseOrder) === '',
-            ChargeReason::BuyerNotAuthorised->value => ! $buyerAuthorised,
-        ]));
+        $reasons = array_keys(
+            array_filter([
+                ChargeReason::OnStop->value => $this->onStop,
+                ChargeReason::OverLimit->value => $overBy !== null,
+                ChargeReason::Overdue->value => $this->isOverdue(),
+                ChargeReason::PurchaseOrderRequired->value => $this->purchaseOrderRequired && trim((string) $purchaseOrder) === '',
+                ChargeReason::BuyerNotAuthorised->value => ! $buyerAuthorised,
+            ]),
+        );
 
         return new ChargeDecision(array_map(ChargeReason::from(...), $reasons), $this->available(), $overBy);
     }

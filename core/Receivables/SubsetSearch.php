@@ -7,8 +7,9 @@ namespace Elmstone\Core\Receivables;
 use Generator;
 
 /**
- * Sets of numbers that sum to a target exactly, the smallest sets first and, of one size, those that stand earlier first. The work is bounded:
- * sets of up to four numbers, and those that leave out up to four, are all looked at; for the sizes between there are so many steps and no more.
+ * Sets of numbers that sum to a target exactly, the smallest sets first and, of one size, those that stand earlier
+ * first. The work is bounded: sets of up to four numbers, and those that leave out up to four, are all looked at; for
+ * the sizes between there are so many steps and no more.
  */
 final class SubsetSearch
 {
@@ -157,7 +158,12 @@ final class SubsetSearch
                 return;
             }
 
-            if ($left <= 0 || ($size === 3 && ! isset($this->pairs[$left])) || $this->rest[$i + 1] < $left || $left > $this->largest[$i + 1] * ($size - 1)) {
+            if (
+                $left <= 0
+                || ($size === 3 && ! isset($this->pairs[$left]))
+                || $this->rest[$i + 1] < $left
+                || $left > $this->largest[$i + 1] * ($size - 1)
+            ) {
                 continue;
             }
 
@@ -200,7 +206,7 @@ final class SubsetSearch
 
         while ($low < $high) {
             $middle = intdiv($low + $high, 2);
-            $sorted[$middle] < $wanted ? $low = $middle + 1 : $high = $middle;
+            $sorted[$middle] < $wanted ? ($low = $middle + 1) : ($high = $middle);
         }
 
         return $low;

@@ -41,7 +41,10 @@ final readonly class Suggestion
 
         $search = new SubsetSearch($values, $amount->minor);
         $sets = $search->find(self::MOST + 1);
-        $named = array_map(static fn (array $set): array => array_map(static fn (int $place): string => $ids[$place], $set), $sets);
+        $named = array_map(
+            static fn (array $set): array => array_map(static fn (int $place): string => $ids[$place], $set),
+            $sets,
+        );
 
         return new self(array_slice($named, 0, self::MOST), count($sets) > self::MOST, ! $search->complete);
     }

@@ -21,8 +21,12 @@ final readonly class Terms
      * @param  int  $days days, or the day of next month
      * @param  int  $discountDays days from the invoice's date in which the discount holds
      */
-    private function __construct(public TermsKind $kind, public int $days, public ?Percentage $discount, public int $discountDays)
-    {
+    private function __construct(
+        public TermsKind $kind,
+        public int $days,
+        public ?Percentage $discount,
+        public int $discountDays,
+    ) {
     }
 
     /** @throws Refused bad_terms */
@@ -31,10 +35,26 @@ final readonly class Terms
         $most = $kind === TermsKind::DayOfNextMonth ? 31 : 365;
 
         return match (true) {
-            $kind->hasDays() && ($days < ($kind === TermsKind::DayOfNextMonth ? 1 : 0) || $days > $most) => throw Refused::because('bad_terms', $kind === TermsKind::DayOfNextMonth ? 'A day of the month is between 1 and 31.' : 'Terms are between 0 and 365 days.'),
-            $discount !== null && $discount->value->isGreaterThanOrEqualTo(100) => throw Refused::because('bad_terms', 'A settlement discount is less than 100 %.'),
-            $discount !== null && ($discountDays < 0 || $discountDays > 365) => throw Refused::because('bad_terms', 'A settlement discount holds between 0 and 365 days.'),
-            default => new self($kind, $kind->hasDays() ? $days : 0, $discount !== null && $discount->value->isZero() ? null : $discount, $discountDays),
+            $kind->hasDays() && ($days < ($kind === TermsKind::DayOfNextMonth ? 1 : 0) || $days > $most) => throw Refused::because(
+                'bad_terms',
+                $kind === TermsKind::DayOfNextMonth
+                    ? 'A day of the month is between 1 and 31.'
+                    : 'Terms are between 0 and 365 days.',
+            ),
+            $discount !== null && $discount->value->isGreaterThanOrEqualTo(100) => throw Refused::because(
+                'bad_terms',
+                'A settlement discount is less than 100 %.',
+            ),
+            $discount !== null && ($discountDays < 0 || $discountDays > 365) => throw Refused::because(
+                'bad_terms',
+                'A settlement discount holds between 0 and 365 days.',
+            ),
+            default => new self(
+                $kind,
+                $kind->hasDays() ? $days : 0,
+                $discount !== null && $discount->value->isZero() ? null : $discount,
+                $discountDays,
+            ),
         };
     }
 
@@ -43,7 +63,9 @@ final readonly class Terms
     {
         return match ($this->kind) {
             TermsKind::Net => $date->add(new DateInterval("P{$this->days}D")),
-            TermsKind::AfterMonthEnd => $date->modify('last day of this month')->add(new DateInterval("P{$this->days}D")),
+            TermsKind::AfterMonthEnd => $date
+                ->modify('last day of this month')
+                ->add(new DateInterval("P{$this->days}D")),
             TermsKind::DayOfNextMonth => self::dayOf($date->modify('first day of next month'), $this->days),
             TermsKind::AtOnce => $date,
         };
@@ -65,9 +87,15 @@ final readonly class Terms
     {
         $bought = $this->days - $this->discountDays;
 
-        return $this->kind !== TermsKind::Net || $this->discount === null || $bought <= 0 ? null : (string) BigDecimal::of($this->discount->value)
-            ->multipliedBy(36000)
-            ->dividedBy(BigDecimal::of(100)->minus($this->discount->value)->multipliedBy($bought), 1, RoundingMode::HALF_UP);
+        return $this->kind !== TermsKind::Net || $this->discount === null || $bought <= 0
+            ? null
+            : (string) BigDecimal::of($this->discount->value)
+                ->multipliedBy(36000)
+                ->dividedBy(
+                    BigDecimal::of(100)->minus($this->discount->value)->multipliedBy($bought),
+                    1,
+                    RoundingMode::HALF_UP,
+                );
     }
 
     /** The discount on paying so much off. */
@@ -76,7 +104,9 @@ final readonly class Terms
         return $open->percent($discount);
     }
 
-    /** "net 30", "10 days after month end", "the 15th of next month", "due at once"; with "2 % in 10 days" before it. */
+    /**
+     * "net 30", "10 days after month end", "the 15th of next month", "due at once"; with "2 % in 10 days" before it.
+     */
     public function words(): string
     {
         $due = match ($this->kind) {
@@ -86,11 +116,17 @@ final readonly class Terms
             TermsKind::AtOnce => 'due at once',
         };
 
-        return $this->discount === null ? $due : "{$this->discount->value->stripTrailingZeros()} % in {$this->discountDays} days, {$due}";
+        return $this->discount === null
+            ? $due
+            : "{$this->discount->value->stripTrailingZeros()} % in {$this->discountDays} days, {$due}";
     }
 
     private static function dayOf(DateTimeImmutable $month, int $day): DateTimeImmutable
     {
-        return $month->setDate((int) $month->format('Y'), (int) $month->format('n'), min($day, (int) $month->format('t')));
+        return $month->setDate(
+            (int) $month->format('Y'),
+            (int) $month->format('n'),
+            min($day, (int) $month->format('t')),
+        );
     }
 }

@@ -17,10 +17,19 @@ final readonly class AgeAnswer
     {
         $request->only('do', 'currency', 'as_of', 'items');
         $currency = $request->currency();
-        $items = array_map(static fn (Node $item): OpenItem => self::item($item, $currency), $request->children('items'));
-        $ageing = $request->checked('items', static fn (): Ageing => Ageing::of($currency, $request->date('as_of'), $items));
+        $items = array_map(
+            static fn (Node $item): OpenItem => self::item($item, $currency),
+            $request->children('items'),
+        );
+        $ageing = $request->checked(
+            'items',
+            static fn (): Ageing => Ageing::of($currency, $request->date('as_of'), $items),
+        );
 
-        return [...array_map(static fn (Money $amount): string => $amount->toString(), $ageing->columns), 'balance' => $ageing->balance->toString()];
+        return [
+            ...array_map(static fn (Money $amount): string => $amount->toString(), $ageing->columns),
+            'balance' => $ageing->balance->toString(),
+        ];
     }
 
     private static function item(Node $node, Currency $currency): OpenItem
@@ -31,7 +40,10 @@ final readonly class AgeAnswer
         $open = $node->money('open', $currency);
 
         return match ($node->string('kind', 'charge')) {
-            'charge' => $node->checked('open', static fn (): OpenItem => OpenItem::charge($id, $date, $node->date('due'), $open)),
+            'charge' => $node->checked(
+                'open',
+                static fn (): OpenItem => OpenItem::charge($id, $date, $node->date('due'), $open),
+            ),
             'credit' => $node->checked('open', static fn (): OpenItem => OpenItem::credit($id, $date, $open)),
             default => throw new BadRequest('bad_kind', 'An item is a charge or a credit.', $node->at('kind')),
         };

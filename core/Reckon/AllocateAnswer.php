@@ -20,7 +20,10 @@ final readonly class AllocateAnswer
         $spread = $request->checked('amount', static fn (): Spread => Spread::oldestFirst($amount, $items));
 
         return [
-            'allocations' => array_map(static fn (Share $share): array => ['id' => $share->id, 'amount' => $share->amount->toString()], $spread->shares),
+            'allocations' => array_map(
+                static fn (Share $share): array => ['id' => $share->id, 'amount' => $share->amount->toString()],
+                $spread->shares,
+            ),
             'unused' => $spread->unused->toString(),
         ];
     }

@@ -25,7 +25,15 @@ final readonly class ChargesToMeet
 
             $seen["id {$id}"] = true;
 
-            return $item->checked('open', static fn (): OpenItem => OpenItem::charge($id, $item->date('date'), $item->date('due'), $item->money('open', $currency)));
+            return $item->checked(
+                'open',
+                static fn (): OpenItem => OpenItem::charge(
+                    $id,
+                    $item->date('date'),
+                    $item->date('due'),
+                    $item->money('open', $currency),
+                ),
+            );
         }, $request->children('items'));
     }
 }

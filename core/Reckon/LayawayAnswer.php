@@ -20,7 +20,10 @@ final readonly class LayawayAnswer
         $total = $request->money('total', $currency);
         $terms = self::terms($request, $currency);
         $payments = $request->moneys('payments', $currency);
-        $standing = $request->checked($total->isNegative() ? 'total' : 'payments', static fn (): LayawayStanding => LayawayStanding::of($total, $terms, $payments));
+        $standing = $request->checked(
+            $total->isNegative() ? 'total' : 'payments',
+            static fn (): LayawayStanding => LayawayStanding::of($total, $terms, $payments),
+        );
 
         return [
             'min_deposit' => $standing->minDeposit->toString(),

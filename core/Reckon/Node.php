@@ -39,7 +39,11 @@ final readonly class Node
     {
         foreach (array_keys(get_object_vars($this->object)) as $key) {
             if (! in_array((string) $key, $keys, true)) {
-                throw new BadRequest('unknown_key', "“{$key}” is not a key here; known are ".implode(', ', $keys).'.', $this->at((string) $key));
+                throw new BadRequest(
+                    'unknown_key',
+                    "“{$key}” is not a key here; known are ".implode(', ', $keys).'.',
+                    $this->at((string) $key),
+                );
             }
         }
 
@@ -120,7 +124,9 @@ final readonly class Node
     {
         $value = $this->object->{$key} ?? $default;
 
-        return is_bool($value) ? $value : throw new BadRequest('bad_type', "“{$key}” must be true or false.", $this->at($key));
+        return is_bool($value)
+            ? $value
+            : throw new BadRequest('bad_type', "“{$key}” must be true or false.", $this->at($key));
     }
 
     public function currency(): Currency
@@ -144,8 +150,15 @@ final readonly class Node
 
         return match ([$node->has('percent'), $node->has('amount')]) {
             [true, false] => $node->read('percent', Reduction::percent(...)),
-            [false, true] => $node->checked('amount', static fn (): Reduction => Reduction::amount($node->money('amount', $currency))),
-            default => throw new BadRequest('bad_reduction', "“{$key}” has either a percent or an amount.", $this->at($key)),
+            [false, true] => $node->checked(
+                'amount',
+                static fn (): Reduction => Reduction::amount($node->money('amount', $currency)),
+            ),
+            default => throw new BadRequest(
+                'bad_reduction',
+                "“{$key}” has either a percent or an amount.",
+                $this->at($key),
+            ),
         };
     }
 
@@ -190,9 +203,10 @@ final readonly class Node
         $nodes = [];
 
         foreach ($this->list($key) as $i => $value) {
-            $nodes[] = $value instanceof stdClass
-                ? new self($value, "{$this->at($key)}[{$i}]")
-                : throw new BadRequest('bad_type', 'Every entry must be an object.', "{$this->at($key)}[{$i}]");
+            $nodes[]
+                = $value instanceof stdClass
+                    ? new self($value, "{$this->at($key)}[{$i}]")
+                    : throw new BadRequest('bad_type', 'Every entry must be an object.', "{$this->at($key)}[{$i}]");
         }
 
         return $nodes;
@@ -217,6 +231,8 @@ final readonly class Node
     {
         $value = $this->object->{$key} ?? [];
 
-        return is_array($value) ? array_values($value) : throw new BadRequest('bad_type', "“{$key}” must be a list.", $this->at($key));
+        return is_array($value)
+            ? array_values($value)
+            : throw new BadRequest('bad_type', "“{$key}” must be a list.", $this->at($key));
     }
 }

@@ -32,8 +32,13 @@ final readonly class Reckon
     {
         $request = Node::root($json);
         $do = $request->string('do');
-        $answer = self::ANSWERS[$do]
-            ?? throw new BadRequest('unknown_request', "“{$do}” is not a request; known are ".implode(', ', array_keys(self::ANSWERS)).'.', 'do');
+        $answer
+            = self::ANSWERS[$do]
+            ?? throw new BadRequest(
+                'unknown_request',
+                "“{$do}” is not a request; known are ".implode(', ', array_keys(self::ANSWERS)).'.',
+                'do',
+            );
 
         return $request->checked('', static fn (): array => $answer::to($request));
     }

@@ -23,16 +23,35 @@ final readonly class ReturnAnswer
         $currency = $request->currency();
         $included = $request->bool('tax_included', false);
         $line = $request->child('line')->only('quantity', 'net', 'tax');
-        $returnable = Returnable::of(new SoldLine($line->read('quantity', Quantity::of(...)), self::positive($line, 'net', $currency), self::tax($line, $currency)));
+        $returnable = Returnable::of(
+            new SoldLine(
+                $line->read('quantity', Quantity::of(...)),
+                self::positive($line, 'net', $currency),
+                self::tax($line, $currency),
+            ),
+        );
 
         foreach ($request->children('taken') as $i => $step) {
-            $returnable = $request->checked("taken[{$i}]", static fn (): Returnable => $returnable->after(self::taken($step, $currency)));
+            $returnable = $request->checked(
+                "taken[{$i}]",
+                static fn (): Returnable => $returnable->after(self::taken($step, $currency)),
+            );
         }
 
         $taken = match ([$request->has('quantity'), $request->has('amount')]) {
-            [false, true] => $request->checked('amount', static fn (): Taken => $returnable->giving($request->money('amount', $currency), $included)),
-            [true, true] => throw new BadRequest('bad_request', 'Either a quantity comes back or an amount is given back, not both.', 'amount'),
-            default => $request->checked('quantity', static fn (): Taken => $returnable->returning($request->read('quantity', Quantity::of(...)))),
+            [false, true] => $request->checked(
+                'amount',
+                static fn (): Taken => $returnable->giving($request->money('amount', $currency), $included),
+            ),
+            [true, true] => throw new BadRequest(
+                'bad_request',
+                'Either a quantity comes back or an amount is given back, not both.',
+                'amount',
+            ),
+            default => $request->checked(
+                'quantity',
+                static fn (): Taken => $returnable->returning($request->read('quantity', Quantity::of(...))),
+            ),
         };
 
         return [
@@ -46,7 +65,12 @@ final readonly class ReturnAnswer
     private static function taken(Node $step, Currency $currency): Taken
     {
         $step->only('quantity', 'net', 'tax');
-        $quantity = $step->has('quantity') ? $step->read('quantity', static fn (string $typed): BigDecimal => FourPlaces::read($typed, 'bad_quantity', 'a quantity')) : BigDecimal::zero();
+        $quantity = $step->has('quantity')
+            ? $step->read(
+                'quantity',
+                static fn (string $typed): BigDecimal => FourPlaces::read($typed, 'bad_quantity', 'a quantity'),
+            )
+            : BigDecimal::zero();
 
         return Taken::of($quantity, self::positive($step, 'net', $currency), self::tax($step, $currency));
     }
@@ -72,6 +96,8 @@ final readonly class ReturnAnswer
     {
         $amount = $node->money($key, $currency);
 
-        return $amount->isNegative() ? throw new BadRequest('bad_amount', 'What was paid cannot be below zero.', $node->at($key)) : $amount;
+        return $amount->isNegative()
+            ? throw new BadRequest('bad_amount', 'What was paid cannot be below zero.', $node->at($key))
+            : $amount;
     }
 }

@@ -20,19 +20,26 @@ final readonly class ScheduleAnswer
         $request->only('do', 'currency', 'principal', 'charge', 'count', 'first_due', 'rhythm');
         $currency = $request->currency();
         $principal = $request->money('principal', $currency);
-        $rhythm = Rhythm::tryFrom($request->string('rhythm'))
+        $rhythm
+            = Rhythm::tryFrom($request->string('rhythm'))
             ?? throw new BadRequest('bad_rhythm', 'Instalments fall due by week, fortnight or month.', 'rhythm');
         $total = $principal->plus(self::charge($request, $principal, $currency));
         $count = $request->int('count');
         $first = $request->date('first_due');
-        $schedule = $request->checked($total->isNegative() ? 'principal' : 'count', static fn (): Schedule => Schedule::of($total, $count, $first, $rhythm));
+        $schedule = $request->checked(
+            $total->isNegative() ? 'principal' : 'count',
+            static fn (): Schedule => Schedule::of($total, $count, $first, $rhythm),
+        );
 
         return [
             'total' => $schedule->total->toString(),
-            'instalments' => array_map(static fn (Instalment $instalment): array => [
-                'due' => $instalment->due->format('Y-m-d'),
-                'amount' => $instalment->amount->toString(),
-            ], $schedule->instalments),
+            'instalments' => array_map(
+                static fn (Instalment $instalment): array => [
+                    'due' => $instalment->due->format('Y-m-d'),
+                    'amount' => $instalment->amount->toString(),
+                ],
+                $schedule->instalments,
+            ),
         ];
     }
 

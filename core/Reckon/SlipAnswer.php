@@ -32,15 +32,34 @@ final readonly class SlipAnswer
     /** @return array<string, mixed> */
     public static function to(Node $request): array
     {
-        $request->only('do', 'currency', 'tax_included', 'tax_rounding', 'tax', 'exempt', 'slip_discount', 'coupons', 'lines');
+        $request->only(
+            'do', 'currency', 'tax_included', 'tax_rounding', 'tax', 'exempt', 'slip_discount', 'coupons', 'lines',
+        );
         $currency = $request->currency();
-        $lines = array_map(static fn (Node $line): SlipLine => self::line($line, $currency), $request->children('lines'));
-        $profile = $request->checked('tax', static fn (): TaxProfile => TaxProfile::of(...array_map(self::component(...), $request->children('tax'))));
+        $lines = array_map(
+            static fn (Node $line): SlipLine => self::line($line, $currency),
+            $request->children('lines'),
+        );
+        $profile = $request->checked(
+            'tax',
+            static fn (): TaxProfile => TaxProfile::of(...array_map(self::component(...), $request->children('tax'))),
+        );
         $exemption = self::exemption($request);
         $request->checked('exempt', static fn (): TaxProfile => $profile->without($exemption));
 
-        $coupons = array_map(static fn (Node $coupon): Coupon => self::coupon($coupon, $currency), $request->children('coupons'));
-        $slip = Slip::of($currency, self::terms($request), $profile, $lines, $request->reduction('slip_discount', $currency), $exemption, $coupons);
+        $coupons = array_map(
+            static fn (Node $coupon): Coupon => self::coupon($coupon, $currency),
+            $request->children('coupons'),
+        );
+        $slip = Slip::of(
+            $currency,
+            self::terms($request),
+            $profile,
+            $lines,
+            $request->reduction('slip_discount', $currency),
+            $exemption,
+            $coupons,
+        );
 
         try {
             return self::written(self::fine(Reckoner::reckon($slip)));
@@ -69,7 +88,8 @@ final readonly class SlipAnswer
 
         return new Coupon(
             $node->string('id'),
-            $node->reduction('reduction', $currency) ?? throw new BadRequest('missing', '“reduction” is missing.', $node->at('reduction')),
+            $node->reduction('reduction', $currency)
+                ?? throw new BadRequest('missing', '“reduction” is missing.', $node->at('reduction')),
             $node->has('lines') ? $node->strings('lines') : null,
             $node->has('least_spend') ? $node->money('least_spend', $currency) : null,
             $node->bool('alone', false),
@@ -78,10 +98,13 @@ final readonly class SlipAnswer
 
     private static function terms(Node $request): TaxTerms
     {
-        $rounding = TaxRounding::tryFrom($request->string('tax_rounding', 'document'))
+        $rounding
+            = TaxRounding::tryFrom($request->string('tax_rounding', 'document'))
             ?? throw new BadRequest('bad_rounding', 'Tax is rounded per “document” or per “line”.', 'tax_rounding');
 
-        return $request->bool('tax_included', false) ? TaxTerms::pricesWithTax($rounding) : TaxTerms::pricesWithoutTax($rounding);
+        return $request->bool('tax_included', false)
+            ? TaxTerms::pricesWithTax($rounding)
+            : TaxTerms::pricesWithoutTax($rounding);
     }
 
     private static function component(Node $node): TaxComponent
@@ -109,33 +132,53 @@ final readonly class SlipAnswer
     {
         $node->only('id', 'direction', 'quantity', 'unit_price', 'price_per', 'tax_class', 'discount', 'may_discount');
 
-        return $node->checked('price_per', static fn (): SlipLine => SlipLine::of(
-            $node->string('id'),
-            Direction::tryFrom($node->string('direction', 'out'))
-                ?? throw new BadRequest('bad_direction', 'A line goes “out” or “back”.', $node->at('direction')),
-            $node->read('quantity', Quantity::of(...)),
-            $node->read('unit_price', UnitPrice::of(...)),
-            $node->int('price_per', 1),
-            $node->string('tax_class', 'standard'),
-            $node->reduction('discount', $currency),
-            $node->bool('may_discount', true),
-        ));
+        return $node->checked(
+            'price_per',
+            static fn (): SlipLine => SlipLine::of(
+                $node->string('id'),
+                Direction::tryFrom($node->string('direction', 'out'))
+                    ?? throw new BadRequest('bad_direction', 'A line goes “out” or “back”.', $node->at('direction')),
+                $node->read('quantity', Quantity::of(...)),
+                $node->read('unit_price', UnitPrice::of(...)),
+                $node->int('price_per', 1),
+                $node->string('tax_class', 'standard'),
+                $node->reduction('discount', $currency),
+                $node->bool('may_discount', true),
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
     private static function written(ReckonedSlip $slip): array
     {
         return [
-            'lines' => array_map(static fn (ReckonedLine $line): array => self::writtenLine($line, $slip->coupons !== []), $slip->lines),
+            'lines' => array_map(
+                static fn (ReckonedLine $line): array => self::writtenLine($line, $slip->coupons !== []),
+                $slip->lines,
+            ),
             'subtotal' => $slip->subtotal->toString(),
-            ...$slip->coupons === [] ? [] : ['coupons' => array_map(static fn (ReckonedCoupon $coupon): array => ['id' => $coupon->coupon->id, 'basis' => $coupon->basis->toString(), 'amount' => $coupon->amount->toString()], $slip->coupons)],
+            ...$slip->coupons === []
+                ? []
+                : [
+                    'coupons' => array_map(
+                        static fn (ReckonedCoupon $coupon): array => [
+                            'id' => $coupon->coupon->id,
+                            'basis' => $coupon->basis->toString(),
+                            'amount' => $coupon->amount->toString(),
+                        ],
+                        $slip->coupons,
+                    ),
+                ],
             'slip_discount' => $slip->slipDiscount->toString(),
             'net' => $slip->net->toString(),
-            'tax' => array_map(static fn (TaxSubtotal $tax): array => [
-                'id' => $tax->component->id,
-                'base' => $tax->base->toString(),
-                'amount' => $tax->amount->toString(),
-            ], $slip->tax),
+            'tax' => array_map(
+                static fn (TaxSubtotal $tax): array => [
+                    'id' => $tax->component->id,
+                    'base' => $tax->base->toString(),
+                    'amount' => $tax->amount->toString(),
+                ],
+                $slip->tax,
+            ),
             'tax_total' => $slip->taxTotal->toString(),
             'total' => $slip->total->toString(),
         ];

@@ -9,7 +9,10 @@ use Elmstone\Core\Receivables\Suggestion;
 /** "suggest": open items that sum to a payment exactly. */
 final readonly class SuggestAnswer
 {
-    /** @return array<string, mixed> `gave_up` is there, and true, only where there were too many ways to look at all of them */
+    /**
+     * @return array<string, mixed> `gave_up` is there, and true, only where there were too many ways to look at all of
+     *     them
+     */
     public static function to(Node $request): array
     {
         $request->only('do', 'currency', 'amount', 'items');
@@ -22,6 +25,10 @@ final readonly class SuggestAnswer
 
         $suggestion = Suggestion::for($amount, ChargesToMeet::in($request, $currency));
 
-        return ['matches' => $suggestion->matches, 'more' => $suggestion->more, ...($suggestion->gaveUp ? ['gave_up' => true] : [])];
+        return [
+            'matches' => $suggestion->matches,
+            'more' => $suggestion->more,
+            ...$suggestion->gaveUp ? ['gave_up' => true] : [],
+        ];
     }
 }

@@ -7,7 +7,9 @@ namespace Elmstone\Core\Returns;
 use Brick\Math\BigInteger;
 use Elmstone\Core\Money\Money;
 
-/** Money goes back the way it came: what goes back is shared out over the ways by what each brought and can still carry. */
+/**
+ * Money goes back the way it came: what goes back is shared out over the ways by what each brought and can still carry.
+ */
 final class AsItCame
 {
     /**
@@ -23,14 +25,21 @@ final class AsItCame
             return [];
         }
 
-        // No share exceeds its weight: a share is rounded up at most, and what a way brought is a whole number of cents.
-        $shares = $amount->apportion(array_values(array_map(static fn (Money $one): BigInteger => BigInteger::of($one->minor), $brought)));
+        // No share exceeds its weight: a share is rounded up at most, and what a way brought is a whole number of
+        // cents.
+        $shares = $amount->apportion(
+            array_values(array_map(static fn (Money $one): BigInteger => BigInteger::of($one->minor), $brought)),
+        );
 
-        return array_filter(array_combine(array_map(strval(...), array_keys($brought)), $shares), static fn (Money $share): bool => $share->isPositive());
+        return array_filter(
+            array_combine(array_map(strval(...), array_keys($brought)), $shares),
+            static fn (Money $share): bool => $share->isPositive(),
+        );
     }
 
     /**
-     * What of one payment went to each of several things it paid for: each gets its amount, each way is used up exactly, and in the end nothing is over.
+     * What of one payment went to each of several things it paid for: each gets its amount, each way is used up
+     * exactly, and in the end nothing is over.
      *
      * @param  array<int|string, Money>  $amounts by what it paid for, in order; together what the ways come to
      * @param  array<string, Money>  $ways what came in by each

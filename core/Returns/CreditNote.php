@@ -17,8 +17,8 @@ use Elmstone\Core\Tax\TaxSubtotal;
 use Elmstone\Core\Tax\TaxTerms;
 
 /**
- * What comes back, as one document: lines worked out from their originals, with the tax that was paid then, and lines without an original, with today's. Figures are signed as a
- * slip's are: what comes back is below zero.
+ * What comes back, as one document: lines worked out from their originals, with the tax that was paid then, and lines
+ * without an original, with today's. Figures are signed as a slip's are: what comes back is below zero.
  */
 final readonly class CreditNote
 {
@@ -28,20 +28,43 @@ final readonly class CreditNote
      */
     public static function reckon(Currency $currency, TaxTerms $terms, array $lines, Slip $today): ReckonedSlip
     {
-        $fresh = Reckoner::reckon(Slip::of($currency, $today->terms, $today->profile, array_values(array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof SlipLine))));
+        $fresh = Reckoner::reckon(
+            Slip::of(
+                $currency,
+                $today->terms,
+                $today->profile,
+                array_values(
+                    array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof SlipLine),
+                ),
+            ),
+        );
         $of = [];
 
         foreach ($fresh->lines as $line) {
             $of[$line->line->id] = $line;
         }
 
-        $reckoned = array_map(static fn (OriginalLine|SlipLine $line): ReckonedLine => $line instanceof SlipLine ? $of[$line->id] : $line->reckoned($terms), $lines);
+        $reckoned = array_map(
+            static fn (OriginalLine|SlipLine $line): ReckonedLine => $line instanceof SlipLine
+                ? $of[$line->id]
+                : $line->reckoned($terms),
+            $lines,
+        );
         $zero = Money::zero($currency);
-        $net = Money::sum(array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($line->net), $reckoned), $currency);
+        $net = Money::sum(
+            array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($line->net), $reckoned),
+            $currency,
+        );
         $tax = self::subtotals($terms, $lines, $fresh);
-        $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $currency);
+        $taxTotal = Money::sum(
+            array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax),
+            $currency,
+        );
 
-        return new ReckonedSlip($reckoned, $net, $zero, $net, $tax, $taxTotal, $terms->taxIncluded ? $net : $net->plus($taxTotal));
+        return new ReckonedSlip(
+            $reckoned, $net, $zero, $net, $tax, $taxTotal,
+            $terms->taxIncluded ? $net : $net->plus($taxTotal),
+        );
     }
 
     /**
@@ -56,12 +79,21 @@ final readonly class CreditNote
         $add = static function (TaxComponent $component, Money $base, Money $amount) use (&$found): void {
             $key = $component->id.'@'.$component->rate->toString();
             $before = $found[$key] ?? null;
-            $found[$key] = $before === null ? new TaxSubtotal($component, $base, $amount) : new TaxSubtotal($before->component, $before->base->plus($base), $before->amount->plus($amount));
+            $found[$key]
+                = $before === null
+                    ? new TaxSubtotal($component, $base, $amount)
+                    : new TaxSubtotal($before->component, $before->base->plus($base), $before->amount->plus($amount));
         };
 
-        foreach (array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof OriginalLine) as $line) {
+        foreach (
+            array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof OriginalLine) as $line
+        ) {
             foreach ($line->components as $component) {
-                $add($component, Direction::Back->signed($line->base($component, $terms)), Direction::Back->signed($line->taken->tax[$component->id]));
+                $add(
+                    $component,
+                    Direction::Back->signed($line->base($component, $terms)),
+                    Direction::Back->signed($line->taken->tax[$component->id]),
+                );
             }
         }
 

@@ -9,7 +9,10 @@ use Elmstone\Core\Money\Money;
 /** A sum that goes back to a customer, and by which ways it may. */
 final readonly class MoneySource
 {
-    /** @param  array<string, Money|null>  $ways the most by each way; null: as much as there is; a way that is not named: nothing */
+    /**
+     * @param  array<string, Money|null>  $ways the most by each way; null: as much as there is; a way that is not
+     *     named: nothing
+     */
     public function __construct(public string $id, public Money $amount, public array $ways)
     {
     }
@@ -17,7 +20,9 @@ final readonly class MoneySource
     /** The most of it that could go this way. */
     public function cap(string $way): Money
     {
-        return array_key_exists($way, $this->ways) ? Money::min($this->amount, $this->ways[$way] ?? $this->amount) : Money::zero($this->amount->currency);
+        return array_key_exists($way, $this->ways)
+            ? Money::min($this->amount, $this->ways[$way] ?? $this->amount)
+            : Money::zero($this->amount->currency);
     }
 
     /** @return array<string, Money> what came in by each way and can still go back by it */

@@ -27,7 +27,16 @@ final readonly class OriginalLine
         $zero = Money::zero($this->taken->net->currency);
         $tax = $this->taken->taxTotal();
 
-        return new ReckonedLine($this->line, $this->taken->net, $zero, $zero, $this->taken->net, $this->taken->tax, $tax, $terms->taxIncluded ? $this->taken->net : $this->taken->net->plus($tax));
+        return new ReckonedLine(
+            $this->line,
+            $this->taken->net,
+            $zero,
+            $zero,
+            $this->taken->net,
+            $this->taken->tax,
+            $tax,
+            $terms->taxIncluded ? $this->taken->net : $this->taken->net->plus($tax),
+        );
     }
 
     /** What a component's tax was reckoned on. */
@@ -37,6 +46,12 @@ final readonly class OriginalLine
             return $this->taken->net->minus($this->taken->taxTotal());
         }
 
-        return Money::sum([$this->taken->net, ...array_values(array_intersect_key($this->taken->tax, array_flip($component->onTopOf)))], $this->taken->net->currency);
+        return Money::sum(
+            [
+                $this->taken->net,
+                ...array_values(array_intersect_key($this->taken->tax, array_flip($component->onTopOf))),
+            ],
+            $this->taken->net->currency,
+        );
     }
 }

@@ -13,8 +13,9 @@ use Elmstone\Core\Money\Refused;
 /**
  * What can still come back of a sold line, and for how much. docs/rules.md, "Returns".
  *
- * Each figure of r pieces is `round(F × (q' + r) ÷ q) − F'`, F being the line's figure, q' and F' what came back before. Where money alone was given back,
- * what was left then, in pieces and in money, is the line from there on. So any steps that bring everything back give back exactly what was paid.
+ * Each figure of r pieces is `round(F × (q' + r) ÷ q) − F'`, F being the line's figure, q' and F' what came back
+ * before. Where money alone was given back, what was left then, in pieces and in money, is the line from there on. So
+ * any steps that bring everything back give back exactly what was paid.
  */
 final readonly class Returnable
 {
@@ -25,11 +26,16 @@ final readonly class Returnable
     private const TAX = 'tax:';
 
     /**
-     * @param  array<string, Money>  $figures of the line, or of what was left when money alone was given back last: net, cost, each component's tax
+     * @param  array<string, Money>  $figures of the line, or of what was left when money alone was given back last:
+     *     net, cost, each component's tax
      * @param  array<string, Money>  $gone the same of what came back since
      */
-    private function __construct(private BigDecimal $quantity, private array $figures, private BigDecimal $goneQuantity, private array $gone)
-    {
+    private function __construct(
+        private BigDecimal $quantity,
+        private array $figures,
+        private BigDecimal $goneQuantity,
+        private array $gone,
+    ) {
     }
 
     /**
@@ -41,7 +47,12 @@ final readonly class Returnable
     {
         $zero = Money::zero($line->net->currency);
         $figures = self::figures($line->net, $line->tax, $line->cost);
-        $returnable = new self($line->quantity->value, $figures, BigDecimal::zero(), array_map(static fn (): Money => $zero, $figures));
+        $returnable = new self(
+            $line->quantity->value,
+            $figures,
+            BigDecimal::zero(),
+            array_map(static fn (): Money => $zero, $figures),
+        );
 
         foreach ($taken as $step) {
             $returnable = $returnable->after($step);
@@ -56,16 +67,33 @@ final readonly class Returnable
         $gone = [];
 
         foreach (self::figures($step->net, $step->tax, $step->cost) as $key => $figure) {
-            $gone[$key] = ($this->gone[$key] ?? throw Refused::because('unknown_component', "The line has no tax “{$key}”."))->plus($figure);
+            $gone[$key] = (
+                $this->gone[$key] ?? throw Refused::because('unknown_component', "The line has no tax “{$key}”.")
+            )->plus($figure);
         }
 
-        $after = new self($this->quantity, $this->figures, $this->goneQuantity->plus($step->quantity), array_replace($this->gone, $gone));
+        $after = new self(
+            $this->quantity,
+            $this->figures,
+            $this->goneQuantity->plus($step->quantity),
+            array_replace($this->gone, $gone),
+        );
 
-        if ($after->left()->isNegative() || array_filter($after->moneyLeft(), static fn (Money $left): bool => $left->isNegative()) !== []) {
+        if (
+            $after->left()->isNegative()
+            || array_filter($after->moneyLeft(), static fn (Money $left): bool => $left->isNegative()) !== []
+        ) {
             throw Refused::because('more_than_left', 'More came back than was sold.');
         }
 
-        return $step->isMoneyOnly() ? new self($after->left(), $after->moneyLeft(), BigDecimal::zero(), array_map(static fn (Money $figure): Money => $figure->minus($figure), $this->figures)) : $after;
+        return $step->isMoneyOnly()
+            ? new self(
+                $after->left(),
+                $after->moneyLeft(),
+                BigDecimal::zero(),
+                array_map(static fn (Money $figure): Money => $figure->minus($figure), $this->figures),
+            )
+            : $after;
     }
 
     /** How many can still come back. */
@@ -95,13 +123,21 @@ final readonly class Returnable
         $with = $this->goneQuantity->plus($quantity->value);
 
         if ($with->isGreaterThan($this->quantity)) {
-            throw Refused::because('more_than_left', $this->left()->isZero() ? 'All of it came back already.' : "Only {$this->left()->stripTrailingZeros()} can still come back.");
+            throw Refused::because(
+                'more_than_left',
+                $this->left()->isZero()
+                    ? 'All of it came back already.'
+                    : "Only {$this->left()->stripTrailingZeros()} can still come back.",
+            );
         }
 
         $figures = [];
 
         foreach ($this->figures as $key => $figure) {
-            $figures[$key] = Money::round(BigRational::of($figure->major())->multipliedBy($with)->dividedBy($this->quantity), $figure->currency)->minus($this->gone[$key]);
+            $figures[$key] = Money::round(
+                BigRational::of($figure->major())->multipliedBy($with)->dividedBy($this->quantity),
+                $figure->currency,
+            )->minus($this->gone[$key]);
         }
 
         return Taken::of($quantity->value, $figures[self::NET], self::tax($figures), $figures[self::COST]);
@@ -124,11 +160,16 @@ final readonly class Returnable
 
         match (true) {
             ! $amount->isPositive() => throw Refused::because('bad_amount', 'A credit is more than nothing.'),
-            $amount->exceeds($all) => throw Refused::because('more_than_paid', "Only {$all->toString()} of what was paid for it is left."),
+            $amount->exceeds($all) => throw Refused::because(
+                'more_than_paid',
+                "Only {$all->toString()} of what was paid for it is left.",
+            ),
             default => null,
         };
         $untaxed = $taxIncluded ? $net->minus(Money::sum($tax, $net->currency)) : $net;
-        $shares = $amount->apportion(array_map(static fn (Money $share): BigDecimal => $share->major(), [$untaxed, ...array_values($tax)]));
+        $shares = $amount->apportion(
+            array_map(static fn (Money $share): BigDecimal => $share->major(), [$untaxed, ...array_values($tax)]),
+        );
         $given = array_combine(array_keys($tax), array_slice($shares, 1));
 
         return Taken::of(BigDecimal::zero(), $taxIncluded ? $amount : $shares[0], $given);

@@ -7,7 +7,9 @@ namespace Elmstone\Core\Returns;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 
-/** A line as it was sold: how many, for what, with which tax, at what cost. Money of the whole line, none below zero. */
+/**
+ * A line as it was sold: how many, for what, with which tax, at what cost. Money of the whole line, none below zero.
+ */
 final readonly class SoldLine
 {
     public Money $cost;

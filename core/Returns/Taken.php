@@ -7,12 +7,19 @@ namespace Elmstone\Core\Returns;
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Money;
 
-/** What came back of a sold line in one step: so many pieces with their money, or, at none, money alone (a price corrected). */
+/**
+ * What came back of a sold line in one step: so many pieces with their money, or, at none, money alone (a price
+ * corrected).
+ */
 final readonly class Taken
 {
     /** @param  array<string, Money>  $tax by component id */
-    private function __construct(public BigDecimal $quantity, public Money $net, public array $tax, public Money $cost)
-    {
+    private function __construct(
+        public BigDecimal $quantity,
+        public Money $net,
+        public array $tax,
+        public Money $cost,
+    ) {
     }
 
     /** @param  array<string, Money>  $tax */

@@ -8,8 +8,9 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 
 /**
- * Shares what goes back by each way out between the sums it comes from, none taking more of a way than it may. Where one sharing fails another is tried
- * (augmenting paths, Ford and Fulkerson 1956), so that what is possible is always found.
+ * Shares what goes back by each way out between the sums it comes from, none taking more of a way than it may. Where
+ * one sharing fails another is tried (augmenting paths, Ford and Fulkerson 1956), so that what is possible is always
+ * found.
  */
 final class WaysBack
 {
@@ -81,7 +82,8 @@ final class WaysBack
     }
 
     /**
-     * From the way to a source with money left, if need be by moving other ways to other sources: way, source, way, source …
+     * From the way to a source with money left, if need be by moving other ways to other sources: way, source, way,
+     * source …
      *
      * @return non-empty-list<array{string, string}>|null
      */
@@ -123,7 +125,11 @@ final class WaysBack
 
         foreach ($path as $i => [$way, $id]) {
             $source = $this->source($id);
-            $room = min($room, $this->headroom($way, $source), $i === count($path) - 1 ? $this->rest($source) : $this->flow[$path[$i + 1][0]][$id]);
+            $room = min(
+                $room,
+                $this->headroom($way, $source),
+                $i === count($path) - 1 ? $this->rest($source) : $this->flow[$path[$i + 1][0]][$id],
+            );
         }
 
         return $room;
@@ -153,6 +159,8 @@ final class WaysBack
 
     private function source(string $id): MoneySource
     {
-        return array_values(array_filter($this->sources, static fn (MoneySource $source): bool => $source->id === $id))[0];
+        return array_values(
+            array_filter($this->sources, static fn (MoneySource $source): bool => $source->id === $id),
+        )[0];
     }
 }

@@ -27,7 +27,9 @@ final readonly class CashStep
     /** The nearest multiple of the step, half up. The amount is not below zero. */
     public function nearest(Money $amount): Money
     {
-        $steps = BigInteger::of($amount->minor)->multipliedBy(2)->plus($this->step->minor)
+        $steps = BigInteger::of($amount->minor)
+            ->multipliedBy(2)
+            ->plus($this->step->minor)
             ->dividedBy(BigInteger::of($this->step->minor)->multipliedBy(2), RoundingMode::FLOOR);
 
         return Money::ofMinor($steps->multipliedBy($this->step->minor)->toInt(), $amount->currency);

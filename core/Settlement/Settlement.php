@@ -10,13 +10,14 @@ use Elmstone\Core\Money\Refused;
 /**
  * How tenders meet a total: what each of them pays, the change, and what is left. docs/rules.md, "Settlement".
  *
- * A total below zero is settled the same way with the money going out: every figure here is then positive and means money
- * paid to the customer, and `cashRounding` is what they get more (or, below zero, less) than the exact amount.
+ * A total below zero is settled the same way with the money going out: every figure here is then positive and means
+ * money paid to the customer, and `cashRounding` is what they get more (or, below zero, less) than the exact amount.
  */
 final readonly class Settlement
 {
     /**
-     * @param  list<Tender>  $applied what each tender really pays, in the order given; Σ applied + outstanding = |total| + cash rounding
+     * @param  list<Tender>  $applied what each tender really pays, in the order given; Σ applied + outstanding =
+     *     |total| + cash rounding
      */
     private function __construct(
         public Money $total,
@@ -36,12 +37,19 @@ final readonly class Settlement
     {
         $currency = $total->currency;
         $amount = static fn (Tender $tender): Money => $tender->amount;
-        $cash = Money::sum(array_map($amount, array_filter($tenders, static fn (Tender $tender): bool => $tender->isCash())), $currency);
+        $cash = Money::sum(
+            array_map($amount, array_filter($tenders, static fn (Tender $tender): bool => $tender->isCash())),
+            $currency,
+        );
         $others = Money::sum(array_map($amount, $tenders), $currency)->minus($cash);
         $due = $total->abs()->minus($others);
 
         if ($due->isNegative()) {
-            throw Refused::because('over_tendered', "That is {$due->negated()->toString()} more than is due. Only cash can be over, because only cash gives change.");
+            throw Refused::because(
+                'over_tendered',
+                "That is {$due->negated()->toString()} more than is due. Only cash can be over, because only cash "
+                    .'gives change.',
+            );
         }
 
         [$rounding, $change, $outstanding] = self::meet($due, $cash, $cash->isPositive() ? $step : null);

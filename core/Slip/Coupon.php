@@ -16,14 +16,21 @@ final readonly class Coupon
      * @param  Money|null  $leastSpend what the goods going out must come to, after their own discounts
      * @param  bool  $alone not together with another coupon
      */
-    public function __construct(public string $id, public Reduction $reduction, public ?array $lines = null, public ?Money $leastSpend = null, public bool $alone = false)
-    {
+    public function __construct(
+        public string $id,
+        public Reduction $reduction,
+        public ?array $lines = null,
+        public ?Money $leastSpend = null,
+        public bool $alone = false,
+    ) {
     }
 
     /** What it takes off a basis. */
     public function of(Money $basis): Money
     {
-        return $this->reduction->amount === null ? $this->reduction->of($basis) : Money::min($this->reduction->amount, $basis);
+        return $this->reduction->amount === null
+            ? $this->reduction->of($basis)
+            : Money::min($this->reduction->amount, $basis);
     }
 
     /** Whether it reaches a line. */

@@ -9,8 +9,12 @@ use Elmstone\Core\Money\Money;
 /** A line with its gross and its own discount, before the slip discount. */
 final readonly class PricedLine
 {
-    public function __construct(public SlipLine $line, public Money $gross, public Money $lineDiscount, public ?Money $coupons = null)
-    {
+    public function __construct(
+        public SlipLine $line,
+        public Money $gross,
+        public Money $lineDiscount,
+        public ?Money $coupons = null,
+    ) {
     }
 
     /** The same with what coupons take off it. */

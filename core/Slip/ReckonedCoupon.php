@@ -14,7 +14,12 @@ final readonly class ReckonedCoupon
      * @param  Money  $basis what it comes off
      * @param  array<int, Money>  $shares by the line's place on the slip
      */
-    public function __construct(public Coupon $coupon, public Money $basis, public Money $amount, public array $shares, public ?Refused $refused)
-    {
+    public function __construct(
+        public Coupon $coupon,
+        public Money $basis,
+        public Money $amount,
+        public array $shares,
+        public ?Refused $refused,
+    ) {
     }
 }

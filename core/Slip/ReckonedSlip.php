@@ -30,6 +30,9 @@ final readonly class ReckonedSlip
     /** What all coupons take off. */
     public function couponTotal(): Money
     {
-        return Money::sum(array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $this->coupons), $this->total->currency);
+        return Money::sum(
+            array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $this->coupons),
+            $this->total->currency,
+        );
     }
 }

@@ -33,11 +33,17 @@ final readonly class Reckoner
     private function slip(): ReckonedSlip
     {
         $priced = array_map($this->priced(...), $this->slip->lines, array_keys($this->slip->lines));
-        $coupons = $this->slip->coupons === [] ? [] : CouponReckoner::reckon($this->slip->currency, $priced, $this->slip->coupons);
+        $coupons
+            = $this->slip->coupons === []
+                ? []
+                : CouponReckoner::reckon($this->slip->currency, $priced, $this->slip->coupons);
         $priced = $coupons === [] ? $priced : $this->withCoupons($priced, $coupons);
         $shares = $this->slipDiscountShares($priced);
         $taxed = array_map(
-            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine($line->line->taxClass, $line->afterCoupons()->minus($share)),
+            static fn (PricedLine $line, Money $share): TaxedLine => new TaxedLine(
+                $line->line->taxClass,
+                $line->afterCoupons()->minus($share),
+            ),
             $priced,
             $shares,
         );
@@ -54,10 +60,16 @@ final readonly class Reckoner
      */
     private function withCoupons(array $lines, array $coupons): array
     {
-        return array_map(fn (PricedLine $line, int $place): PricedLine => $line->withCoupons(Money::sum(
-            array_map(fn (ReckonedCoupon $coupon): Money => $coupon->shares[$place] ?? $this->zero(), $coupons),
-            $this->slip->currency,
-        )), $lines, array_keys($lines));
+        return array_map(
+            fn (PricedLine $line, int $place): PricedLine => $line->withCoupons(
+                Money::sum(
+                    array_map(fn (ReckonedCoupon $coupon): Money => $coupon->shares[$place] ?? $this->zero(), $coupons),
+                    $this->slip->currency,
+                ),
+            ),
+            $lines,
+            array_keys($lines),
+        );
     }
 
     private function priced(SlipLine $line, int $place): PricedLine
@@ -86,13 +98,17 @@ final readonly class Reckoner
         $shares = array_map(fn (): Money => $this->zero(), $lines);
         $reached = array_filter($lines, static fn (PricedLine $line): bool => $line->line->sharesSlipDiscount());
         $weights = array_map(static fn (PricedLine $line): Money => $line->afterCoupons(), $reached);
-        $discount = ($this->slip->discount ?? Reduction::amount($this->zero()))->of(Money::sum($weights, $this->slip->currency));
+        $discount = ($this->slip->discount ?? Reduction::amount($this->zero()))->of(
+            Money::sum($weights, $this->slip->currency),
+        );
 
         if ($weights === []) {
             return $shares;
         }
 
-        $apportioned = $discount->apportion(array_map(static fn (Money $weight) => $weight->major(), array_values($weights)));
+        $apportioned = $discount->apportion(
+            array_map(static fn (Money $weight) => $weight->major(), array_values($weights)),
+        );
 
         return array_values(array_replace($shares, array_combine(array_keys($weights), $apportioned)));
     }
@@ -104,7 +120,11 @@ final readonly class Reckoner
             $this->slip->currency,
             $this->slip->terms,
             $this->slip->profile,
-            array_filter($taxed, fn (int $place): bool => $this->slip->lines[$place]->direction === $direction, ARRAY_FILTER_USE_KEY),
+            array_filter(
+                $taxed,
+                fn (int $place): bool => $this->slip->lines[$place]->direction === $direction,
+                ARRAY_FILTER_USE_KEY,
+            ),
         );
     }
 
@@ -122,7 +142,17 @@ final readonly class Reckoner
             $net = $taxed[$i]->net;
             $tax = ($line->line->direction === Direction::Out ? $out : $back)->ofLine($i);
             $taxTotal = Money::sum($tax, $this->slip->currency);
-            $lines[] = new ReckonedLine($line->line, $line->gross, $line->lineDiscount, $shares[$i], $net, $tax, $taxTotal, $this->withTax($net, $taxTotal), $line->coupons);
+            $lines[] = new ReckonedLine(
+                $line->line,
+                $line->gross,
+                $line->lineDiscount,
+                $shares[$i],
+                $net,
+                $tax,
+                $taxTotal,
+                $this->withTax($net, $taxTotal),
+                $line->coupons,
+            );
         }
 
         return $lines;
@@ -137,11 +167,26 @@ final readonly class Reckoner
         $slipDiscount = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->slipDiscount);
         $net = $this->signedSum($lines, static fn (ReckonedLine $line): Money => $line->net);
         $tax = array_map(TaxSubtotal::difference(...), $out->subtotals, $back->subtotals);
-        $taxTotal = Money::sum(array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax), $this->slip->currency);
+        $taxTotal = Money::sum(
+            array_map(static fn (TaxSubtotal $subtotal): Money => $subtotal->amount, $tax),
+            $this->slip->currency,
+        );
 
-        $couponed = Money::sum(array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $coupons), $this->slip->currency);
+        $couponed = Money::sum(
+            array_map(static fn (ReckonedCoupon $coupon): Money => $coupon->amount, $coupons),
+            $this->slip->currency,
+        );
 
-        return new ReckonedSlip($lines, $net->plus($slipDiscount)->plus($couponed), $slipDiscount, $net, $tax, $taxTotal, $this->withTax($net, $taxTotal), $coupons);
+        return new ReckonedSlip(
+            $lines,
+            $net->plus($slipDiscount)->plus($couponed),
+            $slipDiscount,
+            $net,
+            $tax,
+            $taxTotal,
+            $this->withTax($net, $taxTotal),
+            $coupons,
+        );
     }
 
     /**
@@ -150,7 +195,10 @@ final readonly class Reckoner
      */
     private function signedSum(array $lines, Closure $figure): Money
     {
-        return Money::sum(array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($figure($line)), $lines), $this->slip->currency);
+        return Money::sum(
+            array_map(static fn (ReckonedLine $line): Money => $line->line->direction->signed($figure($line)), $lines),
+            $this->slip->currency,
+        );
     }
 
     private function withTax(Money $net, Money $tax): Money

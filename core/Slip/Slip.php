@@ -41,6 +41,13 @@ final readonly class Slip
         ?Exemption $exemption = null,
         array $coupons = [],
     ): self {
-        return new self($currency, $terms, $profile->without($exemption ?? Exemption::none()), $lines, $discount, $coupons);
+        return new self(
+            $currency,
+            $terms,
+            $profile->without($exemption ?? Exemption::none()),
+            $lines,
+            $discount,
+            $coupons,
+        );
     }
 }

@@ -6,7 +6,9 @@ namespace Elmstone\Core\Tax;
 
 use Elmstone\Core\Money\Percentage;
 
-/** One tax of a profile: its rate, the tax classes it applies to, and the earlier components it is charged on top of. */
+/**
+ * One tax of a profile: its rate, the tax classes it applies to, and the earlier components it is charged on top of.
+ */
 final readonly class TaxComponent
 {
     /**

@@ -43,17 +43,25 @@ final readonly class TaxProfile
     /** @throws Refused bad_exemption where it names a component that is not in the profile */
     public function without(Exemption $exemption): self
     {
-        $unknown = array_diff($exemption->components, array_map(static fn (TaxComponent $component) => $component->id, $this->all));
+        $unknown = array_diff(
+            $exemption->components,
+            array_map(static fn (TaxComponent $component) => $component->id, $this->all),
+        );
 
         return $unknown === []
             ? new self($this->all, $exemption)
-            : throw Refused::because('bad_exemption', 'There is no tax component “'.reset($unknown).'” to be exempt from.');
+            : throw Refused::because(
+                'bad_exemption',
+                'There is no tax component “'.reset($unknown).'” to be exempt from.',
+            );
     }
 
     /** @return list<TaxComponent> those the customer pays */
     public function components(): array
     {
-        return array_values(array_filter($this->all, fn (TaxComponent $component): bool => ! $this->exemption->covers($component->id)));
+        return array_values(
+            array_filter($this->all, fn (TaxComponent $component): bool => ! $this->exemption->covers($component->id)),
+        );
     }
 
     /**
@@ -81,7 +89,11 @@ final readonly class TaxProfile
     /** @param  array<string, BigDecimal>  $rates */
     public static function total(array $rates): BigDecimal
     {
-        return array_reduce($rates, static fn (BigDecimal $sum, BigDecimal $rate) => $sum->plus($rate), BigDecimal::zero());
+        return array_reduce(
+            $rates,
+            static fn (BigDecimal $sum, BigDecimal $rate) => $sum->plus($rate),
+            BigDecimal::zero(),
+        );
     }
 
     /**
@@ -95,7 +107,9 @@ final readonly class TaxProfile
         foreach ($components as $component) {
             if ($component->appliesTo($taxClass)) {
                 $below = self::total(array_intersect_key($rates, array_flip($component->onTopOf)));
-                $rates[$component->id] = $component->rate->value->multipliedBy($below->plus(100))->withPointMovedLeft(2);
+                $rates[$component->id] = $component->rate->value
+                    ->multipliedBy($below->plus(100))
+                    ->withPointMovedLeft(2);
             }
         }
 

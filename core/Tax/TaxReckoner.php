@@ -12,8 +12,8 @@ use Elmstone\Core\Money\Money;
 /**
  * The tax of one group of lines that all go the same way.
  *
- * Prices without tax: component by component, each base being the lines' net and their shares of the components it is on
- * top of. Prices with tax: class by class, the tax is taken out of the sum and split by effective rates.
+ * Prices without tax: component by component, each base being the lines' net and their shares of the components it is
+ * on top of. Prices with tax: class by class, the tax is taken out of the sum and split by effective rates.
  * docs/rules.md, "Tax"; per-document rounding is that of EN 16931, BR-CO-17.
  */
 final readonly class TaxReckoner
@@ -64,12 +64,18 @@ final readonly class TaxReckoner
     {
         return $this->rounding === TaxRounding::PerLine
             ? array_map(static fn (Money $base): Money => $base->percent($component->rate), $bases)
-            : $this->overLines($this->sum($bases)->percent($component->rate), array_intersect_key($this->lines, $bases));
+            : $this->overLines(
+                $this->sum($bases)->percent($component->rate),
+                array_intersect_key($this->lines, $bases),
+            );
     }
 
     private function takenOut(): GroupTax
     {
-        $shares = array_fill_keys(array_map(static fn (TaxComponent $component) => $component->id, $this->profile->components()), []);
+        $shares = array_fill_keys(
+            array_map(static fn (TaxComponent $component) => $component->id, $this->profile->components()),
+            [],
+        );
 
         foreach ($this->groups() as $taxClass => $lines) {
             foreach ($this->splitOut((string) $taxClass, $lines) as $id => $byLine) {
@@ -77,11 +83,17 @@ final readonly class TaxReckoner
             }
         }
 
-        return new GroupTax(array_map(fn (TaxComponent $component): TaxSubtotal => new TaxSubtotal(
-            $component,
-            $this->withoutTax($this->linesOf($component), $shares),
-            $this->sum($shares[$component->id]),
-        ), $this->profile->components()), $shares);
+        return new GroupTax(
+            array_map(
+                fn (TaxComponent $component): TaxSubtotal => new TaxSubtotal(
+                    $component,
+                    $this->withoutTax($this->linesOf($component), $shares),
+                    $this->sum($shares[$component->id]),
+                ),
+                $this->profile->components(),
+            ),
+            $shares,
+        );
     }
 
     /**
@@ -117,7 +129,9 @@ final readonly class TaxReckoner
         }
 
         $sum = $this->sum(array_map(static fn (TaxedLine $line): Money => $line->net, $lines));
-        $withoutTax = BigRational::of($sum->major())->multipliedBy(100)->dividedBy(TaxProfile::total($rates)->plus(100));
+        $withoutTax = BigRational::of($sum->major())
+            ->multipliedBy(100)
+            ->dividedBy(TaxProfile::total($rates)->plus(100));
         $tax = $sum->minus(Money::round($withoutTax, $this->currency));
         $split = array_combine(array_keys($rates), $tax->apportion(array_values($rates)));
 
@@ -130,10 +144,14 @@ final readonly class TaxReckoner
      */
     private function overLines(Money $amount, array $lines): array
     {
-        return $lines === [] ? [] : array_combine(
-            array_keys($lines),
-            $amount->apportion(array_values(array_map(static fn (TaxedLine $line): BigDecimal => $line->net->major(), $lines))),
-        );
+        return $lines === []
+            ? []
+            : array_combine(
+                array_keys($lines),
+                $amount->apportion(
+                    array_values(array_map(static fn (TaxedLine $line): BigDecimal => $line->net->major(), $lines)),
+                ),
+            );
     }
 
     /**
@@ -144,7 +162,9 @@ final readonly class TaxReckoner
     {
         $taxes = array_map(fn (array $byLine): Money => $this->sum(array_intersect_key($byLine, $lines)), $shares);
 
-        return $this->sum(array_map(static fn (TaxedLine $line): Money => $line->net, $lines))->minus($this->sum($taxes));
+        return $this->sum(array_map(static fn (TaxedLine $line): Money => $line->net, $lines))->minus(
+            $this->sum($taxes),
+        );
     }
 
     /** @return array<int, TaxedLine> */

@@ -30,7 +30,9 @@ use Elmstone\Support\ShopTime;
 use LogicException;
 use Ramsey\Uuid\Uuid;
 
-/** Who charges and who pays when: some early for the discount, most about when it is due, some late, one not any more. */
+/**
+ * Who charges and who pays when: some early for the discount, most about when it is due, some late, one not any more.
+ */
 final class DemoAccounts
 {
     /** Days after the due date on which each account pays, by turns; below zero: early. */
@@ -60,7 +62,12 @@ final class DemoAccounts
         private readonly ManageAccount $manage,
     ) {
         $this->accounts = HouseAccount::query()->get()->keyBy('customer_id')->all();
-        $this->customers = Customer::query()->with(['type.priceLevel', 'contacts'])->orderBy('id')->get()->keyBy('id')->all();
+        $this->customers = Customer::query()
+            ->with(['type.priceLevel', 'contacts'])
+            ->orderBy('id')
+            ->get()
+            ->keyBy('id')
+            ->all();
         $items = Item::query()->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all();
 
         foreach ($this->customers as $id => $customer) {
@@ -73,8 +80,13 @@ final class DemoAccounts
     public function account(CarbonImmutable $day): HouseAccount
     {
         $accounts = array_values($this->accounts);
-        $account = $accounts[min($this->chance->between(0, count($accounts) - 1), $this->chance->between(0, count($accounts) - 1))];
-        $stopped = $this->customers[$account->customer_id]->name === DemoCustomers::ON_STOP && $day->greaterThan($this->today->subMonths(4));
+        $account
+            = $accounts[
+                min($this->chance->between(0, count($accounts) - 1), $this->chance->between(0, count($accounts) - 1))
+            ];
+        $stopped
+            = $this->customers[$account->customer_id]->name === DemoCustomers::ON_STOP
+            && $day->greaterThan($this->today->subMonths(4));
         $full = $account->credit_limit * 8 < $this->balances[$account->customer_id] * 10;
 
         return $stopped || $full ? $accounts[$this->chance->between(6, count($accounts) - 1)] : $account;
@@ -83,7 +95,9 @@ final class DemoAccounts
     /** Somebody with a name but no account. */
     public function passerBy(): Customer
     {
-        return array_values($this->customers)[$this->chance->between(DemoCustomers::ACCOUNTS, count($this->customers) - 1)];
+        return array_values($this->customers)[
+            $this->chance->between(DemoCustomers::ACCOUNTS, count($this->customers) - 1)
+        ];
     }
 
     public function customer(int $id): Customer
@@ -117,7 +131,10 @@ final class DemoAccounts
         $accounts = $this->ledger->lockAll(array_keys($entries));
 
         foreach ($entries as $customer => $its) {
-            $this->ledger->enter($accounts[$customer] ?? throw new LogicException("Customer {$customer} has no account."), $its);
+            $this->ledger->enter(
+                $accounts[$customer] ?? throw new LogicException("Customer {$customer} has no account."),
+                $its,
+            );
         }
     }
 
@@ -125,7 +142,13 @@ final class DemoAccounts
     public function payOn(CarbonImmutable $day): int
     {
         $paid = 0;
-        $open = OpenItemRecord::query()->where('kind', 'charge')->where('open', '>', 0)->where('due_date', '<=', $day->addDays(25)->format('Y-m-d'))->orderBy('due_date')->get()->groupBy('customer_id');
+        $open = OpenItemRecord::query()
+            ->where('kind', 'charge')
+            ->where('open', '>', 0)
+            ->where('due_date', '<=', $day->addDays(25)->format('Y-m-d'))
+            ->orderBy('due_date')
+            ->get()
+            ->groupBy('customer_id');
 
         foreach ($open as $customer => $items) {
             $wanted = $items->filter(fn (OpenItemRecord $item): bool => $this->isPaidOn((int) $customer, $item, $day));
@@ -145,12 +168,15 @@ final class DemoAccounts
     {
         $name = $this->customers[$customer]->name;
         $lag = self::LAGS[$customer % count(self::LAGS)];
-        $gone = ($name === DemoCustomers::ON_STOP && $day->greaterThan($this->today->subMonths(5)))
+        $gone
+            = ($name === DemoCustomers::ON_STOP && $day->greaterThan($this->today->subMonths(5)))
             || ($name === DemoCustomers::AT_LIMIT && $day->greaterThan($this->today->subDays(70)))
             || ($name === DemoCustomers::QUILLFEATHER && $day->greaterThan($this->today->subDays(35)));
 
         // Paid once a week, on the account's own day.
-        return ! $gone && $day->dayOfWeek === 1 + $customer % 5 && $item->due_date->addDays($lag)->lessThanOrEqualTo($day);
+        return ! $gone
+            && $day->dayOfWeek === 1 + ($customer % 5)
+            && $item->due_date->addDays($lag)->lessThanOrEqualTo($day);
     }
 
     private function pay(int $customer, int $wanted, CarbonImmutable $day): void
@@ -158,16 +184,27 @@ final class DemoAccounts
         $open = (int) OpenItemRecord::query()->where('customer_id', $customer)->where('kind', 'charge')->sum('open');
         $amount = match (true) {
             $this->chance->in(7) => max(1000, intdiv($wanted * 6, 1000) * 100),
-            $this->customers[$customer]->name === DemoCustomers::CREDIT_UNUSED && $day->greaterThan($this->today->subDays(40)) => $open + 3640,
+            $this->customers[$customer]->name === DemoCustomers::CREDIT_UNUSED
+                && $day->greaterThan($this->today->subDays(40)) => $open + 3640,
             $this->chance->in(12) => $wanted + $this->chance->between(100, 2500),
             default => $wanted,
         };
         $kind = $this->chance->in(55) ? TenderKind::Cheque : TenderKind::BankTransfer;
         $this->payments++;
-        $this->take->handle(new PaymentOrder(
-            $customer, $this->house->money($amount), $kind, $kind === TenderKind::Cheque ? sprintf('%06d', 1200 + $this->payments) : "transfer {$day->format('d.m.')} {$this->payments}", $day,
-            Uuid::uuid5(Uuid::NAMESPACE_OID, "demo-payment-{$this->payments}")->toString(),
-        ), $this->till(), $this->office());
+        $this->take->handle(
+            new PaymentOrder(
+                $customer,
+                $this->house->money($amount),
+                $kind,
+                $kind === TenderKind::Cheque
+                    ? sprintf('%06d', 1200 + $this->payments)
+                    : "transfer {$day->format('d.m.')} {$this->payments}",
+                $day,
+                Uuid::uuid5(Uuid::NAMESPACE_OID, "demo-payment-{$this->payments}")->toString(),
+            ),
+            $this->till(),
+            $this->office(),
+        );
         $this->balances[$customer] = (int) HouseAccount::query()->whereKey($customer)->value('balance');
     }
 
@@ -175,9 +212,22 @@ final class DemoAccounts
     public function end(): void
     {
         $by = $this->office();
-        $of = fn (string $name): HouseAccount => HouseAccount::query()->with('customer')->whereIn('customer_id', Customer::query()->where('name', $name)->select('id'))->firstOrFail();
-        $this->limit($of(DemoCustomers::QUILLFEATHER), static fn (int $balance): int => max(50000, intdiv($balance + 30000, 10000) * 10000), 'agreed for the autumn', $by);
-        $this->limit($of(DemoCustomers::AT_LIMIT), static fn (int $balance): int => max(0, $balance), 'kept at what is owed', $by);
+        $of = fn (string $name): HouseAccount => HouseAccount::query()
+            ->with('customer')
+            ->whereIn('customer_id', Customer::query()->where('name', $name)->select('id'))
+            ->firstOrFail();
+        $this->limit(
+            $of(DemoCustomers::QUILLFEATHER),
+            static fn (int $balance): int => max(50000, intdiv($balance + 30000, 10000) * 10000),
+            'agreed for the autumn',
+            $by,
+        );
+        $this->limit(
+            $of(DemoCustomers::AT_LIMIT),
+            static fn (int $balance): int => max(0, $balance),
+            'kept at what is owed',
+            $by,
+        );
         $stopped = $of(DemoCustomers::ON_STOP);
         $this->manage->stop($stopped->customer_id, 'two reminders without an answer', $by);
         $this->bounced($by);
@@ -187,36 +237,93 @@ final class DemoAccounts
     /** @param  callable(int): int  $limit */
     private function limit(HouseAccount $account, callable $limit, string $reason, Staff $by): void
     {
-        $this->manage->save($account->customer, new AccountTerms(
-            $limit($account->balance), $account->terms_kind, $account->terms_days, $account->discount_percent, $account->discount_days, $account->allowed_overdue_days,
-            $account->customer->name === DemoCustomers::QUILLFEATHER, $account->statement_kind, $account->statement_way, $account->finance_charges,
-        ), $reason, $by, null);
+        $this->manage->save(
+            $account->customer,
+            new AccountTerms(
+                $limit($account->balance),
+                $account->terms_kind,
+                $account->terms_days,
+                $account->discount_percent,
+                $account->discount_days,
+                $account->allowed_overdue_days,
+                $account->customer->name === DemoCustomers::QUILLFEATHER,
+                $account->statement_kind,
+                $account->statement_way,
+                $account->finance_charges,
+            ),
+            $reason,
+            $by,
+            null,
+        );
     }
 
     /** A cheque of some weeks ago that bounced. */
     private function bounced(Staff $by): void
     {
-        $receipt = Document::query()->with('tenders')->where('purpose', 'payment')->where('on_account', '<', 0)->where('deposit_change', 0)->where('layaway_change', 0)->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
-            ->whereIn('id', Document::query()->toBase()->join('document_tenders as t', 't.document_id', '=', 'documents.id')->where('t.kind', 'cheque')->select('documents.id'))
-            ->latest('id')->first();
+        $receipt = Document::query()
+            ->with('tenders')
+            ->where('purpose', 'payment')
+            ->where('on_account', '<', 0)
+            ->where('deposit_change', 0)
+            ->where('layaway_change', 0)
+            ->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
+            ->whereIn(
+                'id',
+                Document::query()
+                    ->toBase()
+                    ->join('document_tenders as t', 't.document_id', '=', 'documents.id')
+                    ->where('t.kind', 'cheque')
+                    ->select('documents.id'),
+            )
+            ->latest('id')
+            ->first();
 
         if ($receipt !== null) {
             $day = $receipt->business_date->addDays(6);
             CarbonImmutable::setTestNow(ShopTime::when($day, 10, 5));
-            $this->return->handle($receipt, $this->house->money(2500), 'account overdrawn', $day, Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-bounced')->toString(), $this->till(), $by);
+            $this->return->handle(
+                $receipt,
+                $this->house->money(2500),
+                'account overdrawn',
+                $day,
+                Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-bounced')->toString(),
+                $this->till(),
+                $by,
+            );
             CarbonImmutable::setTestNow();
         }
     }
 
     private function calls(HouseAccount $stopped, Staff $by): void
     {
-        $late = OpenItemRecord::query()->where('kind', 'charge')->where('open', '>', 0)->where('due_date', '<', $this->today->subDays(3)->format('Y-m-d'))->distinct()->orderBy('customer_id')->pluck('customer_id')->all();
-        $call = fn (int $customer, int $ago, string $note, array $more): Call => Call::query()->create(['customer_id' => $customer, 'staff_id' => $by->id, 'called_on' => $this->today->subDays($ago), 'called_at' => $this->today->subDays($ago)->setTime(9, 40), 'note' => $note, ...$more]);
-        $call($stopped->customer_id, 40, 'Will pay half next week.', ['promised' => intdiv($stopped->balance, 200) * 100, 'promised_on' => $this->today->subDays(32)]);
+        $late = OpenItemRecord::query()
+            ->where('kind', 'charge')
+            ->where('open', '>', 0)
+            ->where('due_date', '<', $this->today->subDays(3)->format('Y-m-d'))
+            ->distinct()
+            ->orderBy('customer_id')
+            ->pluck('customer_id')
+            ->all();
+        $call = fn (int $customer, int $ago, string $note, array $more): Call => Call::query()->create([
+            'customer_id' => $customer,
+            'staff_id' => $by->id,
+            'called_on' => $this->today->subDays($ago),
+            'called_at' => $this->today->subDays($ago)->setTime(9, 40),
+            'note' => $note,
+            ...$more,
+        ]);
+        $call($stopped->customer_id, 40, 'Will pay half next week.', [
+            'promised' => intdiv($stopped->balance, 200) * 100,
+            'promised_on' => $this->today->subDays(32),
+        ]);
         $others = array_values(array_diff($late, [$stopped->customer_id]));
 
         if (isset($others[0], $others[1])) {
-            $call((int) $others[0], 5, 'Cheque is in the post.', ['promised_on' => $this->today->subDays(2), 'promised' => 25000, 'spoke_to' => 'the bookkeeper']);
+            $call((int) $others[0], 5, 'Cheque is in the post.', [
+                'promised_on' => $this->today->subDays(2),
+                'promised' => 25000,
+                'spoke_to' => 'the bookkeeper',
+            ]);
             $call((int) $others[1], 2, 'Wants copies of two invoices; mailed them.', ['call_again_on' => $this->today]);
         }
 

@@ -43,23 +43,48 @@ final class DemoCustomers
 
     public const CONTRACT = 'Thistledown Roofing';
 
-    private const SPECIAL = [self::QUILLFEATHER, self::AT_LIMIT, self::ON_STOP, self::EXEMPT_RUN_OUT, self::CREDIT_UNUSED, self::CONTRACT];
+    private const SPECIAL = [
+        self::QUILLFEATHER,
+        self::AT_LIMIT,
+        self::ON_STOP,
+        self::EXEMPT_RUN_OUT,
+        self::CREDIT_UNUSED,
+        self::CONTRACT,
+    ];
 
-    private const FIRST = ['Petra', 'Alden', 'Bryony', 'Corwin', 'Delphine', 'Emrys', 'Fenella', 'Garrick', 'Hollis', 'Isolde', 'Jarvis', 'Keziah', 'Lorcan', 'Mabel', 'Nerys', 'Osric', 'Perrin', 'Rowena', 'Silas', 'Tamsin', 'Ulric', 'Verity', 'Wystan', 'Yestin'];
+    private const FIRST = [
+        'Petra', 'Alden', 'Bryony', 'Corwin', 'Delphine', 'Emrys', 'Fenella', 'Garrick', 'Hollis', 'Isolde', 'Jarvis',
+        'Keziah', 'Lorcan', 'Mabel', 'Nerys', 'Osric', 'Perrin', 'Rowena', 'Silas', 'Tamsin', 'Ulric', 'Verity',
+        'Wystan', 'Yestin',
+    ];
 
-    private const LAST = ['Ashlock', 'Birchwater', 'Cobblestone', 'Dunmarrow', 'Elderfen', 'Fallowmere', 'Greywether', 'Hawkridge', 'Inkpenn', 'Jessamy', 'Kettlewick', 'Larkmoor', 'Mossgrove', 'Nettlefold', 'Oakhanger', 'Pennyroyal', 'Quarrington', 'Rookhope', 'Sedgewick', 'Thornaby', 'Underhay', 'Vexley', 'Wetherlam', 'Yarrowby'];
+    private const LAST = [
+        'Ashlock', 'Birchwater', 'Cobblestone', 'Dunmarrow', 'Elderfen', 'Fallowmere', 'Greywether', 'Hawkridge',
+        'Inkpenn', 'Jessamy', 'Kettlewick', 'Larkmoor', 'Mossgrove', 'Nettlefold', 'Oakhanger', 'Pennyroyal',
+        'Quarrington', 'Rookhope', 'Sedgewick', 'Thornaby', 'Underhay', 'Vexley', 'Wetherlam', 'Yarrowby',
+    ];
 
-    private const TRADES = ['Tiling', 'Plumbing', 'Joinery', 'Roofing', 'Masonry', 'Kitchens', 'Heating', 'Paving', 'Plastering', 'Restoration', 'Bathrooms', 'Groundworks'];
+    private const TRADES = [
+        'Tiling', 'Plumbing', 'Joinery', 'Roofing', 'Masonry', 'Kitchens', 'Heating', 'Paving', 'Plastering',
+        'Restoration', 'Bathrooms', 'Groundworks',
+    ];
 
-    private const STREETS = ['Tannery Row', 'Mill Lane', 'Cooper’s Yard', 'Fullers Walk', 'Slate Street', 'Lower Quay', 'Kiln Road', 'Ropewalk', 'Saddler’s Court', 'Weir Side'];
+    private const STREETS = [
+        'Tannery Row', 'Mill Lane', 'Cooper’s Yard', 'Fullers Walk', 'Slate Street', 'Lower Quay', 'Kiln Road',
+        'Ropewalk', 'Saddler’s Court', 'Weir Side',
+    ];
 
     private const TOWNS = ['Harrow Falls', 'Pell Bridge', 'Overmarsh', 'Stonehythe', 'Little Tarn'];
 
     /** @var array<string, int> names given so far */
     private array $names = [];
 
-    public function __construct(private readonly Chance $chance, private readonly CarbonImmutable $today, private readonly SaveCustomer $save, private readonly ManageAccount $manage)
-    {
+    public function __construct(
+        private readonly Chance $chance,
+        private readonly CarbonImmutable $today,
+        private readonly SaveCustomer $save,
+        private readonly ManageAccount $manage,
+    ) {
     }
 
     public function build(): void
@@ -92,8 +117,19 @@ final class DemoCustomers
         ];
         $prices = [];
 
-        foreach (Item::query()->where('code', 'like', 'PI%')->orWhere('code', 'like', 'VA%')->get(['id', 'list_price']) as $item) {
-            $prices[] = ['item_id' => $item->id, 'price_level_id' => $trade->id, 'price' => (string) BigDecimal::of($item->list_price)->multipliedBy('0.92')->toScale(2, RoundingMode::DOWN)];
+        foreach (
+            Item::query()
+                ->where('code', 'like', 'PI%')
+                ->orWhere('code', 'like', 'VA%')
+                ->get(['id', 'list_price']) as $item
+        ) {
+            $prices[] = [
+                'item_id' => $item->id,
+                'price_level_id' => $trade->id,
+                'price' => (string) BigDecimal::of($item->list_price)
+                    ->multipliedBy('0.92')
+                    ->toScale(2, RoundingMode::DOWN),
+            ];
         }
 
         DB::table('level_prices')->insert($prices);
@@ -112,17 +148,34 @@ final class DemoCustomers
         $name = self::SPECIAL[$i] ?? $this->name($isFirm);
         $slug = trim(preg_replace('/[^a-z]+/', '.', mb_strtolower($name)) ?? '', '.');
 
-        return $this->save->handle(null, new CustomerDraft([
-            'name' => $name,
-            'kind' => $isFirm ? 'firm' : 'person',
-            'phone' => sprintf('555 %04d', 1000 + $i * 7),
-            'mail' => $this->chance->in($isAccount ? 90 : 55) ? "{$slug}@example.com" : '',
-            'street' => $this->chance->between(1, 140).' '.$this->chance->oneOf(self::STREETS),
-            'postcode' => sprintf('%05d', 40100 + $this->chance->between(0, 60)),
-            'town' => $this->chance->oneOf(self::TOWNS),
-            'customer_type_id' => $types[$isAccount ? ($this->chance->in(25) ? 'Large trade' : 'Trade') : ($isFirm ? 'Trade' : 'Private')],
-            'discount_percent' => $isAccount && $this->chance->in(12) ? '4' : null,
-        ], $isFirm ? $this->contacts() : [], tags: $isAccount && $this->chance->in(20) ? ['builder'] : [], sureItIsNew: true), $by);
+        return $this->save->handle(
+            null,
+            new CustomerDraft(
+                [
+                    'name' => $name,
+                    'kind' => $isFirm ? 'firm' : 'person',
+                    'phone' => sprintf('555 %04d', 1000 + $i * 7),
+                    'mail' => $this->chance->in($isAccount ? 90 : 55) ? "{$slug}@example.com" : '',
+                    'street' => $this->chance->between(1, 140).' '.$this->chance->oneOf(self::STREETS),
+                    'postcode' => sprintf('%05d', 40100 + $this->chance->between(0, 60)),
+                    'town' => $this->chance->oneOf(self::TOWNS),
+                    'customer_type_id' => $types[
+                            $isAccount
+                                ? ($this->chance->in(25)
+                                    ? 'Large trade'
+                                    : 'Trade')
+                                : ($isFirm
+                                    ? 'Trade'
+                                    : 'Private')
+                        ],
+                    'discount_percent' => $isAccount && $this->chance->in(12) ? '4' : null,
+                ],
+                $isFirm ? $this->contacts() : [],
+                tags: $isAccount && $this->chance->in(20) ? ['builder'] : [],
+                sureItIsNew: true,
+            ),
+            $by,
+        );
     }
 
     private function name(bool $isFirm): string
@@ -131,7 +184,9 @@ final class DemoCustomers
             $last = $this->chance->oneOf(self::LAST);
             $name = match (true) {
                 ! $isFirm => $this->chance->oneOf(self::FIRST)." {$last}",
-                $this->chance->in(25) => "{$last} & {$this->chance->oneOf(self::LAST)} {$this->chance->oneOf(self::TRADES)}",
+                $this->chance->in(25) => "{$last} & {$this->chance->oneOf(self::LAST)} {$this->chance->oneOf(
+                    self::TRADES,
+                )}",
                 default => "{$last} {$this->chance->oneOf(self::TRADES)}",
             };
         } while (isset($this->names[$name]));
@@ -147,7 +202,11 @@ final class DemoCustomers
         $contacts = [];
 
         for ($i = 0, $count = $this->chance->between(1, 3); $i < $count; $i++) {
-            $contacts[] = ['name' => "{$this->chance->oneOf(self::FIRST)} {$this->chance->oneOf(self::LAST)}", 'may_buy' => $i < 2, 'spending_limit' => $i === 1 ? 50000 : null];
+            $contacts[] = [
+                'name' => "{$this->chance->oneOf(self::FIRST)} {$this->chance->oneOf(self::LAST)}",
+                'may_buy' => $i < 2,
+                'spending_limit' => $i === 1 ? 50000 : null,
+            ];
         }
 
         return $contacts;
@@ -156,21 +215,45 @@ final class DemoCustomers
     private function account(Customer $customer, Staff $by): void
     {
         $net = $this->chance->oneOf([30, 30, 30, 14, 45]);
-        $kind = $this->chance->oneOf([TermsKind::Net, TermsKind::Net, TermsKind::Net, TermsKind::AfterMonthEnd, TermsKind::DayOfNextMonth]);
-        $this->manage->save($customer, new AccountTerms(
-            $this->chance->oneOf([200000, 300000, 500000, 500000, 800000, 1200000]),
-            $customer->name === self::QUILLFEATHER ? TermsKind::Net : $kind,
-            $customer->name === self::QUILLFEATHER ? 30 : ($kind === TermsKind::Net ? $net : ($kind === TermsKind::AfterMonthEnd ? 10 : 20)),
-            $kind === TermsKind::Net && $this->chance->in(30) ? '2' : null,
-            10,
-            15,
-            $this->chance->in(20),
-            $this->chance->in(70) ? StatementKind::OpenItem : StatementKind::BalanceForward,
-            $customer->mail === '' ? StatementWay::Print : ($this->chance->in(60) ? StatementWay::Mail : StatementWay::Print),
-            $this->chance->in(80),
-        ), 'opened on application', $by, null);
+        $kind = $this->chance->oneOf([
+            TermsKind::Net,
+            TermsKind::Net,
+            TermsKind::Net,
+            TermsKind::AfterMonthEnd,
+            TermsKind::DayOfNextMonth,
+        ]);
+        $this->manage->save(
+            $customer,
+            new AccountTerms(
+                $this->chance->oneOf([200000, 300000, 500000, 500000, 800000, 1200000]),
+                $customer->name === self::QUILLFEATHER ? TermsKind::Net : $kind,
+                $customer->name === self::QUILLFEATHER
+                    ? 30
+                    : ($kind === TermsKind::Net
+                        ? $net
+                        : ($kind === TermsKind::AfterMonthEnd
+                            ? 10
+                            : 20)),
+                $kind === TermsKind::Net && $this->chance->in(30) ? '2' : null,
+                10,
+                15,
+                $this->chance->in(20),
+                $this->chance->in(70) ? StatementKind::OpenItem : StatementKind::BalanceForward,
+                $customer->mail === ''
+                    ? StatementWay::Print
+                    : ($this->chance->in(60)
+                        ? StatementWay::Mail
+                        : StatementWay::Print),
+                $this->chance->in(80),
+            ),
+            'opened on application',
+            $by,
+            null,
+        );
         // Opened before the history begins.
-        HouseAccount::query()->whereKey($customer->id)->update(['opened_on' => $this->today->subMonths(DemoHouse::MONTHS)->subDays(10)]);
+        HouseAccount::query()
+            ->whereKey($customer->id)
+            ->update(['opened_on' => $this->today->subMonths(DemoHouse::MONTHS)->subDays(10)]);
     }
 
     /** What is special about some of them. */
@@ -179,23 +262,56 @@ final class DemoCustomers
         $one = static fn (string $name): Customer => Customer::query()->where('name', $name)->firstOrFail();
         $quillfeather = $one(self::QUILLFEATHER);
         $quillfeather->contacts()->delete();
-        $quillfeather->contacts()->createMany([
-            ['name' => 'Petra Quillfeather', 'phone' => '555 2219', 'may_buy' => true],
-            ['name' => 'Odo Larkmoor', 'may_buy' => true, 'spending_limit' => 25000],
-            ['name' => 'Wilf Jessamy', 'may_buy' => false],
-        ]);
+        $quillfeather
+            ->contacts()
+            ->createMany([
+                ['name' => 'Petra Quillfeather', 'phone' => '555 2219', 'may_buy' => true],
+                ['name' => 'Odo Larkmoor', 'may_buy' => true, 'spending_limit' => 25000],
+                ['name' => 'Wilf Jessamy', 'may_buy' => false],
+            ]);
         $this->save->handle($quillfeather, new CustomerDraft([]), $by);
-        $quillfeather->notes()->create(['staff_id' => $by->id, 'text' => 'Loading bay closes at four on Fridays.', 'at_counter' => true]);
+        $quillfeather
+            ->notes()
+            ->create(['staff_id' => $by->id, 'text' => 'Loading bay closes at four on Fridays.', 'at_counter' => true]);
         $valve = Item::query()->where('code', 'VA-2214')->first();
 
         foreach ([self::QUILLFEATHER, self::CONTRACT] as $name) {
             if ($valve !== null) {
-                $one($name)->contractPrices()->create(['item_id' => $valve->id, 'price' => '29.50', 'from_date' => $this->today->subMonths(2), 'until_date' => $this->today->addDays(38)]);
+                $one($name)
+                    ->contractPrices()
+                    ->create([
+                        'item_id' => $valve->id,
+                        'price' => '29.50',
+                        'from_date' => $this->today->subMonths(2),
+                        'until_date' => $this->today->addDays(38),
+                    ]);
             }
         }
 
-        $this->save->handle($one(self::EXEMPT_RUN_OUT), new CustomerDraft(['exempt' => ['*'], 'certificate' => 'HFC-20417', 'certificate_expires' => $this->today->subDays(12)]), $by);
-        $this->save->handle($one(self::CONTRACT), new CustomerDraft(['exempt' => ['county'], 'certificate' => 'CTY-88120', 'certificate_expires' => $this->today->addMonths(7)]), $by);
-        $one(self::ON_STOP)->notes()->create(['staff_id' => $by->id, 'text' => 'Ask for cash until the office has heard from them.', 'at_counter' => true]);
+        $this->save->handle(
+            $one(self::EXEMPT_RUN_OUT),
+            new CustomerDraft([
+                'exempt' => ['*'],
+                'certificate' => 'HFC-20417',
+                'certificate_expires' => $this->today->subDays(12),
+            ]),
+            $by,
+        );
+        $this->save->handle(
+            $one(self::CONTRACT),
+            new CustomerDraft([
+                'exempt' => ['county'],
+                'certificate' => 'CTY-88120',
+                'certificate_expires' => $this->today->addMonths(7),
+            ]),
+            $by,
+        );
+        $one(self::ON_STOP)
+            ->notes()
+            ->create([
+                'staff_id' => $by->id,
+                'text' => 'Ask for cash until the office has heard from them.',
+                'at_counter' => true,
+            ]);
     }
 }

@@ -59,7 +59,15 @@ final class DemoHouse
         $say('shop, staff and '.Item::query()->count().' items');
         (new DemoCustomers($chance, $today, $this->saveCustomer, $this->manage))->build();
         $say(DemoCustomers::CUSTOMERS.' customers, '.DemoCustomers::ACCOUNTS.' house accounts');
-        $accounts = new DemoAccounts($chance, $this->house, $today, $this->ledger, $this->take, $this->return, $this->manage);
+        $accounts = new DemoAccounts(
+            $chance,
+            $this->house,
+            $today,
+            $this->ledger,
+            $this->take,
+            $this->return,
+            $this->manage,
+        );
         $shelves = new DemoStock($chance, $this->house, $this->bringIn);
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, $shelves);
         $first = $today->subMonths($months);
@@ -91,7 +99,9 @@ final class DemoHouse
         $accounts->end();
         $this->layaways->end($today);
         Location::query()->update(['closed_through' => $closed]);
-        $say("{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans, {$back} for returns, gift cards and credits");
+        $say(
+            "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans, {$back} for returns, gift cards and credits",
+        );
         $this->today();
         $this->returns->end();
         $say('today’s sales, and slips that wait');
@@ -103,7 +113,7 @@ final class DemoHouse
         $baskets = [['LH-1140', 'AD-0207'], ['PI-2800', 'VA-2214'], ['MA-0031'], ['FX-5060', 'SU-0011', 'TO-0071']];
 
         foreach ($baskets as $i => $codes) {
-            [$slip, $act] = $this->basket($codes, $i % 3 + 1, $i % 5);
+            [$slip, $act] = $this->basket($codes, ($i % 3) + 1, $i % 5);
             $cash = $this->count->cash($slip, $act(), Money::of('500.00', $this->house->currency()));
             $this->post->handle($slip, $act($cash->version));
         }

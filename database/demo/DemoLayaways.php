@@ -53,19 +53,49 @@ use Ramsey\Uuid\Uuid;
 final class DemoLayaways
 {
     /** The strokes of a made-up signature. */
-    private const SIGNATURE = 'M24 60 L34 32 L40 28 L42 44 L38 64 L46 50 L56 44 L60 56 L66 46 L74 44 L78 56 L90 40 L96 58 L110 36 L118 52 L130 46 L142 54 L160 42 M30 70 L172 62';
+    private const SIGNATURE
+        = 'M24 60 L34 32 L40 28 L42 44 L38 64 L46 50 L56 44 L60 56 L66 46 L74 44 L78 56 L90 40 '
+        .'L96 58 L110 36 L118 52 L130 46 L142 54 L160 42 M30 70 L172 62';
 
     /** Days ago, item, quantity, fortnightly payments made, how it ends. */
     private const MADE = [
-        [390, 'MA-0045', '1', 6, 'sold'], [355, 'ST-2001', '12', 5, 'sold'], [322, 'MA-0057', '1', 6, 'sold'], [300, 'MA-0047', '1', 2, 'cancelled'], [281, 'MA-0059', '1', 6, 'sold'],
-        [249, 'MA-0044', '2', 4, 'sold'], [228, 'MA-0065', '1', 6, 'sold'], [190, 'ST-2001', '20', 6, 'sold'], [171, 'MA-0050', '1', 1, 'kept'], [150, 'MA-0048', '1', 5, 'sold'],
-        [128, 'MA-0057', '1', 2, 'expired'], [97, 'MA-0063', '1', 5, 'swapped'], [92, 'MA-0045', '1', 5, 'ready'], [84, 'MA-0066', '1', 3, 'behind'], [76, 'ST-2001', '16', 5, 'ready'],
-        [70, 'MA-0047', '1', 5, 'running'], [63, 'MA-0059', '1', 2, 'behind'], [58, 'MA-0044', '1', 4, 'running'], [49, 'MA-0057', '1', 3, 'running'], [45, 'MA-0050', '2', 1, 'behind'],
-        [40, 'MA-0042', '1', 2, 'ready'], [33, 'MA-0065', '1', 2, 'running'], [26, 'MA-0048', '1', 1, 'cancelled'], [20, 'MA-0059', '1', 1, 'running'], [12, 'MA-0045', '1', 0, 'running'], [5, 'ST-2001', '8', 0, 'running'],
+        [390, 'MA-0045', '1', 6, 'sold'],
+        [355, 'ST-2001', '12', 5, 'sold'],
+        [322, 'MA-0057', '1', 6, 'sold'],
+        [300, 'MA-0047', '1', 2, 'cancelled'],
+        [281, 'MA-0059', '1', 6, 'sold'],
+        [249, 'MA-0044', '2', 4, 'sold'],
+        [228, 'MA-0065', '1', 6, 'sold'],
+        [190, 'ST-2001', '20', 6, 'sold'],
+        [171, 'MA-0050', '1', 1, 'kept'],
+        [150, 'MA-0048', '1', 5, 'sold'],
+        [128, 'MA-0057', '1', 2, 'expired'],
+        [97, 'MA-0063', '1', 5, 'swapped'],
+        [92, 'MA-0045', '1', 5, 'ready'],
+        [84, 'MA-0066', '1', 3, 'behind'],
+        [76, 'ST-2001', '16', 5, 'ready'],
+        [70, 'MA-0047', '1', 5, 'running'],
+        [63, 'MA-0059', '1', 2, 'behind'],
+        [58, 'MA-0044', '1', 4, 'running'],
+        [49, 'MA-0057', '1', 3, 'running'],
+        [45, 'MA-0050', '2', 1, 'behind'],
+        [40, 'MA-0042', '1', 2, 'ready'],
+        [33, 'MA-0065', '1', 2, 'running'],
+        [26, 'MA-0048', '1', 1, 'cancelled'],
+        [20, 'MA-0059', '1', 1, 'running'],
+        [12, 'MA-0045', '1', 0, 'running'],
+        [5, 'ST-2001', '8', 0, 'running'],
     ];
 
     /** Days ago, amount, the order it is kept for, what became of it. */
-    private const DEPOSITS = [[210, '150.00', '', 'used'], [130, '400.00', 'bathroom tiles', 'kept'], [64, '75.00', '', 'back'], [37, '250.00', '', 'part'], [15, '120.00', 'garden wall', 'kept'], [6, '60.00', '', 'free']];
+    private const DEPOSITS = [
+        [210, '150.00', '', 'used'],
+        [130, '400.00', 'bathroom tiles', 'kept'],
+        [64, '75.00', '', 'back'],
+        [37, '250.00', '', 'part'],
+        [15, '120.00', 'garden wall', 'kept'],
+        [6, '60.00', '', 'free'],
+    ];
 
     /** Days ago, parts. */
     private const PLANS = [[170, 4], [95, 6], [48, 3], [21, 6]];
@@ -105,14 +135,24 @@ final class DemoLayaways
     public function plan(CarbonImmutable $first, CarbonImmutable $today, DemoAccounts $accounts): void
     {
         $this->accounts = $accounts;
-        $this->people = array_values(Customer::query()->with('type.priceLevel')->orderBy('id')->skip(DemoCustomers::ACCOUNTS + 2)->limit(count(self::MADE) + count(self::DEPOSITS))->get()->all());
+        $this->people = array_values(
+            Customer::query()
+                ->with('type.priceLevel')
+                ->orderBy('id')
+                ->skip(DemoCustomers::ACCOUNTS + 2)
+                ->limit(count(self::MADE) + count(self::DEPOSITS))
+                ->get()
+                ->all(),
+        );
 
         foreach (self::MADE as $i => [$ago, $code, $quantity, $payments, $end]) {
-            $today->subDays($ago)->lessThan($first) || $this->story($this->people[$i], $today->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
+            $today->subDays($ago)->lessThan($first)
+                || $this->story($this->people[$i], $today->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
         }
 
         foreach (self::DEPOSITS as $i => [$ago, $amount, $for, $end]) {
-            $today->subDays($ago)->lessThan($first) || $this->deposit($this->people[count(self::MADE) + $i], $today->subDays($ago), $amount, $for, $end);
+            $today->subDays($ago)->lessThan($first)
+                || $this->deposit($this->people[count(self::MADE) + $i], $today->subDays($ago), $amount, $for, $end);
         }
 
         foreach (self::PLANS as $i => [$ago, $parts]) {
@@ -139,14 +179,25 @@ final class DemoLayaways
     /** Goods on the shelf, and the reminders that went out up to yesterday. */
     public function end(CarbonImmutable $today): void
     {
-        foreach (Layaway::query()->whereIn('state', ['running', 'ready'])->orderBy('id')->get() as $i => $layaway) {
-            $this->changeLayaway->shelve($layaway->id, chr(65 + intdiv($i, 4)).' '.($i % 4 + 1), $this->staff('103'));
+        foreach (
+            Layaway::query()
+                ->whereIn('state', ['running', 'ready'])
+                ->orderBy('id')
+                ->get() as $i => $layaway
+        ) {
+            $this->changeLayaway->shelve(
+                $layaway->id,
+                chr(65 + intdiv($i, 4)).' '.(($i % 4) + 1),
+                $this->staff('103'),
+            );
         }
 
         CarbonImmutable::setTestNow(ShopTime::when($today->subDay(), 8, 0));
         $this->reminders->handle($today->subDay());
         CarbonImmutable::setTestNow();
-        Item::query()->whereIn('code', ['MA-0045', 'MA-0057', 'MA-0059', 'MA-0065', 'MA-0066'])->update(['has_serials' => true]);
+        Item::query()
+            ->whereIn('code', ['MA-0045', 'MA-0057', 'MA-0059', 'MA-0065', 'MA-0066'])
+            ->update(['has_serials' => true]);
     }
 
     /** No Sundays. */
@@ -155,8 +206,16 @@ final class DemoLayaways
         return $day->isSunday() ? $day->addDay() : $day;
     }
 
-    private function story(Customer $customer, CarbonImmutable $made, CarbonImmutable $today, string $code, string $quantity, int $payments, string $end, int $number): void
-    {
+    private function story(
+        Customer $customer,
+        CarbonImmutable $made,
+        CarbonImmutable $today,
+        string $code,
+        string $quantity,
+        int $payments,
+        string $end,
+        int $number,
+    ): void {
         $label = '';
         $at = function (CarbonImmutable $day, Closure $do) use ($today): void {
             $open = $this->open($day);
@@ -171,7 +230,7 @@ final class DemoLayaways
 
         for ($i = 1; $i <= $payments; $i++) {
             $isLast = $i === $payments && in_array($end, ['sold', 'ready'], true);
-            $at($made->addDays(14 * $i - $number % 3), function () use (&$label, $isLast, $end, $number, $i): void {
+            $at($made->addDays(14 * $i - ($number % 3)), function () use (&$label, $isLast, $end, $number, $i): void {
                 $this->payOn($label, $isLast, $isLast && $end === 'sold', ($number + $i) % 3);
             });
         }
@@ -184,7 +243,16 @@ final class DemoLayaways
             }),
             'swapped' => $at($after->subDays(20), function () use (&$label): void {
                 $layaway = $this->find($label);
-                $this->changeLayaway->lines($layaway->id, $layaway->version, [LineChange::drop(1), LineChange::add(Item::query()->where('code', 'MA-0062')->firstOrFail(), Quantity::of('1'))], $this->till(2), $this->staff('201'));
+                $this->changeLayaway->lines(
+                    $layaway->id,
+                    $layaway->version,
+                    [
+                        LineChange::drop(1),
+                        LineChange::add(Item::query()->where('code', 'MA-0062')->firstOrFail(), Quantity::of('1')),
+                    ],
+                    $this->till(2),
+                    $this->staff('201'),
+                );
             }),
             default => null,
         };
@@ -197,11 +265,20 @@ final class DemoLayaways
         $added = $this->add->handle($slip, $act(), "{$quantity} x {$code}");
 
         if ($number % 2 === 0 && in_array($code, ['MA-0045', 'MA-0057', 'MA-0059', 'MA-0065', 'MA-0066'], true)) {
-            $this->change->handle($slip, $added->lineId, $act(), new LineEdit(serials: sprintf('HF%02d-%05d', 20 + $number, 41007 + 613 * $number)));
+            $this->change->handle(
+                $slip,
+                $added->lineId,
+                $act(),
+                new LineEdit(serials: sprintf('HF%02d-%05d', 20 + $number, 41007 + 613 * $number)),
+            );
         }
 
         $least = $this->hold->begin($slip, $act(), null)->hold->deposit ?? 0;
-        $this->hold->begin($slip, $act(), $this->house->money(intdiv($least * (10 + $number % 4 * 5), 1000) * 100 + 500));
+        $this->hold->begin(
+            $slip,
+            $act(),
+            $this->house->money(intdiv($least * (10 + ($number % 4) * 5), 1000) * 100 + 500),
+        );
         $this->hold->sign($slip, $act(), self::SIGNATURE, $customer->name);
         $this->settle($slip, $act, $number % 2);
 
@@ -218,7 +295,10 @@ final class DemoLayaways
 
         [$slip, $act] = $this->slip("{$label} {$layaway->version}", $way);
         $this->pay->add($slip, $act(), $layaway);
-        $paysOff = $all || Slip::query()->where('key', $slip)->firstOrFail()->layawayParts()[$layaway->id]->amount === $layaway->remaining();
+        $paysOff
+            = $all
+            || Slip::query()->where('key', $slip)->firstOrFail()->layawayParts()[$layaway->id]->amount
+                === $layaway->remaining();
         $paysOff && $this->pay->amount($slip, $act(), $layaway->id, $this->house->money($layaway->remaining()));
         $paysOff && $this->pay->leaves($slip, $act(), $layaway->id, $leaves);
         $this->settle($slip, $act, $way);
@@ -228,8 +308,20 @@ final class DemoLayaways
     {
         $layaway = $this->find($label)->load('entries.document.tenders');
         $refund = $layaway->standing($this->house->currency())->refund;
-        $back = $keep ? [TenderKind::DepositHeld->value => $refund->minor] : Plan::proposed($refund, LayawayMoney::of($layaway->id, $this->house->currency())->left);
-        $this->cancel->handle($layaway->id, new CancelOrder($back, $keep ? 'found one second-hand' : 'moves away', $keep ? '' : '2203', approval: new GivenApproval($this->staff('901'), 'as agreed')), $this->till(1), $this->staff('201'));
+        $back = $keep
+            ? [TenderKind::DepositHeld->value => $refund->minor]
+            : Plan::proposed($refund, LayawayMoney::of($layaway->id, $this->house->currency())->left);
+        $this->cancel->handle(
+            $layaway->id,
+            new CancelOrder(
+                $back,
+                $keep ? 'found one second-hand' : 'moves away',
+                $keep ? '' : '2203',
+                approval: new GivenApproval($this->staff('901'), 'as agreed'),
+            ),
+            $this->till(1),
+            $this->staff('201'),
+        );
     }
 
     private function deposit(Customer $customer, CarbonImmutable $day, string $amount, string $for, string $end): void
@@ -244,14 +336,19 @@ final class DemoLayaways
         $later = $this->open($day->addDays(9))->format('Y-m-d');
 
         match ($end) {
-            'used', 'part' => $this->events[$later][] = function () use ($customer, $end): void {
+            'used', 'part' => ($this->events[$later][] = function () use ($customer, $end): void {
                 [$slip, $act] = $this->slip("use {$customer->id}", 1);
                 $this->put->handle($slip, $act(), $customer);
                 $this->add->handle($slip, $act(), ($end === 'used' ? '6' : '2').' x AD-0207');
                 $this->deposit->rest($slip, $act());
                 $this->settle($slip, $act, 0);
-            },
-            'back' => $this->events[$later][] = fn (): int => $this->payBack->handle($customer, $money, null, TenderKind::Cash, '', 'found it elsewhere', $this->key("back {$customer->id}"), $this->till(1), $this->staff('201')),
+            }),
+            'back' => ($this->events[$later][] = fn (): int => $this->payBack->handle(
+                $customer, $money, null, TenderKind::Cash, '', 'found it elsewhere',
+                $this->key("back {$customer->id}"),
+                $this->till(1),
+                $this->staff('201'),
+            )),
             default => null,
         };
     }
@@ -260,11 +357,27 @@ final class DemoLayaways
     private function makePlan(int $parts, int $number): void
     {
         $day = ShopTime::today();
-        $item = OpenItemRecord::query()->where('kind', 'charge')->where('purpose', 'sale')->where('open', '>', 20000)->where('business_date', '>=', $day->subDays(20)->format('Y-m-d'))
-            ->whereNotIn('customer_id', DB::table('plans')->select('customer_id'))->orderByDesc('open')->orderBy('document_id')->first();
+        $item = OpenItemRecord::query()
+            ->where('kind', 'charge')
+            ->where('purpose', 'sale')
+            ->where('open', '>', 20000)
+            ->where('business_date', '>=', $day->subDays(20)->format('Y-m-d'))
+            ->whereNotIn('customer_id', DB::table('plans')->select('customer_id'))
+            ->orderByDesc('open')
+            ->orderBy('document_id')
+            ->first();
 
         if ($item !== null) {
-            $plan = $this->plan->handle(new PlanOrder($item->document_id, new PlanTerms('3', null, $parts, PlanTerms::of($this->house)->rhythm), $day->addMonthNoOverflow(), $this->key("plan {$number}")), $this->till(1), $this->staff('301'));
+            $plan = $this->plan->handle(
+                new PlanOrder(
+                    $item->document_id,
+                    new PlanTerms('3', null, $parts, PlanTerms::of($this->house)->rhythm),
+                    $day->addMonthNoOverflow(),
+                    $this->key("plan {$number}"),
+                ),
+                $this->till(1),
+                $this->staff('301'),
+            );
             $this->accounts?->charged($plan->customer_id, $plan->charge);
         }
     }
@@ -274,11 +387,14 @@ final class DemoLayaways
      */
     private function slip(string $name, int $clerk): array
     {
-        $staff = $this->staff((string) (101 + $clerk % 5));
-        $till = $this->till($clerk % 3 + 1);
+        $staff = $this->staff((string) (101 + ($clerk % 5)));
+        $till = $this->till(($clerk % 3) + 1);
         $slip = $this->key($name);
 
-        return [$slip, fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version)];
+        return [
+            $slip,
+            fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version),
+        ];
     }
 
     /** @param  Closure(int|null=): Act  $act */
@@ -295,7 +411,10 @@ final class DemoLayaways
         try {
             $this->post->handle($slip, $act($changed->version));
         } catch (Refused $refused) {
-            $this->post->handle($slip, $act($refused->rule === 'committed' ? $this->allow($slip, $act) : throw $refused));
+            $this->post->handle(
+                $slip,
+                $act($refused->rule === 'committed' ? $this->allow($slip, $act) : throw $refused),
+            );
         }
     }
 
@@ -307,7 +426,11 @@ final class DemoLayaways
      */
     private function allow(string $slip, Closure $act): int
     {
-        return $this->approve->handle($slip, $act()->with(new GivenApproval($this->staff('301'), 'a delivery comes tomorrow')), null)->version;
+        return $this->approve->handle(
+            $slip,
+            $act()->with(new GivenApproval($this->staff('301'), 'a delivery comes tomorrow')),
+            null,
+        )->version;
     }
 
     /** @param  Closure(int|null=): Act  $act */
@@ -318,7 +441,8 @@ final class DemoLayaways
 
     private function find(string $label): Layaway
     {
-        return Layaway::query()->with('customer.type.priceLevel')->where('label', $label)->first() ?? throw new LogicException("There is no layaway {$label}.");
+        return Layaway::query()->with('customer.type.priceLevel')->where('label', $label)->first()
+            ?? throw new LogicException("There is no layaway {$label}.");
     }
 
     private function key(string $name): string

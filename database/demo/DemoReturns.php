@@ -49,11 +49,17 @@ use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** Goods that came back in every way, gift cards, store credit, coupons, credit notes and write-offs, spread over the history by the acts of the counter. */
+/**
+ * Goods that came back in every way, gift cards, store credit, coupons, credit notes and write-offs, spread over the
+ * history by the acts of the counter.
+ */
 final class DemoReturns
 {
     /** What happens, one after the other, every few days. */
-    private const ROUND = ['cash', 'card', 'giftSold', 'exchange', 'charged', 'coupon', 'storeCredit', 'broken', 'giftUsed', 'blind', 'faulty', 'creditUsed', 'damaged', 'priceWrong', 'toSupplier', 'topUp', 'oldest', 'goodwill', 'void'];
+    private const ROUND = [
+        'cash', 'card', 'giftSold', 'exchange', 'charged', 'coupon', 'storeCredit', 'broken', 'giftUsed', 'blind',
+        'faulty', 'creditUsed', 'damaged', 'priceWrong', 'toSupplier', 'topUp', 'oldest', 'goodwill', 'void',
+    ];
 
     private const EVERY_DAYS = 5;
 
@@ -84,24 +90,52 @@ final class DemoReturns
 
     public function rules(CarbonImmutable $today): void
     {
-        $policy = static fn (string $name, bool $returnable, ?int $days, string $fee, string $words): int => ReturnPolicy::query()
-            ->create(['name' => $name, 'returnable' => $returnable, 'days' => $days, 'fee_percent' => $fee, 'words' => $words])->id;
+        $policy = static fn (
+            string $name,
+            bool $returnable,
+            ?int $days,
+            string $fee,
+            string $words,
+        ): int => ReturnPolicy::query()->create([
+            'name' => $name,
+            'returnable' => $returnable,
+            'days' => $days,
+            'fee_percent' => $fee,
+            'words' => $words,
+        ])->id;
         $usual = $policy('Usual', true, 30, '0', 'unused and with this paper');
         $machines = $policy('Machines', true, 14, '15', 'unused, in their box');
         $mixed = $policy('Mixed and cut', false, null, '0', '');
 
         Shop::query()->update(['return_policy_id' => $usual, 'receipt_foot' => 'Thank you for coming in.']);
-        DB::table('departments')->where('code', 'mach')->update(['return_policy_id' => $machines]);
-        DB::table('departments')->where('code', 'paint')->update(['return_policy_id' => $mixed]);
+        DB::table('departments')
+            ->where('code', 'mach')
+            ->update(['return_policy_id' => $machines]);
+        DB::table('departments')
+            ->where('code', 'paint')
+            ->update(['return_policy_id' => $mixed]);
         $tile = (int) DB::table('departments')->where('code', 'tile')->value('id');
 
-        foreach ([
-            ['SPRING10', 'Spring, 10 % off', '10', null, null, null, -500, -200, null, false], ['TILE5', 'Five off tiles from 40', null, 500, [$tile], 4000, -600, null, null, false],
-            ['WELCOME', 'Welcome, once', '8', null, null, null, -600, null, 1, true], ['AUTUMN6', 'Autumn, 6 % off', '6', null, null, 2500, -60, 40, null, true],
-        ] as [$code, $words, $percent, $amount, $departments, $least, $from, $until, $most, $alone]) {
+        foreach (
+            [
+                ['SPRING10', 'Spring, 10 % off', '10', null, null, null, -500, -200, null, false],
+                ['TILE5', 'Five off tiles from 40', null, 500, [$tile], 4000, -600, null, null, false],
+                ['WELCOME', 'Welcome, once', '8', null, null, null, -600, null, 1, true],
+                ['AUTUMN6', 'Autumn, 6 % off', '6', null, null, 2500, -60, 40, null, true],
+            ] as [$code, $words, $percent, $amount, $departments, $least, $from, $until, $most, $alone]
+        ) {
             CouponRecord::query()->create([
-                'code' => $code, 'description' => $words, 'percent' => $percent, 'amount' => $amount, 'departments' => $departments, 'least_spend' => $least, 'starts_on' => $today->addDays($from)->format('Y-m-d'),
-                'ends_on' => $until === null ? null : $today->addDays($until)->format('Y-m-d'), 'most_uses' => $most, 'alone' => $alone, 'active' => true,
+                'code' => $code,
+                'description' => $words,
+                'percent' => $percent,
+                'amount' => $amount,
+                'departments' => $departments,
+                'least_spend' => $least,
+                'starts_on' => $today->addDays($from)->format('Y-m-d'),
+                'ends_on' => $until === null ? null : $today->addDays($until)->format('Y-m-d'),
+                'most_uses' => $most,
+                'alone' => $alone,
+                'active' => true,
             ]);
         }
     }
@@ -119,12 +153,21 @@ final class DemoReturns
         return 1;
     }
 
-    /** A card that was lost; and a slip on which somebody has just brought something back and takes something else along. */
+    /**
+     * A card that was lost; and a slip on which somebody has just brought something back and takes something else
+     * along.
+     */
     public function end(): void
     {
         $this->turn++;
         $lost = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
-        $lost === null || $this->lookAfter->replace($lost, CardCode::make('30415926535897'), 'lost on the building site', $this->staff('201'));
+        $lost === null
+            || $this->lookAfter->replace(
+                $lost,
+                CardCode::make('30415926535897'),
+                'lost on the building site',
+                $this->staff('201'),
+            );
         $sale = $this->sale(ShopTime::today(), TenderKind::Cash);
 
         if ($sale !== null) {
@@ -161,12 +204,27 @@ final class DemoReturns
 
     private function cash(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Cash, ReturnReason::NotNeeded, fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash));
+        $this->bring(
+            $day,
+            TenderKind::Cash,
+            ReturnReason::NotNeeded,
+            fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash),
+        );
     }
 
     private function card(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Card, ReturnReason::WrongItem, fn (string $slip, Closure $act, Document $sale): Slip => $this->refundCard->handle($slip, $act(), $sale->tenders->firstOrFail('kind', TenderKind::Card)->authorisation, null));
+        $this->bring(
+            $day,
+            TenderKind::Card,
+            ReturnReason::WrongItem,
+            fn (string $slip, Closure $act, Document $sale): Slip => $this->refundCard->handle(
+                $slip,
+                $act(),
+                $sale->tenders->firstOrFail('kind', TenderKind::Card)->authorisation,
+                null,
+            ),
+        );
     }
 
     private function exchange(CarbonImmutable $day): void
@@ -174,48 +232,90 @@ final class DemoReturns
         $this->bring($day, TenderKind::Cash, ReturnReason::DoesNotFit, function (string $slip, Closure $act): Slip {
             $this->add->handle($slip, $act(), 'MA-0031');
 
-            return $this->count->cash($slip, $act(), ReckonedCounter::of($this->desk->read($slip, $act()), $this->house)->outstanding());
+            return $this->count->cash(
+                $slip,
+                $act(),
+                ReckonedCounter::of($this->desk->read($slip, $act()), $this->house)->outstanding(),
+            );
         });
     }
 
     private function charged(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::HouseAccount, ReturnReason::NotNeeded, fn (string $slip, Closure $act): Slip => $this->desk->read($slip, $act()));
+        $this->bring(
+            $day,
+            TenderKind::HouseAccount,
+            ReturnReason::NotNeeded,
+            fn (string $slip, Closure $act): Slip => $this->desk->read($slip, $act()),
+        );
     }
 
     private function oldest(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::HouseAccount, ReturnReason::WrongItem, fn (string $slip, Closure $act): Slip => $this->choose->creditTo($slip, $act(), true));
+        $this->bring(
+            $day,
+            TenderKind::HouseAccount,
+            ReturnReason::WrongItem,
+            fn (string $slip, Closure $act): Slip => $this->choose->creditTo($slip, $act(), true),
+        );
     }
 
     private function storeCredit(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Cash, ReturnReason::NotNeeded, function (string $slip, Closure $act): Slip {
-            $this->put->handle($slip, $act(), $this->someone());
+        $this->bring(
+            $day,
+            TenderKind::Cash,
+            ReturnReason::NotNeeded,
+            function (string $slip, Closure $act): Slip {
+                $this->put->handle($slip, $act(), $this->someone());
 
-            return $this->choose->rest($slip, $act(), TenderKind::StoreCredit);
-        }, anyone: true);
+                return $this->choose->rest($slip, $act(), TenderKind::StoreCredit);
+            },
+            anyone: true,
+        );
     }
 
     private function faulty(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Cash, ReturnReason::Faulty, fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::GiftCard));
+        $this->bring(
+            $day,
+            TenderKind::Cash,
+            ReturnReason::Faulty,
+            fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::GiftCard),
+        );
     }
 
     private function toSupplier(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Cash, ReturnReason::Recalled, fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash));
+        $this->bring(
+            $day,
+            TenderKind::Cash,
+            ReturnReason::Recalled,
+            fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash),
+        );
     }
 
     private function damaged(CarbonImmutable $day): void
     {
-        $this->bring($day, TenderKind::Cash, ReturnReason::Damaged, fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash));
+        $this->bring(
+            $day,
+            TenderKind::Cash,
+            ReturnReason::Damaged,
+            fn (string $slip, Closure $act): Slip => $this->choose->rest($slip, $act(), TenderKind::Cash),
+        );
     }
 
     private function blind(): void
     {
         [$slip, $act] = $this->slip();
-        $this->back->blind($slip, $act(), Item::query()->where('code', 'LH-1140')->firstOrFail(), Quantity::of('2'), ReturnReason::NotNeeded, null);
+        $this->back->blind(
+            $slip,
+            $act(),
+            Item::query()->where('code', 'LH-1140')->firstOrFail(),
+            Quantity::of('2'),
+            ReturnReason::NotNeeded,
+            null,
+        );
         $this->choose->rest($slip, $act(), TenderKind::GiftCard);
         $this->finish($slip, $act);
     }
@@ -255,7 +355,11 @@ final class DemoReturns
 
         if ($held !== null) {
             [$slip, $act] = $this->slip();
-            $this->put->handle($slip, $act(), Customer::query()->with('type.priceLevel')->findOrFail($held->customer_id));
+            $this->put->handle(
+                $slip,
+                $act(),
+                Customer::query()->with('type.priceLevel')->findOrFail($held->customer_id),
+            );
             $this->add->handle($slip, $act(), 'LH-1140');
             $this->storeCredit->rest($slip, $act());
             $this->payRest($slip, $act);
@@ -266,15 +370,42 @@ final class DemoReturns
     {
         [$slip, $act] = $this->slip();
         $this->add->handle($slip, $act(), '3 x AD-0207');
-        $coupon = CouponRecord::query()->whereNull('departments')->where('starts_on', '<=', $day->format('Y-m-d'))->orderByDesc('id')->get()->first(static fn (CouponRecord $one): bool => $one->hindrance($day) === '');
+        $coupon = CouponRecord::query()
+            ->whereNull('departments')
+            ->where('starts_on', '<=', $day->format('Y-m-d'))
+            ->orderByDesc('id')
+            ->get()
+            ->first(static fn (CouponRecord $one): bool => $one->hindrance($day) === '');
         $coupon === null || $this->coupons->handle($slip, $act(), $coupon->code);
         $this->payRest($slip, $act);
     }
 
     private function broken(CarbonImmutable $day): void
     {
-        $items = Item::query()->whereIn('code', ['LH-1141', 'ST-2001'])->orderBy('id')->get()->all();
-        $this->writeOff->handle(array_values(array_map(static fn (Item $item, int $i): WriteOffLine => new WriteOffLine($item, Quantity::of((string) ($i + 1)), $i === 0 ? WriteOffReason::Broken : WriteOffReason::Missing, $i === 0 ? 'fell off the forklift' : 'short at the count'), $items, array_keys($items))), '', $this->key("write-off {$day->format('Y-m-d')}"), $this->till(1), $this->staff('201'), new GivenApproval($this->staff('901'), 'counted together'));
+        $items = Item::query()
+            ->whereIn('code', ['LH-1141', 'ST-2001'])
+            ->orderBy('id')
+            ->get()
+            ->all();
+        $this->writeOff->handle(
+            array_values(
+                array_map(
+                    static fn (Item $item, int $i): WriteOffLine => new WriteOffLine(
+                        $item,
+                        Quantity::of((string) ($i + 1)),
+                        $i === 0 ? WriteOffReason::Broken : WriteOffReason::Missing,
+                        $i === 0 ? 'fell off the forklift' : 'short at the count',
+                    ),
+                    $items,
+                    array_keys($items),
+                ),
+            ),
+            '',
+            $this->key("write-off {$day->format('Y-m-d')}"),
+            $this->till(1),
+            $this->staff('201'),
+            new GivenApproval($this->staff('901'), 'counted together'),
+        );
     }
 
     private function priceWrong(CarbonImmutable $day): void
@@ -283,30 +414,70 @@ final class DemoReturns
         $line = $sale?->lines->first(static fn (DocumentLine $line): bool => $line->total > 1000);
 
         if ($sale !== null && $line !== null) {
-            $this->credit->onInvoice($this->key("price {$this->turn}"), $this->approved(), $sale, [$line->position => $this->house->money(intdiv($line->total, 10))], ReturnReason::PriceWrong, 'the offer was not taken off', TenderKind::HouseAccount, false);
+            $this->credit->onInvoice(
+                $this->key("price {$this->turn}"),
+                $this->approved(),
+                $sale,
+                [$line->position => $this->house->money(intdiv($line->total, 10))],
+                ReturnReason::PriceWrong,
+                'the offer was not taken off',
+                TenderKind::HouseAccount,
+                false,
+            );
         }
     }
 
     private function goodwill(): void
     {
-        $this->credit->free($this->key("goodwill {$this->turn}"), $this->approved(), $this->someone(), $this->house->money(1_500), null, null, 'for the long wait at the yard', TenderKind::StoreCredit, false);
+        $this->credit->free(
+            $this->key("goodwill {$this->turn}"),
+            $this->approved(),
+            $this->someone(),
+            $this->house->money(1_500),
+            null,
+            null,
+            'for the long wait at the yard',
+            TenderKind::StoreCredit,
+            false,
+        );
     }
 
     private function void(CarbonImmutable $day): void
     {
-        $sale = Document::query()->where('kind', 'invoice')->where('purpose', 'sale')->where('location_id', 1)->where('business_date', $day->format('Y-m-d'))->whereNull('customer_id')->get()->load(['lines', 'tenders'])
+        $sale = Document::query()
+            ->where('kind', 'invoice')
+            ->where('purpose', 'sale')
+            ->where('location_id', 1)
+            ->where('business_date', $day->format('Y-m-d'))
+            ->whereNull('customer_id')
+            ->get()
+            ->load(['lines', 'tenders'])
             ->first(static fn (Document $one): bool => $one->tenders->every('kind', TenderKind::Cash));
 
         if ($sale !== null) {
             $fresh = $this->void->handle($sale, $this->approved());
-            $this->desk->change($fresh->key, new Act($this->key('act '.++$this->acts), $this->staff('101'), $this->till(1), null), static fn (Slip $slip) => $slip->lines()->where('id', $slip->lines->last()?->id)->delete());
-            Slip::query()->whereKey($fresh->id)->update(['state' => 'cleared']);
+            $this->desk->change(
+                $fresh->key,
+                new Act($this->key('act '.++$this->acts), $this->staff('101'), $this->till(1), null),
+                static fn (Slip $slip) => $slip
+                    ->lines()
+                    ->where('id', $slip->lines->last()?->id)
+                    ->delete(),
+            );
+            Slip::query()
+                ->whereKey($fresh->id)
+                ->update(['state' => 'cleared']);
         }
     }
 
     /** @param  Closure(string, Closure, Document): Slip  $settle */
-    private function bring(CarbonImmutable $day, TenderKind $paidBy, ReturnReason $reason, Closure $settle, bool $anyone = false): void
-    {
+    private function bring(
+        CarbonImmutable $day,
+        TenderKind $paidBy,
+        ReturnReason $reason,
+        Closure $settle,
+        bool $anyone = false,
+    ): void {
         $sale = $this->sale($day, $paidBy, $anyone);
 
         if ($sale !== null) {
@@ -320,12 +491,34 @@ final class DemoReturns
     /** A sale of the days before, paid one way, of which nothing came back. */
     private function sale(CarbonImmutable $day, TenderKind $paidBy, bool $anyone = false): ?Document
     {
-        $may = DB::table('departments')->whereNotIn('code', ['paint', 'mach'])->pluck('id')->all();
-        $sold = Document::query()->where('kind', 'invoice')->where('purpose', 'sale')->where('location_id', 1)->orderBy('id')
-            ->whereBetween('business_date', [$day->subDays(5)->format('Y-m-d'), $day->subDays(2)->format('Y-m-d')])->limit(120)->get()->load(['lines', 'tenders']);
-        $back = DB::table('document_lines')->whereIn('origin_document_id', $sold->modelKeys())->pluck('origin_document_id')->all();
-        $fitting = $sold->filter(static fn (Document $sale): bool => $sale->tenders->every('kind', $paidBy) && ($sale->customer_id === null || ! $anyone) && ! in_array($sale->id, $back, true)
-            && $sale->lines->contains(static fn (DocumentLine $line): bool => $line->total > 300 && in_array($line->department_id, $may, true)))->values();
+        $may = DB::table('departments')
+            ->whereNotIn('code', ['paint', 'mach'])
+            ->pluck('id')
+            ->all();
+        $sold = Document::query()
+            ->where('kind', 'invoice')
+            ->where('purpose', 'sale')
+            ->where('location_id', 1)
+            ->orderBy('id')
+            ->whereBetween('business_date', [$day->subDays(5)->format('Y-m-d'), $day->subDays(2)->format('Y-m-d')])
+            ->limit(120)
+            ->get()
+            ->load(['lines', 'tenders']);
+        $back = DB::table('document_lines')
+            ->whereIn('origin_document_id', $sold->modelKeys())
+            ->pluck('origin_document_id')
+            ->all();
+        $fitting = $sold
+            ->filter(
+                static fn (Document $sale): bool => $sale->tenders->every('kind', $paidBy)
+                    && ($sale->customer_id === null || ! $anyone)
+                    && ! in_array($sale->id, $back, true)
+                    && $sale->lines->contains(
+                        static fn (DocumentLine $line): bool => $line->total > 300
+                            && in_array($line->department_id, $may, true),
+                    ),
+            )
+            ->values();
 
         return $fitting->get($this->turn % max(1, min(3, $fitting->count())));
     }
@@ -333,20 +526,37 @@ final class DemoReturns
     /** @return array<string, string> half of the first line that may come back, at least one */
     private function first(Document $sale): array
     {
-        $allowed = DB::table('departments')->whereNotIn('code', ['paint', 'mach'])->pluck('id')->all();
-        $line = $sale->lines->first(static fn (DocumentLine $line): bool => $line->total > 300 && in_array($line->department_id, $allowed, true)) ?? $sale->lines->firstOrFail();
+        $allowed = DB::table('departments')
+            ->whereNotIn('code', ['paint', 'mach'])
+            ->pluck('id')
+            ->all();
+        $line
+            = $sale->lines->first(
+                static fn (DocumentLine $line): bool => $line->total > 300
+                    && in_array($line->department_id, $allowed, true),
+            ) ?? $sale->lines->firstOrFail();
 
         return ["{$sale->id}:{$line->position}" => (string) max(1, intdiv((int) $line->quantity, 2))];
     }
 
     private function someone(): Customer
     {
-        return Customer::query()->with('type.priceLevel')->orderByDesc('id')->skip(3 + $this->turn % 7)->firstOrFail();
+        return Customer::query()
+            ->with('type.priceLevel')
+            ->orderByDesc('id')
+            ->skip(3 + ($this->turn % 7))
+            ->firstOrFail();
     }
 
     private function approved(): Act
     {
-        return new Act($this->key('act '.++$this->acts), $this->staff('101'), $this->till(1), null, new GivenApproval($this->staff('901'), 'looked at it myself'));
+        return new Act(
+            $this->key('act '.++$this->acts),
+            $this->staff('101'),
+            $this->till(1),
+            null,
+            new GivenApproval($this->staff('901'), 'looked at it myself'),
+        );
     }
 
     /** @param  Closure(int|null=): Act  $act */
@@ -363,7 +573,11 @@ final class DemoReturns
         $read = $this->desk->read($slip, $act());
 
         if (ReckonedCounter::of($read, $this->house)->needs->open() !== []) {
-            $read = $this->approve->handle($slip, $act()->with(new GivenApproval($this->staff('901'), 'looked at, all in order')), null);
+            $read = $this->approve->handle(
+                $slip,
+                $act()->with(new GivenApproval($this->staff('901'), 'looked at, all in order')),
+                null,
+            );
         }
 
         $this->post->handle($slip, $act($read->version));
@@ -372,10 +586,13 @@ final class DemoReturns
     /** @return array{string, Closure(int|null=): Act} */
     private function slip(): array
     {
-        $staff = $this->staff((string) (101 + $this->turn % 5));
-        $till = $this->till($this->turn % 3 + 1);
+        $staff = $this->staff((string) (101 + ($this->turn % 5)));
+        $till = $this->till(($this->turn % 3) + 1);
 
-        return [$this->key("slip {$this->turn}"), fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version)];
+        return [
+            $this->key("slip {$this->turn}"),
+            fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version),
+        ];
     }
 
     private function key(string $name): string

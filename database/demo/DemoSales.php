@@ -34,8 +34,8 @@ use LogicException;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Walk-in sales for every working day, a day at a time: slips are made up, then reckoned, settled and posted by what reckons, settles and
- * posts them at the counter; only the writing is done for a whole day at once.
+ * Walk-in sales for every working day, a day at a time: slips are made up, then reckoned, settled and posted by what
+ * reckons, settles and posts them at the counter; only the writing is done for a whole day at once.
  */
 final class DemoSales
 {
@@ -66,9 +66,23 @@ final class DemoSales
         private readonly StockLedger $stock,
         private readonly ?DemoStock $shelves = null,
     ) {
-        $this->items = self::some(Item::query()->with(['breaks', 'promotions'])->orderBy('id')->get()->all());
-        $this->tills = self::some(Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all());
-        $this->clerks = self::some(Staff::query()->whereIn('role', [Role::Clerk, Role::Supervisor])->pluck('id')->map(static fn (mixed $id): int => is_int($id) ? $id : 0)->all());
+        $this->items = self::some(
+            Item::query()
+                ->with(['breaks', 'promotions'])
+                ->orderBy('id')
+                ->get()
+                ->all(),
+        );
+        $this->tills = self::some(
+            Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all(),
+        );
+        $this->clerks = self::some(
+            Staff::query()
+                ->whereIn('role', [Role::Clerk, Role::Supervisor])
+                ->pluck('id')
+                ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
+                ->all(),
+        );
     }
 
     /**
@@ -79,7 +93,9 @@ final class DemoSales
      */
     private static function some(array $found): array
     {
-        return $found === [] ? throw new LogicException('There is nobody and nothing to sell with.') : array_values($found);
+        return $found === []
+            ? throw new LogicException('There is nobody and nothing to sell with.')
+            : array_values($found);
     }
 
     /** From now on some of the sales are to customers by name, and some are charged. */
@@ -123,7 +139,11 @@ final class DemoSales
 
         foreach ($drafts as $i => [$draft]) {
             if ($draft->party->customerId !== null && ! $draft->onAccount()->isZero()) {
-                $entries[$draft->party->customerId][] = new LedgerEntry($ids[$i], $draft, HouseAccount::query()->findOrFail($draft->party->customerId)->terms());
+                $entries[$draft->party->customerId][] = new LedgerEntry(
+                    $ids[$i],
+                    $draft,
+                    HouseAccount::query()->findOrFail($draft->party->customerId)->terms(),
+                );
             }
         }
 
@@ -158,7 +178,10 @@ final class DemoSales
 
         sort($times);
 
-        return array_map(fn (int $time): array => $this->draft($day, ShopTime::beginning($day)->addSeconds($time)), $times);
+        return array_map(
+            fn (int $time): array => $this->draft($day, ShopTime::beginning($day)->addSeconds($time)),
+            $times,
+        );
     }
 
     /** @return array{DocumentDraft, list<StockMove>} */
@@ -178,7 +201,13 @@ final class DemoSales
         $account === null ? $this->pay($slip) : $this->charge($slip, $account, $day);
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $settlement = $reckoned->settlement ?? throw new LogicException('A made-up sale must be settled.');
-        $draft = new SaleDraft($reckoned, $this->house, $account === null ? SlipParty::of($slip, null, null) : SlipParty::of($slip, $account->terms(), $this->accounts?->balance($account->customer_id)));
+        $draft = new SaleDraft(
+            $reckoned,
+            $this->house,
+            $account === null
+                ? SlipParty::of($slip, null, null)
+                : SlipParty::of($slip, $account->terms(), $this->accounts?->balance($account->customer_id)),
+        );
 
         if ($account !== null) {
             $this->accounts?->charged($account->customer_id, (int) $slip->charge);
@@ -196,7 +225,9 @@ final class DemoSales
 
         $account = $this->chance->in(65) ? $this->accounts->account($at) : null;
         $customer = $account === null ? $this->accounts->passerBy() : $this->accounts->customer($account->customer_id);
-        $slip->forceFill(['customer_id' => $customer->id, 'customer_name' => $customer->name])->setRelation('customer', $customer);
+        $slip
+            ->forceFill(['customer_id' => $customer->id, 'customer_name' => $customer->name])
+            ->setRelation('customer', $customer);
 
         return $account;
     }
@@ -208,8 +239,18 @@ final class DemoSales
         $slip->forceFill([
             'charge' => ReckonedCounter::of($slip, $this->house)->sums->total->minor,
             'contact_id' => $contact?->id,
-            'purchase_order' => $account->purchase_order_required || $this->chance->in(30) ? sprintf('PO-%04d', $this->chance->between(1000, 9999)) : '',
-            'job' => $this->chance->in(25) ? $this->chance->oneOf(['Mill Lane 14', 'Chapel roof', 'Weir Side flats', 'Kiln Road 3', 'Old schoolhouse']) : '',
+            'purchase_order' => $account->purchase_order_required || $this->chance->in(30)
+                    ? sprintf('PO-%04d', $this->chance->between(1000, 9999))
+                    : '',
+            'job' => $this->chance->in(25)
+                ? $this->chance->oneOf([
+                    'Mill Lane 14',
+                    'Chapel roof',
+                    'Weir Side flats',
+                    'Kiln Road 3',
+                    'Old schoolhouse',
+                ])
+                : '',
         ]);
     }
 
@@ -223,14 +264,32 @@ final class DemoSales
         do {
             $i++;
             [$item, $quantity] = $this->something($slip->location_id);
-            $quote = PriceBooks::of($item, $slip->customer_id === null ? null : $this->accounts?->prices($slip->customer_id))->quote($quantity, $at);
+            $quote = PriceBooks::of(
+                $item,
+                $slip->customer_id === null ? null : $this->accounts?->prices($slip->customer_id),
+            )->quote($quantity, $at);
             $lines[] = (new LineOnSlip)->forceFill([
-                'id' => $i, 'item_id' => $item->id, 'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id,
-                'quantity' => $quantity->toString(), 'unit' => $item->unit->value, 'unit_price' => $quote->price->toString(), 'price_per' => $item->price_per,
-                'price_rule' => $quote->rule, 'price_source' => $quote->source->name ?? '', 'list_price' => $quote->list->toString(),
-                'discount_percent' => $quote->discount?->toString() ?? ($item->takesDiscount() && $this->chance->in(6) ? '5' : null), 'standing_discount' => $quote->discount !== null, 'discount_amount' => null,
-                'tax_class' => $item->tax_class, 'may_discount' => $item->takesDiscount(), 'floor_price' => $item->floor_price, 'cost' => $item->cost,
-                'note' => '', 'approval_id' => null,
+                'id' => $i,
+                'item_id' => $item->id,
+                'code' => $item->code,
+                'description' => $item->description,
+                'department_id' => $item->department_id,
+                'quantity' => $quantity->toString(),
+                'unit' => $item->unit->value,
+                'unit_price' => $quote->price->toString(),
+                'price_per' => $item->price_per,
+                'price_rule' => $quote->rule,
+                'price_source' => $quote->source->name ?? '',
+                'list_price' => $quote->list->toString(),
+                'discount_percent' => $quote->discount?->toString() ?? ($item->takesDiscount() && $this->chance->in(6) ? '5' : null),
+                'standing_discount' => $quote->discount !== null,
+                'discount_amount' => null,
+                'tax_class' => $item->tax_class,
+                'may_discount' => $item->takesDiscount(),
+                'floor_price' => $item->floor_price,
+                'cost' => $item->cost,
+                'note' => '',
+                'approval_id' => null,
             ]);
         } while ($i < $count);
 
@@ -255,7 +314,11 @@ final class DemoSales
     {
         return match (true) {
             $item->price_per > 1 => (string) (50 * $this->chance->between(1, 8)),
-            $item->unit->value === 'metre' => sprintf('%d.%d', $this->chance->between(0, 8), $this->chance->between(1, 9)),
+            $item->unit->value === 'metre' => sprintf(
+                '%d.%d',
+                $this->chance->between(0, 8),
+                $this->chance->between(1, 9),
+            ),
             $item->list_price > 60 => '1',
             default => (string) $this->chance->between(1, 8),
         };
@@ -272,10 +335,24 @@ final class DemoSales
         };
 
         if ($card > 0) {
-            $slip->setRelation('cards', new Collection([(new CardRequest)->forceFill([
-                'id' => 1, 'state' => CardState::Approved, 'asked' => $card, 'approved' => $card, 'card_type' => $this->chance->oneOf(['credit', 'debit']),
-                'last_four' => sprintf('%04d', $this->chance->between(0, 9999)), 'authorisation' => sprintf('%06d', (++$this->cards * 387_420_489 + 577_215) % 1_000_000), 'subject' => 'slip', 'subject_id' => 1, 'ordinal' => 1, 'against' => '',
-            ])]));
+            $slip->setRelation(
+                'cards',
+                new Collection([
+                    (new CardRequest)->forceFill([
+                        'id' => 1,
+                        'state' => CardState::Approved,
+                        'asked' => $card,
+                        'approved' => $card,
+                        'card_type' => $this->chance->oneOf(['credit', 'debit']),
+                        'last_four' => sprintf('%04d', $this->chance->between(0, 9999)),
+                        'authorisation' => sprintf('%06d', (++$this->cards * 387_420_489 + 577_215) % 1_000_000),
+                        'subject' => 'slip',
+                        'subject_id' => 1,
+                        'ordinal' => 1,
+                        'against' => '',
+                    ]),
+                ]),
+            );
         }
 
         $left = $total->minor - $card;

@@ -77,24 +77,50 @@ final class DemoShop
     {
         $places = [
             ['HF', 'Main counter', '14 Tannery Row', 'Harrow Falls', '555 0140', 'county', 'County tax', '1.50', 3],
-            ['PB', 'Pell Bridge counter', '2 Mill Lane', 'Pell Bridge', '555 0171', 'county_pb', 'Pell county tax', '1.25', 1],
+            [
+                'PB', 'Pell Bridge counter', '2 Mill Lane', 'Pell Bridge', '555 0171', 'county_pb', 'Pell county tax',
+                '1.25', 1,
+            ],
         ];
         $number = 0;
 
         foreach ($places as [$code, $name, $street, $town, $phone, $county, $countyName, $rate, $tills]) {
             $profile = TaxProfileRecord::query()->create(['name' => "{$town} taxes"]);
             $profile->components()->createMany([
-                ['position' => 1, 'code' => 'state', 'name' => 'State tax', 'rate' => '5.75', 'classes' => ['standard'], 'on_top_of' => []],
-                ['position' => 2, 'code' => $county, 'name' => $countyName, 'rate' => $rate, 'classes' => ['standard', 'reduced'], 'on_top_of' => []],
+                [
+                    'position' => 1,
+                    'code' => 'state',
+                    'name' => 'State tax',
+                    'rate' => '5.75',
+                    'classes' => ['standard'],
+                    'on_top_of' => [],
+                ],
+                [
+                    'position' => 2,
+                    'code' => $county,
+                    'name' => $countyName,
+                    'rate' => $rate,
+                    'classes' => ['standard', 'reduced'],
+                    'on_top_of' => [],
+                ],
             ]);
             $location = Location::query()->create([
-                'code' => $code, 'name' => $name, 'street' => $street, 'town' => $town, 'phone' => $phone,
-                'tax_profile_id' => $profile->id, 'closed_through' => $this->today->subDays(4),
+                'code' => $code,
+                'name' => $name,
+                'street' => $street,
+                'town' => $town,
+                'phone' => $phone,
+                'tax_profile_id' => $profile->id,
+                'closed_through' => $this->today->subDays(4),
             ]);
 
             for ($i = 0; $i < $tills; $i++) {
                 $number++;
-                Till::query()->create(['location_id' => $location->id, 'number' => $number, 'name' => "Till {$number}"]);
+                Till::query()->create([
+                    'location_id' => $location->id,
+                    'number' => $number,
+                    'name' => "Till {$number}",
+                ]);
             }
         }
     }
@@ -102,7 +128,12 @@ final class DemoShop
     private function people(): void
     {
         foreach (self::STAFF as [$number, $name, $role]) {
-            Staff::query()->create(['number' => $number, 'name' => $name, 'role' => $role, 'pin_hash' => Hash::make("4{$number}")]);
+            Staff::query()->create([
+                'number' => $number,
+                'name' => $name,
+                'role' => $role,
+                'pin_hash' => Hash::make("4{$number}"),
+            ]);
         }
     }
 
@@ -125,7 +156,9 @@ final class DemoShop
             DB::table('items')->insert($chunk);
         }
 
-        Words::index(Item::query()->get()->mapWithKeys(static fn (Item $item): array => [$item->id => $item->description])->all());
+        Words::index(
+            Item::query()->get()->mapWithKeys(static fn (Item $item): array => [$item->id => $item->description])->all(),
+        );
         $this->prices();
     }
 
@@ -137,15 +170,33 @@ final class DemoShop
 
         foreach (Item::query()->orderBy('id')->get() as $item) {
             $cents = BigDecimal::of($item->list_price)->multipliedBy(100)->toScale(0, RoundingMode::DOWN)->toInt();
-            $start = str_starts_with($item->code, 'FX') ? 500 : (str_starts_with($item->code, 'PF') || str_starts_with($item->code, 'TI') ? 25 : 0);
+            $start = str_starts_with($item->code, 'FX')
+                ? 500
+                : (str_starts_with($item->code, 'PF') || str_starts_with($item->code, 'TI')
+                    ? 25
+                    : 0);
 
             if ($start > 0 && $this->chance->in(60)) {
-                $breaks[] = ['item_id' => $item->id, 'from_quantity' => $start, 'price' => DemoItems::decimal(intdiv($cents * 93, 100))];
-                $breaks[] = ['item_id' => $item->id, 'from_quantity' => $start * 4, 'price' => DemoItems::decimal(intdiv($cents * 88, 100))];
+                $breaks[] = [
+                    'item_id' => $item->id,
+                    'from_quantity' => $start,
+                    'price' => DemoItems::decimal(intdiv($cents * 93, 100)),
+                ];
+                $breaks[] = [
+                    'item_id' => $item->id,
+                    'from_quantity' => $start * 4,
+                    'price' => DemoItems::decimal(intdiv($cents * 88, 100)),
+                ];
             }
 
             if ($this->chance->in(3)) {
-                $promotions[] = ['item_id' => $item->id, 'name' => 'Autumn offer', 'price' => DemoItems::decimal(intdiv($cents * 90, 100)), 'from_date' => $this->today->subDays(20)->toDateString(), 'until_date' => $this->today->addDays(25)->toDateString()];
+                $promotions[] = [
+                    'item_id' => $item->id,
+                    'name' => 'Autumn offer',
+                    'price' => DemoItems::decimal(intdiv($cents * 90, 100)),
+                    'from_date' => $this->today->subDays(20)->toDateString(),
+                    'until_date' => $this->today->addDays(25)->toDateString(),
+                ];
             }
         }
 

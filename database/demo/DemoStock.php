@@ -20,11 +20,26 @@ use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
-/** What the demonstration shop has on its shelves: opening stock, a lorry every week, and the goods that stories need, brought when they run low. */
+/**
+ * What the demonstration shop has on its shelves: opening stock, a lorry every week, and the goods that stories need,
+ * brought when they run low.
+ */
 final class DemoStock
 {
     /** Codes, or how they begin, and how many of each are always there. */
-    private const LEAST = ['MA-00' => 3, 'ST-2001' => 24, 'AD-0207' => 12, 'LH-' => 8, 'PI-2800' => 12, 'VA-2214' => 6, 'FX-5060' => 600, 'SU-0011' => 6, 'TO-0071' => 6, 'GR-0301' => 6, 'PT-0704' => 6];
+    private const LEAST = [
+        'MA-00' => 3,
+        'ST-2001' => 24,
+        'AD-0207' => 12,
+        'LH-' => 8,
+        'PI-2800' => 12,
+        'VA-2214' => 6,
+        'FX-5060' => 600,
+        'SU-0011' => 6,
+        'TO-0071' => 6,
+        'GR-0301' => 6,
+        'PT-0704' => 6,
+    ];
 
     /** @var list<Item> */
     private array $items;
@@ -40,12 +55,18 @@ final class DemoStock
 
     private int $lorries = 0;
 
-    public function __construct(private readonly Chance $chance, private readonly House $house, private readonly BringIn $bringIn)
-    {
+    public function __construct(
+        private readonly Chance $chance,
+        private readonly House $house,
+        private readonly BringIn $bringIn,
+    ) {
         $this->items = array_values(Item::query()->orderBy('id')->get()->all());
         $this->tills = Till::query()->orderByDesc('number')->get()->keyBy('location_id')->all();
         ksort($this->tills);
-        $this->costs = array_combine(array_map(static fn (Item $item): int => $item->id, $this->items), array_map(static fn (Item $item): string => $item->cost, $this->items));
+        $this->costs = array_combine(
+            array_map(static fn (Item $item): int => $item->id, $this->items),
+            array_map(static fn (Item $item): string => $item->cost, $this->items),
+        );
     }
 
     public function open(CarbonImmutable $day): void
@@ -60,10 +81,18 @@ final class DemoStock
                     default => 90,
                 };
                 $share = $location === $main ? 100 : 35;
-                $this->full[$location][$item->id] = BigDecimal::of(max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, self::least($item)));
+                $this->full[$location][$item->id] = BigDecimal::of(
+                    max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, self::least($item)),
+                );
             }
 
-            $this->bring($location, $this->full[$location], $day, Purpose::OpeningStock, 'Counted when the books began');
+            $this->bring(
+                $location,
+                $this->full[$location],
+                $day,
+                Purpose::OpeningStock,
+                'Counted when the books began',
+            );
         }
     }
 
@@ -72,7 +101,13 @@ final class DemoStock
     {
         foreach ($this->full as $location => $full) {
             $there = $this->available($location);
-            $short = array_map(static fn (BigDecimal $wanted, int $item): BigDecimal => $wanted->minus($there[$item] ?? BigDecimal::zero()), $full, array_keys($full));
+            $short = array_map(
+                static fn (BigDecimal $wanted, int $item): BigDecimal => $wanted->minus(
+                    $there[$item] ?? BigDecimal::zero(),
+                ),
+                $full,
+                array_keys($full),
+            );
             $this->bring($location, array_combine(array_keys($full), $short), $day, Purpose::GoodsIn, 'Weekly lorry');
         }
     }
@@ -87,7 +122,7 @@ final class DemoStock
             foreach ($this->items as $item) {
                 $least = self::least($item);
                 $has = $there[$item->id] ?? BigDecimal::zero();
-                $has->isLessThan($least) && $short[$item->id] = BigDecimal::of(2 * $least)->minus($has);
+                $has->isLessThan($least) && ($short[$item->id] = BigDecimal::of(2 * $least)->minus($has));
             }
 
             $this->bring($location, $short, $day, Purpose::GoodsIn, 'Ordered for customers');
@@ -97,9 +132,14 @@ final class DemoStock
     /** @return array<int, BigDecimal> what can be sold at a location, by item */
     public function available(int $location): array
     {
-        $rows = DB::table('stock')->where('location_id', $location)->get(['item_id', DB::raw('on_hand - committed AS free')]);
+        $rows = DB::table('stock')
+            ->where('location_id', $location)
+            ->get(['item_id', DB::raw('on_hand - committed AS free')]);
 
-        return array_combine(array_map(static fn (object $row): int => (int) $row->item_id, $rows->all()), array_map(static fn (object $row): BigDecimal => BigDecimal::of((string) $row->free), $rows->all()));
+        return array_combine(
+            array_map(static fn (object $row): int => (int) $row->item_id, $rows->all()),
+            array_map(static fn (object $row): BigDecimal => BigDecimal::of((string) $row->free), $rows->all()),
+        );
     }
 
     private static function least(Item $item): int
@@ -122,14 +162,24 @@ final class DemoStock
             $quantity = $quantities[$item->id] ?? BigDecimal::zero();
 
             if ($quantity->isPositive()) {
-                $goods[] = new Incoming($item, Quantity::of((string) $quantity->stripTrailingZeros()), $this->paid($item, $quantity, $purpose));
+                $goods[] = new Incoming(
+                    $item,
+                    Quantity::of((string) $quantity->stripTrailingZeros()),
+                    $this->paid($item, $quantity, $purpose),
+                );
             }
         }
 
         if ($goods !== []) {
             $till = $this->tills[$location];
             $at = new Place($location, $till->id, Staff::query()->where('number', '201')->firstOrFail()->id, $day);
-            $this->bringIn->handle($goods, $purpose, $at, Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo lorry '.++$this->lorries)->toString(), $note);
+            $this->bringIn->handle(
+                $goods,
+                $purpose,
+                $at,
+                Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo lorry '.++$this->lorries)->toString(),
+                $note,
+            );
         }
     }
 
@@ -138,6 +188,12 @@ final class DemoStock
     {
         $percent = $purpose === Purpose::OpeningStock ? 100 : $this->chance->between(98, 102);
 
-        return Money::round(BigRational::of($this->costs[$item->id])->multipliedBy($quantity)->multipliedBy($percent)->dividedBy(100 * $item->price_per), $this->house->currency());
+        return Money::round(
+            BigRational::of($this->costs[$item->id])
+                ->multipliedBy($quantity)
+                ->multipliedBy($percent)
+                ->dividedBy(100 * $item->price_per),
+            $this->house->currency(),
+        );
     }
 }

@@ -21,7 +21,13 @@ return new class extends Migration
             $table->id();
             $table->string('code', 24)->charset('ascii')->collation('ascii_general_ci')->unique();
             $table->string('barcode', 14)->charset('ascii')->collation('ascii_bin')->nullable();
-            $table->char('gtin', 14)->charset('ascii')->collation('ascii_bin')->nullable()->storedAs("lpad(barcode, 14, '0')")->unique();
+            $table
+                ->char('gtin', 14)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->nullable()
+                ->storedAs("lpad(barcode, 14, '0')")
+                ->unique();
             $table->string('description', 160);
             $table->foreignId('department_id')->constrained();
             $table->string('unit', 12)->default('each');
@@ -40,7 +46,10 @@ return new class extends Migration
             $table->index('description');
         });
         DB::statement('ALTER TABLE items ADD CONSTRAINT item_price_per CHECK (price_per IN (1, 100, 1000))');
-        DB::statement('ALTER TABLE items ADD CONSTRAINT item_prices CHECK (list_price >= 0 AND cost >= 0 AND (floor_price IS NULL OR floor_price >= 0))');
+        DB::statement(
+            'ALTER TABLE items ADD CONSTRAINT item_prices CHECK (list_price >= 0 AND cost >= 0 AND (floor_price IS '
+                .'NULL OR floor_price >= 0))',
+        );
 
         Schema::create('words', function (Blueprint $table): void {
             $table->id();

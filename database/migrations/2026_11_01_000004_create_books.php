@@ -11,8 +11,8 @@ return new class extends Migration
 {
     /** What is never changed once it is written. */
     private const POSTED = [
-        'documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders',
-        'journal_lines', 'journal_entries', 'stock_movements', 'approvals', 'price_changes',
+        'documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'journal_lines',
+        'journal_entries', 'stock_movements', 'approvals', 'price_changes',
     ];
 
     public function up(): void
@@ -100,7 +100,10 @@ return new class extends Migration
             $table->primary(['document_id', 'position']);
             $table->index(['code', 'document_id']);
         });
-        DB::statement("ALTER TABLE document_lines ADD CONSTRAINT line_figures CHECK (quantity > 0 AND direction IN ('out', 'back') AND net = gross - line_discount - slip_discount AND net >= 0)");
+        DB::statement(
+            "ALTER TABLE document_lines ADD CONSTRAINT line_figures CHECK (quantity > 0 AND direction IN ('out', "
+                ."'back') AND net = gross - line_discount - slip_discount AND net >= 0)",
+        );
 
         Schema::create('document_line_taxes', function (Blueprint $table): void {
             $table->unsignedBigInteger('document_id');
@@ -108,7 +111,10 @@ return new class extends Migration
             $table->string('component', 20);
             $table->bigInteger('amount');
             $table->primary(['document_id', 'position', 'component']);
-            $table->foreign(['document_id', 'position'])->references(['document_id', 'position'])->on('document_lines');
+            $table
+                ->foreign(['document_id', 'position'])
+                ->references(['document_id', 'position'])
+                ->on('document_lines');
         });
 
         Schema::create('document_taxes', function (Blueprint $table): void {
@@ -153,8 +159,8 @@ return new class extends Migration
     }
 
     /**
-     * A document's journal lines come first; the entry seals them. The entry is refused unless the lines balance and come to what
-     * it says, and once it stands no further line is taken.
+     * A document's journal lines come first; the entry seals them. The entry is refused unless the lines balance and
+     * come to what it says, and once it stands no further line is taken.
      */
     private function journal(): void
     {
@@ -168,7 +174,10 @@ return new class extends Migration
             $table->primary(['document_id', 'position']);
             $table->index('account');
         });
-        DB::statement('ALTER TABLE journal_lines ADD CONSTRAINT one_side CHECK (debit >= 0 AND credit >= 0 AND (debit = 0) <> (credit = 0))');
+        DB::statement(
+            'ALTER TABLE journal_lines ADD CONSTRAINT one_side CHECK (debit >= 0 AND credit >= 0 AND (debit = 0) <> '
+                .'(credit = 0))',
+        );
 
         Schema::create('journal_entries', function (Blueprint $table): void {
             $table->foreignId('document_id')->primary()->constrained();
@@ -178,24 +187,31 @@ return new class extends Migration
         });
         DB::statement('ALTER TABLE journal_entries ADD CONSTRAINT balanced CHECK (debits = credits)');
 
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             CREATE TRIGGER journal_entry_sums BEFORE INSERT ON journal_entries FOR EACH ROW
             BEGIN
                 DECLARE d BIGINT; DECLARE c BIGINT;
-                SELECT COALESCE(SUM(debit), 0), COALESCE(SUM(credit), 0) INTO d, c FROM journal_lines WHERE document_id = NEW.document_id;
+                SELECT COALESCE(SUM(debit), 0), COALESCE(SUM(credit), 0) INTO d, c
+                    FROM journal_lines WHERE document_id = NEW.document_id;
                 IF d <> c OR d <> NEW.debits OR c <> NEW.credits THEN
                     SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'This journal does not balance';
                 END IF;
             END
-            SQL);
-        DB::unprepared(<<<'SQL'
+            SQL
+            ,
+        );
+        DB::unprepared(
+            <<<'SQL'
             CREATE TRIGGER journal_line_sealed BEFORE INSERT ON journal_lines FOR EACH ROW
             BEGIN
                 IF EXISTS (SELECT 1 FROM journal_entries WHERE document_id = NEW.document_id) THEN
                     SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'This journal is sealed';
                 END IF;
             END
-            SQL);
+            SQL
+            ,
+        );
     }
 
     private function keepPosted(): void
@@ -203,7 +219,10 @@ return new class extends Migration
         foreach (self::POSTED as $table) {
             foreach (['UPDATE', 'DELETE'] as $change) {
                 $name = strtolower("{$table}_no_{$change}");
-                DB::unprepared("CREATE TRIGGER {$name} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'");
+                DB::unprepared(
+                    "CREATE TRIGGER {$name} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET "
+                        ."MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'",
+                );
             }
         }
     }

@@ -13,7 +13,12 @@ return new class extends Migration
     {
         Schema::create('slips', function (Blueprint $table): void {
             $table->id();
-            $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->unique()->comment('also the idempotency key of what it becomes');
+            $table
+                ->char('key', 36)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->unique()
+                ->comment('also the idempotency key of what it becomes');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('till_id')->nullable()->constrained()->comment('where it lies; null: set aside');
             $table->foreignId('staff_id')->constrained('staff');
@@ -63,7 +68,12 @@ return new class extends Migration
         });
 
         Schema::create('slip_acts', function (Blueprint $table): void {
-            $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->primary()->comment('one act at the counter, done once however often it is sent');
+            $table
+                ->char('key', 36)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->primary()
+                ->comment('one act at the counter, done once however often it is sent');
             $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
         });
 

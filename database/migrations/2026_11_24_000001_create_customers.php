@@ -21,7 +21,10 @@ return new class extends Migration
         Schema::create('price_levels', function (Blueprint $table): void {
             $table->id();
             $table->string('name', 40)->unique();
-            $table->decimal('percent_off', 8, 4)->default(0)->comment('off the list price, where the level has no price of its own for an item');
+            $table
+                ->decimal('percent_off', 8, 4)
+                ->default(0)
+                ->comment('off the list price, where the level has no price of its own for an item');
         });
 
         Schema::create('level_prices', function (Blueprint $table): void {
@@ -59,8 +62,19 @@ return new class extends Migration
             $table->json('exempt')->nullable()->comment('tax components; ["*"]: all; null: none');
             $table->string('certificate', 40)->default('');
             $table->date('certificate_expires')->nullable();
-            $table->string('name_key', 120)->charset('ascii')->collation('ascii_bin')->default('')->index()->comment('the name without what differs by chance');
-            $table->string('search', 500)->charset('ascii')->collation('ascii_bin')->default('')->comment('everything they are found by, in lower case');
+            $table
+                ->string('name_key', 120)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->default('')
+                ->index()
+                ->comment('the name without what differs by chance');
+            $table
+                ->string('search', 500)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->default('')
+                ->comment('everything they are found by, in lower case');
             $table->foreignId('merged_into_id')->nullable()->constrained('customers');
             $table->unsignedInteger('version')->default(1);
             $table->timestamps(3);
@@ -141,7 +155,11 @@ return new class extends Migration
         });
 
         foreach (['UPDATE', 'DELETE'] as $change) {
-            DB::unprepared("CREATE TRIGGER customer_changes_no_{$change} BEFORE {$change} ON customer_changes FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: customer_changes rows are never changed'");
+            DB::unprepared(
+                "CREATE TRIGGER customer_changes_no_{$change} BEFORE {$change} ON customer_changes FOR EACH ROW "
+                    ."SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: customer_changes rows are never "
+                    ."changed'",
+            );
         }
     }
 };

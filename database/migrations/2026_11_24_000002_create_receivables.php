@@ -99,7 +99,8 @@ return new class extends Migration
     }
 
     /**
-     * What a document did to a customer's account, and what of it is open. Amount, dates and document never change; what is open follows the allocations.
+     * What a document did to a customer's account, and what of it is open. Amount, dates and document never change;
+     * what is open follows the allocations.
      */
     private function ledger(): void
     {
@@ -119,9 +120,15 @@ return new class extends Migration
             $table->index(['customer_id', 'business_date', 'document_id']);
             $table->index(['customer_id', 'open', 'due_date']);
             $table->index(['moved_on', 'business_date', 'customer_id']);
-            $table->index(['open', 'customer_id', 'kind', 'due_date', 'business_date', 'moved_on'], 'open_items_open_now');
+            $table->index(
+                ['open', 'customer_id', 'kind', 'due_date', 'business_date', 'moved_on'],
+                'open_items_open_now',
+            );
         });
-        DB::statement("ALTER TABLE open_items ADD CONSTRAINT open_within CHECK (amount > 0 AND `open` >= 0 AND `open` <= amount AND kind IN ('charge', 'credit'))");
+        DB::statement(
+            'ALTER TABLE open_items ADD CONSTRAINT open_within CHECK (amount > 0 AND `open` >= 0 AND `open` <= amount '
+                ."AND kind IN ('charge', 'credit'))",
+        );
 
         Schema::create('allocations', function (Blueprint $table): void {
             $table->id();
@@ -139,19 +146,32 @@ return new class extends Migration
             $table->index(['charge_id', 'business_date', 'amount']);
             $table->index(['credit_id', 'business_date', 'amount']);
         });
-        DB::statement('ALTER TABLE allocations ADD CONSTRAINT takes_back_or_sets CHECK ((amount > 0) = (takes_back_id IS NULL) AND amount <> 0)');
+        DB::statement(
+            'ALTER TABLE allocations ADD CONSTRAINT takes_back_or_sets CHECK ((amount > 0) = (takes_back_id IS NULL) '
+                .'AND amount <> 0)',
+        );
 
         foreach (['UPDATE', 'DELETE'] as $change) {
-            DB::unprepared("CREATE TRIGGER allocations_no_{$change} BEFORE {$change} ON allocations FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: allocations are taken back, never changed'");
+            DB::unprepared(
+                "CREATE TRIGGER allocations_no_{$change} BEFORE {$change} ON allocations FOR EACH ROW SIGNAL SQLSTATE "
+                    ."'45000' SET MESSAGE_TEXT = 'Posted is posted: allocations are taken back, never changed'",
+            );
         }
 
-        DB::unprepared("CREATE TRIGGER open_items_no_delete BEFORE DELETE ON open_items FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: open_items rows are never deleted'");
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            "CREATE TRIGGER open_items_no_delete BEFORE DELETE ON open_items FOR EACH ROW SIGNAL SQLSTATE '45000' SET "
+                ."MESSAGE_TEXT = 'Posted is posted: open_items rows are never deleted'",
+        );
+        DB::unprepared(
+            <<<'SQL'
             CREATE TRIGGER open_items_keep BEFORE UPDATE ON open_items FOR EACH ROW
-            IF NOT (NEW.document_id <=> OLD.document_id AND NEW.kind <=> OLD.kind AND NEW.amount <=> OLD.amount AND NEW.business_date <=> OLD.business_date AND NEW.due_date <=> OLD.due_date) THEN
+            IF NOT (NEW.document_id <=> OLD.document_id AND NEW.kind <=> OLD.kind AND NEW.amount <=> OLD.amount
+                AND NEW.business_date <=> OLD.business_date AND NEW.due_date <=> OLD.due_date) THEN
                 SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: of an open item only what is open changes';
             END IF
-            SQL);
+            SQL
+            ,
+        );
     }
 
     private function chasing(): void
@@ -225,7 +245,12 @@ return new class extends Migration
             $table->id();
             $table->foreignId('bank_file_id')->constrained();
             $table->unsignedInteger('position');
-            $table->char('fingerprint', 64)->charset('ascii')->collation('ascii_bin')->unique()->comment('the same entry of the bank in whatever file');
+            $table
+                ->char('fingerprint', 64)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->unique()
+                ->comment('the same entry of the bank in whatever file');
             $table->date('booked_on');
             $table->bigInteger('amount');
             $table->string('payer', 160)->default('');

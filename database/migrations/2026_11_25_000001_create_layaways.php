@@ -30,7 +30,10 @@ return new class extends Migration
             $table->json('layaway_terms')->nullable()->comment('what is proposed; null: as the program ships');
             $table->json('plan_terms')->nullable();
             $table->json('reminder_days')->nullable()->comment('days around a due date on which people are reminded');
-            $table->string('fee_tax_class', 20)->nullable()->comment('of cancellation and service fees; null: not taxed');
+            $table
+                ->string('fee_tax_class', 20)
+                ->nullable()
+                ->comment('of cancellation and service fees; null: not taxed');
             $table->string('plan_tax_class', 20)->nullable()->comment('of a plan’s flat charge; null: not taxed');
         });
     }
@@ -38,7 +41,10 @@ return new class extends Migration
     private function documents(): void
     {
         Schema::table('documents', function (Blueprint $table): void {
-            $table->bigInteger('deposit_change')->default(0)->comment('what it did to the deposits held for the customer');
+            $table
+                ->bigInteger('deposit_change')
+                ->default(0)
+                ->comment('what it did to the deposits held for the customer');
             $table->bigInteger('layaway_change')->default(0)->comment('what it did to the layaway money held for them');
         });
         Schema::table('document_lines', function (Blueprint $table): void {
@@ -98,8 +104,19 @@ return new class extends Migration
     {
         Schema::create('layaways', function (Blueprint $table): void {
             $table->id();
-            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->nullable()->unique()->comment('LAY- and the id');
-            $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->unique()->comment('of the slip it was made from');
+            $table
+                ->string('label', 20)
+                ->charset('ascii')
+                ->collation('ascii_general_ci')
+                ->nullable()
+                ->unique()
+                ->comment('LAY- and the id');
+            $table
+                ->char('key', 36)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->unique()
+                ->comment('of the slip it was made from');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('customer_id')->constrained();
             $table->foreignId('staff_id')->constrained('staff')->comment('whose sale it is');
@@ -117,7 +134,10 @@ return new class extends Migration
             $table->string('job', 60)->default('');
             $table->string('buyer', 120)->default('');
             $table->bigInteger('total');
-            $table->bigInteger('held')->default(0)->comment('paid and still here; kept under the row’s lock, proved against the entries');
+            $table
+                ->bigInteger('held')
+                ->default(0)
+                ->comment('paid and still here; kept under the row’s lock, proved against the entries');
             $table->unsignedSmallInteger('revision')->default(1)->comment('of its lines and its schedule');
             $table->bigInteger('paid_before')->default(0)->comment('what was paid before this schedule was made');
             $table->date('next_due')->nullable();
@@ -138,7 +158,10 @@ return new class extends Migration
             $table->index(['state', 'lapses_on', 'id']);
             $table->index(['state', 'paid_on', 'id']);
         });
-        DB::statement("ALTER TABLE layaways ADD CONSTRAINT layaway_held CHECK (held >= 0 AND held <= total AND state IN ('running', 'ready', 'completed', 'cancelled'))");
+        DB::statement(
+            'ALTER TABLE layaways ADD CONSTRAINT layaway_held CHECK (held >= 0 AND held <= total AND state IN '
+                ."('running', 'ready', 'completed', 'cancelled'))",
+        );
 
         Schema::create('layaway_lines', function (Blueprint $table): void {
             $table->foreignId('layaway_id')->constrained();
@@ -210,7 +233,11 @@ return new class extends Migration
         Schema::table('slip_lines', function (Blueprint $table): void {
             $table->unsignedBigInteger('department_id')->nullable()->comment('null: a fee')->change();
             $table->json('serials')->nullable();
-            $table->foreignId('committed_approval_id')->nullable()->constrained('approvals')->comment('that what is set aside for others may be sold');
+            $table
+                ->foreignId('committed_approval_id')
+                ->nullable()
+                ->constrained('approvals')
+                ->comment('that what is set aside for others may be sold');
         });
 
         Schema::create('slip_holds', function (Blueprint $table): void {
@@ -234,10 +261,20 @@ return new class extends Migration
     {
         Schema::create('plans', function (Blueprint $table): void {
             $table->id();
-            $table->string('label', 20)->charset('ascii')->collation('ascii_general_ci')->nullable()->unique()->comment('PLN- and the id');
+            $table
+                ->string('label', 20)
+                ->charset('ascii')
+                ->collation('ascii_general_ci')
+                ->nullable()
+                ->unique()
+                ->comment('PLN- and the id');
             $table->foreignId('customer_id')->constrained();
             $table->foreignId('invoice_id')->constrained('documents');
-            $table->foreignId('charge_id')->nullable()->constrained('documents')->comment('the invoice of the flat charge');
+            $table
+                ->foreignId('charge_id')
+                ->nullable()
+                ->constrained('documents')
+                ->comment('the invoice of the flat charge');
             $table->foreignId('document_id')->constrained()->comment('what takes both over');
             $table->foreignId('staff_id')->constrained('staff');
             $table->bigInteger('principal');
@@ -278,7 +315,10 @@ return new class extends Migration
     {
         foreach ($tables as $table) {
             foreach (['UPDATE', 'DELETE'] as $change) {
-                DB::unprepared("CREATE TRIGGER {$table}_no_{$change} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'");
+                DB::unprepared(
+                    "CREATE TRIGGER {$table}_no_{$change} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE "
+                        ."'45000' SET MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'",
+                );
             }
         }
     }

@@ -18,7 +18,13 @@ return new class extends Migration
         $this->giftCards();
         $this->coupons();
         $this->slips();
-        $this->keep(['document_coupons', 'return_shares', 'store_credit_entries', 'gift_card_entries', 'gift_card_changes']);
+        $this->keep([
+            'document_coupons',
+            'return_shares',
+            'store_credit_entries',
+            'gift_card_entries',
+            'gift_card_changes',
+        ]);
         Accounts::open();
     }
 
@@ -34,9 +40,20 @@ return new class extends Migration
         });
 
         Schema::table('shop', function (Blueprint $table): void {
-            $table->foreignId('return_policy_id')->nullable()->constrained('return_policies')->comment('where neither item nor department has one');
-            $table->unsignedSmallInteger('blind_days')->default(90)->comment('how far back the lowest price is looked for');
-            $table->bigInteger('refund_limit')->nullable()->default(20_000)->comment('money a clerk may hand back without approval; null: any');
+            $table
+                ->foreignId('return_policy_id')
+                ->nullable()
+                ->constrained('return_policies')
+                ->comment('where neither item nor department has one');
+            $table
+                ->unsignedSmallInteger('blind_days')
+                ->default(90)
+                ->comment('how far back the lowest price is looked for');
+            $table
+                ->bigInteger('refund_limit')
+                ->nullable()
+                ->default(20_000)
+                ->comment('money a clerk may hand back without approval; null: any');
             $table->unsignedSmallInteger('gift_card_months')->nullable()->default(36)->comment('null: no expiry');
         });
 
@@ -58,16 +75,31 @@ return new class extends Migration
 
         Schema::table('document_lines', function (Blueprint $table): void {
             $table->bigInteger('coupon_discount')->default(0)->after('line_discount');
-            $table->unsignedBigInteger('origin_document_id')->nullable()->comment('of what comes back: the line it was sold on');
+            $table
+                ->unsignedBigInteger('origin_document_id')
+                ->nullable()
+                ->comment('of what comes back: the line it was sold on');
             $table->unsignedSmallInteger('origin_position')->nullable();
-            $table->string('goods_to', 12)->nullable()->comment('of what comes back: stock, written_off, supplier, none');
+            $table
+                ->string('goods_to', 12)
+                ->nullable()
+                ->comment('of what comes back: stock, written_off, supplier, none');
             $table->string('reason', 20)->nullable();
-            $table->foreign(['origin_document_id', 'origin_position'], 'line_origin')->references(['document_id', 'position'])->on('document_lines');
+            $table
+                ->foreign(['origin_document_id', 'origin_position'], 'line_origin')
+                ->references(['document_id', 'position'])
+                ->on('document_lines');
             $table->index(['item_id', 'document_id']);
         });
         DB::statement('ALTER TABLE document_lines DROP CONSTRAINT line_figures');
-        DB::statement("ALTER TABLE document_lines ADD CONSTRAINT line_figures CHECK (quantity > 0 AND direction IN ('out', 'back') AND net = gross - line_discount - coupon_discount - slip_discount AND net >= 0)");
-        DB::statement("ALTER TABLE document_lines ADD CONSTRAINT line_back CHECK (direction = 'back' OR (origin_document_id IS NULL AND (goods_to IS NULL OR goods_to = 'written_off')))");
+        DB::statement(
+            "ALTER TABLE document_lines ADD CONSTRAINT line_figures CHECK (quantity > 0 AND direction IN ('out', "
+                ."'back') AND net = gross - line_discount - coupon_discount - slip_discount AND net >= 0)",
+        );
+        DB::statement(
+            "ALTER TABLE document_lines ADD CONSTRAINT line_back CHECK (direction = 'back' OR (origin_document_id IS "
+                ."NULL AND (goods_to IS NULL OR goods_to = 'written_off')))",
+        );
 
         Schema::create('document_coupons', function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();
@@ -88,7 +120,11 @@ return new class extends Migration
         Schema::create('return_shares', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('document_id')->constrained()->comment('the credit note');
-            $table->foreignId('origin_document_id')->nullable()->constrained('documents')->comment('null: without an original');
+            $table
+                ->foreignId('origin_document_id')
+                ->nullable()
+                ->constrained('documents')
+                ->comment('null: without an original');
             $table->string('pool', 8)->comment('charged, paid, blind');
             $table->string('way', 20)->comment('a tender’s kind, or fee');
             $table->string('authorisation', 20)->default('')->comment('of the card it went back to');
@@ -121,7 +157,12 @@ return new class extends Migration
     {
         Schema::create('gift_cards', function (Blueprint $table): void {
             $table->id();
-            $table->char('code', 16)->charset('ascii')->collation('ascii_bin')->unique()->comment('the number that counts now');
+            $table
+                ->char('code', 16)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->unique()
+                ->comment('the number that counts now');
             $table->bigInteger('balance')->default(0)->comment('kept under the row’s lock; proved against the entries');
             $table->date('issued_on');
             $table->date('expires_on')->nullable()->comment('its last day; null: none');
@@ -172,26 +213,42 @@ return new class extends Migration
             $table->date('starts_on');
             $table->date('ends_on')->nullable()->comment('its last day');
             $table->unsignedInteger('most_uses')->nullable()->comment('null: any number');
-            $table->unsignedInteger('uses')->default(0)->comment('kept under the row’s lock; proved against the documents');
+            $table
+                ->unsignedInteger('uses')
+                ->default(0)
+                ->comment('kept under the row’s lock; proved against the documents');
             $table->boolean('alone')->default(false);
             $table->boolean('active')->default(true);
         });
-        DB::statement('ALTER TABLE coupons ADD CONSTRAINT coupon_uses CHECK ((percent IS NULL) <> (amount IS NULL) AND (most_uses IS NULL OR uses <= most_uses))');
+        DB::statement(
+            'ALTER TABLE coupons ADD CONSTRAINT coupon_uses CHECK ((percent IS NULL) <> (amount IS NULL) AND '
+                .'(most_uses IS NULL OR uses <= most_uses))',
+        );
     }
 
     private function slips(): void
     {
         Schema::table('slips', function (Blueprint $table): void {
-            $table->json('back')->nullable()->comment('what goes back by which way, minor units; null: nothing comes back');
+            $table
+                ->json('back')
+                ->nullable()
+                ->comment('what goes back by which way, minor units; null: nothing comes back');
             $table->string('back_reference', 60)->default('')->comment('of the shop’s cheque or transfer');
             $table->char('back_card', 16)->nullable()->comment('the gift card it goes on; null: a new one');
-            $table->string('credit_to', 10)->default('unused')->comment('what goes to the account beyond its invoice: unused or oldest');
+            $table
+                ->string('credit_to', 10)
+                ->default('unused')
+                ->comment('what goes to the account beyond its invoice: unused or oldest');
             $table->bigInteger('store_credit_used')->nullable();
             $table->json('coupons')->nullable()->comment('ids, in the order they were shown');
             $table->json('cards_sold')->nullable()->comment('gift cards sold or topped up with it');
             $table->json('cards_used')->nullable()->comment('gift cards it is paid with');
             $table->foreignId('credit_note_id')->nullable()->constrained('documents');
-            $table->foreignId('void_of_id')->nullable()->constrained('documents')->comment('the invoice it takes back whole');
+            $table
+                ->foreignId('void_of_id')
+                ->nullable()
+                ->constrained('documents')
+                ->comment('the invoice it takes back whole');
             $table->foreignId('refund_approval_id')->nullable()->constrained('approvals');
             $table->bigInteger('refund_approved')->default(0)->comment('money handed back that somebody approved');
             $table->bigInteger('blind_cash_approved')->default(0)->comment('of it for goods without an original');
@@ -220,7 +277,11 @@ return new class extends Migration
             $table->string('note')->default('');
             $table->json('serials')->nullable();
             $table->boolean('fee_waived')->default(false);
-            $table->foreignId('approval_id')->nullable()->constrained('approvals')->comment('of what the policy does not allow');
+            $table
+                ->foreignId('approval_id')
+                ->nullable()
+                ->constrained('approvals')
+                ->comment('of what the policy does not allow');
             $table->index(['slip_id', 'position']);
         });
 
@@ -234,7 +295,10 @@ return new class extends Migration
     {
         foreach ($tables as $table) {
             foreach (['UPDATE', 'DELETE'] as $change) {
-                DB::unprepared("CREATE TRIGGER {$table}_no_{$change} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'");
+                DB::unprepared(
+                    "CREATE TRIGGER {$table}_no_{$change} BEFORE {$change} ON {$table} FOR EACH ROW SIGNAL SQLSTATE "
+                        ."'45000' SET MESSAGE_TEXT = 'Posted is posted: {$table} rows are never changed'",
+                );
             }
         }
     }

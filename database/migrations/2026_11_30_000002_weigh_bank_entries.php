@@ -26,7 +26,10 @@ return new class extends Migration
             $table->index(['payer_account', 'state']);
             $table->index(['booked_on', 'amount']);
         });
-        DB::statement("UPDATE bank_entries SET evidence = JSON_OBJECT('for', JSON_ARRAY(why), 'against', JSON_ARRAY()) WHERE why <> ''");
+        DB::statement(
+            "UPDATE bank_entries SET evidence = JSON_OBJECT('for', JSON_ARRAY(why), 'against', JSON_ARRAY()) WHERE "
+                ."why <> ''",
+        );
         Schema::table('bank_entries', static fn (Blueprint $table) => $table->dropColumn('why'));
         DB::statement("ALTER TABLE bank_files ADD content MEDIUMBLOB NULL COMMENT 'while it waits for its columns'");
 

@@ -13,7 +13,12 @@ return new class extends Migration
     {
         Schema::create('outbox', function (Blueprint $table): void {
             $table->id();
-            $table->string('key', 80)->charset('ascii')->collation('ascii_bin')->unique()->comment('the same is written once');
+            $table
+                ->string('key', 80)
+                ->charset('ascii')
+                ->collation('ascii_bin')
+                ->unique()
+                ->comment('the same is written once');
             $table->string('what', 20);
             $table->foreignId('document_id')->nullable()->constrained();
             $table->foreignId('till_id')->constrained();

@@ -12,16 +12,34 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Schema::table('staff', static fn (Blueprint $table) => $table->unsignedInteger('epoch')->default(0)->comment('counts what ended their sessions'));
+        Schema::table(
+            'staff',
+            static fn (Blueprint $table) => $table
+                ->unsignedInteger('epoch')
+                ->default(0)
+                ->comment('counts what ended their sessions'),
+        );
         Schema::table('shop', function (Blueprint $table): void {
-            $table->unsignedSmallInteger('idle_minutes')->default(20)->comment('without an act, until the PIN is asked for; 0: never');
-            $table->boolean('see_other_locations')->default(true)->comment('whether clerks see slips and documents of other locations');
+            $table
+                ->unsignedSmallInteger('idle_minutes')
+                ->default(20)
+                ->comment('without an act, until the PIN is asked for; 0: never');
+            $table
+                ->boolean('see_other_locations')
+                ->default(true)
+                ->comment('whether clerks see slips and documents of other locations');
         });
 
         // Each scan of a certificate is kept.
         Schema::table('certificate_scans', static fn (Blueprint $table) => $table->dropForeign(['customer_id']));
-        DB::statement('ALTER TABLE certificate_scans DROP PRIMARY KEY, ADD COLUMN id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY FIRST, ADD INDEX certificate_scans_customer (customer_id, id)');
-        Schema::table('certificate_scans', static fn (Blueprint $table) => $table->foreign('customer_id')->references('id')->on('customers'));
+        DB::statement(
+            'ALTER TABLE certificate_scans DROP PRIMARY KEY, ADD COLUMN id BIGINT UNSIGNED NOT NULL AUTO_INCREMENT '
+                .'PRIMARY KEY FIRST, ADD INDEX certificate_scans_customer (customer_id, id)',
+        );
+        Schema::table(
+            'certificate_scans',
+            static fn (Blueprint $table) => $table->foreign('customer_id')->references('id')->on('customers'),
+        );
 
         Schema::create('security_log', function (Blueprint $table): void {
             $table->id();
@@ -37,7 +55,10 @@ return new class extends Migration
         });
 
         foreach (['UPDATE', 'DELETE'] as $change) {
-            DB::unprepared("CREATE TRIGGER security_log_no_{$change} BEFORE {$change} ON security_log FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: security_log rows are never changed'");
+            DB::unprepared(
+                "CREATE TRIGGER security_log_no_{$change} BEFORE {$change} ON security_log FOR EACH ROW SIGNAL "
+                    ."SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: security_log rows are never changed'",
+            );
         }
     }
 };

@@ -12,7 +12,15 @@ return new class extends Migration
     public function up(): void
     {
         foreach (['documents', 'slip_acts'] as $table) {
-            Schema::table($table, static fn (Blueprint $table) => $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()->comment('the digest of what a page asked'));
+            Schema::table(
+                $table,
+                static fn (Blueprint $table) => $table
+                    ->char('asked', 64)
+                    ->charset('ascii')
+                    ->collation('ascii_bin')
+                    ->nullable()
+                    ->comment('the digest of what a page asked'),
+            );
         }
     }
 };

@@ -10,7 +10,13 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Schema::table('slips', static fn (Blueprint $table) => $table->boolean('leaves_discount')->default(false)->after('on_account')
-            ->comment('who pays towards the account pays in full: no settlement discount'));
+        Schema::table(
+            'slips',
+            static fn (Blueprint $table) => $table
+                ->boolean('leaves_discount')
+                ->default(false)
+                ->after('on_account')
+                ->comment('who pays towards the account pays in full: no settlement discount'),
+        );
     }
 };

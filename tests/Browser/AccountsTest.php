@@ -12,12 +12,24 @@ final class AccountsTest extends BrowserCase
     public function test_a_sale_to_an_account_over_its_limit_is_approved_and_charged_by_keyboard(): void
     {
         $clerk = $this->clerk('101');
-        $clerk->press('moss daugh')->awaitText('#found', 'Moss & Daughter')->press(Key::ENTER)->awaitText('#who', 'Moss & Daughter');
+        $clerk
+            ->press('moss daugh')
+            ->awaitText('#found', 'Moss & Daughter')
+            ->press(Key::ENTER)
+            ->awaitText('#who', 'Moss & Daughter');
         $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
         $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone')->awaitText('#who', 'over the limit');
-        $clerk->press(Key::ENTER)->press('A')->await(static fn (): bool => $clerk->focus() === 'charge', 'the charge row');
-        $clerk->press(Key::ENTER)->awaitText('#settle', 'can approve')->await(static fn (): bool => $clerk->focus() === 'a-charge-approver', 'the approver');
-        $clerk->press('201', Key::TAB, '4201', Key::TAB, 'good for it', Key::ENTER)->awaitText('#settle', 'approved by');
+        $clerk
+            ->press(Key::ENTER)
+            ->press('A')
+            ->await(static fn (): bool => $clerk->focus() === 'charge', 'the charge row');
+        $clerk
+            ->press(Key::ENTER)
+            ->awaitText('#settle', 'can approve')
+            ->await(static fn (): bool => $clerk->focus() === 'a-charge-approver', 'the approver');
+        $clerk
+            ->press('201', Key::TAB, '4201', Key::TAB, 'good for it', Key::ENTER)
+            ->awaitText('#settle', 'approved by');
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as')->awaitText('#settle', 'Balance now');
         $this->assertCalm($clerk);
     }
@@ -28,7 +40,10 @@ final class AccountsTest extends BrowserCase
         $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone');
         $clerk->press('Zelda Underpin')->awaitText('#found', 'as a customer');
         $clerk->alt('c')->await(static fn (): bool => $clerk->focus() === 'new-name', 'the name');
-        self::assertSame('Zelda Underpin', $clerk->browser->executeScript('return document.getElementById("new-name").value'));
+        self::assertSame(
+            'Zelda Underpin',
+            $clerk->browser->executeScript('return document.getElementById("new-name").value'),
+        );
         $clerk->press(Key::ENTER)->awaitText('#who', 'Zelda Underpin')->awaitText('#who', 'no account');
         self::assertSame(1, $clerk->count('tr.line'));
         $this->assertCalm($clerk);
@@ -42,7 +57,12 @@ final class AccountsTest extends BrowserCase
         $first = (string) $clerk->browser->executeScript('return document.querySelector(".part").id');
         $clerk->fill("#{$first}", '0.50')->awaitText('.pay-sums', '1.50');
         $clerk->type('#reference', '990017');
-        $clerk->ctrlEnter()->await(static fn (): bool => str_ends_with($clerk->browser->getCurrentURL(), '/accounts/1001'), 'the account');
+        $clerk
+            ->ctrlEnter()
+            ->await(
+                static fn (): bool => str_ends_with($clerk->browser->getCurrentURL(), '/accounts/1001'),
+                'the account',
+            );
         $clerk->awaitText('.note.done', 'RCT-');
         $this->assertCalm($clerk);
     }

@@ -23,7 +23,11 @@ final class Chromium
     {
         $this->port = self::freePort();
         $pipes = [];
-        $process = proc_open(['chromedriver', "--port={$this->port}"], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $process = proc_open(
+            ['chromedriver', "--port={$this->port}"],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+        );
         $this->process = is_resource($process) ? $process : throw new RuntimeException('ChromeDriver does not start.');
     }
 
@@ -36,13 +40,20 @@ final class Chromium
     {
         $options = new ChromeOptions;
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--user-data-dir='.sys_get_temp_dir().'/elmstone-chromium-'.bin2hex(random_bytes(6)),
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync',
+            '--force-color-profile=srgb',
+            '--user-data-dir='.sys_get_temp_dir().'/elmstone-chromium-'.bin2hex(random_bytes(6)),
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $driver = $this->connect($capabilities);
-        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
+        ]);
 
         return $driver;
     }
@@ -53,7 +64,11 @@ final class Chromium
             try {
                 return RemoteWebDriver::create("http://127.0.0.1:{$this->port}", $capabilities, 30_000, 60_000);
             } catch (Throwable $failure) {
-                if ($tries > 50 || ! str_contains($failure->getMessage(), 'refused') && ! str_contains($failure->getMessage(), 'connect')) {
+                if (
+                    $tries > 50
+                    || (! str_contains($failure->getMessage(), 'refused')
+                        && ! str_contains($failure->getMessage(), 'connect'))
+                ) {
                     throw $failure;
                 }
 

@@ -85,7 +85,9 @@ final class Clerk
 
         return $this->onceStill(function () use ($css): void {
             $element = $this->browser->findElement(WebDriverBy::cssSelector($css));
-            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [$element]);
+            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [
+                $element,
+            ]);
             $element->click();
         });
     }
@@ -127,8 +129,16 @@ final class Clerk
     /** Signs with the mouse. */
     public function sign(string $css): self
     {
-        (new WebDriverActions($this->browser))->moveToElement($this->browser->findElement(WebDriverBy::cssSelector($css)), -110, 10)->clickAndHold()
-            ->moveByOffset(18, -30)->moveByOffset(12, 34)->moveByOffset(20, -24)->moveByOffset(24, 20)->moveByOffset(40, -16)->release()->perform();
+        (new WebDriverActions($this->browser))
+            ->moveToElement($this->browser->findElement(WebDriverBy::cssSelector($css)), -110, 10)
+            ->clickAndHold()
+            ->moveByOffset(18, -30)
+            ->moveByOffset(12, 34)
+            ->moveByOffset(20, -24)
+            ->moveByOffset(24, 20)
+            ->moveByOffset(40, -16)
+            ->release()
+            ->perform();
 
         return $this;
     }

@@ -13,9 +13,15 @@ final class CounterTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $clerk->scan('12 x AD-0207', 'LH-1140')->awaitText('#lines', 'Limestone hook');
-        $clerk->press('2.4 x PI-280')->awaitText('#found', 'PI-2800')->press(Key::ENTER)->awaitText('#lines', 'Copper pipe');
+        $clerk
+            ->press('2.4 x PI-280')
+            ->awaitText('#found', 'PI-2800')
+            ->press(Key::ENTER)
+            ->awaitText('#lines', 'Copper pipe');
         $total = $clerk->text('#total');
-        $clerk->press(Key::ARROW_UP)->await(static fn (): bool => str_starts_with($clerk->focus(), 'q'), 'the last line');
+        $clerk
+            ->press(Key::ARROW_UP)
+            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'q'), 'the last line');
         $clerk->press('3', Key::ENTER)->await(static fn (): bool => $clerk->text('#total') !== $total, 'a new total');
         $total = $clerk->text('#total');
         $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line')->press(Key::ENTER);
@@ -28,10 +34,17 @@ final class CounterTest extends BrowserCase
         self::assertSame($change, $clerk->text('#change'));
         $label = $clerk->text('#settle .note a');
         $clerk->await(static fn (): bool => $clerk->focus() === 'next-customer', 'the next customer')->press(Key::ENTER);
-        $clerk->await(static fn (): bool => $clerk->focus() === 'entry' && $clerk->text('#total') === '0.00', 'a fresh slip');
+        $clerk->await(
+            static fn (): bool => $clerk->focus() === 'entry' && $clerk->text('#total') === '0.00',
+            'a fresh slip',
+        );
 
         // It is found again by its number, and the receipt says what the page said.
-        $clerk->press($label)->awaitText('#found', 'Bring goods back')->press(Key::ARROW_DOWN, Key::ENTER)->awaitText('h1', $label);
+        $clerk
+            ->press($label)
+            ->awaitText('#found', 'Bring goods back')
+            ->press(Key::ARROW_DOWN, Key::ENTER)
+            ->awaitText('h1', $label);
         $clerk->go("/documents/{$label}/receipt");
         $receipt = $clerk->text('body');
         self::assertStringContainsString($total, $receipt);
@@ -49,7 +62,14 @@ final class CounterTest extends BrowserCase
             $clerk->scan(...$codes);
         }
 
-        $clerk->await(static fn (): bool => $clerk->count('tr.line') === 5 && (int) $clerk->browser->executeScript('return [...document.querySelectorAll(".cell.first")].reduce((sum, cell) => sum + Number(cell.value), 0)') === 20, 'twenty pieces on five lines');
+        $clerk->await(
+            static fn (): bool => $clerk->count('tr.line') === 5
+                && (int) $clerk->browser->executeScript(
+                    'return [...document.querySelectorAll(".cell.first")].reduce((sum, cell) => sum + '
+                        .'Number(cell.value), 0)',
+                ) === 20,
+            'twenty pieces on five lines',
+        );
         self::assertSame('entry', $clerk->focus());
     }
 
@@ -57,10 +77,17 @@ final class CounterTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $clerk->scan('wheelbarrow')->awaitText('#said', 'Nothing is called');
-        $clerk->await(static fn (): bool => $clerk->browser->executeScript('return document.getElementById("entry").value') === 'wheelbarrow', 'what was typed');
+        $clerk->await(
+            static fn (): bool => $clerk->browser->executeScript('return document.getElementById("entry").value')
+                === 'wheelbarrow',
+            'what was typed',
+        );
         $clerk->alt('l')->await(static fn (): bool => $clerk->focus() === 'one-off-description', 'the one-off line');
         $clerk->fill('#one-off-price', 'dear')->awaitText('#one-off-said', 'is not a number');
-        self::assertSame('wheelbarrow', $clerk->browser->executeScript('return document.getElementById("one-off-description").value'));
+        self::assertSame(
+            'wheelbarrow',
+            $clerk->browser->executeScript('return document.getElementById("one-off-description").value'),
+        );
         $clerk->fill('#one-off-price', '45,50')->awaitText('#lines', 'wheelbarrow');
         self::assertSame('48.80', $clerk->text('#total'));
     }
@@ -79,18 +106,33 @@ final class CounterTest extends BrowserCase
         $clerk = $this->clerk('102', 2);
         $this->mood($clerk, 'silent_approve');
         $clerk->go('/counter/new')->scan('LH-1140')->awaitText('#lines', 'Limestone');
-        $clerk->click('[data-sends-way=card]')->awaitText('#settle', 'outcome unknown')->ctrlEnter()->awaitText('#settle', 'not known yet');
+        $clerk
+            ->click('[data-sends-way=card]')
+            ->awaitText('#settle', 'outcome unknown')
+            ->ctrlEnter()
+            ->awaitText('#settle', 'not known yet');
         $clerk->browser->navigate()->refresh();
-        $clerk->awaitText('#settle', 'outcome unknown')->click('.card-asked button')->awaitText('#settle', 'approved')->ctrlEnter()->awaitText('#settle', 'Posted as');
+        $clerk
+            ->awaitText('#settle', 'outcome unknown')
+            ->click('.card-asked button')
+            ->awaitText('#settle', 'approved')
+            ->ctrlEnter()
+            ->awaitText('#settle', 'Posted as');
     }
 
     public function test_a_slip_is_set_aside_and_taken_up_at_another_till(): void
     {
         $first = $this->clerk('101', 1);
-        $first->scan('VA-2214')->awaitText('#lines', 'Brass gate valve')->alt('n')->await(static fn (): bool => $first->text('#total') === '0.00', 'a fresh slip');
+        $first
+            ->scan('VA-2214')
+            ->awaitText('#lines', 'Brass gate valve')
+            ->alt('n')
+            ->await(static fn (): bool => $first->text('#total') === '0.00', 'a fresh slip');
         self::assertStringContainsString('Brass gate valve', $first->text('#tabs'));
         $second = $this->clerk('103', 2);
-        $second->alt('p')->await(static fn (): bool => $second->count('#tabs .drop-panel form') > 0, 'slips at other tills');
+        $second
+            ->alt('p')
+            ->await(static fn (): bool => $second->count('#tabs .drop-panel form') > 0, 'slips at other tills');
         $second->click('#tabs .drop-panel form:last-of-type button')->awaitText('#lines', 'Brass gate valve');
         $second->scan('LH-1140')->awaitText('#lines', 'Limestone');
     }
@@ -100,7 +142,9 @@ final class CounterTest extends BrowserCase
         $clerk = $this->clerk('104', 3);
         $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone')->fill('#cash', '20')->awaitText('#settle', 'Change');
         $before = $this->served()->query('SELECT COUNT(*) FROM documents');
-        $clerk->browser->executeScript('document.getElementById("post").click(); document.getElementById("post").click();');
+        $clerk->browser->executeScript(
+            'document.getElementById("post").click(); document.getElementById("post").click();',
+        );
         $clerk->awaitText('#settle', 'Posted as');
         $slip = $clerk->browser->getCurrentURL();
         $clerk->go('/documents')->browser->navigate()->back();
@@ -112,7 +156,11 @@ final class CounterTest extends BrowserCase
     public function test_a_supervisor_approves_in_place(): void
     {
         $clerk = $this->clerk('104', 3);
-        $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone')->fill('.cell[name=price]', '3')->awaitText('#lines', 'A supervisor can approve');
+        $clerk
+            ->scan('LH-1140')
+            ->awaitText('#lines', 'Limestone')
+            ->fill('.cell[name=price]', '3')
+            ->awaitText('#lines', 'A supervisor can approve');
         self::assertStringEndsWith('-approver', $clerk->focus());
         $clerk->press('201', Key::TAB, '4201', Key::TAB, 'chipped', Key::ENTER)->awaitText('#lines', 'approved');
         self::assertSame('3.22', $clerk->text('#total'));
@@ -123,7 +171,12 @@ final class CounterTest extends BrowserCase
         $clerk = $this->clerk('105', 3);
         $clerk->scan('LH-1140')->awaitText('#lines', 'Limestone');
         $clerk->browser->manage()->deleteAllCookies();
-        $clerk->scan('LH-1141')->await(static fn (): bool => str_contains($clerk->browser->getCurrentURL(), '/sign-in'), 'the sign-in page');
+        $clerk
+            ->scan('LH-1141')
+            ->await(
+                static fn (): bool => str_contains($clerk->browser->getCurrentURL(), '/sign-in'),
+                'the sign-in page',
+            );
         $clerk->signIn('105', 3)->awaitText('#lines', 'Limestone');
     }
 
@@ -150,7 +203,10 @@ final class CounterTest extends BrowserCase
     private function mood(Clerk $clerk, string $mood): void
     {
         $clerk->go('/devices');
-        $clerk->browser->executeScript('document.getElementById("mood").value = arguments[0]; document.querySelector("#mood").form.submit()', [$mood]);
+        $clerk->browser->executeScript(
+            'document.getElementById("mood").value = arguments[0]; document.querySelector("#mood").form.submit()',
+            [$mood],
+        );
         $clerk->awaitText('main', 'will do that next');
     }
 
@@ -164,7 +220,11 @@ final class CounterTest extends BrowserCase
     {
         $clerk = $this->clerk('101');
         $clerk->scan('LH-1140')->awaitText('#lines', 'LH-1140');
-        $clerk->browser->executeAsyncScript('const done = arguments[0]; fetch("/lock", { method: "POST", headers: { "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content, "X-Requested-With": "fetch" } }).then(() => done());');
+        $clerk->browser->executeAsyncScript(
+            'const done = arguments[0]; fetch("/lock", { method: "POST", headers: { "X-CSRF-TOKEN": '
+                .'document.querySelector("meta[name=csrf-token]").content, "X-Requested-With": "fetch" } }).then(() '
+                .'=> done());',
+        );
         $clerk->scan('MA-0031')->awaitText('#idle', 'are you still here?');
         $clerk->press('9999', Key::ENTER)->awaitText('#idle', 'do not belong together');
         self::assertStringNotContainsString('MA-0031', $clerk->text('#lines'));

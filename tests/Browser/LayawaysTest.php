@@ -11,7 +11,12 @@ final class LayawaysTest extends BrowserCase
 {
     private function held(Clerk $clerk, string $customer, string $goods, string $deposit): string
     {
-        $clerk->go('/counter/new')->type('#entry', $customer)->awaitText('#found', 'Customers')->press(Key::ENTER)->awaitText('#who', 'no account');
+        $clerk
+            ->go('/counter/new')
+            ->type('#entry', $customer)
+            ->awaitText('#found', 'Customers')
+            ->press(Key::ENTER)
+            ->awaitText('#who', 'no account');
         $clerk->scan($goods)->awaitText('#lines', 'Tile saw');
         $clerk->click('#hold')->press($deposit, Key::ENTER)->awaitText('#hold-part', 'Layaway agreement');
         $clerk->fill('#cash', '100')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Set aside as');
@@ -48,7 +53,10 @@ final class LayawaysTest extends BrowserCase
         $label = $this->held($clerk, 'verity', 'MA-0031', '30');
         $clerk->go('/counter/new')->scan($label)->awaitText('#layaways', $label);
         $clerk->fill('#layaways .cell', '1')->awaitText('#layaways', 'is at least');
-        $clerk->await(static fn (): bool => str_ends_with($clerk->focus(), '-approver'), 'the approval field')->press('201', Key::TAB, '4201', Key::TAB, 'short this week', Key::ENTER)->awaitText('#layaways', 'approved');
+        $clerk
+            ->await(static fn (): bool => str_ends_with($clerk->focus(), '-approver'), 'the approval field')
+            ->press('201', Key::TAB, '4201', Key::TAB, 'short this week', Key::ENTER)
+            ->awaitText('#layaways', 'approved');
         $clerk->fill('#cash', '1')->awaitText('#settle', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as');
         $this->assertCalm($clerk);
     }
@@ -59,8 +67,18 @@ final class LayawaysTest extends BrowserCase
         $clerk->press('wystan')->awaitText('#found', 'Wystan')->press(Key::ENTER)->awaitText('#who', 'Wystan');
         $clerk->fill('#deposit_in', '40')->awaitText('#post', 'Take deposit');
         $clerk->fill('#cash', '40')->awaitText('#settle', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as RCT-');
-        $clerk->go('/counter/new')->type('#entry', 'wystan')->awaitText('#found', 'Wystan')->press(Key::ENTER)->awaitText('#who', 'Deposit held');
-        $clerk->scan('LH-1140')->awaitText('#lines', 'hook')->click('#deposit_used')->press(Key::ENTER)->awaitText('#settle', 'stays');
+        $clerk
+            ->go('/counter/new')
+            ->type('#entry', 'wystan')
+            ->awaitText('#found', 'Wystan')
+            ->press(Key::ENTER)
+            ->awaitText('#who', 'Deposit held');
+        $clerk
+            ->scan('LH-1140')
+            ->awaitText('#lines', 'hook')
+            ->click('#deposit_used')
+            ->press(Key::ENTER)
+            ->awaitText('#settle', 'stays');
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as INV-');
         $this->assertCalm($clerk);
     }
@@ -70,8 +88,15 @@ final class LayawaysTest extends BrowserCase
         $clerk = $this->clerk('201');
         $label = $this->held($clerk, 'ulric', 'MA-0031', '50');
         $clerk->go("/layaways/{$label}");
-        $clerk->browser->executeScript('const last = [...document.querySelectorAll("details.fold")].pop(); last.open = true; last.scrollIntoView(); document.getElementById("back-cash").value = "";');
-        $clerk->type('#back-cash', '50')->type('#reason', 'moves away')->click('.danger-act')->awaitText('main', '40.00 goes back, but what is typed comes to 50.00');
+        $clerk->browser->executeScript(
+            'const last = [...document.querySelectorAll("details.fold")].pop(); last.open = true; '
+                .'last.scrollIntoView(); document.getElementById("back-cash").value = "";',
+        );
+        $clerk
+            ->type('#back-cash', '50')
+            ->type('#reason', 'moves away')
+            ->click('.danger-act')
+            ->awaitText('main', '40.00 goes back, but what is typed comes to 50.00');
         self::assertSame('moves away', $clerk->attribute('#reason', 'value'));
         $clerk->browser->executeScript('document.getElementById("back-cash").value = ""');
         $clerk->type('#back-cash', '40')->click('.danger-act')->awaitText('.note.done', 'is cancelled');
@@ -82,13 +107,29 @@ final class LayawaysTest extends BrowserCase
     {
         $clerk = $this->clerk('301');
         $clerk->press('tallow')->awaitText('#found', 'Tallow')->press(Key::ENTER)->awaitText('#who', 'Tallow');
-        $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw')->click('#charge')->press(Key::ENTER)->awaitText('#settle .bar-svg', 'house account');
+        $clerk
+            ->scan('MA-0031')
+            ->awaitText('#lines', 'Tile saw')
+            ->click('#charge')
+            ->press(Key::ENTER)
+            ->awaitText('#settle .bar-svg', 'house account');
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
-        $clerk->click('#settle .note a')->awaitText('h1', 'Invoice')->click('a[href$="/plan"]')->awaitText('h1', 'in parts');
+        $clerk
+            ->click('#settle .note a')
+            ->awaitText('h1', 'Invoice')
+            ->click('a[href$="/plan"]')
+            ->awaitText('h1', 'in parts');
         $clerk->type('#count', 'x'.Key::ENTER)->awaitText('main', 'between 1 and 120 parts');
         $clerk->browser->executeScript('document.getElementById("count").value = ""');
-        $clerk->type('#count', '3'.Key::ENTER)->awaitText('main', 'Paid in 3 parts')->type('#charge', '0');
-        self::assertNotSame('', $clerk->attribute('button.main-act', 'disabled'), 'Nothing is made that was not worked out.');
+        $clerk
+            ->type('#count', '3'.Key::ENTER)
+            ->awaitText('main', 'Paid in 3 parts')
+            ->type('#charge', '0');
+        self::assertNotSame(
+            '',
+            $clerk->attribute('button.main-act', 'disabled'),
+            'Nothing is made that was not worked out.',
+        );
         $clerk->go($clerk->path())->click('button.main-act')->awaitText('.note.done', 'is paid in 3 parts now');
         $this->assertCalm($clerk);
     }

@@ -21,15 +21,28 @@ final class OfficeTest extends BrowserCase
     public function test_the_banks_file_is_taken_in_looked_at_and_posted(): void
     {
         $clerk = $this->clerk('301');
-        $path = $this->file('bank.csv', "date,amount,payer,reference\n".date('Y-m-d').",11.11,Quillfeather Joinery,on account\n".date('Y-m-d').",22.22,Nobody Known,no idea\n");
+        $path = $this->file(
+            'bank.csv',
+            "date,amount,payer,reference\n"
+                .date('Y-m-d')
+                .",11.11,Quillfeather Joinery,on account\n"
+                .date('Y-m-d')
+                .",22.22,Nobody Known,no idea\n",
+        );
         $clerk->go('/bank');
         $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($path);
-        $clerk->click('.main-act')->awaitText('main table', 'Quillfeather Joinery')->awaitText('main table', 'nobody known by this');
+        $clerk
+            ->click('.main-act')
+            ->awaitText('main table', 'Quillfeather Joinery')
+            ->awaitText('main table', 'nobody known by this');
         $row = 'main tbody tr:nth-child(2)';
         $clerk->browser->findElement(WebDriverBy::cssSelector("{$row} .assign"))->sendKeys('1002'.Key::ENTER);
         $clerk->awaitText($row, 'Moss & Daughter');
         // Of the first only the payer's name speaks: whoever looks at it ticks it.
-        $clerk->click('main tbody tr:nth-child(1) input[type=checkbox]')->click('.main-act')->awaitText('.note.done', '2 payments are posted');
+        $clerk
+            ->click('main tbody tr:nth-child(1) input[type=checkbox]')
+            ->click('.main-act')
+            ->awaitText('.note.done', '2 payments are posted');
         self::assertSame(0, $clerk->count('main tbody input[type=checkbox]'));
         $clerk->go('/bank');
         $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($path);
@@ -58,7 +71,10 @@ final class OfficeTest extends BrowserCase
     {
         $clerk = $this->clerk('301');
         $clerk->go('/customers/1100')->click('a[href$="/terms"]');
-        $clerk->await(static fn (): bool => $clerk->focus() === 'credit_limit', 'the limit')->press('750', Key::ENTER)->awaitText('.note.done', 'Saved');
+        $clerk
+            ->await(static fn (): bool => $clerk->focus() === 'credit_limit', 'the limit')
+            ->press('750', Key::ENTER)
+            ->awaitText('.note.done', 'Saved');
         $clerk->awaitText('main', 'limit 750');
         $clerk->browser->findElement(WebDriverBy::cssSelector('input[name=reason]'))->sendKeys('asked to'.Key::ENTER);
         $clerk->awaitText('.note.stop', 'asked to');

@@ -23,12 +23,24 @@ final class ReturnsTest extends BrowserCase
         $clerk = $this->clerk();
         $label = $this->sold($clerk, '3 x LH-1140');
         $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'hook');
-        $clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('2', Key::ENTER)->awaitText('#returns', 'Coming back');
+        $clerk
+            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->press('2', Key::ENTER)
+            ->awaitText('#returns', 'Coming back');
         $clerk->press(Key::ENTER)->awaitText('#settle', 'To give back');
-        $clerk->click('#refund-cash')->press(Key::ENTER)->await(static fn (): bool => $clerk->attribute('#post', 'aria-disabled') === 'false', 'the return is settled');
+        $clerk
+            ->click('#refund-cash')
+            ->press(Key::ENTER)
+            ->await(
+                static fn (): bool => $clerk->attribute('#post', 'aria-disabled') === 'false',
+                'the return is settled',
+            );
         $clerk->ctrlEnter()->awaitText('#settle', 'Cash to hand back');
         $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Can come back');
-        $clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('2', Key::ENTER)->awaitText('#bring-back-said', 'only 1 can still come back');
+        $clerk
+            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->press('2', Key::ENTER)
+            ->awaitText('#bring-back-said', 'only 1 can still come back');
         $this->assertCalm($clerk);
     }
 
@@ -36,8 +48,16 @@ final class ReturnsTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $label = $this->sold($clerk, 'LH-1140');
-        $clerk->go('/counter/new')->alt('r')->await(static fn (): bool => $clerk->focus() === 'back-find', 'the search')->press($label, Key::ENTER)->awaitText('#returnable', 'hook');
-        $clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('1', Key::ENTER)->awaitText('#returns', 'Coming back');
+        $clerk
+            ->go('/counter/new')
+            ->alt('r')
+            ->await(static fn (): bool => $clerk->focus() === 'back-find', 'the search')
+            ->press($label, Key::ENTER)
+            ->awaitText('#returnable', 'hook');
+        $clerk
+            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->press('1', Key::ENTER)
+            ->awaitText('#returns', 'Coming back');
         $clerk->scan('LH-1300')->awaitText('#lines', 'Going out')->awaitText('#post', 'Post exchange');
         $clerk->fill('#cash', '100')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'CN-');
         $this->assertCalm($clerk);
@@ -46,15 +66,35 @@ final class ReturnsTest extends BrowserCase
     public function test_a_gift_card_is_sold_and_pays_by_its_number(): void
     {
         $clerk = $this->clerk();
-        $clerk->go('/counter/new')->alt('i')->await(static fn (): bool => $clerk->focus() === 'gift-worth', 'what it is worth')->press('20', Key::ENTER)->awaitText('#returns', 'New card')->awaitText('#total', '20.00');
-        $clerk->fill('#cash', '20')->awaitText('#settle .bar-svg', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as RCT-');
+        $clerk
+            ->go('/counter/new')
+            ->alt('i')
+            ->await(static fn (): bool => $clerk->focus() === 'gift-worth', 'what it is worth')
+            ->press('20', Key::ENTER)
+            ->awaitText('#returns', 'New card')
+            ->awaitText('#total', '20.00');
+        $clerk
+            ->fill('#cash', '20')
+            ->awaitText('#settle .bar-svg', 'cash')
+            ->ctrlEnter()
+            ->awaitText('#settle', 'Posted as RCT-');
         // The number stands on the paper, and on no page.
         $clerk->go('/documents/'.$clerk->text('#settle .note a').'/receipt');
         self::assertDoesNotMatchRegularExpression('/9\d{3}(?: \d{4}){3}/', $clerk->text('body'));
-        $clerk->go('/devices')->go((string) $clerk->browser->executeScript('return new URL(document.querySelector("iframe.paper-frame").src).pathname'));
+        $clerk
+            ->go('/devices')
+            ->go(
+                (string) $clerk->browser->executeScript(
+                    'return new URL(document.querySelector("iframe.paper-frame").src).pathname',
+                ),
+            );
         preg_match('/Gift card (9\d{3}(?: \d{4}){3})/', $clerk->text('body'), $found);
         $clerk->go('/counter/new')->scan('LH-1140')->awaitText('#lines', 'hook');
-        $clerk->scan($found[1] ?? '')->awaitText('#settle', 'worth 20.00')->ctrlEnter()->awaitText('#settle', 'Posted as INV-');
+        $clerk
+            ->scan($found[1] ?? '')
+            ->awaitText('#settle', 'worth 20.00')
+            ->ctrlEnter()
+            ->awaitText('#settle', 'Posted as INV-');
         $this->assertCalm($clerk);
     }
 
@@ -64,7 +104,12 @@ final class ReturnsTest extends BrowserCase
         $label = $this->sold($clerk, '2 x LH-1140', 'LH-1300');
         $clerk->go("/documents/{$label}");
         $clerk->browser->executeScript('document.querySelector("main aside details").open = true');
-        $clerk->type('#approver', '201')->type('#approver_pin', '4201')->type('#approver_reason', 'wrong customer')->click('aside details .quiet-act')->awaitText('#lines', 'hook set');
+        $clerk
+            ->type('#approver', '201')
+            ->type('#approver_pin', '4201')
+            ->type('#approver_reason', 'wrong customer')
+            ->click('aside details .quiet-act')
+            ->awaitText('#lines', 'hook set');
         $clerk->go("/documents/{$label}")->awaitText('main', 'Came back of it');
         $this->assertCalm($clerk);
     }

@@ -36,7 +36,27 @@ final class Served
     {
         $root = dirname(__DIR__, 2);
         $router = "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php";
-        $this->server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', "127.0.0.1:{$this->port}", $router], "{$root}/public", [...$this->environment(), 'DB_USERNAME' => 'elmstone_till', 'DB_PASSWORD' => $this->env('DB_TILL_PASSWORD'), 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database'], timeout: null);
+        $this->server = new Process(
+            [
+                PHP_BINARY,
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'variables_order=EGPCS',
+                '-S',
+                "127.0.0.1:{$this->port}",
+                $router,
+            ],
+            "{$root}/public",
+            [
+                ...$this->environment(),
+                'DB_USERNAME' => 'elmstone_till',
+                'DB_PASSWORD' => $this->env('DB_TILL_PASSWORD'),
+                'SESSION_DRIVER' => 'database',
+                'CACHE_STORE' => 'database',
+            ],
+            timeout: null,
+        );
         $this->server->disableOutput();
         $this->server->start();
 
@@ -59,12 +79,24 @@ final class Served
     /** Runs a console command on the served database. */
     public function artisan(string ...$command): string
     {
-        return (new Process([PHP_BINARY, 'artisan', ...$command], dirname(__DIR__, 2), $this->environment(), timeout: 300))->mustRun()->getOutput();
+        return (new Process(
+            [PHP_BINARY, 'artisan', ...$command],
+            dirname(__DIR__, 2),
+            $this->environment(),
+            timeout: 300,
+        ))
+            ->mustRun()
+            ->getOutput();
     }
 
     public function query(string $sql): mixed
     {
-        $database = new PDO("mysql:host=127.0.0.1;port={$this->env('DB_PORT')};dbname={$this->database}", 'elmstone', $this->env('DB_PASSWORD'), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $database = new PDO(
+            "mysql:host=127.0.0.1;port={$this->env('DB_PORT')};dbname={$this->database}",
+            'elmstone',
+            $this->env('DB_PASSWORD'),
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
 
         $answer = $database->query($sql);
 
@@ -74,7 +106,15 @@ final class Served
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['DB_DATABASE' => $this->database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'ELMSTONE_STAND_INS' => 'true', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file', 'BCRYPT_ROUNDS' => '4'];
+        return [
+            'DB_DATABASE' => $this->database,
+            'APP_ENV' => 'production',
+            'APP_DEBUG' => 'false',
+            'ELMSTONE_STAND_INS' => 'true',
+            'SESSION_DRIVER' => 'file',
+            'CACHE_STORE' => 'file',
+            'BCRYPT_ROUNDS' => '4',
+        ];
     }
 
     private function env(string $name): string

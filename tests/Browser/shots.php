@@ -23,7 +23,9 @@ $shot = static function (string $name) use ($clerk, $folder): void {
 
 $clerk->signIn('301', 2)->go('/counter/new');
 
-$clerk->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031')->awaitText('#lines', 'Tile saw');
+$clerk
+    ->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031')
+    ->awaitText('#lines', 'Tile saw');
 $clerk->type('#entry', '4 x lim*hook')->awaitText('#found', 'LH-1140');
 $shot('counter-mid-sale');
 $clerk->press(Key::ESCAPE, Key::ESCAPE);
@@ -37,15 +39,25 @@ $shot('counter-settling');
 $clerk->fill('#cash', '450')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Posted as');
 
 $label = $clerk->text('#settle .note a');
-$clerk->go('/counter/new')->type('#entry', 'quillf')->awaitText('#found', 'Quillfeather')->press(Key::ENTER)->awaitText('#who', 'Quillfeather');
-$clerk->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031', 'LH-1300')->awaitText('#lines', 'hook set');
+$clerk
+    ->go('/counter/new')
+    ->type('#entry', 'quillf')
+    ->awaitText('#found', 'Quillfeather')
+    ->press(Key::ENTER)
+    ->awaitText('#who', 'Quillfeather');
+$clerk
+    ->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031', 'LH-1300')
+    ->awaitText('#lines', 'hook set');
 $clerk->fill('#cash', '100')->awaitText('#settle .bar-svg', 'cash');
 $clerk->click('#charge')->press(Key::ENTER)->awaitText('#settle', 'can approve');
 $shot('counter-account');
 $clerk->go('/accounts');
 $shot('ageing');
 $clerk->go('/accounts/1001');
-$items = $clerk->browser->executeScript('return [...document.querySelectorAll("a.code[href*=\\"/documents/INV\\"]")].slice(0, 3).map((a) => [a.textContent, a.closest("tr").lastElementChild.textContent])');
+$items = $clerk->browser->executeScript(
+    'return [...document.querySelectorAll("a.code[href*=\\"/documents/INV\\"]")].slice(0, 3).map((a) => '
+        .'[a.textContent, a.closest("tr").lastElementChild.textContent])',
+);
 $shot('account');
 $clerk->go('/accounts/1001/payment');
 $clerk->type('#reference', '004417')->fill('#amount', '999.60')->awaitText('.pay-sums', '999.60');
@@ -65,11 +77,17 @@ $clerk->go("/documents/{$label}/invoice");
 $shot('invoice');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
 $shot('returnable');
-$clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('2', Key::ENTER)->awaitText('#returns', 'Coming back');
+$clerk
+    ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+    ->press('2', Key::ENTER)
+    ->awaitText('#returns', 'Coming back');
 $clerk->scan('LH-1140', 'FX-5060')->awaitText('#lines', 'Going out');
 $shot('exchange');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
-$clerk->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')->press('4', Key::ENTER)->awaitText('#returns', 'Coming back');
+$clerk
+    ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+    ->press('4', Key::ENTER)
+    ->awaitText('#returns', 'Coming back');
 $clerk->click('#refund-cash')->press(Key::ENTER)->awaitText('#settle .bar-svg', 'cash');
 $shot('refund');
 $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
@@ -81,8 +99,18 @@ $clerk->go('/layaways');
 $shot('layaways');
 $clerk->go('/layaways?tab=behind')->click('main tbody tr:nth-child(2) a.code')->awaitText('h1', 'Layaway');
 $shot('layaway');
-$clerk->go('/counter/new')->type('#entry', 'rowena')->awaitText('#found', 'Rowena')->press(Key::ENTER)->awaitText('#who', 'Rowena');
-$clerk->scan('MA-0057', '2 x AD-0207')->awaitText('#lines', 'adhesive')->click('#hold')->press(Key::ENTER)->awaitText('#hold-part', 'Layaway agreement');
+$clerk
+    ->go('/counter/new')
+    ->type('#entry', 'rowena')
+    ->awaitText('#found', 'Rowena')
+    ->press(Key::ENTER)
+    ->awaitText('#who', 'Rowena');
+$clerk
+    ->scan('MA-0057', '2 x AD-0207')
+    ->awaitText('#lines', 'adhesive')
+    ->click('#hold')
+    ->press(Key::ENTER)
+    ->awaitText('#hold-part', 'Layaway agreement');
 $clerk->sign('#sign .pad')->click('[data-sign-keep]')->awaitText('#sign', 'signed');
 $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
@@ -98,7 +126,11 @@ function bankFile(array $items, string $currency = 'USD'): string
     $minor = static fn (string $amount): int => (int) preg_replace('/\D/', '', $amount);
     $sum = $minor($items[0][1]) + $minor($items[1][1]);
     $payments = [
-        [sprintf('%d.%02d', intdiv($sum, 100), $sum % 100), 'Quillfeather Joinery', "invoices {$items[0][0]} and {$items[1][0]}"],
+        [
+            sprintf('%d.%02d', intdiv($sum, 100), $sum % 100),
+            'Quillfeather Joinery',
+            "invoices {$items[0][0]} and {$items[1][0]}",
+        ],
         ['250.00', 'MOSS AND DAUGHTER TILING', 'on account, thank you'],
         ['36.40', 'Tallow and Wick Stoves', 'stove pipes'],
         ['118.20', 'R. Underfoot', 'materials October'],
@@ -108,8 +140,15 @@ function bankFile(array $items, string $currency = 'USD'): string
     $entries = '';
 
     foreach ($payments as $i => [$amount, $payer, $text]) {
-        $entries .= "<Ntry><Amt Ccy=\"{$currency}\">{$amount}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>{$day}</Dt></BookgDt><AcctSvcrRef>{$day}-".bin2hex(random_bytes(3))."-{$i}</AcctSvcrRef><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>{$payer}</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>{$text}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>";
+        $entries
+            .= "<Ntry><Amt Ccy=\"{$currency}\">{$amount}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts>"
+            ."<BookgDt><Dt>{$day}</Dt></BookgDt><AcctSvcrRef>{$day}-"
+            .bin2hex(random_bytes(3))
+            ."-{$i}</AcctSvcrRef><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>{$payer}</Nm></Pty></Dbtr></RltdPties>"
+            ."<RmtInf><Ustrd>{$text}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>";
     }
 
-    return "<?xml version=\"1.0\" encoding=\"UTF-8\"?><Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>1</MsgId><CreDtTm>{$day}T06:00:00</CreDtTm></GrpHdr><Stmt><Id>{$day}</Id><Acct><Id><Othr><Id>0044107719</Id></Othr></Id></Acct>{$entries}</Stmt></BkToCstmrStmt></Document>";
+    return '<?xml version="1.0" encoding="UTF-8"?><Document '
+        ."xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>1</MsgId><CreDtTm>{$day}T06:00:00</"
+        ."CreDtTm></GrpHdr><Stmt><Id>{$day}</Id><Acct><Id><Othr><Id>0044107719</Id></Othr></Id></Acct>{$entries}</Stmt></BkToCstmrStmt></Document>";
 }

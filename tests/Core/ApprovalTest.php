@@ -15,14 +15,20 @@ final class ApprovalTest extends CoreCase
 {
     private static function pieces(string $quantity, int $net): Scope
     {
-        return Scope::of(ApprovalKind::BelowFloor)->naming('line', 7)->pieces($quantity, Money::ofMinor($net, Currency::of('USD')));
+        return Scope::of(ApprovalKind::BelowFloor)
+            ->naming('line', 7)
+            ->pieces($quantity, Money::ofMinor($net, Currency::of('USD')));
     }
 
     #[DataProvider('needs')]
     public function test_it_covers_up_to_its_figures(Scope $approved, Scope $needed, bool $covered): void
     {
         $this->assertSame($covered, $approved->covers($needed));
-        $this->assertSame($covered, Scope::fromJson($approved->kind, $approved->toJson())->covers($needed), 'as it is kept');
+        $this->assertSame(
+            $covered,
+            Scope::fromJson($approved->kind, $approved->toJson())->covers($needed),
+            'as it is kept',
+        );
     }
 
     /** @return iterable<string, array{Scope, Scope, bool}> */
@@ -31,9 +37,21 @@ final class ApprovalTest extends CoreCase
         $aside = Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2.5');
         yield 'the same' => [$aside, $aside, true];
         yield 'less' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2'), true];
-        yield 'more' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2.5001'), false];
-        yield 'another thing' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 4)->upTo('quantity', '1'), false];
-        yield 'another kind' => [$aside, Scope::of(ApprovalKind::OneOff)->naming('item', 3)->upTo('quantity', '1'), false];
+        yield 'more' => [
+            $aside,
+            Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2.5001'),
+            false,
+        ];
+        yield 'another thing' => [
+            $aside,
+            Scope::of(ApprovalKind::Committed)->naming('item', 4)->upTo('quantity', '1'),
+            false,
+        ];
+        yield 'another kind' => [
+            $aside,
+            Scope::of(ApprovalKind::OneOff)->naming('item', 3)->upTo('quantity', '1'),
+            false,
+        ];
         yield 'a figure nobody approved' => [$aside, $aside->upTo('money', 1), false];
         yield 'a figure nobody approved, of nothing' => [$aside, $aside->upTo('money', 0), true];
         yield 'a name nobody approved' => [$aside, $aside->naming('buyer', 9), false];
@@ -48,6 +66,9 @@ final class ApprovalTest extends CoreCase
     public function test_what_goes_beyond_is_named(): void
     {
         $approved = Scope::of(ApprovalKind::MoneyOut)->naming('way', 'cash')->upTo('amount', 500);
-        $this->assertSame(['way', 'amount'], $approved->beyond(Scope::of(ApprovalKind::MoneyOut)->naming('way', 'cheque')->upTo('amount', 501)));
+        $this->assertSame(
+            ['way', 'amount'],
+            $approved->beyond(Scope::of(ApprovalKind::MoneyOut)->naming('way', 'cheque')->upTo('amount', 501)),
+        );
     }
 }

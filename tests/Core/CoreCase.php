@@ -33,17 +33,37 @@ abstract class CoreCase extends TestCase
         return array_values(array_map(static fn (Money $amount): string => $amount->toString(), $amounts));
     }
 
-    protected static function line(string $quantity, string $price, int $per = 1, string $class = 'standard', ?Reduction $discount = null, bool $mayDiscount = true, Direction $direction = Direction::Out): SlipLine
-    {
-        return SlipLine::of(uniqid(), $direction, Quantity::of($quantity), UnitPrice::of($price), $per, $class, $discount, $mayDiscount);
+    protected static function line(
+        string $quantity,
+        string $price,
+        int $per = 1,
+        string $class = 'standard',
+        ?Reduction $discount = null,
+        bool $mayDiscount = true,
+        Direction $direction = Direction::Out,
+    ): SlipLine {
+        return SlipLine::of(
+            uniqid(),
+            $direction,
+            Quantity::of($quantity),
+            UnitPrice::of($price),
+            $per,
+            $class,
+            $discount,
+            $mayDiscount,
+        );
     }
 
     /**
      * @param  list<string>  $classes
      * @param  list<string>  $onTopOf
      */
-    protected static function tax(string $id, string $rate, array $classes = ['standard'], array $onTopOf = []): TaxComponent
-    {
+    protected static function tax(
+        string $id,
+        string $rate,
+        array $classes = ['standard'],
+        array $onTopOf = [],
+    ): TaxComponent {
         return new TaxComponent($id, Percentage::of($rate), $classes, $onTopOf);
     }
 

@@ -27,9 +27,16 @@ final class CreditNoteTest extends CoreCase
     /** @param  list<OriginalLine|SlipLine>  $lines */
     private static function reckoned(array $lines, bool $included = false, string $rate = '10'): ReckonedSlip
     {
-        $terms = $included ? TaxTerms::pricesWithTax(TaxRounding::PerDocument) : TaxTerms::pricesWithoutTax(TaxRounding::PerDocument);
+        $terms = $included
+            ? TaxTerms::pricesWithTax(TaxRounding::PerDocument)
+            : TaxTerms::pricesWithoutTax(TaxRounding::PerDocument);
 
-        return CreditNote::reckon(Currency::of('USD'), $terms, $lines, Slip::of(Currency::of('USD'), $terms, TaxProfile::of(self::tax('state', $rate)), []));
+        return CreditNote::reckon(
+            Currency::of('USD'),
+            $terms,
+            $lines,
+            Slip::of(Currency::of('USD'), $terms, TaxProfile::of(self::tax('state', $rate)), []),
+        );
     }
 
     /** @param  array<string, Money>  $tax */
@@ -37,7 +44,11 @@ final class CreditNoteTest extends CoreCase
     {
         $sold = Returnable::of(new SoldLine(Quantity::of('2'), self::usd($net), $tax));
 
-        return new OriginalLine(SlipLine::of($id, Direction::Back, Quantity::of('1'), UnitPrice::of('99')), $sold->returning(Quantity::of('1')), array_values($components));
+        return new OriginalLine(
+            SlipLine::of($id, Direction::Back, Quantity::of('1'), UnitPrice::of('99')),
+            $sold->returning(Quantity::of('1')),
+            array_values($components),
+        );
     }
 
     private static function blind(string $id, string $price, Direction $direction = Direction::Back): SlipLine
@@ -48,39 +59,75 @@ final class CreditNoteTest extends CoreCase
     /** @return list<list<string>> id, rate, base, amount */
     private static function taxes(ReckonedSlip $slip): array
     {
-        return array_map(static fn (TaxSubtotal $tax): array => [$tax->component->id, $tax->component->rate->toString(), $tax->base->toString(), $tax->amount->toString()], $slip->tax);
+        return array_map(
+            static fn (TaxSubtotal $tax): array => [
+                $tax->component->id,
+                $tax->component->rate->toString(),
+                $tax->base->toString(),
+                $tax->amount->toString(),
+            ],
+            $slip->tax,
+        );
     }
 
     public function test_figures_are_signed_and_lines_are_not(): void
     {
-        $note = self::reckoned([self::original('a', '20.00', ['state' => self::usd('2.00')], self::tax('state', '10'))]);
+        $note = self::reckoned([
+            self::original('a', '20.00', ['state' => self::usd('2.00')], self::tax('state', '10')),
+        ]);
         self::assertSame(['-10.00', '-1.00', '-11.00'], self::written([$note->net, $note->taxTotal, $note->total]));
-        self::assertSame(['10.00', '10.00', '11.00'], self::written([$note->lines[0]->gross, $note->lines[0]->net, $note->lines[0]->total]));
+        self::assertSame(
+            ['10.00', '10.00', '11.00'],
+            self::written([$note->lines[0]->gross, $note->lines[0]->net, $note->lines[0]->total]),
+        );
         self::assertSame([['state', '10', '-10.00', '-1.00']], self::taxes($note));
     }
 
     public function test_old_and_new_rates_stand_apart_and_equal_ones_together(): void
     {
         $old = self::original('a', '20.00', ['state' => self::usd('2.00')], self::tax('state', '10'));
-        self::assertSame([['state', '10', '-10.00', '-1.00'], ['state', '20', '-5.00', '-1.00']], self::taxes(self::reckoned([$old, self::blind('b', '5')], rate: '20')));
-        self::assertSame([['state', '10', '-15.00', '-1.50']], self::taxes(self::reckoned([$old, self::blind('b', '5')])));
+        self::assertSame(
+            [['state', '10', '-10.00', '-1.00'], ['state', '20', '-5.00', '-1.00']],
+            self::taxes(self::reckoned([$old, self::blind('b', '5')], rate: '20')),
+        );
+        self::assertSame(
+            [['state', '10', '-15.00', '-1.50']],
+            self::taxes(self::reckoned([$old, self::blind('b', '5')])),
+        );
     }
 
     public function test_a_fee_goes_out_on_it(): void
     {
-        $note = self::reckoned([self::original('a', '20.00', ['state' => self::usd('2.00')], self::tax('state', '10')), self::blind('fee', '1.50', Direction::Out)]);
+        $note = self::reckoned([
+            self::original('a', '20.00', ['state' => self::usd('2.00')], self::tax('state', '10')),
+            self::blind('fee', '1.50', Direction::Out),
+        ]);
         self::assertSame(['-8.50', '-0.85', '-9.35'], self::written([$note->net, $note->taxTotal, $note->total]));
     }
 
     public function test_a_tax_on_top_of_another_has_it_in_its_base(): void
     {
-        $note = self::reckoned([self::original('a', '20.00', ['state' => self::usd('2.00'), 'city' => self::usd('0.44')], self::tax('state', '10'), self::tax('city', '2', onTopOf: ['state']))]);
+        $note = self::reckoned([
+            self::original(
+                'a',
+                '20.00',
+                ['state' => self::usd('2.00'), 'city' => self::usd('0.44')],
+                self::tax('state', '10'),
+                self::tax('city', '2', onTopOf: ['state']),
+            ),
+        ]);
         self::assertSame([['state', '10', '-10.00', '-1.00'], ['city', '2', '-11.00', '-0.22']], self::taxes($note));
     }
 
     public function test_with_tax_in_the_price_the_total_is_the_net(): void
     {
-        $note = self::reckoned([self::original('a', '22.00', ['state' => self::usd('2.00')], self::tax('state', '10')), self::blind('b', '11')], true);
+        $note = self::reckoned(
+            [
+                self::original('a', '22.00', ['state' => self::usd('2.00')], self::tax('state', '10')),
+                self::blind('b', '11'),
+            ],
+            true,
+        );
         self::assertSame(['-22.00', '-2.00', '-22.00'], self::written([$note->net, $note->taxTotal, $note->total]));
         self::assertSame([['state', '10', '-20.00', '-2.00']], self::taxes($note));
     }

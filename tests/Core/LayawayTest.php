@@ -37,9 +37,18 @@ final class LayawayTest extends CoreCase
     }
 
     #[DataProvider('portions')]
-    public function test_a_portion_is_whichever_is_more(?string $percent, ?string $amount, string $sum, string $comesTo): void
-    {
-        self::assertSame($comesTo, Portion::of($percent, $amount === null ? null : self::usd($amount))->ofSum(self::usd($sum))->toString());
+    public function test_a_portion_is_whichever_is_more(
+        ?string $percent,
+        ?string $amount,
+        string $sum,
+        string $comesTo,
+    ): void {
+        self::assertSame(
+            $comesTo,
+            Portion::of($percent, $amount === null ? null : self::usd($amount))
+                ->ofSum(self::usd($sum))
+                ->toString(),
+        );
     }
 
     public function test_a_portion_is_never_below_nothing_or_above_everything(): void
@@ -51,8 +60,14 @@ final class LayawayTest extends CoreCase
     public function test_what_does_not_fit_is_refused(): void
     {
         $terms = self::terms(10, 10, 5);
-        self::assertRefused('over_paid', static fn () => LayawayStanding::of(self::usd('10.00'), $terms, [self::usd('6.00'), self::usd('4.01')]));
-        self::assertRefused('bad_amount', static fn () => LayawayStanding::of(self::usd('10.00'), $terms, [self::usd('6.00'), self::usd('-0.01')]));
+        self::assertRefused(
+            'over_paid',
+            static fn () => LayawayStanding::of(self::usd('10.00'), $terms, [self::usd('6.00'), self::usd('4.01')]),
+        );
+        self::assertRefused(
+            'bad_amount',
+            static fn () => LayawayStanding::of(self::usd('10.00'), $terms, [self::usd('6.00'), self::usd('-0.01')]),
+        );
         self::assertRefused('bad_amount', static fn () => LayawayStanding::of(self::usd('-10.00'), $terms, []));
     }
 
@@ -109,7 +124,11 @@ final class LayawayTest extends CoreCase
             $total = mt_rand(0, 100_000);
             $paid = mt_rand(0, $total);
             $fee = Portion::of((string) mt_rand(0, 100), mt_rand(0, 1) === 0 ? null : self::cents(mt_rand(0, 5000)));
-            $standing = LayawayStanding::of(self::cents($total), new LayawayTerms(Portion::nothing(), Portion::nothing(), $fee), [self::cents($paid)]);
+            $standing = LayawayStanding::of(
+                self::cents($total),
+                new LayawayTerms(Portion::nothing(), Portion::nothing(), $fee),
+                [self::cents($paid)],
+            );
             self::assertSame($paid, $standing->fee->minor + $standing->refund->minor);
             self::assertGreaterThanOrEqual(0, $standing->refund->minor);
             self::assertGreaterThanOrEqual(0, $standing->fee->minor);
@@ -117,7 +136,10 @@ final class LayawayTest extends CoreCase
         }
     }
 
-    /** Property: schedules sum exactly for every count and amount, the shares differ by a cent at most, and dates never run backwards. */
+    /**
+     * Property: schedules sum exactly for every count and amount, the shares differ by a cent at most, and dates never
+     * run backwards.
+     */
     public function test_schedules_sum_exactly_for_every_count_and_amount(): void
     {
         mt_srand(20261125);
@@ -125,9 +147,17 @@ final class LayawayTest extends CoreCase
         foreach (range(1, 60) as $count) {
             $total = mt_rand(0, 3) === 0 ? mt_rand(0, $count) : mt_rand(1, 2_000_000);
             $rhythm = Rhythm::cases()[mt_rand(0, 2)];
-            $schedule = Schedule::of(self::cents($total), $count, new DateTimeImmutable('2027-'.mt_rand(1, 12).'-'.mt_rand(1, 28)), $rhythm);
+            $schedule = Schedule::of(
+                self::cents($total),
+                $count,
+                new DateTimeImmutable('2027-'.mt_rand(1, 12).'-'.mt_rand(1, 28)),
+                $rhythm,
+            );
             $amounts = array_map(static fn (Instalment $part): int => $part->amount->minor, $schedule->instalments);
-            $dates = array_map(static fn (Instalment $part): string => $part->due->format('Y-m-d'), $schedule->instalments);
+            $dates = array_map(
+                static fn (Instalment $part): string => $part->due->format('Y-m-d'),
+                $schedule->instalments,
+            );
             self::assertSame($total, array_sum($amounts));
             self::assertLessThanOrEqual(1, max($amounts) - min($amounts));
             self::assertSame($amounts, array_reverse(self::sorted($amounts)));
@@ -138,17 +168,29 @@ final class LayawayTest extends CoreCase
 
     public function test_the_31st_is_clamped_to_each_months_last_day_and_comes_back(): void
     {
-        $dates = array_map(static fn (Instalment $part): string => $part->due->format('Y-m-d'), Schedule::of(self::usd('700.00'), 7, new DateTimeImmutable('2027-08-31'), Rhythm::Month)->instalments);
+        $dates = array_map(
+            static fn (Instalment $part): string => $part->due->format('Y-m-d'),
+            Schedule::of(self::usd('700.00'), 7, new DateTimeImmutable('2027-08-31'), Rhythm::Month)->instalments,
+        );
 
-        self::assertSame(['2027-08-31', '2027-09-30', '2027-10-31', '2027-11-30', '2027-12-31', '2028-01-31', '2028-02-29'], $dates);
+        self::assertSame(
+            ['2027-08-31', '2027-09-30', '2027-10-31', '2027-11-30', '2027-12-31', '2028-01-31', '2028-02-29'],
+            $dates,
+        );
     }
 
     public function test_payments_meet_the_oldest_rung_first(): void
     {
         $ladder = $this->ladder('45.00', '2027-02-10');
 
-        self::assertSame(['met', 'next', 'later'], array_map(static fn (Rung $rung): string => $rung->state->value, $ladder->rungs));
-        self::assertSame(['33.34', '11.66', '0.00'], self::written(array_map(static fn (Rung $rung): Money => $rung->met, $ladder->rungs)));
+        self::assertSame(
+            ['met', 'next', 'later'],
+            array_map(static fn (Rung $rung): string => $rung->state->value, $ladder->rungs),
+        );
+        self::assertSame(
+            ['33.34', '11.66', '0.00'],
+            self::written(array_map(static fn (Rung $rung): Money => $rung->met, $ladder->rungs)),
+        );
         self::assertTrue($ladder->rungs[1]->isPartlyMet());
         self::assertSame('21.67', $ladder->firstUnmet()?->open()->toString());
         self::assertNull($ladder->dueBy(new DateTimeImmutable('2027-02-10')));
@@ -169,12 +211,20 @@ final class LayawayTest extends CoreCase
 
     private function ladder(string $paid, string $day): Ladder
     {
-        return Ladder::of(Schedule::of(self::usd('100.00'), 3, new DateTimeImmutable('2027-01-31'), Rhythm::Month)->instalments, self::usd($paid), new DateTimeImmutable($day));
+        return Ladder::of(
+            Schedule::of(self::usd('100.00'), 3, new DateTimeImmutable('2027-01-31'), Rhythm::Month)->instalments,
+            self::usd($paid),
+            new DateTimeImmutable($day),
+        );
     }
 
     private static function terms(int $deposit, int $payment, int $fee): LayawayTerms
     {
-        return new LayawayTerms(Portion::of((string) $deposit, null), Portion::of((string) $payment, null), Portion::of((string) $fee, null));
+        return new LayawayTerms(
+            Portion::of((string) $deposit, null),
+            Portion::of((string) $payment, null),
+            Portion::of((string) $fee, null),
+        );
     }
 
     /**
@@ -190,7 +240,10 @@ final class LayawayTest extends CoreCase
         return $values;
     }
 
-    /** @return iterable<string, array{string|null, int|null, int, int|null}> percent, least amount, what remains, most payments */
+    /**
+     * @return iterable<string, array{string|null, int|null, int, int|null}> percent, least amount, what remains, most
+     *     payments
+     */
     public static function remainders(): iterable
     {
         yield 'a tenth each' => ['10', null, 5340, 10];
@@ -201,14 +254,25 @@ final class LayawayTest extends CoreCase
     }
 
     #[DataProvider('remainders')]
-    public function test_no_payment_proposed_is_below_the_least(?string $percent, ?int $amount, int $remaining, ?int $most): void
-    {
-        $terms = new LayawayTerms(Portion::nothing(), Portion::of($percent, $amount === null ? null : self::cents($amount)), Portion::nothing());
+    public function test_no_payment_proposed_is_below_the_least(
+        ?string $percent,
+        ?int $amount,
+        int $remaining,
+        ?int $most,
+    ): void {
+        $terms = new LayawayTerms(
+            Portion::nothing(),
+            Portion::of($percent, $amount === null ? null : self::cents($amount)),
+            Portion::nothing(),
+        );
         self::assertSame($most, $terms->mostPayments(self::cents($remaining)));
         $least = $terms->minPayment->ofSum(self::cents($remaining));
 
         foreach ($most === null ? [] : [$most, max(1, $most - 1)] as $count) {
-            foreach (Schedule::of(self::cents($remaining), $count, new DateTimeImmutable('2027-01-31'), Rhythm::Month)->instalments as $part) {
+            foreach (
+                Schedule::of(self::cents($remaining), $count, new DateTimeImmutable('2027-01-31'), Rhythm::Month)
+                    ->instalments as $part
+            ) {
                 self::assertFalse($least->exceeds($part->amount));
             }
         }

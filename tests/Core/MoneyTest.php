@@ -81,7 +81,10 @@ final class MoneyTest extends CoreCase
 
     public function test_it_does_not_mix_currencies(): void
     {
-        self::assertRefused('mixed_currencies', static fn () => self::usd('1')->plus(Money::of('1', Currency::of('KWD'))));
+        self::assertRefused(
+            'mixed_currencies',
+            static fn () => self::usd('1')->plus(Money::of('1', Currency::of('KWD'))),
+        );
     }
 
     public function test_it_apportions_by_the_largest_remainders_with_ties_to_the_earlier(): void
@@ -101,12 +104,17 @@ final class MoneyTest extends CoreCase
 
     public function test_shares_always_sum_to_the_amount_and_are_never_off_by_a_whole_unit(): void
     {
-        $this->forAll(Generators::choose(-10_000_000, 10_000_000), Generators::seq(Generators::choose(0, 100_000)))->then(static function (int $amount, array $weights): void {
+        $this->forAll(
+            Generators::choose(-10_000_000, 10_000_000),
+            Generators::seq(Generators::choose(0, 100_000)),
+        )->then(static function (int $amount, array $weights): void {
             if ($weights === []) {
                 return;
             }
 
-            $shares = Money::ofMinor($amount, Currency::of('USD'))->apportion(array_map(BigInteger::of(...), array_values($weights)));
+            $shares = Money::ofMinor($amount, Currency::of('USD'))->apportion(
+                array_map(BigInteger::of(...), array_values($weights)),
+            );
             $total = array_sum($weights);
             self::assertSame($amount, array_sum(array_map(static fn (Money $share): int => $share->minor, $shares)));
 
@@ -133,6 +141,9 @@ final class MoneyTest extends CoreCase
     {
         self::assertSame('1.25', Reduction::percent('12.5')->of(self::usd('10.00'))->toString());
         self::assertSame('10.00', Reduction::amount(self::usd('10.00'))->of(self::usd('10.00'))->toString());
-        self::assertRefused('discount_too_large', static fn () => Reduction::amount(self::usd('10.01'))->of(self::usd('10.00')));
+        self::assertRefused(
+            'discount_too_large',
+            static fn () => Reduction::amount(self::usd('10.01'))->of(self::usd('10.00')),
+        );
     }
 }

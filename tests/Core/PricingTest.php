@@ -27,10 +27,26 @@ final class PricingTest extends CoreCase
     {
         return new PriceBook(
             UnitPrice::of('10.00'),
-            [new DatedPrice(UnitPrice::of('9.80'), new DateTimeImmutable('2027-06-01'), new DateTimeImmutable('2027-06-30'))],
+            [
+                new DatedPrice(
+                    UnitPrice::of('9.80'),
+                    new DateTimeImmutable('2027-06-01'),
+                    new DateTimeImmutable('2027-06-30'),
+                ),
+            ],
             UnitPrice::of('9.50'),
-            [new QuantityBreak(Quantity::of('10'), UnitPrice::of('9.00')), new QuantityBreak(Quantity::of('100'), UnitPrice::of('8.00'))],
-            [new DatedPrice(UnitPrice::of('8.50'), new DateTimeImmutable('2027-03-01'), new DateTimeImmutable('2027-03-31'), 'March')],
+            [
+                new QuantityBreak(Quantity::of('10'), UnitPrice::of('9.00')),
+                new QuantityBreak(Quantity::of('100'), UnitPrice::of('8.00')),
+            ],
+            [
+                new DatedPrice(
+                    UnitPrice::of('8.50'),
+                    new DateTimeImmutable('2027-03-01'),
+                    new DateTimeImmutable('2027-03-31'),
+                    'March',
+                ),
+            ],
             Percentage::of('5'),
             $netPrice,
         );
@@ -42,10 +58,18 @@ final class PricingTest extends CoreCase
     }
 
     #[DataProvider('quotes')]
-    public function test_which_price_wins(string $day, string $quantity, string $price, PriceRule $rule, bool $discounted): void
-    {
+    public function test_which_price_wins(
+        string $day,
+        string $quantity,
+        string $price,
+        PriceRule $rule,
+        bool $discounted,
+    ): void {
         $quote = self::on($day, $quantity);
-        self::assertSame([$price, $rule, $discounted], [$quote->price->toString(), $quote->rule, $quote->discount !== null]);
+        self::assertSame(
+            [$price, $rule, $discounted],
+            [$quote->price->toString(), $quote->rule, $quote->discount !== null],
+        );
         self::assertSame('10', $quote->list->toString());
     }
 
@@ -58,7 +82,13 @@ final class PricingTest extends CoreCase
         yield 'the best break' => ['2027-01-15', '150', '8', PriceRule::QuantityBreak, true];
         yield 'a promotion on its last day' => ['2027-03-31', '10', '8.5', PriceRule::Promotion, true];
         yield 'the break below the promotion' => ['2027-03-31', '100', '8', PriceRule::QuantityBreak, true];
-        yield 'a contract, though it is not the lowest, and without the standing discount' => ['2027-06-30', '150', '9.8', PriceRule::Contract, false];
+        yield 'a contract, though it is not the lowest, and without the standing discount' => [
+            '2027-06-30',
+            '150',
+            '9.8',
+            PriceRule::Contract,
+            false,
+        ];
         yield 'the contract has ended' => ['2027-07-01', '1', '9.5', PriceRule::Level, true];
     }
 
@@ -71,21 +101,40 @@ final class PricingTest extends CoreCase
 
     public function test_of_equal_prices_the_plainer_rule_is_named(): void
     {
-        $book = new PriceBook(UnitPrice::of('5.00'), level: UnitPrice::of('5.00'), promotions: [new DatedPrice(UnitPrice::of('5.00'))]);
-        self::assertSame(PriceRule::ListPrice, $book->quote(Quantity::of('1'), new DateTimeImmutable('2027-01-01'))->rule);
+        $book = new PriceBook(
+            UnitPrice::of('5.00'),
+            level: UnitPrice::of('5.00'),
+            promotions: [new DatedPrice(UnitPrice::of('5.00'))],
+        );
+        self::assertSame(
+            PriceRule::ListPrice,
+            $book->quote(Quantity::of('1'), new DateTimeImmutable('2027-01-01'))->rule,
+        );
     }
 
     public function test_floor_and_cost_are_compared_with_what_is_really_taken(): void
     {
         $line = self::line('3', '10.00');
-        $check = static fn (string $after): PriceCheck => PriceCheck::of($line->quantity, $line->pricePer, self::usd($after), UnitPrice::of('8.00'), UnitPrice::of('6.00'));
-        self::assertSame([PriceCheck::Fine, PriceCheck::BelowFloor, PriceCheck::BelowFloor, PriceCheck::BelowCost], [$check('24.00'), $check('23.99'), $check('18.00'), $check('17.99')]);
+        $check = static fn (string $after): PriceCheck => PriceCheck::of(
+            $line->quantity,
+            $line->pricePer,
+            self::usd($after),
+            UnitPrice::of('8.00'),
+            UnitPrice::of('6.00'),
+        );
+        self::assertSame(
+            [PriceCheck::Fine, PriceCheck::BelowFloor, PriceCheck::BelowFloor, PriceCheck::BelowCost],
+            [$check('24.00'), $check('23.99'), $check('18.00'), $check('17.99')],
+        );
     }
 
     public function test_margin_and_markup(): void
     {
         $margin = Margin::of(self::usd('80.00'), self::usd('60.00'));
-        self::assertSame(['20.00', '25.00', '33.33'], [$margin->amount->toString(), (string) $margin->percent(), (string) $margin->markup()]);
+        self::assertSame(
+            ['20.00', '25.00', '33.33'],
+            [$margin->amount->toString(), (string) $margin->percent(), (string) $margin->markup()],
+        );
         self::assertNull(Margin::of(self::usd('0.00'), self::usd('1.00'))->percent());
         self::assertNull(Margin::of(self::usd('1.00'), self::usd('0.00'))->markup());
         self::assertSame('-66.67', (string) Margin::of(self::usd('6.00'), self::usd('10.00'))->percent());
@@ -109,8 +158,16 @@ final class PricingTest extends CoreCase
 
     public function test_a_journal_balances_or_does_not_come_about(): void
     {
-        $journal = Journal::of(Currency::of('USD'), [['sales', self::usd('-8.00')], ['cash', self::usd('10.00')], ['tax', self::usd('-2.00')], ['rounding', self::usd('0.00')]]);
-        self::assertSame(['cash', 'sales', 'tax'], array_map(static fn ($line): string => $line->account, $journal->lines));
+        $journal = Journal::of(Currency::of('USD'), [
+            ['sales', self::usd('-8.00')],
+            ['cash', self::usd('10.00')],
+            ['tax', self::usd('-2.00')],
+            ['rounding', self::usd('0.00')],
+        ]);
+        self::assertSame(
+            ['cash', 'sales', 'tax'],
+            array_map(static fn ($line): string => $line->account, $journal->lines),
+        );
         self::assertSame(['10.00', '10.00'], self::written([$journal->debits, $journal->credits]));
         $this->expectException(LogicException::class);
         Journal::of(Currency::of('USD'), [['cash', self::usd('10.00')], ['sales', self::usd('-9.99')]]);

@@ -15,7 +15,11 @@ final class ReckonTest extends CoreCase
     /** @return array{string, int} what it wrote, and how it exited */
     private static function reckon(string $input, string ...$options): array
     {
-        $process = proc_open([PHP_BINARY, self::ROOT.'/bin/reckon', ...$options], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open(
+            [PHP_BINARY, self::ROOT.'/bin/reckon', ...$options],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+        );
         self::assertIsResource($process);
         fwrite($pipes[0], $input);
         fclose($pipes[0]);
@@ -27,7 +31,12 @@ final class ReckonTest extends CoreCase
     /** @return iterable<string, array{string, string}> request and answer */
     public static function workedExamples(): iterable
     {
-        preg_match_all('/```json\n(.+)\n(.+)\n```/', (string) file_get_contents(self::ROOT.'/docs/rules.md'), $found, PREG_SET_ORDER);
+        preg_match_all(
+            '/```json\n(.+)\n(.+)\n```/',
+            (string) file_get_contents(self::ROOT.'/docs/rules.md'),
+            $found,
+            PREG_SET_ORDER,
+        );
 
         foreach ($found as $i => [, $request, $answer]) {
             yield "example {$i}" => [$request, $answer];
@@ -44,8 +53,14 @@ final class ReckonTest extends CoreCase
 
     public function test_there_are_worked_examples_for_every_request(): void
     {
-        $requests = array_map(static fn (array $example): mixed => json_decode($example[0])->do, iterator_to_array(self::workedExamples()));
-        self::assertEqualsCanonicalizing(['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest'], array_values(array_unique($requests)));
+        $requests = array_map(
+            static fn (array $example): mixed => json_decode($example[0])->do,
+            iterator_to_array(self::workedExamples()),
+        );
+        self::assertEqualsCanonicalizing(
+            ['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest'],
+            array_values(array_unique($requests)),
+        );
     }
 
     /** @return iterable<string, array{string, string, string}> request, code, path */
@@ -56,35 +71,154 @@ final class ReckonTest extends CoreCase
         yield 'nothing to do' => ['{}', 'missing', 'do'];
         yield 'an unknown thing to do' => ['{"do":"dance"}', 'unknown_request', 'do'];
         yield 'an unknown key' => ['{"do":"slip","currency":"USD","linse":[]}', 'unknown_key', 'linse'];
-        yield 'a number for a string' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":3,"unit_price":"1"}]}', 'bad_type', 'lines[0].quantity'];
-        yield 'a quantity of nothing' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}', 'bad_quantity', 'lines[0].quantity'];
-        yield 'a price below zero' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"-1"}]}', 'bad_price', 'lines[0].unit_price'];
-        yield 'a price per dozen' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","price_per":12}]}', 'bad_price_per', 'lines[0].price_per'];
-        yield 'a discount above its line' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","discount":{"amount":"1.01"}}]}', 'discount_too_large', 'lines[0].discount'];
-        yield 'a discount above 100 %' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","discount":{"percent":"101"}}]}', 'bad_percent', 'lines[0].discount.percent'];
-        yield 'a slip discount above the slip' => ['{"do":"slip","currency":"USD","slip_discount":{"amount":"2.00"},"lines":[{"id":"a","quantity":"1","unit_price":"1"}]}', 'discount_too_large', 'slip_discount'];
-        yield 'a tax on top of a later one' => ['{"do":"slip","currency":"USD","tax":[{"id":"a","rate":"1","on_top_of":["b"]},{"id":"b","rate":"1"}]}', 'bad_tax', 'tax'];
-        yield 'exempt from what is not there' => ['{"do":"slip","currency":"USD","exempt":["z"]}', 'bad_exemption', 'exempt'];
-        yield 'more back than sold' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1","net":"0.50"}],"quantity":"1.5"}', 'more_than_left', 'quantity'];
-        yield 'more came back than was sold' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"3","net":"0.50"}],"quantity":"1"}', 'more_than_left', 'taken[0]'];
-        yield 'a tax the line never had' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1","net":"0.50","tax":{"moon":"0.01"}}],"quantity":"1"}', 'unknown_component', 'taken[0]'];
-        yield 'money and pieces at once' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"quantity":"1","amount":"0.10"}', 'bad_request', 'amount'];
-        yield 'more money than was paid' => ['{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"amount":"1.01"}', 'more_than_paid', 'amount'];
-        yield 'a coupon below its least spend' => ['{"do":"slip","currency":"USD","coupons":[{"id":"A","reduction":{"percent":"5"},"least_spend":"1.01"}],"lines":[{"id":"a","quantity":"1","unit_price":"1"}]}', 'coupon_least_spend', 'coupons[0]'];
+        yield 'a number for a string' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":3,"unit_price":"1"}]}',
+            'bad_type',
+            'lines[0].quantity',
+        ];
+        yield 'a quantity of nothing' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}',
+            'bad_quantity',
+            'lines[0].quantity',
+        ];
+        yield 'a price below zero' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"-1"}]}',
+            'bad_price',
+            'lines[0].unit_price',
+        ];
+        yield 'a price per dozen' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1","price_per":12}]}',
+            'bad_price_per',
+            'lines[0].price_per',
+        ];
+        yield 'a discount above its line' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1"'
+            .',"discount":{"amount":"1.01"}}]}',
+            'discount_too_large',
+            'lines[0].discount',
+        ];
+        yield 'a discount above 100 %' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"1","unit_price":"1"'
+            .',"discount":{"percent":"101"}}]}',
+            'bad_percent',
+            'lines[0].discount.percent',
+        ];
+        yield 'a slip discount above the slip' => [
+            '{"do":"slip","currency":"USD","slip_discount":{"amount":"2.00"},"lines":[{"id":"a","quantity":"1"'
+            .',"unit_price":"1"}]}',
+            'discount_too_large',
+            'slip_discount',
+        ];
+        yield 'a tax on top of a later one' => [
+            '{"do":"slip","currency":"USD","tax":[{"id":"a","rate":"1","on_top_of":["b"]},{"id":"b","rate":"1"}]}',
+            'bad_tax',
+            'tax',
+        ];
+        yield 'exempt from what is not there' => [
+            '{"do":"slip","currency":"USD","exempt":["z"]}',
+            'bad_exemption',
+            'exempt',
+        ];
+        yield 'more back than sold' => [
+            '{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1"'
+            .',"net":"0.50"}],"quantity":"1.5"}',
+            'more_than_left',
+            'quantity',
+        ];
+        yield 'more came back than was sold' => [
+            '{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"3"'
+            .',"net":"0.50"}],"quantity":"1"}',
+            'more_than_left',
+            'taken[0]',
+        ];
+        yield 'a tax the line never had' => [
+            '{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"taken":[{"quantity":"1"'
+            .',"net":"0.50","tax":{"moon":"0.01"}}],"quantity":"1"}',
+            'unknown_component',
+            'taken[0]',
+        ];
+        yield 'money and pieces at once' => [
+            '{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"quantity":"1","amount":"0.10"}',
+            'bad_request',
+            'amount',
+        ];
+        yield 'more money than was paid' => [
+            '{"do":"return","currency":"USD","line":{"quantity":"2","net":"1.00"},"amount":"1.01"}',
+            'more_than_paid',
+            'amount',
+        ];
+        yield 'a coupon below its least spend' => [
+            '{"do":"slip","currency":"USD","coupons":[{"id":"A"'
+            .',"reduction":{"percent":"5"},"least_spend":"1.01"}],"lines":[{"id":"a","quantity":"1"'
+            .',"unit_price":"1"}]}',
+            'coupon_least_spend',
+            'coupons[0]',
+        ];
         yield 'half a cent' => ['{"do":"settle","currency":"USD","total":"1.005"}', 'bad_amount', 'total'];
-        yield 'too much on card' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"card","amount":"1.01"}]}', 'over_tendered', 'tenders'];
-        yield 'an unknown tender' => ['{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"shells","amount":"1.00"}]}', 'bad_tender', 'tenders[0].kind'];
-        yield 'no such day' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":1,"first_due":"2027-02-30","rhythm":"month"}', 'bad_date', 'first_due'];
-        yield 'no instalments' => ['{"do":"schedule","currency":"USD","principal":"1.00","count":0,"first_due":"2027-02-01","rhythm":"month"}', 'bad_count', 'count'];
-        yield 'an item that is neither' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","kind":"gift","date":"2027-01-01","open":"1.00"}]}', 'bad_kind', 'items[0].kind'];
-        yield 'a charge that is never due' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01","open":"1.00"}]}', 'missing', 'items[0].due'];
-        yield 'an item open below zero' => ['{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"-1.00"}]}', 'bad_amount', 'items[0].open'];
+        yield 'too much on card' => [
+            '{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"card","amount":"1.01"}]}',
+            'over_tendered',
+            'tenders',
+        ];
+        yield 'an unknown tender' => [
+            '{"do":"settle","currency":"USD","total":"1.00","tenders":[{"kind":"shells","amount":"1.00"}]}',
+            'bad_tender',
+            'tenders[0].kind',
+        ];
+        yield 'no such day' => [
+            '{"do":"schedule","currency":"USD","principal":"1.00","count":1,"first_due":"2027-02-30","rhythm":"month"}',
+            'bad_date',
+            'first_due',
+        ];
+        yield 'no instalments' => [
+            '{"do":"schedule","currency":"USD","principal":"1.00","count":0,"first_due":"2027-02-01","rhythm":"month"}',
+            'bad_count',
+            'count',
+        ];
+        yield 'an item that is neither' => [
+            '{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","kind":"gift","date":"2027-01-01"'
+            .',"open":"1.00"}]}',
+            'bad_kind',
+            'items[0].kind',
+        ];
+        yield 'a charge that is never due' => [
+            '{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01","open":"1.00"}]}',
+            'missing',
+            'items[0].due',
+        ];
+        yield 'an item open below zero' => [
+            '{"do":"age","currency":"USD","as_of":"2027-01-31","items":[{"id":"a","date":"2027-01-01"'
+            .',"due":"2027-01-01","open":"-1.00"}]}',
+            'bad_amount',
+            'items[0].open',
+        ];
         yield 'a payment below zero' => ['{"do":"allocate","currency":"USD","amount":"-1.00"}', 'bad_amount', 'amount'];
-        yield 'an item twice' => ['{"do":"allocate","currency":"USD","amount":"1.00","items":[{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"1.00"},{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"1.00"}]}', 'bad_item', 'items[1].id'];
-        yield 'a suggestion for less than nothing' => ['{"do":"suggest","currency":"USD","amount":"-1.00"}', 'bad_amount', 'amount'];
-        yield 'a charge below zero' => ['{"do":"charge","currency":"USD","amount":"-1.00","account":{"limit":"1.00","balance":"0.00"}}', 'bad_amount', 'amount'];
-        yield 'a limit below zero' => ['{"do":"charge","currency":"USD","amount":"1.00","account":{"limit":"-1.00","balance":"0.00"}}', 'bad_limit', 'account.limit'];
-        yield 'more than can be written down' => ['{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"9999999999","unit_price":"9999999999"}]}', 'too_large', 'lines'];
+        yield 'an item twice' => [
+            '{"do":"allocate","currency":"USD","amount":"1.00","items":[{"id":"a","date":"2027-01-01"'
+            .',"due":"2027-01-01","open":"1.00"},{"id":"a","date":"2027-01-01","due":"2027-01-01","open":"1.00"}]}',
+            'bad_item',
+            'items[1].id',
+        ];
+        yield 'a suggestion for less than nothing' => [
+            '{"do":"suggest","currency":"USD","amount":"-1.00"}',
+            'bad_amount',
+            'amount',
+        ];
+        yield 'a charge below zero' => [
+            '{"do":"charge","currency":"USD","amount":"-1.00","account":{"limit":"1.00","balance":"0.00"}}',
+            'bad_amount',
+            'amount',
+        ];
+        yield 'a limit below zero' => [
+            '{"do":"charge","currency":"USD","amount":"1.00","account":{"limit":"-1.00","balance":"0.00"}}',
+            'bad_limit',
+            'account.limit',
+        ];
+        yield 'more than can be written down' => [
+            '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"9999999999","unit_price":"9999999999"}]}',
+            'too_large',
+            'lines',
+        ];
     }
 
     #[DataProvider('badRequests')]
@@ -99,10 +233,19 @@ final class ReckonTest extends CoreCase
 
     public function test_many_requests_one_a_line_are_answered_in_order(): void
     {
-        [$output, $exit] = self::reckon('{"do":"margin","currency":"USD","net":"1.00","cost":"0.00"}'."\n{bad\n".'{"do":"margin","currency":"JPY","net":"3","cost":"2"}'."\n", '--lines');
+        [$output, $exit] = self::reckon(
+            '{"do":"margin","currency":"USD","net":"1.00","cost":"0.00"}'
+                ."\n{bad\n"
+                .'{"do":"margin","currency":"JPY","net":"3","cost":"2"}'
+                ."\n",
+            '--lines',
+        );
         $answers = array_map(static fn (string $line): mixed => json_decode($line), explode("\n", trim($output)));
         self::assertSame(0, $exit);
-        self::assertSame(['1.00', null, '1'], array_map(static fn ($answer): ?string => $answer->margin ?? null, $answers));
+        self::assertSame(
+            ['1.00', null, '1'],
+            array_map(static fn ($answer): ?string => $answer->margin ?? null, $answers),
+        );
         self::assertSame('bad_json', $answers[1]->error->code);
     }
 
@@ -112,7 +255,13 @@ final class ReckonTest extends CoreCase
         $schema = json_decode((string) file_get_contents(self::ROOT."/docs/reckon/{$do}.json"));
         $data = json_decode($json);
         $validator = new Validator;
-        $validator->validate($data, (object) ['definitions' => $schema->definitions, 'allOf' => [(object) ['$ref' => "#/definitions/{$definition}"]]]);
+        $validator->validate(
+            $data,
+            (object) [
+                'definitions' => $schema->definitions,
+                'allOf' => [(object) ['$ref' => "#/definitions/{$definition}"]],
+            ],
+        );
         self::assertTrue($validator->isValid(), json_encode($validator->getErrors(), JSON_THROW_ON_ERROR));
     }
 }

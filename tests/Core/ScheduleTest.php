@@ -23,7 +23,13 @@ final class ScheduleTest extends CoreCase
     public function test_due_dates(string $first, Rhythm $rhythm, array $dates): void
     {
         $schedule = Schedule::of(self::usd('100.00'), count($dates), new DateTimeImmutable($first), $rhythm);
-        self::assertSame($dates, array_map(static fn (Instalment $instalment): string => $instalment->due->format('Y-m-d'), $schedule->instalments));
+        self::assertSame(
+            $dates,
+            array_map(
+                static fn (Instalment $instalment): string => $instalment->due->format('Y-m-d'),
+                $schedule->instalments,
+            ),
+        );
     }
 
     /** @return iterable<string, array{string, Rhythm, list<string>}> */
@@ -37,9 +43,20 @@ final class ScheduleTest extends CoreCase
 
     public function test_instalments_sum_exactly_and_differ_by_a_cent_at_most(): void
     {
-        $this->forAll(Generators::choose(0, 100_000_000), Generators::choose(1, 60))->then(static function (int $cents, int $count): void {
-            $schedule = Schedule::of(Money::ofMinor($cents, Currency::of('USD')), $count, new DateTimeImmutable('2027-01-31'), Rhythm::Month);
-            $amounts = array_map(static fn (Instalment $instalment): int => $instalment->amount->minor, $schedule->instalments);
+        $this->forAll(Generators::choose(0, 100_000_000), Generators::choose(1, 60))->then(static function (
+            int $cents,
+            int $count,
+        ): void {
+            $schedule = Schedule::of(
+                Money::ofMinor($cents, Currency::of('USD')),
+                $count,
+                new DateTimeImmutable('2027-01-31'),
+                Rhythm::Month,
+            );
+            $amounts = array_map(
+                static fn (Instalment $instalment): int => $instalment->amount->minor,
+                $schedule->instalments,
+            );
             self::assertSame($cents, array_sum($amounts));
             self::assertLessThanOrEqual(1, max($amounts) - min($amounts));
             $falling = $amounts;
@@ -50,7 +67,13 @@ final class ScheduleTest extends CoreCase
 
     public function test_what_cannot_be_spread_is_refused(): void
     {
-        self::assertRefused('bad_count', static fn () => Schedule::of(self::usd('1.00'), 0, new DateTimeImmutable, Rhythm::Week));
-        self::assertRefused('bad_amount', static fn () => Schedule::of(self::usd('-1.00'), 2, new DateTimeImmutable, Rhythm::Week));
+        self::assertRefused(
+            'bad_count',
+            static fn () => Schedule::of(self::usd('1.00'), 0, new DateTimeImmutable, Rhythm::Week),
+        );
+        self::assertRefused(
+            'bad_amount',
+            static fn () => Schedule::of(self::usd('-1.00'), 2, new DateTimeImmutable, Rhythm::Week),
+        );
     }
 }

@@ -30,24 +30,70 @@ trait Accounts
     /** @param  array<string, mixed>  $fields */
     protected function customer(string $name = 'Fern & Flint Paving', array $fields = []): Customer
     {
-        return app(SaveCustomer::class)->handle(null, new CustomerDraft(['name' => $name, 'kind' => 'firm', ...$fields], sureItIsNew: true), $this->staff('301'))->refresh();
+        return app(SaveCustomer::class)
+            ->handle(
+                null,
+                new CustomerDraft(['name' => $name, 'kind' => 'firm', ...$fields], sureItIsNew: true),
+                $this->staff('301'),
+            )
+            ->refresh();
     }
 
     /** @param  array<string, mixed>  $terms */
-    protected function account(string $limit = '500.00', string $name = 'Fern & Flint Paving', array $terms = []): Customer
-    {
+    protected function account(
+        string $limit = '500.00',
+        string $name = 'Fern & Flint Paving',
+        array $terms = [],
+    ): Customer {
         $customer = $this->customer($name);
-        $terms += ['kind' => TermsKind::Net, 'days' => 30, 'discount' => null, 'late' => 15, 'order' => false, 'way' => StatementWay::Print];
-        app(ManageAccount::class)->save($customer, new AccountTerms(
-            Money::of($limit, Currency::of('USD'))->minor, $terms['kind'], $terms['days'], $terms['discount'], 10, $terms['late'], $terms['order'], StatementKind::OpenItem, $terms['way'], true,
-        ), 'for a test', $this->staff('301'), null);
+        $terms += [
+            'kind' => TermsKind::Net,
+            'days' => 30,
+            'discount' => null,
+            'late' => 15,
+            'order' => false,
+            'way' => StatementWay::Print,
+        ];
+        app(ManageAccount::class)->save(
+            $customer,
+            new AccountTerms(
+                Money::of($limit, Currency::of('USD'))->minor,
+                $terms['kind'],
+                $terms['days'],
+                $terms['discount'],
+                10,
+                $terms['late'],
+                $terms['order'],
+                StatementKind::OpenItem,
+                $terms['way'],
+                true,
+            ),
+            'for a test',
+            $this->staff('301'),
+            null,
+        );
 
         return $customer;
     }
 
-    protected function pay(Customer $customer, string $amount, string $reference = '', ?CarbonImmutable $day = null): int
-    {
-        return app(TakePayment::class)->handle(new PaymentOrder($customer->id, Money::of($amount, Currency::of('USD')), TenderKind::Cheque, $reference === '' ? (string) random_int(1000, 999999) : $reference, $day ?? CarbonImmutable::today(), (string) Str::uuid()), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+    protected function pay(
+        Customer $customer,
+        string $amount,
+        string $reference = '',
+        ?CarbonImmutable $day = null,
+    ): int {
+        return app(TakePayment::class)->handle(
+            new PaymentOrder(
+                $customer->id,
+                Money::of($amount, Currency::of('USD')),
+                TenderKind::Cheque,
+                $reference === '' ? (string) random_int(1000, 999999) : $reference,
+                $day ?? CarbonImmutable::today(),
+                (string) Str::uuid(),
+            ),
+            Till::query()->with('location')->findOrFail(1),
+            $this->staff('301'),
+        );
     }
 
     protected function balance(Customer $customer): int

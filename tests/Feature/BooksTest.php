@@ -18,12 +18,29 @@ final class BooksTest extends FeatureCase
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk();
         $document = $this->document();
-        $this->assertSame([DocumentKind::Invoice, 1, 'INV-000001'], [$document->kind, $document->number, $document->label]);
-        $this->assertSame([3950, 385, 4335, 665], [$document->net, $document->tax_total, $document->total, $document->change_given]);
-        $this->assertSame([['state_HF', 3850, 385]], $document->taxes->map(static fn ($tax): array => [$tax->component, $tax->base, $tax->amount])->all());
-        $journal = $document->journal->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])->all();
-        $this->assertEquals(['cash' => 4335, 'sales:1' => -3950, 'tax:state_HF' => -385, 'cost_of_goods' => 1930, 'inventory' => -1930], $journal);
-        $this->assertEquals('40.0000', DB::table('stock')->join('items', 'items.id', '=', 'item_id')->where('code', 'LH-1140')->value('on_hand'));
+        $this->assertSame(
+            [DocumentKind::Invoice, 1, 'INV-000001'],
+            [$document->kind, $document->number, $document->label],
+        );
+        $this->assertSame(
+            [3950, 385, 4335, 665],
+            [$document->net, $document->tax_total, $document->total, $document->change_given],
+        );
+        $this->assertSame(
+            [['state_HF', 3850, 385]],
+            $document->taxes->map(static fn ($tax): array => [$tax->component, $tax->base, $tax->amount])->all(),
+        );
+        $journal = $document->journal
+            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])
+            ->all();
+        $this->assertEquals(
+            ['cash' => 4335, 'sales:1' => -3950, 'tax:state_HF' => -385, 'cost_of_goods' => 1930, 'inventory' => -1930],
+            $journal,
+        );
+        $this->assertEquals(
+            '40.0000',
+            DB::table('stock')->join('items', 'items.id', '=', 'item_id')->where('code', 'LH-1140')->value('on_hand'),
+        );
         $this->assertSame(2, DB::table('stock_movements')->where('document_id', $document->id)->count());
     }
 
@@ -32,10 +49,17 @@ final class BooksTest extends FeatureCase
         $this->add('LH-1140');
         $this->does('cash', ['cash' => '50'])->assertOk();
         $version = (string) $this->slip()->version;
-        $this->does('post', ['version' => $version])->assertOk()->assertSee('Posted as');
-        $this->does('post', ['version' => $version])->assertOk()->assertSee('INV-000001');
+        $this->does('post', ['version' => $version])
+            ->assertOk()
+            ->assertSee('Posted as');
+        $this->does('post', ['version' => $version])
+            ->assertOk()
+            ->assertSee('INV-000001');
         $this->assertSame([1, 1], [$this->documents(), $this->rows('printed_papers')]);
-        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('Posted as')->assertDontSee('Post sale');
+        $this->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('Posted as')
+            ->assertDontSee('Post sale');
         $this->does('cash', ['cash' => '60'])->assertStatus(422);
         $this->does("lines/{$this->lineId()}", ['quantity' => '9'])->assertStatus(422);
     }
@@ -45,7 +69,13 @@ final class BooksTest extends FeatureCase
         $document = $this->sell('LH-1140');
 
         try {
-            DB::table('journal_lines')->insert(['document_id' => $document->id, 'position' => 99, 'account' => 'cash', 'debit' => 1, 'credit' => 0]);
+            DB::table('journal_lines')->insert([
+                'document_id' => $document->id,
+                'position' => 99,
+                'account' => 'cash',
+                'debit' => 1,
+                'credit' => 0,
+            ]);
             $this->fail('A sealed journal took a line.');
         } catch (QueryException $refused) {
             $this->assertStringContainsString('sealed', $refused->getMessage());
@@ -54,11 +84,22 @@ final class BooksTest extends FeatureCase
         $bare = [...$document->getRawOriginal(), 'number' => 99, 'label' => 'INV-000099', 'idempotency_key' => 'x'];
         unset($bare['id']);
         $id = DB::table('documents')->insertGetId($bare);
-        DB::table('journal_lines')->insert(['document_id' => $id, 'position' => 1, 'account' => 'cash', 'debit' => 5, 'credit' => 0]);
+        DB::table('journal_lines')->insert([
+            'document_id' => $id,
+            'position' => 1,
+            'account' => 'cash',
+            'debit' => 5,
+            'credit' => 0,
+        ]);
 
         foreach ([[5, 5], [5, 0], [0, 0]] as [$debits, $credits]) {
             try {
-                DB::table('journal_entries')->insert(['document_id' => $id, 'business_date' => '2027-01-01', 'debits' => $debits, 'credits' => $credits]);
+                DB::table('journal_entries')->insert([
+                    'document_id' => $id,
+                    'business_date' => '2027-01-01',
+                    'debits' => $debits,
+                    'credits' => $credits,
+                ]);
                 $this->fail('A journal that does not balance was sealed.');
             } catch (QueryException $refused) {
                 $this->assertMatchesRegularExpression('/does not balance|balanced/', $refused->getMessage());

@@ -13,7 +13,10 @@ use Elmstone\Layaways\LayawayState;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** A terminal is asked only for what is written down, one question at a time, and every question is settled by its answer. */
+/**
+ * A terminal is asked only for what is written down, one question at a time, and every question is settled by its
+ * answer.
+ */
 final class CardQuestionTest extends FeatureCase
 {
     use Layaways;
@@ -26,7 +29,10 @@ final class CardQuestionTest extends FeatureCase
      */
     private function terminalBook(): array
     {
-        return [(int) DB::table('terminal_requests')->where('act', 'take')->where('outcome', 'approved')->sum('approved'), (int) DB::table('terminal_requests')->where('act', 'refund')->where('outcome', 'approved')->sum('approved')];
+        return [
+            (int) DB::table('terminal_requests')->where('act', 'take')->where('outcome', 'approved')->sum('approved'),
+            (int) DB::table('terminal_requests')->where('act', 'refund')->where('outcome', 'approved')->sum('approved'),
+        ];
     }
 
     private function card(): CardRequest
@@ -47,7 +53,9 @@ final class CardQuestionTest extends FeatureCase
 
         $this->does('refund/terminal', ['authorisation' => $authorisation])->assertOk();
         $this->slip = $slips[1];
-        $this->does('refund/terminal', ['authorisation' => $authorisation])->assertStatus(422)->assertSee("A card is being paid back for {$sale->label}");
+        $this->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertStatus(422)
+            ->assertSee("A card is being paid back for {$sale->label}");
         $this->refund('gift_card')->assertStatus(200);
         $this->does('post')->assertStatus(422)->assertSee('is being paid back');
         $this->slip = $slips[3];
@@ -66,9 +74,13 @@ final class CardQuestionTest extends FeatureCase
         $sale = $this->document();
         $authorisation = $sale->tenders[0]->authorisation;
         $this->back($sale, [1 => '3'])->assertOk();
-        $this->does('refund/terminal', ['authorisation' => $authorisation])->assertStatus(422)->assertSee('More than 200.00 is handed back to a card');
+        $this->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertStatus(422)
+            ->assertSee('More than 200.00 is handed back to a card');
         $this->assertSame(0, $this->terminalBook()[1]);
-        $this->does('refund/terminal', ['authorisation' => $authorisation, ...$this->approval()])->assertOk()->assertSee('paid back');
+        $this->does('refund/terminal', ['authorisation' => $authorisation, ...$this->approval()])
+            ->assertOk()
+            ->assertSee('paid back');
         $this->does('post')->assertOk();
         $this->assertProves();
     }
@@ -77,14 +89,26 @@ final class CardQuestionTest extends FeatureCase
     {
         $sale = $this->sellByCard('LH-1140', 'LH-1141');
         $this->back($sale, [1 => '1'])->assertOk();
-        $this->terminal('silent_approve')->does('refund/terminal', ['authorisation' => $sale->tenders[0]->authorisation])->assertOk()->assertSee('outcome unknown');
-        $this->does("back/{$this->backLine()}/remove")->assertStatus(422)->assertSee('A card was paid back');
+        $this->terminal('silent_approve')
+            ->does('refund/terminal', ['authorisation' => $sale->tenders[0]->authorisation])
+            ->assertOk()
+            ->assertSee('outcome unknown');
+        $this->does("back/{$this->backLine()}/remove")
+            ->assertStatus(422)
+            ->assertSee('A card was paid back');
         $this->does("back/{$this->backLine()}", ['quantity' => '1'])->assertStatus(422);
         $this->does('clear')->assertStatus(422);
-        $this->add('5 x PI-2800')->get("/counter/{$this->slip}")->assertOk()->assertSee('outcome unknown');
+        $this->add('5 x PI-2800')
+            ->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('outcome unknown');
         $this->does("lines/{$this->lineId()}/remove")->assertOk();
-        $this->does("card/{$this->card()->id}/ask")->assertOk()->assertSee('paid back');
-        $this->does("card/{$this->card()->id}/give-back")->assertOk()->assertSee('was undone');
+        $this->does("card/{$this->card()->id}/ask")
+            ->assertOk()
+            ->assertSee('paid back');
+        $this->does("card/{$this->card()->id}/give-back")
+            ->assertOk()
+            ->assertSee('was undone');
         $this->does("back/{$this->backLine()}/remove")->assertOk();
         $this->does('clear')->assertOk();
         $this->assertSame(0, $this->terminalBook()[1]);
@@ -95,14 +119,27 @@ final class CardQuestionTest extends FeatureCase
     {
         $this->add('LH-1140');
         $this->terminal('silent_approve')->does('card')->assertOk()->assertSee('outcome unknown');
-        $this->terminal('off_line')->does("card/{$this->card()->id}/give-back")->assertStatus(422)->assertSee('off line');
+        $this->terminal('off_line')
+            ->does("card/{$this->card()->id}/give-back")
+            ->assertStatus(422)
+            ->assertSee('off line');
         $this->assertSame(CardState::Asked, $this->card()->state);
-        $this->terminal('silent_decline')->does("card/{$this->card()->id}/give-back")->assertOk()->assertSee('not confirmed yet');
+        $this->terminal('silent_decline')
+            ->does("card/{$this->card()->id}/give-back")
+            ->assertOk()
+            ->assertSee('not confirmed yet');
         $this->does('post')->assertStatus(422);
-        $this->does("card/{$this->card()->id}/ask")->assertOk()->assertSee('4.24 approved');
+        $this->does("card/{$this->card()->id}/ask")
+            ->assertOk()
+            ->assertSee('4.24 approved');
         $this->assertSame([424, 0], $this->terminalBook(), 'it was not reversed, and so it pays');
-        $this->terminal('silent_approve')->does("card/{$this->card()->id}/give-back")->assertOk()->assertSee('not confirmed yet');
-        $this->does("card/{$this->card()->id}/ask")->assertOk()->assertSee('4.24 given back');
+        $this->terminal('silent_approve')
+            ->does("card/{$this->card()->id}/give-back")
+            ->assertOk()
+            ->assertSee('not confirmed yet');
+        $this->does("card/{$this->card()->id}/ask")
+            ->assertOk()
+            ->assertSee('4.24 given back');
         $this->assertSame([0, 0], $this->terminalBook());
         $this->assertSame(CardState::GivenBack, $this->card()->state);
     }
@@ -110,7 +147,12 @@ final class CardQuestionTest extends FeatureCase
     public function test_an_enter_pressed_three_times_asks_once_and_another_card_is_asked_on_purpose(): void
     {
         $this->add('10 x MA-0031');
-        $again = fn (array $fields) => $this->post("/counter/{$this->slip}/card", ['act' => (string) Str::uuid(), 'version' => '', 'card' => '30', ...$fields]);
+        $again = fn (array $fields) => $this->post("/counter/{$this->slip}/card", [
+            'act' => (string) Str::uuid(),
+            'version' => '',
+            'card' => '30',
+            ...$fields,
+        ]);
 
         foreach ([1, 2, 3] as $i) {
             $again(['seen' => '0'])->assertOk();
@@ -129,10 +171,18 @@ final class CardQuestionTest extends FeatureCase
         $sale = $this->sellByCard('4 x LH-1140');
         $authorisation = $sale->tenders[0]->authorisation;
         $this->back($sale, [1 => '4'])->assertOk();
-        $again = fn (array $fields) => $this->post("/counter/{$this->slip}/refund/terminal", ['act' => (string) Str::uuid(), 'version' => '', 'authorisation' => $authorisation, 'amount' => '3', ...$fields]);
+        $again = fn (array $fields) => $this->post("/counter/{$this->slip}/refund/terminal", [
+            'act' => (string) Str::uuid(),
+            'version' => '',
+            'authorisation' => $authorisation,
+            'amount' => '3',
+            ...$fields,
+        ]);
         $again(['seen' => '0'])->assertOk();
         $again(['seen' => '0'])->assertOk();
-        $again(['seen' => '1'])->assertStatus(422)->assertSee('More to this card');
+        $again(['seen' => '1'])
+            ->assertStatus(422)
+            ->assertSee('More to this card');
         $this->assertSame([1694, 300], $this->terminalBook());
         $again(['seen' => '1', 'more' => '1', 'amount' => ''])->assertOk();
         $this->does('post')->assertOk();
@@ -147,14 +197,22 @@ final class CardQuestionTest extends FeatureCase
         $request = $this->card();
         $this->as('101', 2);
         $this->terminal('off_line');
-        $this->assertSame(CardState::Approved, app(\Elmstone\Cards\CardTill::class)->askAgain($request->load('till'))->state, 'till 1 answers, whatever till 2 does');
+        $this->assertSame(
+            CardState::Approved,
+            app(\Elmstone\Cards\CardTill::class)->askAgain($request->load('till'))->state,
+            'till 1 answers, whatever till 2 does',
+        );
     }
 
     public function test_a_voice_code_has_a_most_and_takes_approval_beyond_it(): void
     {
         $this->add('2 x MA-0031');
         $this->terminal('off_line')->does('card')->assertOk();
-        $key = fn (array $approval = []) => $this->does("card/{$this->card()->id}/key", ['authorisation' => 'A7731', 'last_four' => '1234', ...$approval]);
+        $key = fn (array $approval = []) => $this->does("card/{$this->card()->id}/key", [
+            'authorisation' => 'A7731',
+            'last_four' => '1234',
+            ...$approval,
+        ]);
         $key()->assertStatus(422)->assertSee('More than 100.00 is keyed in off line');
         $this->assertSame(CardState::OffLine, $this->card()->state);
         $key($this->approval())->assertOk();
@@ -181,10 +239,17 @@ final class CardQuestionTest extends FeatureCase
     }
 
     /** @return \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    private function cancel(Layaway $layaway, string $card, string $cash = '', string $deposit = '', bool $approved = false)
-    {
+    private function cancel(
+        Layaway $layaway,
+        string $card,
+        string $cash = '',
+        string $deposit = '',
+        bool $approved = false,
+    ) {
         return $this->as('201')->post("/layaways/{$layaway->label}/cancel", [
-            'version' => $layaway->refresh()->version, 'reason' => 'moves away', 'back' => ['card' => $card, 'cash' => $cash, 'deposit_held' => $deposit],
+            'version' => $layaway->refresh()->version,
+            'reason' => 'moves away',
+            'back' => ['card' => $card, 'cash' => $cash, 'deposit_held' => $deposit],
             ...$approved ? ['approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'card closed'] : [],
         ]);
     }
@@ -207,7 +272,9 @@ final class CardQuestionTest extends FeatureCase
         $this->cancel($layaway, '90')->assertSessionHasErrors('refused');
         $this->assertSame(LayawayState::Running, $layaway->refresh()->state);
         $this->cancel($layaway, '0', '', '90')->assertSessionHasErrors('refused');
-        $this->get("/layaways/{$layaway->label}")->assertOk()->assertSee('went back to a card already');
+        $this->get("/layaways/{$layaway->label}")
+            ->assertOk()
+            ->assertSee('went back to a card already');
         $this->cancel($layaway, '90')->assertSessionHasNoErrors();
         $this->cancel($layaway, '90')->assertSessionHasNoErrors();
         $this->assertSame([10_000, 9000], $this->terminalBook());
@@ -253,7 +320,9 @@ final class CardQuestionTest extends FeatureCase
         foreach ($made as $layaway) {
             $invoice = Document::query()->findOrFail($layaway->refresh()->document_id);
             $this->back($invoice, [1 => '1'])->assertOk();
-            $this->does('refund/terminal', ['authorisation' => $authorisation, 'amount' => '78.41'])->assertStatus(422)->assertSee('At most 78.40');
+            $this->does('refund/terminal', ['authorisation' => $authorisation, 'amount' => '78.41'])
+                ->assertStatus(422)
+                ->assertSee('At most 78.40');
             $this->does('refund/terminal', ['authorisation' => $authorisation])->assertOk();
             $this->refund('cash', '25.00')->assertOk();
             $this->does('post')->assertOk();
@@ -274,15 +343,31 @@ final class CardQuestionTest extends FeatureCase
         $this->does('card')->assertOk();
         $this->does('post')->assertOk();
         $receipt = $this->document();
-        $form = fn (string $amount, string $way, array $more = []): array => ['key' => (string) Str::uuid(), 'amount' => $amount, 'way' => $way, 'reference' => '', 'reason' => 'asked for it', ...$more];
-        $this->as('201')->get("/deposits/{$customer->number}")->assertOk()->assertSee('Card');
+        $form = fn (string $amount, string $way, array $more = []): array => [
+            'key' => (string) Str::uuid(),
+            'amount' => $amount,
+            'way' => $way,
+            'reference' => '',
+            'reason' => 'asked for it',
+            ...$more,
+        ];
+        $this->as('201')
+            ->get("/deposits/{$customer->number}")
+            ->assertOk()
+            ->assertSee('Card');
         $this->post("/deposits/{$customer->number}/pay-back", $form('20', 'cash'))->assertSessionHasErrors();
         $this->post("/deposits/{$customer->number}/pay-back", $form('20', 'card'))->assertSessionHasNoErrors();
         $this->terminal('silent_approve');
         $this->post("/deposits/{$customer->number}/pay-back", $form('30', 'card'))->assertSessionHasErrors();
         $this->post("/deposits/{$customer->number}/pay-back", $form('30', 'card'))->assertSessionHasNoErrors();
-        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $form('30', 'cash'))->assertSessionHasErrors();
-        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $form('30', 'card'))->assertSessionHasNoErrors();
+        $this->post(
+            "/accounts/{$customer->number}/items/{$receipt->label}/pay-out",
+            $form('30', 'cash'),
+        )->assertSessionHasErrors();
+        $this->post(
+            "/accounts/{$customer->number}/items/{$receipt->label}/pay-out",
+            $form('30', 'card'),
+        )->assertSessionHasNoErrors();
         $this->assertSame([8000, 8000], $this->terminalBook());
         $this->assertSame(0, (int) DB::table('deposit_accounts')->value('held'));
         $this->assertProves();
@@ -297,8 +382,19 @@ final class CardQuestionTest extends FeatureCase
         $this->does('card')->assertOk();
         $this->does('post')->assertOk();
         $receipt = $this->document();
-        $back = fn () => $this->as('201')->post("/deposits/{$customer->number}/pay-back", ['key' => (string) Str::uuid(), 'amount' => '4', 'way' => 'card', 'reference' => '', 'reason' => 'asked for it']);
-        $reverse = fn () => $this->as('201')->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'seen']);
+        $back = fn () => $this->as('201')->post("/deposits/{$customer->number}/pay-back", [
+            'key' => (string) Str::uuid(),
+            'amount' => '4',
+            'way' => 'card',
+            'reference' => '',
+            'reason' => 'asked for it',
+        ]);
+        $reverse = fn () => $this->as('201')->post("/documents/{$receipt->label}/reverse", [
+            'reason' => 'wrong customer',
+            'approver' => '301',
+            'approver_pin' => '4301',
+            'approver_reason' => 'seen',
+        ]);
         $this->as('201')->terminal('silent_approve');
         $reverse()->assertSessionHasErrors();
         $back()->assertSessionHasErrors();
@@ -328,21 +424,50 @@ final class CardQuestionTest extends FeatureCase
             return $this->document();
         };
         $deposit('20');
-        $form = fn (string $amount, string $way): array => ['key' => (string) Str::uuid(), 'amount' => $amount, 'way' => $way, 'reference' => '', 'reason' => 'asked for it'];
-        $this->as('201')->get("/deposits/{$this->customer->number}")->assertOk()->assertSee('value="gift_card"', false);
+        $form = fn (string $amount, string $way): array => [
+            'key' => (string) Str::uuid(),
+            'amount' => $amount,
+            'way' => $way,
+            'reference' => '',
+            'reason' => 'asked for it',
+        ];
+        $this->as('201')
+            ->get("/deposits/{$this->customer->number}")
+            ->assertOk()
+            ->assertSee('value="gift_card"', false);
         $this->post("/deposits/{$this->customer->number}/pay-back", $form('20', 'cash'))->assertSessionHasErrors();
-        $this->post("/deposits/{$this->customer->number}/pay-back", $form('20.01', 'gift_card'))->assertSessionHasErrors();
-        $this->post("/deposits/{$this->customer->number}/pay-back", $form('15', 'gift_card'))->assertSessionHasNoErrors();
+        $this->post(
+            "/deposits/{$this->customer->number}/pay-back",
+            $form('20.01', 'gift_card'),
+        )->assertSessionHasErrors();
+        $this->post(
+            "/deposits/{$this->customer->number}/pay-back",
+            $form('15', 'gift_card'),
+        )->assertSessionHasNoErrors();
         $this->assertSame(8500, $card->refresh()->balance);
         $receipt = $deposit('30');
-        $this->as('201')->post("/documents/{$receipt->label}/reverse", ['reason' => 'wrong customer', 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'seen'])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post("/documents/{$receipt->label}/reverse", [
+                'reason' => 'wrong customer',
+                'approver' => '301',
+                'approver_pin' => '4301',
+                'approver_reason' => 'seen',
+            ])
+            ->assertSessionHasNoErrors();
         $this->assertSame(8500, $card->refresh()->balance);
         $this->as('101')->readyToHold('60', 'MA-0031');
         $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('post')->assertOk();
         $layaway = Layaway::query()->sole();
-        $this->as('201')->get("/layaways/{$layaway->label}")->assertOk()->assertSee('Onto the gift card that paid');
-        $cancel = fn (array $back) => $this->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->refresh()->version, 'reason' => 'moves away', 'back' => $back]);
+        $this->as('201')
+            ->get("/layaways/{$layaway->label}")
+            ->assertOk()
+            ->assertSee('Onto the gift card that paid');
+        $cancel = fn (array $back) => $this->post("/layaways/{$layaway->label}/cancel", [
+            'version' => $layaway->refresh()->version,
+            'reason' => 'moves away',
+            'back' => $back,
+        ]);
         $cancel(['cash' => '50'])->assertSessionHasErrors();
         $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
         $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
@@ -364,9 +489,19 @@ final class CardQuestionTest extends FeatureCase
         $this->does('post')->assertOk();
         $layaway = Layaway::query()->sole();
         $card->update(['blocked' => true]);
-        $this->as('201')->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->version, 'reason' => 'moves away', 'back' => ['card' => '25', 'gift_card' => '25']])->assertSessionHasErrors('refused');
+        $this->as('201')
+            ->post("/layaways/{$layaway->label}/cancel", [
+                'version' => $layaway->version,
+                'reason' => 'moves away',
+                'back' => ['card' => '25', 'gift_card' => '25'],
+            ])
+            ->assertSessionHasErrors('refused');
         $this->assertSame([3000, 0], $this->terminalBook());
-        $this->post("/layaways/{$layaway->label}/cancel", ['version' => $layaway->version, 'reason' => 'moves away', 'back' => ['card' => '25', 'deposit_held' => '25']])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            'version' => $layaway->version,
+            'reason' => 'moves away',
+            'back' => ['card' => '25', 'deposit_held' => '25'],
+        ])->assertSessionHasNoErrors();
         $this->assertSame([3000, 2500], $this->terminalBook());
         $this->assertProves();
     }
@@ -376,8 +511,16 @@ final class CardQuestionTest extends FeatureCase
         $customer = $this->account();
         $this->pay($customer, '50.00', '4711');
         $label = (string) Document::query()->where('kind', 'receipt')->value('label');
-        $form = ['key' => (string) Str::uuid(), 'amount' => '50', 'way' => 'gift_card', 'reference' => '', 'reason' => 'asked for it'];
-        $this->as('201')->post("/accounts/{$customer->number}/items/{$label}/pay-out", $form)->assertSessionHasErrors();
+        $form = [
+            'key' => (string) Str::uuid(),
+            'amount' => '50',
+            'way' => 'gift_card',
+            'reference' => '',
+            'reason' => 'asked for it',
+        ];
+        $this->as('201')
+            ->post("/accounts/{$customer->number}/items/{$label}/pay-out", $form)
+            ->assertSessionHasErrors();
         $this->post("/store-credit/{$customer->number}/pay-out", $form)->assertSessionHasErrors();
         $this->assertSame(0, Document::query()->where('kind', 'refund')->count());
         $this->assertProves();
@@ -399,7 +542,10 @@ final class CardQuestionTest extends FeatureCase
         $this->does('gift-cards/use', ['card_code' => $codes[1]])->assertOk();
         $this->does('cash', ['cash' => '40'])->assertOk();
         $this->does('post')->assertOk();
-        $this->post("/documents/{$this->document()->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->post("/documents/{$this->document()->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
         $this->assertSame([2000, 5000], DB::table('gift_cards')->orderBy('id')->pluck('balance')->all());
         $this->assertProves();
     }
@@ -407,7 +553,20 @@ final class CardQuestionTest extends FeatureCase
     public function test_the_proof_finds_a_card_that_gave_back_more_than_it_brought(): void
     {
         $sale = $this->sellByCard('LH-1140');
-        CardRequest::query()->create(['key' => (string) Str::uuid(), 'subject' => 'slip', 'subject_id' => 1, 'ordinal' => 77, 'till_id' => 1, 'asked' => 425, 'approved' => 425, 'state' => CardState::Approved, 'against' => $sale->tenders[0]->authorisation]);
-        $this->assertStringContainsString('1 more went back than it brought', implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults));
+        CardRequest::query()->create([
+            'key' => (string) Str::uuid(),
+            'subject' => 'slip',
+            'subject_id' => 1,
+            'ordinal' => 77,
+            'till_id' => 1,
+            'asked' => 425,
+            'approved' => 425,
+            'state' => CardState::Approved,
+            'against' => $sale->tenders[0]->authorisation,
+        ]);
+        $this->assertStringContainsString(
+            '1 more went back than it brought',
+            implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults),
+        );
     }
 }

@@ -34,14 +34,36 @@ final class CatalogueTest extends FeatureCase
     /** @param  array<string, mixed>  $fields */
     private static function draft(array $fields = []): ItemDraft
     {
-        return new ItemDraft(['code' => 'NE-2', 'barcode' => null, 'description' => 'Garden lantern', 'department_id' => 1, 'unit' => 'each', 'price_per' => 1, 'list_price' => '20', 'floor_price' => null,
-            'cost' => '8', 'tax_class' => 'standard', 'may_discount' => true, 'net_price' => false, 'active' => true, ...$fields], [['from_quantity' => '5', 'price' => '18']],
-            [['name' => 'Lights', 'price' => '17', 'from_date' => '2027-11-01', 'until_date' => null]]);
+        return new ItemDraft(
+            [
+                'code' => 'NE-2',
+                'barcode' => null,
+                'description' => 'Garden lantern',
+                'department_id' => 1,
+                'unit' => 'each',
+                'price_per' => 1,
+                'list_price' => '20',
+                'floor_price' => null,
+                'cost' => '8',
+                'tax_class' => 'standard',
+                'may_discount' => true,
+                'net_price' => false,
+                'active' => true,
+                ...$fields,
+            ],
+            [['from_quantity' => '5', 'price' => '18']],
+            [['name' => 'Lights', 'price' => '17', 'from_date' => '2027-11-01', 'until_date' => null]],
+        );
     }
 
     private static function save(?Item $item, ItemDraft $draft): Item
     {
-        return app(SaveItem::class)->handle($item, $draft, Staff::query()->where('number', '301')->firstOrFail(), Till::query()->findOrFail(1));
+        return app(SaveItem::class)->handle(
+            $item,
+            $draft,
+            Staff::query()->where('number', '301')->firstOrFail(),
+            Till::query()->findOrFail(1),
+        );
     }
 
     /** @param  list<string>  $codes */
@@ -79,11 +101,23 @@ final class CatalogueTest extends FeatureCase
     public function test_the_price_book_of_an_item_has_all_its_prices(): void
     {
         $item = self::save(null, self::draft());
-        $quote = static fn (string $quantity, string $day): array => [PriceBooks::of($item)->quote(Quantity::of($quantity), CarbonImmutable::parse($day))->rule, PriceBooks::of($item)->quote(Quantity::of($quantity), CarbonImmutable::parse($day))->price->toString()];
+        $quote = static fn (string $quantity, string $day): array => [
+            PriceBooks::of($item)->quote(Quantity::of($quantity), CarbonImmutable::parse($day))->rule,
+            PriceBooks::of($item)->quote(Quantity::of($quantity), CarbonImmutable::parse($day))->price->toString(),
+        ];
         $this->assertSame([PriceRule::ListPrice, '20'], $quote('4', '2027-10-31'));
         $this->assertSame([PriceRule::QuantityBreak, '18'], $quote('5', '2027-10-31'));
         $this->assertSame([PriceRule::Promotion, '17'], $quote('5', '2030-01-01'));
-        $this->assertSame(['LH-1140', 'NE-2'], app(ItemSearch::class)->find('*an', 10)->pluck('code')->merge(['LH-1140'])->sort()->values()->all());
+        $this->assertSame(
+            ['LH-1140', 'NE-2'],
+            app(ItemSearch::class)
+                ->find('*an', 10)
+                ->pluck('code')
+                ->merge(['LH-1140'])
+                ->sort()
+                ->values()
+                ->all(),
+        );
     }
 
     public function test_only_what_changed_is_put_on_record(): void
@@ -94,7 +128,15 @@ final class CatalogueTest extends FeatureCase
         self::save($item, self::draft(['description' => 'Garden lantern, brass']));
         $this->assertSame(4, $this->rows('price_changes'));
         self::save($item, self::draft(['list_price' => '20.50']));
-        $this->assertSame(['list price', '20', '20.5'], array_values(PriceChange::query()->latest('id')->firstOrFail()->only(['field', 'was', 'became'])));
+        $this->assertSame(
+            ['list price', '20', '20.5'],
+            array_values(
+                PriceChange::query()
+                    ->latest('id')
+                    ->firstOrFail()
+                    ->only(['field', 'was', 'became']),
+            ),
+        );
         $this->expectException(QueryException::class);
         DB::table('price_changes')->delete();
     }
@@ -103,10 +145,27 @@ final class CatalogueTest extends FeatureCase
     {
         $ledger = app(StockLedger::class);
         $location = (int) DB::table('stock')->where('item_id', self::hook()->id)->value('location_id');
-        $moves = array_map(static fn (string $quantity): StockMove => new StockMove(self::hook()->id, $location, BigDecimal::of($quantity), UnitPrice::of('1')), ['-3', '-0.5', '10']);
+        $moves = array_map(
+            static fn (string $quantity): StockMove => new StockMove(
+                self::hook()->id,
+                $location,
+                BigDecimal::of($quantity),
+                UnitPrice::of('1'),
+            ),
+            ['-3', '-0.5', '10'],
+        );
         $ledger->take($moves);
-        $unsealed = DB::table('documents')->insertGetId([...(array) DB::table('documents')->first(), 'id' => null, 'number' => 99, 'label' => 'GIN-000099', 'idempotency_key' => 'x']);
-        $ledger->record('count', array_map(static fn (StockMove $one): array => [$one, CarbonImmutable::today(), $unsealed], $moves));
+        $unsealed = DB::table('documents')->insertGetId([
+            ...(array) DB::table('documents')->first(),
+            'id' => null,
+            'number' => 99,
+            'label' => 'GIN-000099',
+            'idempotency_key' => 'x',
+        ]);
+        $ledger->record(
+            'count',
+            array_map(static fn (StockMove $one): array => [$one, CarbonImmutable::today(), $unsealed], $moves),
+        );
         $stock = self::hook()->stock->sole();
         $this->assertSame(['56.5000', '56.5'], [$stock->on_hand, (string) $stock->available()]);
         $this->assertSame('56.5000', DB::table('stock_movements')->where('item_id', self::hook()->id)->sum('quantity'));

@@ -36,12 +36,30 @@ final class ChargingTest extends FeatureCase
         $this->begin($customer, 'LH-1140');
         $this->does('party', ['purchase_order' => 'PO-7719'])->assertOk();
         $this->does('party', ['job' => 'Mill Lane'])->assertOk();
-        $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('4.24');
+        $this->does('charge', ['rest' => '1'])
+            ->assertOk()
+            ->assertSee('4.24');
         $this->does('post')->assertOk()->assertSee('Balance before')->assertSee('107.64');
         $document = $this->document();
-        $this->assertSame(['PO-7719', 'Mill Lane', 10340, 424, 'net 30', now()->addDays(30)->toDateString()], [$document->purchase_order, $document->job, $document->balance_before, $document->on_account, $document->terms, $document->due_date?->toDateString()]);
-        $this->get("/documents/{$document->label}/receipt")->assertSee('Balance before')->assertSee('103.40')->assertSee('107.64')->assertSee('PO-7719');
-        $this->get("/documents/{$document->label}/invoice")->assertSee('PO-7719')->assertSee('account '.$customer->number);
+        $this->assertSame(
+            ['PO-7719', 'Mill Lane', 10340, 424, 'net 30', now()->addDays(30)->toDateString()],
+            [
+                $document->purchase_order,
+                $document->job,
+                $document->balance_before,
+                $document->on_account,
+                $document->terms,
+                $document->due_date?->toDateString(),
+            ],
+        );
+        $this->get("/documents/{$document->label}/receipt")
+            ->assertSee('Balance before')
+            ->assertSee('103.40')
+            ->assertSee('107.64')
+            ->assertSee('PO-7719');
+        $this->get("/documents/{$document->label}/invoice")
+            ->assertSee('PO-7719')
+            ->assertSee('account '.$customer->number);
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -53,39 +71,86 @@ final class ChargingTest extends FeatureCase
         $this->does('charge', ['rest' => '1'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(5340, $this->balance($customer));
-        $this->assertEqualsCanonicalizing(['house_account' => 5340, 'cash' => 5000], $this->document()->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])->all());
+        $this->assertEqualsCanonicalizing(
+            ['house_account' => 5340, 'cash' => 5000],
+            $this->document()
+                ->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+                ->all(),
+        );
     }
 
     public function test_who_has_no_account_is_told_so_and_cannot_charge(): void
     {
         $this->begin($this->customer(), 'LH-1140');
-        $this->does('charge', ['charge' => '1.00'])->assertStatus(422)->assertSee('There is no house account to charge');
-        $this->does('on-account', ['on_account' => '1.00'])->assertStatus(422)->assertSee('no house account');
+        $this->does('charge', ['charge' => '1.00'])
+            ->assertStatus(422)
+            ->assertSee('There is no house account to charge');
+        $this->does('on-account', ['on_account' => '1.00'])
+            ->assertStatus(422)
+            ->assertSee('no house account');
     }
 
     public function test_over_the_limit_needs_an_approval_that_holds_for_that_much_only(): void
     {
         $customer = $this->account('100.00');
         $this->begin($customer, 'MA-0031');
-        $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('3.40 over the limit');
-        $this->does('post')->assertStatus(422)->assertSee('Over the limit by 3.40. A supervisor or the office can approve.');
-        $this->does('approve', ['place' => 'charge', 'approver' => '101', 'approver_pin' => '4101', 'approver_reason' => 'me'])->assertStatus(422)->assertSee('may not approve');
-        $this->does('approve', ['place' => 'charge', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'good for it'])->assertOk()->assertSee('approved');
+        $this->does('charge', ['rest' => '1'])
+            ->assertOk()
+            ->assertSee('3.40 over the limit');
+        $this->does('post')
+            ->assertStatus(422)
+            ->assertSee('Over the limit by 3.40. A supervisor or the office can approve.');
+        $this->does('approve', [
+            'place' => 'charge',
+            'approver' => '101',
+            'approver_pin' => '4101',
+            'approver_reason' => 'me',
+        ])
+            ->assertStatus(422)
+            ->assertSee('may not approve');
+        $this->does('approve', [
+            'place' => 'charge',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'good for it',
+        ])
+            ->assertOk()
+            ->assertSee('approved');
         // Another till charges meanwhile: the approval does not stretch.
-        DB::table('house_accounts')->where('customer_id', $customer->id)->update(['balance' => 100]);
+        DB::table('house_accounts')
+            ->where('customer_id', $customer->id)
+            ->update(['balance' => 100]);
         $this->does('post')->assertStatus(422)->assertSee('Over the limit by 4.40');
-        DB::table('house_accounts')->where('customer_id', $customer->id)->update(['balance' => 0]);
+        DB::table('house_accounts')
+            ->where('customer_id', $customer->id)
+            ->update(['balance' => 0]);
         $this->does('post')->assertOk();
-        $this->assertSame([10340, 'good for it'], [$this->balance($customer), DB::table('approvals')->where('id', $this->document()->approval_id)->value('reason')]);
+        $this->assertSame(
+            [10340, 'good for it'],
+            [
+                $this->balance($customer),
+                DB::table('approvals')->where('id', $this->document()->approval_id)->value('reason'),
+            ],
+        );
     }
 
     public function test_a_changed_charge_wants_a_new_approval(): void
     {
         $customer = $this->account('0.00');
         $this->begin($customer, 'MA-0031');
-        $this->does('charge', ['charge' => '50.00'])->assertOk()->assertSee('50.00 over the limit');
-        $this->does('approve', ['place' => 'charge', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'once'])->assertOk();
-        $this->does('charge', ['charge' => '60.00'])->assertOk()->assertSee('60.00 over the limit')->assertDontSee('✓ approved');
+        $this->does('charge', ['charge' => '50.00'])
+            ->assertOk()
+            ->assertSee('50.00 over the limit');
+        $this->does('approve', [
+            'place' => 'charge',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'once',
+        ])->assertOk();
+        $this->does('charge', ['charge' => '60.00'])
+            ->assertOk()
+            ->assertSee('60.00 over the limit')
+            ->assertDontSee('✓ approved');
     }
 
     public function test_an_account_stopped_while_settling_is_not_charged(): void
@@ -96,7 +161,9 @@ final class ChargingTest extends FeatureCase
         app(ManageAccount::class)->stop($customer->id, 'cheque bounced', $this->staff('301'));
         $this->does('post')->assertStatus(422)->assertSee('on stop: cheque bounced');
         $this->assertSame([0, 0], [$this->balance($customer), $this->documents()]);
-        $this->does('charge', ['charge' => '1.00'])->assertStatus(422)->assertSee('on stop');
+        $this->does('charge', ['charge' => '1.00'])
+            ->assertStatus(422)
+            ->assertSee('on stop');
     }
 
     public function test_overdue_purchase_order_and_buyer_are_each_said(): void
@@ -112,16 +179,27 @@ final class ChargingTest extends FeatureCase
         $this->slip = (string) Str::uuid();
         $this->begin($customer, 'LH-1140');
         $this->does('party', ['contact' => (string) $contact->id])->assertOk();
-        $this->does('charge', ['rest' => '1'])->assertOk()->assertSee('1 day late')->assertSee('no purchase order')->assertSee('buyer not named or not authorised')->assertSee('Oldest item 1 day late');
-        $this->does('party', ['purchase_order' => 'PO-2'])->assertOk()->assertDontSee('no purchase order');
-        $this->does('party', ['contact' => '999'])->assertStatus(422)->assertSee('not with the customer any more');
+        $this->does('charge', ['rest' => '1'])
+            ->assertOk()
+            ->assertSee('1 day late')
+            ->assertSee('no purchase order')
+            ->assertSee('buyer not named or not authorised')
+            ->assertSee('Oldest item 1 day late');
+        $this->does('party', ['purchase_order' => 'PO-2'])
+            ->assertOk()
+            ->assertDontSee('no purchase order');
+        $this->does('party', ['contact' => '999'])
+            ->assertStatus(422)
+            ->assertSee('not with the customer any more');
     }
 
     public function test_only_what_is_sold_can_be_charged(): void
     {
         $customer = $this->account();
         $this->begin($customer, 'LH-1140');
-        $this->does('charge', ['charge' => '4.25'])->assertStatus(422)->assertSee('Only what is sold can be charged');
+        $this->does('charge', ['charge' => '4.25'])
+            ->assertStatus(422)
+            ->assertSee('Only what is sold can be charged');
         $this->does('on-account', ['on_account' => '100'])->assertOk();
         $this->does('charge', ['charge' => '100'])->assertStatus(422);
     }
@@ -134,7 +212,9 @@ final class ChargingTest extends FeatureCase
         $this->does('charge', ['rest' => '1']);
         app(MergeCustomers::class)->handle($customer->refresh(), $into->refresh(), $this->staff('301'));
         $this->does('post')->assertStatus(422)->assertSee('was merged into another customer');
-        $this->does('customer', ['customer' => $customer->id])->assertStatus(422)->assertSee('was merged');
+        $this->does('customer', ['customer' => $customer->id])
+            ->assertStatus(422)
+            ->assertSee('was merged');
         $this->does('customer', ['customer' => $into->id])->assertOk();
         $this->does('charge', ['rest' => '1'])->assertOk();
         $this->does('post')->assertOk();
@@ -144,35 +224,62 @@ final class ChargingTest extends FeatureCase
     public function test_a_level_a_discount_and_a_contract_price_follow_the_customer_onto_the_slip_and_off_it(): void
     {
         $level = PriceLevel::query()->create(['name' => 'trade', 'percent_off' => '10']);
-        $type = CustomerType::query()->create(['name' => 'Trade', 'price_level_id' => $level->id, 'discount_percent' => '5']);
+        $type = CustomerType::query()->create([
+            'name' => 'Trade',
+            'price_level_id' => $level->id,
+            'discount_percent' => '5',
+        ]);
         $customer = $this->customer('Trader', ['customer_type_id' => $type->id]);
         $contract = Item::query()->where('code', 'LH-1141')->firstOrFail();
-        $customer->contractPrices()->create(['item_id' => $contract->id, 'price' => '4.30', 'until_date' => now()->addDay()]);
+        $customer
+            ->contractPrices()
+            ->create(['item_id' => $contract->id, 'price' => '4.30', 'until_date' => now()->addDay()]);
         $this->add('LH-1140', 'LH-1141', 'MA-0031');
         $typed = $this->lineId(2);
         $this->does("lines/{$typed}", ['price' => '90'])->assertOk();
-        $this->does('customer', ['customer' => $customer->id])->assertOk()->assertSee('trade');
+        $this->does('customer', ['customer' => $customer->id])
+            ->assertOk()
+            ->assertSee('trade');
         $lines = $this->slip()->lines;
-        $this->assertSame([['3.4700', '5.0000'], ['4.3000', null], ['90.0000', null]], $lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all());
-        $this->assertSame(['level', 'contract', 'typed'], $lines->map(static fn ($line): string => $line->price_rule->value)->all());
+        $this->assertSame(
+            [['3.4700', '5.0000'], ['4.3000', null], ['90.0000', null]],
+            $lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all(),
+        );
+        $this->assertSame(
+            ['level', 'contract', 'typed'],
+            $lines->map(static fn ($line): string => $line->price_rule->value)->all(),
+        );
         $this->does('add', ['entry' => 'LH-1140', 'version' => ''])->assertOk();
         $this->assertSame('2.0000', $this->slip()->lines[0]->quantity);
-        $this->does('customer', ['customer' => 0])->assertOk()->assertSee('Walk-in');
-        $this->assertSame([['3.8500', null], ['4.4000', null], ['90.0000', null]], $this->slip()->lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all());
+        $this->does('customer', ['customer' => 0])
+            ->assertOk()
+            ->assertSee('Walk-in');
+        $this->assertSame(
+            [['3.8500', null], ['4.4000', null], ['90.0000', null]],
+            $this->slip()->lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all(),
+        );
     }
 
     public function test_an_exempt_customer_pays_no_tax_until_the_certificate_runs_out(): void
     {
-        $customer = $this->customer('Chapel', ['exempt' => ['*'], 'certificate' => 'C-1', 'certificate_expires' => now()->toDateString()]);
+        $customer = $this->customer('Chapel', [
+            'exempt' => ['*'],
+            'certificate' => 'C-1',
+            'certificate_expires' => now()->toDateString(),
+        ]);
         $this->begin($customer, 'LH-1140');
-        $this->does('cash', ['cash' => '10'])->assertOk()->assertSee('Exempt from tax');
+        $this->does('cash', ['cash' => '10'])
+            ->assertOk()
+            ->assertSee('Exempt from tax');
         $this->does('post')->assertOk();
         $this->assertSame([385, 0], [$this->document()->total, $this->document()->tax_total]);
         $this->get("/documents/{$this->document()->label}/receipt")->assertSee('certificate C-1');
         $this->assertSame([], app(Prove::class)->handle()->faults);
         $this->travel(1)->days();
         $this->slip = (string) Str::uuid();
-        $this->does('customer', ['customer' => $customer->id])->assertOk()->assertSee('Exemption ran out');
+        $this->does('customer', ['customer' => $customer->id])
+            ->assertOk()
+            ->assertSee('Exemption ran out');
         $this->add('LH-1140');
         $this->assertSame(424, $this->slip()->total);
     }
@@ -183,16 +290,31 @@ final class ChargingTest extends FeatureCase
         $old = $this->charge($customer, 'MA-0031');
         $this->slip = (string) Str::uuid();
         $this->begin($customer, 'LH-1140');
-        $this->does('on-account', ['on_account' => '100'])->assertOk()->assertSee('104.24');
+        $this->does('on-account', ['on_account' => '100'])
+            ->assertOk()
+            ->assertSee('104.24');
         $this->does('cheque', ['cheque' => '60', 'cheque_number' => '77'])->assertOk();
-        $this->does('cash', ['cash' => '50'])->assertOk()->assertSee('5.76');
+        $this->does('cash', ['cash' => '50'])
+            ->assertOk()
+            ->assertSee('5.76');
         $this->does('post')->assertOk()->assertSee('Post', false);
         $slip = $this->slip();
         $this->assertNotNull($slip->receipt_id);
         $receipt = Document::query()->with('tenders')->findOrFail($slip->receipt_id);
-        $this->assertSame([10000, 340, 340, 576], [$receipt->total, $this->balance($customer), $this->open($old), $receipt->change_given]);
-        $this->assertSame([['cheque', 424]], $this->document()->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])->all());
-        $this->assertSame([['cheque', 5576], ['cash', 4424]], $receipt->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])->all());
+        $this->assertSame(
+            [10000, 340, 340, 576],
+            [$receipt->total, $this->balance($customer), $this->open($old), $receipt->change_given],
+        );
+        $this->assertSame(
+            [['cheque', 424]],
+            $this->document()
+                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])
+                ->all(),
+        );
+        $this->assertSame(
+            [['cheque', 5576], ['cash', 4424]],
+            $receipt->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])->all(),
+        );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -202,10 +324,15 @@ final class ChargingTest extends FeatureCase
         $label = $this->charge($customer, 'MA-0031');
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->does('on-account', ['on_account' => '150'])->assertOk()->assertSee('Post payment');
+        $this->does('on-account', ['on_account' => '150'])
+            ->assertOk()
+            ->assertSee('Post payment');
         $this->does('cash', ['cash' => '150'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame([0, -4660, 'receipt'], [$this->open($label), $this->balance($customer), $this->document()->kind->value]);
+        $this->assertSame(
+            [0, -4660, 'receipt'],
+            [$this->open($label), $this->balance($customer), $this->document()->kind->value],
+        );
         $this->does('post')->assertOk();
         $this->assertSame(2, $this->documents());
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -216,10 +343,22 @@ final class ChargingTest extends FeatureCase
         $customer = $this->account();
         $label = $this->charge($customer, 'LH-1140');
         $due = (string) DB::table('open_items')->where('label', $label)->value('due_date');
-        $this->as('301')->post("/accounts/{$customer->number}/terms", ['credit_limit' => '600', 'terms_kind' => 'at_once', 'allowed_overdue_days' => '0', 'statement_kind' => 'open_item', 'statement_way' => 'print', 'reason' => 'late payer'])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/terms", [
+                'credit_limit' => '600',
+                'terms_kind' => 'at_once',
+                'allowed_overdue_days' => '0',
+                'statement_kind' => 'open_item',
+                'statement_way' => 'print',
+                'reason' => 'late payer',
+            ])
+            ->assertSessionHasNoErrors();
         $this->assertSame($due, (string) DB::table('open_items')->where('label', $label)->value('due_date'));
         $this->as('101');
-        $this->assertSame(now()->toDateString(), (string) DB::table('open_items')->where('label', $this->charge($customer, 'LH-1140'))->value('due_date'));
+        $this->assertSame(
+            now()->toDateString(),
+            (string) DB::table('open_items')->where('label', $this->charge($customer, 'LH-1140'))->value('due_date'),
+        );
         $this->assertSame('600.00', (string) DB::table('customer_changes')->where('what', 'limit')->value('after'));
         $this->assertSame(60000, HouseAccount::query()->findOrFail($customer->id)->credit_limit);
     }
@@ -234,7 +373,9 @@ final class ChargingTest extends FeatureCase
         $this->does('customer', ['customer' => 0]);
         $this->does('add', ['entry' => (string) $customer->number, 'version' => ''])->assertOk();
         $this->assertSame($customer->id, $this->slip()->customer_id);
-        $this->does('add', ['entry' => 'fern', 'version' => ''])->assertStatus(422)->assertSee('Nothing is called');
+        $this->does('add', ['entry' => 'fern', 'version' => ''])
+            ->assertStatus(422)
+            ->assertSee('Nothing is called');
     }
 
     public function test_found_customers_show_how_they_stand_and_a_new_one_keeps_the_sale(): void
@@ -243,11 +384,25 @@ final class ChargingTest extends FeatureCase
         $this->charge($customer, 'LH-1140');
         $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
-        $this->get("/counter/{$this->slip}/find?q=flint")->assertSee('owes 4.24')->assertSee('15.76 left');
-        $this->does('new-customer', ['name' => ''])->assertStatus(422)->assertSee('A name is needed');
-        $this->does('new-customer', ['name' => 'Bryony Vale', 'mail' => 'nonsense'])->assertStatus(422)->assertSee('not a mail address');
-        $this->does('new-customer', ['name' => 'Flint and Fern Paving Ltd'])->assertStatus(422)->assertSee('like name')->assertSee('This is somebody else');
-        $this->does('new-customer', ['name' => 'Flint and Fern Paving Ltd', 'sure' => '1'])->assertOk()->assertSee('Flint and Fern Paving Ltd');
-        $this->assertSame([1, 'Flint and Fern Paving Ltd'], [$this->slip()->lines->count(), $this->slip()->customer_name]);
+        $this->get("/counter/{$this->slip}/find?q=flint")
+            ->assertSee('owes 4.24')
+            ->assertSee('15.76 left');
+        $this->does('new-customer', ['name' => ''])
+            ->assertStatus(422)
+            ->assertSee('A name is needed');
+        $this->does('new-customer', ['name' => 'Bryony Vale', 'mail' => 'nonsense'])
+            ->assertStatus(422)
+            ->assertSee('not a mail address');
+        $this->does('new-customer', ['name' => 'Flint and Fern Paving Ltd'])
+            ->assertStatus(422)
+            ->assertSee('like name')
+            ->assertSee('This is somebody else');
+        $this->does('new-customer', ['name' => 'Flint and Fern Paving Ltd', 'sure' => '1'])
+            ->assertOk()
+            ->assertSee('Flint and Fern Paving Ltd');
+        $this->assertSame(
+            [1, 'Flint and Fern Paving Ltd'],
+            [$this->slip()->lines->count(), $this->slip()->customer_name],
+        );
     }
 }

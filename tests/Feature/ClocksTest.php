@@ -47,7 +47,12 @@ final class ClocksTest extends FeatureCase
         return [
             'New York, a minute before midnight' => ['America/New_York', '2026-12-02 04:59:30', '2026-12-01', '23:59'],
             'New York, midnight' => ['America/New_York', '2026-12-02 05:00:00', '2026-12-02', '00:00'],
-            'New York, before the change in spring' => ['America/New_York', '2027-03-14 06:59:59', '2027-03-14', '01:59'],
+            'New York, before the change in spring' => [
+                'America/New_York',
+                '2027-03-14 06:59:59',
+                '2027-03-14',
+                '01:59',
+            ],
             'New York, after it' => ['America/New_York', '2027-03-14 07:00:00', '2027-03-14', '03:00'],
             'New York, the evening after' => ['America/New_York', '2027-03-15 03:59:59', '2027-03-14', '23:59'],
             'New York, the first 01:30 in autumn' => ['America/New_York', '2027-11-07 05:30:00', '2027-11-07', '01:30'],
@@ -55,20 +60,40 @@ final class ClocksTest extends FeatureCase
             'New York, the midnight after' => ['America/New_York', '2027-11-08 05:00:00', '2027-11-08', '00:00'],
             'Lisbon, midnight in summer' => ['Europe/Lisbon', '2027-06-30 23:00:00', '2027-07-01', '00:00'],
             'Lisbon, midnight in winter' => ['Europe/Lisbon', '2027-02-01 00:00:00', '2027-02-01', '00:00'],
-            'Auckland, a morning that is yesterday in UTC' => ['Pacific/Auckland', '2026-12-01 21:15:00', '2026-12-02', '10:15'],
+            'Auckland, a morning that is yesterday in UTC' => [
+                'Pacific/Auckland',
+                '2026-12-01 21:15:00',
+                '2026-12-02',
+                '10:15',
+            ],
             'Santiago, where a day begins at one' => ['America/Santiago', '2027-09-05 04:00:00', '2027-09-05', '01:00'],
         ];
     }
 
     #[DataProvider('moments')]
-    public function test_the_business_date_is_the_shops_and_what_is_kept_is_utc(string $zone, string $utc, string $day, string $time): void
-    {
+    public function test_the_business_date_is_the_shops_and_what_is_kept_is_utc(
+        string $zone,
+        string $utc,
+        string $day,
+        string $time,
+    ): void {
         $sale = $this->zone($zone)->sellAt($utc);
-        $this->assertSame([$day, "{$utc}.000"], array_values((array) DB::table('documents')->where('id', $sale->id)->first(['business_date', 'posted_at'])));
+        $this->assertSame(
+            [$day, "{$utc}.000"],
+            array_values(
+                (array) DB::table('documents')
+                    ->where('id', $sale->id)
+                    ->first(['business_date', 'posted_at']),
+            ),
+        );
         $this->assertFalse($sale->refresh()->isBackdated());
         $shown = CarbonImmutable::parse($day)->format('j M Y');
-        $this->get("/documents/{$sale->label}")->assertOk()->assertSee("{$shown}, {$time}");
-        $this->get("/documents/{$sale->label}/receipt")->assertOk()->assertSee("{$shown}, {$time}");
+        $this->get("/documents/{$sale->label}")
+            ->assertOk()
+            ->assertSee("{$shown}, {$time}");
+        $this->get("/documents/{$sale->label}/receipt")
+            ->assertOk()
+            ->assertSee("{$shown}, {$time}");
         $this->assertSame($day, ShopTime::today()->format('Y-m-d'));
         $this->assertProves();
     }
@@ -89,7 +114,11 @@ final class ClocksTest extends FeatureCase
         $this->zone('America/New_York')->travelTo(CarbonImmutable::parse('2027-11-07 05:55:00', 'UTC'));
         Auth::logout();
         $this->flushSession();
-        $try = fn (string $pin): TestResponse => $this->post('/sign-in', ['number' => '101', 'pin' => $pin, 'till' => '1']);
+        $try = fn (string $pin): TestResponse => $this->post('/sign-in', [
+            'number' => '101',
+            'pin' => $pin,
+            'till' => '1',
+        ]);
 
         for ($i = 0; $i <= PinTries::MOST; $i++) {
             $try('0000')->assertSessionHasErrors('refused');
@@ -107,10 +136,15 @@ final class ClocksTest extends FeatureCase
     {
         $this->zone('Europe/Lisbon')->travelTo(CarbonImmutable::parse('2027-07-01 22:59:00', 'UTC'));
         $customer = $this->customer('Wren Hollis');
-        $this->as('301')->post(route('customers.note', $customer), ['text' => 'Ring twice'])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post(route('customers.note', $customer), ['text' => 'Ring twice'])
+            ->assertSessionHasNoErrors();
         $read = function (): void {
             $this->assertSame('2027-07-01 22:59:00.000', DB::table('customers')->sole()->created_at);
-            $this->as('301')->get(route('customers.show', Customer::query()->sole()))->assertOk()->assertSee('Office Oak, 1 Jul 2027');
+            $this->as('301')
+                ->get(route('customers.show', Customer::query()->sole()))
+                ->assertOk()
+                ->assertSee('Office Oak, 1 Jul 2027');
         };
         DB::table('customer_notes')->update(['written_at' => '2027-07-01 22:59:00']);
         $read();
@@ -121,7 +155,19 @@ final class ClocksTest extends FeatureCase
 
     public function test_a_day_at_the_limits_of_money_out_is_the_shops(): void
     {
-        DB::table('role_limits')->upsert([['role' => 'clerk', 'matter' => 'cash', 'per_document' => 20_000, 'per_original' => 20_000, 'per_day' => 15_000, 'approves' => 0]], ['role', 'matter']);
+        DB::table('role_limits')->upsert(
+            [
+                [
+                    'role' => 'clerk',
+                    'matter' => 'cash',
+                    'per_document' => 20_000,
+                    'per_original' => 20_000,
+                    'per_day' => 15_000,
+                    'approves' => 0,
+                ],
+            ],
+            ['role', 'matter'],
+        );
         app()->forgetScopedInstances();
         $this->zone('America/New_York');
         $handOut = function (string $utc) {
@@ -142,16 +188,25 @@ final class ClocksTest extends FeatureCase
         $this->zone('America/New_York');
         $sale = $this->sellAt('2026-12-02 04:40:00');
         $this->travelTo(CarbonImmutable::parse('2026-12-02 04:58:00', 'UTC'));
-        $this->as('201')->get("/documents/{$sale->label}")->assertOk()->assertSee('Void');
+        $this->as('201')
+            ->get("/documents/{$sale->label}")
+            ->assertOk()
+            ->assertSee('Void');
         $this->travelTo(CarbonImmutable::parse('2026-12-02 05:01:00', 'UTC'));
-        $this->as('201')->get("/documents/{$sale->label}")->assertOk()->assertDontSee('Void');
+        $this->as('201')
+            ->get("/documents/{$sale->label}")
+            ->assertOk()
+            ->assertDontSee('Void');
     }
 
     public function test_a_slip_begun_before_midnight_is_posted_on_the_day_it_is_posted(): void
     {
         $this->zone('America/New_York')->travelTo(CarbonImmutable::parse('2026-12-02 04:59:00', 'UTC'));
         $this->slip = (string) Str::uuid();
-        $this->as('101')->add('LH-1140')->does('cash', ['cash' => '500'])->assertOk();
+        $this->as('101')
+            ->add('LH-1140')
+            ->does('cash', ['cash' => '500'])
+            ->assertOk();
         $this->assertNull(Slip::query()->where('key', $this->slip)->sole()->business_date);
         $this->travelTo(CarbonImmutable::parse('2026-12-02 05:00:30', 'UTC'));
         $this->does('post')->assertOk();
@@ -173,8 +228,14 @@ final class ClocksTest extends FeatureCase
     {
         foreach (['Pacific/Auckland', 'Pacific/Pago_Pago', 'UTC'] as $zone) {
             $this->zone($zone);
-            $this->assertSame('2027-03-01', ShopTime::dayOf(ShopTime::beginning(CarbonImmutable::parse('2027-03-01')))->format('Y-m-d'));
-            $this->assertSame('14:05', ShopTime::at(ShopTime::when(CarbonImmutable::parse('2027-03-01'), 14, 5))->format('H:i'));
+            $this->assertSame(
+                '2027-03-01',
+                ShopTime::dayOf(ShopTime::beginning(CarbonImmutable::parse('2027-03-01')))->format('Y-m-d'),
+            );
+            $this->assertSame(
+                '14:05',
+                ShopTime::at(ShopTime::when(CarbonImmutable::parse('2027-03-01'), 14, 5))->format('H:i'),
+            );
         }
     }
 }

@@ -14,7 +14,9 @@ final class CounterTest extends FeatureCase
 {
     public function test_a_blank_slip_is_not_written_down_before_its_first_line(): void
     {
-        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('Nothing yet');
+        $this->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('Nothing yet');
         $this->assertSame(0, $this->rows('slips'));
         $this->add('LH-1140');
         $this->assertSame(1, $this->rows('slips'));
@@ -62,17 +64,42 @@ final class CounterTest extends FeatureCase
 
     public function test_what_nobody_finds_offers_a_one_off_line(): void
     {
-        $this->does('add', ['entry' => 'wheelbarrow'])->assertStatus(422)->assertSee('Nothing is called');
-        $this->does('add', ['entry' => Scene::barcode(77)])->assertStatus(422)->assertSee('No item has the barcode');
-        $this->does('one-off', ['description' => 'Old gate', 'quantity' => '1', 'price' => '', 'department_id' => 1, 'tax_class' => 'standard'])->assertStatus(422)->assertSee('Type a number');
-        $this->does('one-off', ['description' => 'Old gate', 'quantity' => '2', 'price' => '12,50', 'department_id' => 1, 'tax_class' => 'standard'])->assertOk()->assertSee('27.50');
+        $this->does('add', ['entry' => 'wheelbarrow'])
+            ->assertStatus(422)
+            ->assertSee('Nothing is called');
+        $this->does('add', ['entry' => Scene::barcode(77)])
+            ->assertStatus(422)
+            ->assertSee('No item has the barcode');
+        $this->does('one-off', [
+            'description' => 'Old gate',
+            'quantity' => '1',
+            'price' => '',
+            'department_id' => 1,
+            'tax_class' => 'standard',
+        ])
+            ->assertStatus(422)
+            ->assertSee('Type a number');
+        $this->does('one-off', [
+            'description' => 'Old gate',
+            'quantity' => '2',
+            'price' => '12,50',
+            'department_id' => 1,
+            'tax_class' => 'standard',
+        ])
+            ->assertOk()
+            ->assertSee('27.50');
     }
 
     #[DataProvider('badQuantities')]
-    public function test_a_bad_quantity_is_answered_beside_its_field_and_nothing_is_lost(string $typed, string $says): void
-    {
+    public function test_a_bad_quantity_is_answered_beside_its_field_and_nothing_is_lost(
+        string $typed,
+        string $says,
+    ): void {
         $this->add('LH-1140');
-        $this->does("lines/{$this->lineId()}", ['quantity' => $typed])->assertStatus(422)->assertSee($says)->assertSee("value=\"{$typed}\"", false);
+        $this->does("lines/{$this->lineId()}", ['quantity' => $typed])
+            ->assertStatus(422)
+            ->assertSee($says)
+            ->assertSee("value=\"{$typed}\"", false);
         $this->assertSame('1.0000', $this->slip()->lines->firstOrFail()->quantity);
     }
 
@@ -90,10 +117,19 @@ final class CounterTest extends FeatureCase
 
     public function test_a_quantity_reaches_and_leaves_its_price_break(): void
     {
-        DB::table('quantity_breaks')->insert(['item_id' => Item::query()->where('code', 'LH-1140')->value('id'), 'from_quantity' => '10', 'price' => '3.50']);
+        DB::table('quantity_breaks')->insert([
+            'item_id' => Item::query()->where('code', 'LH-1140')->value('id'),
+            'from_quantity' => '10',
+            'price' => '3.50',
+        ]);
         $this->add('LH-1140');
-        $this->does("lines/{$this->lineId()}", ['quantity' => '10'])->assertOk()->assertSee('quantity price')->assertSee('list 3.85');
-        $this->does("lines/{$this->lineId()}", ['quantity' => '9'])->assertOk()->assertDontSee('quantity price');
+        $this->does("lines/{$this->lineId()}", ['quantity' => '10'])
+            ->assertOk()
+            ->assertSee('quantity price')
+            ->assertSee('list 3.85');
+        $this->does("lines/{$this->lineId()}", ['quantity' => '9'])
+            ->assertOk()
+            ->assertDontSee('quantity price');
         $this->assertSame('3.8500', $this->slip()->lines->firstOrFail()->unit_price);
     }
 
@@ -102,13 +138,26 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140');
         $change = fn (array $fields) => $this->does("lines/{$this->lineId()}", ['price' => '3.00', ...$fields]);
         $change([])->assertStatus(422)->assertSee('lowest price the house accepts')->assertSee('Approver’s PIN');
-        $change(['approver' => '101', 'approver_pin' => '4101', 'approver_reason' => 'please'])->assertStatus(422)->assertSee('may not approve');
-        $change(['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => ''])->assertStatus(422)->assertSee('Say why');
-        $change(['approver' => '201', 'approver_pin' => '9999', 'approver_reason' => 'chipped'])->assertStatus(422)->assertSee('do not belong together');
-        $change(['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'chipped edge'])->assertOk()->assertSee('approved');
+        $change(['approver' => '101', 'approver_pin' => '4101', 'approver_reason' => 'please'])
+            ->assertStatus(422)
+            ->assertSee('may not approve');
+        $change(['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => ''])
+            ->assertStatus(422)
+            ->assertSee('Say why');
+        $change(['approver' => '201', 'approver_pin' => '9999', 'approver_reason' => 'chipped'])
+            ->assertStatus(422)
+            ->assertSee('do not belong together');
+        $change(['approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'chipped edge'])
+            ->assertOk()
+            ->assertSee('approved');
         $approval = Approval::query()->sole();
-        $this->assertSame(['below_floor', 'chipped edge', 'Super Slate'], [$approval->what, $approval->reason, $approval->approver->name]);
-        $this->does("lines/{$this->lineId()}", ['price' => '1.00'])->assertStatus(422)->assertSee('below what it cost');
+        $this->assertSame(
+            ['below_floor', 'chipped edge', 'Super Slate'],
+            [$approval->what, $approval->reason, $approval->approver->name],
+        );
+        $this->does("lines/{$this->lineId()}", ['price' => '1.00'])
+            ->assertStatus(422)
+            ->assertSee('below what it cost');
     }
 
     public function test_wrong_tries_at_an_approval_lock_the_approver_too(): void
@@ -116,10 +165,22 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140');
 
         for ($try = 0; $try < 5; $try++) {
-            $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'please'])->assertStatus(422);
+            $this->does("lines/{$this->lineId()}", [
+                'price' => '3.00',
+                'approver' => '201',
+                'approver_pin' => '0000',
+                'approver_reason' => 'please',
+            ])->assertStatus(422);
         }
 
-        $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'please'])->assertStatus(422)->assertSee('locked at this till until');
+        $this->does("lines/{$this->lineId()}", [
+            'price' => '3.00',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'please',
+        ])
+            ->assertStatus(422)
+            ->assertSee('locked at this till until');
         $this->assertSame('3.8500', $this->slip()->lines->firstOrFail()->unit_price);
     }
 
@@ -127,9 +188,16 @@ final class CounterTest extends FeatureCase
     {
         $this->add('LH-1140');
         $this->does('clear')->assertOk();
-        $this->get('/counter/'.Str::uuid())->assertSee('Bring back')->assertSee('4.24');
-        $this->as('101', 3)->from('/counter')->post("/counter/{$this->slip}/restore")->assertSessionHasErrors('refused');
-        $this->as('101')->post("/counter/{$this->slip}/restore")->assertRedirect("/counter/{$this->slip}");
+        $this->get('/counter/'.Str::uuid())
+            ->assertSee('Bring back')
+            ->assertSee('4.24');
+        $this->as('101', 3)
+            ->from('/counter')
+            ->post("/counter/{$this->slip}/restore")
+            ->assertSessionHasErrors('refused');
+        $this->as('101')
+            ->post("/counter/{$this->slip}/restore")
+            ->assertRedirect("/counter/{$this->slip}");
         $this->add('LH-1140');
         $this->post("/counter/{$this->slip}/restore")->assertSessionHasErrors('refused');
     }
@@ -138,42 +206,86 @@ final class CounterTest extends FeatureCase
     {
         $this->add('10 x LH-1140', 'MA-0031');
         $line = "lines/{$this->lineId()}";
-        $this->does($line, ['discount' => '10'])->assertOk()->assertSee('34.65');
-        $this->does($line, ['discount' => '2.00 off'])->assertOk()->assertSee('36.50');
-        $this->does($line, ['discount' => '101 %'])->assertStatus(422)->assertSee('more than 100 %');
-        $this->does($line, ['discount' => '50.00 off'])->assertStatus(422)->assertSee('more than the 38.50');
-        $this->does($line, ['discount' => '30'])->assertStatus(422)->assertSee('A supervisor can approve');
-        $this->does($line, ['discount' => ''])->assertOk()->assertSee('38.50');
-        $this->does("lines/{$this->lineId(1)}", ['discount' => '5'])->assertStatus(422)->assertSee('never discounted');
+        $this->does($line, ['discount' => '10'])
+            ->assertOk()
+            ->assertSee('34.65');
+        $this->does($line, ['discount' => '2.00 off'])
+            ->assertOk()
+            ->assertSee('36.50');
+        $this->does($line, ['discount' => '101 %'])
+            ->assertStatus(422)
+            ->assertSee('more than 100 %');
+        $this->does($line, ['discount' => '50.00 off'])
+            ->assertStatus(422)
+            ->assertSee('more than the 38.50');
+        $this->does($line, ['discount' => '30'])
+            ->assertStatus(422)
+            ->assertSee('A supervisor can approve');
+        $this->does($line, ['discount' => ''])
+            ->assertOk()
+            ->assertSee('38.50');
+        $this->does("lines/{$this->lineId(1)}", ['discount' => '5'])
+            ->assertStatus(422)
+            ->assertSee('never discounted');
     }
 
     public function test_a_discount_on_the_whole_slip(): void
     {
         $this->add('10 x LH-1140', 'MA-0031');
-        $this->does('discount', ['discount' => '10 %'])->assertOk()->assertSee('−3.85');
-        $this->does('discount', ['discount' => '40'])->assertStatus(422)->assertSee('below the lowest price');
-        $this->does('discount', ['discount' => '40', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'clearing out'])->assertOk()->assertSee('−15.40');
+        $this->does('discount', ['discount' => '10 %'])
+            ->assertOk()
+            ->assertSee('−3.85');
+        $this->does('discount', ['discount' => '40'])
+            ->assertStatus(422)
+            ->assertSee('below the lowest price');
+        $this->does('discount', [
+            'discount' => '40',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'clearing out',
+        ])
+            ->assertOk()
+            ->assertSee('−15.40');
         $this->does('discount', ['discount' => '99.00 off'])->assertStatus(422);
-        $this->does('discount', ['discount' => ''])->assertOk()->assertDontSee('−15.40');
+        $this->does('discount', ['discount' => ''])
+            ->assertOk()
+            ->assertDontSee('−15.40');
     }
 
     public function test_a_line_is_removed_and_the_lot_cleared(): void
     {
         $this->add('LH-1140', 'LH-1141');
-        $this->does("lines/{$this->lineId()}/remove")->assertOk()->assertDontSee('140 mm');
+        $this->does("lines/{$this->lineId()}/remove")
+            ->assertOk()
+            ->assertDontSee('140 mm');
         $this->does('clear')->assertOk()->assertHeader('X-Location');
         $this->get("/counter/{$this->slip}")->assertRedirect('/counter');
-        $this->does('add', ['entry' => 'LH-1140'])->assertStatus(422)->assertSee('was cleared');
+        $this->does('add', ['entry' => 'LH-1140'])
+            ->assertStatus(422)
+            ->assertSee('was cleared');
     }
 
     public function test_texts_are_shown_as_they_were_typed(): void
     {
         $nasty = '<script>alert("x")</script> & 🧱';
-        $this->does('one-off', ['description' => $nasty, 'quantity' => '1', 'price' => '1', 'department_id' => 1, 'tax_class' => 'zero'])->assertOk()->assertSee($nasty)->assertDontSee('<script>alert', false);
-        $this->does("lines/{$this->lineId()}", ['note' => $nasty])->assertOk()->assertDontSee('<script>alert', false);
+        $this->does('one-off', [
+            'description' => $nasty,
+            'quantity' => '1',
+            'price' => '1',
+            'department_id' => 1,
+            'tax_class' => 'zero',
+        ])
+            ->assertOk()
+            ->assertSee($nasty)
+            ->assertDontSee('<script>alert', false);
+        $this->does("lines/{$this->lineId()}", ['note' => $nasty])
+            ->assertOk()
+            ->assertDontSee('<script>alert', false);
         $this->does('cash', ['cash' => '1'])->assertOk();
         $this->does('post')->assertOk();
-        $this->get("/documents/{$this->document()->label}")->assertSee($nasty)->assertDontSee('<script>alert', false);
+        $this->get("/documents/{$this->document()->label}")
+            ->assertSee($nasty)
+            ->assertDontSee('<script>alert', false);
         $this->get("/documents/{$this->document()->label}/invoice.pdf")->assertOk();
     }
 
@@ -182,8 +294,15 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140');
         $line = $this->slip()->lines->firstOrFail()->getAttributes();
         unset($line['id']);
-        DB::table('slip_lines')->insert(array_map(static fn (int $position): array => [...$line, 'position' => $position, 'note' => "no. {$position}"], range(2, 200)));
-        $this->does('cash', ['cash' => '1000'])->assertOk()->assertSee('847.00');
+        DB::table('slip_lines')->insert(
+            array_map(
+                static fn (int $position): array => [...$line, 'position' => $position, 'note' => "no. {$position}"],
+                range(2, 200),
+            ),
+        );
+        $this->does('cash', ['cash' => '1000'])
+            ->assertOk()
+            ->assertSee('847.00');
         $this->does('post')->assertOk()->assertSee('Posted as');
         $this->assertCount(200, $this->document()->lines);
     }
@@ -191,22 +310,34 @@ final class CounterTest extends FeatureCase
     public function test_a_slip_keeps_its_price_and_says_when_the_list_has_moved(): void
     {
         $this->add('LH-1140');
-        Item::query()->where('code', 'LH-1140')->update(['list_price' => '4.05']);
+        Item::query()
+            ->where('code', 'LH-1140')
+            ->update(['list_price' => '4.05']);
         $this->get("/counter/{$this->slip}")->assertSee('list price is now 4.05');
-        $this->does("lines/{$this->lineId()}", ['quantity' => '2'])->assertOk()->assertSee('7.70');
-        $this->does("lines/{$this->lineId()}", ['price' => ''])->assertOk()->assertSee('8.10');
+        $this->does("lines/{$this->lineId()}", ['quantity' => '2'])
+            ->assertOk()
+            ->assertSee('7.70');
+        $this->does("lines/{$this->lineId()}", ['price' => ''])
+            ->assertOk()
+            ->assertSee('8.10');
     }
 
     public function test_an_item_taken_off_sale_while_on_a_slip_cannot_be_posted(): void
     {
         $this->add('LH-1140', 'LH-1141');
-        Item::query()->where('code', 'LH-1140')->update(['active' => false]);
-        $this->does('cash', ['cash' => '100'])->assertOk()->assertSee('Taken off sale');
+        Item::query()
+            ->where('code', 'LH-1140')
+            ->update(['active' => false]);
+        $this->does('cash', ['cash' => '100'])
+            ->assertOk()
+            ->assertSee('Taken off sale');
         $this->does('post')->assertStatus(422)->assertSee('Remove it to post the rest');
         $this->does("lines/{$this->lineId()}/remove")->assertOk();
         $this->does('post')->assertOk();
         $this->slip = (string) Str::uuid();
-        $this->does('add', ['entry' => 'LH-1140'])->assertStatus(422)->assertSee('not on sale any more');
+        $this->does('add', ['entry' => 'LH-1140'])
+            ->assertStatus(422)
+            ->assertSee('not on sale any more');
     }
 
     public function test_a_slip_changed_on_another_screen_is_not_changed_blindly(): void
@@ -214,31 +345,53 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140');
         $seen = (string) $this->slip()->version;
         $this->does("lines/{$this->lineId()}", ['quantity' => '5'])->assertOk();
-        $this->does("lines/{$this->lineId()}", ['quantity' => '7', 'version' => $seen])->assertStatus(422)->assertSee('changed on another screen')->assertSee('value="7"', false);
+        $this->does("lines/{$this->lineId()}", ['quantity' => '7', 'version' => $seen])
+            ->assertStatus(422)
+            ->assertSee('changed on another screen')
+            ->assertSee('value="7"', false);
         $this->does('cash', ['cash' => '100'])->assertOk();
-        $this->does('post', ['version' => $seen])->assertStatus(422)->assertSee('Look at the sum again');
+        $this->does('post', ['version' => $seen])
+            ->assertStatus(422)
+            ->assertSee('Look at the sum again');
         $this->assertSame('5.0000', $this->slip()->lines->firstOrFail()->quantity);
     }
 
     public function test_a_slip_set_aside_is_picked_up_at_another_till_of_the_same_place(): void
     {
         $this->add('LH-1140');
-        $this->as('201', 2)->get('/counter/'.Str::uuid())->assertSee('1 at other tills');
-        $this->does('add', ['entry' => 'LH-1141'])->assertStatus(422)->assertSee('Till 1 has picked this slip up');
+        $this->as('201', 2)
+            ->get('/counter/'.Str::uuid())
+            ->assertSee('1 at other tills');
+        $this->does('add', ['entry' => 'LH-1141'])
+            ->assertStatus(422)
+            ->assertSee('Till 1 has picked this slip up');
         $this->post("/counter/{$this->slip}/pick-up")->assertRedirect("/counter/{$this->slip}");
         $this->add('LH-1141');
-        $this->as('101', 3)->from('/counter')->post("/counter/{$this->slip}/pick-up")->assertSessionHasErrors('refused');
+        $this->as('101', 3)
+            ->from('/counter')
+            ->post("/counter/{$this->slip}/pick-up")
+            ->assertSessionHasErrors('refused');
     }
 
     public function test_a_sale_is_dated_into_an_open_day_by_who_may(): void
     {
         $this->add('LH-1140');
-        $this->does('date', ['date' => now()->subDay()->format('Y-m-d')])->assertStatus(422)->assertSee('A supervisor can date');
+        $this->does('date', ['date' => now()->subDay()->format('Y-m-d')])
+            ->assertStatus(422)
+            ->assertSee('A supervisor can date');
         $this->as('201');
-        $this->does('date', ['date' => now()->addDay()->format('Y-m-d')])->assertStatus(422)->assertSee('in the future');
-        $this->does('date', ['date' => now()->subDays(4)->format('Y-m-d')])->assertStatus(422)->assertSee('is closed. The first open day is');
-        $this->does('date', ['date' => '2027-99-01'])->assertStatus(422)->assertSee('is not a date');
-        $this->does('date', ['date' => now()->subDay()->format('Y-m-d')])->assertOk()->assertSee('not today');
+        $this->does('date', ['date' => now()->addDay()->format('Y-m-d')])
+            ->assertStatus(422)
+            ->assertSee('in the future');
+        $this->does('date', ['date' => now()->subDays(4)->format('Y-m-d')])
+            ->assertStatus(422)
+            ->assertSee('is closed. The first open day is');
+        $this->does('date', ['date' => '2027-99-01'])
+            ->assertStatus(422)
+            ->assertSee('is not a date');
+        $this->does('date', ['date' => now()->subDay()->format('Y-m-d')])
+            ->assertOk()
+            ->assertSee('not today');
         $this->does('cash', ['cash' => '100']);
         $this->does('post')->assertOk();
         $this->assertTrue($this->document()->isBackdated());
@@ -248,32 +401,57 @@ final class CounterTest extends FeatureCase
     public function test_the_entry_line_answers_while_typing(): void
     {
         $number = $this->sell('LH-1140')->number;
-        $this->get("/counter/{$this->slip}/find?q=4+x+lim*hook")->assertOk()->assertSeeInOrder(['LH-1140', '3.85', '49 here', 'LH-1141'])->assertSee('as a one-off line');
-        $this->get("/counter/{$this->slip}/find?q={$number}")->assertOk()->assertSee('INV-00000');
-        $this->get("/counter/{$this->slip}/find?q=".urlencode('0 x hook'))->assertOk()->assertSee('more than zero');
+        $this->get("/counter/{$this->slip}/find?q=4+x+lim*hook")
+            ->assertOk()
+            ->assertSeeInOrder(['LH-1140', '3.85', '49 here', 'LH-1141'])
+            ->assertSee('as a one-off line');
+        $this->get("/counter/{$this->slip}/find?q={$number}")
+            ->assertOk()
+            ->assertSee('INV-00000');
+        $this->get("/counter/{$this->slip}/find?q=".urlencode('0 x hook'))
+            ->assertOk()
+            ->assertSee('more than zero');
         $this->get("/counter/{$this->slip}/find?q=".urlencode('%_\\'))->assertOk();
     }
 
     public function test_margin_and_floor_are_shown_to_those_allowed_and_only_on_request(): void
     {
         $this->add('2 x LH-1140');
-        $this->get("/counter/{$this->slip}")->assertDontSee('lowest 3.08')->assertDontSee('Alt M</kbd></button>', false);
-        $this->as('201')->get("/counter/{$this->slip}")->assertDontSee('lowest 3.08');
-        $this->get("/counter/{$this->slip}/margin")->assertOk()->assertSee('lowest 3.08')->assertSee('3.86')->assertSee('50.13 %');
+        $this->get("/counter/{$this->slip}")
+            ->assertDontSee('lowest 3.08')
+            ->assertDontSee('Alt M</kbd></button>', false);
+        $this->as('201')
+            ->get("/counter/{$this->slip}")
+            ->assertDontSee('lowest 3.08');
+        $this->get("/counter/{$this->slip}/margin")
+            ->assertOk()
+            ->assertSee('lowest 3.08')
+            ->assertSee('3.86')
+            ->assertSee('50.13 %');
     }
 
     public function test_the_customer_display_follows_the_slip(): void
     {
         $this->add('2 x LH-1140');
-        $this->get('/devices/display/1')->assertOk()->assertSeeInOrder(['Limestone hook', '7.70', '8.47'])->assertDontSee('cost');
+        $this->get('/devices/display/1')
+            ->assertOk()
+            ->assertSeeInOrder(['Limestone hook', '7.70', '8.47'])
+            ->assertDontSee('cost');
     }
 
     public function test_without_the_database_the_page_says_so_and_goes_on_when_it_is_back(): void
     {
         $this->add('LH-1140');
-        config(['database.connections.gone' => [...config('database.connections.mariadb'), 'port' => 1], 'database.default' => 'gone']);
-        $this->get("/counter/{$this->slip}")->assertStatus(503)->assertSee('Nothing is lost');
+        config([
+            'database.connections.gone' => [...config('database.connections.mariadb'), 'port' => 1],
+            'database.default' => 'gone',
+        ]);
+        $this->get("/counter/{$this->slip}")
+            ->assertStatus(503)
+            ->assertSee('Nothing is lost');
         config(['database.default' => 'mariadb']);
-        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('LH-1140');
+        $this->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('LH-1140');
     }
 }

@@ -17,7 +17,12 @@ final class CreditProofTest extends TamperCase
     protected function setUp(): void
     {
         parent::setUp();
-        DB::table('coupons')->insert(['code' => 'SPRING', 'description' => 'Spring', 'percent' => '10', 'starts_on' => '2020-01-01']);
+        DB::table('coupons')->insert([
+            'code' => 'SPRING',
+            'description' => 'Spring',
+            'percent' => '10',
+            'starts_on' => '2020-01-01',
+        ]);
         $sale = $this->sellTo($this->customer('Wren Hollis'), '4 x LH-1140', 'SPRING');
         $this->back($sale, [1 => '2'])->assertOk();
         $this->refund('store_credit', '3.00')->assertOk();
@@ -27,23 +32,86 @@ final class CreditProofTest extends TamperCase
         $this->assertProves();
     }
 
-    /** @return iterable<string, array{Closure(): mixed, string}> what is done behind the books' back, and what the proof says */
+    /**
+     * @return iterable<string, array{Closure(): mixed, string}> what is done behind the books' back, and what the proof
+     *     says
+     */
     public static function tampering(): iterable
     {
-        yield 'a card is worth more' => [static fn () => DB::table('gift_cards')->update(['balance' => 201]), 'it is worth 201, its entries come to 200'];
-        yield 'a lost number counts again' => [static fn () => DB::table('gift_card_codes')->update(['counts' => false]), 'not just the number it bears counts'];
-        yield 'more store credit is theirs' => [static fn () => DB::table('store_credit_accounts')->update(['held' => 301]), '301 is theirs, the entries come to 300'];
-        $row = static fn (int $amount, string $day): array => ['customer_id' => (int) DB::table('customers')->min('id'), 'document_id' => (int) DB::table('documents')->max('id'), 'amount' => $amount, 'business_date' => $day];
-        $share = static fn (int $amount): array => ['document_id' => (int) DB::table('documents')->max('id'), 'origin_document_id' => (int) DB::table('documents')->where('kind', 'invoice')->min('id'), 'pool' => 'paid', 'way' => 'cash', 'authorisation' => '', 'amount' => $amount];
-        yield 'store credit on another day' => [static fn () => DB::table('store_credit_entries')->insert([$row(5, '2020-01-01'), $row(-5, '2020-01-02')]), 'store_credit on 2020-01-01'];
-        yield 'a coupon was used more often' => [static fn () => DB::table('coupons')->update(['uses' => 5]), 'counted 5 times, used 1 times'];
-        yield 'a coupon took more' => [static fn () => DB::table('document_coupons')->insert(['document_id' => (int) DB::table('documents')->where('kind', 'invoice')->min('id'), 'position' => 2, 'coupon_id' => 1, 'code' => 'X', 'description' => '', 'amount' => 5, 'alone' => 0, 'taken' => 5]), 'coupons come to'];
-        yield 'a share too many' => [static fn () => DB::table('return_shares')->insert($share(1)), 'of it is accounted for'];
-        yield 'more went back in cash than came in' => [static fn () => DB::table('return_shares')->insert($share(99_999)), 'more went back by cash than came in by it'];
-        yield 'more came back than was sold' => [static fn () => DB::table('document_lines')->insertUsing(
-            ['document_id', 'position', 'direction', 'code', 'description', 'quantity', 'unit', 'unit_price', 'price_per', 'price_rule', 'list_price', 'may_discount', 'tax_class', 'gross', 'line_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cost', 'origin_document_id', 'origin_position', 'goods_to'],
-            DB::table('document_lines')->where('direction', 'back')->whereNotNull('origin_document_id')->selectRaw('document_id, 7, direction, code, description, 3, unit, unit_price, price_per, price_rule, list_price, may_discount, tax_class, 0, 0, 0, 0, 0, 0, 0, origin_document_id, origin_position, goods_to'),
-        ), 'more came back than was sold'];
+        yield 'a card is worth more' => [
+            static fn () => DB::table('gift_cards')->update(['balance' => 201]),
+            'it is worth 201, its entries come to 200',
+        ];
+        yield 'a lost number counts again' => [
+            static fn () => DB::table('gift_card_codes')->update(['counts' => false]),
+            'not just the number it bears counts',
+        ];
+        yield 'more store credit is theirs' => [
+            static fn () => DB::table('store_credit_accounts')->update(['held' => 301]),
+            '301 is theirs, the entries come to 300',
+        ];
+        $row = static fn (int $amount, string $day): array => [
+            'customer_id' => (int) DB::table('customers')->min('id'),
+            'document_id' => (int) DB::table('documents')->max('id'),
+            'amount' => $amount,
+            'business_date' => $day,
+        ];
+        $share = static fn (int $amount): array => [
+            'document_id' => (int) DB::table('documents')->max('id'),
+            'origin_document_id' => (int) DB::table('documents')->where('kind', 'invoice')->min('id'),
+            'pool' => 'paid',
+            'way' => 'cash',
+            'authorisation' => '',
+            'amount' => $amount,
+        ];
+        yield 'store credit on another day' => [
+            static fn () => DB::table('store_credit_entries')->insert([$row(5, '2020-01-01'), $row(-5, '2020-01-02')]),
+            'store_credit on 2020-01-01',
+        ];
+        yield 'a coupon was used more often' => [
+            static fn () => DB::table('coupons')->update(['uses' => 5]),
+            'counted 5 times, used 1 times',
+        ];
+        yield 'a coupon took more' => [
+            static fn () => DB::table('document_coupons')->insert([
+                'document_id' => (int) DB::table('documents')->where('kind', 'invoice')->min('id'),
+                'position' => 2,
+                'coupon_id' => 1,
+                'code' => 'X',
+                'description' => '',
+                'amount' => 5,
+                'alone' => 0,
+                'taken' => 5,
+            ]),
+            'coupons come to',
+        ];
+        yield 'a share too many' => [
+            static fn () => DB::table('return_shares')->insert($share(1)),
+            'of it is accounted for',
+        ];
+        yield 'more went back in cash than came in' => [
+            static fn () => DB::table('return_shares')->insert($share(99_999)),
+            'more went back by cash than came in by it',
+        ];
+        yield 'more came back than was sold' => [
+            static fn () => DB::table('document_lines')->insertUsing(
+                [
+                    'document_id', 'position', 'direction', 'code', 'description', 'quantity', 'unit', 'unit_price',
+                    'price_per', 'price_rule', 'list_price', 'may_discount', 'tax_class', 'gross', 'line_discount',
+                    'slip_discount', 'net', 'tax_total', 'total', 'cost', 'origin_document_id', 'origin_position',
+                    'goods_to',
+                ],
+                DB::table('document_lines')
+                    ->where('direction', 'back')
+                    ->whereNotNull('origin_document_id')
+                    ->selectRaw(
+                        'document_id, 7, direction, code, description, 3, unit, unit_price, price_per, price_rule, '
+                            .'list_price, may_discount, tax_class, 0, 0, 0, 0, 0, 0, 0, origin_document_id, '
+                            .'origin_position, goods_to',
+                    ),
+            ),
+            'more came back than was sold',
+        ];
     }
 
     /** @param  Closure(): mixed  $tamper */

@@ -17,20 +17,32 @@ final class DemoTest extends TestCase
     public function test_the_demonstration_shop_loads_and_its_books_prove(): void
     {
         $this->assertSame(0, Artisan::call('shop:demo', ['--months' => 1]));
-        $this->assertSame([4, 9, 2], [DB::table('tills')->count(), DB::table('staff')->count(), DB::table('locations')->count()]);
+        $this->assertSame(
+            [4, 9, 2],
+            [DB::table('tills')->count(), DB::table('staff')->count(), DB::table('locations')->count()],
+        );
         $this->assertGreaterThan(800, DB::table('items')->count());
         $this->assertGreaterThan(500, DB::table('documents')->count());
         $this->assertSame(0, Artisan::call('books:prove'), Artisan::output());
         $this->assertSame(0, Artisan::call('shop:sign-ins', ['--address' => 'http://here']));
         $this->assertStringContainsString('Conrad Tannaroe, owner', Artisan::output());
         $this->assertSame([160, 45], [DB::table('customers')->count(), DB::table('house_accounts')->count()]);
-        $of = static fn (string $name): ?object => DB::table('customers')->leftJoin('house_accounts as a', 'a.customer_id', '=', 'customers.id')->where('name', $name)->first();
-        $this->assertSame([1, 'two reminders without an answer'], [$of(DemoCustomers::ON_STOP)?->stopped, $of(DemoCustomers::ON_STOP)?->stop_reason]);
+        $of = static fn (string $name): ?object => DB::table('customers')
+            ->leftJoin('house_accounts as a', 'a.customer_id', '=', 'customers.id')
+            ->where('name', $name)
+            ->first();
+        $this->assertSame(
+            [1, 'two reminders without an answer'],
+            [$of(DemoCustomers::ON_STOP)?->stopped, $of(DemoCustomers::ON_STOP)?->stop_reason],
+        );
         $this->assertSame($of(DemoCustomers::AT_LIMIT)?->balance, $of(DemoCustomers::AT_LIMIT)?->credit_limit);
         $this->assertLessThan(now()->toDateString(), $of(DemoCustomers::EXEMPT_RUN_OUT)?->certificate_expires);
         $this->assertGreaterThan(2, DB::table('layaways')->count());
         $this->assertContains('running', DB::table('layaways')->distinct()->orderBy('state')->pluck('state')->all());
-        $this->assertGreaterThan(0, DB::table('plans')->count() * DB::table('deposit_accounts')->where('held', '>', 0)->count());
+        $this->assertGreaterThan(
+            0,
+            DB::table('plans')->count() * DB::table('deposit_accounts')->where('held', '>', 0)->count(),
+        );
         $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
         $this->assertSame(1, Artisan::call('shop:demo'));
         $state = function (): string {
@@ -39,11 +51,19 @@ final class DemoTest extends TestCase
             return trim(Artisan::output());
         };
         $this->assertSame('open', $state());
-        $this->assertSame(0, DB::table('stock')->where('on_hand', '<', 0)->orWhereColumn('on_hand', '<', 'committed')->count(), 'Something was sold or set aside that was not there.');
+        $this->assertSame(
+            0,
+            DB::table('stock')->where('on_hand', '<', 0)->orWhereColumn('on_hand', '<', 'committed')->count(),
+            'Something was sold or set aside that was not there.',
+        );
         $this->assertSame(0, DB::table('stock_movements')->whereNull('document_id')->count());
         DB::table('shop')->update(['loading' => true]);
         $this->assertSame('half', $state());
-        $this->assertSame(1, Artisan::call('shop:demo', ['--if-empty' => true]), 'What is half loaded is neither taken for a shop nor thrown away.');
+        $this->assertSame(
+            1,
+            Artisan::call('shop:demo', ['--if-empty' => true]),
+            'What is half loaded is neither taken for a shop nor thrown away.',
+        );
         $this->assertGreaterThan(500, DB::table('documents')->count());
     }
 }

@@ -26,7 +26,9 @@ final class DepositTest extends FeatureCase
     {
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => ($customer ?? $this->customer)->id])->assertOk();
-        $this->does('deposit', ['deposit_in' => $amount, 'deposit_for' => $for])->assertOk()->assertSee('Take deposit');
+        $this->does('deposit', ['deposit_in' => $amount, 'deposit_for' => $for])
+            ->assertOk()
+            ->assertSee('Take deposit');
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertOk();
 
@@ -42,9 +44,15 @@ final class DepositTest extends FeatureCase
     {
         $receipt = $this->deposit('80');
 
-        $this->assertSame([8000, 8000, 0, 0], [$receipt->total, $receipt->deposit_change, $receipt->on_account, $receipt->tax_total]);
+        $this->assertSame(
+            [8000, 8000, 0, 0],
+            [$receipt->total, $receipt->deposit_change, $receipt->on_account, $receipt->tax_total],
+        );
         $this->assertSame(8000, $this->held());
-        $this->get("/documents/{$receipt->label}/receipt")->assertOk()->assertSee('Deposit')->assertSee('Held now');
+        $this->get("/documents/{$receipt->label}/receipt")
+            ->assertOk()
+            ->assertSee('Deposit')
+            ->assertSee('Held now');
         $this->assertProves();
     }
 
@@ -52,21 +60,31 @@ final class DepositTest extends FeatureCase
     {
         $this->deposit('80');
         $this->slip = (string) Str::uuid();
-        $this->does('customer', ['customer' => $this->customer->id])->assertOk()->assertSee('Deposit held')->assertSee('80.00');
+        $this->does('customer', ['customer' => $this->customer->id])
+            ->assertOk()
+            ->assertSee('Deposit held')
+            ->assertSee('80.00');
         $this->add('LH-1140');
-        $this->does('deposit/use', ['rest' => '1'])->assertOk()->assertSee('75.76 stays');
+        $this->does('deposit/use', ['rest' => '1'])
+            ->assertOk()
+            ->assertSee('75.76 stays');
         $this->does('post')->assertOk();
         $this->assertSame([7576, -424], [$this->held(), $this->document()->deposit_change]);
 
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->add('MA-0031');
-        $this->does('deposit/use', ['deposit_used' => '75.77'])->assertStatus(422)->assertSee('Only 75.76 is held');
+        $this->does('deposit/use', ['deposit_used' => '75.77'])
+            ->assertStatus(422)
+            ->assertSee('Only 75.76 is held');
         $this->does('deposit/use', ['deposit_used' => '75.76'])->assertOk();
         $this->does('cash', ['cash' => '30'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(0, $this->held());
-        $this->assertSame([TenderKind::DepositHeld, TenderKind::Cash], $this->document()->tenders->pluck('kind')->all());
+        $this->assertSame(
+            [TenderKind::DepositHeld, TenderKind::Cash],
+            $this->document()->tenders->pluck('kind')->all(),
+        );
         $this->assertProves();
     }
 
@@ -75,7 +93,9 @@ final class DepositTest extends FeatureCase
         $this->deposit('80', 'bathroom');
         $this->deposit('20');
         $this->slip = (string) Str::uuid();
-        $this->does('customer', ['customer' => $this->customer->id])->assertOk()->assertSee('Deposit for bathroom');
+        $this->does('customer', ['customer' => $this->customer->id])
+            ->assertOk()
+            ->assertSee('Deposit for bathroom');
         $this->add('MA-0031');
         $this->does('deposit/use', ['rest' => '1'])->assertOk();
         $this->assertSame(2000, $this->slip()->deposit_used);
@@ -106,16 +126,36 @@ final class DepositTest extends FeatureCase
         $this->deposit('20');
         $this->post("/deposits/{$this->customer->number}/pay-back")->assertForbidden();
         $this->as('201');
-        $order = ['key' => (string) Str::uuid(), 'amount' => '50', 'from' => 'bathroom', 'way' => 'cash', 'reason' => 'order fell through'];
-        $this->post("/deposits/{$this->customer->number}/pay-back", [...$order, 'amount' => '100.01'])->assertSessionHasErrors('refused');
-        $this->post("/deposits/{$this->customer->number}/pay-back", [...$order, 'reason' => ''])->assertSessionHasErrors('refused');
-        $this->post("/deposits/{$this->customer->number}/pay-back", [...$order, 'way' => 'cheque'])->assertSessionHasErrors('refused');
-        $this->post("/deposits/{$this->customer->number}/pay-back", [...$order, 'way' => 'card'])->assertSessionHasErrors('refused');
+        $order = [
+            'key' => (string) Str::uuid(),
+            'amount' => '50',
+            'from' => 'bathroom',
+            'way' => 'cash',
+            'reason' => 'order fell through',
+        ];
+        $this->post("/deposits/{$this->customer->number}/pay-back", [
+            ...$order,
+            'amount' => '100.01',
+        ])->assertSessionHasErrors('refused');
+        $this->post("/deposits/{$this->customer->number}/pay-back", [
+            ...$order,
+            'reason' => '',
+        ])->assertSessionHasErrors('refused');
+        $this->post("/deposits/{$this->customer->number}/pay-back", [
+            ...$order,
+            'way' => 'cheque',
+        ])->assertSessionHasErrors('refused');
+        $this->post("/deposits/{$this->customer->number}/pay-back", [
+            ...$order,
+            'way' => 'card',
+        ])->assertSessionHasErrors('refused');
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
 
         $this->assertSame(['' => 2000, 'bathroom' => 3000], DepositsHeld::of($this->customer->id)->parts);
-        $this->get("/deposits/{$this->customer->number}")->assertOk()->assertSee('Paid back, for bathroom');
+        $this->get("/deposits/{$this->customer->number}")
+            ->assertOk()
+            ->assertSee('Paid back, for bathroom');
         $this->assertProves();
     }
 
@@ -128,7 +168,10 @@ final class DepositTest extends FeatureCase
         $before = Liability::on(now()->subDays(3)->toImmutable());
         $now = Liability::on(now()->toImmutable());
 
-        $this->assertSame([[8000, 2068], [10000, 2068]], [[$before->deposits, $before->layaways], [$now->deposits, $now->layaways]]);
+        $this->assertSame(
+            [[8000, 2068], [10000, 2068]],
+            [[$before->deposits, $before->layaways], [$now->deposits, $now->layaways]],
+        );
         $this->assertSame(0, Liability::on(now()->subDays(9)->toImmutable())->deposits);
         $this->get('/deposits')->assertOk()->assertSee('Wren Hollis')->assertSee('120.68');
         $this->get('/deposits?as_of=2999-01-01')->assertSessionHasErrors('as_of');
@@ -138,7 +181,9 @@ final class DepositTest extends FeatureCase
     public function test_a_deposit_needs_a_customer_and_an_amount(): void
     {
         $this->add('LH-1140');
-        $this->does('deposit', ['deposit_in' => '20'])->assertStatus(422)->assertSee('needs a named customer');
+        $this->does('deposit', ['deposit_in' => '20'])
+            ->assertStatus(422)
+            ->assertSee('needs a named customer');
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->does('deposit', ['deposit_in' => '-20'])->assertStatus(422);
         $this->does('deposit', ['deposit_in' => 'twenty'])->assertStatus(422);
@@ -150,7 +195,9 @@ final class DepositTest extends FeatureCase
         $this->deposit('80', 'bathroom');
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $into = $this->customer('Wren B. Hollis', ['phone' => '555 0143']);
-        $this->as('301')->post("/accounts/{$this->customer->number}/merge", ['into' => (string) $into->number])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/accounts/{$this->customer->number}/merge", ['into' => (string) $into->number])
+            ->assertSessionHasNoErrors();
 
         $this->assertSame([0, ['bathroom' => 8000]], [$this->held(), DepositsHeld::of($into->id)->parts]);
         $this->assertSame($into->id, $this->again($layaway)->customer_id);
@@ -172,7 +219,9 @@ final class DepositTest extends FeatureCase
         $this->does('cheque', ['cheque' => '80', 'cheque_number' => '7732'])->assertOk();
         $this->does('post')->assertOk();
         $label = $this->document()->label;
-        $this->as('301')->post("/documents/{$label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no cover'])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/documents/{$label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no cover'])
+            ->assertSessionHasNoErrors();
 
         $this->assertSame(0, $this->held());
         $this->assertProves();

@@ -49,8 +49,12 @@ final class DevicesTest extends FeatureCase
     }
 
     #[DataProvider('moods')]
-    public function test_the_terminal_does_what_it_is_told_to_once(TerminalMood $mood, TerminalOutcome $outcome, ?string $approved, TerminalOutcome $truth): void
-    {
+    public function test_the_terminal_does_what_it_is_told_to_once(
+        TerminalMood $mood,
+        TerminalOutcome $outcome,
+        ?string $approved,
+        TerminalOutcome $truth,
+    ): void {
         DeviceState::write(self::till(), 'terminal', ['mood' => $mood->value]);
         $answer = $this->take();
         $this->assertSame([$outcome, $approved], [$answer->outcome, $answer->approved?->toString()]);
@@ -67,8 +71,18 @@ final class DevicesTest extends FeatureCase
         yield 'approve' => [TerminalMood::Approve, TerminalOutcome::Approved, '10.01', TerminalOutcome::Approved];
         yield 'decline' => [TerminalMood::Decline, TerminalOutcome::Declined, null, TerminalOutcome::Declined];
         yield 'half' => [TerminalMood::Partial, TerminalOutcome::Approved, '5.01', TerminalOutcome::Approved];
-        yield 'silent, charged' => [TerminalMood::SilentApprove, TerminalOutcome::Unknown, null, TerminalOutcome::Approved];
-        yield 'silent, not charged' => [TerminalMood::SilentDecline, TerminalOutcome::Unknown, null, TerminalOutcome::Declined];
+        yield 'silent, charged' => [
+            TerminalMood::SilentApprove,
+            TerminalOutcome::Unknown,
+            null,
+            TerminalOutcome::Approved,
+        ];
+        yield 'silent, not charged' => [
+            TerminalMood::SilentDecline,
+            TerminalOutcome::Unknown,
+            null,
+            TerminalOutcome::Declined,
+        ];
         yield 'off line' => [TerminalMood::OffLine, TerminalOutcome::OffLine, null, TerminalOutcome::Unknown];
     }
 
@@ -83,7 +97,10 @@ final class DevicesTest extends FeatureCase
 
     public function test_a_request_that_never_arrived_was_not_charged(): void
     {
-        $this->assertSame(TerminalOutcome::Declined, app(CardTerminal::class)->ask(self::till(), self::KEY, self::usd('10.00'))->outcome);
+        $this->assertSame(
+            TerminalOutcome::Declined,
+            app(CardTerminal::class)->ask(self::till(), self::KEY, self::usd('10.00'))->outcome,
+        );
     }
 
     public function test_each_till_has_its_own_devices(): void
@@ -94,7 +111,10 @@ final class DevicesTest extends FeatureCase
         app(ReceiptPrinter::class)->print(self::till(2), 'INV-1', '<p>two</p>');
         $paper = DB::table('printed_papers')->value('id');
         $this->get("/devices/papers/{$paper}")->assertNotFound();
-        $this->as('101', 2)->get("/devices/papers/{$paper}")->assertOk()->assertSee('two');
+        $this->as('101', 2)
+            ->get("/devices/papers/{$paper}")
+            ->assertOk()
+            ->assertSee('two');
     }
 
     public function test_the_drawer_opens_for_cash_and_stays_shut_for_a_card(): void
@@ -111,21 +131,38 @@ final class DevicesTest extends FeatureCase
     public function test_the_display_shows_what_it_was_shown_and_else_a_welcome(): void
     {
         $this->get('/devices/display/2')->assertOk()->assertSee('Welcome');
-        app(CustomerDisplay::class)->show(self::till(2), new DisplayContent([['quantity' => '2', 'description' => 'Brick', 'net' => '3.00']], '0.30', '3.30', '3.30', ''));
+        app(CustomerDisplay::class)->show(
+            self::till(2),
+            new DisplayContent(
+                [['quantity' => '2', 'description' => 'Brick', 'net' => '3.00']],
+                '0.30',
+                '3.30',
+                '3.30',
+                '',
+            ),
+        );
         $this->get('/devices/display/2')->assertSeeInOrder(['Brick', '3.00', '3.30']);
         $this->assertSame('3.30', SimulatedDisplay::showing(self::till(2))->total);
     }
 
     public function test_the_mailbox_keeps_what_was_sent_with_its_attachment(): void
     {
-        app(Mailbox::class)->deliver(new Mail('a@example.test', 'Subject', "Line one\nLine <two>", 'x.pdf', "%PDF\0bytes"));
-        $this->as('301')->get('/devices')->assertSee('a@example.test')->assertSee('Line &lt;two&gt;', false)->assertSee('x.pdf');
+        app(Mailbox::class)->deliver(
+            new Mail('a@example.test', 'Subject', "Line one\nLine <two>", 'x.pdf', "%PDF\0bytes"),
+        );
+        $this->as('301')
+            ->get('/devices')
+            ->assertSee('a@example.test')
+            ->assertSee('Line &lt;two&gt;', false)
+            ->assertSee('x.pdf');
         $this->assertSame("%PDF\0bytes", DB::table('sent_mails')->value('attachment'));
         $this->get('/devices/mails/999/attachment')->assertNotFound();
     }
 
     public function test_a_mood_nobody_knows_is_refused(): void
     {
-        $this->from('/devices')->post('/devices/terminal', ['mood' => 'grumpy'])->assertSessionHasErrors('mood');
+        $this->from('/devices')
+            ->post('/devices/terminal', ['mood' => 'grumpy'])
+            ->assertSessionHasErrors('mood');
     }
 }

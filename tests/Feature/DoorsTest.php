@@ -48,7 +48,15 @@ final class DoorsTest extends FeatureCase
             $this->signIn();
             $this->get('/counter/new')->assertRedirect();
             $session = session()->all();
-            $this->as('901')->post("/staff/{$clerk->id}", ['number' => '101', 'name' => 'Clerk', 'role' => 'clerk', 'active' => '1', ...$change])->assertSessionHasNoErrors();
+            $this->as('901')
+                ->post("/staff/{$clerk->id}", [
+                    'number' => '101',
+                    'name' => 'Clerk',
+                    'role' => 'clerk',
+                    'active' => '1',
+                    ...$change,
+                ])
+                ->assertSessionHasNoErrors();
             $this->actingAs($clerk->refresh())->withSession($session);
             $this->get('/counter/new')->assertRedirect('/sign-in');
             $clerk->update(['pin_hash' => bcrypt('4101'), 'role' => 'clerk', 'active' => true]);
@@ -74,10 +82,16 @@ final class DoorsTest extends FeatureCase
         $this->get("/counter/{$this->slip}")->assertOk();
         $this->travel(21)->minutes();
         $this->does('add', ['entry' => 'LH-1140'])->assertStatus(423);
-        $this->get("/counter/{$this->slip}")->assertStatus(423)->assertSee('type your PIN');
-        $this->post('/unlock', ['pin' => '0000'], ['X-Requested-With' => 'fetch'])->assertStatus(422)->assertSee('do not belong together');
+        $this->get("/counter/{$this->slip}")
+            ->assertStatus(423)
+            ->assertSee('type your PIN');
+        $this->post('/unlock', ['pin' => '0000'], ['X-Requested-With' => 'fetch'])
+            ->assertStatus(422)
+            ->assertSee('do not belong together');
         $this->post('/unlock', ['pin' => '4101', 'next' => 'https://elsewhere.test/'])->assertRedirect('/counter');
-        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('LH-1140');
+        $this->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('LH-1140');
         $this->assertCount(1, $this->slip()->lines);
         Shop::query()->update(['idle_minutes' => 0]);
         app(\Elmstone\Shop\House::class)->shop()->refresh();
@@ -115,7 +129,10 @@ final class DoorsTest extends FeatureCase
     public function test_a_wrong_pin_at_the_change_of_person_says_so_and_changes_nothing(): void
     {
         $this->signIn();
-        $this->from("/counter/{$this->slip}")->post('/change-person', ['number' => '201', 'pin' => '9999'])->assertRedirect("/counter/{$this->slip}")->assertSessionHas('change_refused');
+        $this->from("/counter/{$this->slip}")
+            ->post('/change-person', ['number' => '201', 'pin' => '9999'])
+            ->assertRedirect("/counter/{$this->slip}")
+            ->assertSessionHas('change_refused');
         $this->assertSame($this->staff('101')->id, Auth::id());
         $this->get("/counter/{$this->slip}")->assertSee('still serves.');
     }
@@ -139,9 +156,21 @@ final class DoorsTest extends FeatureCase
     {
         $this->assertSame($easy, EasyPin::is($pin, '101'));
         $clerk = $this->staff('101');
-        $answer = $this->as('901')->post("/staff/{$clerk->id}", ['number' => '101', 'name' => 'Clerk', 'role' => 'clerk', 'active' => '1', 'pin' => $pin]);
+        $answer = $this->as('901')->post("/staff/{$clerk->id}", [
+            'number' => '101',
+            'name' => 'Clerk',
+            'role' => 'clerk',
+            'active' => '1',
+            'pin' => $pin,
+        ]);
         $easy ? $answer->assertSessionHasErrors('pin') : $answer->assertSessionHasNoErrors();
-        $this->post("/staff/{$clerk->id}", ['number' => '101', 'name' => 'Clerk', 'role' => 'clerk', 'active' => '1', 'pin' => '5802'])->assertSessionHasErrors(['pin' => 'A new PIN has 6 to 8 digits.']);
+        $this->post("/staff/{$clerk->id}", [
+            'number' => '101',
+            'name' => 'Clerk',
+            'role' => 'clerk',
+            'active' => '1',
+            'pin' => '5802',
+        ])->assertSessionHasErrors(['pin' => 'A new PIN has 6 to 8 digits.']);
     }
 
     public function test_the_security_log_keeps_who_came_who_was_refused_and_what_was_changed(): void
@@ -151,10 +180,24 @@ final class DoorsTest extends FeatureCase
         $this->post('/sign-out');
         $this->post('/sign-in', ['number' => '101', 'pin' => '1', 'till' => '1']);
         $clerk = $this->staff('101');
-        $this->as('901')->post("/staff/{$clerk->id}", ['number' => '101', 'name' => 'Clerk', 'role' => 'supervisor', 'active' => '1', 'pin' => '580213'])->assertSessionHasNoErrors();
+        $this->as('901')
+            ->post("/staff/{$clerk->id}", [
+                'number' => '101',
+                'name' => 'Clerk',
+                'role' => 'supervisor',
+                'active' => '1',
+                'pin' => '580213',
+            ])
+            ->assertSessionHasNoErrors();
         $this->post('/limits/clerk', ['cash_out' => ['per_document' => '1']]);
         $this->get('/documents.csv')->assertOk()->streamedContent();
-        $this->assertSame(['signed_in', 'refused', 'signed_out', 'wrong_pin', 'pin_changed', 'role_changed', 'limit_changed', 'exported'], $this->logged());
+        $this->assertSame(
+            [
+                'signed_in', 'refused', 'signed_out', 'wrong_pin', 'pin_changed', 'role_changed', 'limit_changed',
+                'exported',
+            ],
+            $this->logged(),
+        );
         $this->get('/security-log?what=refused')->assertOk()->assertSee('GET /staff');
         $this->get('/security-log.csv')->assertOk();
         $this->as('201')->get('/security-log')->assertForbidden();
@@ -170,7 +213,12 @@ final class DoorsTest extends FeatureCase
         $clerk = $this->staff('101');
 
         foreach (Route::getRoutes()->getRoutes() as $route) {
-            $abilities = array_filter($route->gatherMiddleware(), static fn (mixed $one): bool => is_string($one) && str_starts_with($one, 'can:') && ! $clerk->can(substr($one, 4)));
+            $abilities = array_filter(
+                $route->gatherMiddleware(),
+                static fn (mixed $one): bool => is_string($one)
+                    && str_starts_with($one, 'can:')
+                    && ! $clerk->can(substr($one, 4)),
+            );
 
             if ($abilities === [] || $route->parameterNames() === []) {
                 continue;
@@ -194,7 +242,9 @@ final class DoorsTest extends FeatureCase
     public function test_a_clerk_sees_and_does_what_the_counter_needs(): void
     {
         $customer = $this->account();
-        $note = $customer->notes()->create(['staff_id' => $this->staff('301')->id, 'text' => 'Cheque bounced', 'at_counter' => true]);
+        $note = $customer
+            ->notes()
+            ->create(['staff_id' => $this->staff('301')->id, 'text' => 'Cheque bounced', 'at_counter' => true]);
         $this->as('101')->get('/accounts')->assertForbidden();
         $this->get('/accounts/ageing.csv')->assertForbidden();
         $this->get("/accounts/{$customer->number}")->assertOk();
@@ -202,7 +252,9 @@ final class DoorsTest extends FeatureCase
         $this->get('/devices/mails/1/attachment')->assertForbidden();
         $this->get('/devices')->assertOk()->assertDontSee('Mailbox');
         $this->assertNull($note->refresh()->gone_at);
-        $this->as('201')->post("/customers/{$customer->number}/notes/{$note->id}/gone")->assertRedirect();
+        $this->as('201')
+            ->post("/customers/{$customer->number}/notes/{$note->id}/gone")
+            ->assertRedirect();
         $this->assertNotNull($note->refresh()->gone_at);
     }
 
@@ -214,7 +266,9 @@ final class DoorsTest extends FeatureCase
         $this->post("/documents/{$today->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasNoErrors();
         $this->travel(2)->days();
         $this->as('101');
-        $this->post("/documents/{$today->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasErrors('refused');
+        $this->post("/documents/{$today->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasErrors(
+            'refused',
+        );
         $this->slip = (string) \Illuminate\Support\Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
         $this->add('LH-1140');
@@ -223,28 +277,62 @@ final class DoorsTest extends FeatureCase
         $theirs = $this->document();
         $this->travel(2)->days();
         $this->as('101');
-        $this->post("/documents/{$theirs->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasErrors('refused');
+        $this->post("/documents/{$theirs->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasErrors(
+            'refused',
+        );
         $this->post("/documents/{$theirs->label}/mail", ['mail_to' => 'wren@example.test'])->assertSessionHasNoErrors();
-        $this->as('201')->post("/documents/{$theirs->label}/mail", ['mail_to' => 'any@example.test'])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post("/documents/{$theirs->label}/mail", ['mail_to' => 'any@example.test'])
+            ->assertSessionHasNoErrors();
     }
 
     public function test_other_locations_are_seen_as_the_owner_sets_it(): void
     {
         $here = $this->sell('LH-1140');
-        $away = Till::query()->where('location_id', '<>', Till::query()->findOrFail(1)->location_id)->first()
-            ?? Till::query()->create(['location_id' => Location::query()->create([...Location::query()->firstOrFail()->only(['tax_profile_id']), 'code' => 'B', 'name' => 'Away', 'street' => 'x', 'town' => 'y', 'phone' => '', 'closed_through' => '2000-01-01'])->id, 'number' => 9, 'name' => 'Till 9']);
-        $this->as('101', $away->id)->get("/documents/{$here->label}")->assertOk();
-        $this->as('901')->post('/staff/settings', ['idle_minutes' => '20'])->assertSessionHasNoErrors();
-        $this->as('101', $away->id)->get("/documents/{$here->label}")->assertForbidden();
+        $away
+            = Till::query()
+                ->where('location_id', '<>', Till::query()->findOrFail(1)->location_id)
+                ->first()
+            ?? Till::query()->create([
+                'location_id' => Location::query()->create([
+                    ...Location::query()
+                        ->firstOrFail()
+                        ->only(['tax_profile_id']),
+                    'code' => 'B',
+                    'name' => 'Away',
+                    'street' => 'x',
+                    'town' => 'y',
+                    'phone' => '',
+                    'closed_through' => '2000-01-01',
+                ])->id,
+                'number' => 9,
+                'name' => 'Till 9',
+            ]);
+        $this->as('101', $away->id)
+            ->get("/documents/{$here->label}")
+            ->assertOk();
+        $this->as('901')
+            ->post('/staff/settings', ['idle_minutes' => '20'])
+            ->assertSessionHasNoErrors();
+        $this->as('101', $away->id)
+            ->get("/documents/{$here->label}")
+            ->assertForbidden();
         $this->get("/documents/{$here->label}/receipt")->assertForbidden();
         $this->get("/counter/{$this->slip}")->assertForbidden();
         $this->get('/documents')->assertOk()->assertDontSee($here->label);
-        $this->as('201', $away->id)->get("/documents/{$here->label}")->assertOk();
+        $this->as('201', $away->id)
+            ->get("/documents/{$here->label}")
+            ->assertOk();
         // Nor is what was sold there found to bring it back, or taken back by who asks for it without finding it.
         $sold = $here->lines->sole();
         $this->slip = (string) Str::uuid();
         $find = fn (): TestResponse => $this->get("/counter/{$this->slip}/back/find?q={$here->label}")->assertOk();
-        $back = ['back' => ["{$here->id}:{$sold->position}" => '1'], 'reason' => 'not_needed', 'goods_to' => 'stock', 'found_by' => $here->label];
+        $back = [
+            'back' => ["{$here->id}:{$sold->position}" => '1'],
+            'reason' => 'not_needed',
+            'goods_to' => 'stock',
+            'found_by' => $here->label,
+        ];
         $this->as('101', $away->id);
         $find()->assertDontSee($sold->description);
         $this->does('back', $back)->assertStatus(422)->assertSee('of a sale’s invoice only');
@@ -273,11 +361,27 @@ final class DoorsTest extends FeatureCase
         $customer = $this->customer();
 
         foreach (['one', 'two'] as $bytes) {
-            DB::table('certificate_scans')->insert(['customer_id' => $customer->id, 'name' => $bytes, 'mime' => 'image/png', 'bytes' => $bytes]);
+            DB::table('certificate_scans')->insert([
+                'customer_id' => $customer->id,
+                'name' => $bytes,
+                'mime' => 'image/png',
+                'bytes' => $bytes,
+            ]);
         }
 
         $first = (int) DB::table('certificate_scans')->min('id');
-        $this->assertSame('two', $this->as('301')->get("/customers/{$customer->number}/scan")->assertOk()->getContent());
-        $this->assertSame('one', $this->get("/customers/{$customer->number}/scan/{$first}")->assertOk()->getContent());
+        $this->assertSame(
+            'two',
+            $this->as('301')
+                ->get("/customers/{$customer->number}/scan")
+                ->assertOk()
+                ->getContent(),
+        );
+        $this->assertSame(
+            'one',
+            $this->get("/customers/{$customer->number}/scan/{$first}")
+                ->assertOk()
+                ->getContent(),
+        );
     }
 }

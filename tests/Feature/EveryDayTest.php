@@ -48,7 +48,12 @@ final class EveryDayTest extends FeatureCase
         $this->pay($this->customer, '49.00', day: CarbonImmutable::parse('2026-11-22'));
         $this->assertSame([['2026-11-23']], [DB::table('allocations')->distinct()->pluck('business_date')->all()]);
         $this->assertAgree('2026-11-21', '2026-11-25');
-        $this->assertSame(-4900, app(AsOf::class)->ageing($this->customer->id, CarbonImmutable::parse('2026-11-22'))->columns['unused_credit']->minor);
+        $this->assertSame(
+            -4900,
+            app(AsOf::class)->ageing($this->customer->id, CarbonImmutable::parse('2026-11-22'))->columns[
+                'unused_credit'
+            ]->minor,
+        );
         $this->assertSame(5440, $this->open($label));
     }
 
@@ -84,17 +89,30 @@ final class EveryDayTest extends FeatureCase
         $this->travelTo('2026-11-25 10:00');
         $this->pay($this->customer, '10.00');
         $this->expectExceptionMessage('An allocation counts from the later of its two documents');
-        DB::statement("INSERT INTO allocations (customer_id, credit_id, charge_id, amount, business_date, staff_id, act) SELECT customer_id, credit_id, charge_id, 1, '2026-11-24', staff_id, 'x' FROM allocations LIMIT 1");
+        DB::statement(
+            'INSERT INTO allocations (customer_id, credit_id, charge_id, amount, business_date, staff_id, act) SELECT '
+                ."customer_id, credit_id, charge_id, 1, '2026-11-24', staff_id, 'x' FROM allocations LIMIT 1",
+        );
     }
 
     public function test_fourteen_months_reckoned_again_from_the_journal_agree_on_every_day(): void
     {
         $random = new Randomizer(new Mt19937(20261125));
-        $customers = [$this->customer, $this->account('50000.00', 'Harrow Lane Builders', ['late' => 900]), $this->account('50000.00', 'Quince & Daughters', ['late' => 900, 'days' => 7])];
-        $someDay = static fn (): CarbonImmutable => CarbonImmutable::parse(self::FIRST)->addDays($random->getInt(0, 419));
+        $customers = [
+            $this->customer,
+            $this->account('50000.00', 'Harrow Lane Builders', ['late' => 900]),
+            $this->account('50000.00', 'Quince & Daughters', ['late' => 900, 'days' => 7]),
+        ];
+        $someDay = static fn (): CarbonImmutable => CarbonImmutable::parse(self::FIRST)->addDays(
+            $random->getInt(0, 419),
+        );
 
         for ($i = 0; $i < 24; $i++) {
-            $this->chargeOn($someDay()->toDateString(), $customers[$i % 3], $random->getInt(1, 9).' x '.['LH-1140', 'MA-0031'][$i % 2]);
+            $this->chargeOn(
+                $someDay()->toDateString(),
+                $customers[$i % 3],
+                $random->getInt(1, 9).' x '.['LH-1140', 'MA-0031'][$i % 2],
+            );
         }
 
         for ($i = 0; $i < 70; $i++) {
@@ -107,7 +125,12 @@ final class EveryDayTest extends FeatureCase
 
     private function actByChance(Randomizer $random, Customer $customer, CarbonImmutable $day): void
     {
-        $receipts = Document::query()->where('purpose', 'payment')->where('customer_id', $customer->id)->where('business_date', '<=', $day)->pluck('id')->all();
+        $receipts = Document::query()
+            ->where('purpose', 'payment')
+            ->where('customer_id', $customer->id)
+            ->where('business_date', '<=', $day)
+            ->pluck('id')
+            ->all();
         $receipt = $receipts === [] ? null : $receipts[$random->getInt(0, count($receipts) - 1)];
         $dice = $random->getInt(1, 8);
 
@@ -127,10 +150,17 @@ final class EveryDayTest extends FeatureCase
         $left = (int) OpenItemRecord::query()->whereKey($receipt)->value('amount');
         $wanted = [];
 
-        foreach (OpenItemRecord::query()->where('customer_id', $customer->id)->where('kind', 'charge')->where('open', '>', 0)->orderBy('document_id')->get() as $item) {
+        foreach (
+            OpenItemRecord::query()
+                ->where('customer_id', $customer->id)
+                ->where('kind', 'charge')
+                ->where('open', '>', 0)
+                ->orderBy('document_id')
+                ->get() as $item
+        ) {
             $part = $random->getInt(0, min($left, $item->open));
             $left -= $part;
-            $part > 0 && $wanted[$item->label] = $part;
+            $part > 0 && ($wanted[$item->label] = $part);
         }
 
         $this->travelTo($day->setTime(11, 0));
@@ -141,31 +171,55 @@ final class EveryDayTest extends FeatureCase
     private function move(int $receipt, array $wanted): void
     {
         $money = array_map(static fn (int $minor): Money => Money::ofMinor($minor, Currency::of('USD')), $wanted);
-        app(SpreadCredit::class)->handle(OpenItemRecord::query()->findOrFail($receipt), $money, 'to the right one', (string) Str::uuid(), $this->staff('301'), Till::query()->with('location')->findOrFail(1));
+        app(SpreadCredit::class)->handle(
+            OpenItemRecord::query()->findOrFail($receipt),
+            $money,
+            'to the right one',
+            (string) Str::uuid(),
+            $this->staff('301'),
+            Till::query()->with('location')->findOrFail(1),
+        );
     }
 
     private function bounce(int $receipt, CarbonImmutable $day): void
     {
-        app(ReturnPayment::class)->handle(Document::query()->with('tenders')->findOrFail($receipt), Money::zero(Currency::of('USD')), 'no funds', $day, (string) Str::uuid(), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+        app(ReturnPayment::class)->handle(
+            Document::query()->with('tenders')->findOrFail($receipt),
+            Money::zero(Currency::of('USD')),
+            'no funds',
+            $day,
+            (string) Str::uuid(),
+            Till::query()->with('location')->findOrFail(1),
+            $this->staff('301'),
+        );
     }
 
     private function assertAgree(string $first, string $last, Customer ...$customers): void
     {
         $asOf = app(AsOf::class);
 
-        foreach ((new AgeingByHand(DB::connection()->getPdo(), ChartOfAccounts::RECEIVABLES))->everyDay($first, $last) as $on => $byHand) {
+        foreach (
+            (new AgeingByHand(DB::connection()->getPdo(), ChartOfAccounts::RECEIVABLES))->everyDay($first, $last) as $on => $byHand
+        ) {
             $day = CarbonImmutable::parse($on);
             $aged = [];
 
             foreach ($asOf->all($day) as $customer => $ageing) {
-                $aged[$customer] = [...array_map(static fn (Money $column): int => $column->minor, $ageing->columns), 'balance' => $ageing->balance->minor];
+                $aged[$customer] = [
+                    ...array_map(static fn (Money $column): int => $column->minor, $ageing->columns),
+                    'balance' => $ageing->balance->minor,
+                ];
             }
 
             $this->assertSame($byHand, $aged, "the ageing on {$on}");
 
             foreach ($customers === [] ? [$this->customer] : $customers as $customer) {
                 $row = app(Activity::class)->rows($customer->id, $day, most: 1)[0] ?? null;
-                $this->assertSame($byHand[$customer->id]['balance'] ?? 0, $row->balance->minor ?? 0, "the running balance on {$on}");
+                $this->assertSame(
+                    $byHand[$customer->id]['balance'] ?? 0,
+                    $row->balance->minor ?? 0,
+                    "the running balance on {$on}",
+                );
             }
         }
 

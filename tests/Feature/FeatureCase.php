@@ -62,7 +62,11 @@ abstract class FeatureCase extends TestCase
     {
         $slip = Slip::query()->where('key', $this->slip)->first();
 
-        return $this->post("/counter/{$this->slip}/{$act}", ['act' => (string) Str::uuid(), 'version' => (string) ($slip->version ?? ''), ...$fields]);
+        return $this->post("/counter/{$this->slip}/{$act}", [
+            'act' => (string) Str::uuid(),
+            'version' => (string) ($slip->version ?? ''),
+            ...$fields,
+        ]);
     }
 
     protected function add(string ...$entries): static
@@ -76,7 +80,10 @@ abstract class FeatureCase extends TestCase
 
     protected function slip(): Slip
     {
-        return Slip::query()->where('key', $this->slip)->firstOrFail()->load(['lines.item', 'cards', 'document']);
+        return Slip::query()
+            ->where('key', $this->slip)
+            ->firstOrFail()
+            ->load(['lines.item', 'cards', 'document']);
     }
 
     /** The only line, or the one with this place. */
@@ -87,7 +94,8 @@ abstract class FeatureCase extends TestCase
 
     protected function document(): Document
     {
-        return $this->slip()->document?->load(['lines', 'taxes', 'tenders', 'journal']) ?? throw new \LogicException('The slip is not posted.');
+        return $this->slip()->document?->load(['lines', 'taxes', 'tenders', 'journal'])
+            ?? throw new \LogicException('The slip is not posted.');
     }
 
     /** Sells what is given for cash, and posts it. */

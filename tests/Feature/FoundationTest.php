@@ -21,7 +21,11 @@ final class FoundationTest extends FeatureCase
     public function test_a_failure_says_what_to_do_in_plain_words(int $status, string $says): void
     {
         Route::middleware('web')->get('/broken', static fn () => abort($status));
-        $this->get('/broken')->assertStatus($status)->assertSee($says)->assertSee('To the counter')->assertDontSee('Exception');
+        $this->get('/broken')
+            ->assertStatus($status)
+            ->assertSee($says)
+            ->assertSee('To the counter')
+            ->assertDontSee('Exception');
     }
 
     /** @return iterable<int, array{int, string}> */
@@ -53,8 +57,15 @@ final class FoundationTest extends FeatureCase
     {
         foreach (['/documents', '/sign-in', '/nowhere', '/up'] as $page) {
             $headers = $this->get($page)->headers;
-            $this->assertSame(['nosniff', 'same-origin'], [$headers->get('X-Content-Type-Options'), $headers->get('Referrer-Policy')], $page);
-            $this->assertStringContainsString("frame-ancestors 'self'", (string) $headers->get('Content-Security-Policy'));
+            $this->assertSame(
+                ['nosniff', 'same-origin'],
+                [$headers->get('X-Content-Type-Options'), $headers->get('Referrer-Policy')],
+                $page,
+            );
+            $this->assertStringContainsString(
+                "frame-ancestors 'self'",
+                (string) $headers->get('Content-Security-Policy'),
+            );
             $this->assertStringNotContainsString('unsafe', (string) $headers->get('Content-Security-Policy'));
             $this->assertStringContainsString('no-store', (string) $headers->get('Cache-Control'));
         }
@@ -63,28 +74,50 @@ final class FoundationTest extends FeatureCase
     public function test_csv_keeps_to_the_standard_and_never_runs_as_a_formula(): void
     {
         ob_start();
-        Csv::download('x.csv', ['name', 'sum'], [['a "quoted", name', '-5.00'], ['=HYPERLINK("x")', '+1'], ['@now', "two\nlines"]])->sendContent();
-        $this->assertSame("name,sum\r\n\"a \"\"quoted\"\", name\",-5.00\r\n\"'=HYPERLINK(\"\"x\"\")\",'+1\r\n'@now,\"two\nlines\"\r\n", ob_get_clean());
+        Csv::download(
+            'x.csv',
+            ['name', 'sum'],
+            [['a "quoted", name', '-5.00'], ['=HYPERLINK("x")', '+1'], ['@now', "two\nlines"]],
+        )->sendContent();
+        $this->assertSame(
+            "name,sum\r\n\"a \"\"quoted\"\", "
+                ."name\",-5.00\r\n\"'=HYPERLINK(\"\"x\"\")\",'+1\r\n'@now,\"two\nlines\"\r\n",
+            ob_get_clean(),
+        );
     }
 
     public function test_the_shop_s_settings_are_values(): void
     {
         $house = app(House::class);
-        $this->assertSame(['USD', false, null], [$house->currency()->code, $house->taxTerms()->taxIncluded, $house->cashStep()]);
+        $this->assertSame(
+            ['USD', false, null],
+            [$house->currency()->code, $house->taxTerms()->taxIncluded, $house->cashStep()],
+        );
         $this->assertSame(['5.00', '100.00'], [$house->notes()[0]->toString(), $house->notes()[4]->toString()]);
         $profile = Location::query()->firstOrFail()->taxProfile->toValue();
-        $this->assertSame(['state_HF'], array_map(static fn ($component): string => $component->id, $profile->components()));
+        $this->assertSame(
+            ['state_HF'],
+            array_map(static fn ($component): string => $component->id, $profile->components()),
+        );
         $this->assertSame('HF', Till::query()->findOrFail(1)->location->code);
     }
 
     public function test_back_never_leads_to_another_site(): void
     {
-        $this->as('101')->withHeader('Referer', 'https://elsewhere.example/trap')->post('/documents/none/print')->assertNotFound();
+        $this->as('101')
+            ->withHeader('Referer', 'https://elsewhere.example/trap')
+            ->post('/documents/none/print')
+            ->assertNotFound();
         $label = $this->sell('LH-1140')->label;
-        $answer = $this->withHeader('Referer', 'https://elsewhere.example/trap')->post("/documents/{$label}/mail", ['mail_to' => 'nowhere']);
+        $answer = $this->withHeader('Referer', 'https://elsewhere.example/trap')->post("/documents/{$label}/mail", [
+            'mail_to' => 'nowhere',
+        ]);
         $this->assertStringNotContainsString('elsewhere', (string) $answer->headers->get('Location'));
         $this->assertStringContainsString('camera=()', (string) $answer->headers->get('Permissions-Policy'));
         $this->assertNull($answer->headers->get('Strict-Transport-Security'));
-        $this->assertStringContainsString('max-age', (string) $this->get('https://localhost/counter')->headers->get('Strict-Transport-Security'));
+        $this->assertStringContainsString(
+            'max-age',
+            (string) $this->get('https://localhost/counter')->headers->get('Strict-Transport-Security'),
+        );
     }
 }

@@ -18,12 +18,22 @@ final class GrantsTest extends RaceCase
         app(PostSale::class)->handle($slip, $act);
         $this->assertSame(0, Artisan::call('house:grants', ['user' => 'elmstone_till']));
         $config = config('database.connections.mariadb');
-        $till = new PDO("mysql:host={$config['host']};port={$config['port']};dbname={$config['database']}", 'elmstone_till', (string) getenv('DB_TILL_PASSWORD'), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $till = new PDO(
+            "mysql:host={$config['host']};port={$config['port']};dbname={$config['database']}",
+            'elmstone_till',
+            (string) getenv('DB_TILL_PASSWORD'),
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
 
-        foreach ([
-            'UPDATE documents SET note = 1', 'DELETE FROM document_lines', 'DROP TRIGGER document_lines_no_update', 'ALTER TABLE documents ADD x INT', 'DROP TABLE documents', 'TRUNCATE slips', 'UPDATE security_log SET about = 1',
-            'UPDATE open_items SET due_date = 1', 'UPDATE series SET prefix = 1', 'CREATE TABLE x (y INT)', 'GRANT ALL ON documents TO elmstone_till@127.0.0.1',
-        ] as $statement) {
+        foreach (
+            [
+                'UPDATE documents SET note = 1', 'DELETE FROM document_lines', 'DROP TRIGGER document_lines_no_update',
+                'ALTER TABLE documents ADD x INT', 'DROP TABLE documents', 'TRUNCATE slips',
+                'UPDATE security_log SET about = 1', 'UPDATE open_items SET due_date = 1',
+                'UPDATE series SET prefix = 1', 'CREATE TABLE x (y INT)',
+                'GRANT ALL ON documents TO elmstone_till@127.0.0.1',
+            ] as $statement
+        ) {
             try {
                 $till->exec($statement);
                 $this->fail("{$statement} was done.");

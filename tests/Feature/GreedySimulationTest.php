@@ -24,9 +24,11 @@ use Random\Randomizer;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Honest and greedy people at two tills, by requests as a browser or a crafted script would send them: they sell, bring back, void, put by, cancel, pay in and have paid out; they
- * press twice, raise figures after approval, use other slips, other cards and other ways, clear what a terminal has paid, and approve themselves. Terminals decline, fall silent and go
- * off line; processes die between two statements. After every act the plain model must find nothing wrong; at the end, the terminal's own journal must be ours.
+ * Honest and greedy people at two tills, by requests as a browser or a crafted script would send them: they sell, bring
+ * back, void, put by, cancel, pay in and have paid out; they press twice, raise figures after approval, use other
+ * slips, other cards and other ways, clear what a terminal has paid, and approve themselves. Terminals decline, fall
+ * silent and go off line; processes die between two statements. After every act the plain model must find nothing
+ * wrong; at the end, the terminal's own journal must be ours.
  */
 final class GreedySimulationTest extends FeatureCase
 {
@@ -40,9 +42,11 @@ final class GreedySimulationTest extends FeatureCase
     private const ITEMS = ['LH-1140', 'LH-1141', 'PI-2800', 'MA-0031', 'WA-0001'];
 
     private const ACTIONS = [
-        'sellsCash', 'sellsCash', 'sellsCard', 'sellsCard', 'sellsTwoCards', 'sellsMixed', 'charges', 'sellsGift', 'spendsGift', 'bringsBack', 'bringsBack', 'bringsBack', 'bringsBack', 'exchanges', 'voids',
-        'deposits', 'depositBack', 'puts', 'pays', 'cancels', 'cancels', 'paysIn', 'paidOut', 'reverses', 'asksAgain', 'givesBack', 'clears', 'finishes', 'finishes',
-        'onThreeSlips', 'pressesTwice', 'raisesAfterApproval', 'anotherWay', 'anotherCard', 'takesLineAway', 'blind', 'approvesSelf', 'evenExchangeOfCharge', 'overpays',
+        'sellsCash', 'sellsCash', 'sellsCard', 'sellsCard', 'sellsTwoCards', 'sellsMixed', 'charges', 'sellsGift',
+        'spendsGift', 'bringsBack', 'bringsBack', 'bringsBack', 'bringsBack', 'exchanges', 'voids', 'deposits',
+        'depositBack', 'puts', 'pays', 'cancels', 'cancels', 'paysIn', 'paidOut', 'reverses', 'asksAgain', 'givesBack',
+        'clears', 'finishes', 'finishes', 'onThreeSlips', 'pressesTwice', 'raisesAfterApproval', 'anotherWay',
+        'anotherCard', 'takesLineAway', 'blind', 'approvesSelf', 'evenExchangeOfCharge', 'overpays',
     ];
 
     private Randomizer $chance;
@@ -70,11 +74,15 @@ final class GreedySimulationTest extends FeatureCase
         fwrite(STDERR, "honest and greedy people: seed {$seed}, {$acts} acts\n");
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->model = new PlainMoney;
-        $this->people = [$this->account('5000.00', 'Fern & Flint Paving'), $this->account('5000.00', 'Second Firm'), $this->customer('Wren Hollis')];
+        $this->people = [
+            $this->account('5000.00', 'Fern & Flint Paving'),
+            $this->account('5000.00', 'Second Firm'),
+            $this->customer('Wren Hollis'),
+        ];
         DB::table('customers')->update(['phone' => '555 0142']);
         Scene::stock(array_values(\Elmstone\Catalogue\Item::query()->get()->all()), 100_000);
-        Event::listen(RouteMatched::class, fn () => $this->inside = true);
-        Event::listen(RequestHandled::class, fn () => $this->inside = false);
+        Event::listen(RouteMatched::class, fn () => ($this->inside = true));
+        Event::listen(RequestHandled::class, fn () => ($this->inside = false));
         DB::listen(function (): void {
             if ($this->diesIn !== null && $this->inside) {
                 $this->diesIn--;
@@ -103,7 +111,12 @@ final class GreedySimulationTest extends FeatureCase
         $name = $this->pick(self::ACTIONS);
         $this->who = $this->pick(['101', '101', '101', '201', '301']);
         $this->as($this->who, $this->pick([1, 1, 1, 2]));
-        $this->chance->getInt(0, 3) > 0 || $this->terminal($this->pick(['approve', 'decline', 'silent_approve', 'silent_decline', 'off_line', 'partial', 'approve']));
+        $this->chance->getInt(0, 3) > 0
+            || $this->terminal(
+                $this->pick([
+                    'approve', 'decline', 'silent_approve', 'silent_decline', 'off_line', 'partial', 'approve',
+                ]),
+            );
         $this->diesIn = $this->chance->getInt(0, 19) === 0 ? $this->chance->getInt(1, 150) : null;
         $this->now = $name;
         $this->{$name}();
@@ -120,7 +133,17 @@ final class GreedySimulationTest extends FeatureCase
         getenv('ELMSTONE_ACTS') === false || fwrite(STDERR, $report."\n");
         $this->assertGreaterThan($acts / 4, DB::table('documents')->count(), $report);
         $this->assertGreaterThan($acts / 40, DB::table('documents')->where('kind', 'credit_note')->count(), $report);
-        $this->assertGreaterThan($acts / 20, array_sum(array_filter($this->told, static fn (string $what): bool => str_contains($what, 'refused'), ARRAY_FILTER_USE_KEY)), $report);
+        $this->assertGreaterThan(
+            $acts / 20,
+            array_sum(
+                array_filter(
+                    $this->told,
+                    static fn (string $what): bool => str_contains($what, 'refused'),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            ),
+            $report,
+        );
         $this->assertGreaterThan(0, DB::table('card_requests')->where('against', '<>', '')->count(), $report);
     }
 
@@ -142,7 +165,9 @@ final class GreedySimulationTest extends FeatureCase
         $key = "{$this->now} ".($answer->getStatusCode() >= 500 ? 'died' : ($fine ? 'done' : 'refused'));
         $this->told[$key] = ($this->told[$key] ?? 0) + 1;
         // The only thing that may break is a process we killed.
-        $answer->getStatusCode() < 500 || $answer->exception instanceof Killed || $this->fail("{$this->now}: ".$answer->exception?->getMessage());
+        $answer->getStatusCode() < 500
+            || $answer->exception instanceof Killed
+            || $this->fail("{$this->now}: ".$answer->exception?->getMessage());
 
         return $fine;
     }
@@ -156,7 +181,9 @@ final class GreedySimulationTest extends FeatureCase
     /** @param  array<string, mixed>  $fields */
     private function office(string $path, array $fields): bool
     {
-        return $this->went($this->post($path, ['key' => (string) Str::uuid(), 'act' => (string) Str::uuid(), ...$fields]));
+        return $this->went(
+            $this->post($path, ['key' => (string) Str::uuid(), 'act' => (string) Str::uuid(), ...$fields]),
+        );
     }
 
     /** @return array<string, string> somebody allows it: a supervisor, the owner, or the one who asks */
@@ -172,7 +199,10 @@ final class GreedySimulationTest extends FeatureCase
         $this->slip = (string) Str::uuid();
 
         foreach (range(1, $this->chance->getInt(1, $most)) as $ignored) {
-            $this->try('add', ['entry' => "{$this->chance->getInt(1, 3)} x {$this->pick(self::ITEMS)}", 'version' => '']);
+            $this->try('add', [
+                'entry' => "{$this->chance->getInt(1, 3)} x {$this->pick(self::ITEMS)}",
+                'version' => '',
+            ]);
         }
     }
 
@@ -249,10 +279,25 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anySale(string $paidBy = ''): ?Document
     {
-        $sold = DB::table('documents')->where('kind', 'invoice')->where('purpose', 'sale')
-            ->when($paidBy !== '', static fn ($query) => $query->whereIn('id', DB::table('document_tenders')->where('kind', $paidBy)->select('document_id')))->orderBy('id')->pluck('id')->all();
+        $sold = DB::table('documents')
+            ->where('kind', 'invoice')
+            ->where('purpose', 'sale')
+            ->when(
+                $paidBy !== '',
+                static fn ($query) => $query->whereIn(
+                    'id',
+                    DB::table('document_tenders')->where('kind', $paidBy)->select('document_id'),
+                ),
+            )
+            ->orderBy('id')
+            ->pluck('id')
+            ->all();
 
-        return $sold === [] ? null : Document::query()->with(['lines', 'tenders'])->find($this->pick(array_values($sold)));
+        return $sold === []
+            ? null
+            : Document::query()
+                ->with(['lines', 'tenders'])
+                ->find($this->pick(array_values($sold)));
     }
 
     /** A slip on which something of a sale comes back. */
@@ -267,16 +312,26 @@ final class GreedySimulationTest extends FeatureCase
         $this->slip = (string) Str::uuid();
         $quantity = $quantity === '' ? (string) $this->chance->getInt(1, max(1, (int) $line->quantity)) : $quantity;
 
-        return $this->try('back', ['back' => ["{$sale->id}:{$line->position}" => $quantity], 'reason' => $this->pick(['not_needed', 'faulty', 'wrong_item']), 'goods_to' => '', 'found_by' => $sale->label]);
+        return $this->try('back', [
+            'back' => ["{$sale->id}:{$line->position}" => $quantity],
+            'reason' => $this->pick(['not_needed', 'faulty', 'wrong_item']),
+            'goods_to' => '',
+            'found_by' => $sale->label,
+        ]);
     }
 
     private function moneyBack(?Document $sale): void
     {
         foreach ($sale?->tenders->where('kind.value', 'card') ?? [] as $tender) {
-            $this->try('refund/terminal', ['authorisation' => $tender->authorisation, ...$this->chance->getInt(0, 2) === 0 ? $this->allowed() : []]);
+            $this->try('refund/terminal', [
+                'authorisation' => $tender->authorisation,
+                ...$this->chance->getInt(0, 2) === 0 ? $this->allowed() : [],
+            ]);
         }
 
-        $this->pick([true, false]) ? $this->try('refund/as-it-came') : $this->try('refund', ['way' => 'cash', 'rest' => '1']);
+        $this->pick([true, false])
+            ? $this->try('refund/as-it-came')
+            : $this->try('refund', ['way' => 'cash', 'rest' => '1']);
     }
 
     private function bringsBack(): void
@@ -305,7 +360,9 @@ final class GreedySimulationTest extends FeatureCase
     {
         $sale = $this->anySale();
         $sale === null || $this->office("/documents/{$sale->label}/void", $this->allowed());
-        $this->chance->getInt(0, 1) === 0 || $sale === null || $this->office("/documents/{$sale->label}/void", $this->allowed());
+        $this->chance->getInt(0, 1) === 0
+            || $sale === null
+            || $this->office("/documents/{$sale->label}/void", $this->allowed());
     }
 
     private function deposits(): void
@@ -326,7 +383,13 @@ final class GreedySimulationTest extends FeatureCase
     private function depositBack(): void
     {
         foreach ([1, 2] as $ignored) {
-            $this->office("/deposits/{$this->people[2]->number}/pay-back", ['amount' => $this->pick(['10', '30', '60']), 'way' => $this->pick(['cash', 'card', 'gift_card']), 'reference' => '', 'reason' => 'asked', ...$this->allowed()]);
+            $this->office("/deposits/{$this->people[2]->number}/pay-back", [
+                'amount' => $this->pick(['10', '30', '60']),
+                'way' => $this->pick(['cash', 'card', 'gift_card']),
+                'reference' => '',
+                'reason' => 'asked',
+                ...$this->allowed(),
+            ]);
         }
     }
 
@@ -342,7 +405,11 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anyLayaway(): ?Layaway
     {
-        $open = DB::table('layaways')->whereIn('state', ['running', 'ready'])->orderBy('id')->pluck('id')->all();
+        $open = DB::table('layaways')
+            ->whereIn('state', ['running', 'ready'])
+            ->orderBy('id')
+            ->pluck('id')
+            ->all();
 
         return $open === [] ? null : Layaway::query()->find($this->pick(array_values($open)));
     }
@@ -354,9 +421,13 @@ final class GreedySimulationTest extends FeatureCase
         if ($layaway !== null) {
             $this->slip = (string) Str::uuid();
             $this->try("layaways/{$layaway->label}");
-            $layaway->remaining() > 0 && $this->try("layaways/{$layaway->label}/amount", ['amount' => $this->pick([number_format($layaway->remaining() / 100, 2, '.', ''), '20.00'])]);
+            $layaway->remaining() > 0
+                && $this->try("layaways/{$layaway->label}/amount", [
+                    'amount' => $this->pick([number_format($layaway->remaining() / 100, 2, '.', ''), '20.00']),
+                ]);
             $this->try("layaways/{$layaway->label}/leaves", ['leaves' => $this->pick(['0', '1'])]);
-            $layaway->remaining() > 0 && ($this->chance->getInt(0, 1) === 1 ? $this->try('card') : $this->try('cash', ['cash' => '200']));
+            $layaway->remaining() > 0
+                && ($this->chance->getInt(0, 1) === 1 ? $this->try('card') : $this->try('cash', ['cash' => '200']));
             $this->posts();
         }
     }
@@ -367,8 +438,18 @@ final class GreedySimulationTest extends FeatureCase
 
         foreach ($layaway === null ? [] : [1, 2, 3] as $try) {
             $refund = number_format(max(0, $layaway->held - 1000) / 100, 2, '.', '');
-            $split = $this->pick([['card' => $refund], ['cash' => $refund], ['deposit_held' => $refund], ['gift_card' => $refund]]);
-            $this->office("/layaways/{$layaway->label}/cancel", ['version' => $layaway->refresh()->version, 'reason' => 'moves away', 'back' => $split, ...$try > 1 ? $this->allowed() : []]);
+            $split = $this->pick([
+                ['card' => $refund],
+                ['cash' => $refund],
+                ['deposit_held' => $refund],
+                ['gift_card' => $refund],
+            ]);
+            $this->office("/layaways/{$layaway->label}/cancel", [
+                'version' => $layaway->refresh()->version,
+                'reason' => 'moves away',
+                'back' => $split,
+                ...$try > 1 ? $this->allowed() : [],
+            ]);
         }
     }
 
@@ -383,19 +464,34 @@ final class GreedySimulationTest extends FeatureCase
 
     private function paidOut(): void
     {
-        $credits = DB::table('open_items')->where('kind', 'credit')->where('open', '>', 0)->orderBy('document_id')->get()->all();
+        $credits = DB::table('open_items')
+            ->where('kind', 'credit')
+            ->where('open', '>', 0)
+            ->orderBy('document_id')
+            ->get()
+            ->all();
         $credit = $credits === [] ? null : $this->pick(array_values($credits));
         $number = $credit === null ? null : DB::table('customers')->where('id', $credit->customer_id)->value('number');
 
         foreach ($number === null ? [] : [1, 2] as $ignored) {
-            $this->office("/accounts/{$number}/items/{$credit?->label}/pay-out", ['amount' => number_format(((int) $credit?->open) / 100, 2, '.', ''), 'way' => $this->pick(['cash', 'card', 'cheque', 'gift_card']), 'reference' => '77', 'reason' => 'asked', ...$this->allowed()]);
+            $this->office("/accounts/{$number}/items/{$credit?->label}/pay-out", [
+                'amount' => number_format(((int) $credit?->open) / 100, 2, '.', ''),
+                'way' => $this->pick(['cash', 'card', 'cheque', 'gift_card']),
+                'reference' => '77',
+                'reason' => 'asked',
+                ...$this->allowed(),
+            ]);
         }
     }
 
     private function reverses(): void
     {
         $receipts = DB::table('documents')->where('kind', 'receipt')->orderBy('id')->pluck('label')->all();
-        $receipts === [] || $this->office('/documents/'.$this->string($this->pick(array_values($receipts))).'/reverse', ['reason' => 'wrong person', ...$this->allowed()]);
+        $receipts === []
+            || $this->office('/documents/'.$this->string($this->pick(array_values($receipts))).'/reverse', [
+                'reason' => 'wrong person',
+                ...$this->allowed(),
+            ]);
     }
 
     private function string(mixed $value): string
@@ -445,7 +541,9 @@ final class GreedySimulationTest extends FeatureCase
     private function finishes(): void
     {
         if ($this->openSlip()) {
-            foreach ($this->slip()->cards->filter(static fn (CardRequest $card): bool => $card->state->isOpen()) as $card) {
+            foreach (
+                $this->slip()->cards->filter(static fn (CardRequest $card): bool => $card->state->isOpen()) as $card
+            ) {
                 $this->try("card/{$card->id}/ask");
             }
 
@@ -462,7 +560,7 @@ final class GreedySimulationTest extends FeatureCase
         $slips = [];
 
         foreach ([1, 2, 3] as $ignored) {
-            $this->backOf($sale, (string) (int) ($sale?->lines->first()->quantity ?? 1)) && $slips[] = $this->slip;
+            $this->backOf($sale, (string) (int) ($sale?->lines->first()->quantity ?? 1)) && ($slips[] = $this->slip);
         }
 
         foreach ($slips as $this->slip) {
@@ -480,7 +578,11 @@ final class GreedySimulationTest extends FeatureCase
 
         if ($this->backOf($sale)) {
             foreach ([1, 2, 3] as $ignored) {
-                $this->try('refund/terminal', ['authorisation' => (string) $sale?->tenders->firstWhere('kind.value', 'card')?->authorisation, 'seen' => $this->pick(['0', '0', '1']), 'version' => '']);
+                $this->try('refund/terminal', [
+                    'authorisation' => (string) $sale?->tenders->firstWhere('kind.value', 'card')?->authorisation,
+                    'seen' => $this->pick(['0', '0', '1']),
+                    'version' => '',
+                ]);
             }
 
             $this->try('post');
@@ -504,7 +606,10 @@ final class GreedySimulationTest extends FeatureCase
     private function anotherWay(): void
     {
         if ($this->backOf($this->anySale())) {
-            $this->try('refund', ['way' => $this->pick(['cash', 'cheque', 'gift_card', 'store_credit', 'bank_transfer']), ...$this->pick([['rest' => '1'], ['amount' => '500.00'], ['amount' => '-5']])]);
+            $this->try('refund', [
+                'way' => $this->pick(['cash', 'cheque', 'gift_card', 'store_credit', 'bank_transfer']),
+                ...$this->pick([['rest' => '1'], ['amount' => '500.00'], ['amount' => '-5']]),
+            ]);
             $this->chance->getInt(0, 2) > 0 || $this->try('refund/other-way', ['way' => 'cash']);
             $this->posts();
         }
@@ -538,7 +643,12 @@ final class GreedySimulationTest extends FeatureCase
     {
         $this->slip = (string) Str::uuid();
         $item = DB::table('items')->where('code', 'LH-1140')->value('id');
-        $this->try('back/blind', ['item' => (string) $item, 'quantity' => $this->pick(['1', '50']), 'reason' => 'not_needed', 'goods_to' => $this->pick(['', 'written_off'])]);
+        $this->try('back/blind', [
+            'item' => (string) $item,
+            'quantity' => $this->pick(['1', '50']),
+            'reason' => 'not_needed',
+            'goods_to' => $this->pick(['', 'written_off']),
+        ]);
         $this->try('refund', ['way' => $this->pick(['gift_card', 'cash', 'store_credit']), 'rest' => '1']);
         $this->assertFalse($this->try('post'), 'Goods nobody saw leave came back without approval.');
         $this->diesIn = null;
@@ -550,7 +660,12 @@ final class GreedySimulationTest extends FeatureCase
         if ($this->backOf($this->anySale())) {
             $before = DB::table('approvals')->count();
             $who = $this->who;
-            $this->try('approve', ['place' => '', 'approver' => $who, 'approver_pin' => "4{$who}", 'approver_reason' => 'trust me']);
+            $this->try('approve', [
+                'place' => '',
+                'approver' => $who,
+                'approver_pin' => "4{$who}",
+                'approver_reason' => 'trust me',
+            ]);
             $this->assertSame($before, DB::table('approvals')->count(), 'Somebody approved themselves.');
         }
     }
@@ -561,7 +676,15 @@ final class GreedySimulationTest extends FeatureCase
 
         if ($this->backOf($charged, '1')) {
             $this->try('add', ['entry' => (string) $charged?->lines->first()?->code, 'version' => '']);
-            $this->posts() && $this->backOf(Document::query()->with(['lines', 'tenders'])->where('kind', 'invoice')->latest('id')->first()) && $this->moneyBack(null);
+            $this->posts()
+                && $this->backOf(
+                    Document::query()
+                        ->with(['lines', 'tenders'])
+                        ->where('kind', 'invoice')
+                        ->latest('id')
+                        ->first(),
+                )
+                && $this->moneyBack(null);
             $this->posts();
         }
     }
@@ -581,9 +704,17 @@ final class GreedySimulationTest extends FeatureCase
             $this->as('901', $till)->terminal('approve');
         }
 
-        foreach (CardRequest::query()->with('till')->get()->filter(static fn (CardRequest $card): bool => $card->state->isOpen()) as $card) {
+        foreach (
+            CardRequest::query()
+                ->with('till')
+                ->get()
+                ->filter(static fn (CardRequest $card): bool => $card->state->isOpen()) as $card
+        ) {
             for ($i = 0; $i < 5 && $card->state->isOpen(); $i++) {
-                $card = $card->state === CardState::GivingBack ? app(CardTill::class)->reverse($card, CardState::Asked) : app(CardTill::class)->askAgain($card);
+                $card
+                    = $card->state === CardState::GivingBack
+                        ? app(CardTill::class)->reverse($card, CardState::Asked)
+                        : app(CardTill::class)->askAgain($card);
             }
         }
     }

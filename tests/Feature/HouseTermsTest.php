@@ -24,8 +24,21 @@ final class HouseTermsTest extends FeatureCase
     use Layaways;
 
     private const TYPED = [
-        'min_deposit' => '20 %', 'min_payment' => '25', 'cancellation_fee' => '5 % 7.50', 'service_fee' => '4', 'days' => '60', 'grace_days' => '3', 'rhythm' => 'week', 'fee_tax_class' => 'standard',
-        'plan_charge' => '12.00', 'plan_count' => '4', 'plan_rhythm' => 'fortnight', 'plan_tax_class' => '', 'remind_plan' => '-5, 0, +2', 'remind_layaway' => '3 -3', 'remind_expiry' => '',
+        'min_deposit' => '20 %',
+        'min_payment' => '25',
+        'cancellation_fee' => '5 % 7.50',
+        'service_fee' => '4',
+        'days' => '60',
+        'grace_days' => '3',
+        'rhythm' => 'week',
+        'fee_tax_class' => 'standard',
+        'plan_charge' => '12.00',
+        'plan_count' => '4',
+        'plan_rhythm' => 'fortnight',
+        'plan_tax_class' => '',
+        'remind_plan' => '-5, 0, +2',
+        'remind_layaway' => '3 -3',
+        'remind_expiry' => '',
     ];
 
     private function house(): House
@@ -42,9 +55,26 @@ final class HouseTermsTest extends FeatureCase
         $this->get('/layaways/terms')->assertOk()->assertSee('5 % 7.50')->assertSee('-5, 0, +2');
         $terms = HouseTerms::of($this->house());
 
-        $this->assertSame([400, 60, 3, Rhythm::Week], [$terms->serviceFee, $terms->days, $terms->graceDays, $terms->rhythm]);
-        $this->assertSame([[-5, 0, 2], [-3, 3], []], [ReminderDays::of($this->house())->plan, ReminderDays::of($this->house())->layaway, ReminderDays::of($this->house())->expiry]);
-        $this->assertSame([null, 1200, 4], [PlanTerms::of($this->house())->percent, PlanTerms::of($this->house())->amount, PlanTerms::of($this->house())->count]);
+        $this->assertSame(
+            [400, 60, 3, Rhythm::Week],
+            [$terms->serviceFee, $terms->days, $terms->graceDays, $terms->rhythm],
+        );
+        $this->assertSame(
+            [[-5, 0, 2], [-3, 3], []],
+            [
+                ReminderDays::of($this->house())->plan,
+                ReminderDays::of($this->house())->layaway,
+                ReminderDays::of($this->house())->expiry,
+            ],
+        );
+        $this->assertSame(
+            [null, 1200, 4],
+            [
+                PlanTerms::of($this->house())->percent,
+                PlanTerms::of($this->house())->amount,
+                PlanTerms::of($this->house())->count,
+            ],
+        );
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $layaway = $this->as('101')->hold('', 'MA-0031');
         // 94.00 and a fee of 4.00, both taxed; a fifth of it is the deposit.
@@ -66,10 +96,20 @@ final class HouseTermsTest extends FeatureCase
     }
 
     #[DataProvider('wrong')]
-    public function test_what_is_wrong_is_said_beside_its_field_and_nothing_is_kept(string $field, string $typed, string $words): void
-    {
-        $this->as('301')->from('/layaways/terms')->post('/layaways/terms', [...self::TYPED, $field => $typed])->assertSessionHasErrors($field);
-        $this->followingRedirects()->from('/layaways/terms')->post('/layaways/terms', [...self::TYPED, $field => $typed])->assertSee($words)->assertSee($typed);
+    public function test_what_is_wrong_is_said_beside_its_field_and_nothing_is_kept(
+        string $field,
+        string $typed,
+        string $words,
+    ): void {
+        $this->as('301')
+            ->from('/layaways/terms')
+            ->post('/layaways/terms', [...self::TYPED, $field => $typed])
+            ->assertSessionHasErrors($field);
+        $this->followingRedirects()
+            ->from('/layaways/terms')
+            ->post('/layaways/terms', [...self::TYPED, $field => $typed])
+            ->assertSee($words)
+            ->assertSee($typed);
         $this->assertNull($this->house()->shop()->layaway_terms);
     }
 
@@ -80,7 +120,10 @@ final class HouseTermsTest extends FeatureCase
         $this->get('/layaways')->assertOk()->assertDontSee('/layaways/terms');
     }
 
-    /** @return iterable<string, array{string, string|null, int|null, string}> typed, percent, minor units, as it is written again */
+    /**
+     * @return iterable<string, array{string, string|null, int|null, string}> typed, percent, minor units, as it is
+     *     written again
+     */
     public static function portions(): iterable
     {
         yield 'a percentage' => ['10 %', '10', null, '10 %'];
@@ -93,8 +136,12 @@ final class HouseTermsTest extends FeatureCase
     }
 
     #[DataProvider('portions')]
-    public function test_portions_are_read_and_written(string $typed, ?string $percent, ?int $amount, string $written): void
-    {
+    public function test_portions_are_read_and_written(
+        string $typed,
+        ?string $percent,
+        ?int $amount,
+        string $written,
+    ): void {
         $usd = Currency::of('USD');
         $this->assertSame(['percent' => $percent, 'amount' => $amount], PortionText::read($typed, app(House::class)));
         $this->assertSame($written, PortionText::write($percent, $amount, $usd));
@@ -114,14 +161,33 @@ final class HouseTermsTest extends FeatureCase
 
     public function test_the_agreement_says_what_was_agreed_whatever_it_is(): void
     {
-        $words = fn (array $portions, string $deposit = '50.00', int $count = 4, int $grace = 7): string => implode(' ', AgreementWords::of(
-            self::usd('206.80'), self::usd($deposit), new AgreedTerms($portions), Rhythm::Month, $count, CarbonImmutable::parse('2027-01-31'), CarbonImmutable::parse('2027-05-31'), $grace,
-        ));
+        $words = fn (array $portions, string $deposit = '50.00', int $count = 4, int $grace = 7): string => implode(
+            ' ',
+            AgreementWords::of(
+                self::usd('206.80'),
+                self::usd($deposit),
+                new AgreedTerms($portions),
+                Rhythm::Month,
+                $count,
+                CarbonImmutable::parse('2027-01-31'),
+                CarbonImmutable::parse('2027-05-31'),
+                $grace,
+            ),
+        );
         $both = ['percent' => '10', 'amount' => 500];
 
-        $this->assertStringContainsString('at least 10 % of what remains or 5.00, whichever is more', $words(['min_payment' => $both]));
-        $this->assertStringContainsString('at least 10 % of what remains. More', $words(['min_payment' => ['percent' => '10', 'amount' => null]]));
-        $this->assertStringContainsString('at least 5.00. More', $words(['min_payment' => ['percent' => null, 'amount' => 500]]));
+        $this->assertStringContainsString(
+            'at least 10 % of what remains or 5.00, whichever is more',
+            $words(['min_payment' => $both]),
+        );
+        $this->assertStringContainsString(
+            'at least 10 % of what remains. More',
+            $words(['min_payment' => ['percent' => '10', 'amount' => null]]),
+        );
+        $this->assertStringContainsString(
+            'at least 5.00. More',
+            $words(['min_payment' => ['percent' => null, 'amount' => 500]]),
+        );
         $this->assertStringContainsString('may be of any amount', $words([]));
         $this->assertStringContainsString('goes back to you in full', $words([]));
         $this->assertStringContainsString('less 20.68 for the trouble', $words(['cancellation_fee' => $both]));

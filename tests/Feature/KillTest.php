@@ -30,7 +30,10 @@ use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
 use Throwable;
 
-/** The database is killed in the middle of a loop of postings, fifty times: what was acknowledged is there once, and nothing is there by half. */
+/**
+ * The database is killed in the middle of a loop of postings, fifty times: what was acknowledged is there once, and
+ * nothing is there by half.
+ */
 final class KillTest extends TestCase
 {
     use Accounts;
@@ -80,7 +83,10 @@ final class KillTest extends TestCase
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
-    /** Waits for one more posting, so that the kill comes in the middle of the next one on any machine; how long it took, in microseconds. */
+    /**
+     * Waits for one more posting, so that the kill comes in the middle of the next one on any machine; how long it
+     * took, in microseconds.
+     */
     private function awaitMore(): int
     {
         $before = count($this->acknowledged());
@@ -99,17 +105,65 @@ final class KillTest extends TestCase
     {
         $keys = $this->acknowledged();
         sort($keys);
-        $posted = DB::table('slips as s')->join('documents as d', 'd.id', '=', 's.document_id')->whereIn('s.key', $keys)->where('s.state', 'posted')->pluck('s.key')->sort()->values()->all();
+        $posted = DB::table('slips as s')
+            ->join('documents as d', 'd.id', '=', 's.document_id')
+            ->whereIn('s.key', $keys)
+            ->where('s.state', 'posted')
+            ->pluck('s.key')
+            ->sort()
+            ->values()
+            ->all();
         $this->assertSame($keys, $posted, 'What was acknowledged is not there.');
-        $this->assertSame(DB::table('documents')->count(), DB::table('document_digests')->count(), 'A document without its seal.');
-        $this->assertSame(0, DB::table('documents as d')->leftJoin('journal_entries as e', 'e.document_id', '=', 'd.id')->whereNull('e.document_id')->count(), 'A document without its journal.');
-        $this->assertSame((int) DB::table('house_accounts')->sum('balance'), (int) DB::table('documents')->sum('on_account'), 'The balance is not what was charged and paid.');
-        $this->assertSame((int) DB::table('series')->sum('last_number'), DB::table('documents')->count(), 'A number without a document.');
-        $this->assertSame((int) DB::table('layaways')->sum('held'), (int) DB::table('documents')->sum('layaway_change'), 'What is held is not what was paid.');
-        $this->assertSame(0, (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')), 'An invoice without the credit note that pays it.');
-        $this->assertSame(DB::table('documents')->where('kind', 'credit_note')->count(), DB::table('slips')->whereNotNull('credit_note_id')->count(), 'A credit note without its slip.');
-        $this->assertSame(0, DB::table('layaways')->where('state', 'ready')->count(), 'Paid off, but the goods that were to leave did not.');
-        $this->assertSame(0, DB::table('slips')->where('state', 'posted')->whereNotIn('document_id', DB::table('documents')->select('id'))->count());
+        $this->assertSame(
+            DB::table('documents')->count(),
+            DB::table('document_digests')->count(),
+            'A document without its seal.',
+        );
+        $this->assertSame(
+            0,
+            DB::table('documents as d')
+                ->leftJoin('journal_entries as e', 'e.document_id', '=', 'd.id')
+                ->whereNull('e.document_id')
+                ->count(),
+            'A document without its journal.',
+        );
+        $this->assertSame(
+            (int) DB::table('house_accounts')->sum('balance'),
+            (int) DB::table('documents')->sum('on_account'),
+            'The balance is not what was charged and paid.',
+        );
+        $this->assertSame(
+            (int) DB::table('series')->sum('last_number'),
+            DB::table('documents')->count(),
+            'A number without a document.',
+        );
+        $this->assertSame(
+            (int) DB::table('layaways')->sum('held'),
+            (int) DB::table('documents')->sum('layaway_change'),
+            'What is held is not what was paid.',
+        );
+        $this->assertSame(
+            0,
+            (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')),
+            'An invoice without the credit note that pays it.',
+        );
+        $this->assertSame(
+            DB::table('documents')->where('kind', 'credit_note')->count(),
+            DB::table('slips')->whereNotNull('credit_note_id')->count(),
+            'A credit note without its slip.',
+        );
+        $this->assertSame(
+            0,
+            DB::table('layaways')->where('state', 'ready')->count(),
+            'Paid off, but the goods that were to leave did not.',
+        );
+        $this->assertSame(
+            0,
+            DB::table('slips')
+                ->where('state', 'posted')
+                ->whereNotIn('document_id', DB::table('documents')->select('id'))
+                ->count(),
+        );
     }
 
     /** Charges and pays, one after the other, and writes down what was acknowledged; ends when the database is gone. */
@@ -122,7 +176,12 @@ final class KillTest extends TestCase
         }
 
         try {
-            $act = static fn (?int $version = null): Act => new Act((string) Str::uuid(), Staff::query()->firstOrFail(), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
+            $act = static fn (?int $version = null): Act => new Act(
+                (string) Str::uuid(),
+                Staff::query()->firstOrFail(),
+                Till::query()->with('location.taxProfile.components')->findOrFail(1),
+                $version,
+            );
 
             for ($i = 0; ; $i++) {
                 if ($i % 4 === 3) {
@@ -134,10 +193,14 @@ final class KillTest extends TestCase
                 $slip = (string) Str::uuid();
                 app(PutCustomer::class)->handle($slip, $act(), $customer->load('type.priceLevel'));
                 app(AddToSlip::class)->handle($slip, $act(), 'LH-1140');
-                $changed = $i % 3 === 0
-                    ? app(ChargeSlip::class)->payIn($slip, $act(), Money::of('3.00', Currency::of('USD')))
-                    : app(ChargeSlip::class)->rest($slip, $act());
-                $changed = $i % 3 === 0 ? app(CountTender::class)->cash($slip, $act(), Money::of('20.00', Currency::of('USD'))) : $changed;
+                $changed
+                    = $i % 3 === 0
+                        ? app(ChargeSlip::class)->payIn($slip, $act(), Money::of('3.00', Currency::of('USD')))
+                        : app(ChargeSlip::class)->rest($slip, $act());
+                $changed
+                    = $i % 3 === 0
+                        ? app(CountTender::class)->cash($slip, $act(), Money::of('20.00', Currency::of('USD')))
+                        : $changed;
                 $sale = app(PostSale::class)->handle($slip, $act($changed->version))->documentId;
                 file_put_contents("{$this->folder}/acknowledged", "{$slip}\n", FILE_APPEND);
                 $i % 4 === 1 && $this->exchange($customer, $sale, $act);
@@ -160,7 +223,14 @@ final class KillTest extends TestCase
     {
         $slip = (string) Str::uuid();
         app(PutCustomer::class)->handle($slip, $act(), $customer);
-        app(BringBack::class)->lines($slip, $act(), ["{$sale}:1" => '1'], ReturnReason::DoesNotFit, null, (string) Document::query()->whereKey($sale)->value('label'));
+        app(BringBack::class)->lines(
+            $slip,
+            $act(),
+            ["{$sale}:1" => '1'],
+            ReturnReason::DoesNotFit,
+            null,
+            (string) Document::query()->whereKey($sale)->value('label'),
+        );
         app(AddToSlip::class)->handle($slip, $act(), 'LH-1141');
         $changed = app(ChargeSlip::class)->rest($slip, $act());
         app(PostSale::class)->handle($slip, $act($changed->version));
@@ -187,7 +257,12 @@ final class KillTest extends TestCase
         $layaway = Layaway::query()->with('customer.type.priceLevel')->latest('id')->firstOrFail();
         $slip = (string) Str::uuid();
         app(PayLayaway::class)->add($slip, $act(), $layaway);
-        app(PayLayaway::class)->amount($slip, $act(), $layaway->id, Money::ofMinor($layaway->remaining(), Currency::of('USD')));
+        app(PayLayaway::class)->amount(
+            $slip,
+            $act(),
+            $layaway->id,
+            Money::ofMinor($layaway->remaining(), Currency::of('USD')),
+        );
         app(PayLayaway::class)->leaves($slip, $act(), $layaway->id, true);
         $post($slip);
     }
@@ -197,16 +272,41 @@ final class KillTest extends TestCase
     {
         $file = "{$this->folder}/acknowledged";
 
-        return is_file($file) ? array_values(array_filter(explode("\n", (string) file_get_contents($file)), static fn (string $key): bool => $key !== '')) : [];
+        return is_file($file)
+            ? array_values(
+                array_filter(
+                    explode("\n", (string) file_get_contents($file)),
+                    static fn (string $key): bool => $key !== '',
+                ),
+            )
+            : [];
     }
 
     private function startDatabase(): void
     {
-        $start = new Process(['bash', '-c', '. bin/house.sh; database_start "$0" --innodb-buffer-pool-size=64M --innodb-flush-log-at-trx-commit=1 --performance-schema=OFF', $this->folder], base_path(), timeout: 60);
+        $start = new Process(
+            [
+                'bash',
+                '-c',
+                '. bin/house.sh; database_start "$0" --innodb-buffer-pool-size=64M --innodb-flush-log-at-trx-commit=1 '
+                .'--performance-schema=OFF',
+                $this->folder,
+            ],
+            base_path(),
+            timeout: 60,
+        );
         // What is started must not keep the pipes open.
         $start->disableOutput();
         $this->assertSame(0, $start->run(), 'MariaDB did not start.');
-        config(['database.connections.mariadb' => [...(array) config('database.connections.mariadb'), 'host' => '127.0.0.1', 'port' => trim((string) file_get_contents("{$this->folder}/port")), 'database' => 'elmstone', 'password' => trim((string) file_get_contents("{$this->folder}/password"))]]);
+        config([
+            'database.connections.mariadb' => [
+                ...(array) config('database.connections.mariadb'),
+                'host' => '127.0.0.1',
+                'port' => trim((string) file_get_contents("{$this->folder}/port")),
+                'database' => 'elmstone',
+                'password' => trim((string) file_get_contents("{$this->folder}/password")),
+            ],
+        ]);
         DB::purge();
     }
 

@@ -34,7 +34,10 @@ use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Some hundred random acts on layaways and deposits, against a model that only adds and subtracts. Whatever is refused must leave everything as it was. */
+/**
+ * Some hundred random acts on layaways and deposits, against a model that only adds and subtracts. Whatever is refused
+ * must leave everything as it was.
+ */
 final class LayawaySimulationTest extends FeatureCase
 {
     use Layaways;
@@ -84,16 +87,34 @@ final class LayawaySimulationTest extends FeatureCase
 
     private function assertAgrees(int $act): void
     {
-        $stands = Layaway::query()->with('allLines')->orderBy('id')->get()->mapWithKeys(static fn (Layaway $layaway): array => [
-            $layaway->id => ['pieces' => (int) $layaway->lines()->sum('quantity'), 'held' => $layaway->held, 'state' => $layaway->state->value],
-        ])->all();
-        $open = array_filter($this->model, static fn (array $one): bool => in_array($one['state'], ['running', 'ready'], true));
+        $stands = Layaway::query()
+            ->with('allLines')
+            ->orderBy('id')
+            ->get()
+            ->mapWithKeys(
+                static fn (Layaway $layaway): array => [
+                    $layaway->id => [
+                        'pieces' => (int) $layaway->lines()->sum('quantity'),
+                        'held' => $layaway->held,
+                        'state' => $layaway->state->value,
+                    ],
+                ],
+            )
+            ->all();
+        $open = array_filter(
+            $this->model,
+            static fn (array $one): bool => in_array($one['state'], ['running', 'ready'], true),
+        );
         $cash = (int) DB::table('journal_lines')->where('account', 'cash')->sum(DB::raw('debit - credit'));
 
         $this->assertSame($this->model, $stands, "act {$act}");
         $this->assertSame($this->deposits, DepositsHeld::of($this->customer->id)->total(), "act {$act}");
         $this->assertSame($this->inTill, $cash, "act {$act}");
-        $this->assertSame(array_sum(array_column($open, 'pieces')), (int) DB::table('stock')->sum('committed'), "act {$act}");
+        $this->assertSame(
+            array_sum(array_column($open, 'pieces')),
+            (int) DB::table('stock')->sum('committed'),
+            "act {$act}",
+        );
     }
 
     private function makes(): void
@@ -103,10 +124,18 @@ final class LayawaySimulationTest extends FeatureCase
         $slip = $this->begun();
         app(AddToSlip::class)->handle($slip, $this->act(), "{$pieces} x LH-1141");
         app(HoldSlip::class)->begin($slip, $this->act(), $this->usd($deposit));
-        app(ApproveNeeds::class)->handle($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), 'hold');
+        app(ApproveNeeds::class)->handle(
+            $slip,
+            $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')),
+            'hold',
+        );
         $this->posts($slip, $deposit);
         $id = (int) Layaway::query()->max('id');
-        $this->model[$id] = ['pieces' => $pieces, 'held' => $deposit, 'state' => $deposit === $pieces * self::PIECE ? 'ready' : 'running'];
+        $this->model[$id] = [
+            'pieces' => $pieces,
+            'held' => $deposit,
+            'state' => $deposit === $pieces * self::PIECE ? 'ready' : 'running',
+        ];
     }
 
     private function pays(): void
@@ -119,7 +148,11 @@ final class LayawaySimulationTest extends FeatureCase
         app(PayLayaway::class)->add($slip, $this->act(), $layaway);
         app(PayLayaway::class)->amount($slip, $this->act(), $layaway->id, $this->usd($amount));
         app(PayLayaway::class)->leaves($slip, $this->act(), $layaway->id, $amount === $left ? $leaves : null);
-        app(ApproveNeeds::class)->handle($slip, $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), "layaway.{$layaway->id}");
+        app(ApproveNeeds::class)->handle(
+            $slip,
+            $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')),
+            "layaway.{$layaway->id}",
+        );
         $this->posts($slip, $amount);
         $this->model[$layaway->id]['held'] += $amount;
         $this->model[$layaway->id]['state'] = match (true) {
@@ -127,18 +160,28 @@ final class LayawaySimulationTest extends FeatureCase
             $leaves => 'completed',
             default => 'ready',
         };
-        $amount === $left && $leaves && $this->model[$layaway->id]['held'] = 0;
+        $amount === $left && $leaves && ($this->model[$layaway->id]['held'] = 0);
     }
 
     private function changes(): void
     {
         $layaway = $this->someOne();
         $pieces = $this->random->getInt(1, 7);
-        app(ChangeLayaway::class)->lines($layaway->id, $layaway->version, [LineChange::quantity(1, Quantity::of((string) $pieces))], $this->till(), $this->staff('201'));
+        app(ChangeLayaway::class)->lines(
+            $layaway->id,
+            $layaway->version,
+            [LineChange::quantity(1, Quantity::of((string) $pieces))],
+            $this->till(),
+            $this->staff('201'),
+        );
         $over = max(0, $layaway->held - $pieces * self::PIECE);
         $this->deposits += $over;
         $held = $layaway->held - $over;
-        $this->model[$layaway->id] = ['pieces' => $pieces, 'held' => $held, 'state' => $held === $pieces * self::PIECE ? 'ready' : 'running'];
+        $this->model[$layaway->id] = [
+            'pieces' => $pieces,
+            'held' => $held,
+            'state' => $held === $pieces * self::PIECE ? 'ready' : 'running',
+        ];
     }
 
     private function cancels(): void
@@ -146,11 +189,23 @@ final class LayawaySimulationTest extends FeatureCase
         $layaway = $this->someOne()->load('entries.document.tenders');
         $refund = $layaway->held - min($layaway->held, 1000);
         $kept = $this->random->getInt(0, $refund);
-        $back = array_filter([TenderKind::Cash->value => $refund - $kept, TenderKind::DepositHeld->value => $kept], static fn (int $amount): bool => $amount > 0);
-        app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'simulated', approval: new GivenApproval($this->staff('301'), 'simulated')), $this->till(), $this->staff('201'));
+        $back = array_filter(
+            [TenderKind::Cash->value => $refund - $kept, TenderKind::DepositHeld->value => $kept],
+            static fn (int $amount): bool => $amount > 0,
+        );
+        app(CancelLayaway::class)->handle(
+            $layaway->id,
+            new CancelOrder($back, 'simulated', approval: new GivenApproval($this->staff('301'), 'simulated')),
+            $this->till(),
+            $this->staff('201'),
+        );
         $this->inTill -= $refund - $kept;
         $this->deposits += $kept;
-        $this->model[$layaway->id] = ['pieces' => $this->model[$layaway->id]['pieces'], 'held' => 0, 'state' => 'cancelled'];
+        $this->model[$layaway->id] = [
+            'pieces' => $this->model[$layaway->id]['pieces'],
+            'held' => 0,
+            'state' => 'cancelled',
+        ];
     }
 
     private function collects(): void
@@ -165,7 +220,12 @@ final class LayawaySimulationTest extends FeatureCase
     {
         $amount = $this->random->getInt(1, 3000);
         $slip = $this->begun();
-        app(TakeDeposit::class)->take($slip, $this->act(), $this->usd($amount), $this->random->getInt(0, 1) === 0 ? '' : '2027');
+        app(TakeDeposit::class)->take(
+            $slip,
+            $this->act(),
+            $this->usd($amount),
+            $this->random->getInt(0, 1) === 0 ? '' : '2027',
+        );
         $this->posts($slip, $amount);
         $this->deposits += $amount;
     }
@@ -173,7 +233,17 @@ final class LayawaySimulationTest extends FeatureCase
     private function paysBack(): void
     {
         $amount = $this->random->getInt(1, $this->deposits + 300);
-        app(PayBackDeposit::class)->handle($this->customer, $this->usd($amount), null, TenderKind::Cash, '', 'simulated', (string) Str::uuid(), $this->till(), $this->staff('201'));
+        app(PayBackDeposit::class)->handle(
+            $this->customer,
+            $this->usd($amount),
+            null,
+            TenderKind::Cash,
+            '',
+            'simulated',
+            (string) Str::uuid(),
+            $this->till(),
+            $this->staff('201'),
+        );
         $this->deposits -= $amount;
         $this->inTill -= $amount;
     }
@@ -184,7 +254,11 @@ final class LayawaySimulationTest extends FeatureCase
         $open = array_keys(array_filter($this->model, static fn (array $one): bool => $one['state'] === 'running'));
         $from = $open === [] || $this->random->getInt(0, 3) === 0 ? array_keys($this->model) : $open;
 
-        return $from === [] ? throw Refused::because('none', 'There is none yet.') : Layaway::query()->with('customer.type.priceLevel')->findOrFail($from[$this->random->getInt(0, count($from) - 1)]);
+        return $from === []
+            ? throw Refused::because('none', 'There is none yet.')
+            : Layaway::query()
+                ->with('customer.type.priceLevel')
+                ->findOrFail($from[$this->random->getInt(0, count($from) - 1)]);
     }
 
     private function begun(): string

@@ -34,7 +34,10 @@ final class LayawayTest extends FeatureCase
 
     private function committed(string $code): string
     {
-        return (string) Stock::query()->where('item_id', Item::query()->where('code', $code)->value('id'))->orderBy('location_id')->value('committed');
+        return (string) Stock::query()
+            ->where('item_id', Item::query()->where('code', $code)->value('id'))
+            ->orderBy('location_id')
+            ->value('committed');
     }
 
     public function test_goods_are_set_aside_against_a_deposit_in_one_pass(): void
@@ -57,13 +60,21 @@ final class LayawayTest extends FeatureCase
         $this->payOn($layaway, '50')->assertOk();
         $paper = $this->get('/documents/RCT-000002/receipt')->assertOk();
 
-        foreach (['Value of the goods', '206.80', '20.68', '50.00', '70.68', '136.12', $layaway->label, 'Set aside until'] as $words) {
+        foreach (
+            ['Value of the goods', '206.80', '20.68', '50.00', '70.68', '136.12', $layaway->label, 'Set aside until'] as $words
+        ) {
             $paper->assertSee($words);
         }
 
-        $this->assertStringNotContainsString('70.68', (string) $this->get('/documents/RCT-000001/receipt')->getContent(), 'A reprint is the paper as it was.');
+        $this->assertStringNotContainsString(
+            '70.68',
+            (string) $this->get('/documents/RCT-000001/receipt')->getContent(),
+            'A reprint is the paper as it was.',
+        );
         $this->assertSame(3, DB::table('printed_papers')->count(), 'Two receipts and the agreement.');
-        $this->get("/layaways/{$layaway->label}/agreement.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        $this->get("/layaways/{$layaway->label}/agreement.pdf")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/pdf');
     }
 
     public function test_after_a_power_cut_between_payment_and_paper_the_first_print_is_the_original(): void
@@ -72,7 +83,15 @@ final class LayawayTest extends FeatureCase
         $this->slip = (string) Str::uuid();
         $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertOk();
         $this->does('cash', ['cash' => '100'])->assertOk();
-        $posted = app(PostSale::class)->handle($this->slip, new Act((string) Str::uuid(), $this->staff('101'), Till::query()->with('location')->findOrFail(1), $this->slip()->version));
+        $posted = app(PostSale::class)->handle(
+            $this->slip,
+            new Act(
+                (string) Str::uuid(),
+                $this->staff('101'),
+                Till::query()->with('location')->findOrFail(1),
+                $this->slip()->version,
+            ),
+        );
         $receipt = Document::query()->findOrFail($posted->documentId);
         $paper = static fn (): string => (string) DB::table('printed_papers')->latest('id')->value('html');
 
@@ -83,7 +102,10 @@ final class LayawayTest extends FeatureCase
         $this->post("/documents/{$receipt->label}/print")->assertRedirect();
         $this->assertStringContainsString('COPY', $paper());
         $this->post("/layaways/{$layaway->label}/print")->assertRedirect();
-        $this->assertStringContainsString('Layaway agreement', (string) DB::table('printed_papers')->latest('id')->value('html'));
+        $this->assertStringContainsString(
+            'Layaway agreement',
+            (string) DB::table('printed_papers')->latest('id')->value('html'),
+        );
     }
 
     public function test_the_last_payment_asks_whether_the_goods_leave(): void
@@ -92,13 +114,22 @@ final class LayawayTest extends FeatureCase
         $this->payOn($layaway, '186.12')->assertStatus(422)->assertSee('Do the goods leave now?');
         $this->does("layaways/{$layaway->label}/leaves", ['leaves' => '1'])->assertOk();
         $this->does('post')->assertOk();
-        $invoice = Document::query()->with(['tenders', 'lines'])->where('kind', 'invoice')->firstOrFail();
+        $invoice = Document::query()
+            ->with(['tenders', 'lines'])
+            ->where('kind', 'invoice')
+            ->firstOrFail();
 
         $this->assertSame([20680, -20680], [$invoice->total, $invoice->layaway_change]);
         $this->assertSame([TenderKind::LayawayMoney], $invoice->tenders->pluck('kind')->all());
-        $this->assertSame([LayawayState::Completed, 0, $invoice->id], [$this->again($layaway)->state, $this->again($layaway)->held, $this->again($layaway)->document_id]);
+        $this->assertSame(
+            [LayawayState::Completed, 0, $invoice->id],
+            [$this->again($layaway)->state, $this->again($layaway)->held, $this->again($layaway)->document_id],
+        );
         $this->assertSame('0.0000', $this->committed('MA-0031'));
-        $this->get("/documents/{$invoice->label}/invoice")->assertOk()->assertSee('186.12')->assertSee('20.68');
+        $this->get("/documents/{$invoice->label}/invoice")
+            ->assertOk()
+            ->assertSee('186.12')
+            ->assertSee('20.68');
         $this->assertProves();
     }
 
@@ -110,7 +141,9 @@ final class LayawayTest extends FeatureCase
         $this->assertSame('2.0000', $this->committed('MA-0031'));
 
         $this->slip = (string) Str::uuid();
-        $this->does('add', ['entry' => strtolower($layaway->label), 'version' => ''])->assertOk()->assertSee('Hand over goods');
+        $this->does('add', ['entry' => strtolower($layaway->label), 'version' => ''])
+            ->assertOk()
+            ->assertSee('Hand over goods');
         $this->does('post')->assertOk();
         $this->assertSame(LayawayState::Completed, $this->again($layaway)->state);
         $this->assertProves();
@@ -120,8 +153,12 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('103.40', 'MA-0031');
         $this->assertSame(LayawayState::Ready, $layaway->state);
-        $this->post("/layaways/{$layaway->label}/collect")->assertRedirect()->assertSessionHasNoErrors();
-        $this->post("/layaways/{$layaway->label}/collect")->assertRedirect()->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/collect")
+            ->assertRedirect()
+            ->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/collect")
+            ->assertRedirect()
+            ->assertSessionHasNoErrors();
 
         $this->assertSame(1, Document::query()->where('kind', 'invoice')->count());
         $this->assertProves();
@@ -157,7 +194,14 @@ final class LayawayTest extends FeatureCase
         $this->does('cheque', ['cheque' => '35', 'cheque_number' => '118'])->assertOk();
         $this->does('post')->assertOk();
 
-        $this->assertSame(['card' => 2500, 'cheque' => 3500], $this->document()->tenders->mapWithKeys(static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount])->all());
+        $this->assertSame(
+            ['card' => 2500, 'cheque' => 3500],
+            $this->document()
+                ->tenders->mapWithKeys(
+                    static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount],
+                )
+                ->all(),
+        );
         $this->assertProves();
     }
 
@@ -166,7 +210,12 @@ final class LayawayTest extends FeatureCase
         $this->readyToHold('5', '2 x MA-0031');
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('at least 20.68');
-        $this->does('approve', ['place' => 'hold', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
+        $this->does('approve', [
+            'place' => 'hold',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'known to us',
+        ])->assertOk();
         $this->does('post')->assertOk();
 
         $this->assertSame('layaway_deposit', Approval::query()->latest('id')->value('what'));
@@ -176,7 +225,12 @@ final class LayawayTest extends FeatureCase
     public function test_an_approval_holds_for_no_smaller_deposit(): void
     {
         $this->readyToHold('5', '2 x MA-0031');
-        $this->does('approve', ['place' => 'hold', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'known to us'])->assertOk();
+        $this->does('approve', [
+            'place' => 'hold',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'known to us',
+        ])->assertOk();
         $this->does('hold', ['hold' => '4'])->assertOk();
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('at least 20.68');
@@ -186,8 +240,18 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->payOn($layaway, '1')->assertStatus(422)->assertSee('at least 18.61');
-        $this->does('approve', ['place' => "layaway.{$layaway->id}", 'approver' => '201', 'approver_pin' => '0000', 'approver_reason' => 'x'])->assertStatus(422);
-        $this->does('approve', ['place' => "layaway.{$layaway->id}", 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'short this week'])->assertOk();
+        $this->does('approve', [
+            'place' => "layaway.{$layaway->id}",
+            'approver' => '201',
+            'approver_pin' => '0000',
+            'approver_reason' => 'x',
+        ])->assertStatus(422);
+        $this->does('approve', [
+            'place' => "layaway.{$layaway->id}",
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'short this week',
+        ])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(2168, $this->again($layaway)->held);
     }
@@ -205,13 +269,19 @@ final class LayawayTest extends FeatureCase
         $before = $this->rows('documents');
         $this->payOn($layaway, '186.13')->assertStatus(422)->assertSee('Only 186.12 is left');
         $this->assertSame($before, $this->rows('documents'));
-        $this->assertSame('186.13', number_format($this->slip()->layawayParts()[$layaway->id]->amount / 100, 2), 'What was typed stays.');
+        $this->assertSame(
+            '186.13',
+            number_format($this->slip()->layawayParts()[$layaway->id]->amount / 100, 2),
+            'What was typed stays.',
+        );
     }
 
     public function test_a_layaway_needs_somebody_who_can_be_reached(): void
     {
         $this->add('MA-0031');
-        $this->does('hold', ['hold' => '50'])->assertStatus(422)->assertSee('needs a named customer');
+        $this->does('hold', ['hold' => '50'])
+            ->assertStatus(422)
+            ->assertSee('needs a named customer');
         $this->customer = $this->customer('Nobody Knows');
         $this->readyToHold('50', 'MA-0031');
         $this->does('cash', ['cash' => '50'])->assertOk();
@@ -221,13 +291,23 @@ final class LayawayTest extends FeatureCase
     public function test_the_first_payment_cannot_be_due_in_the_past_nor_the_last_after_the_end(): void
     {
         $this->readyToHold('50', 'MA-0031');
-        $this->does('hold/terms', ['first_due' => now()->subDay()->format('Y-m-d')])->assertOk()->assertSee('falls due after the day');
+        $this->does('hold/terms', ['first_due' => now()->subDay()->format('Y-m-d')])
+            ->assertOk()
+            ->assertSee('falls due after the day');
         $this->does('hold/terms', ['first_due' => now()->addDays(10)->format('Y-m-d')])->assertOk();
-        $this->does('hold/terms', ['count' => '60'])->assertStatus(422)->assertSee('below the least payment agreed. Take 10 at most');
-        $this->does('hold/terms', ['first_due' => now()->addDays(80)->format('Y-m-d')])->assertOk()->assertSee('after the layaway has expired');
-        $this->does('hold/terms', ['count' => '0'])->assertStatus(422)->assertSee('between 1 and 120');
+        $this->does('hold/terms', ['count' => '60'])
+            ->assertStatus(422)
+            ->assertSee('below the least payment agreed. Take 10 at most');
+        $this->does('hold/terms', ['first_due' => now()->addDays(80)->format('Y-m-d')])
+            ->assertOk()
+            ->assertSee('after the layaway has expired');
+        $this->does('hold/terms', ['count' => '0'])
+            ->assertStatus(422)
+            ->assertSee('between 1 and 120');
         $this->does('hold/terms', ['count' => 'six'])->assertStatus(422);
-        $this->does('hold/terms', ['first_due' => '31.2.2027'])->assertStatus(422)->assertSee('is not a date');
+        $this->does('hold/terms', ['first_due' => '31.2.2027'])
+            ->assertStatus(422)
+            ->assertSee('is not a date');
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertStatus(422);
         $this->assertSame(0, Layaway::query()->count());
@@ -236,7 +316,9 @@ final class LayawayTest extends FeatureCase
     public function test_only_the_right_role_changes_the_terms(): void
     {
         $this->readyToHold('50', 'MA-0031');
-        $this->does('hold/terms', ['cancellation_fee' => '0'])->assertStatus(422)->assertSee('Only a supervisor or the office');
+        $this->does('hold/terms', ['cancellation_fee' => '0'])
+            ->assertStatus(422)
+            ->assertSee('Only a supervisor or the office');
         $this->does('hold/terms', ['expires_on' => now()->addYear()->format('Y-m-d')])->assertStatus(422);
         $this->does('hold/terms', ['rhythm' => 'month'])->assertOk();
         $this->as('201');
@@ -245,28 +327,47 @@ final class LayawayTest extends FeatureCase
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk();
 
-        $this->assertSame('5 %, at least 2.00', Layaway::query()->firstOrFail()->agreedTerms()->words('cancellation_fee', \Elmstone\Core\Money\Currency::of('USD')));
+        $this->assertSame(
+            '5 %, at least 2.00',
+            Layaway::query()
+                ->firstOrFail()
+                ->agreedTerms()
+                ->words('cancellation_fee', \Elmstone\Core\Money\Currency::of('USD')),
+        );
     }
 
     public function test_the_signature_is_kept_and_void_once_something_changes(): void
     {
         $this->readyToHold('50', 'MA-0031');
         $this->does('hold/sign', ['signature' => 'M1 2 <script>'])->assertStatus(422);
-        $this->does('hold/sign', ['signature' => 'M10 20 L30 40 L50 20 M60 60 L70 70', 'signed_by' => 'Wren Hollis'])->assertOk()->assertSee('signed');
-        $this->does('hold', ['hold' => '60'])->assertOk()->assertSee('changed since it was signed');
+        $this->does('hold/sign', ['signature' => 'M10 20 L30 40 L50 20 M60 60 L70 70', 'signed_by' => 'Wren Hollis'])
+            ->assertOk()
+            ->assertSee('signed');
+        $this->does('hold', ['hold' => '60'])
+            ->assertOk()
+            ->assertSee('changed since it was signed');
         $this->does('hold/sign', ['signature' => 'M10 20 L30 40', 'signed_by' => 'Wren Hollis'])->assertOk();
         $this->does('cash', ['cash' => '60'])->assertOk();
         $this->does('post')->assertOk();
 
-        $this->assertSame(['M10 20 L30 40', 'Wren Hollis'], [Layaway::query()->value('signature'), Layaway::query()->value('signed_by')]);
+        $this->assertSame(
+            ['M10 20 L30 40', 'Wren Hollis'],
+            [Layaway::query()->value('signature'), Layaway::query()->value('signed_by')],
+        );
     }
 
     public function test_prices_and_tax_of_the_agreement_hold_whatever_they_are_later(): void
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
-        Item::query()->where('code', 'MA-0031')->update(['list_price' => '150', 'active' => false]);
+        Item::query()
+            ->where('code', 'MA-0031')
+            ->update(['list_price' => '150', 'active' => false]);
         TaxComponentRecord::query()->update(['rate' => '19']);
-        $this->get("/layaways/{$layaway->label}")->assertOk()->assertSee('The agreement’s rates hold')->assertSee('the agreed price holds')->assertSee('not on sale any more');
+        $this->get("/layaways/{$layaway->label}")
+            ->assertOk()
+            ->assertSee('The agreement’s rates hold')
+            ->assertSee('the agreed price holds')
+            ->assertSee('not on sale any more');
         $this->payOn($layaway, '186.12', leaves: true)->assertOk();
 
         $this->assertSame(20680, Document::query()->where('kind', 'invoice')->value('total'));
@@ -278,13 +379,34 @@ final class LayawayTest extends FeatureCase
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->payOn($layaway, '40')->assertOk();
         $this->as('201');
-        $order = ['key' => (string) Str::uuid(), 'version' => $this->again($layaway)->version, 'reason' => 'moves away', 'form' => 'cancel'];
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cash' => '60.68']])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cheque' => '50.68']])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'reason' => '', 'back' => ['cash' => '50.68']])->assertSessionHasErrors('reason');
+        $order = [
+            'key' => (string) Str::uuid(),
+            'version' => $this->again($layaway)->version,
+            'reason' => 'moves away',
+            'form' => 'cancel',
+        ];
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'back' => ['cash' => '60.68'],
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'back' => ['cheque' => '50.68'],
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'reason' => '',
+            'back' => ['cash' => '50.68'],
+        ])->assertSessionHasErrors('reason');
         $this->assertSame(LayawayState::Running, $this->again($layaway)->state);
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cash' => '50.68']])->assertSessionHasNoErrors();
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'back' => ['cash' => '50.68']])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'back' => ['cash' => '50.68'],
+        ])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'back' => ['cash' => '50.68'],
+        ])->assertSessionHasNoErrors();
 
         $cancelled = $this->again($layaway);
         $this->assertSame(['cancelled', 0], [$cancelled->stateWord(now()->toImmutable()), $cancelled->held]);
@@ -298,7 +420,9 @@ final class LayawayTest extends FeatureCase
     private function payOnRefused(Layaway $layaway, string $words): void
     {
         $this->slip = (string) Str::uuid();
-        $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertStatus(422)->assertSee($words);
+        $this->does('add', ['entry' => $layaway->label, 'version' => ''])
+            ->assertStatus(422)
+            ->assertSee($words);
     }
 
     public function test_the_fee_is_taxed_where_the_shop_says_so_and_let_off_where_a_supervisor_does(): void
@@ -307,11 +431,32 @@ final class LayawayTest extends FeatureCase
         $layaway = $this->hold('50', '2 x MA-0031');
         $other = $this->hold('50', 'MA-0031');
         $this->as('201');
-        $this->post("/layaways/{$layaway->label}/cancel", ['key' => (string) Str::uuid(), 'version' => $layaway->version, 'reason' => 'x', 'back' => ['cash' => '40']])->assertSessionHasNoErrors();
-        $waived = ['key' => (string) Str::uuid(), 'version' => $other->version, 'reason' => 'our mistake', 'waive' => '1', 'back' => ['cash' => '30', 'deposit_held' => '20']];
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            'key' => (string) Str::uuid(),
+            'version' => $layaway->version,
+            'reason' => 'x',
+            'back' => ['cash' => '40'],
+        ])->assertSessionHasNoErrors();
+        $waived = [
+            'key' => (string) Str::uuid(),
+            'version' => $other->version,
+            'reason' => 'our mistake',
+            'waive' => '1',
+            'back' => ['cash' => '30', 'deposit_held' => '20'],
+        ];
         $this->post("/layaways/{$other->label}/cancel", $waived)->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$other->label}/cancel", [...$waived, 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'our mistake'])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$other->label}/cancel", [...$waived, 'approver' => '301', 'approver_pin' => '4301', 'approver_reason' => 'our mistake'])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$other->label}/cancel", [
+            ...$waived,
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'our mistake',
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$other->label}/cancel", [
+            ...$waived,
+            'approver' => '301',
+            'approver_pin' => '4301',
+            'approver_reason' => 'our mistake',
+        ])->assertSessionHasNoErrors();
 
         $fee = Document::query()->where('purpose', 'fee')->sole();
         $this->assertSame(1000, $fee->total);
@@ -327,15 +472,26 @@ final class LayawayTest extends FeatureCase
         $this->does('post')->assertOk();
         $layaway = Layaway::query()->firstOrFail();
         $this->as('201')->terminal('decline');
-        $order = ['key' => (string) Str::uuid(), 'version' => $layaway->version, 'reason' => 'x', 'back' => ['card' => '40']];
+        $order = [
+            'key' => (string) Str::uuid(),
+            'version' => $layaway->version,
+            'reason' => 'x',
+            'back' => ['card' => '40'],
+        ];
         $this->post("/layaways/{$layaway->label}/cancel", $order)->assertSessionHasErrors('refused');
         $this->assertSame(LayawayState::Running, $this->again($layaway)->state);
         $this->terminal('approve');
-        $this->post("/layaways/{$layaway->label}/cancel", [...$order, 'key' => (string) Str::uuid()])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            ...$order,
+            'key' => (string) Str::uuid(),
+        ])->assertSessionHasNoErrors();
 
         $back = Document::query()->with('tenders')->where('purpose', 'paid_back')->sole();
         $paid = $this->slip()->cards->sole();
-        $this->assertSame([TenderKind::Card, $paid->last_four], [$back->tenders->sole()->kind, $back->tenders->sole()->last_four]);
+        $this->assertSame(
+            [TenderKind::Card, $paid->last_four],
+            [$back->tenders->sole()->kind, $back->tenders->sole()->last_four],
+        );
         $this->assertProves();
     }
 
@@ -343,12 +499,29 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('150', '2 x MA-0031');
         $this->as('201');
-        $this->post("/layaways/{$layaway->label}/lines", ['version' => $layaway->version, 'quantity' => ['1' => '1']])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/lines", [
+            'version' => $layaway->version,
+            'quantity' => ['1' => '1'],
+        ])->assertSessionHasNoErrors();
         $layaway = $this->again($layaway);
         $this->assertSame([10340, 10340, LayawayState::Ready], [$layaway->total, $layaway->held, $layaway->state]);
-        $this->assertSame(4660, (int) DB::table('deposit_accounts')->value('held'), 'What was paid over the new total is a deposit.');
-        $this->post("/layaways/{$layaway->label}/cancel", ['key' => (string) Str::uuid(), 'version' => $layaway->version, 'reason' => 'x', 'back' => ['cash' => '140']])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$layaway->label}/cancel", ['key' => (string) Str::uuid(), 'version' => $layaway->version, 'reason' => 'x', 'back' => ['cash' => '93.40']])->assertSessionHasNoErrors();
+        $this->assertSame(
+            4660,
+            (int) DB::table('deposit_accounts')->value('held'),
+            'What was paid over the new total is a deposit.',
+        );
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            'key' => (string) Str::uuid(),
+            'version' => $layaway->version,
+            'reason' => 'x',
+            'back' => ['cash' => '140'],
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$layaway->label}/cancel", [
+            'key' => (string) Str::uuid(),
+            'version' => $layaway->version,
+            'reason' => 'x',
+            'back' => ['cash' => '93.40'],
+        ])->assertSessionHasNoErrors();
         $this->assertProves();
     }
 
@@ -356,16 +529,34 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->as('201');
-        $this->post("/layaways/{$layaway->label}/lines", ['version' => $layaway->version, 'drop' => ['1' => '1'], 'add' => 'LH-1140', 'add_quantity' => '10'])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/lines", [
+            'version' => $layaway->version,
+            'drop' => ['1' => '1'],
+            'add' => 'LH-1140',
+            'add_quantity' => '10',
+        ])->assertSessionHasNoErrors();
         $changed = $this->again($layaway);
 
         $this->assertSame(['LH-1140', 2], [$changed->lines()->sole()->code, $changed->revision]);
         $this->assertSame(['0.0000', '10.0000'], [$this->committed('MA-0031'), $this->committed('LH-1140')]);
         $this->assertSame($changed->total - 2068, (int) $changed->allInstalments->where('revision', 2)->sum('amount'));
-        $this->assertSame([20680, $changed->total], [$changed->changesMade->sole()->total_before, $changed->changesMade->sole()->total_after]);
-        $this->assertSame('MA-0031', $changed->allLines->firstWhere('revision', 1)?->code, 'What was agreed before stays on record.');
-        $this->post("/layaways/{$layaway->label}/lines", ['version' => $layaway->version, 'drop' => ['1' => '1']])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$layaway->label}/lines", ['version' => $changed->version, 'drop' => ['1' => '1']])->assertSessionHasErrors('refused');
+        $this->assertSame(
+            [20680, $changed->total],
+            [$changed->changesMade->sole()->total_before, $changed->changesMade->sole()->total_after],
+        );
+        $this->assertSame(
+            'MA-0031',
+            $changed->allLines->firstWhere('revision', 1)?->code,
+            'What was agreed before stays on record.',
+        );
+        $this->post("/layaways/{$layaway->label}/lines", [
+            'version' => $layaway->version,
+            'drop' => ['1' => '1'],
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$layaway->label}/lines", [
+            'version' => $changed->version,
+            'drop' => ['1' => '1'],
+        ])->assertSessionHasErrors('refused');
         $this->assertProves();
     }
 
@@ -375,8 +566,16 @@ final class LayawayTest extends FeatureCase
         $this->assertSame('expired', $layaway->stateWord(now()->toImmutable()));
         $this->payOn($layaway, '50')->assertStatus(422)->assertSee('A supervisor can extend it');
         $this->as('201');
-        $this->post("/layaways/{$layaway->label}/extend", ['version' => $layaway->version, 'first_due' => now()->format('Y-m-d'), 'expires_on' => now()->addDays(30)->format('Y-m-d')])->assertSessionHasErrors('refused');
-        $this->post("/layaways/{$layaway->label}/extend", ['version' => $layaway->version, 'first_due' => now()->addDays(7)->format('Y-m-d'), 'expires_on' => now()->addDays(30)->format('Y-m-d')])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/extend", [
+            'version' => $layaway->version,
+            'first_due' => now()->format('Y-m-d'),
+            'expires_on' => now()->addDays(30)->format('Y-m-d'),
+        ])->assertSessionHasErrors('refused');
+        $this->post("/layaways/{$layaway->label}/extend", [
+            'version' => $layaway->version,
+            'first_due' => now()->addDays(7)->format('Y-m-d'),
+            'expires_on' => now()->addDays(30)->format('Y-m-d'),
+        ])->assertSessionHasNoErrors();
         $this->as('101')->payOn($layaway, '50')->assertOk();
         $this->assertProves();
     }
@@ -384,7 +583,10 @@ final class LayawayTest extends FeatureCase
     public function test_a_place_on_the_shelf_with_its_label(): void
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
-        $this->post("/layaways/{$layaway->label}/shelve", ['shelf' => 'B 4', 'label' => '1'])->assertSessionHasNoErrors();
+        $this->post("/layaways/{$layaway->label}/shelve", [
+            'shelf' => 'B 4',
+            'label' => '1',
+        ])->assertSessionHasNoErrors();
         $this->assertSame('B 4', $this->again($layaway)->shelf);
         $this->assertStringContainsString('B 4', (string) DB::table('printed_papers')->latest('id')->value('html'));
     }
@@ -393,7 +595,11 @@ final class LayawayTest extends FeatureCase
     {
         $behind = $this->holdOn(now()->subDays(40)->format('Y-m-d'), '20.68', '2 x MA-0031');
         $ready = $this->hold('103.40', 'MA-0031');
-        $this->get('/layaways?tab=behind')->assertOk()->assertSee($behind->label)->assertDontSee($ready->label)->assertSee('Call 555 0142');
+        $this->get('/layaways?tab=behind')
+            ->assertOk()
+            ->assertSee($behind->label)
+            ->assertDontSee($ready->label)
+            ->assertSee('Call 555 0142');
         $this->get('/layaways?tab=ready')->assertOk()->assertSee($ready->label)->assertSee('Hand over');
         $this->get('/layaways?tab=expiring')->assertOk()->assertDontSee($ready->label);
         $this->get('/layaways?find=hollis')->assertOk()->assertSee($behind->label)->assertSee($ready->label);
@@ -404,19 +610,30 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->slip = (string) Str::uuid();
-        $this->get("/counter/{$this->slip}/find?q=wren")->assertOk()->assertSee($layaway->label);
-        $this->get("/counter/{$this->slip}/find?q=lay-{$layaway->id}")->assertOk()->assertSee($layaway->label);
-        $this->does('customer', ['customer' => $this->customer->id])->assertOk()->assertSee('Waiting for them')->assertSee($layaway->label);
+        $this->get("/counter/{$this->slip}/find?q=wren")
+            ->assertOk()
+            ->assertSee($layaway->label);
+        $this->get("/counter/{$this->slip}/find?q=lay-{$layaway->id}")
+            ->assertOk()
+            ->assertSee($layaway->label);
+        $this->does('customer', ['customer' => $this->customer->id])
+            ->assertOk()
+            ->assertSee('Waiting for them')
+            ->assertSee($layaway->label);
         $other = $this->customer('Somebody Else', ['phone' => '555 0199']);
         $this->does('customer', ['customer' => $other->id])->assertOk();
-        $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertStatus(422)->assertSee('Wren Hollis’s');
+        $this->does('add', ['entry' => $layaway->label, 'version' => ''])
+            ->assertStatus(422)
+            ->assertSee('Wren Hollis’s');
     }
 
     public function test_another_customer_on_the_slip_asks_for_the_layaway_to_be_taken_off_first(): void
     {
         $this->readyToHold('50', 'MA-0031');
         $other = $this->customer('Somebody Else', ['phone' => '555 0199']);
-        $this->does('customer', ['customer' => $other->id])->assertStatus(422)->assertSee('held as a layaway for Wren Hollis');
+        $this->does('customer', ['customer' => $other->id])
+            ->assertStatus(422)
+            ->assertSee('held as a layaway for Wren Hollis');
         $this->does('hold/drop')->assertOk();
         $this->does('customer', ['customer' => $other->id])->assertOk();
         $this->assertNull(Slip::query()->with('hold')->where('key', $this->slip)->firstOrFail()->hold);
@@ -438,7 +655,11 @@ final class LayawayTest extends FeatureCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function bounce(string $receipt, string $fee = ''): TestResponse
     {
-        return $this->as('301')->post("/documents/{$receipt}/returned", ['key' => (string) Str::uuid(), 'fee' => $fee, 'reason' => 'no cover']);
+        return $this->as('301')->post("/documents/{$receipt}/returned", [
+            'key' => (string) Str::uuid(),
+            'fee' => $fee,
+            'reason' => 'no cover',
+        ]);
     }
 
     private function payByCheque(Layaway $layaway, string $amount, ?bool $leaves = null): string
@@ -446,7 +667,8 @@ final class LayawayTest extends FeatureCase
         $this->as('101')->slip = (string) Str::uuid();
         $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertOk();
         $this->does("layaways/{$layaway->label}/amount", ['amount' => $amount])->assertOk();
-        $leaves === null || $this->does("layaways/{$layaway->label}/leaves", ['leaves' => $leaves ? '1' : '0'])->assertOk();
+        $leaves === null
+            || $this->does("layaways/{$layaway->label}/leaves", ['leaves' => $leaves ? '1' : '0'])->assertOk();
         $this->does('cheque', ['cheque' => $amount, 'cheque_number' => '7731'])->assertOk();
         $this->does('post')->assertOk();
 
@@ -459,12 +681,18 @@ final class LayawayTest extends FeatureCase
         $receipt = $this->payByCheque($layaway, '186.12', leaves: false);
         $this->get("/documents/{$receipt}")->assertOk();
         $this->bounce($receipt, '25.00')->assertSessionHasNoErrors();
-        $this->assertSame([2500, 1], [$this->balance($layaway->customer), (int) DB::table('house_accounts')->value('stopped')], 'without an account the fee is a claim');
+        $this->assertSame(
+            [2500, 1],
+            [$this->balance($layaway->customer), (int) DB::table('house_accounts')->value('stopped')],
+            'without an account the fee is a claim',
+        );
         $this->bounce($receipt)->assertSessionHasErrors('refused');
 
         $again = $this->again($layaway);
         $this->assertSame(['running', 2068], [$again->stateWord(now()->toImmutable()), $again->held]);
-        $this->get("/layaways/{$layaway->label}")->assertOk()->assertSee('Payment came back');
+        $this->get("/layaways/{$layaway->label}")
+            ->assertOk()
+            ->assertSee('Payment came back');
         $this->assertProves();
     }
 
@@ -477,7 +705,10 @@ final class LayawayTest extends FeatureCase
         $this->bounce($this->document()->label)->assertSessionHasNoErrors();
         $again = $this->again($layaway);
 
-        $this->assertSame([0, 2, 20680], [$again->held, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')]);
+        $this->assertSame(
+            [0, 2, 20680],
+            [$again->held, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')],
+        );
         $this->assertProves();
         $this->as('101')->payOn($again, '206.80', leaves: true)->assertOk();
         $this->assertProves();
@@ -488,7 +719,10 @@ final class LayawayTest extends FeatureCase
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $receipt = $this->payByCheque($layaway, '186.12', leaves: true);
         $this->bounce($receipt)->assertSessionHasNoErrors();
-        $this->assertSame([18612, 'completed'], [$this->balance($layaway->customer), $layaway->refresh()->state->value]);
+        $this->assertSame(
+            [18612, 'completed'],
+            [$this->balance($layaway->customer), $layaway->refresh()->state->value],
+        );
         $this->assertProves();
     }
 }

@@ -32,7 +32,9 @@ trait Layaways
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertOk();
 
-        return Layaway::query()->with(['allLines', 'allInstalments'])->findOrFail($this->slip()->layaway_id);
+        return Layaway::query()
+            ->with(['allLines', 'allInstalments'])
+            ->findOrFail($this->slip()->layaway_id);
     }
 
     /** On a day gone by. */
@@ -52,7 +54,8 @@ trait Layaways
         $this->slip = (string) Str::uuid();
         $this->does('add', ['entry' => $layaway->label, 'version' => ''])->assertOk();
         $this->does("layaways/{$layaway->label}/amount", ['amount' => $amount])->assertOk();
-        $leaves === null || $this->does("layaways/{$layaway->label}/leaves", ['leaves' => $leaves ? '1' : '0'])->assertOk();
+        $leaves === null
+            || $this->does("layaways/{$layaway->label}/leaves", ['leaves' => $leaves ? '1' : '0'])->assertOk();
         $this->does('cash', ['cash' => '500'])->assertOk();
 
         return $this->does('post');
@@ -60,6 +63,8 @@ trait Layaways
 
     protected function again(Layaway $layaway): Layaway
     {
-        return Layaway::query()->with(['allLines', 'allInstalments', 'entries', 'changesMade'])->findOrFail($layaway->id);
+        return Layaway::query()
+            ->with(['allLines', 'allInstalments', 'entries', 'changesMade'])
+            ->findOrFail($layaway->id);
     }
 }

@@ -7,7 +7,10 @@ namespace Elmstone\Tests\Feature;
 use DateTimeImmutable;
 use DateTimeInterface;
 
-/** What an account should look like, kept in the plainest way there is: a list of documents, and a list of who was set against whom on which day. */
+/**
+ * What an account should look like, kept in the plainest way there is: a list of documents, and a list of who was set
+ * against whom on which day.
+ */
 final class LedgerModel
 {
     /** @var array<string, array{date: string, due: string, amount: int, sign: int, finance: bool}> by number */
@@ -21,12 +24,24 @@ final class LedgerModel
 
     public function charge(string $label, string $date, string $due, int $amount, bool $finance = false): void
     {
-        $this->documents[$label] = ['date' => $date, 'due' => $due, 'amount' => $amount, 'sign' => 1, 'finance' => $finance];
+        $this->documents[$label] = [
+            'date' => $date,
+            'due' => $due,
+            'amount' => $amount,
+            'sign' => 1,
+            'finance' => $finance,
+        ];
     }
 
     public function credit(string $label, string $date, int $amount): void
     {
-        $this->documents[$label] = ['date' => $date, 'due' => $date, 'amount' => $amount, 'sign' => -1, 'finance' => false];
+        $this->documents[$label] = [
+            'date' => $date,
+            'due' => $date,
+            'amount' => $amount,
+            'sign' => -1,
+            'finance' => false,
+        ];
     }
 
     public function set(string $credit, string $charge, int $amount, string $date): void
@@ -69,7 +84,10 @@ final class LedgerModel
     /** @return array<string, int> what of every document is open now */
     public function opens(): array
     {
-        $opens = array_map(fn (string $label): int => $this->open($label, '9999-12-31'), array_combine(array_keys($this->documents), array_keys($this->documents)));
+        $opens = array_map(
+            fn (string $label): int => $this->open($label, '9999-12-31'),
+            array_combine(array_keys($this->documents), array_keys($this->documents)),
+        );
         ksort($opens);
 
         return $opens;
@@ -100,7 +118,12 @@ final class LedgerModel
         foreach ($this->documents as $label => $document) {
             $open = $this->open($label, $day->format('Y-m-d'));
 
-            if ($document['sign'] === 1 && ! $document['finance'] && $open > 0 && $this->daysLate($document['due'], $day) > $grace) {
+            if (
+                $document['sign'] === 1
+                && ! $document['finance']
+                && $open > 0
+                && $this->daysLate($document['due'], $day) > $grace
+            ) {
                 $late[] = $open;
             }
         }
@@ -110,7 +133,14 @@ final class LedgerModel
 
     public function balance(DateTimeInterface $day): int
     {
-        return array_sum(array_map(static fn (array $document): int => $document['date'] <= $day->format('Y-m-d') ? $document['sign'] * $document['amount'] : 0, $this->documents));
+        return array_sum(
+            array_map(
+                static fn (array $document): int => $document['date'] <= $day->format('Y-m-d')
+                    ? $document['sign'] * $document['amount']
+                    : 0,
+                $this->documents,
+            ),
+        );
     }
 
     /** @return array<string, int> */
@@ -145,7 +175,8 @@ final class LedgerModel
         $settled = 0;
 
         foreach ($this->sets as $set) {
-            $settled += $set['date'] <= $day && in_array($label, [$set['credit'], $set['charge']], true) ? $set['amount'] : 0;
+            $settled
+                += $set['date'] <= $day && in_array($label, [$set['credit'], $set['charge']], true) ? $set['amount'] : 0;
         }
 
         return $document['amount'] - $settled;

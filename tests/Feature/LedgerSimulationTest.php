@@ -31,8 +31,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A year of an account's life by chance, day by day: charges, payments by every way of spreading them, moves, cheques that bounce, finance charges. Beside it stands a model
- * that knows nothing of the application but what was asked of it and what was answered. Both must agree about every day, the past ones too.
+ * A year of an account's life by chance, day by day: charges, payments by every way of spreading them, moves, cheques
+ * that bounce, finance charges. Beside it stands a model that knows nothing of the application but what was asked of it
+ * and what was answered. Both must agree about every day, the past ones too.
  */
 final class LedgerSimulationTest extends FeatureCase
 {
@@ -63,7 +64,9 @@ final class LedgerSimulationTest extends FeatureCase
         $this->model = new LedgerModel;
         $this->customer = $this->account('100000.00', terms: ['late' => 365, 'discount' => '2']);
         Location::query()->update(['closed_through' => '2000-01-01']);
-        Shop::query()->firstOrFail()->update(['finance_percent' => '1.5', 'finance_grace_days' => 10, 'finance_minimum' => 100]);
+        Shop::query()
+            ->firstOrFail()
+            ->update(['finance_percent' => '1.5', 'finance_grace_days' => 10, 'finance_minimum' => 100]);
         app(House::class)->shop()->refresh();
         $this->day = CarbonImmutable::parse('2026-01-05 11:00');
 
@@ -92,7 +95,10 @@ final class LedgerSimulationTest extends FeatureCase
 
     private function chargeSomething(): void
     {
-        $label = $this->charge($this->customer, $this->random->getInt(1, 40).' x '.['LH-1140', 'LH-1141', 'WA-0001'][$this->random->getInt(0, 2)]);
+        $label = $this->charge(
+            $this->customer,
+            $this->random->getInt(1, 40).' x '.['LH-1140', 'LH-1141', 'WA-0001'][$this->random->getInt(0, 2)],
+        );
         $document = Document::query()->where('label', $label)->firstOrFail();
         $this->model->charge($label, $this->today(), $this->day->addDays(30)->format('Y-m-d'), $document->total);
     }
@@ -103,12 +109,18 @@ final class LedgerSimulationTest extends FeatureCase
         $open = $this->items('charge');
         $receipt = $this->receive($amount, null);
 
-        // What the model expects is worked out by hand: oldest due first, 2 % off where all of an untouched item is paid in its first ten days.
+        // What the model expects is worked out by hand: oldest due first, 2 % off where all of an untouched item is
+        // paid in its first ten days.
         $left = $amount;
         $shares = [];
 
         foreach ($open as $item) {
-            $discount = $item->open === $item->amount && $item->purpose->value === 'sale' && $this->day->startOfDay()->lessThanOrEqualTo($item->business_date->addDays(10)) ? intdiv($item->open * 2 + 50, 100) : 0;
+            $discount
+                = $item->open === $item->amount
+                && $item->purpose->value === 'sale'
+                && $this->day->startOfDay()->lessThanOrEqualTo($item->business_date->addDays(10))
+                    ? intdiv($item->open * 2 + 50, 100)
+                    : 0;
             $takes = $item->open - $discount <= $left;
             $part = $takes ? $item->open : min($left, $item->open);
             $left -= $takes ? $item->open - $discount : $part;
@@ -133,7 +145,11 @@ final class LedgerSimulationTest extends FeatureCase
         $left = $amount;
 
         foreach ($this->random->shuffleArray($open) as $item) {
-            $part = min($left, $this->random->getInt(0, $item->open), max(0, $item->open - intdiv($item->open * 2 + 50, 100) - 1));
+            $part = min(
+                $left,
+                $this->random->getInt(0, $item->open),
+                max(0, $item->open - intdiv($item->open * 2 + 50, 100) - 1),
+            );
 
             if ($part > 0) {
                 $shares[$item->label] = $part;
@@ -152,10 +168,19 @@ final class LedgerSimulationTest extends FeatureCase
     /** @param  array<string, int>|null  $shares */
     private function receive(int $amount, ?array $shares): Document
     {
-        $id = app(TakePayment::class)->handle(new PaymentOrder(
-            $this->customer->id, self::usd($amount), TenderKind::Cheque, (string) $this->random->getInt(1, PHP_INT_MAX), $this->day, (string) Str::uuid(),
-            $shares === null ? null : array_map(self::usd(...), $shares),
-        ), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+        $id = app(TakePayment::class)->handle(
+            new PaymentOrder(
+                $this->customer->id,
+                self::usd($amount),
+                TenderKind::Cheque,
+                (string) $this->random->getInt(1, PHP_INT_MAX),
+                $this->day,
+                (string) Str::uuid(),
+                $shares === null ? null : array_map(self::usd(...), $shares),
+            ),
+            Till::query()->with('location')->findOrFail(1),
+            $this->staff('301'),
+        );
 
         return Document::query()->findOrFail($id);
     }
@@ -163,7 +188,16 @@ final class LedgerSimulationTest extends FeatureCase
     /** Takes all of a credit off what it lies on and puts it somewhere else. */
     private function moveSomething(): void
     {
-        $credits = array_values(array_filter(OpenItemRecord::query()->where('customer_id', $this->customer->id)->where('purpose', 'payment')->get()->all(), fn (OpenItemRecord $item): bool => ! $this->model->isReturned($item->label)));
+        $credits = array_values(
+            array_filter(
+                OpenItemRecord::query()
+                    ->where('customer_id', $this->customer->id)
+                    ->where('purpose', 'payment')
+                    ->get()
+                    ->all(),
+                fn (OpenItemRecord $item): bool => ! $this->model->isReturned($item->label),
+            ),
+        );
 
         if ($credits === []) {
             return;
@@ -182,20 +216,39 @@ final class LedgerSimulationTest extends FeatureCase
             }
         }
 
-        app(SpreadCredit::class)->handle($credit, array_map(self::usd(...), $wanted), 'by chance', (string) Str::uuid(), $this->staff('301'), Till::query()->with('location')->findOrFail(1));
+        app(SpreadCredit::class)->handle(
+            $credit,
+            array_map(self::usd(...), $wanted),
+            'by chance',
+            (string) Str::uuid(),
+            $this->staff('301'),
+            Till::query()->with('location')->findOrFail(1),
+        );
         $this->model->move($credit->label, $wanted, $this->today());
     }
 
     private function bounceSomething(): void
     {
-        $receipt = Document::query()->with('tenders')->where('purpose', 'payment')->inRandomOrder((string) $this->random->getInt(1, 1000))->first();
+        $receipt = Document::query()
+            ->with('tenders')
+            ->where('purpose', 'payment')
+            ->inRandomOrder((string) $this->random->getInt(1, 1000))
+            ->first();
 
         if ($receipt === null) {
             return;
         }
 
         try {
-            $id = app(ReturnPayment::class)->handle($receipt, self::usd(2500), 'by chance', $this->day, (string) Str::uuid(), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+            $id = app(ReturnPayment::class)->handle(
+                $receipt,
+                self::usd(2500),
+                'by chance',
+                $this->day,
+                (string) Str::uuid(),
+                Till::query()->with('location')->findOrFail(1),
+                $this->staff('301'),
+            );
         } catch (Refused $refused) {
             $this->assertTrue($this->model->isReturned($receipt->label), $refused->getMessage());
 
@@ -208,25 +261,53 @@ final class LedgerSimulationTest extends FeatureCase
     private function chargeForLateness(): void
     {
         $late = $this->model->lateness($this->day, 10);
-        $expected = $late === [] ? 0 : max(100, array_sum(array_map(static fn (int $open): int => intdiv($open * 15 + 500, 1000), $late)));
-        $posted = app(ChargeForLateness::class)->charge($this->customer->id, $this->day, Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+        $expected
+            = $late === []
+                ? 0
+                : max(100, array_sum(array_map(static fn (int $open): int => intdiv($open * 15 + 500, 1000), $late)));
+        $posted = app(ChargeForLateness::class)->charge(
+            $this->customer->id,
+            $this->day,
+            Till::query()->with('location')->findOrFail(1),
+            $this->staff('301'),
+        );
 
         if ($posted) {
             $document = Document::query()->where('purpose', 'finance_charge')->latest('id')->firstOrFail();
             $this->assertSame($expected, $document->total);
-            $this->model->charge($document->label, $this->today(), $this->day->addDays(30)->format('Y-m-d'), $document->total, true);
+            $this->model->charge(
+                $document->label,
+                $this->today(),
+                $this->day->addDays(30)->format('Y-m-d'),
+                $document->total,
+                true,
+            );
         }
     }
 
     /** @return list<OpenItemRecord> oldest due first */
     private function items(string $kind): array
     {
-        return array_values(OpenItemRecord::query()->where('customer_id', $this->customer->id)->where('kind', $kind)->where('open', '>', 0)->orderBy('due_date')->orderBy('business_date')->orderBy('label')->get()->all());
+        return array_values(
+            OpenItemRecord::query()
+                ->where('customer_id', $this->customer->id)
+                ->where('kind', $kind)
+                ->where('open', '>', 0)
+                ->orderBy('due_date')
+                ->orderBy('business_date')
+                ->orderBy('label')
+                ->get()
+                ->all(),
+        );
     }
 
     private function assertEveryPastDay(): void
     {
-        for ($day = CarbonImmutable::parse('2026-01-04'); $day->lessThanOrEqualTo($this->day); $day = $day->addDays(3)) {
+        for (
+            $day = CarbonImmutable::parse('2026-01-04');
+            $day->lessThanOrEqualTo($this->day);
+            $day = $day->addDays(3)
+        ) {
             $this->assertSameOn($day, 'looking back');
         }
     }
@@ -236,15 +317,40 @@ final class LedgerSimulationTest extends FeatureCase
         $asOf = app(AsOf::class);
         $ageing = $asOf->ageing($this->customer->id, $day);
         $on = $day->format('Y-m-d');
-        $this->assertSame($this->model->ageing($day), array_map(static fn (Money $column): int => $column->minor, $ageing->columns), "{$when}, columns on {$on}");
+        $this->assertSame(
+            $this->model->ageing($day),
+            array_map(static fn (Money $column): int => $column->minor, $ageing->columns),
+            "{$when}, columns on {$on}",
+        );
         $this->assertSame($this->model->balance($day), $ageing->balance->minor, "{$when}, balance on {$on}");
-        $this->assertSame($this->model->balance($day), $asOf->balance($this->customer->id, $day)->minor, "{$when}, documents up to {$on}");
+        $this->assertSame(
+            $this->model->balance($day),
+            $asOf->balance($this->customer->id, $day)->minor,
+            "{$when}, documents up to {$on}",
+        );
         $all = iterator_to_array($asOf->all($day));
-        $this->assertSame($ageing->balance->minor, ($all[$this->customer->id] ?? null)?->balance->minor ?? 0, "{$when}, all accounts on {$on}");
+        $this->assertSame(
+            $ageing->balance->minor,
+            ($all[$this->customer->id] ?? null)?->balance->minor ?? 0,
+            "{$when}, all accounts on {$on}",
+        );
 
         if ($day->isSameDay($this->day)) {
-            $this->assertSame($this->model->balance($day), (int) HouseAccount::query()->whereKey($this->customer->id)->value('balance'), $when);
-            $this->assertSame($this->model->opens(), DB::table('open_items')->where('customer_id', $this->customer->id)->orderBy('label')->pluck('open', 'label')->map(static fn (mixed $open): int => is_numeric($open) ? (int) $open : 0)->all(), $when);
+            $this->assertSame(
+                $this->model->balance($day),
+                (int) HouseAccount::query()->whereKey($this->customer->id)->value('balance'),
+                $when,
+            );
+            $this->assertSame(
+                $this->model->opens(),
+                DB::table('open_items')
+                    ->where('customer_id', $this->customer->id)
+                    ->orderBy('label')
+                    ->pluck('open', 'label')
+                    ->map(static fn (mixed $open): int => is_numeric($open) ? (int) $open : 0)
+                    ->all(),
+                $when,
+            );
         }
     }
 

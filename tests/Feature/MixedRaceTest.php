@@ -51,7 +51,10 @@ use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Everything at once: eight tills sell, exchange, take back, set aside, hand over, cancel, charge, move credits and bring in the same few goods. None waits in a circle. */
+/**
+ * Everything at once: eight tills sell, exchange, take back, set aside, hand over, cancel, charge, move credits and
+ * bring in the same few goods. None waits in a circle.
+ */
 final class MixedRaceTest extends RaceCase
 {
     private const SEED = 20261125;
@@ -72,11 +75,20 @@ final class MixedRaceTest extends RaceCase
         $acts = (int) (getenv('ELMSTONE_RACE_ACTS') ?: self::ACTS);
         $seed = (int) (getenv('ELMSTONE_SEED') ?: self::SEED);
         fwrite(STDERR, "mixed race: seed {$seed}, ".self::TILLS." tills, {$acts} acts each\n");
-        $customers = [$this->account('100000.00', 'Firm One')->id, $this->account('100000.00', 'Firm Two')->id, $this->account('100000.00', 'Firm Three')->id];
+        $customers = [
+            $this->account('100000.00', 'Firm One')->id,
+            $this->account('100000.00', 'Firm Two')->id,
+            $this->account('100000.00', 'Firm Three')->id,
+        ];
         DB::table('customers')->update(['phone' => '555 0100']);
 
         for ($number = 0; $number < self::TILLS; $number++) {
-            Staff::query()->create(['number' => (string) (911 + $number), 'name' => "Owner {$number}", 'role' => Role::Owner, 'pin_hash' => '']);
+            Staff::query()->create([
+                'number' => (string) (911 + $number),
+                'name' => "Owner {$number}",
+                'role' => Role::Owner,
+                'pin_hash' => '',
+            ]);
         }
 
         Scene::stock(array_values(Item::query()->get()->all()), 1000);
@@ -88,14 +100,22 @@ final class MixedRaceTest extends RaceCase
         $this->atOnce(function (int $number) use ($acts, $seed, $customers, $done): void {
             $this->chance = new Randomizer(new Mt19937($seed + $number));
             $this->by = $this->staff((string) (911 + $number));
-            $this->till = Till::query()->with('location.taxProfile.components')->findOrFail($number % 4 === 3 ? 3 : 1);
+            $this->till = Till::query()
+                ->with('location.taxProfile.components')
+                ->findOrFail($number % 4 === 3 ? 3 : 1);
 
             for ($i = 0; $i < $acts; $i++) {
                 app()->forgetScopedInstances();
-                $name = $this->pick(['sale', 'sale', 'exchange', 'exchange', 'back', 'hold', 'instalment', 'complete', 'cancel', 'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff']);
+                $name = $this->pick([
+                    'sale', 'sale', 'exchange', 'exchange', 'back', 'hold', 'instalment', 'complete', 'cancel',
+                    'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff',
+                ]);
 
                 try {
-                    $this->happens($name, Customer::query()->with('type.priceLevel')->findOrFail($this->pick($customers)));
+                    $this->happens(
+                        $name,
+                        Customer::query()->with('type.priceLevel')->findOrFail($this->pick($customers)),
+                    );
                     file_put_contents($done, "{$name}\n", FILE_APPEND | LOCK_EX);
                 } catch (Refused $refused) {
                     file_put_contents($done, "refused {$name} {$refused->rule}\n", FILE_APPEND | LOCK_EX);
@@ -103,7 +123,12 @@ final class MixedRaceTest extends RaceCase
             }
         });
 
-        $told = array_count_values(array_filter(explode("\n", (string) file_get_contents($done)), static fn (string $line): bool => $line !== ''));
+        $told = array_count_values(
+            array_filter(
+                explode("\n", (string) file_get_contents($done)),
+                static fn (string $line): bool => $line !== '',
+            ),
+        );
         unlink($done);
         $this->assertSame($before, self::deadlocks(), 'Two tills waited for each other in a circle.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -116,22 +141,45 @@ final class MixedRaceTest extends RaceCase
     public function test_one_layaway_cancelled_from_eight_tills_pays_once(): void
     {
         $customer = $this->customer('Wren Hollis', ['phone' => '555 0142'])->load('type.priceLevel');
-        [$this->by, $this->till, $this->chance] = [$this->staff('901'), Till::query()->with('location.taxProfile.components')->findOrFail(1), new Randomizer(new Mt19937(1))];
+        [$this->by, $this->till, $this->chance] = [
+            $this->staff('901'),
+            Till::query()->with('location.taxProfile.components')->findOrFail(1),
+            new Randomizer(new Mt19937(1)),
+        ];
         $this->hold($customer);
         $layaway = Layaway::query()->firstOrFail();
-        $back = Plan::proposed($layaway->standing(Currency::of('USD'))->refund, LayawayMoney::of($layaway->id, Currency::of('USD'))->left);
+        $back = Plan::proposed(
+            $layaway->standing(Currency::of('USD'))->refund,
+            LayawayMoney::of($layaway->id, Currency::of('USD'))->left,
+        );
         $told = tempnam(sys_get_temp_dir(), 'told') ?: '';
         $this->atOnce(function () use ($layaway, $back, $told): void {
             try {
-                $document = app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'moves away'), $this->till, $this->by);
+                $document = app(CancelLayaway::class)->handle(
+                    $layaway->id,
+                    new CancelOrder($back, 'moves away'),
+                    $this->till,
+                    $this->by,
+                );
                 file_put_contents($told, "{$document}\n", FILE_APPEND | LOCK_EX);
             } catch (Refused $refused) {
                 file_put_contents($told, "{$refused->rule}\n", FILE_APPEND | LOCK_EX);
             }
         });
-        $answers = array_values(array_unique(array_filter(explode("\n", (string) file_get_contents($told)), static fn (string $line): bool => $line !== '')));
+        $answers = array_values(
+            array_unique(
+                array_filter(
+                    explode("\n", (string) file_get_contents($told)),
+                    static fn (string $line): bool => $line !== '',
+                ),
+            ),
+        );
         unlink($told);
-        $this->assertSame([(string) Document::query()->where('kind', 'refund')->sole()->id], $answers, 'All are answered with the one refund.');
+        $this->assertSame(
+            [(string) Document::query()->where('kind', 'refund')->sole()->id],
+            $answers,
+            'All are answered with the one refund.',
+        );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -183,8 +231,10 @@ final class MixedRaceTest extends RaceCase
     {
         $read = app(SlipDesk::class)->read($slip, $this->mine());
         $owed = ReckonedCounter::of($read, app(House::class))->outstanding();
-        $read = $owed->isPositive() ? app(CountTender::class)->cash($slip, $this->mine(), Money::of('2000.00', Currency::of('USD'))) : $read;
-        $owed->isNegative() && $read = app(ChooseRefund::class)->rest($slip, $this->mine(), TenderKind::Cash);
+        $read = $owed->isPositive()
+            ? app(CountTender::class)->cash($slip, $this->mine(), Money::of('2000.00', Currency::of('USD')))
+            : $read;
+        $owed->isNegative() && ($read = app(ChooseRefund::class)->rest($slip, $this->mine(), TenderKind::Cash));
         app(PostSale::class)->handle($slip, $this->mine($read->version));
     }
 
@@ -223,9 +273,23 @@ final class MixedRaceTest extends RaceCase
 
     private function bringBack(string $slip): void
     {
-        $sale = Document::query()->where('kind', 'invoice')->where('purpose', 'sale')->where('location_id', $this->till->location_id)->whereNull('customer_id')->inRandomOrder()->first() ?? throw Refused::because('none', '');
+        $sale
+            = Document::query()
+                ->where('kind', 'invoice')
+                ->where('purpose', 'sale')
+                ->where('location_id', $this->till->location_id)
+                ->whereNull('customer_id')
+                ->inRandomOrder()
+                ->first() ?? throw Refused::because('none', '');
         $line = DB::table('document_lines')->where('document_id', $sale->id)->inRandomOrder()->first();
-        app(BringBack::class)->lines($slip, $this->mine(), ["{$sale->id}:{$line?->position}" => '1'], ReturnReason::NotNeeded, null, $sale->label);
+        app(BringBack::class)->lines(
+            $slip,
+            $this->mine(),
+            ["{$sale->id}:{$line?->position}" => '1'],
+            ReturnReason::NotNeeded,
+            null,
+            $sale->label,
+        );
     }
 
     private function exchange(): void
@@ -256,7 +320,11 @@ final class MixedRaceTest extends RaceCase
 
     private function anyLayaway(): Layaway
     {
-        return Layaway::query()->with('customer.type.priceLevel')->whereIn('state', ['running', 'ready'])->inRandomOrder()->first() ?? throw Refused::because('none', '');
+        return Layaway::query()
+            ->with('customer.type.priceLevel')
+            ->whereIn('state', ['running', 'ready'])
+            ->inRandomOrder()
+            ->first() ?? throw Refused::because('none', '');
     }
 
     private function instalment(): void
@@ -272,7 +340,13 @@ final class MixedRaceTest extends RaceCase
         $slip = (string) Str::uuid();
         $layaway = $this->anyLayaway();
         app(PayLayaway::class)->add($slip, $this->mine(), $layaway);
-        $layaway->remaining() > 0 && app(PayLayaway::class)->amount($slip, $this->mine(), $layaway->id, Money::ofMinor($layaway->remaining(), Currency::of('USD')));
+        $layaway->remaining() > 0
+            && app(PayLayaway::class)->amount(
+                $slip,
+                $this->mine(),
+                $layaway->id,
+                Money::ofMinor($layaway->remaining(), Currency::of('USD')),
+            );
         app(PayLayaway::class)->leaves($slip, $this->mine(), $layaway->id, true);
         $this->chance->getInt(0, 1) === 1 && $this->goods($slip);
         $this->paid($slip);
@@ -283,7 +357,9 @@ final class MixedRaceTest extends RaceCase
         $layaway = $this->anyLayaway();
         $refund = $layaway->standing(Currency::of('USD'))->refund;
         $keep = $this->chance->getInt(0, 1) === 1;
-        $back = $keep ? [TenderKind::DepositHeld->value => $refund->minor] : Plan::proposed($refund, LayawayMoney::of($layaway->id, Currency::of('USD'))->left);
+        $back = $keep
+            ? [TenderKind::DepositHeld->value => $refund->minor]
+            : Plan::proposed($refund, LayawayMoney::of($layaway->id, Currency::of('USD'))->left);
         app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'moves away'), $this->till, $this->by);
     }
 
@@ -291,7 +367,13 @@ final class MixedRaceTest extends RaceCase
     {
         $layaway = $this->anyLayaway();
         $item = Item::query()->where('code', $this->pick(self::GOODS))->firstOrFail();
-        app(ChangeLayaway::class)->lines($layaway->id, $layaway->version, [LineChange::add($item, Quantity::of('1'))], $this->till, $this->by);
+        app(ChangeLayaway::class)->lines(
+            $layaway->id,
+            $layaway->version,
+            [LineChange::add($item, Quantity::of('1'))],
+            $this->till,
+            $this->by,
+        );
     }
 
     private function charge(Customer $customer): void
@@ -314,21 +396,46 @@ final class MixedRaceTest extends RaceCase
 
     private function moveCredit(Customer $customer): void
     {
-        $of = static fn (string $kind) => OpenItemRecord::query()->where('customer_id', $customer->id)->where('kind', $kind)->where('open', '>', 0)->inRandomOrder()->first() ?? throw Refused::because('none', '');
+        $of = static fn (string $kind) => OpenItemRecord::query()
+            ->where('customer_id', $customer->id)
+            ->where('kind', $kind)
+            ->where('open', '>', 0)
+            ->inRandomOrder()
+            ->first() ?? throw Refused::because('none', '');
         [$credit, $charge] = [$of('credit'), $of('charge')];
         $amount = Money::ofMinor(min($credit->open, $charge->open), Currency::of('USD'));
-        app(SpreadCredit::class)->handle($credit, [$charge->label => $amount], 'on the wrong one', (string) Str::uuid(), $this->by, $this->till);
+        app(SpreadCredit::class)->handle(
+            $credit,
+            [$charge->label => $amount],
+            'on the wrong one',
+            (string) Str::uuid(),
+            $this->by,
+            $this->till,
+        );
     }
 
     private function lorry(): void
     {
-        $goods = array_map(fn (string $code): Incoming => new Incoming(Item::query()->where('code', $code)->firstOrFail(), Quantity::of('3'), Money::of("{$this->chance->getInt(3, 9)}.00", Currency::of('USD'))), $this->chance->shuffleArray(self::GOODS));
+        $goods = array_map(
+            fn (string $code): Incoming => new Incoming(
+                Item::query()->where('code', $code)->firstOrFail(),
+                Quantity::of('3'),
+                Money::of("{$this->chance->getInt(3, 9)}.00", Currency::of('USD')),
+            ),
+            $this->chance->shuffleArray(self::GOODS),
+        );
         app(BringIn::class)->handle($goods, Purpose::GoodsIn, Place::at($this->till, $this->by), (string) Str::uuid());
     }
 
     private function writeOff(): void
     {
         $item = Item::query()->where('code', $this->pick(self::GOODS))->firstOrFail();
-        app(WriteOff::class)->handle([new WriteOffLine($item, Quantity::of('1'), WriteOffReason::Broken, '')], '', (string) Str::uuid(), $this->till, $this->by);
+        app(WriteOff::class)->handle(
+            [new WriteOffLine($item, Quantity::of('1'), WriteOffReason::Broken, '')],
+            '',
+            (string) Str::uuid(),
+            $this->till,
+            $this->by,
+        );
     }
 }

@@ -23,7 +23,10 @@ final class MixedReturnTest extends FeatureCase
         $this->customer = $this->account();
     }
 
-    /** 35.75, paid with 10.00 charged, 5.00 of store credit, 4.00 of a gift card, 6.00 by cheque, 3.00 by card, the rest in cash. */
+    /**
+     * 35.75, paid with 10.00 charged, 5.00 of store credit, 4.00 of a gift card, 6.00 by cheque, 3.00 by card, the rest
+     * in cash.
+     */
     private function mixed(): Document
     {
         $before = $this->sellTo($this->customer, '2 x LH-1141');
@@ -34,7 +37,9 @@ final class MixedReturnTest extends FeatureCase
         $card = GiftCard::query()->sole();
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $this->customer->id]);
-        $this->add('2 x PI-2800')->does('charge', ['charge' => '10.00'])->assertOk();
+        $this->add('2 x PI-2800')
+            ->does('charge', ['charge' => '10.00'])
+            ->assertOk();
         $this->does('store-credit', ['rest' => '1'])->assertOk();
         $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('gift-cards/use/0', ['amount' => '4.00'])->assertOk();
@@ -49,8 +54,15 @@ final class MixedReturnTest extends FeatureCase
     public function test_each_way_gives_back_at_most_what_it_brought_in(): void
     {
         $sale = $this->mixed();
-        $this->assertSame([1000, 500, 400, 600, 300, 775], array_map(static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount'), ['house_account', 'store_credit', 'gift_card', 'cheque', 'card', 'cash']));
-        $this->back($sale, [1 => '2'])->assertOk()->assertSee('10.00 was charged there');
+        $this->assertSame(
+            [1000, 500, 400, 600, 300, 775],
+            array_map(static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount'), [
+                'house_account', 'store_credit', 'gift_card', 'cheque', 'card', 'cash',
+            ]),
+        );
+        $this->back($sale, [1 => '2'])
+            ->assertOk()
+            ->assertSee('10.00 was charged there');
 
         foreach (['cash' => '7.76', 'cheque' => '6.01', 'bank_transfer' => '1.00'] as $way => $amount) {
             $this->refund($way, $amount)->assertStatus(422);
@@ -60,14 +72,19 @@ final class MixedReturnTest extends FeatureCase
         $this->refund('cheque', '6.00')->assertOk();
         $this->does('post')->assertStatus(422);
         $this->does('refund/reference', ['back_reference' => 'our 77'])->assertOk();
-        $this->does('refund/terminal', ['authorisation' => $sale->tenders->firstOrFail('kind.value', 'card')->authorisation])->assertOk();
+        $this->does('refund/terminal', [
+            'authorisation' => $sale->tenders->firstOrFail('kind.value', 'card')->authorisation,
+        ])->assertOk();
         $this->refund('gift_card', '4.00')->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('Say by which way 5.00 goes back');
         $this->refund('store_credit')->assertOk();
         $this->refund('store_credit', '5.01')->assertStatus(422);
         $this->does('post')->assertOk();
         $this->assertSame(0, $this->balance($this->customer));
-        $this->assertSame(['our 77'], $this->creditNote()->tenders->where('kind.value', 'cheque')->pluck('reference')->values()->all());
+        $this->assertSame(
+            ['our 77'],
+            $this->creditNote()->tenders->where('kind.value', 'cheque')->pluck('reference')->values()->all(),
+        );
         $this->assertProves();
     }
 
@@ -75,11 +92,24 @@ final class MixedReturnTest extends FeatureCase
     {
         $sale = $this->mixed();
         $worth = GiftCard::query()->sole()->balance;
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
         $note = Document::query()->with('tenders')->where('purpose', 'void')->sole();
-        $kinds = static fn (Document $document): array => $document->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])->sortKeys()->all();
+        $kinds = static fn (Document $document): array => $document->tenders
+            ->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+            ->sortKeys()
+            ->all();
         $this->assertSame($kinds($sale), $kinds($note));
-        $this->assertSame([$worth + 400, 500, 0], [GiftCard::query()->sole()->balance, (int) DB::table('store_credit_accounts')->value('held'), $this->balance($this->customer)]);
+        $this->assertSame(
+            [$worth + 400, 500, 0],
+            [
+                GiftCard::query()->sole()->balance,
+                (int) DB::table('store_credit_accounts')->value('held'),
+                $this->balance($this->customer),
+            ],
+        );
         $this->assertProves();
     }
 
@@ -89,13 +119,24 @@ final class MixedReturnTest extends FeatureCase
         $first = $this->document();
         $second = $this->sellTo($this->customer, '2 x PI-2800');
         $this->back($first, [1 => '3'])->assertOk();
-        $this->back($second, [1 => '1'], false)->assertOk()->assertSee('12.71 was charged there');
+        $this->back($second, [1 => '1'], false)
+            ->assertOk()
+            ->assertSee('12.71 was charged there');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
-        $this->assertSame([null, -1271 - 1788, 0, 0], [$note->refers_to_id, $note->total, $this->open($charged), $this->balance($this->customer)]);
-        $this->get("/documents/{$note->label}")->assertOk()->assertSee($first->label)->assertSee($second->label);
-        $this->get("/documents/{$note->label}/invoice.xml")->assertOk()->assertSee($first->label)->assertSee($second->label);
+        $this->assertSame(
+            [null, -1271 - 1788, 0, 0],
+            [$note->refers_to_id, $note->total, $this->open($charged), $this->balance($this->customer)],
+        );
+        $this->get("/documents/{$note->label}")
+            ->assertOk()
+            ->assertSee($first->label)
+            ->assertSee($second->label);
+        $this->get("/documents/{$note->label}/invoice.xml")
+            ->assertOk()
+            ->assertSee($first->label)
+            ->assertSee($second->label);
         $this->assertProves();
     }
 
@@ -105,11 +146,21 @@ final class MixedReturnTest extends FeatureCase
         $sale = $this->sellTo($this->customer, '2 x PI-2800');
         $this->back($sale, [1 => '2'])->assertOk();
         $this->does('deposit', ['deposit_in' => '20.00', 'deposit_for' => 'wall'])->assertOk();
-        $this->does('on-account', ['on_account' => '4.24'])->assertOk()->assertSee('To give back');
+        $this->does('on-account', ['on_account' => '4.24'])
+            ->assertOk()
+            ->assertSee('To give back');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk()->assertSee('CN-')->assertSee('RCT-');
-        $this->assertSame([0, 2000, 0], [$this->open($label), (int) DB::table('deposit_accounts')->value('held'), $this->balance($this->customer)]);
-        $this->assertSame([['exchange', 2424], ['cash', 3575 - 2424]], $this->creditNote()->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])->all());
+        $this->assertSame(
+            [0, 2000, 0],
+            [$this->open($label), (int) DB::table('deposit_accounts')->value('held'), $this->balance($this->customer)],
+        );
+        $this->assertSame(
+            [['exchange', 2424], ['cash', 3575 - 2424]],
+            $this->creditNote()
+                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])
+                ->all(),
+        );
         $this->assertProves();
     }
 
@@ -118,12 +169,24 @@ final class MixedReturnTest extends FeatureCase
         $this->charge($this->customer, '2 x LH-1140');
         $sale = $this->document();
         $this->back($sale, [1 => '2'])->assertOk();
-        $this->add('2 x PI-2800')->does('charge', ['rest' => '1'])->assertOk();
-        $this->assertSame(3575, $this->slip()->charge, 'what was charged goes back to the account first, and pays for no other goods');
+        $this->add('2 x PI-2800')
+            ->does('charge', ['rest' => '1'])
+            ->assertOk();
+        $this->assertSame(
+            3575,
+            $this->slip()->charge,
+            'what was charged goes back to the account first, and pays for no other goods',
+        );
         $this->does('charge', ['charge' => '35.76'])->assertStatus(422);
         $this->does('post')->assertOk();
-        $this->assertSame([3575, 0], [$this->balance($this->customer), $this->open($sale->label)], 'the first invoice is settled by what came back, the new one is owed');
-        $this->back($sale, [1 => '1'])->assertStatus(422)->assertSee('came back already');
+        $this->assertSame(
+            [3575, 0],
+            [$this->balance($this->customer), $this->open($sale->label)],
+            'the first invoice is settled by what came back, the new one is owed',
+        );
+        $this->back($sale, [1 => '1'])
+            ->assertStatus(422)
+            ->assertSee('came back already');
         $this->assertProves();
     }
 
@@ -137,7 +200,10 @@ final class MixedReturnTest extends FeatureCase
         $this->refund('cash', '1.00')->assertStatus(422)->assertSee('Nothing was paid this way');
         $this->refund('gift_card')->assertOk();
         $this->does('post')->assertOk();
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertSessionHasErrors();
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertSessionHasErrors();
         $this->assertProves();
     }
 

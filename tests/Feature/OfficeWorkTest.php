@@ -42,15 +42,23 @@ final class OfficeWorkTest extends FeatureCase
 
     private function madeRun(int $olderThan, bool $again = false): StatementRun
     {
-        return app(RunStatements::class)->begin(StatementOptions::of(CarbonImmutable::parse('2026-11-25'), null, $olderThan), $this->staff('301'), $again);
+        return app(RunStatements::class)->begin(
+            StatementOptions::of(CarbonImmutable::parse('2026-11-25'), null, $olderThan),
+            $this->staff('301'),
+            $again,
+        );
     }
 
     public function test_a_run_of_older_items_takes_whom_it_should_whichever_kind_they_get(): void
     {
         $worst = $this->owing('Worst', '2026-06-01', '9 x MA-0031', ['late' => 900]);
-        HouseAccount::query()->whereKey($worst->id)->update(['statement_kind' => StatementKind::BalanceForward]);
+        HouseAccount::query()
+            ->whereKey($worst->id)
+            ->update(['statement_kind' => StatementKind::BalanceForward]);
         $new = $this->owing('New', '2026-11-20');
-        HouseAccount::query()->whereKey($new->id)->update(['statement_kind' => StatementKind::BalanceForward]);
+        HouseAccount::query()
+            ->whereKey($new->id)
+            ->update(['statement_kind' => StatementKind::BalanceForward]);
         $withCredit = $this->owing('Credit', '2026-11-20');
         $this->pay($withCredit, '500.00', day: CarbonImmutable::parse('2026-09-01'));
         $this->travelTo('2026-11-25 10:00');
@@ -65,9 +73,19 @@ final class OfficeWorkTest extends FeatureCase
         $customer = $this->owing('Parts', '2026-11-02');
         $this->travelTo('2026-11-25 10:00');
         $label = (string) DB::table('open_items')->where('customer_id', $customer->id)->value('label');
-        $this->as('301')->post("/documents/{$label}/plan", ['key' => (string) Str::uuid(), 'count' => '2', 'first_due' => '2026-11-26', 'rhythm' => 'month'])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/documents/{$label}/plan", [
+                'key' => (string) Str::uuid(),
+                'count' => '2',
+                'first_due' => '2026-11-26',
+                'rhythm' => 'month',
+            ])
+            ->assertSessionHasNoErrors();
         $account = HouseAccount::query()->with('customer')->findOrFail($customer->id);
-        $data = app(\Elmstone\Receivables\StatementPaper::class)->of($account, StatementOptions::of(CarbonImmutable::parse('2026-11-30')));
+        $data = app(\Elmstone\Receivables\StatementPaper::class)->of(
+            $account,
+            StatementOptions::of(CarbonImmutable::parse('2026-11-30')),
+        );
         $this->assertSame([5325, '53.25'], [$data['due_minor'], $data['later'] ?? '']);
     }
 
@@ -75,7 +93,9 @@ final class OfficeWorkTest extends FeatureCase
     {
         $this->owing('One', '2026-10-01');
         $this->travelTo('2026-11-25 10:00');
-        $this->as('301')->post('/statements', ['as_of' => '2026-11-25'])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post('/statements', ['as_of' => '2026-11-25'])
+            ->assertSessionHasNoErrors();
         $this->post('/statements', ['as_of' => '2026-11-25'])->assertSessionHasErrors('refused');
         $this->post('/statements', ['as_of' => '2026-11-25', 'again' => '1'])->assertSessionHasNoErrors();
         $this->assertSame(2, StatementRun::query()->count());
@@ -92,15 +112,32 @@ final class OfficeWorkTest extends FeatureCase
         $run = $this->madeRun(0);
         // As after a kill: all made, of one it is not known whether it went, two not begun.
         app(RunStatements::class)->step($run, 0);
-        DB::table('statements')->where('run_id', $run->id)->update(['state' => 'made', 'data' => json_encode(app(\Elmstone\Receivables\StatementPaper::class)->of(HouseAccount::query()->with('customer')->firstOrFail(), StatementOptions::fromArray($run->options)))]);
+        DB::table('statements')
+            ->where('run_id', $run->id)
+            ->update([
+                'state' => 'made',
+                'data' => json_encode(
+                    app(\Elmstone\Receivables\StatementPaper::class)->of(
+                        HouseAccount::query()->with('customer')->firstOrFail(),
+                        StatementOptions::fromArray($run->options),
+                    ),
+                ),
+            ]);
         $unsure = Statement::query()->where('run_id', $run->id)->firstOrFail();
         $unsure->forceFill(['state' => 'mailing'])->save();
         $this->assertSame(0, app(RunStatements::class)->step($run, 10));
         $this->assertDatabaseCount('sent_mails', 2);
-        $this->as('301')->get("/statements/runs/{$run->id}")->assertSee('not known whether it was mailed')->assertSee('mail again')->assertSee('it went');
+        $this->as('301')
+            ->get("/statements/runs/{$run->id}")
+            ->assertSee('not known whether it was mailed')
+            ->assertSee('mail again')
+            ->assertSee('it went');
         $this->post("/statements/{$unsure->id}/mail-again")->assertRedirect();
         app(RunStatements::class)->step($run->refresh(), 10);
-        $this->assertSame([3, ['mailed']], [DB::table('sent_mails')->count(), Statement::query()->distinct()->pluck('state')->all()]);
+        $this->assertSame(
+            [3, ['mailed']],
+            [DB::table('sent_mails')->count(), Statement::query()->distinct()->pluck('state')->all()],
+        );
     }
 
     public function test_a_mail_server_that_does_not_answer_is_said_and_tried_again(): void
@@ -123,8 +160,18 @@ final class OfficeWorkTest extends FeatureCase
         $customer = $this->account();
         $this->as('301');
         $yesterday = now()->subDay()->toDateString();
-        $line = static fn (int $i, string $day): array => ['customer' => (string) $customer->number, 'amount' => '1.00', 'kind' => 'cheque', 'reference' => "C{$i}", 'day' => $day, 'key' => (string) Str::uuid()];
-        $this->post('/accounts/cheques', $line(1, $yesterday))->assertOk()->assertSee("value=\"{$yesterday}\"", false)->assertSee('1 entered today');
+        $line = static fn (int $i, string $day): array => [
+            'customer' => (string) $customer->number,
+            'amount' => '1.00',
+            'kind' => 'cheque',
+            'reference' => "C{$i}",
+            'day' => $day,
+            'key' => (string) Str::uuid(),
+        ];
+        $this->post('/accounts/cheques', $line(1, $yesterday))
+            ->assertOk()
+            ->assertSee("value=\"{$yesterday}\"", false)
+            ->assertSee('1 entered today');
 
         for ($i = 2; $i <= 62; $i++) {
             $this->pay($customer, '1.00', "C{$i}");
@@ -138,12 +185,28 @@ final class OfficeWorkTest extends FeatureCase
         $free = $this->account('500.00', 'Free');
         $stopped = $this->account('9000.00', 'Stopped', ['late' => 30]);
         $label = $this->charge($stopped, 'LH-1140');
-        HouseAccount::query()->whereKey($stopped->id)->update(['purchase_order_required' => true]);
+        HouseAccount::query()
+            ->whereKey($stopped->id)
+            ->update(['purchase_order_required' => true]);
         app(ManageAccount::class)->stop($stopped->id, 'does not pay', $this->staff('301'));
-        $this->as('301')->get("/accounts/{$stopped->number}/merge?into={$free->number}")->assertOk()->assertSeeInOrder(['On stop', 'yes', 'no', 'yes']);
-        $this->post("/accounts/{$stopped->number}/merge", ['into' => (string) $free->number])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->get("/accounts/{$stopped->number}/merge?into={$free->number}")
+            ->assertOk()
+            ->assertSeeInOrder(['On stop', 'yes', 'no', 'yes']);
+        $this->post("/accounts/{$stopped->number}/merge", [
+            'into' => (string) $free->number,
+        ])->assertSessionHasNoErrors();
         $account = HouseAccount::query()->findOrFail($free->id);
-        $this->assertSame([true, 50000, 15, true, 'does not pay'], [$account->stopped, $account->credit_limit, $account->allowed_overdue_days, $account->purchase_order_required, $account->stop_reason]);
+        $this->assertSame(
+            [true, 50000, 15, true, 'does not pay'],
+            [
+                $account->stopped,
+                $account->credit_limit,
+                $account->allowed_overdue_days,
+                $account->purchase_order_required,
+                $account->stop_reason,
+            ],
+        );
         $this->get("/customers/{$free->number}")->assertSee($label);
         $this->assertProves();
     }
@@ -153,27 +216,67 @@ final class OfficeWorkTest extends FeatureCase
         $customer = $this->account('500.00', 'Ash Roofing');
         $customer->update(['mail' => 'old@example.test', 'town' => 'Harrow']);
         $csv = "number,name,mail,town,limit,terms_days\n{$customer->number},Ash Roofing,,-,750.00,14\n";
-        $this->as('301')->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])->assertOk()->assertSee('limit: 500.00 → 750.00')->assertSee('town: Harrow → nothing')->assertSee('terms: ')->assertDontSee('mail:');
+        $this->as('301')
+            ->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])
+            ->assertOk()
+            ->assertSee('limit: 500.00 → 750.00')
+            ->assertSee('town: Harrow → nothing')
+            ->assertSee('terms: ')
+            ->assertDontSee('mail:');
         $this->post('/customers/import/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
         $customer->refresh();
         $account = HouseAccount::query()->findOrFail($customer->id);
-        $this->assertSame(['old@example.test', '', 75000, 14, 15], [$customer->mail, $customer->town, $account->credit_limit, $account->terms_days, $account->allowed_overdue_days]);
-        $this->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])->assertSee('1 as they are');
+        $this->assertSame(
+            ['old@example.test', '', 75000, 14, 15],
+            [
+                $customer->mail,
+                $customer->town,
+                $account->credit_limit,
+                $account->terms_days,
+                $account->allowed_overdue_days,
+            ],
+        );
+        $this->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])->assertSee(
+            '1 as they are',
+        );
     }
 
     public function test_a_bounced_payment_keeps_no_promise_and_covered_lateness_is_not_called_about(): void
     {
         $customer = $this->owing('Late', '2026-09-01');
         $this->travelTo('2026-11-20 10:00');
-        $call = Call::query()->create(['customer_id' => $customer->id, 'staff_id' => $this->staff('301')->id, 'note' => 'will pay', 'promised' => 5000, 'promised_on' => '2026-11-22', 'called_on' => '2026-11-20', 'called_at' => now()]);
+        $call = Call::query()->create([
+            'customer_id' => $customer->id,
+            'staff_id' => $this->staff('301')->id,
+            'note' => 'will pay',
+            'promised' => 5000,
+            'promised_on' => '2026-11-22',
+            'called_on' => '2026-11-20',
+            'called_at' => now(),
+        ]);
         $paid = $this->pay($customer, '50.00');
         $this->travelTo('2026-11-25 10:00');
         $this->assertFalse($call->isBroken());
-        app(ReturnPayment::class)->handle(Document::query()->with('tenders')->findOrFail($paid), Money::zero(Currency::of('USD')), 'no funds', CarbonImmutable::today(), (string) Str::uuid(), Till::query()->with('location')->findOrFail(1), $this->staff('301'));
+        app(ReturnPayment::class)->handle(
+            Document::query()->with('tenders')->findOrFail($paid),
+            Money::zero(Currency::of('USD')),
+            'no funds',
+            CarbonImmutable::today(),
+            (string) Str::uuid(),
+            Till::query()->with('location')->findOrFail(1),
+            $this->staff('301'),
+        );
         $this->assertTrue($call->isBroken());
         $this->assertCount(1, app(Worklist::class)->today(CarbonImmutable::today()));
         $credit = $this->pay($customer, '200.00');
-        app(\Elmstone\Receivables\SpreadCredit::class)->handle(\Elmstone\Receivables\OpenItemRecord::query()->findOrFail($credit), [], 'not meant for it', (string) Str::uuid(), $this->staff('301'), Till::query()->with('location')->findOrFail(1));
+        app(\Elmstone\Receivables\SpreadCredit::class)->handle(
+            \Elmstone\Receivables\OpenItemRecord::query()->findOrFail($credit),
+            [],
+            'not meant for it',
+            (string) Str::uuid(),
+            $this->staff('301'),
+            Till::query()->with('location')->findOrFail(1),
+        );
         $this->assertTrue(app(AsOf::class)->ageing($customer->id, CarbonImmutable::today())->late()->isPositive());
         $this->assertSame([], app(Worklist::class)->today(CarbonImmutable::today()));
     }
@@ -196,8 +299,17 @@ final class OfficeWorkTest extends FeatureCase
         $customer = $this->account('5000.00', terms: ['discount' => '2']);
         $label = $this->charge($customer, 'MA-0031');
         $this->as('301');
-        $fields = ['key' => (string) Str::uuid(), 'kind' => 'cheque', 'reference' => '7', 'amount' => '103.40', 'day' => now()->toDateString(), 'spread' => 'oldest'];
-        $this->post("/accounts/{$customer->number}/payment/draw", $fields)->assertSee('they paid in full: give no discount');
+        $fields = [
+            'key' => (string) Str::uuid(),
+            'kind' => 'cheque',
+            'reference' => '7',
+            'amount' => '103.40',
+            'day' => now()->toDateString(),
+            'spread' => 'oldest',
+        ];
+        $this->post("/accounts/{$customer->number}/payment/draw", $fields)->assertSee(
+            'they paid in full: give no discount',
+        );
         $this->post("/accounts/{$customer->number}/payment", [...$fields, 'leave_discount' => '1'])->assertOk();
         $this->assertSame([0, 0], [$this->open($label), $this->balance($customer)]);
     }
@@ -208,11 +320,18 @@ final class OfficeWorkTest extends FeatureCase
         $label = $this->charge($customer, 'MA-0031');
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->does('on-account', ['on_account' => '103.40'])->assertOk()->assertSee('2.07 discount is given');
-        $this->does('leave-discount', ['leaves' => '1'])->assertOk()->assertSee('no discount: they pay in full');
+        $this->does('on-account', ['on_account' => '103.40'])
+            ->assertOk()
+            ->assertSee('2.07 discount is given');
+        $this->does('leave-discount', ['leaves' => '1'])
+            ->assertOk()
+            ->assertSee('no discount: they pay in full');
         $this->does('cash', ['cash' => '103.40'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame([0, 0, 0], [$this->open($label), $this->balance($customer), $this->document()->settlement_discount]);
+        $this->assertSame(
+            [0, 0, 0],
+            [$this->open($label), $this->balance($customer), $this->document()->settlement_discount],
+        );
         $this->assertProves();
     }
 
@@ -225,7 +344,9 @@ final class OfficeWorkTest extends FeatureCase
         $this->does('on-account', ['on_account' => '103.40'])->assertOk();
         $this->does('leave-discount', ['leaves' => '1'])->assertOk();
         $this->does('on-account', ['on_account' => ''])->assertOk();
-        $this->does('on-account', ['on_account' => '103.40'])->assertOk()->assertSee('2.07 discount is given');
+        $this->does('on-account', ['on_account' => '103.40'])
+            ->assertOk()
+            ->assertSee('2.07 discount is given');
     }
 
     public function test_in_tables_that_go_out_what_goes_back_is_below_zero(): void
@@ -237,24 +358,79 @@ final class OfficeWorkTest extends FeatureCase
         $this->back($sale, [1 => '1'])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->as('201')->post("/accounts/{$customer->number}/items/RCT-000001/pay-out", ['key' => (string) Str::uuid(), 'amount' => '16.60', 'way' => 'cash', 'reason' => 'asked for it', 'approver' => '901', 'approver_pin' => '4901', 'approver_reason' => 'known'])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post("/accounts/{$customer->number}/items/RCT-000001/pay-out", [
+                'key' => (string) Str::uuid(),
+                'amount' => '16.60',
+                'way' => 'cash',
+                'reason' => 'asked for it',
+                'approver' => '901',
+                'approver_pin' => '4901',
+                'approver_reason' => 'known',
+            ])
+            ->assertSessionHasNoErrors();
         $this->as('301');
-        $row = fn (string $csv, string $label): array => str_getcsv(collect(explode("\n", $this->get($csv)->assertOk()->streamedContent()))
-            ->sole(static fn (string $line): bool => str_contains($line, $label)), ',', '"', '');
-        $this->assertSame(['103.40', '-103.40', '-16.60'], array_map(static fn (string $label): string => $row('/documents.csv', $label)[10], [$sale->label, 'CN-000001', 'RFD-000001']));
+        $row = fn (string $csv, string $label): array => str_getcsv(
+            collect(explode("\n", $this->get($csv)->assertOk()->streamedContent()))->sole(
+                static fn (string $line): bool => str_contains($line, $label),
+            ),
+            ',',
+            '"',
+            '',
+        );
+        $this->assertSame(
+            ['103.40', '-103.40', '-16.60'],
+            array_map(static fn (string $label): string => $row('/documents.csv', $label)[10], [
+                $sale->label,
+                'CN-000001',
+                'RFD-000001',
+            ]),
+        );
         $this->get('/documents')->assertOk()->assertSee('−103.40');
         $account = "/accounts/{$customer->number}/account.csv";
-        $this->assertSame([['103.40', '', '0.00', '103.40'], ['', '150.00', '-30.00', '-46.60']], [array_slice($row($account, 'INV-000001'), 6, 4), array_slice($row($account, 'RCT-000001'), 6, 4)]);
+        $this->assertSame(
+            [['103.40', '', '0.00', '103.40'], ['', '150.00', '-30.00', '-46.60']],
+            [array_slice($row($account, 'INV-000001'), 6, 4), array_slice($row($account, 'RCT-000001'), 6, 4)],
+        );
     }
 
     public function test_a_discount_does_not_run_beyond_the_due_day_and_a_card_in_the_office_has_a_reference(): void
     {
         $customer = $this->account();
-        $terms = ['credit_limit' => '100', 'terms_kind' => 'net', 'terms_days' => '10', 'discount_percent' => '2', 'discount_days' => '11', 'allowed_overdue_days' => '15', 'statement_kind' => 'open_item', 'statement_way' => 'print', 'reason' => 'x'];
-        $this->as('301')->post("/accounts/{$customer->number}/terms", $terms)->assertSessionHasErrors('discount_days');
-        $this->post("/accounts/{$customer->number}/terms", [...$terms, 'terms_kind' => 'at_once', 'terms_days' => '0', 'discount_days' => '1'])->assertSessionHasErrors('discount_days');
-        $this->post("/accounts/{$customer->number}/terms", [...$terms, 'discount_days' => '10'])->assertSessionHasNoErrors();
-        $pay = ['key' => (string) Str::uuid(), 'kind' => 'card', 'reference' => '', 'amount' => '5.00', 'day' => now()->toDateString(), 'spread' => 'oldest'];
-        $this->post("/accounts/{$customer->number}/payment", $pay)->assertStatus(422)->assertSee('authorisation');
+        $terms = [
+            'credit_limit' => '100',
+            'terms_kind' => 'net',
+            'terms_days' => '10',
+            'discount_percent' => '2',
+            'discount_days' => '11',
+            'allowed_overdue_days' => '15',
+            'statement_kind' => 'open_item',
+            'statement_way' => 'print',
+            'reason' => 'x',
+        ];
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/terms", $terms)
+            ->assertSessionHasErrors('discount_days');
+        $this->post("/accounts/{$customer->number}/terms", [
+            ...$terms,
+            'terms_kind' => 'at_once',
+            'terms_days' => '0',
+            'discount_days' => '1',
+        ])->assertSessionHasErrors('discount_days');
+        $this->post("/accounts/{$customer->number}/terms", [
+            ...$terms,
+            'discount_days' => '10',
+        ])->assertSessionHasNoErrors();
+        $pay = [
+            'key' => (string) Str::uuid(),
+            'kind' => 'card',
+            'reference' => '',
+            'amount' => '5.00',
+            'day' => now()->toDateString(),
+            'spread' => 'oldest',
+        ];
+        $this->post("/accounts/{$customer->number}/payment", $pay)
+            ->assertStatus(422)
+            ->assertSee('authorisation');
     }
 }

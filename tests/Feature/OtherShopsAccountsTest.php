@@ -46,10 +46,28 @@ final class OtherShopsAccountsTest extends FeatureCase
 
     public function test_with_tax_in_it_an_exempt_customer_pays_the_price_without_it(): void
     {
-        TaxProfileRecord::query()->firstOrFail()->components()->create(['position' => 2, 'code' => 'county', 'name' => 'County', 'rate' => '2', 'classes' => ['standard'], 'on_top_of' => ['state_HF']]);
+        TaxProfileRecord::query()
+            ->firstOrFail()
+            ->components()
+            ->create([
+                'position' => 2,
+                'code' => 'county',
+                'name' => 'County',
+                'rate' => '2',
+                'classes' => ['standard'],
+                'on_top_of' => ['state_HF'],
+            ]);
         BooksAccounts::open();
-        $whole = $this->customer('All Exempt', ['exempt' => ['*'], 'certificate' => 'C-1', 'certificate_expires' => now()->addYear()]);
-        $part = $this->customer('Part Exempt', ['exempt' => ['state_HF'], 'certificate' => 'C-2', 'certificate_expires' => now()->addYear()]);
+        $whole = $this->customer('All Exempt', [
+            'exempt' => ['*'],
+            'certificate' => 'C-1',
+            'certificate_expires' => now()->addYear(),
+        ]);
+        $part = $this->customer('Part Exempt', [
+            'exempt' => ['state_HF'],
+            'certificate' => 'C-2',
+            'certificate_expires' => now()->addYear(),
+        ]);
         $this->begin($whole->id, 'MA-0031');
         $this->does('cash', ['cash' => '100'])->assertOk();
         $this->does('post')->assertOk();
@@ -61,7 +79,10 @@ final class OtherShopsAccountsTest extends FeatureCase
         $this->does('post')->assertOk();
         // Without the state's tax the county's stands alone: 94.00 × 1.02 ÷ 1.122.
         $this->assertSame([8545, 168], [$this->document()->total, $this->document()->tax_total]);
-        $this->assertStringContainsString('<cbc:Percent>2</cbc:Percent>', app(UblInvoice::class)->of($this->document()));
+        $this->assertStringContainsString(
+            '<cbc:Percent>2</cbc:Percent>',
+            app(UblInvoice::class)->of($this->document()),
+        );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -73,10 +94,33 @@ final class OtherShopsAccountsTest extends FeatureCase
         $document = $this->charged();
         $this->assertSame([310, 310], [$document->total, $this->balance($account->customer)]);
         $this->assertSame(50000, $account->credit_limit);
-        $this->as('301')->post("/accounts/{$account->customer->number}/payment", ['key' => (string) Str::uuid(), 'kind' => 'cheque', 'reference' => '1', 'day' => now()->toDateString(), 'spread' => 'oldest', 'amount' => '100.5'])->assertStatus(422)->assertSee('JPY has 0 decimal places');
-        $this->post("/accounts/{$account->customer->number}/payment", ['key' => (string) Str::uuid(), 'kind' => 'cheque', 'reference' => '1', 'day' => now()->toDateString(), 'spread' => 'oldest', 'amount' => '100'])->assertOk();
-        $this->assertSame('210', app(StatementPaper::class)->of($account, StatementOptions::of(now()->toImmutable()))['due']);
-        $this->get("/accounts/{$account->customer->number}")->assertOk()->assertSee('210')->assertDontSee('210.00');
+        $this->as('301')
+            ->post("/accounts/{$account->customer->number}/payment", [
+                'key' => (string) Str::uuid(),
+                'kind' => 'cheque',
+                'reference' => '1',
+                'day' => now()->toDateString(),
+                'spread' => 'oldest',
+                'amount' => '100.5',
+            ])
+            ->assertStatus(422)
+            ->assertSee('JPY has 0 decimal places');
+        $this->post("/accounts/{$account->customer->number}/payment", [
+            'key' => (string) Str::uuid(),
+            'kind' => 'cheque',
+            'reference' => '1',
+            'day' => now()->toDateString(),
+            'spread' => 'oldest',
+            'amount' => '100',
+        ])->assertOk();
+        $this->assertSame(
+            '210',
+            app(StatementPaper::class)->of($account, StatementOptions::of(now()->toImmutable()))['due'],
+        );
+        $this->get("/accounts/{$account->customer->number}")
+            ->assertOk()
+            ->assertSee('210')
+            ->assertDontSee('210.00');
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -86,14 +130,33 @@ final class OtherShopsAccountsTest extends FeatureCase
         $this->begin($customer->id, 'LH-1140');
         $document = $this->charged();
         $this->assertSame([4235, 4235], [$document->total, $this->balance($customer)]);
-        $this->as('301')->post("/accounts/{$customer->number}/payment", ['key' => (string) Str::uuid(), 'kind' => 'bank_transfer', 'reference' => 'x', 'day' => now()->toDateString(), 'spread' => 'oldest', 'amount' => '4.234'])->assertOk();
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/payment", [
+                'key' => (string) Str::uuid(),
+                'kind' => 'bank_transfer',
+                'reference' => 'x',
+                'day' => now()->toDateString(),
+                'spread' => 'oldest',
+                'amount' => '4.234',
+            ])
+            ->assertOk();
         $this->get("/accounts/{$customer->number}")->assertSee('0.001');
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
     public function test_rounded_per_line_a_partly_exempt_sale_proves(): void
     {
-        TaxProfileRecord::query()->firstOrFail()->components()->create(['position' => 2, 'code' => 'county', 'name' => 'County', 'rate' => '1.25', 'classes' => ['standard'], 'on_top_of' => []]);
+        TaxProfileRecord::query()
+            ->firstOrFail()
+            ->components()
+            ->create([
+                'position' => 2,
+                'code' => 'county',
+                'name' => 'County',
+                'rate' => '1.25',
+                'classes' => ['standard'],
+                'on_top_of' => [],
+            ]);
         BooksAccounts::open();
         $customer = $this->account('500.00', 'Part Exempt');
         $customer->update(['exempt' => ['county'], 'certificate' => 'C-3', 'certificate_expires' => now()]);

@@ -11,7 +11,10 @@ use Elmstone\Shop\House;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** Layaways and deposits where cash is rounded, where prices have the tax in them, where money has three places. Two of MA-0031. */
+/**
+ * Layaways and deposits where cash is rounded, where prices have the tax in them, where money has three places. Two of
+ * MA-0031.
+ */
 final class OtherShopsLayawaysTest extends FeatureCase
 {
     use Layaways;
@@ -25,7 +28,10 @@ final class OtherShopsLayawaysTest extends FeatureCase
         };
     }
 
-    /** @return iterable<string, array{string, string, string, string}> total, what is paid, what goes back less the fee, what is handed over */
+    /**
+     * @return iterable<string, array{string, string, string, string}> total, what is paid, what goes back less the fee,
+     *     what is handed over
+     */
     public static function shops(): iterable
     {
         yield 'cash to five cents' => ['206.80', '40.03', '30.03', '30.05'];
@@ -34,34 +40,68 @@ final class OtherShopsLayawaysTest extends FeatureCase
     }
 
     #[DataProvider('shops')]
-    public function test_paid_cancelled_and_completed_the_books_prove(string $total, string $paid, string $back, string $handed): void
-    {
+    public function test_paid_cancelled_and_completed_the_books_prove(
+        string $total,
+        string $paid,
+        string $back,
+        string $handed,
+    ): void {
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $cancelled = $this->hold($paid, '2 x MA-0031');
         $this->assertSame($total, $this->money($cancelled->total));
         $sold = $this->hold($paid, '2 x MA-0031');
         $this->payOn($sold, $this->money($sold->remaining()), leaves: true)->assertOk();
-        $this->as('201')->post("/layaways/{$cancelled->label}/cancel", ['key' => (string) Str::uuid(), 'version' => $cancelled->version, 'reason' => 'x', 'back' => ['cash' => $back]])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post("/layaways/{$cancelled->label}/cancel", [
+                'key' => (string) Str::uuid(),
+                'version' => $cancelled->version,
+                'reason' => 'x',
+                'back' => ['cash' => $back],
+            ])
+            ->assertSessionHasNoErrors();
 
         $refund = Document::query()->with('tenders')->where('purpose', 'paid_back')->sole();
-        $this->assertSame([$back, $handed], [$this->money($refund->total), $this->money((int) $refund->tenders->sum('amount'))]);
-        $this->assertSame([LayawayState::Cancelled, LayawayState::Completed], Layaway::query()->orderBy('id')->get()->map(static fn (Layaway $one): LayawayState => $one->state)->all());
-        $this->assertSame($total, $this->money((int) Document::query()->where('kind', 'invoice')->where('purpose', 'sale')->value('total')));
+        $this->assertSame(
+            [$back, $handed],
+            [$this->money($refund->total), $this->money((int) $refund->tenders->sum('amount'))],
+        );
+        $this->assertSame(
+            [LayawayState::Cancelled, LayawayState::Completed],
+            Layaway::query()->orderBy('id')->get()->map(static fn (Layaway $one): LayawayState => $one->state)->all(),
+        );
+        $this->assertSame(
+            $total,
+            $this->money((int) Document::query()->where('kind', 'invoice')->where('purpose', 'sale')->value('total')),
+        );
         $this->assertProves();
     }
 
     #[DataProvider('shops')]
-    public function test_a_deposit_taken_used_and_paid_back(string $total, string $paid, string $back, string $handed): void
-    {
+    public function test_a_deposit_taken_used_and_paid_back(
+        string $total,
+        string $paid,
+        string $back,
+        string $handed,
+    ): void {
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->does('deposit', ['deposit_in' => $paid])->assertOk();
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertOk();
-        $this->as('201')->post("/deposits/{$this->customer->number}/pay-back", ['key' => (string) Str::uuid(), 'amount' => $back, 'way' => 'cash', 'reason' => 'x'])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post("/deposits/{$this->customer->number}/pay-back", [
+                'key' => (string) Str::uuid(),
+                'amount' => $back,
+                'way' => 'cash',
+                'reason' => 'x',
+            ])
+            ->assertSessionHasNoErrors();
 
-        $this->assertSame($handed, $this->money((int) Document::query()->where('purpose', 'paid_back')->sole()->tenders->sum('amount')));
+        $this->assertSame(
+            $handed,
+            $this->money((int) Document::query()->where('purpose', 'paid_back')->sole()->tenders->sum('amount')),
+        );
         $this->assertProves();
     }
 

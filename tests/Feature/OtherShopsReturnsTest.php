@@ -41,7 +41,9 @@ final class OtherShopsReturnsTest extends FeatureCase
     {
         foreach (['3.87' => 385, '3.88' => 390] as $price => $paid) {
             $this->slip = (string) Str::uuid();
-            $this->add('LH-1140')->does("lines/{$this->lineId()}", ['price' => $price])->assertOk();
+            $this->add('LH-1140')
+                ->does("lines/{$this->lineId()}", ['price' => $price])
+                ->assertOk();
             $this->does('cash', ['cash' => '5'])->assertOk();
             $this->does('post')->assertOk();
             $sale = $this->document();
@@ -51,21 +53,54 @@ final class OtherShopsReturnsTest extends FeatureCase
             $this->assertSame([$paid, $paid], [$sale->tenders[0]->amount, $this->creditNote()->tenders[0]->amount]);
         }
 
-        $this->assertSame(0, (int) DB::table('journal_lines')->where('account', 'cash')->sum(DB::raw('debit - credit')));
+        $this->assertSame(
+            0,
+            (int) DB::table('journal_lines')->where('account', 'cash')->sum(DB::raw('debit - credit')),
+        );
         $this->assertProves();
     }
 
     public function test_a_void_to_the_rounded_cent_and_a_credit_with_tax_in_it(): void
     {
         $this->slip = (string) Str::uuid();
-        $this->add('LH-1140')->does("lines/{$this->lineId()}", ['price' => '3.87'])->assertOk();
+        $this->add('LH-1140')
+            ->does("lines/{$this->lineId()}", ['price' => '3.87'])
+            ->assertOk();
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertOk();
-        $this->post("/documents/{$this->document()->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
-        $this->assertSame([385], DB::table('document_tenders')->whereIn('document_id', DB::table('documents')->where('purpose', 'void')->select('id'))->pluck('amount')->all());
+        $this->post("/documents/{$this->document()->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
+        $this->assertSame(
+            [385],
+            DB::table('document_tenders')
+                ->whereIn('document_id', DB::table('documents')->where('purpose', 'void')->select('id'))
+                ->pluck('amount')
+                ->all(),
+        );
         $sale = $this->sell('2 x PI-2800');
-        $this->as('201')->post("/documents/{$sale->label}/credit", ['key' => (string) Str::uuid(), 'amounts' => [1 => '5.50'], 'why' => 'goodwill', 'note' => '', 'way' => 'gift_card', ...$this->approval(), 'approver' => '301', 'approver_pin' => '4301'])->assertSessionHasNoErrors();
-        $this->assertSame([-550, -50], array_values((array) DB::table('documents')->where('kind', 'credit_note')->where('purpose', 'sale')->first(['total', 'tax_total'])));
+        $this->as('201')
+            ->post("/documents/{$sale->label}/credit", [
+                'key' => (string) Str::uuid(),
+                'amounts' => [1 => '5.50'],
+                'why' => 'goodwill',
+                'note' => '',
+                'way' => 'gift_card',
+                ...$this->approval(),
+                'approver' => '301',
+                'approver_pin' => '4301',
+            ])
+            ->assertSessionHasNoErrors();
+        $this->assertSame(
+            [-550, -50],
+            array_values(
+                (array) DB::table('documents')
+                    ->where('kind', 'credit_note')
+                    ->where('purpose', 'sale')
+                    ->first(['total', 'tax_total']),
+            ),
+        );
         $this->assertProves();
     }
 
@@ -73,10 +108,14 @@ final class OtherShopsReturnsTest extends FeatureCase
     {
         Scene::reprice(['list_price' => '385', 'floor_price' => null, 'cost' => '190'], 'LH-1140');
         $this->slip = (string) Str::uuid();
-        $this->add('3 x LH-1140')->does('cash', ['cash' => '2000'])->assertOk();
+        $this->add('3 x LH-1140')
+            ->does('cash', ['cash' => '2000'])
+            ->assertOk();
         $this->does('post')->assertOk();
         $sale = $this->document();
-        $this->back($sale, [1 => '1'])->assertOk()->assertSee('424');
+        $this->back($sale, [1 => '1'])
+            ->assertOk()
+            ->assertSee('424');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $this->back($sale, [1 => '2'])->assertOk();

@@ -10,7 +10,10 @@ use Elmstone\Core\Settlement\TenderKind;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** The same sale in shops that state prices, round tax and count money another way; everywhere the page, the paper and the books agree. */
+/**
+ * The same sale in shops that state prices, round tax and count money another way; everywhere the page, the paper and
+ * the books agree.
+ */
 final class OtherShopsTest extends FeatureCase
 {
     /** @return array<string, mixed> */
@@ -26,49 +29,105 @@ final class OtherShopsTest extends FeatureCase
      * @param  array{net: string, tax: string, total: string, change: string}  $figures
      */
     #[DataProvider('shops')]
-    public function test_a_sale_comes_to_the_same_on_page_paper_and_books(array $settings, string $cash, array $figures): void
-    {
+    public function test_a_sale_comes_to_the_same_on_page_paper_and_books(
+        array $settings,
+        string $cash,
+        array $figures,
+    ): void {
         if ($settings['currency'] === 'JPY') {
             Scene::reprice(['list_price' => '38', 'floor_price' => null, 'cost' => '19']);
         }
 
         $this->add('3 x LH-1140', '7 x LH-1141');
         $this->does('discount', ['discount' => '2.5 %'])->assertOk();
-        $this->does('cash', ['cash' => $cash])->assertOk()->assertSee($figures['total'])->assertSee($figures['change']);
+        $this->does('cash', ['cash' => $cash])
+            ->assertOk()
+            ->assertSee($figures['total'])
+            ->assertSee($figures['change']);
         $this->does('post')->assertOk()->assertSee($figures['change']);
         $document = $this->document();
         $written = static fn (int $minor): string => $document->money($minor)->toString();
-        $this->assertSame(array_values($figures), [$written($document->net), $written($document->tax_total), $written($document->total), $written($document->change_given)]);
-        $this->get("/documents/{$document->label}/receipt")->assertSeeInOrder([$figures['tax'], $figures['total'], $figures['change']]);
+        $this->assertSame(array_values($figures), [
+            $written($document->net),
+            $written($document->tax_total),
+            $written($document->total),
+            $written($document->change_given),
+        ]);
+        $this->get("/documents/{$document->label}/receipt")->assertSeeInOrder([
+            $figures['tax'],
+            $figures['total'],
+            $figures['change'],
+        ]);
         $this->get("/documents/{$document->label}")->assertSee($figures['total']);
         $this->assertBooksAgree($document, $settings['tax_included'] ?? false);
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string, array{net: string, tax: string, total: string, change: string}}> */
+    /**
+     * @return iterable<string, array{array<string, mixed>, string, array{net: string, tax: string, total: string, change: string}}>
+     */
     public static function shops(): iterable
     {
         // 3 × 3.85 + 7 × 4.40 = 42.35, less 2.5 % (1.06) = 41.29.
-        yield 'prices without tax' => [['currency' => 'USD'], '50', ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.58']];
-        yield 'prices without tax, rounded per line' => [['currency' => 'USD', 'tax_rounding' => 'line'], '50', ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.58']];
-        yield 'prices with tax' => [['currency' => 'USD', 'tax_included' => true], '50', ['net' => '41.29', 'tax' => '3.75', 'total' => '41.29', 'change' => '8.71']];
-        yield 'prices with tax, rounded per line' => [['currency' => 'USD', 'tax_included' => true, 'tax_rounding' => 'line'], '50', ['net' => '41.29', 'tax' => '3.75', 'total' => '41.29', 'change' => '8.71']];
-        yield 'cash to five cents' => [['currency' => 'USD', 'cash_step' => 5], '50', ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.60']];
+        yield 'prices without tax' => [
+            ['currency' => 'USD'],
+            '50',
+            ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.58'],
+        ];
+        yield 'prices without tax, rounded per line' => [
+            ['currency' => 'USD', 'tax_rounding' => 'line'],
+            '50',
+            ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.58'],
+        ];
+        yield 'prices with tax' => [
+            ['currency' => 'USD', 'tax_included' => true],
+            '50',
+            ['net' => '41.29', 'tax' => '3.75', 'total' => '41.29', 'change' => '8.71'],
+        ];
+        yield 'prices with tax, rounded per line' => [
+            ['currency' => 'USD', 'tax_included' => true, 'tax_rounding' => 'line'],
+            '50',
+            ['net' => '41.29', 'tax' => '3.75', 'total' => '41.29', 'change' => '8.71'],
+        ];
+        yield 'cash to five cents' => [
+            ['currency' => 'USD', 'cash_step' => 5],
+            '50',
+            ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.60'],
+        ];
         // Thousandths: 42.350 less 2.5 % (1.059) = 41.291; tax 4.129.
-        yield 'three decimal places' => [['currency' => 'KWD'], '50', ['net' => '41.291', 'tax' => '4.129', 'total' => '45.420', 'change' => '4.580']];
+        yield 'three decimal places' => [
+            ['currency' => 'KWD'],
+            '50',
+            ['net' => '41.291', 'tax' => '4.129', 'total' => '45.420', 'change' => '4.580'],
+        ];
         // Ten at 38, less 2.5 % (9.5, so 10) = 370; tax 37.
-        yield 'no decimal places' => [['currency' => 'JPY'], '500', ['net' => '370', 'tax' => '37', 'total' => '407', 'change' => '93']];
+        yield 'no decimal places' => [
+            ['currency' => 'JPY'],
+            '500',
+            ['net' => '370', 'tax' => '37', 'total' => '407', 'change' => '93'],
+        ];
     }
 
     private function assertBooksAgree(Document $document, bool $taxIncluded): void
     {
-        $journal = $document->journal->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit]);
+        $journal = $document->journal->mapWithKeys(
+            static fn ($row): array => [$row->account => $row->debit - $row->credit],
+        );
         $this->assertSame(0, $journal->sum());
         $this->assertSame($document->total + $document->cash_rounding, $journal['cash']);
-        $this->assertSame(-($taxIncluded ? $document->net - $document->tax_total : $document->net), $journal['sales:1']);
+        $this->assertSame(
+            -($taxIncluded ? $document->net - $document->tax_total : $document->net),
+            $journal['sales:1'],
+        );
         $this->assertSame(-$document->tax_total, $journal['tax:state_HF']);
         $this->assertSame(-$document->cash_rounding, $journal['cash_rounding'] ?? 0);
-        $this->assertSame($document->tax_total, (int) DB::table('document_line_taxes')->where('document_id', $document->id)->sum('amount'));
-        $this->assertSame([TenderKind::Cash, $document->total + $document->cash_rounding + $document->change_given], [$document->tenders->sole()->kind, $document->tenders->sole()->given]);
+        $this->assertSame(
+            $document->tax_total,
+            (int) DB::table('document_line_taxes')->where('document_id', $document->id)->sum('amount'),
+        );
+        $this->assertSame(
+            [TenderKind::Cash, $document->total + $document->cash_rounding + $document->change_given],
+            [$document->tenders->sole()->kind, $document->tenders->sole()->given],
+        );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -76,8 +135,11 @@ final class OtherShopsTest extends FeatureCase
      * @param  array<string, mixed>  $settings
      */
     #[DataProvider('floors')]
-    public function test_floor_and_cost_are_held_against_prices_with_tax_too(array $settings, string $price, int $status): void
-    {
+    public function test_floor_and_cost_are_held_against_prices_with_tax_too(
+        array $settings,
+        string $price,
+        int $status,
+    ): void {
         $this->add('LH-1140');
         $this->does("lines/{$this->lineId()}", ['price' => $price])->assertStatus($status);
     }
@@ -85,7 +147,8 @@ final class OtherShopsTest extends FeatureCase
     /** @return iterable<string, array{array<string, mixed>, string, int}> */
     public static function floors(): iterable
     {
-        // The floor is 3.08 in the shop's own way of stating prices; the cost, 1.92, is always without tax: 1.92 × 1.10 = 2.11.
+        // The floor is 3.08 in the shop's own way of stating prices; the cost, 1.92, is always without tax: 1.92 × 1.10
+        // = 2.11.
         yield 'at the floor' => [['currency' => 'USD', 'tax_included' => true], '3.08', 200];
         yield 'below the floor' => [['currency' => 'USD', 'tax_included' => true], '3.07', 422];
         yield 'at the floor, without tax' => [['currency' => 'USD'], '3.08', 200];

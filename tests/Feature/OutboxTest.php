@@ -27,7 +27,10 @@ final class OutboxTest extends FeatureCase
         $sale = $this->sell('LH-1140');
         $this->assertSame([0, 0], [$this->rows('printed_papers'), $this->rows('paper_issues')]);
         $waiting = Outgoing::query()->firstOrFail();
-        $this->assertSame(['waiting', 1, 'The printer of Till 1 is out of paper.'], [$waiting->state, $waiting->tries, $waiting->trouble]);
+        $this->assertSame(
+            ['waiting', 1, 'The printer of Till 1 is out of paper.'],
+            [$waiting->state, $waiting->tries, $waiting->trouble],
+        );
         $this->get('/customers')->assertSee('A paper waits');
         $this->get('/waiting')->assertOk()->assertSee($sale->label)->assertSee('out of paper');
         $this->post("/waiting/{$waiting->id}/again")->assertSessionHas('done', 'It still does not go.');
@@ -37,14 +40,20 @@ final class OutboxTest extends FeatureCase
         $this->travel(2)->minutes();
         Artisan::call('outbox:send');
         Artisan::call('outbox:send');
-        $this->assertSame([1, 1, 'sent'], [DB::table('printed_papers')->count(), DB::table('paper_issues')->count(), $waiting->refresh()->state]);
+        $this->assertSame(
+            [1, 1, 'sent'],
+            [DB::table('printed_papers')->count(), DB::table('paper_issues')->count(), $waiting->refresh()->state],
+        );
         $this->assertStringNotContainsString('Copy', (string) DB::table('printed_papers')->value('html'));
         $this->get('/customers')->assertDontSee('A paper waits');
     }
 
     public function test_a_drawer_does_not_open_long_after(): void
     {
-        $opened = static fn (): int => substr_count((string) DB::table('simulated_devices')->where('device', 'drawer')->value('state'), '"opened"');
+        $opened = static fn (): int => substr_count(
+            (string) DB::table('simulated_devices')->where('device', 'drawer')->value('state'),
+            '"opened"',
+        );
         $this->outOfPaper(true);
         $this->sell('LH-1140');
         $this->assertSame(0, $opened());
@@ -68,11 +77,18 @@ final class OutboxTest extends FeatureCase
     {
         $sale = $this->sell('LH-1140');
         $this->post('/devices/mailbox', ['broken' => '1']);
-        $this->post("/documents/{$sale->label}/mail", ['mail_to' => 'ada@example.test'])->assertSessionHas('done', "{$sale->label} goes to ada@example.test.");
+        $this->post("/documents/{$sale->label}/mail", ['mail_to' => 'ada@example.test'])->assertSessionHas(
+            'done',
+            "{$sale->label} goes to ada@example.test.",
+        );
         $this->get('/waiting')->assertSee('mail to ada@example.test')->assertSee('The mail server does not answer.');
         $waiting = Outgoing::query()->where('state', 'waiting')->firstOrFail();
-        $this->as('101', 2)->post("/waiting/{$waiting->id}/leave")->assertNotFound();
-        $this->as('101')->post("/waiting/{$waiting->id}/leave")->assertSessionHasNoErrors();
+        $this->as('101', 2)
+            ->post("/waiting/{$waiting->id}/leave")
+            ->assertNotFound();
+        $this->as('101')
+            ->post("/waiting/{$waiting->id}/leave")
+            ->assertSessionHasNoErrors();
         $this->post('/devices/mailbox', ['broken' => '0']);
         $this->travel(1)->hours();
         Artisan::call('outbox:send');
@@ -109,7 +125,13 @@ final class OutboxTest extends FeatureCase
         $this->as('301');
         $this->outOfPaper(true);
         $credit = Document::query()->where('purpose', 'payment')->firstOrFail();
-        $this->post("/accounts/{$customer->number}/items/{$credit->label}/pay-out", ['key' => (string) Str::uuid(), 'amount' => '5.76', 'way' => 'cheque', 'reference' => '12', 'reason' => 'asked'])->assertSessionHasNoErrors();
+        $this->post("/accounts/{$customer->number}/items/{$credit->label}/pay-out", [
+            'key' => (string) Str::uuid(),
+            'amount' => '5.76',
+            'way' => 'cheque',
+            'reference' => '12',
+            'reason' => 'asked',
+        ])->assertSessionHasNoErrors();
         $this->assertSame(1, DB::table('outbox')->where('what', 'hand_over')->where('state', 'waiting')->count());
     }
 }

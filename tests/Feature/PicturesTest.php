@@ -52,11 +52,14 @@ final class PicturesTest extends FeatureCase
         $customer = $this->account('200.00', terms: ['late' => 365]);
         $this->chargeOn(now()->subDays(60)->toDateString(), $customer, 'MA-0031');
         $picture = self::picture(StandingBar::svg($this->standing($customer), self::usd('50.00')));
-        self::assertSame('Limit 200.00, owes 103.40, late 103.40, this slip adds 50.00', (string) $picture['aria-label']);
+        self::assertSame(
+            'Limit 200.00, owes 103.40, late 103.40, this slip adds 50.00',
+            (string) $picture['aria-label'],
+        );
         $post = (int) $picture->xpath('//*[local-name()="line"]')[2]['x1'];
         self::assertSame(232, $post);
         $late = (int) $picture->xpath('//*[local-name()="rect"]')[1]['width'];
-        self::assertEqualsWithDelta(232 * 103.40 / 200, $late, 2);
+        self::assertEqualsWithDelta((232 * 103.4) / 200, $late, 2);
         $beyond = self::picture(StandingBar::svg($this->standing($customer), self::usd('300.00')));
         self::assertLessThan(232, (int) $beyond->xpath('//*[local-name()="line"]')[2]['x1']);
         self::assertStringContainsString('#9c3324', $beyond->asXML() ?: '');
@@ -66,9 +69,26 @@ final class PicturesTest extends FeatureCase
     public function test_the_ageing_columns_are_as_high_as_their_amounts(): void
     {
         $day = now()->toImmutable();
-        $item = static fn (string $open, int $late): OpenItem => OpenItem::charge("INV-{$late}", $day->subDays(200), $day->subDays($late), self::usd($open));
-        $picture = self::picture(AgeingColumns::svg(Ageing::of(Currency::of('USD'), $day, [$item('400.00', 0), $item('200.00', 20), $item('100.00', 100), OpenItem::credit('RCT-1', $day, self::usd('50.00'))])));
-        $heights = array_map(static fn (SimpleXMLElement $column): int => (int) $column['height'], $picture->xpath('//*[local-name()="svg"]/*[local-name()="rect"]') ?: []);
+        $item = static fn (string $open, int $late): OpenItem => OpenItem::charge(
+            "INV-{$late}",
+            $day->subDays(200),
+            $day->subDays($late),
+            self::usd($open),
+        );
+        $picture = self::picture(
+            AgeingColumns::svg(
+                Ageing::of(Currency::of('USD'), $day, [
+                    $item('400.00', 0),
+                    $item('200.00', 20),
+                    $item('100.00', 100),
+                    OpenItem::credit('RCT-1', $day, self::usd('50.00')),
+                ]),
+            ),
+        );
+        $heights = array_map(
+            static fn (SimpleXMLElement $column): int => (int) $column['height'],
+            $picture->xpath('//*[local-name()="svg"]/*[local-name()="rect"]') ?: [],
+        );
         self::assertSame([120, 60, 0, 0, 30, 15], $heights);
         self::assertStringContainsString('Not due 400.00, 1–30 days late 200.00', (string) $picture['aria-label']);
         self::picture(AgeingColumns::svg(Ageing::of(Currency::of('USD'), $day, [])));
@@ -85,7 +105,12 @@ final class PicturesTest extends FeatureCase
         self::assertCount(3, $picture->xpath('//*[local-name()="circle"]') ?: []);
         self::assertStringContainsString('now 4.24', (string) $picture['aria-label']);
         self::assertStringContainsString('RCT-000001 −103.40, balance 4.24', $svg);
-        self::picture(app(AccountLine::class)->svg(HouseAccount::query()->findOrFail($this->account('1.00', 'Nothing Yet')->id), now()->toImmutable()));
+        self::picture(
+            app(AccountLine::class)->svg(
+                HouseAccount::query()->findOrFail($this->account('1.00', 'Nothing Yet')->id),
+                now()->toImmutable(),
+            ),
+        );
     }
 
     public function test_meeting_lines_are_as_thick_as_what_goes_where(): void
@@ -93,8 +118,15 @@ final class PicturesTest extends FeatureCase
         $customer = $this->account('5000.00', terms: ['late' => 365]);
         $this->chargeOn(now()->subDays(90)->toDateString(), $customer, 'MA-0031');
         $this->chargeOn(now()->subDays(40)->toDateString(), $customer, 'LH-1140');
-        $page = static fn (string $amount): PaymentPage => PaymentPage::of($customer->id, PaymentForm::from(Request::create('/', 'POST', ['amount' => $amount]), app(House::class)), app(House::class));
-        self::assertCount(2, self::picture(MeetingLines::svg($page('105.00')))->xpath('//*[local-name()="path"]') ?: []);
+        $page = static fn (string $amount): PaymentPage => PaymentPage::of(
+            $customer->id,
+            PaymentForm::from(Request::create('/', 'POST', ['amount' => $amount]), app(House::class)),
+            app(House::class),
+        );
+        self::assertCount(
+            2,
+            self::picture(MeetingLines::svg($page('105.00')))->xpath('//*[local-name()="path"]') ?: [],
+        );
         self::assertCount(1, self::picture(MeetingLines::svg($page('50.00')))->xpath('//*[local-name()="path"]') ?: []);
         self::assertCount(0, self::picture(MeetingLines::svg($page('')))->xpath('//*[local-name()="path"]') ?: []);
     }
@@ -103,12 +135,18 @@ final class PicturesTest extends FeatureCase
     {
         $customer = $this->account();
         $invoice = $this->charge($customer, 'MA-0031');
-        $trail = static fn (string $label): string => (new PaperTrail(Document::query()->with('refersTo')->where('label', $label)->firstOrFail()))->svg();
+        $trail = static fn (string $label): string => (new PaperTrail(
+            Document::query()->with('refersTo')->where('label', $label)->firstOrFail(),
+        ))->svg();
         self::assertSame('', $trail($invoice));
         $this->pay($customer, '103.40');
         self::assertStringContainsString('RCT-000001', $trail($invoice));
         self::assertStringContainsString("{$invoice}", $trail('RCT-000001'));
-        $this->as('301')->post('/documents/RCT-000001/returned', ['key' => (string) \Illuminate\Support\Str::uuid(), 'day' => now()->toDateString(), 'reason' => 'no funds']);
+        $this->as('301')->post('/documents/RCT-000001/returned', [
+            'key' => (string) \Illuminate\Support\Str::uuid(),
+            'day' => now()->toDateString(),
+            'reason' => 'no funds',
+        ]);
         self::assertSame('', $trail($invoice));
         self::assertStringContainsString('ADJ-000001', $trail('RCT-000001'));
         self::assertStringContainsString('RCT-000001', $trail('ADJ-000001'));

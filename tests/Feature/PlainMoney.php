@@ -7,14 +7,18 @@ namespace Elmstone\Tests\Feature;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What anybody could reckon who keeps every paper that was handed out and the terminal's own journal: what came in and what went out, by original, by way and by
- * authorisation. It knows nothing of approvals, policies, slips or shares; it adds and compares.
+ * What anybody could reckon who keeps every paper that was handed out and the terminal's own journal: what came in and
+ * what went out, by original, by way and by authorisation. It knows nothing of approvals, policies, slips or shares; it
+ * adds and compares.
  */
 final class PlainMoney
 {
     private int $seen = 0;
 
-    /** @var array<int, array{paid: int, ways: array<string, int>, given: int, out: array<string, int>, pieces: array<int, string>, back: array<int, string>}> by what was sold */
+    /**
+     * @var array<int, array{paid: int, ways: array<string, int>, given: int, out: array<string, int>, pieces: array<int, string>, back: array<int, string>}>
+     *     by what was sold
+     */
     private array $sold = [];
 
     /** @var array<string, array{int, int}> what each authorisation brought and what went back to it, by papers */
@@ -40,7 +44,9 @@ final class PlainMoney
     private function document(object $document): array
     {
         $tenders = DB::table('document_tenders')->where('document_id', $document->id)->get();
-        $goesOut = in_array($document->kind, ['credit_note', 'refund'], true) || in_array($document->purpose, ['returned_payment', 'receipt_reversed'], true);
+        $goesOut
+            = in_array($document->kind, ['credit_note', 'refund'], true)
+            || in_array($document->purpose, ['returned_payment', 'receipt_reversed'], true);
         $faults = [];
 
         foreach ($tenders as $tender) {
@@ -48,7 +54,8 @@ final class PlainMoney
                 $this->cards[$tender->authorisation] ??= [0, 0];
                 $this->cards[$tender->authorisation][$goesOut ? 1 : 0] += (int) $tender->amount;
                 [$in, $out] = $this->cards[$tender->authorisation];
-                $out <= $in || $faults[] = "{$document->label}: {$out} went back to card {$tender->authorisation}, which brought {$in}";
+                $out <= $in
+                    || ($faults[] = "{$document->label}: {$out} went back to card {$tender->authorisation}, which brought {$in}");
             }
         }
 
@@ -70,8 +77,20 @@ final class PlainMoney
             $ways[$tender->kind] = ($ways[$tender->kind] ?? 0) + (int) $tender->amount;
         }
 
-        $pieces = DB::table('document_lines')->where('document_id', $document->id)->where('direction', 'out')->pluck('quantity', 'position')->map(static fn (mixed $quantity): string => (string) $quantity)->all();
-        $this->sold[(int) $document->id] = ['paid' => (int) $document->total, 'ways' => $ways, 'given' => 0, 'out' => [], 'pieces' => $pieces, 'back' => []];
+        $pieces = DB::table('document_lines')
+            ->where('document_id', $document->id)
+            ->where('direction', 'out')
+            ->pluck('quantity', 'position')
+            ->map(static fn (mixed $quantity): string => (string) $quantity)
+            ->all();
+        $this->sold[(int) $document->id] = [
+            'paid' => (int) $document->total,
+            'ways' => $ways,
+            'given' => 0,
+            'out' => [],
+            'pieces' => $pieces,
+            'back' => [],
+        ];
     }
 
     /**
@@ -82,13 +101,21 @@ final class PlainMoney
     {
         [$faults, $origins] = [[], []];
 
-        foreach (DB::table('document_lines')->where('document_id', $document->id)->whereNotNull('origin_document_id')->get() as $line) {
+        foreach (
+            DB::table('document_lines')->where('document_id', $document->id)->whereNotNull('origin_document_id')->get() as $line
+        ) {
             $origins[(int) $line->origin_document_id] = true;
             $one = &$this->sold[(int) $line->origin_document_id];
             $one['given'] += (int) $line->total;
-            $one['back'][$line->origin_position] = bcadd($one['back'][$line->origin_position] ?? '0', (string) $line->quantity, 4);
-            $one['given'] <= $one['paid'] || $faults[] = "{$document->label}: {$one['given']} was given for what {$one['paid']} was paid for";
-            bccomp($one['back'][$line->origin_position], $one['pieces'][$line->origin_position] ?? '0', 4) <= 0 || $faults[] = "{$document->label}: more came back of a line than was sold";
+            $one['back'][$line->origin_position] = bcadd(
+                $one['back'][$line->origin_position] ?? '0',
+                (string) $line->quantity,
+                4,
+            );
+            $one['given'] <= $one['paid']
+                || ($faults[] = "{$document->label}: {$one['given']} was given for what {$one['paid']} was paid for");
+            bccomp($one['back'][$line->origin_position], $one['pieces'][$line->origin_position] ?? '0', 4) <= 0
+                || ($faults[] = "{$document->label}: more came back of a line than was sold");
             unset($one);
         }
 
@@ -100,7 +127,8 @@ final class PlainMoney
     }
 
     /**
-     * Money goes back the way it came, unless somebody allowed another; and what is still owed of it is never handed out.
+     * Money goes back the way it came, unless somebody allowed another; and what is still owed of it is never handed
+     * out.
      *
      * @param  list<object>  $tenders
      * @return list<string>
@@ -114,18 +142,30 @@ final class PlainMoney
             $one['out'][$tender->kind] = ($one['out'][$tender->kind] ?? 0) + (int) $tender->amount;
         }
 
-        if (DB::table('document_approvals')->where('document_id', $document->id)->join('approvals as a', 'a.id', '=', 'approval_id')->whereIn('a.what', ['other_way', 'blind_cash'])->exists()) {
+        if (
+            DB::table('document_approvals')
+                ->where('document_id', $document->id)
+                ->join('approvals as a', 'a.id', '=', 'approval_id')
+                ->whereIn('a.what', ['other_way', 'blind_cash'])
+                ->exists()
+        ) {
             $this->allowed[$origin] = true;
         }
 
         foreach (['cash', 'card', 'gift_card'] as $kind) {
-            $in = ($one['ways'][$kind] ?? 0) + ($one['ways']['layaway_money'] ?? 0) + ($kind === 'gift_card' ? $one['paid'] : 0);
-            ($one['out'][$kind] ?? 0) <= $in + 4 || isset($this->allowed[$origin]) || $faults[] = "{$document->label}: {$one['out'][$kind]} went out by {$kind}, {$in} came in by it";
+            $in
+                = ($one['ways'][$kind] ?? 0)
+                + ($one['ways']['layaway_money'] ?? 0)
+                + ($kind === 'gift_card' ? $one['paid'] : 0);
+            ($one['out'][$kind] ?? 0) <= $in + 4
+                || isset($this->allowed[$origin])
+                || ($faults[] = "{$document->label}: {$one['out'][$kind]} went out by {$kind}, {$in} came in by it");
         }
 
         $handed = array_sum(array_diff_key($one['out'], ['house_account' => 0, 'exchange' => 0]));
         $owed = (int) DB::table('open_items')->where('document_id', $origin)->value('open');
-        $handed + $owed <= $one['paid'] + 4 || $faults[] = "{$document->label}: {$handed} was handed out for {$one['paid']}, of which {$owed} is still owed";
+        $handed + $owed <= $one['paid'] + 4
+            || ($faults[] = "{$document->label}: {$handed} was handed out for {$one['paid']}, of which {$owed} is still owed");
 
         return $faults;
     }
@@ -136,7 +176,12 @@ final class PlainMoney
         $rows = DB::select("SELECT r.against AS authorisation, CAST(SUM(r.approved) AS SIGNED) AS gave, (SELECT CAST(COALESCE(SUM(t.approved), 0) AS SIGNED) FROM terminal_requests t WHERE t.act = 'take' AND t.authorisation = r.against) AS took
             FROM terminal_requests r WHERE r.act = 'refund' GROUP BY r.against HAVING gave > took");
 
-        return array_map(static fn (object $row): string => "the terminal gave {$row->gave} back to card {$row->authorisation}, which brought {$row->took}", $rows);
+        return array_map(
+            static fn (
+                object $row,
+            ): string => "the terminal gave {$row->gave} back to card {$row->authorisation}, which brought {$row->took}",
+            $rows,
+        );
     }
 
     /** @return list<string> nothing that is held for others is below zero */
@@ -144,8 +189,15 @@ final class PlainMoney
     {
         $faults = [];
 
-        foreach (['gift_cards' => 'balance', 'store_credit_accounts' => 'held', 'deposit_accounts' => 'held', 'layaways' => 'held'] as $table => $column) {
-            DB::table($table)->where($column, '<', 0)->exists() && $faults[] = "{$table} below zero";
+        foreach (
+            [
+                'gift_cards' => 'balance',
+                'store_credit_accounts' => 'held',
+                'deposit_accounts' => 'held',
+                'layaways' => 'held',
+            ] as $table => $column
+        ) {
+            DB::table($table)->where($column, '<', 0)->exists() && ($faults[] = "{$table} below zero");
         }
 
         return $faults;
@@ -160,18 +212,39 @@ final class PlainMoney
     {
         $sum = static fn (string $table, string $column): int => (int) DB::table($table)->sum($column);
         $out = "d.kind IN ('credit_note', 'refund') OR d.purpose IN ('returned_payment', 'receipt_reversed')";
-        $money = (int) DB::table('document_tenders as t')->join('documents as d', 'd.id', '=', 't.document_id')->whereIn('t.kind', ['cash', 'card', 'cheque', 'bank_transfer'])->sum(DB::raw("IF({$out}, -t.amount, t.amount)"));
+        $money = (int) DB::table('document_tenders as t')
+            ->join('documents as d', 'd.id', '=', 't.document_id')
+            ->whereIn('t.kind', ['cash', 'card', 'cheque', 'bank_transfer'])
+            ->sum(DB::raw("IF({$out}, -t.amount, t.amount)"));
         $rounding = (int) DB::table('documents as d')->sum(DB::raw("IF({$out}, -d.cash_rounding, d.cash_rounding)"));
-        $goods = (int) DB::table('documents')->where('kind', 'invoice')->sum('total') - (int) DB::table('documents')->where('kind', 'credit_note')->sum(DB::raw('ABS(total)'));
+        $goods
+            = (int) DB::table('documents')->where('kind', 'invoice')->sum('total')
+            - (int) DB::table('documents')->where('kind', 'credit_note')->sum(DB::raw('ABS(total)'));
         $fees = (int) DB::table('documents')->where('kind', 'adjustment')->sum('fee');
-        $discounts = (int) DB::table('documents')->sum(DB::raw("IF(purpose IN ('discount_back', 'receipt_reversed', 'returned_payment'), -settlement_discount, settlement_discount)"));
-        $claims = $sum('gift_cards', 'balance') + $sum('store_credit_accounts', 'held') + $sum('deposit_accounts', 'held') + $sum('layaways', 'held');
+        $discounts = (int) DB::table('documents')->sum(
+            DB::raw(
+                "IF(purpose IN ('discount_back', 'receipt_reversed', 'returned_payment'), -settlement_discount, "
+                    .'settlement_discount)',
+            ),
+        );
+        $claims
+            = $sum('gift_cards', 'balance')
+            + $sum('store_credit_accounts', 'held')
+            + $sum('deposit_accounts', 'held')
+            + $sum('layaways', 'held');
         $paid = $money - $rounding + $sum('house_accounts', 'balance') + $discounts;
 
-        return $paid === $goods + $claims + $fees ? [] : ["outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims} and had {$fees} of fees"];
+        return $paid === $goods + $claims + $fees
+            ? []
+            : [
+                "outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims} and had {$fees} of fees",
+            ];
     }
 
-    /** @return list<string> what our own book of questions and the terminal's journal do not agree about, once every question has its answer */
+    /**
+     * @return list<string> what our own book of questions and the terminal's journal do not agree about, once every
+     *     question has its answer
+     */
     public static function questions(): array
     {
         $faults = [];
@@ -181,12 +254,15 @@ final class PlainMoney
             $their = $theirs->get($ours->key);
             $moved = $their !== null && $their->outcome === 'approved' ? (int) $their->approved : 0;
             $said = in_array($ours->state, ['approved'], true) ? (int) $ours->approved : 0;
-            $ours->state === 'keyed' || $moved === $said || $faults[] = "question {$ours->key} ({$ours->state}): the terminal moved {$moved}, our book says {$said}";
+            $ours->state === 'keyed'
+                || $moved === $said
+                || ($faults[] = "question {$ours->key} ({$ours->state}): the terminal moved {$moved}, our book says {$said}");
             $theirs->forget($ours->key);
         }
 
         foreach ($theirs as $their) {
-            (int) $their->approved === 0 || $faults[] = "the terminal moved {$their->approved} for a question nobody wrote down";
+            (int) $their->approved === 0
+                || ($faults[] = "the terminal moved {$their->approved} for a question nobody wrote down");
         }
 
         return $faults;

@@ -16,7 +16,10 @@ use Elmstone\Tests\TestCase;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Several tills at the same instant, as processes of their own on a database of their own, with the order of their locks watched. */
+/**
+ * Several tills at the same instant, as processes of their own on a database of their own, with the order of their
+ * locks watched.
+ */
 abstract class RaceCase extends TestCase
 {
     use Accounts;
@@ -46,14 +49,20 @@ abstract class RaceCase extends TestCase
             app(AddToSlip::class)->handle($slip, $this->act(), $entry);
         }
 
-        $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('100.00', Currency::of('USD')))->version;
+        $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('100.00', Currency::of('USD')))
+            ->version;
 
         return [$slip, $this->act($version)];
     }
 
     protected function act(?int $version = null, string $by = '101'): Act
     {
-        return new Act((string) Str::uuid(), $this->staff($by), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
+        return new Act(
+            (string) Str::uuid(),
+            $this->staff($by),
+            Till::query()->with('location.taxProfile.components')->findOrFail(1),
+            $version,
+        );
     }
 
     /** @param  Closure(int): mixed  $do */

@@ -50,7 +50,10 @@ final class RaceTest extends RaceCase
         $together = app(Prove::class)->handle(true, new SideBySide(2));
         $this->assertSame([[], $alone->checked], [$together->faults, $together->checked]);
         DB::table('series')->where('kind', 'invoice')->increment('last_number');
-        $this->assertSame(app(Prove::class)->handle()->faults, app(Prove::class)->handle(true, new SideBySide(2))->faults);
+        $this->assertSame(
+            app(Prove::class)->handle()->faults,
+            app(Prove::class)->handle(true, new SideBySide(2))->faults,
+        );
         $this->assertNotSame([], app(Prove::class)->handle(false, new SideBySide(2))->faults);
     }
 
@@ -58,7 +61,13 @@ final class RaceTest extends RaceCase
     {
         [$slip, $act] = $this->settled(0, ['LH-1140']);
         $this->atOnce(static fn (int $number): mixed => app(PostSale::class)->handle($slip, $act));
-        $this->assertSame([1, 1], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('series')->where('kind', 'invoice')->value('last_number')]);
+        $this->assertSame(
+            [1, 1],
+            [
+                DB::table('documents')->where('kind', 'invoice')->count(),
+                (int) DB::table('series')->where('kind', 'invoice')->value('last_number'),
+            ],
+        );
     }
 
     public function test_one_slip_scanned_into_by_everyone_at_once_has_every_piece(): void
@@ -80,10 +89,15 @@ final class RaceTest extends RaceCase
         $this->atOnce(function (int $number) use ($layaways, $told, $gate): void {
             foreach ($layaways as $round => $id) {
                 $slip = (string) Str::uuid();
-                app(PayLayaway::class)->add($slip, $this->act(), Layaway::query()->with('customer.type.priceLevel')->findOrFail($id));
+                app(PayLayaway::class)->add(
+                    $slip,
+                    $this->act(),
+                    Layaway::query()->with('customer.type.priceLevel')->findOrFail($id),
+                );
                 app(PayLayaway::class)->amount($slip, $this->act(), $id, Money::of('3.24', Currency::of('USD')));
                 app(PayLayaway::class)->leaves($slip, $this->act(), $id, true);
-                $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('5.00', Currency::of('USD')))->version;
+                $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('5.00', Currency::of('USD')))
+                    ->version;
                 file_put_contents("{$gate}-{$round}", '.', FILE_APPEND | LOCK_EX);
 
                 while (strlen((string) file_get_contents("{$gate}-{$round}")) < self::TILLS) {
@@ -98,9 +112,15 @@ final class RaceTest extends RaceCase
             }
         });
 
-        $this->assertSame(array_fill(0, 12 * (self::TILLS - 1), 'not_running'), explode("\n", trim((string) file_get_contents($told))));
+        $this->assertSame(
+            array_fill(0, 12 * (self::TILLS - 1), 'not_running'),
+            explode("\n", trim((string) file_get_contents($told))),
+        );
         array_map(unlink(...), [$told, ...glob("{$gate}*") ?: []]);
-        $this->assertSame(['completed' => 12], DB::table('layaways')->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all());
+        $this->assertSame(
+            ['completed' => 12],
+            DB::table('layaways')->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all(),
+        );
         $this->assertSame(12, DB::table('documents')->where('kind', 'invoice')->count());
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
@@ -137,7 +157,13 @@ final class RaceTest extends RaceCase
             }
         });
         unlink($gate);
-        $this->assertSame([1, 6], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('deposit_accounts')->value('held')]);
+        $this->assertSame(
+            [1, 6],
+            [
+                DB::table('documents')->where('kind', 'invoice')->count(),
+                (int) DB::table('deposit_accounts')->value('held'),
+            ],
+        );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
@@ -147,18 +173,38 @@ final class RaceTest extends RaceCase
         $sale = app(PostSale::class)->handle($slip, $act)->documentId;
         $this->raced('more_than_left', function () use ($sale): array {
             $slip = (string) Str::uuid();
-            app(BringBack::class)->lines($slip, $this->act(), ["{$sale}:1" => '1'], ReturnReason::NotNeeded, null, (string) Document::query()->whereKey($sale)->value('label'));
+            app(BringBack::class)->lines(
+                $slip,
+                $this->act(),
+                ["{$sale}:1" => '1'],
+                ReturnReason::NotNeeded,
+                null,
+                (string) Document::query()->whereKey($sale)->value('label'),
+            );
 
             return [$slip, app(ChooseRefund::class)->rest($slip, $this->act(), TenderKind::Cash)->version];
         });
-        $this->assertSame([1, '50.0000'], [DB::table('documents')->where('kind', 'credit_note')->count(), DB::table('stock')->where('item_id', DB::table('items')->where('code', 'LH-1140')->value('id'))->value('on_hand')]);
+        $this->assertSame(
+            [1, '50.0000'],
+            [
+                DB::table('documents')->where('kind', 'credit_note')->count(),
+                DB::table('stock')
+                    ->where('item_id', DB::table('items')->where('code', 'LH-1140')->value('id'))
+                    ->value('on_hand'),
+            ],
+        );
     }
 
     public function test_one_gift_card_used_by_everyone_at_once_is_used_once(): void
     {
         $slip = (string) Str::uuid();
         app(GiftCardsOnSlip::class)->sell($slip, $this->act(), Money::of('4.30', Currency::of('USD')), '');
-        app(PostSale::class)->handle($slip, $this->act(app(CountTender::class)->cash($slip, $this->act(), Money::of('4.30', Currency::of('USD')))->version));
+        app(PostSale::class)->handle(
+            $slip,
+            $this->act(
+                app(CountTender::class)->cash($slip, $this->act(), Money::of('4.30', Currency::of('USD')))->version,
+            ),
+        );
         $code = Crypt::decryptString((string) DB::table('gift_cards')->value('number'));
         $this->raced('over_gift_card', function () use ($code): array {
             $slip = (string) Str::uuid();
@@ -166,7 +212,13 @@ final class RaceTest extends RaceCase
 
             return [$slip, app(GiftCardsOnSlip::class)->use($slip, $this->act(), $code)->version];
         });
-        $this->assertSame([1, 6], [DB::table('documents')->where('kind', 'invoice')->count(), (int) DB::table('gift_cards')->value('balance')]);
+        $this->assertSame(
+            [1, 6],
+            [
+                DB::table('documents')->where('kind', 'invoice')->count(),
+                (int) DB::table('gift_cards')->value('balance'),
+            ],
+        );
     }
 
     /**
@@ -193,7 +245,10 @@ final class RaceTest extends RaceCase
                 file_put_contents($told, "{$refused->rule}\n", FILE_APPEND | LOCK_EX);
             }
         });
-        $this->assertSame(array_fill(0, self::TILLS - 1, $rule), explode("\n", trim((string) file_get_contents($told))));
+        $this->assertSame(
+            array_fill(0, self::TILLS - 1, $rule),
+            explode("\n", trim((string) file_get_contents($told))),
+        );
         array_map(unlink(...), [$gate, $told]);
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
@@ -203,15 +258,25 @@ final class RaceTest extends RaceCase
     {
         for ($i = 0; $i < $count; $i++) {
             $slip = (string) Str::uuid();
-            app(PutCustomer::class)->handle($slip, $this->act(), $this->customer("Person {$i}", ['phone' => "555 01{$i}"])->load('type.priceLevel'));
+            app(PutCustomer::class)->handle(
+                $slip,
+                $this->act(),
+                $this->customer("Person {$i}", ['phone' => "555 01{$i}"])->load('type.priceLevel'),
+            );
             app(AddToSlip::class)->handle($slip, $this->act(), 'LH-1140');
             app(HoldSlip::class)->begin($slip, $this->act(), Money::of('1.00', Currency::of('USD')));
             app(HoldSlip::class)->terms($slip, $this->act(by: '201'), ['min_deposit' => '']);
-            $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('1.00', Currency::of('USD')))->version;
+            $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('1.00', Currency::of('USD')))
+                ->version;
             app(PostSale::class)->handle($slip, $this->act($version));
         }
 
-        return array_values(array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, Layaway::query()->orderBy('id')->pluck('id')->all()));
+        return array_values(
+            array_map(
+                static fn (mixed $id): int => is_int($id) ? $id : 0,
+                Layaway::query()->orderBy('id')->pluck('id')->all(),
+            ),
+        );
     }
 
     public function test_one_account_with_room_for_one_is_charged_once_by_eight_tills_two_hundred_times_over(): void
@@ -225,7 +290,11 @@ final class RaceTest extends RaceCase
         }
 
         $model = (string) Str::uuid();
-        app(PutCustomer::class)->handle($model, $this->act(), Customer::query()->with('type.priceLevel')->findOrFail($customers[0]));
+        app(PutCustomer::class)->handle(
+            $model,
+            $this->act(),
+            Customer::query()->with('type.priceLevel')->findOrFail($customers[0]),
+        );
         app(AddToSlip::class)->handle($model, $this->act(), 'LH-1140');
         $version = app(ChargeSlip::class)->rest($model, $this->act())->version;
         $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
@@ -246,7 +315,12 @@ final class RaceTest extends RaceCase
             }
         });
         array_map(unlink(...), glob("{$gate}*") ?: []);
-        $charged = DB::table('documents')->where('kind', 'invoice')->groupBy('customer_id')->selectRaw('customer_id, COUNT(*) AS n')->pluck('n', 'customer_id')->all();
+        $charged = DB::table('documents')
+            ->where('kind', 'invoice')
+            ->groupBy('customer_id')
+            ->selectRaw('customer_id, COUNT(*) AS n')
+            ->pluck('n', 'customer_id')
+            ->all();
         $this->assertSame(array_fill_keys($customers, 1), $charged);
         $this->assertSame([424], DB::table('house_accounts')->distinct()->pluck('balance')->all());
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -257,7 +331,11 @@ final class RaceTest extends RaceCase
     {
         $key = (string) Str::uuid();
         $slip = (array) DB::table('slips')->where('key', $model)->first();
-        $copy = DB::table('slips')->insertGetId([...array_diff_key($slip, ['id' => true]), 'key' => $key, 'customer_id' => $customer]);
+        $copy = DB::table('slips')->insertGetId([
+            ...array_diff_key($slip, ['id' => true]),
+            'key' => $key,
+            'customer_id' => $customer,
+        ]);
 
         foreach (DB::table('slip_lines')->where('slip_id', $slip['id'])->get() as $line) {
             DB::table('slip_lines')->insert([...array_diff_key((array) $line, ['id' => true]), 'slip_id' => $copy]);
@@ -276,6 +354,12 @@ final class RaceTest extends RaceCase
                 $refused->rule === 'posted_before' || throw $refused;
             }
         });
-        $this->assertSame([1, -5000], [DB::table('documents')->where('kind', 'receipt')->count(), (int) DB::table('house_accounts')->value('balance')]);
+        $this->assertSame(
+            [1, -5000],
+            [
+                DB::table('documents')->where('kind', 'receipt')->count(),
+                (int) DB::table('house_accounts')->value('balance'),
+            ],
+        );
     }
 }

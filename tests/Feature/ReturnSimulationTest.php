@@ -33,7 +33,10 @@ use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Some hundred random acts with goods that come back, gift cards and store credit, against a model that only adds and subtracts. Whatever is refused must leave everything as it was. */
+/**
+ * Some hundred random acts with goods that come back, gift cards and store credit, against a model that only adds and
+ * subtracts. Whatever is refused must leave everything as it was.
+ */
 final class ReturnSimulationTest extends FeatureCase
 {
     use Charges;
@@ -63,12 +66,23 @@ final class ReturnSimulationTest extends FeatureCase
         $this->random = new Randomizer(new Mt19937(20261124));
         $this->customer = $this->account('100000.00')->load('type.priceLevel');
         foreach (['cash', 'card', 'gift_card', 'store_credit', 'house_account'] as $way) {
-            DB::table('role_limits')->insert(['role' => 'clerk', 'matter' => $way, 'per_document' => null, 'per_original' => null, 'per_day' => null, 'approves' => 0]);
+            DB::table('role_limits')->insert([
+                'role' => 'clerk',
+                'matter' => $way,
+                'per_document' => null,
+                'per_original' => null,
+                'per_day' => null,
+                'approves' => 0,
+            ]);
         }
         $refused = 0;
 
         for ($i = 0; $i < self::ACTS; $i++) {
-            $this->travelTo(CarbonImmutable::today()->subDays(3 - intdiv($i * 4, self::ACTS))->setTime(12, 0));
+            $this->travelTo(
+                CarbonImmutable::today()
+                    ->subDays(3 - intdiv($i * 4, self::ACTS))
+                    ->setTime(12, 0),
+            );
 
             try {
                 match ($this->random->getInt(0, 9)) {
@@ -101,7 +115,9 @@ final class ReturnSimulationTest extends FeatureCase
 
     private function assertAgrees(int $act): void
     {
-        $account = static fn (string $name): int => (int) DB::table('journal_lines')->where('account', $name)->sum(DB::raw('debit - credit'));
+        $account = static fn (string $name): int => (int) DB::table('journal_lines')
+            ->where('account', $name)
+            ->sum(DB::raw('debit - credit'));
         $this->assertSame(
             [$this->inTill, $this->owes, -$this->credit, -$this->cards],
             [$account('cash'), $account('receivables'), $account('store_credit'), $account('gift_cards')],
@@ -110,7 +126,8 @@ final class ReturnSimulationTest extends FeatureCase
 
         foreach ($this->sold as $one) {
             $this->assertLessThanOrEqual($one['paid'], $one['given'], "act {$act}");
-            $one['back'] < $one['pieces'] || $this->assertSame($one['paid'], $one['given'], "act {$act}: all of it is back");
+            $one['back'] < $one['pieces']
+                || $this->assertSame($one['paid'], $one['given'], "act {$act}: all of it is back");
         }
     }
 
@@ -132,23 +149,45 @@ final class ReturnSimulationTest extends FeatureCase
         $pieces = $this->random->getInt(1, 7);
         $slip = $this->begun();
         app(AddToSlip::class)->handle($slip, $this->act(), "{$pieces} x LH-1141");
-        $charges ? app(ChargeSlip::class)->rest($slip, $this->act()) : app(CountTender::class)->cash($slip, $this->act(), $this->usd(100_00));
+        $charges
+            ? app(ChargeSlip::class)->rest($slip, $this->act())
+            : app(CountTender::class)->cash($slip, $this->act(), $this->usd(100_00));
         $sale = $this->posts($slip);
-        $this->sold[$sale->id] = ['pieces' => $pieces, 'paid' => $sale->total, 'back' => 0, 'given' => 0, 'cash' => $charges ? 0 : $sale->total, 'cashBack' => 0];
-        $charges ? $this->owes += $sale->total : $this->inTill += $sale->total;
+        $this->sold[$sale->id] = [
+            'pieces' => $pieces,
+            'paid' => $sale->total,
+            'back' => 0,
+            'given' => 0,
+            'cash' => $charges ? 0 : $sale->total,
+            'cashBack' => 0,
+        ];
+        $charges ? ($this->owes += $sale->total) : ($this->inTill += $sale->total);
     }
 
     private function bringsBack(): void
     {
         $invoice = $this->someSale();
-        $this->takesBack($invoice, $this->random->getInt(1, $this->sold[$invoice]['pieces']), [TenderKind::Cash, TenderKind::StoreCredit, TenderKind::GiftCard, TenderKind::HouseAccount][$this->random->getInt(0, 3)]);
+        $this->takesBack(
+            $invoice,
+            $this->random->getInt(1, $this->sold[$invoice]['pieces']),
+            [TenderKind::Cash, TenderKind::StoreCredit, TenderKind::GiftCard, TenderKind::HouseAccount][
+                $this->random->getInt(0, 3)
+            ],
+        );
     }
 
     private function takesBack(int $invoice, int $pieces, TenderKind $way): void
     {
         $one = $this->sold[$invoice];
         $slip = $this->begun();
-        app(BringBack::class)->lines($slip, $this->act(), ["{$invoice}:1" => (string) $pieces], ReturnReason::NotNeeded, null, (string) Document::query()->whereKey($invoice)->value('label'));
+        app(BringBack::class)->lines(
+            $slip,
+            $this->act(),
+            ["{$invoice}:1" => (string) $pieces],
+            ReturnReason::NotNeeded,
+            null,
+            (string) Document::query()->whereKey($invoice)->value('label'),
+        );
         $one['cash'] === 0 || app(ChooseRefund::class)->rest($slip, $this->act(), $way);
         $value = -$this->posts($slip)->total;
         $this->sold[$invoice]['back'] += $pieces;
@@ -161,7 +200,16 @@ final class ReturnSimulationTest extends FeatureCase
         $invoice = $this->someSale();
         $one = $this->sold[$invoice];
         $amount = $this->random->getInt(1, max(1, intdiv($one['paid'] - $one['given'], 2)));
-        app(GiveCredit::class)->onInvoice((string) Str::uuid(), $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')), Document::query()->with('lines')->findOrFail($invoice), [1 => $this->usd($amount)], ReturnReason::PriceWrong, '', TenderKind::StoreCredit, false);
+        app(GiveCredit::class)->onInvoice(
+            (string) Str::uuid(),
+            $this->act()->with(new GivenApproval($this->staff('201'), 'simulated')),
+            Document::query()->with('lines')->findOrFail($invoice),
+            [1 => $this->usd($amount)],
+            ReturnReason::PriceWrong,
+            '',
+            TenderKind::StoreCredit,
+            false,
+        );
         $this->gives($invoice, $amount, $one['cash'] === 0 ? TenderKind::HouseAccount : TenderKind::StoreCredit);
     }
 
@@ -169,10 +217,10 @@ final class ReturnSimulationTest extends FeatureCase
     {
         $this->sold[$invoice]['given'] += $value;
         match ($way) {
-            TenderKind::Cash => $this->inTill -= $value,
-            TenderKind::StoreCredit => $this->credit += $value,
-            TenderKind::GiftCard => $this->cards += $value,
-            default => $this->owes -= $value,
+            TenderKind::Cash => ($this->inTill -= $value),
+            TenderKind::StoreCredit => ($this->credit += $value),
+            TenderKind::GiftCard => ($this->cards += $value),
+            default => ($this->owes -= $value),
         };
     }
 
@@ -181,7 +229,12 @@ final class ReturnSimulationTest extends FeatureCase
         $worth = $this->random->getInt(1, 4000);
         $slip = $this->begun();
         $known = $this->random->getInt(0, 1) === 0 ? GiftCard::query()->inRandomOrder('7')->first() : null;
-        app(GiftCardsOnSlip::class)->sell($slip, $this->act(), $this->usd($worth), $known === null ? '' : $this->numberOf($known));
+        app(GiftCardsOnSlip::class)->sell(
+            $slip,
+            $this->act(),
+            $this->usd($worth),
+            $known === null ? '' : $this->numberOf($known),
+        );
         app(CountTender::class)->cash($slip, $this->act(), $this->usd($worth));
         $this->posts($slip);
         $this->cards += $worth;
@@ -194,7 +247,12 @@ final class ReturnSimulationTest extends FeatureCase
         $slip = $this->begun();
         app(AddToSlip::class)->handle($slip, $this->act(), $this->random->getInt(1, 9).' x LH-1140');
         $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
-        $this->credit > 0 && app(UseStoreCredit::class)->handle($slip, $this->act(), $this->usd($this->random->getInt(1, $this->credit + 50)));
+        $this->credit > 0
+            && app(UseStoreCredit::class)->handle(
+                $slip,
+                $this->act(),
+                $this->usd($this->random->getInt(1, $this->credit + 50)),
+            );
         $card === null || app(GiftCardsOnSlip::class)->use($slip, $this->act(), $this->numberOf($card));
         app(CountTender::class)->cash($slip, $this->act(), $this->usd(100_00));
         $sale = $this->posts($slip);
@@ -206,7 +264,9 @@ final class ReturnSimulationTest extends FeatureCase
 
     private function someSale(): int
     {
-        return $this->sold === [] ? throw Refused::because('none', 'There is none yet.') : array_keys($this->sold)[$this->random->getInt(0, count($this->sold) - 1)];
+        return $this->sold === []
+            ? throw Refused::because('none', 'There is none yet.')
+            : array_keys($this->sold)[$this->random->getInt(0, count($this->sold) - 1)];
     }
 
     private function begun(): string
@@ -219,12 +279,24 @@ final class ReturnSimulationTest extends FeatureCase
 
     private function posts(string $slip): Document
     {
-        return Document::query()->with('tenders')->findOrFail(app(PostSale::class)->handle($slip, $this->act(Slip::query()->where('key', $slip)->firstOrFail()->version))->documentId);
+        return Document::query()
+            ->with('tenders')
+            ->findOrFail(
+                app(PostSale::class)->handle(
+                    $slip,
+                    $this->act(Slip::query()->where('key', $slip)->firstOrFail()->version),
+                )->documentId,
+            );
     }
 
     private function act(?int $version = null): Act
     {
-        return new Act((string) Str::uuid(), $this->staff('101'), Till::query()->with('location.taxProfile.components')->findOrFail(1), $version);
+        return new Act(
+            (string) Str::uuid(),
+            $this->staff('101'),
+            Till::query()->with('location.taxProfile.components')->findOrFail(1),
+            $version,
+        );
     }
 
     private function usd(int $cents): Money

@@ -28,32 +28,60 @@ final class ReturnTest extends FeatureCase
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk();
         $sale = $this->document();
-        $this->back($sale, [1 => '1'])->assertOk()->assertSee('Coming back')->assertSee('To give back')->assertSee($sale->label);
+        $this->back($sale, [1 => '1'])
+            ->assertOk()
+            ->assertSee('Coming back')
+            ->assertSee('To give back')
+            ->assertSee($sale->label);
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk()->assertSee('Posted as');
         $note = $this->creditNote();
-        $this->assertSame([$sale->id, -396, -360, -36], [$note->refers_to_id, $note->total, $note->net, $note->tax_total]);
+        $this->assertSame(
+            [$sale->id, -396, -360, -36],
+            [$note->refers_to_id, $note->total, $note->net, $note->tax_total],
+        );
         $this->assertSame('47', $this->onHand('LH-1140'));
         $posted = $this->posted($note);
-        $this->assertSame([-396, 360, 36, 192, -192], [$posted['cash'], $posted['sales:1'], $posted['tax:state_HF'], $posted['inventory'], $posted['cost_of_goods']]);
+        $this->assertSame(
+            [-396, 360, 36, 192, -192],
+            [
+                $posted['cash'],
+                $posted['sales:1'],
+                $posted['tax:state_HF'],
+                $posted['inventory'],
+                $posted['cost_of_goods'],
+            ],
+        );
         $this->back($sale, [1 => '3'])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame($sale->total, -$note->total - $this->creditNote()->total, 'everything is back, and so is every cent');
+        $this->assertSame(
+            $sale->total,
+            -$note->total - $this->creditNote()->total,
+            'everything is back, and so is every cent',
+        );
         $this->assertProves();
     }
 
     public function test_more_than_was_bought_or_twice_is_refused_where_it_was_typed(): void
     {
         $sale = $this->sell('2 x LH-1140');
-        $this->back($sale, [1 => '3'])->assertStatus(422)->assertSee('only 2 can still come back');
+        $this->back($sale, [1 => '3'])
+            ->assertStatus(422)
+            ->assertSee('only 2 can still come back');
         $this->back($sale, [1 => '2'])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->back($sale, [1 => '1'])->assertStatus(422)->assertSee('came back already');
+        $this->back($sale, [1 => '1'])
+            ->assertStatus(422)
+            ->assertSee('came back already');
         $this->back($sale, [1 => '-1'], false)->assertStatus(422);
-        $this->does('back', ['back' => ["{$sale->id}:1" => ''], 'reason' => 'faulty'])->assertStatus(422)->assertSee('Type how many come back');
-        $this->does('back', ['back' => ["{$sale->id}:9" => '1'], 'reason' => 'faulty'])->assertStatus(422)->assertSee('not on that invoice');
+        $this->does('back', ['back' => ["{$sale->id}:1" => ''], 'reason' => 'faulty'])
+            ->assertStatus(422)
+            ->assertSee('Type how many come back');
+        $this->does('back', ['back' => ["{$sale->id}:9" => '1'], 'reason' => 'faulty'])
+            ->assertStatus(422)
+            ->assertSee('not on that invoice');
     }
 
     public function test_what_another_till_took_back_meanwhile_is_refused_when_it_is_posted(): void
@@ -67,7 +95,9 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->slip = $first;
         $this->does('post')->assertStatus(422)->assertSee('All of it came back already');
-        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('All of it came back already');
+        $this->get("/counter/{$this->slip}")
+            ->assertOk()
+            ->assertSee('All of it came back already');
         $this->assertSame(1, DB::table('documents')->where('kind', 'credit_note')->count());
         $this->assertProves();
     }
@@ -76,12 +106,22 @@ final class ReturnTest extends FeatureCase
     {
         $sale = $this->sell('2 x LH-1140');
         $this->back($sale, [1 => '2'])->assertOk();
-        $this->add('PI-2800')->does('cash', ['cash' => '10'])->assertOk()->assertSee('Going out')->assertSee('Post exchange');
+        $this->add('PI-2800')
+            ->does('cash', ['cash' => '10'])
+            ->assertOk()
+            ->assertSee('Going out')
+            ->assertSee('Post exchange');
         $this->does('post')->assertOk();
         [$invoice, $note] = [$this->document(), $this->creditNote()];
-        $this->assertSame([1788, -847, 'exchange', 847], [$invoice->total, $note->total, $invoice->tenders[0]->kind->value, $invoice->tenders[0]->amount]);
+        $this->assertSame(
+            [1788, -847, 'exchange', 847],
+            [$invoice->total, $note->total, $invoice->tenders[0]->kind->value, $invoice->tenders[0]->amount],
+        );
         $this->assertSame([941, 59], [$invoice->tenders[1]->amount, $invoice->change_given]);
-        $this->assertSame(0, (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')));
+        $this->assertSame(
+            0,
+            (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')),
+        );
         $this->assertProves();
     }
 
@@ -99,16 +139,33 @@ final class ReturnTest extends FeatureCase
     public function test_money_goes_back_only_by_the_way_it_came(): void
     {
         $sale = $this->sellByCard('2 x LH-1140');
-        $this->back($sale, [1 => '1'])->assertOk()->assertSee('Card ending')->assertSee('nothing was paid this way')->assertSee('needs a named customer');
+        $this->back($sale, [1 => '1'])
+            ->assertOk()
+            ->assertSee('Card ending')
+            ->assertSee('nothing was paid this way')
+            ->assertSee('needs a named customer');
         $this->refund('cash', '4.24')->assertStatus(422)->assertSee('Nothing was paid this way');
         $this->refund('store_credit', '1.00')->assertStatus(422)->assertSee('Needs a named customer');
         $authorisation = $sale->tenders[0]->authorisation;
-        $this->does('refund/terminal', ['authorisation' => $authorisation, 'amount' => '9.99'])->assertStatus(422)->assertSee('At most');
-        $this->does('refund/terminal', ['authorisation' => '000000'])->assertStatus(422)->assertSee('Nothing more can go back to this card');
-        $this->does('refund/terminal', ['authorisation' => $authorisation])->assertOk()->assertSee('paid back');
+        $this->does('refund/terminal', ['authorisation' => $authorisation, 'amount' => '9.99'])
+            ->assertStatus(422)
+            ->assertSee('At most');
+        $this->does('refund/terminal', ['authorisation' => '000000'])
+            ->assertStatus(422)
+            ->assertSee('Nothing more can go back to this card');
+        $this->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertOk()
+            ->assertSee('paid back');
         $this->does('clear')->assertStatus(422);
         $this->does('post')->assertOk();
-        $this->assertSame(['card', 424, $sale->tenders[0]->last_four], [$this->creditNote()->tenders[0]->kind->value, $this->creditNote()->tenders[0]->amount, $this->creditNote()->tenders[0]->last_four]);
+        $this->assertSame(
+            ['card', 424, $sale->tenders[0]->last_four],
+            [
+                $this->creditNote()->tenders[0]->kind->value,
+                $this->creditNote()->tenders[0]->amount,
+                $this->creditNote()->tenders[0]->last_four,
+            ],
+        );
         $this->assertSame([424], DB::table('terminal_requests')->where('act', 'refund')->pluck('approved')->all());
         $this->assertProves();
     }
@@ -118,12 +175,23 @@ final class ReturnTest extends FeatureCase
         $sale = $this->sellByCard('LH-1140');
         $authorisation = $sale->tenders[0]->authorisation;
         $this->back($sale, [1 => '1'])->assertOk();
-        $this->terminal('decline')->does('refund/terminal', ['authorisation' => $authorisation])->assertOk()->assertSee('refused to pay');
-        $this->terminal('off_line')->does('refund/terminal', ['authorisation' => $authorisation])->assertOk()->assertSee('off line');
-        $this->terminal('silent_approve')->does('refund/terminal', ['authorisation' => $authorisation])->assertOk()->assertSee('outcome unknown');
+        $this->terminal('decline')
+            ->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertOk()
+            ->assertSee('refused to pay');
+        $this->terminal('off_line')
+            ->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertOk()
+            ->assertSee('off line');
+        $this->terminal('silent_approve')
+            ->does('refund/terminal', ['authorisation' => $authorisation])
+            ->assertOk()
+            ->assertSee('outcome unknown');
         $this->does('post')->assertStatus(422);
         $card = $this->slip()->cards->last()->id;
-        $this->does("card/{$card}/ask")->assertOk()->assertSee('paid back');
+        $this->does("card/{$card}/ask")
+            ->assertOk()
+            ->assertSee('paid back');
         $this->does('refund/terminal', ['authorisation' => $authorisation])->assertStatus(422);
         $this->does('post')->assertOk();
         $this->assertProves();
@@ -135,7 +203,10 @@ final class ReturnTest extends FeatureCase
         $first = $this->charge($customer, 'LH-1141');
         $label = $this->charge($customer, '2 x LH-1140', 'PI-2800');
         $invoice = $this->document();
-        $this->back($invoice, [2 => '1'])->assertOk()->assertSee('17.88 was charged there')->assertSee('all of it was charged to the account');
+        $this->back($invoice, [2 => '1'])
+            ->assertOk()
+            ->assertSee('17.88 was charged there')
+            ->assertSee('all of it was charged to the account');
         $this->refund('cash', '1.00')->assertStatus(422);
         $this->refund('house_account', '5.00')->assertStatus(422)->assertSee('goes back there');
         $this->does('post')->assertOk();
@@ -144,7 +215,11 @@ final class ReturnTest extends FeatureCase
         $this->back($invoice, [1 => '2'])->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
-        $this->assertSame([-847, 847], [$this->balance($customer), $this->open($note->label)], 'paid meanwhile: it is kept as credit');
+        $this->assertSame(
+            [-847, 847],
+            [$this->balance($customer), $this->open($note->label)],
+            'paid meanwhile: it is kept as credit',
+        );
         $this->assertProves();
     }
 
@@ -153,11 +228,15 @@ final class ReturnTest extends FeatureCase
         $customer = $this->account();
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->add('2 x PI-2800')->does('charge', ['charge' => '20.00'])->assertOk();
+        $this->add('2 x PI-2800')
+            ->does('charge', ['charge' => '20.00'])
+            ->assertOk();
         $this->does('cash', ['cash' => '15.75'])->assertOk();
         $this->does('post')->assertOk();
         $invoice = $this->document();
-        $this->back($invoice, [1 => '2'])->assertOk()->assertSee('20.00 was charged there');
+        $this->back($invoice, [1 => '2'])
+            ->assertOk()
+            ->assertSee('20.00 was charged there');
         $this->refund('cash')->assertOk();
         $this->assertSame(['cash' => 1575], $this->slip()->back);
         $this->does('post')->assertOk();
@@ -175,7 +254,9 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->add('LH-1140')->does('deposit/use', ['rest' => '1'])->assertOk();
+        $this->add('LH-1140')
+            ->does('deposit/use', ['rest' => '1'])
+            ->assertOk();
         $this->does('post')->assertOk();
         $this->back($this->document(), [1 => '1'])->assertOk();
         $this->refund('cash', '4.24')->assertStatus(422);
@@ -188,19 +269,29 @@ final class ReturnTest extends FeatureCase
     public function test_an_old_tax_rate_goes_back_as_it_was_paid(): void
     {
         $sale = $this->sell('2 x LH-1140');
-        DB::table('tax_components')->where('code', 'state_HF')->update(['rate' => '20']);
+        DB::table('tax_components')
+            ->where('code', 'state_HF')
+            ->update(['rate' => '20']);
         // The next day's process reads the taxes anew.
         array_map(static fn ($route) => $route->flushController(), app('router')->getRoutes()->getRoutes());
         app()->forgetScopedInstances();
         $this->back($sale, [1 => '1'])->assertOk();
-        $this->does('back/blind', ['item' => DB::table('items')->where('code', 'LH-1141')->value('id'), 'reason' => 'not_needed'])->assertOk()->assertSee('list price');
+        $this->does('back/blind', [
+            'item' => DB::table('items')->where('code', 'LH-1141')->value('id'),
+            'reason' => 'not_needed',
+        ])
+            ->assertOk()
+            ->assertSee('list price');
         $this->refund('cash', '4.24')->assertOk();
         $this->refund('gift_card')->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('without a receipt');
         $this->approve()->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
-        $this->assertSame([['10.0000', -39], ['20.0000', -88]], $note->taxes->map(static fn ($tax): array => [$tax->rate, $tax->amount])->all());
+        $this->assertSame(
+            [['10.0000', -39], ['20.0000', -88]],
+            $note->taxes->map(static fn ($tax): array => [$tax->rate, $tax->amount])->all(),
+        );
         $this->assertSame(-424 - 528, $note->total);
         $this->assertProves();
     }
@@ -209,12 +300,17 @@ final class ReturnTest extends FeatureCase
     {
         $this->sell('LH-1140');
         $this->slip = (string) Str::uuid();
-        $this->add('LH-1140')->does("lines/{$this->lineId()}", ['price' => '3.50', ...$this->approval()])->assertOk();
+        $this->add('LH-1140')
+            ->does("lines/{$this->lineId()}", ['price' => '3.50', ...$this->approval()])
+            ->assertOk();
         $this->does('cash', ['cash' => '10'])->assertOk();
         $this->does('post')->assertOk();
         $this->slip = (string) Str::uuid();
         $item = DB::table('items')->where('code', 'LH-1140')->value('id');
-        $this->does('back/blind', ['item' => $item, 'reason' => 'not_needed'])->assertOk()->assertSee('lowest price in 90 days')->assertSee('3.85');
+        $this->does('back/blind', ['item' => $item, 'reason' => 'not_needed'])
+            ->assertOk()
+            ->assertSee('lowest price in 90 days')
+            ->assertSee('3.85');
         $this->refund('cash')->assertOk()->assertSee('Cash for goods without a receipt');
         $this->does('post')->assertStatus(422)->assertSee('A supervisor can approve');
         $this->approve('refund')->assertOk();
@@ -227,7 +323,16 @@ final class ReturnTest extends FeatureCase
 
     public function test_what_is_in_no_list_comes_back_with_approval(): void
     {
-        $this->does('back/one-off', ['description' => 'Odd bracket', 'quantity' => '1', 'price' => '2.00', 'department_id' => 1, 'tax_class' => 'standard', 'reason' => 'not_needed'])->assertOk()->assertSee('A supervisor can approve');
+        $this->does('back/one-off', [
+            'description' => 'Odd bracket',
+            'quantity' => '1',
+            'price' => '2.00',
+            'department_id' => 1,
+            'tax_class' => 'standard',
+            'reason' => 'not_needed',
+        ])
+            ->assertOk()
+            ->assertSee('A supervisor can approve');
         $this->refund('gift_card')->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('not in the list');
         $this->approve("back.{$this->backLine()}", $this->approval())->assertOk();
@@ -238,35 +343,65 @@ final class ReturnTest extends FeatureCase
 
     public function test_the_policy_is_said_and_a_supervisor_may_pass_it(): void
     {
-        $policy = ReturnPolicy::query()->create(['name' => 'Cut goods', 'returnable' => false, 'days' => null, 'fee_percent' => '0', 'words' => '']);
-        DB::table('items')->where('code', 'PI-2800')->update(['return_policy_id' => $policy->id]);
+        $policy = ReturnPolicy::query()->create([
+            'name' => 'Cut goods',
+            'returnable' => false,
+            'days' => null,
+            'fee_percent' => '0',
+            'words' => '',
+        ]);
+        DB::table('items')
+            ->where('code', 'PI-2800')
+            ->update(['return_policy_id' => $policy->id]);
         $sale = $this->sell('PI-2800');
-        $this->get("/counter/{$this->slip}/back/find?q={$sale->label}")->assertOk()->assertSee('not taken back: needs approval');
-        $this->back($sale, [1 => '1'])->assertOk()->assertSee('not taken back');
+        $this->get("/counter/{$this->slip}/back/find?q={$sale->label}")
+            ->assertOk()
+            ->assertSee('not taken back: needs approval');
+        $this->back($sale, [1 => '1'])
+            ->assertOk()
+            ->assertSee('not taken back');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertStatus(422);
-        $this->approve("back.{$this->backLine()}", ['approver' => '201', 'approver_pin' => '9', 'approver_reason' => 'x'])->assertStatus(422);
+        $this->approve("back.{$this->backLine()}", [
+            'approver' => '201',
+            'approver_pin' => '9',
+            'approver_reason' => 'x',
+        ])->assertStatus(422);
         $this->approve("back.{$this->backLine()}", $this->approval('cut wrongly by us'))->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame('cut wrongly by us', DB::table('approvals')->where('what', 'outside_policy')->value('reason'));
+        $this->assertSame(
+            'cut wrongly by us',
+            DB::table('approvals')->where('what', 'outside_policy')->value('reason'),
+        );
         $this->assertProves();
     }
 
     public function test_too_late_and_a_restocking_fee(): void
     {
-        $policy = ReturnPolicy::query()->create(['name' => 'Usual', 'returnable' => true, 'days' => 2, 'fee_percent' => '15', 'words' => 'unused']);
+        $policy = ReturnPolicy::query()->create([
+            'name' => 'Usual',
+            'returnable' => true,
+            'days' => 2,
+            'fee_percent' => '15',
+            'words' => 'unused',
+        ]);
         Shop::query()->update(['return_policy_id' => $policy->id]);
         $this->travelTo(CarbonImmutable::today()->subDays(3)->setTime(10, 0));
         $sale = $this->sell('2 x PI-2800');
         $this->travelBack();
-        $this->back($sale, [1 => '1'])->assertOk()->assertSee('bought 3 days ago; 2 are allowed')->assertSee('Restocking fee');
+        $this->back($sale, [1 => '1'])
+            ->assertOk()
+            ->assertSee('bought 3 days ago; 2 are allowed')
+            ->assertSee('Restocking fee');
         $this->approve("back.{$this->backLine()}", $this->approval())->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
         $this->assertSame([-1788 + 244, -244], [$note->total, $this->posted($note)['fees']]);
         $this->back($sale, [1 => '1'])->assertOk();
-        $this->does("back/{$this->backLine()}/waive", $this->approval())->assertOk()->assertDontSee('kept by the shop');
+        $this->does("back/{$this->backLine()}/waive", $this->approval())
+            ->assertOk()
+            ->assertDontSee('kept by the shop');
         $this->approve("back.{$this->backLine()}")->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
@@ -276,7 +411,14 @@ final class ReturnTest extends FeatureCase
 
     public function test_over_the_clerks_limit_needs_approval(): void
     {
-        DB::table('role_limits')->insert(['role' => 'clerk', 'matter' => 'cash', 'per_document' => 500, 'per_original' => 500, 'per_day' => null, 'approves' => 0]);
+        DB::table('role_limits')->insert([
+            'role' => 'clerk',
+            'matter' => 'cash',
+            'per_document' => 500,
+            'per_original' => 500,
+            'per_day' => null,
+            'approves' => 0,
+        ]);
         $sale = $this->sell('2 x LH-1140');
         $this->back($sale, [1 => '2'])->assertOk();
         $this->refund('cash')->assertOk()->assertSee('More than 5.00 is handed back');
@@ -288,12 +430,17 @@ final class ReturnTest extends FeatureCase
     public function test_goods_go_where_they_are_sent(): void
     {
         $sale = $this->sell('3 x LH-1140');
-        $this->back($sale, [1 => '1'], reason: 'damaged')->assertOk()->assertSee('written off');
+        $this->back($sale, [1 => '1'], reason: 'damaged')
+            ->assertOk()
+            ->assertSee('written off');
         $this->back($sale, [1 => '1'], false, 'faulty')->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $posted = $this->posted($this->creditNote());
-        $this->assertSame(['47', 192, 192], [$this->onHand('LH-1140'), $posted['written_off'], $posted['supplier_claims']]);
+        $this->assertSame(
+            ['47', 192, 192],
+            [$this->onHand('LH-1140'), $posted['written_off'], $posted['supplier_claims']],
+        );
         $this->assertArrayNotHasKey('inventory', $posted);
         $this->assertProves();
     }
@@ -301,19 +448,29 @@ final class ReturnTest extends FeatureCase
     public function test_what_comes_back_to_stock_moves_the_average_cost(): void
     {
         $sale = $this->sell('10 x LH-1140');
-        DB::table('items')->where('code', 'LH-1140')->update(['cost' => '3.0000']);
+        DB::table('items')
+            ->where('code', 'LH-1140')
+            ->update(['cost' => '3.0000']);
         $this->back($sale, [1 => '10'])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame('2.7840', DB::table('items')->where('code', 'LH-1140')->value('cost'), '(40 at 3.00 and 10 at 1.92) ÷ 50');
+        $this->assertSame(
+            '2.7840',
+            DB::table('items')->where('code', 'LH-1140')->value('cost'),
+            '(40 at 3.00 and 10 at 1.92) ÷ 50',
+        );
     }
 
     public function test_somebody_elses_goods_are_not_mixed_in(): void
     {
         $mine = $this->sellTo($this->customer('Wren Hollis'), 'LH-1140');
         $theirs = $this->sellTo($this->customer('Pine & Daughter'), 'LH-1140');
-        $this->back($mine, [1 => '1'])->assertOk()->assertSee('Wren Hollis');
-        $this->back($theirs, [1 => '1'], false)->assertStatus(422)->assertSee('was sold to Pine &amp; Daughter', false);
+        $this->back($mine, [1 => '1'])
+            ->assertOk()
+            ->assertSee('Wren Hollis');
+        $this->back($theirs, [1 => '1'], false)
+            ->assertStatus(422)
+            ->assertSee('was sold to Pine &amp; Daughter', false);
         $this->refund('store_credit')->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(424, (int) DB::table('store_credit_accounts')->value('held'));
@@ -324,12 +481,19 @@ final class ReturnTest extends FeatureCase
         $customer = $this->customer('Wren Hollis');
         $this->sellTo($customer, 'LH-1140');
         $sale = $this->sellByCard('2 x PI-2800');
-        $find = fn (string $typed): string => (string) $this->get("/counter/{$this->slip}/back/find?q=".urlencode($typed))->assertOk()->getContent();
+        $find = fn (string $typed): string => (string) $this->get(
+            "/counter/{$this->slip}/back/find?q=".urlencode($typed),
+        )
+            ->assertOk()
+            ->getContent();
         $this->slip = (string) Str::uuid();
         $this->assertStringContainsString('Copper pipe', $find($sale->label));
         $this->assertStringContainsString('Copper pipe', $find((string) $sale->number));
         $this->assertStringContainsString('Copper pipe', $find($sale->tenders[0]->last_four.' today'));
-        $this->assertStringContainsString('Copper pipe', $find($sale->tenders[0]->last_four.' '.now()->format('Y-m-d')));
+        $this->assertStringContainsString(
+            'Copper pipe',
+            $find($sale->tenders[0]->last_four.' '.now()->format('Y-m-d')),
+        );
         $this->assertStringNotContainsString('Gives back', $find($sale->tenders[0]->last_four.' 2001-01-01'));
         $this->assertStringContainsString($sale->label, $find('copper pipe'));
         $this->assertStringContainsString('Limestone hook', $find('wren'));
@@ -343,13 +507,25 @@ final class ReturnTest extends FeatureCase
     {
         $sale = $this->sell('2 x LH-1140', 'PI-2800');
         $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid()])->assertSessionHasErrors();
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval('wrong customer')])->assertRedirect();
-        $note = Document::query()->with(['tenders', 'journal'])->where('refers_to_id', $sale->id)->firstOrFail();
-        $this->assertSame([Purpose::Void, -$sale->total, 'cash'], [$note->purpose, $note->total, $note->tenders[0]->kind->value]);
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval('wrong customer'),
+        ])->assertRedirect();
+        $note = Document::query()
+            ->with(['tenders', 'journal'])
+            ->where('refers_to_id', $sale->id)
+            ->firstOrFail();
+        $this->assertSame(
+            [Purpose::Void, -$sale->total, 'cash'],
+            [$note->purpose, $note->total, $note->tenders[0]->kind->value],
+        );
         $fresh = Slip::query()->where('state', 'open')->latest('id')->firstOrFail()->load('lines');
         $this->assertSame(['LH-1140', 'PI-2800'], $fresh->lines->pluck('code')->all());
         $this->assertSame(['50', '50'], [$this->onHand('LH-1140'), $this->onHand('PI-2800')]);
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect("/counter/{$fresh->key}");
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect("/counter/{$fresh->key}");
         $this->assertSame(1, DB::table('documents')->where('purpose', 'void')->count());
         $this->assertProves();
     }
@@ -358,11 +534,20 @@ final class ReturnTest extends FeatureCase
     {
         $sale = $this->sellByCard('LH-1140');
         $this->terminal('decline');
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
         $this->assertSame(0, DB::table('documents')->where('purpose', 'void')->count());
         $slip = Slip::query()->where('void_of_id', $sale->id)->firstOrFail();
-        $this->get("/counter/{$slip->key}")->assertOk()->assertSee('refused to pay')->assertSee('Void the sale');
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->get("/counter/{$slip->key}")
+            ->assertOk()
+            ->assertSee('refused to pay')
+            ->assertSee('Void the sale');
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
         $this->assertSame(1, DB::table('documents')->where('purpose', 'void')->count());
         $this->assertProves();
     }
@@ -373,11 +558,17 @@ final class ReturnTest extends FeatureCase
         $this->back($sale, [1 => '1'])->assertOk();
         $this->refund('cash');
         $this->does('post')->assertOk();
-        $this->post("/documents/{$sale->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertSessionHasErrors();
+        $this->post("/documents/{$sale->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertSessionHasErrors();
         $this->travelTo(CarbonImmutable::today()->subDay()->setTime(10, 0));
         $old = $this->sell('LH-1140');
         $this->travelBack();
-        $this->post("/documents/{$old->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertSessionHasErrors();
+        $this->post("/documents/{$old->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertSessionHasErrors();
     }
 
     public function test_goods_of_a_completed_layaway_come_back_by_the_ways_it_was_paid(): void
@@ -385,7 +576,9 @@ final class ReturnTest extends FeatureCase
         $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->add('MA-0031')->does('hold', ['hold' => '25.00'])->assertOk();
+        $this->add('MA-0031')
+            ->does('hold', ['hold' => '25.00'])
+            ->assertOk();
         $this->does('cash', ['cash' => '25.00'])->assertOk();
         $this->does('post')->assertOk();
         $layaway = DB::table('layaways')->first() ?? throw new LogicException('There is no layaway.');
@@ -396,10 +589,16 @@ final class ReturnTest extends FeatureCase
         $this->does('card')->assertOk();
         $this->does('post')->assertOk();
         $invoice = Document::query()->findOrFail((int) DB::table('layaways')->value('document_id'));
-        $this->back($invoice, [1 => '1'])->assertOk()->assertSee('Card ending');
+        $this->back($invoice, [1 => '1'])
+            ->assertOk()
+            ->assertSee('Card ending');
         $this->refund('cash', '25.01')->assertStatus(422)->assertSee('At most 25.00');
         $this->refund('cash', '25.00')->assertOk();
-        $this->does('refund/terminal', ['authorisation' => (string) DB::table('document_tenders')->where('kind', 'card')->value('authorisation')])->assertOk()->assertSee('paid back');
+        $this->does('refund/terminal', [
+            'authorisation' => (string) DB::table('document_tenders')->where('kind', 'card')->value('authorisation'),
+        ])
+            ->assertOk()
+            ->assertSee('paid back');
         $this->does('post')->assertOk();
         $this->assertSame(-10340, $this->creditNote()->total);
         $this->assertProves();
@@ -411,19 +610,33 @@ final class ReturnTest extends FeatureCase
         $this->does('gift-cards', ['worth' => '10', 'code' => ''])->assertOk();
         $this->does('cash', ['cash' => '10'])->assertOk();
         $this->does('post')->assertOk();
-        $this->back($this->document(), [1 => '1'])->assertStatus(422)->assertSee('Goods come back of a sale’s invoice only');
-        DB::table('coupons')->insert(['code' => 'SPRING', 'description' => 'Spring', 'percent' => '10', 'starts_on' => '2020-01-01']);
+        $this->back($this->document(), [1 => '1'])
+            ->assertStatus(422)
+            ->assertSee('Goods come back of a sale’s invoice only');
+        DB::table('coupons')->insert([
+            'code' => 'SPRING',
+            'description' => 'Spring',
+            'percent' => '10',
+            'starts_on' => '2020-01-01',
+        ]);
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $this->customer('Wren Hollis', ['phone' => '555 0142'])->id]);
-        $this->add('MA-0031', 'LH-1140', 'SPRING')->does('hold', ['rest' => '1'])->assertOk()->assertSee('Coupons are not for layaways');
+        $this->add('MA-0031', 'LH-1140', 'SPRING')
+            ->does('hold', ['rest' => '1'])
+            ->assertOk()
+            ->assertSee('Coupons are not for layaways');
         $this->does('post')->assertStatus(422);
     }
 
     public function test_a_serial_number_comes_back_and_can_be_sold_again(): void
     {
-        DB::table('items')->where('code', 'MA-0031')->update(['has_serials' => true]);
+        DB::table('items')
+            ->where('code', 'MA-0031')
+            ->update(['has_serials' => true]);
         $this->slip = (string) Str::uuid();
-        $this->add('2 x MA-0031')->does("lines/{$this->lineId()}", ['serials' => 'A1, B2'])->assertOk();
+        $this->add('2 x MA-0031')
+            ->does("lines/{$this->lineId()}", ['serials' => 'A1, B2'])
+            ->assertOk();
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertOk();
         $sale = $this->document();
@@ -434,7 +647,10 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertStatus(422)->assertSee('did not leave the house with that invoice');
         $this->does("back/{$this->backLine()}", ['serials' => 'B2'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(['A1' => 'out', 'B2' => 'in'], DB::table('item_serials')->orderBy('serial')->pluck('state', 'serial')->all());
+        $this->assertSame(
+            ['A1' => 'out', 'B2' => 'in'],
+            DB::table('item_serials')->orderBy('serial')->pluck('state', 'serial')->all(),
+        );
         $this->assertProves();
     }
 
@@ -445,10 +661,22 @@ final class ReturnTest extends FeatureCase
         $line = $this->backLine();
         $this->does("back/{$line}", ['goods_to' => 'written_off'])->assertOk();
         $this->does("back/{$line}", ['reason' => 'faulty'])->assertOk();
-        $this->does("back/{$line}", ['quantity' => '2'])->assertStatus(422)->assertSee('only 1 can still come back');
+        $this->does("back/{$line}", ['quantity' => '2'])
+            ->assertStatus(422)
+            ->assertSee('only 1 can still come back');
         $this->does("back/{$line}", ['quantity' => 'some'])->assertStatus(422);
-        $this->assertSame(['written_off', 'faulty', '1.0000'], array_values((array) DB::table('slip_returns')->where('id', $line)->first(['goods_to', 'reason', 'quantity'])));
-        $this->does("back/{$line}/remove")->assertOk()->assertSee('4.24')->assertDontSee('PI-2800');
+        $this->assertSame(
+            ['written_off', 'faulty', '1.0000'],
+            array_values(
+                (array) DB::table('slip_returns')
+                    ->where('id', $line)
+                    ->first(['goods_to', 'reason', 'quantity']),
+            ),
+        );
+        $this->does("back/{$line}/remove")
+            ->assertOk()
+            ->assertSee('4.24')
+            ->assertDontSee('PI-2800');
         $this->does('clear')->assertOk();
     }
 
@@ -458,8 +686,12 @@ final class ReturnTest extends FeatureCase
         $label = $this->charge($customer, 'LH-1140');
         $this->back($this->document(), [1 => '1'])->assertOk();
         $other = $this->customer('Pine & Daughter');
-        $this->does('customer', ['customer' => $other->id])->assertStatus(422)->assertSee('comes back on this slip');
-        $this->does('customer', ['customer' => 0])->assertStatus(422)->assertSee("{$label} was sold to");
+        $this->does('customer', ['customer' => $other->id])
+            ->assertStatus(422)
+            ->assertSee('comes back on this slip');
+        $this->does('customer', ['customer' => 0])
+            ->assertStatus(422)
+            ->assertSee("{$label} was sold to");
         $this->does("back/{$this->backLine()}/remove")->assertOk();
         $this->does('customer', ['customer' => $other->id])->assertOk();
     }
@@ -468,21 +700,32 @@ final class ReturnTest extends FeatureCase
     {
         $sale = $this->sellTo($this->customer('Wren Hollis'), 'LH-1140');
         $into = $this->customer('Wren Hollis and Sons');
-        app(MergeCustomers::class)->handle(Customer::query()->where('name', 'Wren Hollis')->firstOrFail(), $into, $this->staff('301'));
+        app(MergeCustomers::class)->handle(
+            Customer::query()->where('name', 'Wren Hollis')->firstOrFail(),
+            $into,
+            $this->staff('301'),
+        );
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $into->id])->assertOk();
-        $this->get("/counter/{$this->slip}/back/find?q=")->assertOk()->assertSee($sale->label);
+        $this->get("/counter/{$this->slip}/back/find?q=")
+            ->assertOk()
+            ->assertSee($sale->label);
         $this->back($sale, [1 => '1'], false)->assertOk();
         $this->refund('store_credit')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(424, (int) DB::table('store_credit_accounts')->where('customer_id', $into->id)->value('held'));
+        $this->assertSame(
+            424,
+            (int) DB::table('store_credit_accounts')->where('customer_id', $into->id)->value('held'),
+        );
         $this->assertProves();
     }
 
     public function test_nothing_comes_back_before_it_was_sold(): void
     {
         $sale = $this->sell('LH-1140');
-        $this->as('201')->back($sale, [1 => '1'])->assertOk();
+        $this->as('201')
+            ->back($sale, [1 => '1'])
+            ->assertOk();
         $this->does('date', ['date' => CarbonImmutable::today()->subDays(2)->format('Y-m-d')])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('was sold later than the day');

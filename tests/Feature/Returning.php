@@ -22,11 +22,24 @@ trait Returning
      * @param  array<int, string>  $quantities by position on the invoice
      * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
      */
-    protected function back(Document $invoice, array $quantities, bool $fresh = true, string $reason = 'not_needed', string $goodsTo = ''): TestResponse
-    {
+    protected function back(
+        Document $invoice,
+        array $quantities,
+        bool $fresh = true,
+        string $reason = 'not_needed',
+        string $goodsTo = '',
+    ): TestResponse {
         $this->slip = $fresh ? (string) Str::uuid() : $this->slip;
 
-        return $this->does('back', ['back' => array_combine(array_map(static fn (int $position): string => "{$invoice->id}:{$position}", array_keys($quantities)), $quantities), 'reason' => $reason, 'goods_to' => $goodsTo, 'found_by' => $invoice->label]);
+        return $this->does('back', [
+            'back' => array_combine(
+                array_map(static fn (int $position): string => "{$invoice->id}:{$position}", array_keys($quantities)),
+                $quantities,
+            ),
+            'reason' => $reason,
+            'goods_to' => $goodsTo,
+            'found_by' => $invoice->label,
+        ]);
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
@@ -37,7 +50,9 @@ trait Returning
 
     protected function creditNote(): Document
     {
-        return Document::query()->with(['lines', 'taxes', 'tenders', 'journal'])->findOrFail($this->slip()->credit_note_id);
+        return Document::query()
+            ->with(['lines', 'taxes', 'tenders', 'journal'])
+            ->findOrFail($this->slip()->credit_note_id);
     }
 
     protected function backLine(): int
@@ -85,12 +100,22 @@ trait Returning
 
     protected function onHand(string $code): string
     {
-        return rtrim(rtrim((string) DB::table('stock')->whereIn('item_id', DB::table('items')->where('code', $code)->select('id'))->value('on_hand'), '0'), '.');
+        return rtrim(
+            rtrim(
+                (string) DB::table('stock')
+                    ->whereIn('item_id', DB::table('items')->where('code', $code)->select('id'))
+                    ->value('on_hand'),
+                '0',
+            ),
+            '.',
+        );
     }
 
     /** @return array<string, int> debit less credit by account, in minor units */
     protected function posted(Document $document): array
     {
-        return $document->journal->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])->all();
+        return $document->journal
+            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])
+            ->all();
     }
 }

@@ -22,11 +22,20 @@ final class SameKeyTest extends FeatureCase
         $customer = $this->account();
         $this->charge($customer, 'LH-1140');
         $this->as('301');
-        $fields = ['key' => (string) Str::uuid(), 'kind' => 'cheque', 'reference' => '7', 'amount' => '2.00', 'day' => now()->toDateString(), 'spread' => 'oldest'];
+        $fields = [
+            'key' => (string) Str::uuid(),
+            'kind' => 'cheque',
+            'reference' => '7',
+            'amount' => '2.00',
+            'day' => now()->toDateString(),
+            'spread' => 'oldest',
+        ];
         $this->post("/accounts/{$customer->number}/payment", $fields)->assertOk();
         $this->post("/accounts/{$customer->number}/payment", $fields)->assertOk();
         $this->assertSame(1, $this->paid());
-        $this->post("/accounts/{$customer->number}/payment", [...$fields, 'amount' => '3.00'])->assertStatus(422)->assertSee('with other figures');
+        $this->post("/accounts/{$customer->number}/payment", [...$fields, 'amount' => '3.00'])
+            ->assertStatus(422)
+            ->assertSee('with other figures');
         $this->assertSame(1, Document::query()->where('purpose', 'payment')->count());
     }
 
@@ -35,7 +44,14 @@ final class SameKeyTest extends FeatureCase
         $one = $this->account();
         $other = $this->account(name: 'Another Firm');
         $this->as('301');
-        $fields = ['key' => (string) Str::uuid(), 'kind' => 'cheque', 'reference' => '7', 'amount' => '2.00', 'day' => now()->toDateString(), 'spread' => 'oldest'];
+        $fields = [
+            'key' => (string) Str::uuid(),
+            'kind' => 'cheque',
+            'reference' => '7',
+            'amount' => '2.00',
+            'day' => now()->toDateString(),
+            'spread' => 'oldest',
+        ];
         $this->post("/accounts/{$one->number}/payment", $fields)->assertOk();
         $this->post("/accounts/{$other->number}/payment", [...$fields, 'reference' => '8'])->assertOk();
         $this->assertSame([-200, -200], [$this->balance($one), $this->balance($other)]);
@@ -47,7 +63,9 @@ final class SameKeyTest extends FeatureCase
         $this->does('add', ['act' => $act, 'entry' => 'LH-1140', 'version' => ''])->assertOk();
         $this->does('add', ['act' => $act, 'entry' => 'LH-1140', 'version' => ''])->assertOk();
         $this->assertCount(1, $this->slip()->lines);
-        $this->does('add', ['act' => $act, 'entry' => 'MA-0031', 'version' => ''])->assertStatus(422)->assertSee('with other figures');
+        $this->does('add', ['act' => $act, 'entry' => 'MA-0031', 'version' => ''])
+            ->assertStatus(422)
+            ->assertSee('with other figures');
         $this->assertCount(1, $this->slip()->lines);
     }
 
@@ -57,8 +75,19 @@ final class SameKeyTest extends FeatureCase
         $this->charge($customer, 'LH-1140');
         $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
-        $this->as('301')->post("/accounts/{$customer->number}/payment", ['key' => $this->slip, 'kind' => 'cheque', 'reference' => '7', 'amount' => '2.00', 'day' => now()->toDateString(), 'spread' => 'oldest'])->assertOk();
-        $this->as('101')->does('cash', ['cash' => '500'])->assertOk();
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/payment", [
+                'key' => $this->slip,
+                'kind' => 'cheque',
+                'reference' => '7',
+                'amount' => '2.00',
+                'day' => now()->toDateString(),
+                'spread' => 'oldest',
+            ])
+            ->assertOk();
+        $this->as('101')
+            ->does('cash', ['cash' => '500'])
+            ->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame('sale', $this->document()->purpose->value);
         $this->assertProves();

@@ -38,22 +38,64 @@ final class Scene
     /** @param  array<string, mixed>  $shop */
     public static function build(array $shop = []): void
     {
-        Shop::query()->create(['name' => 'Quarry Lane Stores', 'currency' => 'USD', 'tax_rounding' => 'document', 'notes' => [500, 1000, 2000, 5000, 10000], 'idle_minutes' => 0, ...$shop]);
-        DB::table('tax_classes')->insert([['code' => 'standard', 'letter' => 'S', 'name' => 'Standard'], ['code' => 'zero', 'letter' => 'Z', 'name' => 'Zero-rated']]);
+        Shop::query()->create([
+            'name' => 'Quarry Lane Stores',
+            'currency' => 'USD',
+            'tax_rounding' => 'document',
+            'notes' => [500, 1000, 2000, 5000, 10000],
+            'idle_minutes' => 0,
+            ...$shop,
+        ]);
+        DB::table('tax_classes')->insert([
+            ['code' => 'standard', 'letter' => 'S', 'name' => 'Standard'],
+            ['code' => 'zero', 'letter' => 'Z', 'name' => 'Zero-rated'],
+        ]);
         DB::table('departments')->insert(['id' => 1, 'code' => 'goods', 'name' => 'Goods']);
 
         foreach (['HF' => [1, 2], 'PB' => [3]] as $code => $tills) {
             $profile = TaxProfileRecord::query()->create(['name' => "{$code} taxes"]);
-            $profile->components()->create(['position' => 1, 'code' => "state_{$code}", 'name' => 'State tax', 'rate' => '10', 'classes' => ['standard'], 'on_top_of' => []]);
-            $location = Location::query()->create(['code' => $code, 'name' => "{$code} counter", 'street' => '1 Lane', 'town' => $code, 'phone' => '555', 'tax_profile_id' => $profile->id, 'closed_through' => CarbonImmutable::today()->subDays(4)]);
+            $profile->components()->create([
+                'position' => 1,
+                'code' => "state_{$code}",
+                'name' => 'State tax',
+                'rate' => '10',
+                'classes' => ['standard'],
+                'on_top_of' => [],
+            ]);
+            $location = Location::query()->create([
+                'code' => $code,
+                'name' => "{$code} counter",
+                'street' => '1 Lane',
+                'town' => $code,
+                'phone' => '555',
+                'tax_profile_id' => $profile->id,
+                'closed_through' => CarbonImmutable::today()->subDays(4),
+            ]);
 
             foreach ($tills as $number) {
-                Till::query()->create(['id' => $number, 'location_id' => $location->id, 'number' => $number, 'name' => "Till {$number}"]);
+                Till::query()->create([
+                    'id' => $number,
+                    'location_id' => $location->id,
+                    'number' => $number,
+                    'name' => "Till {$number}",
+                ]);
             }
         }
 
-        foreach ([['101', 'Clerk Clay', Role::Clerk], ['201', 'Super Slate', Role::Supervisor], ['301', 'Office Oak', Role::Office], ['901', 'Owner Elm', Role::Owner]] as [$number, $name, $role]) {
-            Staff::query()->create(['number' => $number, 'name' => $name, 'role' => $role, 'pin_hash' => Hash::make("4{$number}")]);
+        foreach (
+            [
+                ['101', 'Clerk Clay', Role::Clerk],
+                ['201', 'Super Slate', Role::Supervisor],
+                ['301', 'Office Oak', Role::Office],
+                ['901', 'Owner Elm', Role::Owner],
+            ] as [$number, $name, $role]
+        ) {
+            Staff::query()->create([
+                'number' => $number,
+                'name' => $name,
+                'role' => $role,
+                'pin_hash' => Hash::make("4{$number}"),
+            ]);
         }
 
         Accounts::open();
@@ -63,7 +105,11 @@ final class Scene
         self::item('PI-2800', 'Copper pipe 28 mm', '16.25', ['unit' => 'metre']);
         self::item('FX-5060', 'Slotted screw 5×60', '9.80', ['unit' => 'hundred', 'price_per' => 100]);
         self::item('MA-0031', 'Tile saw, bench, 600 mm', '94.00', ['net_price' => true]);
-        self::item('WA-0001', 'Drinking water', '1.00', ['tax_class' => 'zero', 'cost' => '0.10', 'floor_price' => null]);
+        self::item('WA-0001', 'Drinking water', '1.00', [
+            'tax_class' => 'zero',
+            'cost' => '0.10',
+            'floor_price' => null,
+        ]);
         $stocking = self::$stocking;
         self::$stocking = null;
         self::stock($stocking);
@@ -82,12 +128,24 @@ final class Scene
     public static function item(string $code, string $description, string $price, array $fields = []): Item
     {
         $item = Item::query()->create([
-            'code' => $code, 'description' => $description, 'department_id' => 1, 'unit' => 'each', 'price_per' => 1, 'list_price' => $price,
-            'floor_price' => (string) BigDecimal::of($price)->multipliedBy('0.8')->toScale(2, \Brick\Math\RoundingMode::DOWN), 'cost' => (string) BigDecimal::of($price)->multipliedBy('0.5')->toScale(2, \Brick\Math\RoundingMode::DOWN),
-            'tax_class' => 'standard', 'may_discount' => true, 'net_price' => false, 'active' => true, ...$fields,
+            'code' => $code,
+            'description' => $description,
+            'department_id' => 1,
+            'unit' => 'each',
+            'price_per' => 1,
+            'list_price' => $price,
+            'floor_price' => (string) BigDecimal::of($price)
+                ->multipliedBy('0.8')
+                ->toScale(2, \Brick\Math\RoundingMode::DOWN),
+            'cost' => (string) BigDecimal::of($price)->multipliedBy('0.5')->toScale(2, \Brick\Math\RoundingMode::DOWN),
+            'tax_class' => 'standard',
+            'may_discount' => true,
+            'net_price' => false,
+            'active' => true,
+            ...$fields,
         ]);
         Words::index([$item->id => $description]);
-        self::$stocking === null ? self::stock([$item]) : self::$stocking[] = $item;
+        self::$stocking === null ? self::stock([$item]) : (self::$stocking[] = $item);
 
         return $item;
     }
@@ -114,8 +172,19 @@ final class Scene
      */
     public static function stock(array $items, int $each = 50, int $till = 1): void
     {
-        $amount = static fn (Item $item): Money => Money::round(BigRational::of((string) $item->cost)->multipliedBy($each)->dividedBy($item->price_per), Currency::of(Shop::query()->value('currency')));
-        $goods = array_map(static fn (Item $item): Incoming => new Incoming($item, Quantity::of((string) $each), $amount($item)), $items);
-        app(BringIn::class)->handle($goods, Purpose::OpeningStock, Place::at(Till::query()->findOrFail($till), Staff::query()->firstOrFail()), (string) Str::uuid());
+        $amount = static fn (Item $item): Money => Money::round(
+            BigRational::of((string) $item->cost)->multipliedBy($each)->dividedBy($item->price_per),
+            Currency::of(Shop::query()->value('currency')),
+        );
+        $goods = array_map(
+            static fn (Item $item): Incoming => new Incoming($item, Quantity::of((string) $each), $amount($item)),
+            $items,
+        );
+        app(BringIn::class)->handle(
+            $goods,
+            Purpose::OpeningStock,
+            Place::at(Till::query()->findOrFail($till), Staff::query()->firstOrFail()),
+            (string) Str::uuid(),
+        );
     }
 }

@@ -10,7 +10,10 @@ use Elmstone\Books\Prove;
 use Elmstone\Customers\Customer;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** A sale and a payment towards the account in one settlement, by every mixture of tenders, where cash is rounded to five cents. MA-0031 comes to 103.40, LH-1140 to 4.24. */
+/**
+ * A sale and a payment towards the account in one settlement, by every mixture of tenders, where cash is rounded to
+ * five cents. MA-0031 comes to 103.40, LH-1140 to 4.24.
+ */
 final class SettledTogetherTest extends FeatureCase
 {
     use Charges;
@@ -29,18 +32,51 @@ final class SettledTogetherTest extends FeatureCase
     }
 
     /**
-     * @return iterable<string, array{array<string, string>, array<string, int>, array<string, int>}> what is typed, the tenders of the invoice, the tenders of the receipt
+     * @return iterable<string, array{array<string, string>, array<string, int>, array<string, int>}> what is typed, the
+     *     tenders of the invoice, the tenders of the receipt
      */
     public static function mixtures(): iterable
     {
-        yield 'all in cash, rounded up' => [['on_account' => '10.03', 'cash' => '20'], ['cash' => 424], ['cash' => 1001]];
-        yield 'all in cash, rounded down' => [['on_account' => '10.02', 'cash' => '20'], ['cash' => 424], ['cash' => 1001]];
-        yield 'a card for just the sale' => [['on_account' => '10.00', 'card' => '4.24', 'cash' => '10'], ['card' => 424], ['cash' => 1000]];
-        yield 'a card that reaches into the payment' => [['on_account' => '10.00', 'card' => '10.00', 'cash' => '5'], ['card' => 424], ['card' => 576, 'cash' => 425]];
-        yield 'a cheque, a card and cash' => [['on_account' => '10.00', 'card' => '2.00', 'cheque' => '10.00', 'cash' => '3'], ['card' => 200, 'cheque' => 224], ['cheque' => 776, 'cash' => 225]];
-        yield 'the sale charged, the payment in cash' => [['on_account' => '10.00', 'charge' => '4.24', 'cash' => '10'], ['house_account' => 424], ['cash' => 1000]];
-        yield 'part of the sale charged' => [['on_account' => '10.00', 'charge' => '4.00', 'card' => '10.24'], ['card' => 24, 'house_account' => 400], ['card' => 1000]];
-        yield 'a card over both, nothing in cash' => [['on_account' => '95.76', 'card' => '100.00'], ['card' => 424], ['card' => 9576]];
+        yield 'all in cash, rounded up' => [
+            ['on_account' => '10.03', 'cash' => '20'],
+            ['cash' => 424],
+            ['cash' => 1001],
+        ];
+        yield 'all in cash, rounded down' => [
+            ['on_account' => '10.02', 'cash' => '20'],
+            ['cash' => 424],
+            ['cash' => 1001],
+        ];
+        yield 'a card for just the sale' => [
+            ['on_account' => '10.00', 'card' => '4.24', 'cash' => '10'],
+            ['card' => 424],
+            ['cash' => 1000],
+        ];
+        yield 'a card that reaches into the payment' => [
+            ['on_account' => '10.00', 'card' => '10.00', 'cash' => '5'],
+            ['card' => 424],
+            ['card' => 576, 'cash' => 425],
+        ];
+        yield 'a cheque, a card and cash' => [
+            ['on_account' => '10.00', 'card' => '2.00', 'cheque' => '10.00', 'cash' => '3'],
+            ['card' => 200, 'cheque' => 224],
+            ['cheque' => 776, 'cash' => 225],
+        ];
+        yield 'the sale charged, the payment in cash' => [
+            ['on_account' => '10.00', 'charge' => '4.24', 'cash' => '10'],
+            ['house_account' => 424],
+            ['cash' => 1000],
+        ];
+        yield 'part of the sale charged' => [
+            ['on_account' => '10.00', 'charge' => '4.00', 'card' => '10.24'],
+            ['card' => 24, 'house_account' => 400],
+            ['card' => 1000],
+        ];
+        yield 'a card over both, nothing in cash' => [
+            ['on_account' => '95.76', 'card' => '100.00'],
+            ['card' => 424],
+            ['card' => 9576],
+        ];
     }
 
     /**
@@ -49,8 +85,11 @@ final class SettledTogetherTest extends FeatureCase
      * @param  array<string, int>  $payment
      */
     #[DataProvider('mixtures')]
-    public function test_each_document_gets_its_tenders_and_the_books_prove(array $typed, array $sale, array $payment): void
-    {
+    public function test_each_document_gets_its_tenders_and_the_books_prove(
+        array $typed,
+        array $sale,
+        array $payment,
+    ): void {
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->add('LH-1140');
         $this->does('on-account', ['on_account' => $typed['on_account']])->assertOk();
@@ -72,7 +111,9 @@ final class SettledTogetherTest extends FeatureCase
     /** @return array<string, int> */
     private static function tenders(Document $document): array
     {
-        return $document->tenders->mapWithKeys(static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount])->all();
+        return $document->tenders
+            ->mapWithKeys(static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount])
+            ->all();
     }
 
     public function test_the_change_stands_on_the_paper_it_was_given_with(): void
@@ -80,11 +121,19 @@ final class SettledTogetherTest extends FeatureCase
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
         $this->add('LH-1140');
         $this->does('on-account', ['on_account' => '10.00'])->assertOk();
-        $this->does('cash', ['cash' => '20'])->assertOk()->assertSee('5.75');
+        $this->does('cash', ['cash' => '20'])
+            ->assertOk()
+            ->assertSee('5.75');
         $this->does('post')->assertOk()->assertSee('5.75');
         $receipt = Document::query()->findOrFail($this->slip()->receipt_id);
-        $this->assertSame([0, 575, 1], [$this->document()->change_given, $receipt->change_given, $receipt->cash_rounding]);
-        $this->get("/documents/{$receipt->label}/receipt")->assertSee('Paid on account')->assertSee('Change')->assertSee('5.75');
+        $this->assertSame(
+            [0, 575, 1],
+            [$this->document()->change_given, $receipt->change_given, $receipt->cash_rounding],
+        );
+        $this->get("/documents/{$receipt->label}/receipt")
+            ->assertSee('Paid on account')
+            ->assertSee('Change')
+            ->assertSee('5.75');
     }
 
     public function test_two_papers_are_printed_and_the_drawer_opens_once(): void

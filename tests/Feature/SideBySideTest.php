@@ -23,8 +23,14 @@ final class SideBySideTest extends TestCase
     #[DataProvider('processes')]
     public function test_each_piece_is_done_once_and_the_answers_stand_in_order(int $processes): void
     {
-        $pieces = array_map(static fn (int $i) => static fn (): ArrayObject => new ArrayObject([$i, getmypid()]), range(0, 199));
-        $answers = array_map(static fn (ArrayObject $answer): array => $answer->getArrayCopy(), (new SideBySide($processes))->each($pieces));
+        $pieces = array_map(
+            static fn (int $i) => static fn (): ArrayObject => new ArrayObject([$i, getmypid()]),
+            range(0, 199),
+        );
+        $answers = array_map(
+            static fn (ArrayObject $answer): array => $answer->getArrayCopy(),
+            (new SideBySide($processes))->each($pieces),
+        );
         $this->assertSame(range(0, 199), array_column($answers, 0));
         $this->assertSame($processes === 1, in_array(getmypid(), array_column($answers, 1), true));
     }
@@ -34,7 +40,9 @@ final class SideBySideTest extends TestCase
         $this->expectException(RuntimeException::class);
         $this->expectExceptionMessage('the third is broken');
         (new SideBySide(2))->each([
-            static fn () => new ArrayObject, static fn () => new ArrayObject, static fn () => throw new RuntimeException('the third is broken'),
+            static fn () => new ArrayObject,
+            static fn () => new ArrayObject,
+            static fn () => throw new RuntimeException('the third is broken'),
         ]);
     }
 
@@ -42,7 +50,8 @@ final class SideBySideTest extends TestCase
     {
         $this->expectExceptionMessage('A process ended before its work was done.');
         (new SideBySide(2))->each([
-            static fn () => new ArrayObject, static fn () => posix_kill(posix_getpid(), SIGKILL) ? new ArrayObject : new ArrayObject,
+            static fn () => new ArrayObject,
+            static fn () => posix_kill(posix_getpid(), SIGKILL) ? new ArrayObject : new ArrayObject,
         ]);
     }
 }

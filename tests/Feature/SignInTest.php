@@ -22,7 +22,9 @@ final class SignInTest extends FeatureCase
 
     private function try(string $number, string $pin): void
     {
-        $this->from('/sign-in')->post('/sign-in', ['till' => 1, 'number' => $number, 'pin' => $pin])->assertRedirect('/sign-in');
+        $this->from('/sign-in')
+            ->post('/sign-in', ['till' => 1, 'number' => $number, 'pin' => $pin])
+            ->assertRedirect('/sign-in');
     }
 
     public function test_someone_signs_in_at_a_till_with_a_session_of_their_own(): void
@@ -125,7 +127,12 @@ final class SignInTest extends FeatureCase
     {
         $this->as('101')->add('LH-1140');
 
-        $asks = fn (string $pin) => $this->does("lines/{$this->lineId()}", ['price' => '3.00', 'approver' => '201', 'approver_pin' => $pin, 'approver_reason' => 'please'])->assertStatus(422);
+        $asks = fn (string $pin) => $this->does("lines/{$this->lineId()}", [
+            'price' => '3.00',
+            'approver' => '201',
+            'approver_pin' => $pin,
+            'approver_reason' => 'please',
+        ])->assertStatus(422);
 
         foreach (['0000', '0001', '0002', '0003', '0004'] as $pin) {
             $asks($pin)->assertSee('do not belong together');
@@ -139,23 +146,36 @@ final class SignInTest extends FeatureCase
     public function test_pins_never_stand_in_the_session(): void
     {
         $this->try('101', '1357');
-        $this->as('901')->from('/staff')->post('/staff', ['number' => '', 'name' => '', 'role' => 'clerk', 'pin' => '2468'])->assertSessionHasErrors();
+        $this->as('901')
+            ->from('/staff')
+            ->post('/staff', ['number' => '', 'name' => '', 'role' => 'clerk', 'pin' => '2468'])
+            ->assertSessionHasErrors();
         $this->assertStringNotContainsString('2468', serialize(session()->all()));
         $sale = $this->as('101')->sell('LH-1140');
-        $this->from("/documents/{$sale->label}")->post("/documents/{$sale->label}/void", ['act' => 'x', 'approver' => '201', 'approver_pin' => '97531', 'approver_reason' => 'x']);
+        $this->from("/documents/{$sale->label}")->post("/documents/{$sale->label}/void", [
+            'act' => 'x',
+            'approver' => '201',
+            'approver_pin' => '97531',
+            'approver_reason' => 'x',
+        ]);
         $this->assertStringNotContainsString('97531', serialize(session()->all()));
     }
 
     public function test_the_person_serving_changes_and_the_till_stays(): void
     {
-        $this->as('101', 2)->from('/documents')->post('/change-person', ['number' => '201', 'pin' => '4201'])->assertRedirect('/documents');
+        $this->as('101', 2)
+            ->from('/documents')
+            ->post('/change-person', ['number' => '201', 'pin' => '4201'])
+            ->assertRedirect('/documents');
         $this->assertSame(['201', 2], [Staff::query()->find(Auth::id())?->number, session('till')]);
     }
 
     public function test_who_has_left_is_out_at_once(): void
     {
         $this->as('101');
-        Staff::query()->where('number', '101')->update(['active' => false]);
+        Staff::query()
+            ->where('number', '101')
+            ->update(['active' => false]);
         Auth::setUser(Staff::query()->where('number', '101')->firstOrFail());
         $this->get('/counter')->assertRedirect('/sign-in');
     }
@@ -171,7 +191,10 @@ final class SignInTest extends FeatureCase
 
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (! in_array($route->uri(), $open, true)) {
-                $this->assertNotEmpty(preg_grep('/^can:/', $route->gatherMiddleware()), "{$route->uri()} is open to everybody");
+                $this->assertNotEmpty(
+                    preg_grep('/^can:/', $route->gatherMiddleware()),
+                    "{$route->uri()} is open to everybody",
+                );
                 $this->assertContains('auth', $route->gatherMiddleware(), $route->uri());
             }
         }
@@ -188,10 +211,29 @@ final class SignInTest extends FeatureCase
     public function test_the_shop_keeps_an_owner(): void
     {
         $owner = Staff::query()->where('number', '901')->firstOrFail();
-        $this->as('901')->from('/staff')->post("/staff/{$owner->id}", ['number' => '901', 'name' => 'Owner Elm', 'role' => 'clerk', 'active' => '1'])->assertSessionHasErrors('refused');
+        $this->as('901')
+            ->from('/staff')
+            ->post("/staff/{$owner->id}", [
+                'number' => '901',
+                'name' => 'Owner Elm',
+                'role' => 'clerk',
+                'active' => '1',
+            ])
+            ->assertSessionHasErrors('refused');
         $this->assertSame('owner', $owner->refresh()->role->value);
-        $this->post('/staff', ['number' => '7', 'name' => '', 'role' => 'clerk', 'pin' => '12'])->assertSessionHasErrors(['number', 'name', 'pin']);
-        $this->post('/staff', ['number' => '107', 'name' => 'New Nettle', 'role' => 'clerk', 'active' => '1', 'pin' => '580213'])->assertSessionHasNoErrors();
+        $this->post('/staff', [
+            'number' => '7',
+            'name' => '',
+            'role' => 'clerk',
+            'pin' => '12',
+        ])->assertSessionHasErrors(['number', 'name', 'pin']);
+        $this->post('/staff', [
+            'number' => '107',
+            'name' => 'New Nettle',
+            'role' => 'clerk',
+            'active' => '1',
+            'pin' => '580213',
+        ])->assertSessionHasNoErrors();
         $this->assertSame('New Nettle', app(CheckPin::class)->handle('107', '580213', 1)->name);
     }
 }

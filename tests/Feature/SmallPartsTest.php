@@ -34,8 +34,11 @@ final class SmallPartsTest extends TestCase
     }
 
     #[DataProvider('entries')]
-    public function test_the_entry_line_splits_a_quantity_from_what_is_meant(string $typed, string $quantity, string $text): void
-    {
+    public function test_the_entry_line_splits_a_quantity_from_what_is_meant(
+        string $typed,
+        string $quantity,
+        string $text,
+    ): void {
         $entry = EntryText::read($typed);
         self::assertSame([$quantity, $text], [$entry->quantity->toString(), $entry->text]);
     }
@@ -103,8 +106,11 @@ final class SmallPartsTest extends TestCase
     }
 
     #[DataProvider('figures')]
-    public function test_figures_are_written_in_groups_with_a_true_minus(string $amount, string $currency, string $shown): void
-    {
+    public function test_figures_are_written_in_groups_with_a_true_minus(
+        string $amount,
+        string $currency,
+        string $shown,
+    ): void {
         self::assertSame($shown, Show::money(Money::of($amount, Currency::of($currency))));
     }
 
@@ -122,11 +128,20 @@ final class SmallPartsTest extends TestCase
     public function test_decimals_prices_dates_and_waiting_times(): void
     {
         CarbonImmutable::setTestNow('2027-03-14 12:00:00');
-        self::assertSame(['12', '2.4', '0'], [Show::decimal('12.0000'), Show::decimal('2.4000'), Show::decimal('0.0000')]);
-        self::assertSame(['3.80', '0.0425', '9.80'], [Show::price('3.8000'), Show::price('0.0425'), Show::price('9.8')]);
+        self::assertSame(
+            ['12', '2.4', '0'],
+            [Show::decimal('12.0000'), Show::decimal('2.4000'), Show::decimal('0.0000')],
+        );
+        self::assertSame(
+            ['3.80', '0.0425', '9.80'],
+            [Show::price('3.8000'), Show::price('0.0425'), Show::price('9.8')],
+        );
         self::assertSame('14 Mar 2027', Show::date(CarbonImmutable::now()));
         $ago = static fn (int $minutes): string => Show::waited(CarbonImmutable::now()->subMinutes($minutes));
-        self::assertSame(['now', '6 min', '89 min', '1 h', '47 h', '2 days'], array_map($ago, [0, 6, 89, 90, 2879, 2880]));
+        self::assertSame(
+            ['now', '6 min', '89 min', '1 h', '47 h', '2 days'],
+            array_map($ago, [0, 6, 89, 90, 2879, 2880]),
+        );
         CarbonImmutable::setTestNow();
     }
 
@@ -158,22 +173,35 @@ final class SmallPartsTest extends TestCase
     public function test_a_complaint_stands_at_its_field_with_what_was_typed(): void
     {
         $complaint = Complaint::about('line.7.price', Refused::because('needs_approval', 'Too low.'), '3');
-        self::assertTrue($complaint->exists() && $complaint->on('line.7.price') && $complaint->within('line.7.') && $complaint->isApprovable());
+        self::assertTrue(
+            $complaint->exists()
+                && $complaint->on('line.7.price')
+                && $complaint->within('line.7.')
+                && $complaint->isApprovable(),
+        );
         self::assertFalse($complaint->on('line.7.quantity') || $complaint->within('line.8.'));
-        self::assertSame(['3', '9'], [$complaint->typedOr('line.7.price', '9'), $complaint->typedOr('line.7.quantity', '9')]);
+        self::assertSame(
+            ['3', '9'],
+            [$complaint->typedOr('line.7.price', '9'), $complaint->typedOr('line.7.quantity', '9')],
+        );
         self::assertFalse(Complaint::none()->exists() || Complaint::none()->on('cash'));
     }
 
     public function test_an_approval_field_left_empty_asks_for_nothing(): void
     {
         self::assertNull(ApprovalAsk::from(new Request));
-        $ask = ApprovalAsk::from(new Request(['approver' => ' 201 ', 'approver_pin' => '4201', 'approver_reason' => ' chipped ']));
+        $ask = ApprovalAsk::from(
+            new Request(['approver' => ' 201 ', 'approver_pin' => '4201', 'approver_reason' => ' chipped ']),
+        );
         self::assertSame(['201', '4201', 'chipped'], [$ask?->number, $ask?->pin, $ask?->reason]);
     }
 
     public function test_each_role_may_do_what_the_one_before_it_may(): void
     {
-        $allowed = array_map(static fn (Role $role): int => count(array_filter(Ability::cases(), $role->may(...))), Role::cases());
+        $allowed = array_map(
+            static fn (Role $role): int => count(array_filter(Ability::cases(), $role->may(...))),
+            Role::cases(),
+        );
         $rising = $allowed;
         sort($rising);
         self::assertSame($rising, $allowed);
@@ -182,7 +210,11 @@ final class SmallPartsTest extends TestCase
             self::assertTrue(Role::Owner->may($ability), "The owner may {$ability->value}.");
         }
 
-        self::assertFalse(Role::Clerk->may(Ability::Approve) || Role::Clerk->may(Ability::SeeMargin) || Role::Supervisor->may(Ability::EditItems));
+        self::assertFalse(
+            Role::Clerk->may(Ability::Approve)
+                || Role::Clerk->may(Ability::SeeMargin)
+                || Role::Supervisor->may(Ability::EditItems),
+        );
     }
 
     public function test_a_reduction_is_never_both(): void
@@ -193,7 +225,10 @@ final class SmallPartsTest extends TestCase
 
     public function test_a_picture_has_a_length_for_any_figures(): void
     {
-        self::assertSame([144, -144, 95, 0], [Scale::to(288, 1, 2), Scale::to(288, -1, 2), Scale::to(288, 999_999, 2_999_999), Scale::to(288, 5, 0)]);
+        self::assertSame(
+            [144, -144, 95, 0],
+            [Scale::to(288, 1, 2), Scale::to(288, -1, 2), Scale::to(288, 999_999, 2_999_999), Scale::to(288, 5, 0)],
+        );
         self::assertSame(288, Scale::to(288, PHP_INT_MAX, PHP_INT_MAX));
         self::assertSame([100_000, -100_000], [Scale::to(288, PHP_INT_MAX, 1), Scale::to(288, -PHP_INT_MAX, 1)]);
     }

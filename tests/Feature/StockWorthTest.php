@@ -22,7 +22,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** What is on hand is worth in the books what it cost: goods that come in, sales, returns, write-offs, a cost that is typed otherwise. */
+/**
+ * What is on hand is worth in the books what it cost: goods that come in, sales, returns, write-offs, a cost that is
+ * typed otherwise.
+ */
 final class StockWorthTest extends FeatureCase
 {
     use Returning;
@@ -45,18 +48,26 @@ final class StockWorthTest extends FeatureCase
         return (int) DB::table('stock')->where('item_id', self::item()->id)->value('value');
     }
 
-    private static function bringIn(string $quantity, string $amount, string $code = 'LH-1140', ?string $key = null): Document
-    {
+    private static function bringIn(
+        string $quantity,
+        string $amount,
+        string $code = 'LH-1140',
+        ?string $key = null,
+    ): Document {
         $goods = [new Incoming(self::item($code), Quantity::of($quantity), Money::of($amount, Currency::of('USD')))];
         $at = Place::at(Till::query()->findOrFail(1), Staff::query()->where('number', '301')->firstOrFail());
 
-        return Document::query()->findOrFail(app(BringIn::class)->handle($goods, Purpose::GoodsIn, $at, $key ?? (string) Str::uuid()));
+        return Document::query()->findOrFail(
+            app(BringIn::class)->handle($goods, Purpose::GoodsIn, $at, $key ?? (string) Str::uuid()),
+        );
     }
 
     public function test_opening_stock_stands_in_the_books(): void
     {
         $this->assertSame(-self::account('inventory'), self::account('opening_balances'));
-        $worth = Item::query()->get()->sum(static fn (Item $item): int => (int) round((float) $item->cost * 5000 / $item->price_per));
+        $worth = Item::query()
+            ->get()
+            ->sum(static fn (Item $item): int => (int) round(((float) $item->cost * 5000) / $item->price_per));
         $this->assertSame($worth, self::account('inventory'));
         $this->assertProves();
     }
@@ -67,23 +78,45 @@ final class StockWorthTest extends FeatureCase
         $document = self::bringIn('10', '25.00');
         // 50 at 1.92 and 10 for 25.00: 121.00 ÷ 60.
         $this->assertSame('2.0167', self::item()->cost);
-        $this->assertSame(['goods_in', -2500, $before + 2500], [$document->kind->value, self::account('goods_received'), self::account('inventory') - self::account('stock_differences') * -1]);
+        $this->assertSame(
+            ['goods_in', -2500, $before + 2500],
+            [
+                $document->kind->value,
+                self::account('goods_received'),
+                self::account('inventory') - self::account('stock_differences') * -1,
+            ],
+        );
         $this->assertSame('60.0000', self::item()->stock->sole()->on_hand);
-        $this->as('301')->get("/documents/{$document->label}")->assertOk()->assertSee('Goods came in')->assertSee('25.00')->assertDontSee('UBL');
+        $this->as('301')
+            ->get("/documents/{$document->label}")
+            ->assertOk()
+            ->assertSee('Goods came in')
+            ->assertSee('25.00')
+            ->assertDontSee('UBL');
         $this->assertProves();
     }
 
     public function test_what_goods_cost_is_not_for_everybody(): void
     {
         $document = self::bringIn('10', '25.00');
-        $this->as('101')->get("/documents/{$document->label}")->assertOk()->assertSee('Limestone hook')->assertDontSee('25.00')->assertDontSee('At cost');
+        $this->as('101')
+            ->get("/documents/{$document->label}")
+            ->assertOk()
+            ->assertSee('Limestone hook')
+            ->assertDontSee('25.00')
+            ->assertDontSee('At cost');
 
         foreach (['receipt', 'invoice', 'invoice.pdf', 'receipt.pdf'] as $paper) {
             $this->get("/documents/{$document->label}/{$paper}")->assertForbidden();
         }
 
         $this->post("/documents/{$document->label}/print")->assertForbidden();
-        $this->as('201')->get("/documents/{$document->label}/receipt")->assertOk()->assertSee('25.00')->assertSee('Goods came in')->assertDontSee('Tax');
+        $this->as('201')
+            ->get("/documents/{$document->label}/receipt")
+            ->assertOk()
+            ->assertSee('25.00')
+            ->assertSee('Goods came in')
+            ->assertDontSee('Tax');
     }
 
     public function test_the_same_key_brings_goods_in_once(): void
@@ -103,7 +136,10 @@ final class StockWorthTest extends FeatureCase
         // 20 are there at 3.00: the ten sold at 1.92 had cost 3.00.
         $this->assertSame(['3.0000', 6000], [self::item()->cost, self::worth()]);
         $this->assertSame(1080, self::account('stock_differences'));
-        $this->as('301')->get("/documents/{$document->label}")->assertOk()->assertSee('Worth otherwise');
+        $this->as('301')
+            ->get("/documents/{$document->label}")
+            ->assertOk()
+            ->assertSee('Worth otherwise');
         $this->assertProves();
     }
 
@@ -126,7 +162,12 @@ final class StockWorthTest extends FeatureCase
         self::bringIn('50', '300.00');
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('cost. A supervisor can approve');
-        $this->does('approve', ['place' => '', 'approver' => '201', 'approver_pin' => '4201', 'approver_reason' => 'promised yesterday'])->assertOk();
+        $this->does('approve', [
+            'place' => '',
+            'approver' => '201',
+            'approver_pin' => '4201',
+            'approver_reason' => 'promised yesterday',
+        ])->assertOk();
         $this->does('post')->assertOk();
         $this->assertProves();
     }
@@ -144,7 +185,11 @@ final class StockWorthTest extends FeatureCase
     public function test_a_page_that_stood_open_does_not_set_the_cost_back(): void
     {
         self::bringIn('50', '300.00');
-        $this->saveItem(['description' => 'Limestone hook, 140 mm', 'cost' => '1.92', 'cost_shown' => '1.92'])->assertSessionHasNoErrors();
+        $this->saveItem([
+            'description' => 'Limestone hook, 140 mm',
+            'cost' => '1.92',
+            'cost_shown' => '1.92',
+        ])->assertSessionHasNoErrors();
         $this->assertSame(['3.9600', 'Limestone hook, 140 mm'], [self::item()->cost, self::item()->description]);
         $this->assertProves();
     }
@@ -167,11 +212,22 @@ final class StockWorthTest extends FeatureCase
     public function test_a_write_off_taken_back_brings_the_worth_back(): void
     {
         $before = self::account('inventory');
-        $this->as('201')->post('/write-offs', ['key' => (string) Str::uuid(), 'rows' => [['code' => 'LH-1140', 'quantity' => '5', 'reason' => 'broken', 'note' => '']]])->assertSessionHasNoErrors();
+        $this->as('201')
+            ->post('/write-offs', [
+                'key' => (string) Str::uuid(),
+                'rows' => [['code' => 'LH-1140', 'quantity' => '5', 'reason' => 'broken', 'note' => '']],
+            ])
+            ->assertSessionHasNoErrors();
         $writeOff = Document::query()->where('purpose', 'write_off')->sole();
         $this->assertSame($before - 960, self::account('inventory'));
-        $this->get("/documents/{$writeOff->label}")->assertOk()->assertSee('Goods are written off')->assertSee('9.60')->assertDontSee('Tax');
-        $this->post("/write-offs/{$writeOff->label}/take-back", ['reason' => 'it was found again'])->assertSessionHasNoErrors();
+        $this->get("/documents/{$writeOff->label}")
+            ->assertOk()
+            ->assertSee('Goods are written off')
+            ->assertSee('9.60')
+            ->assertDontSee('Tax');
+        $this->post("/write-offs/{$writeOff->label}/take-back", [
+            'reason' => 'it was found again',
+        ])->assertSessionHasNoErrors();
         $this->assertSame($before, self::account('inventory'));
         $this->assertProves();
     }
@@ -181,7 +237,16 @@ final class StockWorthTest extends FeatureCase
         $this->expectExceptionMessage('closed');
         $this->expectException(Refused::class);
         $day = Location::query()->firstOrFail()->closed_through;
-        app(BringIn::class)->handle([new Incoming(self::item(), Quantity::of('1'), Money::of('1.00', Currency::of('USD')))], Purpose::GoodsIn, Place::at(Till::query()->findOrFail(1), Staff::query()->firstOrFail(), CarbonImmutable::parse((string) $day)), (string) Str::uuid());
+        app(BringIn::class)->handle(
+            [new Incoming(self::item(), Quantity::of('1'), Money::of('1.00', Currency::of('USD')))],
+            Purpose::GoodsIn,
+            Place::at(
+                Till::query()->findOrFail(1),
+                Staff::query()->firstOrFail(),
+                CarbonImmutable::parse((string) $day),
+            ),
+            (string) Str::uuid(),
+        );
     }
 
     /** @param  callable(): mixed  $tamper */
@@ -197,9 +262,30 @@ final class StockWorthTest extends FeatureCase
     /** @return iterable<string, array{callable(): mixed, string}> */
     public static function tampering(): iterable
     {
-        yield 'the cost was set by hand' => [static fn () => DB::table('items')->where('code', 'LH-1140')->update(['cost' => '9.99']), 'on hand × cost'];
-        yield 'the worth was set by hand' => [static fn () => DB::table('stock')->limit(1)->update(['value' => 1]), 'what the stock is worth by the books'];
-        yield 'goods without a document' => [static fn () => DB::table('stock_movements')->insert(['item_id' => (int) DB::table('items')->min('id'), 'location_id' => (int) DB::table('locations')->min('id'), 'quantity' => 0, 'unit_cost' => 1, 'value' => 0, 'why' => 'delivery', 'business_date' => '2026-01-01']), 'have no document'];
+        yield 'the cost was set by hand' => [
+            static fn () => DB::table('items')
+                ->where('code', 'LH-1140')
+                ->update(['cost' => '9.99']),
+            'on hand × cost',
+        ];
+        yield 'the worth was set by hand' => [
+            static fn () => DB::table('stock')
+                ->limit(1)
+                ->update(['value' => 1]),
+            'what the stock is worth by the books',
+        ];
+        yield 'goods without a document' => [
+            static fn () => DB::table('stock_movements')->insert([
+                'item_id' => (int) DB::table('items')->min('id'),
+                'location_id' => (int) DB::table('locations')->min('id'),
+                'quantity' => 0,
+                'unit_cost' => 1,
+                'value' => 0,
+                'why' => 'delivery',
+                'business_date' => '2026-01-01',
+            ]),
+            'have no document',
+        ];
     }
 
     /**
@@ -210,7 +296,20 @@ final class StockWorthTest extends FeatureCase
     {
         $item = self::item();
 
-        return $this->as('301')->post("/items/{$item->code}", ['code' => $item->code, 'barcode' => $item->barcode, 'description' => $item->description, 'department_id' => $item->department_id, 'unit' => 'each', 'price_per' => 1, 'list_price' => $item->list_price,
-            'floor_price' => $item->floor_price, 'cost' => $item->cost, 'tax_class' => 'standard', 'may_discount' => '1', 'active' => '1', ...$fields]);
+        return $this->as('301')->post("/items/{$item->code}", [
+            'code' => $item->code,
+            'barcode' => $item->barcode,
+            'description' => $item->description,
+            'department_id' => $item->department_id,
+            'unit' => 'each',
+            'price_per' => 1,
+            'list_price' => $item->list_price,
+            'floor_price' => $item->floor_price,
+            'cost' => $item->cost,
+            'tax_class' => 'standard',
+            'may_discount' => '1',
+            'active' => '1',
+            ...$fields,
+        ]);
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-/** The database as a client sees it when its machine is stopped: connections stand, nothing answers. A process between the two that can be stopped. */
+/**
+ * The database as a client sees it when its machine is stopped: connections stand, nothing answers. A process between
+ * the two that can be stopped.
+ */
 final class StoppedServer
 {
     private readonly int $process;

@@ -24,7 +24,9 @@ final class SturdyTest extends FeatureCase
 
     public function test_an_invoice_of_five_hundred_lines_is_a_pdf_within_the_memory_a_page_has(): void
     {
-        $document = $this->sell('LH-1140', 'WA-0001')->load(['lines', 'taxes', 'tenders', 'coupons', 'refersTo', 'location', 'till', 'staff']);
+        $document = $this->sell('LH-1140', 'WA-0001')->load([
+            'lines', 'taxes', 'tenders', 'coupons', 'refersTo', 'location', 'till', 'staff',
+        ]);
         $lines = $document->lines;
         $document->setRelation('lines', $lines->concat(array_fill(0, 498, $lines->first()))->values());
         $before = memory_get_usage();
@@ -43,7 +45,13 @@ final class SturdyTest extends FeatureCase
     public function test_a_journal_is_shown_debits_first_then_credits_cost_last(): void
     {
         $sale = $this->sell('LH-1140');
-        $shown = array_map(static fn (JournalRow $row): array => [$row->account === 'cost_of_goods' || $row->account === 'inventory', $row->debit > 0], JournalRow::inNaturalOrder($sale->load('journal')->journal));
+        $shown = array_map(
+            static fn (JournalRow $row): array => [
+                $row->account === 'cost_of_goods' || $row->account === 'inventory',
+                $row->debit > 0,
+            ],
+            JournalRow::inNaturalOrder($sale->load('journal')->journal),
+        );
         $this->assertSame([[false, true], [false, false], [false, false], [true, true], [true, false]], $shown);
     }
 
@@ -61,10 +69,18 @@ final class SturdyTest extends FeatureCase
 
     public function test_no_page_waits_long_for_a_lock_or_an_answer(): void
     {
-        $this->assertSame([5, '+00:00'], array_values((array) DB::selectOne('SELECT @@innodb_lock_wait_timeout AS w, @@time_zone AS z')));
+        $this->assertSame(
+            [5, '+00:00'],
+            array_values((array) DB::selectOne('SELECT @@innodb_lock_wait_timeout AS w, @@time_zone AS z')),
+        );
         ini_set('mysqlnd.net_read_timeout', '1');
         $config = config('database.connections.mariadb');
-        $own = new PDO("mysql:host={$config['host']};port={$config['port']};dbname={$config['database']}", $config['username'], $config['password'], [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $own = new PDO(
+            "mysql:host={$config['host']};port={$config['port']};dbname={$config['database']}",
+            $config['username'],
+            $config['password'],
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
         ini_set('mysqlnd.net_read_timeout', '86400');
         $start = hrtime(true);
 
@@ -80,7 +96,10 @@ final class SturdyTest extends FeatureCase
 
     public function test_a_database_whose_machine_stopped_holds_no_page_for_long(): void
     {
-        $between = new StoppedServer((string) config('database.connections.mariadb.host'), (int) config('database.connections.mariadb.port'));
+        $between = new StoppedServer(
+            (string) config('database.connections.mariadb.host'),
+            (int) config('database.connections.mariadb.port'),
+        );
         // As for pages: this is a command, which may wait longer.
         (new FoundationProvider(app()))->neverWaitsLong();
         config(['database.connections.mariadb.port' => (string) $between->port]);
@@ -89,7 +108,8 @@ final class SturdyTest extends FeatureCase
         try {
             $this->get('/up')->assertOk();
             $between->stop();
-            // The connection that stands does not answer; a new one is not taken. Neither is asked twice: a lock's wait and a second.
+            // The connection that stands does not answer; a new one is not taken. Neither is asked twice: a lock's wait
+            // and a second.
             $this->waits(fn () => $this->get('/up')->assertStatus(503)->assertSee('does not answer'));
             DB::purge();
             $this->waits(fn () => $this->get('/up')->assertStatus(503));
@@ -112,7 +132,10 @@ final class SturdyTest extends FeatureCase
     {
         $start = hrtime(true);
         $page();
-        $this->assertThat(intdiv(hrtime(true) - $start, 1_000_000), $this->logicalAnd($this->greaterThan(5000), $this->lessThan(12000)));
+        $this->assertThat(
+            intdiv(hrtime(true) - $start, 1_000_000),
+            $this->logicalAnd($this->greaterThan(5000), $this->lessThan(12000)),
+        );
     }
 
     public function test_what_grows_and_is_not_kept_is_thrown_away_and_what_waits_is_not(): void
@@ -122,11 +145,21 @@ final class SturdyTest extends FeatureCase
         $this->post('/devices/printer', ['broken' => '0']);
         $this->sell('LH-1140');
         $acts = DB::table('slip_acts')->count();
-        DB::table('outbox')->where('state', 'waiting')->update(['made_at' => '2020-01-01', 'next_try_at' => '2020-01-01']);
+        DB::table('outbox')
+            ->where('state', 'waiting')
+            ->update(['made_at' => '2020-01-01', 'next_try_at' => '2020-01-01']);
         Artisan::call('house:tidy');
         $this->assertSame([$acts, 2], [DB::table('slip_acts')->count(), DB::table('outbox')->count()]);
         $this->travel(40)->days();
         Artisan::call('house:tidy');
-        $this->assertSame([0, 1, 0, 2], [DB::table('slip_acts')->count(), DB::table('outbox')->count(), DB::table('printed_papers')->count(), Document::query()->where('kind', 'invoice')->count()]);
+        $this->assertSame(
+            [0, 1, 0, 2],
+            [
+                DB::table('slip_acts')->count(),
+                DB::table('outbox')->count(),
+                DB::table('printed_papers')->count(),
+                Document::query()->where('kind', 'invoice')->count(),
+            ],
+        );
     }
 }

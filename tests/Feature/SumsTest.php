@@ -36,11 +36,40 @@ final class SumsTest extends FeatureCase
     public function test_a_discount_goes_with_the_allocation_that_earned_it(): void
     {
         [$customer, $invoice, $receipt] = $this->paidWithDiscount();
-        $this->as('301')->post("/accounts/{$customer->number}/items/{$receipt->label}", ['key' => (string) Str::uuid(), 'spread' => 'hand', 'on' => [$invoice->label => ''], 'amount' => '107.25', 'reason' => 'wrong invoice', 'way' => 'cheque', 'day' => now()->format('Y-m-d')])->assertOk();
-        $this->assertSame([10725, 10510, 215], [$this->open($invoice->label), $this->open($receipt->label), (int) Document::query()->where('purpose', 'discount_back')->sole()->total]);
-        $out = fn (string $amount): array => ['key' => (string) Str::uuid(), 'amount' => $amount, 'way' => 'cheque', 'reference' => '7', 'reason' => 'asked'];
-        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $out('107.25'))->assertSessionHasErrors();
-        $this->post("/accounts/{$customer->number}/items/{$receipt->label}/pay-out", $out('105.10'))->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/items/{$receipt->label}", [
+                'key' => (string) Str::uuid(),
+                'spread' => 'hand',
+                'on' => [$invoice->label => ''],
+                'amount' => '107.25',
+                'reason' => 'wrong invoice',
+                'way' => 'cheque',
+                'day' => now()->format('Y-m-d'),
+            ])
+            ->assertOk();
+        $this->assertSame(
+            [10725, 10510, 215],
+            [
+                $this->open($invoice->label),
+                $this->open($receipt->label),
+                (int) Document::query()->where('purpose', 'discount_back')->sole()->total,
+            ],
+        );
+        $out = fn (string $amount): array => [
+            'key' => (string) Str::uuid(),
+            'amount' => $amount,
+            'way' => 'cheque',
+            'reference' => '7',
+            'reason' => 'asked',
+        ];
+        $this->post(
+            "/accounts/{$customer->number}/items/{$receipt->label}/pay-out",
+            $out('107.25'),
+        )->assertSessionHasErrors();
+        $this->post(
+            "/accounts/{$customer->number}/items/{$receipt->label}/pay-out",
+            $out('105.10'),
+        )->assertSessionHasNoErrors();
         $this->assertSame(10725, $this->balance($customer));
         $this->assertProves();
     }
@@ -52,7 +81,13 @@ final class SumsTest extends FeatureCase
         foreach ([['1', -1788, 36], ['5', -8937, 179]] as [$quantity, $credit, $discount]) {
             $this->back($invoice, [1 => $quantity])->assertOk();
             $this->does('post')->assertOk();
-            $this->assertSame([$credit, $discount], [$this->creditNote()->total, (int) Document::query()->where('purpose', 'discount_back')->latest('id')->value('total')]);
+            $this->assertSame(
+                [$credit, $discount],
+                [
+                    $this->creditNote()->total,
+                    (int) Document::query()->where('purpose', 'discount_back')->latest('id')->value('total'),
+                ],
+            );
         }
 
         $this->assertSame(-10510, $this->balance($customer), 'nobody is owed more than came in');
@@ -62,16 +97,45 @@ final class SumsTest extends FeatureCase
     public function test_a_payment_that_bounces_after_it_was_moved_owes_what_was_paid(): void
     {
         [$customer, $invoice, $receipt] = $this->paidWithDiscount();
-        $this->as('301')->post("/accounts/{$customer->number}/items/{$receipt->label}", ['key' => (string) Str::uuid(), 'spread' => 'hand', 'on' => [$invoice->label => ''], 'amount' => '107.25', 'reason' => 'wrong invoice', 'way' => 'cheque', 'day' => now()->format('Y-m-d')])->assertOk();
-        $this->post("/documents/{$receipt->label}/returned", ['key' => (string) Str::uuid(), 'fee' => '', 'reason' => 'no money', 'day' => now()->format('Y-m-d')])->assertSessionHasNoErrors();
-        $this->assertSame([10725, 10725, 0], [$this->balance($customer), $this->open($invoice->label), (int) OpenItemRecord::query()->where('purpose', 'discount_back')->value('open')], 'the invoice is owed, whole and once');
+        $this->as('301')
+            ->post("/accounts/{$customer->number}/items/{$receipt->label}", [
+                'key' => (string) Str::uuid(),
+                'spread' => 'hand',
+                'on' => [$invoice->label => ''],
+                'amount' => '107.25',
+                'reason' => 'wrong invoice',
+                'way' => 'cheque',
+                'day' => now()->format('Y-m-d'),
+            ])
+            ->assertOk();
+        $this->post("/documents/{$receipt->label}/returned", [
+            'key' => (string) Str::uuid(),
+            'fee' => '',
+            'reason' => 'no money',
+            'day' => now()->format('Y-m-d'),
+        ])->assertSessionHasNoErrors();
+        $this->assertSame(
+            [10725, 10725, 0],
+            [
+                $this->balance($customer),
+                $this->open($invoice->label),
+                (int) OpenItemRecord::query()->where('purpose', 'discount_back')->value('open'),
+            ],
+            'the invoice is owed, whole and once',
+        );
         $this->assertProves();
     }
 
     public function test_receipts_of_a_partly_exempt_customer_prove(): void
     {
         $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
-        DB::table('customers')->where('id', $customer->id)->update(['certificate' => 'X-1', 'certificate_expires' => CarbonImmutable::today()->addYear()->format('Y-m-d'), 'exempt' => json_encode(['state_HF'])]);
+        DB::table('customers')
+            ->where('id', $customer->id)
+            ->update([
+                'certificate' => 'X-1',
+                'certificate_expires' => CarbonImmutable::today()->addYear()->format('Y-m-d'),
+                'exempt' => json_encode(['state_HF']),
+            ]);
         $this->does('customer', ['customer' => $customer->id])->assertOk();
         $this->does('deposit', ['deposit_in' => '50', 'deposit_for' => ''])->assertOk();
         $this->does('cash', ['cash' => '50'])->assertOk();
@@ -86,7 +150,15 @@ final class SumsTest extends FeatureCase
         $customer = $this->account();
         $this->charge($customer, '6 x PI-2800');
         $invoice = $this->document();
-        $this->as('301')->post("/documents/{$invoice->label}/plan", ['key' => (string) Str::uuid(), 'charge' => '3 %', 'count' => '3', 'rhythm' => 'month', 'first_due' => now()->addMonthNoOverflow()->format('Y-m-d')])->assertSessionHasNoErrors();
+        $this->as('301')
+            ->post("/documents/{$invoice->label}/plan", [
+                'key' => (string) Str::uuid(),
+                'charge' => '3 %',
+                'count' => '3',
+                'rhythm' => 'month',
+                'first_due' => now()->addMonthNoOverflow()->format('Y-m-d'),
+            ])
+            ->assertSessionHasNoErrors();
         $this->assertSame(11047, $this->balance($customer));
         $this->as('101');
 
@@ -96,8 +168,14 @@ final class SumsTest extends FeatureCase
     public function test_a_planned_invoice_that_is_voided_ends_its_plan_and_the_charge(): void
     {
         $invoice = $this->planned();
-        $this->post("/documents/{$invoice->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
-        $this->assertSame([0, 0], [(int) DB::table('house_accounts')->value('balance'), (int) DB::table('open_items')->sum('open')]);
+        $this->post("/documents/{$invoice->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
+        $this->assertSame(
+            [0, 0],
+            [(int) DB::table('house_accounts')->value('balance'), (int) DB::table('open_items')->sum('open')],
+        );
         $this->assertSame(322, (int) Document::query()->where('purpose', 'plan_let_off')->sole()->total);
         $this->assertProves();
     }
@@ -125,10 +203,15 @@ final class SumsTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $customer->id]);
-        $this->add('LH-1140')->does('deposit/use', ['rest' => '1'])->assertOk();
+        $this->add('LH-1140')
+            ->does('deposit/use', ['rest' => '1'])
+            ->assertOk();
         $this->does('deposit/use', ['deposit_used' => '4.24'])->assertOk();
         $this->does('post')->assertOk();
-        $this->post("/documents/{$this->document()->label}/void", ['act' => (string) Str::uuid(), ...$this->approval()])->assertRedirect();
+        $this->post("/documents/{$this->document()->label}/void", [
+            'act' => (string) Str::uuid(),
+            ...$this->approval(),
+        ])->assertRedirect();
         $this->assertSame(2000, (int) DB::table('deposit_entries')->where('kept_for', 'Order 7')->sum('amount'));
         $this->assertProves();
     }
@@ -136,8 +219,12 @@ final class SumsTest extends FeatureCase
     public function test_another_customer_does_not_silently_drop_the_hold(): void
     {
         $this->does('customer', ['customer' => $this->customer('Wren Hollis', ['phone' => '555 0142'])->id]);
-        $this->add('MA-0031')->does('hold', ['hold' => '25'])->assertOk();
-        $this->does('customer', ['customer' => $this->customer('Pine & Daughter')->id])->assertStatus(422)->assertSee('held as a layaway for Wren Hollis');
+        $this->add('MA-0031')
+            ->does('hold', ['hold' => '25'])
+            ->assertOk();
+        $this->does('customer', ['customer' => $this->customer('Pine & Daughter')->id])
+            ->assertStatus(422)
+            ->assertSee('held as a layaway for Wren Hollis');
         $this->does('hold/drop')->assertOk();
         $this->does('customer', ['customer' => (int) DB::table('customers')->max('id')])->assertOk();
     }

@@ -27,7 +27,11 @@ abstract class TamperCase extends FeatureCase
     {
         $this->artisan('migrate:fresh');
 
-        foreach (DB::table('information_schema.TRIGGERS')->where('TRIGGER_SCHEMA', DB::getDatabaseName())->pluck('TRIGGER_NAME') as $trigger) {
+        foreach (
+            DB::table('information_schema.TRIGGERS')
+                ->where('TRIGGER_SCHEMA', DB::getDatabaseName())
+                ->pluck('TRIGGER_NAME') as $trigger
+        ) {
             DB::unprepared("DROP TRIGGER `{$trigger}`");
         }
     }

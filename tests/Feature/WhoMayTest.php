@@ -7,7 +7,10 @@ namespace Elmstone\Tests\Feature;
 use Illuminate\Support\Facades\Auth;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** Who may see and do what with customers and accounts. Clerks serve; supervisors approve, post payments and stop; the office and the owner do the rest. */
+/**
+ * Who may see and do what with customers and accounts. Clerks serve; supervisors approve, post payments and stop; the
+ * office and the owner do the rest.
+ */
 final class WhoMayTest extends FeatureCase
 {
     use Accounts;
@@ -21,20 +24,55 @@ final class WhoMayTest extends FeatureCase
     /** @return iterable<string, array{string, string, list<string>}> method, path, who may */
     public static function doors(): iterable
     {
-        foreach ([
-            ['get', '/customers', self::ALL], ['get', '/customers/1001', self::ALL], ['get', '/customers/1001/change', self::ALL], ['get', '/customers/new', self::ALL],
-            ['get', '/customers/types', self::OFFICE], ['get', '/customers.csv', self::OFFICE], ['get', '/customers/import', self::OFFICE],
-            ['get', '/accounts', ['201', '301', '901']], ['get', '/accounts/1001', self::ALL], ['get', '/accounts/1001/statement', self::ALL], ['get', '/accounts/1001/account.csv', self::ALL],
-            ['get', '/accounts/1001/payment', self::FROM_SUPERVISOR], ['get', '/accounts/cheques', self::FROM_SUPERVISOR], ['get', '/accounts/calls', self::FROM_SUPERVISOR],
-            ['get', '/accounts/1001/terms', self::OFFICE], ['get', '/statements', self::OFFICE], ['get', '/finance-charges', self::OFFICE], ['get', '/bank', self::OFFICE],
-            ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR], ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR], ['post', '/accounts/1001/release', self::OFFICE],
-            ['post', '/accounts/1001/terms', self::OFFICE], ['post', '/accounts/1001/merge', self::OFFICE], ['post', '/accounts/1001/payment', self::FROM_SUPERVISOR],
-            ['post', '/finance-charges', self::OFFICE], ['post', '/finance-charges/settings', self::OFFICE], ['post', '/statements', self::OFFICE], ['post', '/bank', self::OFFICE],
-            ['get', '/gift-cards', self::ALL], ['get', '/gift-cards.csv', self::ALL], ['get', '/store-credit', self::ALL], ['get', '/store-credit.csv', self::ALL], ['get', '/store-credit/1001', self::ALL], ['get', '/coupons', self::ALL],
-            ['post', '/coupons', self::OFFICE], ['get', '/write-offs', self::FROM_SUPERVISOR], ['post', '/write-offs', self::FROM_SUPERVISOR], ['get', '/return-rules', self::OFFICE], ['post', '/return-rules', self::OFFICE],
-            ['post', '/return-rules/settings', self::OFFICE], ['get', '/customers/1001/credit', self::FROM_SUPERVISOR], ['post', '/customers/1001/credit', self::FROM_SUPERVISOR], ['post', '/store-credit/1001/pay-out', self::FROM_SUPERVISOR],
-            ['post', '/customers/import', self::OFFICE], ['post', '/customers/levels', self::OFFICE],
-        ] as [$method, $path, $who]) {
+        foreach (
+            [
+                ['get', '/customers', self::ALL],
+                ['get', '/customers/1001', self::ALL],
+                ['get', '/customers/1001/change', self::ALL],
+                ['get', '/customers/new', self::ALL],
+                ['get', '/customers/types', self::OFFICE],
+                ['get', '/customers.csv', self::OFFICE],
+                ['get', '/customers/import', self::OFFICE],
+                ['get', '/accounts', ['201', '301', '901']],
+                ['get', '/accounts/1001', self::ALL],
+                ['get', '/accounts/1001/statement', self::ALL],
+                ['get', '/accounts/1001/account.csv', self::ALL],
+                ['get', '/accounts/1001/payment', self::FROM_SUPERVISOR],
+                ['get', '/accounts/cheques', self::FROM_SUPERVISOR],
+                ['get', '/accounts/calls', self::FROM_SUPERVISOR],
+                ['get', '/accounts/1001/terms', self::OFFICE],
+                ['get', '/statements', self::OFFICE],
+                ['get', '/finance-charges', self::OFFICE],
+                ['get', '/bank', self::OFFICE],
+                ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR],
+                ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR],
+                ['post', '/accounts/1001/release', self::OFFICE],
+                ['post', '/accounts/1001/terms', self::OFFICE],
+                ['post', '/accounts/1001/merge', self::OFFICE],
+                ['post', '/accounts/1001/payment', self::FROM_SUPERVISOR],
+                ['post', '/finance-charges', self::OFFICE],
+                ['post', '/finance-charges/settings', self::OFFICE],
+                ['post', '/statements', self::OFFICE],
+                ['post', '/bank', self::OFFICE],
+                ['get', '/gift-cards', self::ALL],
+                ['get', '/gift-cards.csv', self::ALL],
+                ['get', '/store-credit', self::ALL],
+                ['get', '/store-credit.csv', self::ALL],
+                ['get', '/store-credit/1001', self::ALL],
+                ['get', '/coupons', self::ALL],
+                ['post', '/coupons', self::OFFICE],
+                ['get', '/write-offs', self::FROM_SUPERVISOR],
+                ['post', '/write-offs', self::FROM_SUPERVISOR],
+                ['get', '/return-rules', self::OFFICE],
+                ['post', '/return-rules', self::OFFICE],
+                ['post', '/return-rules/settings', self::OFFICE],
+                ['get', '/customers/1001/credit', self::FROM_SUPERVISOR],
+                ['post', '/customers/1001/credit', self::FROM_SUPERVISOR],
+                ['post', '/store-credit/1001/pay-out', self::FROM_SUPERVISOR],
+                ['post', '/customers/import', self::OFFICE],
+                ['post', '/customers/levels', self::OFFICE],
+            ] as [$method, $path, $who]
+        ) {
             yield "{$method} {$path}" => [$method, $path, $who];
         }
     }
@@ -47,7 +85,11 @@ final class WhoMayTest extends FeatureCase
 
         foreach (self::ALL as $number) {
             $answer = $this->as($number)->call($method, $path);
-            $this->assertSame(! in_array($number, $who, true), $answer->getStatusCode() === 403, "{$number} at {$path}: {$answer->getStatusCode()}");
+            $this->assertSame(
+                ! in_array($number, $who, true),
+                $answer->getStatusCode() === 403,
+                "{$number} at {$path}: {$answer->getStatusCode()}",
+            );
             $this->assertLessThan(500, $answer->getStatusCode(), "{$number} at {$path}");
         }
     }

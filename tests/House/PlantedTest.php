@@ -37,14 +37,24 @@ final class PlantedTest extends TestCase
     public function test_a_violation_of_each_kind_is_found(): void
     {
         $this->tree = $tree = $this->plant();
-        exec('cd '.escapeshellarg(dirname(__DIR__, 2)).' && vendor/bin/phpstan analyse -c '.escapeshellarg("{$tree}/rules.neon").' --no-progress --memory-limit=1G --error-format=json 2>/dev/null', $said);
+        exec(
+            'cd '
+                .escapeshellarg(dirname(__DIR__, 2))
+                .' && vendor/bin/phpstan analyse -c '
+                .escapeshellarg("{$tree}/rules.neon")
+                .' --no-progress --memory-limit=1G --error-format=json 2>/dev/null',
+            $said,
+        );
         $found = json_decode(implode("\n", $said), true, 64, JSON_THROW_ON_ERROR)['files'];
         $silent = [];
 
         foreach (self::VIOLATIONS as $what => [$class, $leansOn]) {
             $messages = $found["{$tree}/".self::file($class)]['messages'] ?? [];
-            $named = array_filter($messages, static fn (array $message): bool => str_contains($message['message'], "should not depend on {$leansOn}"));
-            $named === [] && $silent[] = $what;
+            $named = array_filter(
+                $messages,
+                static fn (array $message): bool => str_contains($message['message'], "should not depend on {$leansOn}"),
+            );
+            $named === [] && ($silent[] = $what);
         }
 
         $this->assertSame([], $silent);
@@ -54,8 +64,15 @@ final class PlantedTest extends TestCase
 
     public function test_every_room_and_every_part_of_the_core_has_its_row(): void
     {
-        $folders = static fn (string $of): array => array_map(basename(...), glob(dirname(__DIR__, 2)."/{$of}/*", GLOB_ONLYDIR) ?: []);
-        $this->assertEqualsCanonicalizing($folders('app'), [...array_keys(HouseRulesTest::neighbours()), 'Support', 'Foundation']);
+        $folders = static fn (string $of): array => array_map(
+            basename(...),
+            glob(dirname(__DIR__, 2)."/{$of}/*", GLOB_ONLYDIR) ?: [],
+        );
+        $this->assertEqualsCanonicalizing($folders('app'), [
+            ...array_keys(HouseRulesTest::neighbours()),
+            'Support',
+            'Foundation',
+        ]);
         $this->assertEqualsCanonicalizing($folders('core'), array_keys(HouseRulesTest::core()));
     }
 
@@ -63,7 +80,12 @@ final class PlantedTest extends TestCase
     {
         foreach ([HouseRulesTest::neighbours() + ['Support' => []], HouseRulesTest::core()] as $rows) {
             while ($rows !== []) {
-                $free = array_keys(array_filter($rows, static fn (array $below): bool => array_intersect($below, array_keys($rows)) === []));
+                $free = array_keys(
+                    array_filter(
+                        $rows,
+                        static fn (array $below): bool => array_intersect($below, array_keys($rows)) === [],
+                    ),
+                );
                 $this->assertNotSame([], $free, 'in a circle: '.implode(', ', array_keys($rows)));
                 $rows = array_diff_key($rows, array_flip($free));
             }
@@ -80,21 +102,30 @@ final class PlantedTest extends TestCase
             is_dir(dirname($file)) || mkdir(dirname($file), recursive: true);
             $at = (int) strrpos($class, '\\');
             $name = substr($class, $at + 1);
-            file_put_contents($file, '<?php namespace Elmstone\\'.substr($class, 0, $at)."; final class {$name} { public function leans(): ?\\{$leansOn} { return null; } }\n");
+            file_put_contents(
+                $file,
+                '<?php namespace Elmstone\\'
+                    .substr($class, 0, $at)
+                    ."; final class {$name} { public function leans(): ?\\{$leansOn} { return null; } }\n",
+            );
         }
 
-        file_put_contents("{$tree}/rules.neon", <<<NEON
-        includes:
-            - {$house}/vendor/phpat/phpat/extension.neon
-        parameters:
-            level: 0
-            paths: [{$tree}]
-            tmpDir: {$tree}/tmp
-        services:
-            -
-                class: Elmstone\Tests\HouseRulesTest
-                tags: [phpat.test]
-        NEON);
+        file_put_contents(
+            "{$tree}/rules.neon",
+            <<<NEON
+            includes:
+                - {$house}/vendor/phpat/phpat/extension.neon
+            parameters:
+                level: 0
+                paths: [{$tree}]
+                tmpDir: {$tree}/tmp
+            services:
+                -
+                    class: Elmstone\Tests\HouseRulesTest
+                    tags: [phpat.test]
+            NEON
+            ,
+        );
 
         return $tree;
     }

@@ -13,7 +13,8 @@ final class Tables
 
     private const BUILDER_WRITES = '/\btable\(\s*[\'"]([a-z_]+)[^;]*?->(?:insert|insertGetId|insertOrIgnore|insertUsing|upsert|update|updateOrInsert|delete|truncate|increment|decrement)\(/';
 
-    private const SQL_WRITES = '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|(?<!FOR )UPDATE)\s+`?([a-z_]+)`?/';
+    private const SQL_WRITES
+        = '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|(?<!FOR '.')UPDATE)\s+`?([a-z_]+)`?/';
 
     /** @return list<string> */
     public static function named(string $php): array
@@ -42,8 +43,15 @@ final class Tables
 
     private static function withoutComments(string $php): string
     {
-        $kept = array_filter(token_get_all($php), static fn (array|string $token): bool => ! is_array($token) || ! in_array($token[0], [T_COMMENT, T_DOC_COMMENT], true));
+        $kept = array_filter(
+            token_get_all($php),
+            static fn (array|string $token): bool => ! is_array($token)
+                || ! in_array($token[0], [T_COMMENT, T_DOC_COMMENT], true),
+        );
 
-        return implode('', array_map(static fn (array|string $token): string => is_array($token) ? $token[1] : $token, $kept));
+        return implode(
+            '',
+            array_map(static fn (array|string $token): string => is_array($token) ? $token[1] : $token, $kept),
+        );
     }
 }

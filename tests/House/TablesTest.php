@@ -35,7 +35,10 @@ final class TablesTest extends TestCase
         $found = [];
 
         foreach (self::sources() as $room => $source) {
-            $others = array_filter(Tables::named($source), fn (string $table): bool => ($this->owners[$table] ?? $room) !== $room);
+            $others = array_filter(
+                Tables::named($source),
+                fn (string $table): bool => ($this->owners[$table] ?? $room) !== $room,
+            );
             $found[$room] = array_values(array_unique([...$found[$room] ?? [], ...$others]));
         }
 
@@ -51,7 +54,7 @@ final class TablesTest extends TestCase
 
         foreach (self::sources() as $room => $source) {
             foreach (Tables::written($source) as $table) {
-                ($this->owners[$table] ?? $room) === $room || $found[] = "{$room} writes {$table}";
+                ($this->owners[$table] ?? $room) === $room || ($found[] = "{$room} writes {$table}");
             }
         }
 
@@ -69,18 +72,44 @@ final class TablesTest extends TestCase
             $made = array_diff([...$made, ...$created[1], ...$renamed[2]], $renamed[1]);
         }
 
-        $this->assertEqualsCanonicalizing(array_values(array_unique($made)), [...array_keys($this->owners), 'sessions', 'cache', 'cache_locks']);
+        $this->assertEqualsCanonicalizing(array_values(array_unique($made)), [
+            ...array_keys($this->owners),
+            'sessions',
+            'cache',
+            'cache_locks',
+        ]);
     }
 
     /** @return iterable<string, array{string, list<string>, list<string>}> */
     public static function planted(): iterable
     {
-        yield 'the query builder' => ["DB::table('slips as s')->leftJoin(\n    'layaways as l', 'x', '=', 'y')->get();", ['slips', 'layaways'], []];
-        yield 'SQL' => ["DB::select('SELECT 1 FROM gift_cards g JOIN `coupons` c ON 1 = 1 WHERE EXISTS (SELECT 1 FROM plans)');", ['gift_cards', 'coupons', 'plans'], []];
+        yield 'the query builder' => [
+            "DB::table('slips as s')->leftJoin(\n    'layaways as l', 'x', '=', 'y')->get();",
+            ['slips', 'layaways'],
+            [],
+        ];
+        yield 'SQL' => [
+            "DB::select('SELECT 1 FROM gift_cards g JOIN `coupons` c ON 1 = 1 WHERE EXISTS (SELECT 1 FROM plans)');",
+            ['gift_cards', 'coupons', 'plans'],
+            [],
+        ];
         yield 'SQL over several lines' => ["DB::select(<<<'SQL'\nSELECT 1\n  FROM\n    series\nSQL);", ['series'], []];
-        yield 'a builder that writes' => ["DB::table('stock')->where('id', 1)\n->update(['a' => DB::table('items')->count()]);", ['stock', 'items'], ['stock']];
-        yield 'SQL that writes' => ["DB::statement('INSERT INTO open_items (a) SELECT b FROM plans'); DB::update('UPDATE series SET a = 1'); DB::delete('DELETE FROM calls');", ['open_items', 'plans', 'series', 'calls'], ['open_items', 'series', 'calls']];
-        yield 'words' => ['/** What is read from documents and put into stock. */ $x->from($y); // join the shop', [], []];
+        yield 'a builder that writes' => [
+            "DB::table('stock')->where('id', 1)\n->update(['a' => DB::table('items')->count()]);",
+            ['stock', 'items'],
+            ['stock'],
+        ];
+        yield 'SQL that writes' => [
+            "DB::statement('INSERT INTO open_items (a) SELECT b FROM plans'); DB::update('UPDATE series SET a = 1'); "
+            ."DB::delete('DELETE FROM calls');",
+            ['open_items', 'plans', 'series', 'calls'],
+            ['open_items', 'series', 'calls'],
+        ];
+        yield 'words' => [
+            '/** What is read from documents and put into stock. */ $x->from($y); // join the shop',
+            [],
+            [],
+        ];
     }
 
     /**
@@ -97,7 +126,11 @@ final class TablesTest extends TestCase
     /** @return iterable<string, string> by room, each file without its comments */
     private static function sources(): iterable
     {
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/app', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/app', \FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
             if ($file->getExtension() === 'php') {
                 preg_match('#/app/(\w+)/#', $file->getPathname(), $room);
                 yield $room[1] => (string) file_get_contents($file->getPathname());

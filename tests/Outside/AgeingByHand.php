@@ -7,8 +7,8 @@ namespace Elmstone\Tests\Outside;
 use PDO;
 
 /**
- * The ageing of every account on every day, reckoned a second time from the journal and from what was set against what, in plain whole cents. Written from the rules' text
- * and the table's columns alone: nothing of the application is used.
+ * The ageing of every account on every day, reckoned a second time from the journal and from what was set against what,
+ * in plain whole cents. Written from the rules' text and the table's columns alone: nothing of the application is used.
  */
 final readonly class AgeingByHand
 {
@@ -17,7 +17,8 @@ final readonly class AgeingByHand
     }
 
     /**
-     * @return array<string, array<int, array<string, int>>> cents by column, and the balance, by day and customer; those with nothing open are left out
+     * @return array<string, array<int, array<string, int>>> cents by column, and the balance, by day and customer;
+     *     those with nothing open are left out
      */
     public function everyDay(string $first, string $last): array
     {
@@ -33,7 +34,10 @@ final readonly class AgeingByHand
         return $days;
     }
 
-    /** @return array<int, array{customer: int, day: string, due: int, moved: int}> by document: what it did to receivables */
+    /**
+     * @return array<int, array{customer: int, day: string, due: int, moved: int}> by document: what it did to
+     *     receivables
+     */
     private function items(): array
     {
         $rows = $this->database->prepare(
@@ -44,7 +48,12 @@ final readonly class AgeingByHand
         $items = [];
 
         foreach ($rows->fetchAll(PDO::FETCH_ASSOC) as $row) {
-            $items[(int) $row['id']] = ['customer' => (int) $row['customer'], 'day' => $row['business_date'], 'due' => intdiv((int) strtotime("{$row['due_date']} UTC"), 86400), 'moved' => (int) $row['moved']];
+            $items[(int) $row['id']] = [
+                'customer' => (int) $row['customer'],
+                'day' => $row['business_date'],
+                'due' => intdiv((int) strtotime("{$row['due_date']} UTC"), 86400),
+                'moved' => (int) $row['moved'],
+            ];
         }
 
         return $items;
@@ -53,7 +62,12 @@ final readonly class AgeingByHand
     /** @return list<array{int, int, int, string}> credit, charge, cents, day */
     private function set(): array
     {
-        return array_map(static fn (array $row): array => [(int) $row[0], (int) $row[1], (int) $row[2], $row[3]], $this->database->query('SELECT credit_id, charge_id, amount, business_date FROM allocations')->fetchAll(PDO::FETCH_NUM));
+        return array_map(
+            static fn (array $row): array => [(int) $row[0], (int) $row[1], (int) $row[2], $row[3]],
+            $this->database
+                ->query('SELECT credit_id, charge_id, amount, business_date FROM allocations')
+                ->fetchAll(PDO::FETCH_NUM),
+        );
     }
 
     /**
@@ -81,8 +95,18 @@ final readonly class AgeingByHand
         $accounts = [];
 
         foreach (array_filter($open, static fn (int $cents): bool => $cents !== 0) as $id => $cents) {
-            $accounts[$items[$id]['customer']] ??= ['not_due' => 0, '1-30' => 0, '31-60' => 0, '61-90' => 0, 'over_90' => 0, 'unused_credit' => 0, 'balance' => 0];
-            $accounts[$items[$id]['customer']][$items[$id]['moved'] < 0 ? 'unused_credit' : self::column($number - $items[$id]['due'])] += $cents;
+            $accounts[$items[$id]['customer']] ??= [
+                'not_due' => 0,
+                '1-30' => 0,
+                '31-60' => 0,
+                '61-90' => 0,
+                'over_90' => 0,
+                'unused_credit' => 0,
+                'balance' => 0,
+            ];
+            $accounts[$items[$id]['customer']][
+                $items[$id]['moved'] < 0 ? 'unused_credit' : self::column($number - $items[$id]['due'])
+            ] += $cents;
             $accounts[$items[$id]['customer']]['balance'] += $cents;
         }
 

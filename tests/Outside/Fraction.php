@@ -30,7 +30,10 @@ final readonly class Fraction
 
     public function plus(self $that): self
     {
-        return new self($this->over->multiply($that->under)->add($that->over->multiply($this->under)), $this->under->multiply($that->under));
+        return new self(
+            $this->over->multiply($that->under)->add($that->over->multiply($this->under)),
+            $this->under->multiply($that->under),
+        );
     }
 
     public function times(self $that): self

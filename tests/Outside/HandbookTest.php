@@ -22,30 +22,49 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** Figures a practitioner knows by heart. */
 final class HandbookTest extends CoreCase
 {
-    /** Common practice, no source: the table of mark-ups and the margins they make, printed in every buyer's handbook. */
+    /**
+     * Common practice, no source: the table of mark-ups and the margins they make, printed in every buyer's handbook.
+     */
     #[DataProvider('markups')]
     public function test_markup_and_margin_stand_to_each_other_as_in_the_table(string $markup, string $margin): void
     {
         $cost = self::usd('100.00');
-        $made = Margin::of($cost->plus(Money::round($cost->major()->multipliedBy($markup)->withPointMovedLeft(2), $cost->currency)), $cost);
+        $made = Margin::of(
+            $cost->plus(Money::round($cost->major()->multipliedBy($markup)->withPointMovedLeft(2), $cost->currency)),
+            $cost,
+        );
         self::assertSame([$markup, $margin], [(string) $made->markup(), (string) $made->percent()]);
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function markups(): iterable
     {
-        foreach (['11.11' => '10.00', '25.00' => '20.00', '33.33' => '25.00', '50.00' => '33.33', '66.67' => '40.00', '100.00' => '50.00', '300.00' => '75.00'] as $markup => $margin) {
+        foreach (
+            [
+                '11.11' => '10.00',
+                '25.00' => '20.00',
+                '33.33' => '25.00',
+                '50.00' => '33.33',
+                '66.67' => '40.00',
+                '100.00' => '50.00',
+                '300.00' => '75.00',
+            ] as $markup => $margin
+        ) {
             yield "{$markup} %" => [$markup, $margin];
         }
     }
 
     /**
-     * Common practice, no source: the price of leaving a settlement discount, as the handbooks print it, the year having 360 days.
-     * 2/10 net 30 is 36.7 % a year.
+     * Common practice, no source: the price of leaving a settlement discount, as the handbooks print it, the year
+     * having 360 days. 2/10 net 30 is 36.7 % a year.
      */
     #[DataProvider('discounts')]
-    public function test_what_leaving_a_settlement_discount_costs_a_year(string $percent, int $within, int $net, string $cost): void
-    {
+    public function test_what_leaving_a_settlement_discount_costs_a_year(
+        string $percent,
+        int $within,
+        int $net,
+        string $cost,
+    ): void {
         self::assertSame($cost, Terms::of(TermsKind::Net, $net, Percentage::of($percent), $within)->yearlyCost());
     }
 
@@ -60,40 +79,80 @@ final class HandbookTest extends CoreCase
     }
 
     /**
-     * Common practice, no source: the ageing schedule of the handbooks, four invoices of 31 December put into columns by days past due.
+     * Common practice, no source: the ageing schedule of the handbooks, four invoices of 31 December put into columns
+     * by days past due.
      */
     public function test_the_ageing_schedule_of_the_handbooks(): void
     {
-        $item = static fn (string $open, string $due): OpenItem => OpenItem::charge($due, new DateTimeImmutable('2026-08-01'), new DateTimeImmutable($due), self::usd($open));
-        $ageing = Ageing::of(self::usd('0.00')->currency, new DateTimeImmutable('2026-12-31'), [$item('4000.00', '2027-01-15'), $item('2500.00', '2026-12-10'), $item('1200.00', '2026-11-15'), $item('700.00', '2026-10-20'), $item('300.00', '2026-09-01')]);
-        self::assertSame(['4000.00', '2500.00', '1200.00', '700.00', '300.00', '0.00'], self::written($ageing->columns));
+        $item = static fn (string $open, string $due): OpenItem => OpenItem::charge(
+            $due,
+            new DateTimeImmutable('2026-08-01'),
+            new DateTimeImmutable($due),
+            self::usd($open),
+        );
+        $ageing = Ageing::of(self::usd('0.00')->currency, new DateTimeImmutable('2026-12-31'), [
+            $item('4000.00', '2027-01-15'),
+            $item('2500.00', '2026-12-10'),
+            $item('1200.00', '2026-11-15'),
+            $item('700.00', '2026-10-20'),
+            $item('300.00', '2026-09-01'),
+        ]);
+        self::assertSame(
+            ['4000.00', '2500.00', '1200.00', '700.00', '300.00', '0.00'],
+            self::written($ageing->columns),
+        );
         self::assertSame('8700.00', $ageing->balance->toString());
     }
 
     /** Common practice, no source: "EOM" terms count from the month's end, "prox." names a day of the next month. */
     public function test_end_of_month_and_proximo_terms_as_the_handbooks_count_them(): void
     {
-        $due = static fn (TermsKind $kind, int $days, string $date): string => Terms::of($kind, $days)->dueOn(new DateTimeImmutable($date))->format('Y-m-d');
-        self::assertSame(['2026-06-10', '2026-06-10', '2026-07-15', '2026-06-24'], [$due(TermsKind::AfterMonthEnd, 10, '2026-05-02'), $due(TermsKind::AfterMonthEnd, 10, '2026-05-31'), $due(TermsKind::DayOfNextMonth, 15, '2026-06-30'), $due(TermsKind::Net, 30, '2026-05-25')]);
+        $due = static fn (TermsKind $kind, int $days, string $date): string => Terms::of($kind, $days)
+            ->dueOn(new DateTimeImmutable($date))
+            ->format('Y-m-d');
+        self::assertSame(
+            ['2026-06-10', '2026-06-10', '2026-07-15', '2026-06-24'],
+            [
+                $due(TermsKind::AfterMonthEnd, 10, '2026-05-02'),
+                $due(TermsKind::AfterMonthEnd, 10, '2026-05-31'),
+                $due(TermsKind::DayOfNextMonth, 15, '2026-06-30'),
+                $due(TermsKind::Net, 30, '2026-05-25'),
+            ],
+        );
     }
 
     /**
-     * Cash rounding to five cents as the mints of the countries that gave up their small coins explain it: 1 and 2 go down, 3 and 4 up to 5,
-     * 6 and 7 down to 5, 8 and 9 up (from memory).
+     * Cash rounding to five cents as the mints of the countries that gave up their small coins explain it: 1 and 2 go
+     * down, 3 and 4 up to 5, 6 and 7 down to 5, 8 and 9 up (from memory).
      */
     public function test_cash_rounds_to_five_cents_as_the_mints_explain_it(): void
     {
         $step = CashStep::of(self::usd('0.05'));
-        $rounded = array_map(static fn (int $cent): string => $step->nearest(self::usd("1.0{$cent}"))->toString(), range(0, 9));
+        $rounded = array_map(
+            static fn (int $cent): string => $step->nearest(self::usd("1.0{$cent}"))->toString(),
+            range(0, 9),
+        );
         self::assertSame(['1.00', '1.00', '1.00', '1.05', '1.05', '1.05', '1.05', '1.05', '1.10', '1.10'], $rounded);
     }
 
-    /** Common practice, no source: the pocket-calculator way divides, rounds, and is a cent or two off; a schedule is not. */
+    /**
+     * Common practice, no source: the pocket-calculator way divides, rounds, and is a cent or two off; a schedule is
+     * not.
+     */
     #[DataProvider('divisions')]
-    public function test_the_cents_a_pocket_calculator_loses_are_all_there(string $sum, int $count, string $calculator): void
-    {
+    public function test_the_cents_a_pocket_calculator_loses_are_all_there(
+        string $sum,
+        int $count,
+        string $calculator,
+    ): void {
         $schedule = Schedule::of(self::usd($sum), $count, new DateTimeImmutable('2027-01-15'), Rhythm::Month);
-        self::assertSame($sum, Money::sum(array_map(static fn (Instalment $one): Money => $one->amount, $schedule->instalments), self::usd($sum)->currency)->toString());
+        self::assertSame(
+            $sum,
+            Money::sum(
+                array_map(static fn (Instalment $one): Money => $one->amount, $schedule->instalments),
+                self::usd($sum)->currency,
+            )->toString(),
+        );
         self::assertNotSame($sum, self::usd(bcmul($calculator, (string) $count, 2))->toString());
     }
 

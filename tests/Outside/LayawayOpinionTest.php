@@ -11,7 +11,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * `layaway` and `schedule` of the reckoner written once more from the words of docs/rules.md alone, with PHP's bcmath and its calendar, on random requests.
+ * `layaway` and `schedule` of the reckoner written once more from the words of docs/rules.md alone, with PHP's bcmath
+ * and its calendar, on random requests.
  */
 final class LayawayOpinionTest extends TestCase
 {
@@ -52,16 +53,38 @@ final class LayawayOpinionTest extends TestCase
                 1 => ['percent' => self::cents($this->chance->getInt(0, 2500))],
                 default => ['amount' => self::cents($this->chance->getInt(0, 90_000))],
             };
-            $request = ['do' => 'schedule', 'currency' => 'USD', 'principal' => self::cents($this->chance->getInt(0, 5_000_000)), 'charge' => $charge, 'count' => $count, 'first_due' => sprintf('%04d-%02d-%02d', $this->chance->getInt(2024, 2032), $this->chance->getInt(1, 12), $this->chance->getInt(1, 28)), 'rhythm' => ['week', 'fortnight', 'month'][$this->chance->getInt(0, 2)]];
+            $request = [
+                'do' => 'schedule',
+                'currency' => 'USD',
+                'principal' => self::cents($this->chance->getInt(0, 5_000_000)),
+                'charge' => $charge,
+                'count' => $count,
+                'first_due' => sprintf(
+                    '%04d-%02d-%02d',
+                    $this->chance->getInt(2024, 2032),
+                    $this->chance->getInt(1, 12),
+                    $this->chance->getInt(1, 28),
+                ),
+                'rhythm' => ['week', 'fortnight', 'month'][$this->chance->getInt(0, 2)],
+            ];
             $answer = Reckon::answer(json_encode($request, JSON_THROW_ON_ERROR));
-            $total = bcadd($request['principal'], $charge === null ? '0' : self::charged($charge, $request['principal']), 2);
+            $total = bcadd(
+                $request['principal'],
+                $charge === null ? '0' : self::charged($charge, $request['principal']),
+                2,
+            );
 
             self::assertSame($total, $answer['total']);
-            self::assertSame(self::parts($total, $count, $request['first_due'], $request['rhythm']), $answer['instalments']);
+            self::assertSame(
+                self::parts($total, $count, $request['first_due'], $request['rhythm']),
+                $answer['instalments'],
+            );
         }
     }
 
-    /** @return array{do: string, currency: string, total: string, terms: array<string, array<string, string>>, payments: list<string>} */
+    /**
+     * @return array{do: string, currency: string, total: string, terms: array<string, array<string, string>>, payments: list<string>}
+     */
     private function layaway(): array
     {
         $total = $this->chance->getInt(0, 200_000);
@@ -69,7 +92,10 @@ final class LayawayOpinionTest extends TestCase
 
         foreach (['min_deposit', 'min_payment', 'cancellation_fee'] as $name) {
             $kind = $this->chance->getInt(0, 3);
-            $portion = [...$kind % 2 === 1 ? ['percent' => self::cents($this->chance->getInt(0, 10_000))] : [], ...$kind >= 2 ? ['amount' => self::cents($this->chance->getInt(0, 30_000))] : []];
+            $portion = [
+                ...$kind % 2 === 1 ? ['percent' => self::cents($this->chance->getInt(0, 10_000))] : [],
+                ...$kind >= 2 ? ['amount' => self::cents($this->chance->getInt(0, 30_000))] : [],
+            ];
 
             if ($portion !== []) {
                 $terms[$name] = $portion;
@@ -85,7 +111,13 @@ final class LayawayOpinionTest extends TestCase
             $payments[] = self::cents($pay);
         }
 
-        return ['do' => 'layaway', 'currency' => 'USD', 'total' => self::cents($total), 'terms' => $terms === [] ? ['min_deposit' => ['amount' => '0.00']] : $terms, 'payments' => $payments];
+        return [
+            'do' => 'layaway',
+            'currency' => 'USD',
+            'total' => self::cents($total),
+            'terms' => $terms === [] ? ['min_deposit' => ['amount' => '0.00']] : $terms,
+            'payments' => $payments,
+        ];
     }
 
     /**
@@ -136,7 +168,12 @@ final class LayawayOpinionTest extends TestCase
                 'due' => match ($rhythm) {
                     'week' => gmdate('Y-m-d', gmmktime(12, 0, 0, $month, $day + 7 * $i, $year)),
                     'fortnight' => gmdate('Y-m-d', gmmktime(12, 0, 0, $month, $day + 14 * $i, $year)),
-                    default => sprintf('%04d-%02d-%02d', intdiv($months, 12), $months % 12 + 1, min($day, (int) gmdate('t', gmmktime(12, 0, 0, $months % 12 + 1, 1, intdiv($months, 12))))),
+                    default => sprintf(
+                        '%04d-%02d-%02d',
+                        intdiv($months, 12),
+                        ($months % 12) + 1,
+                        min($day, (int) gmdate('t', gmmktime(12, 0, 0, ($months % 12) + 1, 1, intdiv($months, 12)))),
+                    ),
                 },
                 'amount' => self::cents(intdiv($cents, $count) + ($i < $cents % $count ? 1 : 0)),
             ];
@@ -148,7 +185,11 @@ final class LayawayOpinionTest extends TestCase
     /** @param  list<string>  $amounts */
     private static function sum(array $amounts): string
     {
-        return array_reduce($amounts, static fn (string $sum, string $amount): string => bcadd($sum, $amount, 2), '0.00');
+        return array_reduce(
+            $amounts,
+            static fn (string $sum, string $amount): string => bcadd($sum, $amount, 2),
+            '0.00',
+        );
     }
 
     private static function least(string $one, string $other): string

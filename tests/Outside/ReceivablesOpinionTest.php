@@ -12,8 +12,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A second opinion on ageing, spreading, exact matches and charging, written from the rules' text alone and on whole cents, without any of the core's classes. Both answer the
- * same requests made by chance.
+ * A second opinion on ageing, spreading, exact matches and charging, written from the rules' text alone and on whole
+ * cents, without any of the core's classes. Both answer the same requests made by chance.
  */
 final class ReceivablesOpinionTest extends CoreCase
 {
@@ -41,7 +41,12 @@ final class ReceivablesOpinionTest extends CoreCase
             $request = match ($do) {
                 'age' => ['do' => 'age', 'currency' => 'USD', 'as_of' => $this->day(), 'items' => $this->items(true)],
                 'charge' => $this->charging(),
-                default => ['do' => $do, 'currency' => 'USD', 'amount' => self::money($this->random->getInt(0, $do === 'suggest' ? 60 : 4000)), 'items' => $this->items(false, $do === 'suggest' ? 9 : 14, $do === 'suggest' ? 25 : 900)],
+                default => [
+                    'do' => $do,
+                    'currency' => 'USD',
+                    'amount' => self::money($this->random->getInt(0, $do === 'suggest' ? 60 : 4000)),
+                    'items' => $this->items(false, $do === 'suggest' ? 9 : 14, $do === 'suggest' ? 25 : 900),
+                ],
             };
             $answer = match ($do) {
                 'age' => self::age($request),
@@ -49,7 +54,11 @@ final class ReceivablesOpinionTest extends CoreCase
                 'suggest' => self::suggest($request),
                 default => self::charge($request),
             };
-            self::assertSame($answer, Reckon::answer(json_encode($request, JSON_THROW_ON_ERROR)), json_encode($request, JSON_THROW_ON_ERROR));
+            self::assertSame(
+                $answer,
+                Reckon::answer(json_encode($request, JSON_THROW_ON_ERROR)),
+                json_encode($request, JSON_THROW_ON_ERROR),
+            );
         }
     }
 
@@ -127,10 +136,25 @@ final class ReceivablesOpinionTest extends CoreCase
             }
         }
 
-        $exact = array_filter($sets, static fn (array $set): bool => $set !== [] && array_sum(array_map(static fn (array $item): int => self::cents($item['open']), $set)) === $target && ! in_array('0.00', array_column($set, 'open'), true));
-        usort($exact, static fn (array $one, array $other): int => count($one) - count($other) ?: array_keys($one) <=> array_keys($other));
+        $exact = array_filter(
+            $sets,
+            static fn (array $set): bool => $set !== []
+                && array_sum(array_map(static fn (array $item): int => self::cents($item['open']), $set)) === $target
+                && ! in_array('0.00', array_column($set, 'open'), true),
+        );
+        usort(
+            $exact,
+            static fn (array $one, array $other): int => count($one) - count($other)
+            ?: array_keys($one) <=> array_keys($other),
+        );
 
-        return ['matches' => array_map(static fn (array $set): array => array_values(array_column($set, 'id')), array_slice($exact, 0, 5)), 'more' => count($exact) > 5];
+        return [
+            'matches' => array_map(
+                static fn (array $set): array => array_values(array_column($set, 'id')),
+                array_slice($exact, 0, 5),
+            ),
+            'more' => count($exact) > 5,
+        ];
     }
 
     /**
@@ -145,14 +169,17 @@ final class ReceivablesOpinionTest extends CoreCase
             return ['decision' => 'refused', 'reasons' => [['code' => 'not_an_account']], 'available' => '0.00'];
         }
 
-        $available = self::cents($account['limit']) - self::cents($account['balance']) - self::cents($account['orders']);
+        $available
+            = self::cents($account['limit']) - self::cents($account['balance']) - self::cents($account['orders']);
         $over = self::cents($request['amount']) - $available;
         $reasons = [];
-        $account['on_stop'] && $reasons[] = ['code' => 'on_stop'];
-        $over > 0 && $reasons[] = ['code' => 'over_limit', 'by' => self::money($over)];
-        $account['oldest_overdue_days'] > $account['allowed_overdue_days'] && $reasons[] = ['code' => 'overdue'];
-        $account['purchase_order_required'] && ($request['purchase_order'] ?? '') === '' && $reasons[] = ['code' => 'purchase_order_required'];
-        $request['buyer_authorised'] || $reasons[] = ['code' => 'buyer_not_authorised'];
+        $account['on_stop'] && ($reasons[] = ['code' => 'on_stop']);
+        $over > 0 && ($reasons[] = ['code' => 'over_limit', 'by' => self::money($over)]);
+        $account['oldest_overdue_days'] > $account['allowed_overdue_days'] && ($reasons[] = ['code' => 'overdue']);
+        $account['purchase_order_required']
+            && ($request['purchase_order'] ?? '') === ''
+            && ($reasons[] = ['code' => 'purchase_order_required']);
+        $request['buyer_authorised'] || ($reasons[] = ['code' => 'buyer_not_authorised']);
 
         return [
             'decision' => $reasons === [] ? 'allowed' : ($account['on_stop'] ? 'refused' : 'needs_approval'),
@@ -167,11 +194,20 @@ final class ReceivablesOpinionTest extends CoreCase
         $chance = fn (int $percent): bool => $this->random->getInt(1, 100) <= $percent;
 
         return [
-            'do' => 'charge', 'currency' => 'USD', 'amount' => self::money($this->random->getInt(0, 5000)),
-            'account' => $chance(10) ? null : [
-                'limit' => self::money($this->random->getInt(0, 10000)), 'balance' => self::money($this->random->getInt(-2000, 11000)), 'orders' => self::money($this->random->getInt(0, 500)),
-                'on_stop' => $chance(15), 'oldest_overdue_days' => $this->random->getInt(0, 30), 'allowed_overdue_days' => $this->random->getInt(0, 30), 'purchase_order_required' => $chance(40),
-            ],
+            'do' => 'charge',
+            'currency' => 'USD',
+            'amount' => self::money($this->random->getInt(0, 5000)),
+            'account' => $chance(10)
+                ? null
+                : [
+                    'limit' => self::money($this->random->getInt(0, 10000)),
+                    'balance' => self::money($this->random->getInt(-2000, 11000)),
+                    'orders' => self::money($this->random->getInt(0, 500)),
+                    'on_stop' => $chance(15),
+                    'oldest_overdue_days' => $this->random->getInt(0, 30),
+                    'allowed_overdue_days' => $this->random->getInt(0, 30),
+                    'purchase_order_required' => $chance(40),
+                ],
             'purchase_order' => $chance(50) ? 'PO-1' : null,
             'buyer_authorised' => $chance(80),
         ];
@@ -183,7 +219,13 @@ final class ReceivablesOpinionTest extends CoreCase
         $items = [];
 
         for ($i = 0, $count = $this->random->getInt(0, $most); $i < $count; $i++) {
-            $items[] = ['id' => 'INV-'.$this->random->getInt(1, 9)."-{$i}", ...$withKind ? ['kind' => $this->random->getInt(0, 3) === 0 ? 'credit' : 'charge'] : [], 'date' => $this->day(), 'due' => $this->day(), 'open' => self::money($this->random->getInt(0, $highest))];
+            $items[] = [
+                'id' => 'INV-'.$this->random->getInt(1, 9)."-{$i}",
+                ...$withKind ? ['kind' => $this->random->getInt(0, 3) === 0 ? 'credit' : 'charge'] : [],
+                'date' => $this->day(),
+                'due' => $this->day(),
+                'open' => self::money($this->random->getInt(0, $highest)),
+            ];
         }
 
         return $items;
@@ -200,7 +242,12 @@ final class ReceivablesOpinionTest extends CoreCase
      */
     private static function oldestFirst(array $items): array
     {
-        usort($items, static fn (array $one, array $other): int => strcmp($one['due'], $other['due']) ?: strcmp($one['date'], $other['date']) ?: strnatcmp($one['id'], $other['id']));
+        usort(
+            $items,
+            static fn (array $one, array $other): int => strcmp($one['due'], $other['due'])
+            ?: strcmp($one['date'], $other['date'])
+            ?: strnatcmp($one['id'], $other['id']),
+        );
 
         return $items;
     }

@@ -42,14 +42,20 @@ final class SecondOpinion
      */
     public static function slip(array $slip): array
     {
-        $paid = array_values(array_filter($slip['tax'], static fn (array $tax): bool => ! in_array($tax['id'], $slip['exempt'], true)));
+        $paid = array_values(
+            array_filter($slip['tax'], static fn (array $tax): bool => ! in_array($tax['id'], $slip['exempt'], true)),
+        );
         $rest = [];
 
         foreach ($slip['lines'] as $line) {
-            $gross = Fraction::read($line['quantity'])->times(Fraction::read($line['unit_price']))->by(Fraction::of($line['price_per']));
+            $gross = Fraction::read($line['quantity'])
+                ->times(Fraction::read($line['unit_price']))
+                ->by(Fraction::of($line['price_per']));
 
             if ($slip['tax_included']) {
-                $gross = $gross->times(self::hundredPlus(self::effective($paid, $line['tax_class'])))->by(self::hundredPlus(self::effective($slip['tax'], $line['tax_class'])));
+                $gross = $gross
+                    ->times(self::hundredPlus(self::effective($paid, $line['tax_class'])))
+                    ->by(self::hundredPlus(self::effective($slip['tax'], $line['tax_class'])));
             }
 
             $cents = self::cents($gross);
@@ -63,22 +69,38 @@ final class SecondOpinion
             $group = array_filter($slip['lines'], static fn (array $line): bool => $line['direction'] === $direction);
             $groupNets = array_intersect_key($nets, $group);
             $net += $sign * array_sum($groupNets);
-            $tax += $sign * ($slip['tax_included'] ? self::taxInside($slip, $paid, $group, $groupNets) : self::taxOnTop($slip, $paid, $group, $groupNets));
+            $tax
+                += $sign
+                * ($slip['tax_included']
+                    ? self::taxInside($slip, $paid, $group, $groupNets)
+                    : self::taxOnTop($slip, $paid, $group, $groupNets));
         }
 
-        return array_map(static fn (int $cents): string => ($cents < 0 ? '-' : '').intdiv(abs($cents), 100).'.'.sprintf('%02d', abs($cents) % 100), [$net, $tax, $slip['tax_included'] ? $net : $net + $tax]);
+        return array_map(
+            static fn (int $cents): string => ($cents < 0 ? '-' : '')
+                .intdiv(abs($cents), 100)
+                .'.'
+                .sprintf('%02d', abs($cents) % 100),
+            [$net, $tax, $slip['tax_included'] ? $net : $net + $tax],
+        );
     }
 
     private static function discounted(array $slip, array $rest): array
     {
-        $reached = array_filter($slip['lines'], static fn (array $line): bool => $line['may_discount'] && $line['direction'] === 'out');
+        $reached = array_filter(
+            $slip['lines'],
+            static fn (array $line): bool => $line['may_discount'] && $line['direction'] === 'out',
+        );
         $weights = array_intersect_key($rest, $reached);
 
         if ($slip['slip_discount'] === null || $weights === []) {
             return $rest;
         }
 
-        $shares = self::apportion(self::percent(array_sum($weights), $slip['slip_discount']['percent']), array_values($weights));
+        $shares = self::apportion(
+            self::percent(array_sum($weights), $slip['slip_discount']['percent']),
+            array_values($weights),
+        );
 
         foreach (array_keys($weights) as $i => $place) {
             $rest[$place] -= $shares[$i];
@@ -106,9 +128,18 @@ final class SecondOpinion
             }
 
             if ($slip['tax_rounding'] === 'line') {
-                $shares[$tax['id']] = array_map(static fn (int $base): int => self::percent($base, $tax['rate']), $bases);
+                $shares[$tax['id']] = array_map(
+                    static fn (int $base): int => self::percent($base, $tax['rate']),
+                    $bases,
+                );
             } elseif ($bases !== []) {
-                $shares[$tax['id']] = array_combine(array_keys($bases), self::apportion(self::percent(array_sum($bases), $tax['rate']), array_values(array_intersect_key($nets, $bases))));
+                $shares[$tax['id']] = array_combine(
+                    array_keys($bases),
+                    self::apportion(
+                        self::percent(array_sum($bases), $tax['rate']),
+                        array_values(array_intersect_key($nets, $bases)),
+                    ),
+                );
             }
 
             $total += array_sum($shares[$tax['id']] ?? []);
@@ -129,7 +160,9 @@ final class SecondOpinion
 
         foreach ($sums as $key => $lines) {
             $sum = array_sum($lines);
-            $without = Fraction::of($sum)->times(Fraction::of(100))->by(self::hundredPlus(self::effective($paid, explode(' ', (string) $key)[0])));
+            $without = Fraction::of($sum)
+                ->times(Fraction::of(100))
+                ->by(self::hundredPlus(self::effective($paid, explode(' ', (string) $key)[0])));
             $total += $sum - (int) $without->rounded();
         }
 
@@ -143,8 +176,14 @@ final class SecondOpinion
 
         foreach ($taxes as $tax) {
             if (in_array($class, $tax['classes'], true)) {
-                $below = array_reduce($tax['on_top_of'], static fn (Fraction $all, string $id): Fraction => $all->plus($rates[$id] ?? Fraction::of(0)), Fraction::of(0));
-                $rates[$tax['id']] = Fraction::read($tax['rate'])->times(self::hundredPlus($below))->by(Fraction::of(100));
+                $below = array_reduce(
+                    $tax['on_top_of'],
+                    static fn (Fraction $all, string $id): Fraction => $all->plus($rates[$id] ?? Fraction::of(0)),
+                    Fraction::of(0),
+                );
+                $rates[$tax['id']] = Fraction::read($tax['rate'])
+                    ->times(self::hundredPlus($below))
+                    ->by(Fraction::of(100));
                 $sum = $sum->plus($rates[$tax['id']]);
             }
         }

@@ -9,7 +9,10 @@ use DOMElement;
 use JsonSchema\Validator;
 use stdClass;
 
-/** A UBL invoice held against the schema of another library: which elements there may be, how often, in which order, and the code lists of the standard. */
+/**
+ * A UBL invoice held against the schema of another library: which elements there may be, how often, in which order, and
+ * the code lists of the standard.
+ */
 final class UblSchema
 {
     private const FILE = __DIR__.'/schemas/en16931-ubl-invoice.json';
@@ -31,7 +34,13 @@ final class UblSchema
         $validator = new Validator;
         $validator->validate($invoice, $schema);
 
-        return [...$unordered, ...array_map(static fn (array $error): string => "{$error['property']}: {$error['message']}", $validator->getErrors())];
+        return [
+            ...$unordered,
+            ...array_map(
+                static fn (array $error): string => "{$error['property']}: {$error['message']}",
+                $validator->getErrors(),
+            ),
+        ];
     }
 
     /**
@@ -47,21 +56,22 @@ final class UblSchema
         $last = -1;
 
         foreach ($element->childNodes as $child) {
-            if (! $child instanceof DOMElement) {
+            if (! ($child instanceof DOMElement)) {
                 continue;
             }
 
             $name = $child->nodeName;
             $place = array_search($name, $order, true);
-            $place === false || $place >= $last || $unordered[] = "{$element->nodeName}: {$name} stands too late";
+            $place === false || $place >= $last || ($unordered[] = "{$element->nodeName}: {$name} stands too late");
             $last = $place === false ? $last : $place;
             $is = $properties->{$name} ?? new stdClass;
             $isList = ($is->type ?? '') === 'array';
             $value = self::value($child, $isList ? $is->items : $is, $unordered);
-            $isList ? $object->{$name} = [...$object->{$name} ?? [], $value] : $object->{$name} = $value;
+            $isList ? ($object->{$name} = [...$object->{$name} ?? [], $value]) : ($object->{$name} = $value);
 
             foreach ($child->attributes as $attribute) {
-                str_starts_with($attribute->nodeName, 'xmlns') || $object->{"{$name}@{$attribute->nodeName}"} = $attribute->nodeValue;
+                str_starts_with($attribute->nodeName, 'xmlns')
+                    || ($object->{"{$name}@{$attribute->nodeName}"} = $attribute->nodeValue);
             }
         }
 
@@ -71,6 +81,8 @@ final class UblSchema
     /** @param  list<string>  $unordered */
     private static function value(DOMElement $element, stdClass $schema, array &$unordered): stdClass|string
     {
-        return $element->childElementCount === 0 ? trim($element->textContent) : self::object($element, $schema, $unordered);
+        return $element->childElementCount === 0
+            ? trim($element->textContent)
+            : self::object($element, $schema, $unordered);
     }
 }

@@ -9,47 +9,100 @@ use Illuminate\Support\Facades\DB;
 use PDO;
 
 /**
- * Everything documents say, as it goes into their digests: head, lines, taxes, tenders, coupons, journal, approvals, what became of the account, of goods and of money held. docs/chain.md
- * gives the shape. Nothing in it can change after posting: names and numbers of today are left out, and whose a deposit or store credit is, which follows a merge.
+ * Everything documents say, as it goes into their digests: head, lines, taxes, tenders, coupons, journal, approvals,
+ * what became of the account, of goods and of money held. docs/chain.md gives the shape. Nothing in it can change after
+ * posting: names and numbers of today are left out, and whose a deposit or store credit is, which follows a merge.
  */
 final class Says
 {
     private const HEAD = [
-        'kind', 'purpose', 'number', 'label', 'location_id', 'till_id', 'staff_id', 'business_date', 'posted_at', 'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name',
-        'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cash_rounding', 'change_given', 'note', 'idempotency_key',
-        'purchase_order', 'job', 'buyer', 'exemption', 'due_date', 'terms', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id', 'deposit_change',
-        'layaway_change', 'gift_card_change', 'store_credit_change',
+        'kind', 'purpose', 'number', 'label', 'location_id', 'till_id', 'staff_id', 'business_date', 'posted_at',
+        'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name', 'slip_discount_percent',
+        'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total',
+        'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job', 'buyer', 'exemption',
+        'due_date', 'terms', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
+        'deposit_change', 'layaway_change', 'gift_card_change', 'store_credit_change',
     ];
 
-    /** Part: its table, its columns, in what order; and the index that finds a document's, where it is not the primary key. */
+    /**
+     * Part: its table, its columns, in what order; and the index that finds a document's, where it is not the primary
+     * key.
+     */
     private const PARTS = [
-        'lines' => ['document_lines', [
-            'position', 'direction', 'item_id', 'code', 'description', 'department_id', 'quantity', 'unit', 'unit_price', 'price_per', 'price_rule', 'list_price', 'discount_percent', 'discount_amount',
-            'may_discount', 'tax_class', 'gross', 'line_discount', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cost', 'note', 'serials', 'origin_document_id', 'origin_position', 'goods_to', 'reason',
-        ], 'position'],
+        'lines' => [
+            'document_lines',
+            [
+                'position', 'direction', 'item_id', 'code', 'description', 'department_id', 'quantity', 'unit',
+                'unit_price', 'price_per', 'price_rule', 'list_price', 'discount_percent', 'discount_amount',
+                'may_discount', 'tax_class', 'gross', 'line_discount', 'coupon_discount', 'slip_discount', 'net',
+                'tax_total', 'total', 'cost', 'note', 'serials', 'origin_document_id', 'origin_position', 'goods_to',
+                'reason',
+            ],
+            'position',
+        ],
         'line_taxes' => ['document_line_taxes', ['position', 'component', 'amount'], 'position, component'],
-        'taxes' => ['document_taxes', ['position', 'component', 'name', 'rate', 'classes', 'on_top_of', 'base', 'amount'], 'position'],
-        'tenders' => ['document_tenders', ['position', 'kind', 'amount', 'given', 'reference', 'card_type', 'last_four', 'authorisation'], 'position'],
-        'coupons' => ['document_coupons', ['position', 'code', 'description', 'percent', 'amount', 'for_lines', 'least_spend', 'alone', 'taken'], 'position'],
+        'taxes' => [
+            'document_taxes',
+            ['position', 'component', 'name', 'rate', 'classes', 'on_top_of', 'base', 'amount'],
+            'position',
+        ],
+        'tenders' => [
+            'document_tenders',
+            ['position', 'kind', 'amount', 'given', 'reference', 'card_type', 'last_four', 'authorisation'],
+            'position',
+        ],
+        'coupons' => [
+            'document_coupons',
+            ['position', 'code', 'description', 'percent', 'amount', 'for_lines', 'least_spend', 'alone', 'taken'],
+            'position',
+        ],
         'journal' => ['journal_lines', ['position', 'account', 'debit', 'credit'], 'position'],
-        'account' => ['open_items', ['kind', 'due_date', 'discount_percent', 'discount_until', 'amount'], 'document_id'],
-        'goods' => ['stock_movements', ['item_id', 'location_id', 'quantity', 'unit_cost', 'value', 'why'], 'id', 'stock_movements_document_id_foreign'],
-        'returned' => ['return_shares', ['origin_document_id', 'pool', 'way', 'authorisation', 'amount'], 'id', 'return_shares_document_id_origin_document_id_index'],
-        'layaways' => ['layaway_entries', ['layaway_id', 'kind', 'amount'], 'id', 'layaway_entries_document_id_foreign'],
-        'gift_cards' => ['gift_card_entries', ['gift_card_id', 'amount'], 'id', 'gift_card_entries_document_id_foreign'],
+        'account' => [
+            'open_items',
+            ['kind', 'due_date', 'discount_percent', 'discount_until', 'amount'],
+            'document_id',
+        ],
+        'goods' => [
+            'stock_movements',
+            ['item_id', 'location_id', 'quantity', 'unit_cost', 'value', 'why'],
+            'id',
+            'stock_movements_document_id_foreign',
+        ],
+        'returned' => [
+            'return_shares',
+            ['origin_document_id', 'pool', 'way', 'authorisation', 'amount'],
+            'id',
+            'return_shares_document_id_origin_document_id_index',
+        ],
+        'layaways' => [
+            'layaway_entries',
+            ['layaway_id', 'kind', 'amount'],
+            'id',
+            'layaway_entries_document_id_foreign',
+        ],
+        'gift_cards' => [
+            'gift_card_entries',
+            ['gift_card_id', 'amount'],
+            'id',
+            'gift_card_entries_document_id_foreign',
+        ],
     ];
 
     /** Columns of whole numbers; the others are texts as they stand. */
     private const WHOLE = [
-        'number', 'location_id', 'till_id', 'staff_id', 'customer_id', 'tax_included', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cash_rounding',
-        'change_given', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id', 'deposit_change', 'layaway_change', 'gift_card_change', 'store_credit_change', 'position', 'item_id',
-        'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross', 'line_discount', 'cost', 'origin_document_id', 'origin_position', 'amount', 'base', 'given', 'least_spend', 'alone', 'taken',
-        'debit', 'credit', 'value', 'layaway_id', 'gift_card_id', 'asked_by', 'approved_by',
+        'number', 'location_id', 'till_id', 'staff_id', 'customer_id', 'tax_included', 'slip_discount_amount',
+        'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cash_rounding', 'change_given',
+        'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id', 'deposit_change',
+        'layaway_change', 'gift_card_change', 'store_credit_change', 'position', 'item_id', 'department_id',
+        'price_per', 'discount_amount', 'may_discount', 'gross', 'line_discount', 'cost', 'origin_document_id',
+        'origin_position', 'amount', 'base', 'given', 'least_spend', 'alone', 'taken', 'debit', 'credit', 'value',
+        'layaway_id', 'gift_card_id', 'asked_by', 'approved_by',
     ];
 
     /** Tables whose rows cannot be added to a document that is sealed. */
     public const SEALED = [
-        'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'document_coupons', 'document_approvals', 'journal_lines', 'journal_entries', 'open_items', 'stock_movements', 'return_shares',
+        'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'document_coupons',
+        'document_approvals', 'journal_lines', 'journal_entries', 'open_items', 'stock_movements', 'return_shares',
         'layaway_entries', 'gift_card_entries',
     ];
 
@@ -69,7 +122,9 @@ final class Says
         $says = [];
         $these = $documents === [] ? '0' : implode(', ', array_map(intval(...), $documents));
 
-        foreach (self::rows('id', self::HEAD, "documents FORCE INDEX (PRIMARY) WHERE id IN ({$these})") as $document => $head) {
+        foreach (
+            self::rows('id', self::HEAD, "documents FORCE INDEX (PRIMARY) WHERE id IN ({$these})") as $document => $head
+        ) {
             $says[$document]['head'] = $head;
         }
 
@@ -80,7 +135,17 @@ final class Says
             self::gather($says, $part, self::rows('document_id', $columns, $from));
         }
 
-        self::gather($says, 'approvals', self::rows('document_id', self::APPROVALS, "document_approvals k FORCE INDEX (PRIMARY) JOIN approvals a ON a.id = k.approval_id WHERE k.document_id IN ({$these}) ORDER BY k.document_id, k.approval_id, k.place", ['place' => 'k.place']));
+        self::gather(
+            $says,
+            'approvals',
+            self::rows(
+                'document_id',
+                self::APPROVALS,
+                'document_approvals k FORCE INDEX (PRIMARY) JOIN approvals a ON a.id = k.approval_id WHERE '
+                    ."k.document_id IN ({$these}) ORDER BY k.document_id, k.approval_id, k.place",
+                ['place' => 'k.place'],
+            ),
+        );
 
         return $says;
     }
@@ -111,9 +176,18 @@ final class Says
     {
         sort($columns);
         $whole = array_map(static fn (string $column): bool => in_array($column, self::WHOLE, true), $columns);
-        $names = array_map(static fn (int $place, string $column): string => ($place === 0 ? '{' : ',')."\"{$column}\":", array_keys($columns), $columns);
-        $select = implode(', ', array_map(static fn (string $column): string => $from[$column] ?? "`{$column}`", $columns));
-        $rows = DB::connection()->getPdo()->query("SELECT {$key}, {$select} FROM {$of}");
+        $names = array_map(
+            static fn (int $place, string $column): string => ($place === 0 ? '{' : ',')."\"{$column}\":",
+            array_keys($columns),
+            $columns,
+        );
+        $select = implode(
+            ', ',
+            array_map(static fn (string $column): string => $from[$column] ?? "`{$column}`", $columns),
+        );
+        $rows = DB::connection()
+            ->getPdo()
+            ->query("SELECT {$key}, {$select} FROM {$of}");
 
         foreach ($rows === false ? [] : $rows->fetchAll(PDO::FETCH_NUM) as $row) {
             $written = '';
@@ -125,7 +199,10 @@ final class Says
                     $written .= "{$name}null";
                 } elseif ($whole[$place]) {
                     $written .= $name.(int) $value;
-                } elseif (strcspn($value = (string) $value, self::UNPLAIN) === strlen($value) && mb_check_encoding($value, 'ASCII')) {
+                } elseif (
+                    strcspn($value = (string) $value, self::UNPLAIN) === strlen($value)
+                    && mb_check_encoding($value, 'ASCII')
+                ) {
                     $written .= "{$name}\"{$value}\"";
                 } else {
                     $written .= $name.CanonicalJson::of($value);

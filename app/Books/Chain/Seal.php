@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 
 /**
- * Seals documents at the end of the transaction that posts them, when all they say is written: each with its digest, chained to the one before it in its series. What is sealed takes no further row.
- * RULES, section 16.
+ * Seals documents at the end of the transaction that posts them, when all they say is written: each with its digest,
+ * chained to the one before it in its series. What is sealed takes no further row. RULES, section 16.
  */
 final class Seal
 {
@@ -24,7 +24,8 @@ final class Seal
     public function atTheEnd(array $documents): void
     {
         $connection = DB::connection();
-        $connection instanceof HouseConnection || throw new LogicException('Documents are sealed on a connection of the house.');
+        $connection instanceof HouseConnection
+            || throw new LogicException('Documents are sealed on a connection of the house.');
 
         // What an attempt that failed left behind is not of this transaction.
         if ($connection->beforeCommit('seal', $this->waiting(...))) {
@@ -55,11 +56,23 @@ final class Seal
         $rows = [];
         $last = [];
 
-        foreach (DB::table('documents')->whereIn('id', $documents)->orderBy('kind')->orderBy('number')->get(['id', 'kind', 'number']) as $document) {
+        foreach (
+            DB::table('documents')
+                ->whereIn('id', $documents)
+                ->orderBy('kind')
+                ->orderBy('number')
+                ->get(['id', 'kind', 'number']) as $document
+        ) {
             [$id, $kind, $number] = [(int) $document->id, (string) $document->kind, (int) $document->number];
             $before = $last[$kind]['digest'] ?? $this->digestOf($kind, $number - 1);
             $digest = Link::ofWritten($says[$id], $before);
-            $rows[] = ['document_id' => $id, 'kind' => $kind, 'number' => $number, 'before' => $before, 'digest' => $digest];
+            $rows[] = [
+                'document_id' => $id,
+                'kind' => $kind,
+                'number' => $number,
+                'before' => $before,
+                'digest' => $digest,
+            ];
             $last[$kind] = ['kind' => $kind, 'number' => $number, 'digest' => $digest];
         }
 

@@ -13,7 +13,9 @@ final class DeviceState
     /** @return array<string, mixed> */
     public static function read(Till $till, string $device): array
     {
-        $json = DB::table('simulated_devices')->where(['till_id' => $till->id, 'device' => $device])->value('state');
+        $json = DB::table('simulated_devices')
+            ->where(['till_id' => $till->id, 'device' => $device])
+            ->value('state');
         $state = is_string($json) ? json_decode($json, true, flags: JSON_THROW_ON_ERROR) : [];
 
         return is_array($state) ? $state : [];

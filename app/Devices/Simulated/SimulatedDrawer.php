@@ -13,6 +13,9 @@ final class SimulatedDrawer implements CashDrawer
     public function open(Till $till): void
     {
         $opened = DeviceState::read($till, 'drawer')['opened'] ?? 0;
-        DeviceState::write($till, 'drawer', ['opened' => (is_int($opened) ? $opened : 0) + 1, 'last' => CarbonImmutable::now()->toIso8601String()]);
+        DeviceState::write($till, 'drawer', [
+            'opened' => (is_int($opened) ? $opened : 0) + 1,
+            'last' => CarbonImmutable::now()->toIso8601String(),
+        ]);
     }
 }

@@ -17,7 +17,10 @@ final class SimulatedMailbox implements Mailbox
     /** There is one for all tills. */
     public static function isAway(): bool
     {
-        return DB::table('simulated_devices')->where('device', self::DEVICE)->pluck('state')->contains(static fn (mixed $state): bool => is_string($state) && str_contains($state, 'true'));
+        return DB::table('simulated_devices')
+            ->where('device', self::DEVICE)
+            ->pluck('state')
+            ->contains(static fn (mixed $state): bool => is_string($state) && str_contains($state, 'true'));
     }
 
     public function deliver(Mail $mail): void

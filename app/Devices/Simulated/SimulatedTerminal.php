@@ -12,7 +12,9 @@ use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** A card terminal that does what its page is told to do next. It keeps its own book of requests, as a real one does. */
+/**
+ * A card terminal that does what its page is told to do next. It keeps its own book of requests, as a real one does.
+ */
 final class SimulatedTerminal implements CardTerminal
 {
     public const REVERSED = 'given_back';
@@ -62,7 +64,9 @@ final class SimulatedTerminal implements CardTerminal
 
         $request = $this->request($key);
 
-        return $request === null ? TerminalAnswer::declined('The terminal never got the request.') : $this->outcome($request, $amount);
+        return $request === null
+            ? TerminalAnswer::declined('The terminal never got the request.')
+            : $this->outcome($request, $amount);
     }
 
     public function reverse(Till $till, string $key): TerminalAnswer
@@ -84,8 +88,16 @@ final class SimulatedTerminal implements CardTerminal
     /** Also what never arrived is noted, so that it can arrive no more. */
     private function markReversed(Till $till, string $key): void
     {
-        DB::table('terminal_requests')->insertOrIgnore(['key' => $key, 'till_id' => $till->id, 'act' => self::REVERSED, 'amount' => 0, 'outcome' => TerminalOutcome::Reversed->value]);
-        DB::table('terminal_requests')->where('key', $key)->update(['act' => self::REVERSED, 'outcome' => TerminalOutcome::Reversed->value, 'approved' => 0]);
+        DB::table('terminal_requests')->insertOrIgnore([
+            'key' => $key,
+            'till_id' => $till->id,
+            'act' => self::REVERSED,
+            'amount' => 0,
+            'outcome' => TerminalOutcome::Reversed->value,
+        ]);
+        DB::table('terminal_requests')
+            ->where('key', $key)
+            ->update(['act' => self::REVERSED, 'outcome' => TerminalOutcome::Reversed->value, 'approved' => 0]);
     }
 
     public static function mood(Till $till): TerminalMood
@@ -95,12 +107,23 @@ final class SimulatedTerminal implements CardTerminal
         return is_string($mood) ? TerminalMood::from($mood) : TerminalMood::Approve;
     }
 
-    /** One row at once, as a terminal's journal has it: what goes back goes to the card it came from, whichever lies in the terminal now, and never in part. */
+    /**
+     * One row at once, as a terminal's journal has it: what goes back goes to the card it came from, whichever lies in
+     * the terminal now, and never in part.
+     */
     private function book(Till $till, string $key, Money $amount, TerminalMood $mood, string $against): void
     {
         $declined = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true);
-        $paid = $against === '' ? null : DB::table('terminal_requests')->where('authorisation', $against)->where('act', 'take')->latest('id')->first();
-        [$type, $lastFour] = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)] : [$paid->card_type, $paid->last_four];
+        $paid
+            = $against === ''
+                ? null
+                : DB::table('terminal_requests')
+                    ->where('authorisation', $against)
+                    ->where('act', 'take')
+                    ->latest('id')
+                    ->first();
+        [$type, $lastFour]
+            = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)] : [$paid->card_type, $paid->last_four];
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
@@ -117,8 +140,14 @@ final class SimulatedTerminal implements CardTerminal
             'card_type' => $type,
             'last_four' => $lastFour,
         ]);
-        // Every approval has a number of its own, as scattered as real ones are: 3^18 and a million have no factor in common.
-        $declined || DB::update("UPDATE terminal_requests SET authorisation = LPAD((id * 387420489 + 271828) % 1000000, 6, '0') WHERE `key` = ? AND authorisation = ''", [$key]);
+        // Every approval has a number of its own, as scattered as real ones are: 3^18 and a million have no factor in
+        // common.
+        $declined
+            || DB::update(
+                "UPDATE terminal_requests SET authorisation = LPAD((id * 387420489 + 271828) % 1000000, 6, '0') WHERE "
+                    ."`key` = ? AND authorisation = ''",
+                [$key],
+            );
     }
 
     private function request(string $key): ?stdClass
@@ -129,7 +158,12 @@ final class SimulatedTerminal implements CardTerminal
     private function outcome(stdClass $request, Money $amount): TerminalAnswer
     {
         return match ($request->outcome) {
-            TerminalOutcome::Approved->value => TerminalAnswer::approved(Money::ofMinor((int) $request->approved, $amount->currency), $request->card_type, $request->last_four, $request->authorisation),
+            TerminalOutcome::Approved->value => TerminalAnswer::approved(
+                Money::ofMinor((int) $request->approved, $amount->currency),
+                $request->card_type,
+                $request->last_four,
+                $request->authorisation,
+            ),
             TerminalOutcome::Reversed->value => TerminalAnswer::reversed(),
             default => TerminalAnswer::declined($request->reason),
         };

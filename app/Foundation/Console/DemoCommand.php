@@ -15,7 +15,9 @@ use Illuminate\Support\Facades\DB;
 /** Loads the demonstration shop. */
 final class DemoCommand extends Command
 {
-    protected $signature = 'shop:demo {--if-empty : say nothing and do nothing where there is a shop already} {--months=14 : how far back its history goes}';
+    protected $signature
+        = 'shop:demo {--if-empty : say nothing and do nothing where there is a shop already} '
+        .'{--months=14 : how far back its history goes}';
 
     protected $description = 'Load the demonstration shop into an empty database';
 
@@ -39,10 +41,16 @@ final class DemoCommand extends Command
 
         $months = $this->option('months');
         $this->line('loading the demonstration shop');
-        $demo->load(ShopTime::today(), fn (string $done) => $this->line("  {$done}"), is_numeric($months) ? (int) $months : DemoHouse::MONTHS);
+        $demo->load(
+            ShopTime::today(),
+            fn (string $done) => $this->line("  {$done}"),
+            is_numeric($months) ? (int) $months : DemoHouse::MONTHS,
+        );
 
         // The papers of days gone by were handed out then.
-        Outgoing::query()->where('state', 'waiting')->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);
+        Outgoing::query()
+            ->where('state', 'waiting')
+            ->update(['state' => 'sent', 'ended_at' => DB::raw('made_at')]);
         GiftCard::query()->update(['number' => null]);
         Shop::query()->update(['loading' => false]);
 

@@ -8,8 +8,9 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Lets the user who serves do what serving needs and no more: read and add everywhere, change and delete only where something changes. It cannot alter tables, drop triggers, or change or delete
- * what is posted. Run by the user who owns the tables, after they were made or changed.
+ * Lets the user who serves do what serving needs and no more: read and add everywhere, change and delete only where
+ * something changes. It cannot alter tables, drop triggers, or change or delete what is posted. Run by the user who
+ * owns the tables, after they were made or changed.
  */
 final class GrantsCommand extends Command
 {
@@ -36,7 +37,13 @@ final class GrantsCommand extends Command
 
         $kept = $this->kept();
 
-        foreach (DB::table('information_schema.TABLES')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_TYPE', 'BASE TABLE')->orderBy('TABLE_NAME')->pluck('TABLE_NAME') as $table) {
+        foreach (
+            DB::table('information_schema.TABLES')
+                ->where('TABLE_SCHEMA', DB::getDatabaseName())
+                ->where('TABLE_TYPE', 'BASE TABLE')
+                ->orderBy('TABLE_NAME')
+                ->pluck('TABLE_NAME') as $table
+        ) {
             $this->revoke((string) $table, "'{$user}'@'127.0.0.1'");
             DB::statement("GRANT {$this->may((string) $table, $kept)} ON `{$table}` TO '{$user}'@'127.0.0.1'");
         }
@@ -47,7 +54,11 @@ final class GrantsCommand extends Command
     /** What it could before it cannot any more. */
     private function revoke(string $table, string $user): void
     {
-        $could = DB::table('information_schema.TABLE_PRIVILEGES')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_NAME', $table)->where('GRANTEE', $user)->exists();
+        $could = DB::table('information_schema.TABLE_PRIVILEGES')
+            ->where('TABLE_SCHEMA', DB::getDatabaseName())
+            ->where('TABLE_NAME', $table)
+            ->where('GRANTEE', $user)
+            ->exists();
         $could && DB::statement("REVOKE ALL PRIVILEGES ON `{$table}` FROM {$user}");
     }
 
@@ -58,7 +69,9 @@ final class GrantsCommand extends Command
 
         return match (true) {
             $table === 'migrations' => 'SELECT',
-            $narrow !== null => 'SELECT, INSERT, UPDATE ('.implode(', ', array_map(static fn (string $column): string => "`{$column}`", $narrow)).')',
+            $narrow !== null => 'SELECT, INSERT, UPDATE ('
+                .implode(', ', array_map(static fn (string $column): string => "`{$column}`", $narrow))
+                .')',
             in_array($table, $kept, true) => 'SELECT, INSERT',
             default => 'SELECT, INSERT, UPDATE, DELETE',
         };
@@ -67,8 +80,14 @@ final class GrantsCommand extends Command
     /** @return list<string> tables that triggers keep from being changed */
     private function kept(): array
     {
-        $found = DB::table('information_schema.TRIGGERS')->where('TRIGGER_SCHEMA', DB::getDatabaseName())->where('ACTION_STATEMENT', 'like', 'SIGNAL%')->whereIn('EVENT_MANIPULATION', ['UPDATE', 'DELETE'])
-            ->groupBy('EVENT_OBJECT_TABLE')->havingRaw('COUNT(DISTINCT EVENT_MANIPULATION) = 2')->pluck('EVENT_OBJECT_TABLE')->all();
+        $found = DB::table('information_schema.TRIGGERS')
+            ->where('TRIGGER_SCHEMA', DB::getDatabaseName())
+            ->where('ACTION_STATEMENT', 'like', 'SIGNAL%')
+            ->whereIn('EVENT_MANIPULATION', ['UPDATE', 'DELETE'])
+            ->groupBy('EVENT_OBJECT_TABLE')
+            ->havingRaw('COUNT(DISTINCT EVENT_MANIPULATION) = 2')
+            ->pluck('EVENT_OBJECT_TABLE')
+            ->all();
 
         return array_values(array_map(static fn (mixed $table): string => is_string($table) ? $table : '', $found));
     }

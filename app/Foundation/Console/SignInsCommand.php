@@ -23,8 +23,16 @@ final class SignInsCommand extends Command
         $this->line('');
         $this->line('  Staff no.  PIN    Who');
 
-        foreach (Staff::query()->where('active', true)->whereIn('number', array_column(DemoShop::STAFF, 0))->orderBy('number')->get() as $staff) {
-            $this->line(sprintf('  %-9s  4%s   %s, %s', $staff->number, $staff->number, $staff->name, $staff->role->value));
+        foreach (
+            Staff::query()
+                ->where('active', true)
+                ->whereIn('number', array_column(DemoShop::STAFF, 0))
+                ->orderBy('number')
+                ->get() as $staff
+        ) {
+            $this->line(
+                sprintf('  %-9s  4%s   %s, %s', $staff->number, $staff->number, $staff->name, $staff->role->value),
+            );
         }
 
         $this->line('');

@@ -17,11 +17,13 @@ final class StateCommand extends Command
     public function handle(): int
     {
         $shop = Shop::query()->first();
-        $this->line(match (true) {
-            $shop === null => 'empty',
-            $shop->loading => 'half',
-            default => 'open',
-        });
+        $this->line(
+            match (true) {
+                $shop === null => 'empty',
+                $shop->loading => 'half',
+                default => 'open',
+            },
+        );
 
         return self::SUCCESS;
     }

@@ -8,7 +8,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Throws away what grows and is not kept: what was sent, printed and mailed, the acts of slips long posted, tries of PINs. Documents, journals and the security log stay. */
+/**
+ * Throws away what grows and is not kept: what was sent, printed and mailed, the acts of slips long posted, tries of
+ * PINs. Documents, journals and the security log stay.
+ */
 final class TidyCommand extends Command
 {
     /** What goes, how many days it is kept, and by which of its times. */
@@ -34,7 +37,13 @@ final class TidyCommand extends Command
             $this->line("{$table}: {$this->clear($table, "{$which} AND {$time} < ?", $days)}");
         }
 
-        $this->line("slip_acts: {$this->clear('slip_acts', "slip_id IN (SELECT id FROM slips WHERE state <> 'open' AND updated_at < ?)", self::ACTS_KEPT)}");
+        $this->line(
+            "slip_acts: {$this->clear(
+                'slip_acts',
+                "slip_id IN (SELECT id FROM slips WHERE state <> 'open' AND updated_at < ?)",
+                self::ACTS_KEPT,
+            )}",
+        );
 
         return self::SUCCESS;
     }

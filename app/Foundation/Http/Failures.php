@@ -27,15 +27,23 @@ final class Failures
         $exceptions->dontReport(Refused::class);
         $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
-        $exceptions->render(static fn (Refused $refused, Request $request): RedirectResponse => self::refused($refused, $request));
-        $exceptions->render(static fn (AuthenticationException $failure, Request $request): ?Response => self::signedOut($request));
-        $exceptions->render(static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request));
+        $exceptions->render(
+            static fn (Refused $refused, Request $request): RedirectResponse => self::refused($refused, $request),
+        );
+        $exceptions->render(
+            static fn (AuthenticationException $failure, Request $request): ?Response => self::signedOut($request),
+        );
+        $exceptions->render(
+            static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request),
+        );
     }
 
     /** A form that was refused: back to where it was typed, with everything still in it. */
     private static function refused(Refused $refused, Request $request): RedirectResponse
     {
-        return back()->withInput($request->except(Secret::FIELDS))->withErrors(['refused' => $refused->getMessage()]);
+        return back()
+            ->withInput($request->except(Secret::FIELDS))
+            ->withErrors(['refused' => $refused->getMessage()]);
     }
 
     /** A part of a page that is fetched is nothing to come back to: the page itself goes to sign in. */
@@ -47,12 +55,17 @@ final class Failures
     /** The session ran out while a page stood open: sign in, and everything is still there. */
     private static function expired(HttpException $failure, Request $request): ?Response
     {
-        return $failure->getPrevious() instanceof TokenMismatchException && ! $request->user() ? redirect('/sign-in') : null;
+        return $failure->getPrevious() instanceof TokenMismatchException && ! $request->user()
+            ? redirect('/sign-in')
+            : null;
     }
 
     private static function databaseGone(PDOException $failure): ?Response
     {
-        $gone = Str::contains($failure->getMessage(), ['[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away', 'Lost connection', 'Lock wait timeout exceeded', '[1205]']);
+        $gone = Str::contains($failure->getMessage(), [
+            '[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away',
+            'Lost connection', 'Lock wait timeout exceeded', '[1205]',
+        ]);
 
         return $gone ? response()->view('errors.503', [], 503, ['Retry-After' => '2']) : null;
     }

@@ -8,7 +8,10 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use PDOException;
 
-/** Whether the shop can be worked with. A database that hangs is one that does not answer: it is waited for no longer than any page waits. */
+/**
+ * Whether the shop can be worked with. A database that hangs is one that does not answer: it is waited for no longer
+ * than any page waits.
+ */
 final class HealthController
 {
     public function __invoke(): Response

@@ -16,8 +16,15 @@ final class KnownHosts
     {
         $known = config('house.hosts');
 
-        return is_array($known) && in_array(strtolower((string) preg_replace('/:\d+$/', '', (string) $request->headers->get('host'))), $known, true)
+        return is_array($known)
+            && in_array(
+                strtolower((string) preg_replace('/:\d+$/', '', (string) $request->headers->get('host'))),
+                $known,
+                true,
+            )
             ? $next($request)
-            : response('This computer is not known by that name. The owner sets its names in ELMSTONE_HOSTS.', 400, ['Content-Type' => 'text/plain']);
+            : response('This computer is not known by that name. The owner sets its names in ELMSTONE_HOSTS.', 400, [
+                'Content-Type' => 'text/plain',
+            ]);
     }
 }

@@ -11,7 +11,8 @@ use Ramsey\Uuid\Uuid;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * A page's key belongs to the page it was made for: under another address it is another key, and no key of a page can be one the house makes itself. What is asked under it is kept as a digest.
+ * A page's key belongs to the page it was made for: under another address it is another key, and no key of a page can
+ * be one the house makes itself. What is asked under it is kept as a digest.
  */
 final class NameKeys
 {

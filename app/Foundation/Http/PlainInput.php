@@ -9,15 +9,23 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * What no form of ours sends is turned away at the door, so that no page has to reckon with it: a list where one value belongs, bytes that are no text, more fields than any page has.
+ * What no form of ours sends is turned away at the door, so that no page has to reckon with it: a list where one value
+ * belongs, bytes that are no text, more fields than any page has.
  */
 final class PlainInput
 {
     /** Fields of which a form sends several, wherever they are. */
-    private const LISTS = ['accounts', 'addresses', 'amounts', 'breaks', 'contacts', 'contract', 'departments', 'entries', 'exempt', 'names', 'on', 'promotions', 'rows', 'tags'];
+    private const LISTS = [
+        'accounts', 'addresses', 'amounts', 'breaks', 'contacts', 'contract', 'departments', 'entries', 'exempt',
+        'names', 'on', 'promotions', 'rows', 'tags',
+    ];
 
     /** Fields of which only some pages send several: by address. */
-    private const OF_PAGES = ['counter/*/back' => ['back'], 'layaways/*' => ['back', 'drop', 'quantity', 'serials'], 'customers/level-prices' => ['price']];
+    private const OF_PAGES = [
+        'counter/*/back' => ['back'],
+        'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
+        'customers/level-prices' => ['price'],
+    ];
 
     /** The largest page of ours has a few hundred. */
     private const MOST_FIELDS = 5000;
@@ -49,9 +57,16 @@ final class PlainInput
     /** @return list<string> the limits' page has a list for each matter; a layaway's piece has its numbers */
     private function ofPage(Request $request): array
     {
-        $several = array_filter(self::OF_PAGES, static fn (string $page): bool => $request->is($page), ARRAY_FILTER_USE_KEY);
+        $several = array_filter(
+            self::OF_PAGES,
+            static fn (string $page): bool => $request->is($page),
+            ARRAY_FILTER_USE_KEY,
+        );
 
-        return [...array_merge(...array_values($several)), ...$request->is('limits/*') ? array_map(strval(...), array_keys($request->request->all())) : []];
+        return [
+            ...array_merge(...array_values($several)),
+            ...$request->is('limits/*') ? array_map(strval(...), array_keys($request->request->all())) : [],
+        ];
     }
 
     private function isPlain(mixed $value, int $depth): bool

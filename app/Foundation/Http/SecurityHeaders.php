@@ -11,7 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** Headers of every answer: no script or style but our own, no framing, no stale page after posting. */
 final class SecurityHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
+    private const POLICY
+        = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
         ."connect-src 'self'; form-action 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'";
 
     /** @param  Closure(Request): Response  $next */
@@ -27,7 +28,8 @@ final class SecurityHeaders
         $request->secure() && $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
 
         // Whoever waits for the answer has it when it is whole, whatever is still sent after it.
-        is_string($response->getContent()) && $response->headers->set('Content-Length', (string) strlen($response->getContent()));
+        is_string($response->getContent())
+            && $response->headers->set('Content-Length', (string) strlen($response->getContent()));
 
         return $response;
     }

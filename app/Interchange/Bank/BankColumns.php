@@ -9,7 +9,10 @@ final readonly class BankColumns
 {
     /** What a column can say, with the names banks use for it. */
     public const NAMES = [
-        'date' => ['date', 'booked', 'booking date', 'booked on', 'transaction date', 'posting date', 'posted date', 'value date'],
+        'date' => [
+            'date', 'booked', 'booking date', 'booked on', 'transaction date', 'posting date', 'posted date',
+            'value date',
+        ],
         'amount' => ['amount', 'value', 'transaction amount', 'sum'],
         'in' => ['credit', 'credit amount', 'paid in', 'money in', 'credits', 'deposit', 'deposits'],
         'out' => ['debit', 'debit amount', 'paid out', 'money out', 'debits', 'withdrawal', 'withdrawals'],
@@ -19,7 +22,16 @@ final readonly class BankColumns
         'currency' => ['currency', 'ccy'],
     ];
 
-    public const WORDS = ['date' => 'Day booked', 'amount' => 'Amount, in and out', 'in' => 'Money in', 'out' => 'Money out', 'payer' => 'Payer', 'reference' => 'What it says', 'id' => 'The bank’s own number', 'currency' => 'Currency'];
+    public const WORDS = [
+        'date' => 'Day booked',
+        'amount' => 'Amount, in and out',
+        'in' => 'Money in',
+        'out' => 'Money out',
+        'payer' => 'Payer',
+        'reference' => 'What it says',
+        'id' => 'The bank’s own number',
+        'currency' => 'Currency',
+    ];
 
     /**
      * @param  array<string, string>  $names what it says: the table's name for it
@@ -34,7 +46,11 @@ final readonly class BankColumns
     {
         $names = array_filter(is_array($kept['names'] ?? null) ? $kept['names'] : [], is_string(...));
 
-        return new self(array_intersect_key($names, self::NAMES), DateOrder::tryFrom(is_string($kept['dates'] ?? null) ? $kept['dates'] : '') ?? DateOrder::YearFirst, ($kept['mark'] ?? '') === ',' ? ',' : '.');
+        return new self(
+            array_intersect_key($names, self::NAMES),
+            DateOrder::tryFrom(is_string($kept['dates'] ?? null) ? $kept['dates'] : '') ?? DateOrder::YearFirst,
+            ($kept['mark'] ?? '') === ',' ? ',' : '.',
+        );
     }
 
     /** @return array{names: array<string, string>, dates: string, mark: string} */

@@ -29,7 +29,12 @@ final class BankController
     public function index(): View
     {
         return view('interchange.bank', [
-            'files' => BankFile::query()->with('staff')->withCount(['entries', 'entries as open_count' => static fn ($query) => $query->where('state', 'open')])->latest('id')->limit(20)->get(),
+            'files' => BankFile::query()
+                ->with('staff')
+                ->withCount(['entries', 'entries as open_count' => static fn ($query) => $query->where('state', 'open')])
+                ->latest('id')
+                ->limit(20)
+                ->get(),
             'layouts' => BankLayout::query()->orderBy('id')->get(),
         ]);
     }
@@ -38,11 +43,14 @@ final class BankController
     {
         $file = $request->file('file');
 
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw Refused::because('no_file', 'Choose a file first.');
         }
 
-        return redirect()->route('bank.file', $read->handle($file->getContent(), $file->getClientOriginalName(), $this->atTill->till(), $by)->id);
+        return redirect()->route(
+            'bank.file',
+            $read->handle($file->getContent(), $file->getClientOriginalName(), $this->atTill->till(), $by)->id,
+        );
     }
 
     public function show(BankFile $file): View
@@ -50,23 +58,60 @@ final class BankController
         if ($file->isUnread()) {
             $table = BankTable::of((string) $file->content);
 
-            return view('interchange.bank-columns', ['file' => $file, 'table' => $table, 'sample' => $this->sample($table), 'guess' => GuessColumns::of($table, $this->house->shop()->country)[0]]);
+            return view('interchange.bank-columns', [
+                'file' => $file,
+                'table' => $table,
+                'sample' => $this->sample($table),
+                'guess' => GuessColumns::of($table, $this->house->shop()->country)[0],
+            ]);
         }
 
-        $entries = $file->entries()->with(['customer', 'document'])->orderByRaw("FIELD(state, 'open', 'posted', 'aside', 'noted'), position")->simplePaginate(200);
+        $entries = $file
+            ->entries()
+            ->with(['customer', 'document'])
+            ->orderByRaw("FIELD(state, 'open', 'posted', 'aside', 'noted'), position")
+            ->simplePaginate(200);
 
         return view('interchange.bank-file', [
-            'file' => $file, 'entries' => $entries, 'house' => $this->house, 'location' => $this->atTill->till()->location, 'twins' => Twins::of(new Collection($entries->items())),
-            'counts' => BankEntry::query()->toBase()->where('bank_file_id', $file->id)->selectRaw("SUM(kind = 'in') AS came, SUM(IF(kind = 'in', amount, 0)) AS sum, SUM(state = 'posted') AS posted, SUM(state = 'aside') AS aside, SUM(state = 'noted') AS noted, SUM(state = 'open') AS open")->first(),
+            'file' => $file,
+            'entries' => $entries,
+            'house' => $this->house,
+            'location' => $this->atTill->till()->location,
+            'twins' => Twins::of(new Collection($entries->items())),
+            'counts' => BankEntry::query()
+                ->toBase()
+                ->where('bank_file_id', $file->id)
+                ->selectRaw(
+                    "SUM(kind = 'in') AS came, SUM(IF(kind = 'in', amount, 0)) AS sum, SUM(state = 'posted') AS "
+                        ."posted, SUM(state = 'aside') AS aside, SUM(state = 'noted') AS noted, SUM(state = 'open') "
+                        .'AS open',
+                )
+                ->first(),
         ]);
     }
 
     /** Says which column is what; kept for the next file of that bank. */
-    public function columns(Request $request, BankFile $file, ReadBankFile $read, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function columns(
+        Request $request,
+        BankFile $file,
+        ReadBankFile $read,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         abort_unless($file->isUnread(), 404);
-        $names = array_filter(array_filter($request->array('names'), is_string(...)), static fn (string $name): bool => $name !== '');
-        $read->withColumns($file, BankColumns::from(['names' => $names, 'dates' => $request->input('dates'), 'mark' => $request->input('mark')]), $this->atTill->till(), $by);
+        $names = array_filter(
+            array_filter($request->array('names'), is_string(...)),
+            static fn (string $name): bool => $name !== '',
+        );
+        $read->withColumns(
+            $file,
+            BankColumns::from([
+                'names' => $names,
+                'dates' => $request->input('dates'),
+                'mark' => $request->input('mark'),
+            ]),
+            $this->atTill->till(),
+            $by,
+        );
 
         return redirect()->route('bank.file', $file->id);
     }
@@ -76,12 +121,20 @@ final class BankController
     {
         $layout->delete();
 
-        return redirect()->route('bank')->with('done', 'The columns are forgotten; the next file of that bank asks for them.');
+        return redirect()
+            ->route('bank')
+            ->with('done', 'The columns are forgotten; the next file of that bank asks for them.');
     }
 
-    public function post(Request $request, BankFile $file, PostBankFile $post, #[CurrentUser] Staff $by): RedirectResponse
-    {
-        $chosen = array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $request->array('entries')));
+    public function post(
+        Request $request,
+        BankFile $file,
+        PostBankFile $post,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $chosen = array_values(
+            array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $request->array('entries')),
+        );
         $posted = $post->handle($file, $chosen, $this->atTill->till(), $by);
 
         return redirect()->route('bank.file', $file->id)->with('done', $this->said($posted));
@@ -91,13 +144,18 @@ final class BankController
     private function said(Collection $posted): string
     {
         $location = $this->atTill->till()->location;
-        $moved = $posted->filter(static fn (BankEntry $entry): bool => $entry->booked_on !== null && ! BankDay::of($entry->booked_on, $location)->isSameDay($entry->booked_on));
+        $moved = $posted->filter(
+            static fn (BankEntry $entry): bool => $entry->booked_on !== null
+                && ! BankDay::of($entry->booked_on, $location)->isSameDay($entry->booked_on),
+        );
         $words = $posted->count() === 1 ? 'One payment is posted' : "{$posted->count()} payments are posted";
         $day = Show::date(BankDay::of($moved->first()?->booked_on, $location));
 
         return match (true) {
             $moved->isEmpty() => "{$words}, each on the day the bank booked it.",
-            default => "{$words}; {$moved->count()} on {$day}, the first open day, because the day the bank booked ".($moved->count() === 1 ? 'it' : 'them').' is closed.',
+            default => "{$words}; {$moved->count()} on {$day}, the first open day, because the day the bank booked "
+                .($moved->count() === 1 ? 'it' : 'them')
+                .' is closed.',
         };
     }
 

@@ -15,7 +15,8 @@ final readonly class BankCsv
     public const MOST = CsvRows::MOST;
 
     /** Words by which a bank says that it took a payment back. Common practice, no source. */
-    private const TAKEN_BACK = '/\b(return(ed)?|revers(al|ed)|unpaid|charge ?back|recall(ed)?|bounced|dishonou?red)\b/i';
+    private const TAKEN_BACK
+        = '/\b(return(ed)?|revers(al|ed)|unpaid|charge '.'?back|recall(ed)?|bounced|dishonou?red)\b/i';
 
     public function __construct(private CsvRows $table, private BankColumns $columns, private Currency $currency)
     {
@@ -34,7 +35,7 @@ final readonly class BankCsv
             // A second statement pasted under the first brings its head along.
             if (array_map(mb_strtolower(...), array_values($row)) !== $this->table->head && implode('', $row) !== '') {
                 $entry = $this->entry($row, $line);
-                $entry === null || $entries[] = $entry;
+                $entry === null || ($entries[] = $entry);
             }
         }
 
@@ -47,7 +48,11 @@ final readonly class BankCsv
         try {
             return $this->readable($row);
         } catch (Refused $refused) {
-            return BankEntryRead::unread(Money::zero($this->currency), implode(' · ', array_filter($row, static fn (string $cell): bool => $cell !== '')), "Line {$line}: {$refused->getMessage()}");
+            return BankEntryRead::unread(
+                Money::zero($this->currency),
+                implode(' · ', array_filter($row, static fn (string $cell): bool => $cell !== '')),
+                "Line {$line}: {$refused->getMessage()}",
+            );
         }
     }
 
@@ -67,17 +72,32 @@ final readonly class BankCsv
         }
 
         if ($currency !== '' && $currency !== $this->currency->code) {
-            throw Refused::because('other_currency', "It is in {$currency}; the shop keeps its books in {$this->currency->code}.");
+            throw Refused::because(
+                'other_currency',
+                "It is in {$currency}; the shop keeps its books in {$this->currency->code}.",
+            );
         }
 
-        $day = $this->columns->dates->read($of('date')) ?? throw Refused::because('bad_date', "“{$of('date')}” is not a date like ".explode(', ', $this->columns->dates->words())[1].'.');
+        $day
+            = $this->columns->dates->read($of('date'))
+            ?? throw Refused::because(
+                'bad_date',
+                "“{$of('date')}” is not a date like ".explode(', ', $this->columns->dates->words())[1].'.',
+            );
         $kind = match (true) {
             ! $isOut => BankEntryKind::In,
             preg_match(self::TAKEN_BACK, $of('reference')) === 1 => BankEntryKind::Returned,
             default => BankEntryKind::Other,
         };
 
-        return new BankEntryRead($day, $amount, mb_substr($of('payer'), 0, 160), mb_substr($of('reference'), 0, 500), mb_substr($of('id'), 0, 80), $kind);
+        return new BankEntryRead(
+            $day,
+            $amount,
+            mb_substr($of('payer'), 0, 160),
+            mb_substr($of('reference'), 0, 500),
+            mb_substr($of('id'), 0, 80),
+            $kind,
+        );
     }
 
     /**
@@ -86,7 +106,13 @@ final readonly class BankCsv
      */
     private function amount(callable $of): array
     {
-        $column = array_values(array_filter(['amount', 'in', 'out'], static fn (string $says): bool => preg_match('/[1-9]/', $of($says)) === 1))[0] ?? (isset($this->columns->names['amount']) ? 'amount' : 'in');
+        $column
+            = array_values(
+                array_filter(
+                    ['amount', 'in', 'out'],
+                    static fn (string $says): bool => preg_match('/[1-9]/', $of($says)) === 1,
+                ),
+            )[0] ?? (isset($this->columns->names['amount']) ? 'amount' : 'in');
         $cell = $of($column);
 
         // A row without any money, a heading or a balance, is an amount of nothing.
@@ -96,6 +122,10 @@ final readonly class BankCsv
 
         $amount = BankAmount::of($cell === '' ? '0' : $cell);
 
-        return [$amount->money($this->columns->mark, $this->currency, $cell), $amount->isOut || $column === 'out', $amount->currency];
+        return [
+            $amount->money($this->columns->mark, $this->currency, $cell),
+            $amount->isOut || $column === 'out',
+            $amount->currency,
+        ];
     }
 }

@@ -8,7 +8,9 @@ use Carbon\CarbonImmutable;
 use Elmstone\Shop\Location;
 use Elmstone\Support\ShopTime;
 
-/** The day a payment from the bank is posted on: the one it was booked on, or, where that is closed, the first open one. */
+/**
+ * The day a payment from the bank is posted on: the one it was booked on, or, where that is closed, the first open one.
+ */
 final class BankDay
 {
     public static function of(?CarbonImmutable $bookedOn, Location $location): CarbonImmutable

@@ -44,7 +44,15 @@ final class BankEntry extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['kind' => BankEntryKind::class, 'booked_on' => 'immutable_date', 'amount' => 'int', 'shares' => 'array', 'discount' => 'int', 'evidence' => 'array', 'sure' => 'bool'];
+    protected $casts = [
+        'kind' => BankEntryKind::class,
+        'booked_on' => 'immutable_date',
+        'amount' => 'int',
+        'shares' => 'array',
+        'discount' => 'int',
+        'evidence' => 'array',
+        'sure' => 'bool',
+    ];
 
     /** @return list<string> */
     public function speaksFor(): array

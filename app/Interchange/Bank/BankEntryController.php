@@ -35,10 +35,17 @@ final class BankEntryController
         $day = BankDay::of($entry->booked_on, $this->atTill->till()->location);
 
         return view('interchange.bank-entry', [
-            'file' => $file, 'entry' => $entry, 'house' => $this->house, 'day' => $day,
-            'items' => $entry->customer_id === null || $entry->kind !== BankEntryKind::In ? null : AccountItems::open($entry->customer_id, ItemKind::Charge, $this->house, $day),
+            'file' => $file,
+            'entry' => $entry,
+            'house' => $this->house,
+            'day' => $day,
+            'items' => $entry->customer_id === null || $entry->kind !== BankEntryKind::In
+                    ? null
+                    : AccountItems::open($entry->customer_id, ItemKind::Charge, $this->house, $day),
             'twins' => Twins::of(collect([$entry]))[$entry->id] ?? [],
-            'proposals' => $entry->kind === BankEntryKind::Returned && $entry->state === 'open' ? ReturnedTransfer::proposals($entry) : [],
+            'proposals' => $entry->kind === BankEntryKind::Returned && $entry->state === 'open'
+                    ? ReturnedTransfer::proposals($entry)
+                    : [],
             'fee' => $this->house->money($this->house->shop()->returned_payment_fee),
         ]);
     }
@@ -47,7 +54,14 @@ final class BankEntryController
     public function assign(Request $request, BankFile $file, BankEntry $entry, CustomerSearch $search): RedirectResponse
     {
         $typed = $request->string('customer')->trim()->value();
-        $customer = $typed === '' ? null : ($search->one($typed) ?? throw Refused::because('not_found', "“{$typed}” names no account, or more than one. Type its number."));
+        $customer
+            = $typed === ''
+                ? null
+                : $search->one($typed)
+                    ?? throw Refused::because(
+                        'not_found',
+                        "“{$typed}” names no account, or more than one. Type its number.",
+                    );
 
         if ($customer !== null && ! HouseAccount::query()->whereKey($customer->id)->exists()) {
             throw Refused::because('not_an_account', "{$customer->name} has no house account.");
@@ -55,11 +69,23 @@ final class BankEntryController
 
         $isTheSame = $customer?->id === $entry->customer_id;
         $this->change($file, $entry, [
-            'customer_id' => $customer?->id, 'sure' => $customer !== null,
-            ...$isTheSame ? [] : ['shares' => null, 'discount' => 0, 'evidence' => json_encode(['for' => $customer === null ? [] : ['chosen by hand'], 'against' => []], JSON_THROW_ON_ERROR)],
+            'customer_id' => $customer?->id,
+            'sure' => $customer !== null,
+            ...$isTheSame
+                ? []
+                : [
+                    'shares' => null,
+                    'discount' => 0,
+                    'evidence' => json_encode(
+                        ['for' => $customer === null ? [] : ['chosen by hand'], 'against' => []],
+                        JSON_THROW_ON_ERROR,
+                    ),
+                ],
         ]);
 
-        return $request->boolean('stay') ? redirect()->route('bank.entry', [$file->id, $entry->id]) : redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}");
+        return $request->boolean('stay')
+            ? redirect()->route('bank.entry', [$file->id, $entry->id])
+            : redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}");
     }
 
     /** Says what a payment pays, by hand. */
@@ -67,19 +93,31 @@ final class BankEntryController
     {
         $this->assertOf($file, $entry);
         $customer = $entry->customer_id ?? throw Refused::because('not_found', 'Say first whose payment it is.');
-        $items = AccountItems::open($customer, ItemKind::Charge, $this->house, BankDay::of($entry->booked_on, $this->atTill->till()->location));
+        $items = AccountItems::open(
+            $customer,
+            ItemKind::Charge,
+            $this->house,
+            BankDay::of($entry->booked_on, $this->atTill->till()->location),
+        );
         $byHand = [];
 
         foreach ($request->array('on') as $label => $typed) {
             $amount = is_string($typed) && trim($typed) !== '' ? $this->house->typedMoney($typed) : null;
-            $amount === null || $amount->isZero() || $byHand[(string) $label] = $amount;
+            $amount === null || $amount->isZero() || ($byHand[(string) $label] = $amount);
         }
 
         $oldest = $request->input('how') === 'oldest';
         $spread = $items->spread($this->house->money($entry->amount), $oldest ? null : $byHand);
         $this->change($file, $entry, [
-            'sure' => true, 'discount' => $oldest ? 0 : $spread->discount()->minor, 'evidence' => json_encode(['for' => ['spread by hand'], 'against' => []], JSON_THROW_ON_ERROR),
-            'shares' => $oldest ? null : json_encode((object) array_map(static fn ($amount): int => $amount->minor, $byHand), JSON_THROW_ON_ERROR),
+            'sure' => true,
+            'discount' => $oldest ? 0 : $spread->discount()->minor,
+            'evidence' => json_encode(['for' => ['spread by hand'], 'against' => []], JSON_THROW_ON_ERROR),
+            'shares' => $oldest
+                ? null
+                : json_encode(
+                    (object) array_map(static fn ($amount): int => $amount->minor, $byHand),
+                    JSON_THROW_ON_ERROR,
+                ),
         ]);
 
         return redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}");
@@ -91,41 +129,82 @@ final class BankEntryController
         $this->assertOf($file, $entry);
         $isAside = $entry->state === 'aside';
         $reason = $request->string('reason')->trim()->limit(255, '')->value();
-        $isAside || $reason !== '' || throw Refused::because('reason_missing', 'Say why it is set aside: the reason is kept.');
-        BankEntry::query()->whereKey($entry->id)->whereIn('state', ['open', 'aside'])->update($isAside ? ['state' => 'open'] : ['state' => 'aside', 'aside_because' => $reason]);
+        $isAside
+            || $reason !== ''
+            || throw Refused::because('reason_missing', 'Say why it is set aside: the reason is kept.');
+        BankEntry::query()
+            ->whereKey($entry->id)
+            ->whereIn('state', ['open', 'aside'])
+            ->update($isAside ? ['state' => 'open'] : ['state' => 'aside', 'aside_because' => $reason]);
         $file->settle();
 
         return redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}");
     }
 
     /** The bank took a payment back: what it paid is owed again. */
-    public function takeBack(Request $request, BankFile $file, BankEntry $entry, ReturnPayment $return, #[CurrentUser] Staff $by): RedirectResponse
-    {
+    public function takeBack(
+        Request $request,
+        BankFile $file,
+        BankEntry $entry,
+        ReturnPayment $return,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $this->assertOf($file, $entry);
-        $paid = Document::query()->with('tenders')->where('label', $request->string('document')->trim()->value())->first() ?? throw Refused::because('not_found', 'Say which payment came back: its number is on its receipt.');
+        $paid
+            = Document::query()
+                ->with('tenders')
+                ->where('label', $request->string('document')->trim()->value())
+                ->first()
+            ?? throw Refused::because('not_found', 'Say which payment came back: its number is on its receipt.');
         $fee = $this->house->typedMoney($request->string('fee')->value()) ?? $this->house->money(0);
         $till = $this->atTill->till();
         $document = DB::transaction(function () use ($entry, $paid, $fee, $till, $return, $by, $file): int {
             $locked = BankEntry::query()->whereKey($entry->id)->lockForUpdate()->firstOrFail();
-            $locked->state === 'open' && $locked->kind === BankEntryKind::Returned || throw Refused::because('already_returned', 'This entry is dealt with already.');
-            $paid->tenders->where('kind', TenderKind::BankTransfer)->sum('amount') === $locked->amount || throw Refused::because('other_amount', "{$paid->label} was not paid by a transfer of this amount.");
+            ($locked->state === 'open' && $locked->kind === BankEntryKind::Returned)
+                || throw Refused::because('already_returned', 'This entry is dealt with already.');
+            $paid->tenders->where('kind', TenderKind::BankTransfer)->sum('amount') === $locked->amount
+                || throw Refused::because('other_amount', "{$paid->label} was not paid by a transfer of this amount.");
             $day = max(BankDay::of($locked->booked_on, $till->location), $paid->business_date);
-            $document = $return->handle($paid, $fee, mb_substr("The bank took it back: {$locked->reference}", 0, 200), $day, Uuid::uuid5(Uuid::NAMESPACE_OID, "bank-{$locked->fingerprint}")->toString(), $till, $by, TenderKind::BankTransfer);
-            $locked->forceFill(['state' => 'posted', 'document_id' => $document, 'customer_id' => $paid->customer_id])->save();
+            $document = $return->handle(
+                $paid,
+                $fee,
+                mb_substr("The bank took it back: {$locked->reference}", 0, 200),
+                $day,
+                Uuid::uuid5(Uuid::NAMESPACE_OID, "bank-{$locked->fingerprint}")->toString(),
+                $till,
+                $by,
+                TenderKind::BankTransfer,
+            );
+            $locked
+                ->forceFill(['state' => 'posted', 'document_id' => $document, 'customer_id' => $paid->customer_id])
+                ->save();
             $file->settle();
 
             return $document;
         }, 3);
 
-        return redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}")->with('done', "{$paid->label} is taken back by ".Document::query()->whereKey($document)->value('label').'; what it paid is owed again.');
+        return redirect()
+            ->to(route('bank.file', $file->id)."#entry-{$entry->id}")
+            ->with(
+                'done',
+                "{$paid->label} is taken back by "
+                    .Document::query()->whereKey($document)->value('label')
+                    .'; what it paid is owed again.',
+            );
     }
 
     /** @param  array<string, mixed>  $fields */
     private function change(BankFile $file, BankEntry $entry, array $fields): void
     {
         $this->assertOf($file, $entry);
-        $changed = BankEntry::query()->whereKey($entry->id)->where('state', 'open')->where('kind', BankEntryKind::In)->update($fields);
-        $changed === 1 || BankEntry::query()->whereKey($entry->id)->where('state', 'open')->exists() || throw Refused::because('already_posted', 'This payment is posted already.');
+        $changed = BankEntry::query()
+            ->whereKey($entry->id)
+            ->where('state', 'open')
+            ->where('kind', BankEntryKind::In)
+            ->update($fields);
+        $changed === 1
+            || BankEntry::query()->whereKey($entry->id)->where('state', 'open')->exists()
+            || throw Refused::because('already_posted', 'This payment is posted already.');
     }
 
     private function assertOf(BankFile $file, BankEntry $entry): void

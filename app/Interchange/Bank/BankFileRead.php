@@ -10,8 +10,12 @@ use Elmstone\Core\Money\Refused;
 final readonly class BankFileRead
 {
     /** @param  list<BankEntryRead>  $entries */
-    private function __construct(public string $format, public string $account, public string $statement, public array $entries)
-    {
+    private function __construct(
+        public string $format,
+        public string $account,
+        public string $statement,
+        public array $entries,
+    ) {
     }
 
     /**
@@ -21,7 +25,10 @@ final readonly class BankFileRead
      */
     public static function of(string $format, string $account, string $statement, array $entries): self
     {
-        $unread = array_filter($entries, static fn (BankEntryRead $entry): bool => $entry->kind === BankEntryKind::Unread);
+        $unread = array_filter(
+            $entries,
+            static fn (BankEntryRead $entry): bool => $entry->kind === BankEntryKind::Unread,
+        );
 
         if ($unread !== [] && count($unread) === count($entries)) {
             throw Refused::because('unreadable', 'No entry of this file can be read. '.reset($unread)->trouble);
@@ -33,6 +40,8 @@ final readonly class BankFileRead
     /** @return list<BankEntryRead> money that came in */
     public function cameIn(): array
     {
-        return array_values(array_filter($this->entries, static fn (BankEntryRead $entry): bool => $entry->kind === BankEntryKind::In));
+        return array_values(
+            array_filter($this->entries, static fn (BankEntryRead $entry): bool => $entry->kind === BankEntryKind::In),
+        );
     }
 }

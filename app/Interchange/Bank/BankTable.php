@@ -19,10 +19,16 @@ final class BankTable
         return new CsvRows($bytes, self::above($bytes));
     }
 
-    /** How many lines stand above the head: the first line that names a day and an amount, or else the first that looks like a row of names. */
+    /**
+     * How many lines stand above the head: the first line that names a day and an amount, or else the first that looks
+     * like a row of names.
+     */
     private static function above(string $bytes): int
     {
-        $first = implode("\n", array_slice(preg_split('/\r\n|\r|\n/', substr($bytes, 0, 64 * 1024)) ?: [], 0, self::LINES));
+        $first = implode(
+            "\n",
+            array_slice(preg_split('/\r\n|\r|\n/', substr($bytes, 0, 64 * 1024)) ?: [], 0, self::LINES),
+        );
         $rows = [];
 
         for ($above = 0; $above < self::LINES; $above++) {
@@ -53,7 +59,10 @@ final class BankTable
     /** @param  list<string>  $cells */
     private static function names(array $cells): bool
     {
-        $known = static fn (string ...$says): bool => array_intersect($cells, array_merge(...array_map(static fn (string $one): array => BankColumns::NAMES[$one], $says))) !== [];
+        $known = static fn (string ...$says): bool => array_intersect(
+            $cells,
+            array_merge(...array_map(static fn (string $one): array => BankColumns::NAMES[$one], $says)),
+        ) !== [];
 
         return $known('date') && $known('amount', 'in');
     }

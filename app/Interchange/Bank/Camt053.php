@@ -10,8 +10,9 @@ use Elmstone\Core\Money\Refused;
 use XMLReader;
 
 /**
- * A bank-to-customer statement by ISO 20022, camt.053.001 in its versions 02 to 13. Opening balance and entries must come to the closing balance; a batch
- * entry counts by its transactions where the file gives their amounts. Read entry by entry, so that a large file takes no more memory than its entries.
+ * A bank-to-customer statement by ISO 20022, camt.053.001 in its versions 02 to 13. Opening balance and entries must
+ * come to the closing balance; a batch entry counts by its transactions where the file gives their amounts. Read entry
+ * by entry, so that a large file takes no more memory than its entries.
  */
 final readonly class Camt053
 {
@@ -32,7 +33,12 @@ final readonly class Camt053
         $namespace = $this->toTheRoot();
 
         if (preg_match(self::NAMESPACE, $namespace) !== 1) {
-            throw Refused::because('wrong_namespace', "This file is “{$namespace}”, but a bank statement is camt.053 (urn:iso:std:iso:20022:tech:xsd:camt.053.001.02 or later). Ask the bank for the statement in that form, or use its CSV.");
+            throw Refused::because(
+                'wrong_namespace',
+                "This file is “{$namespace}”, but a bank statement is camt.053 "
+                    .'(urn:iso:std:iso:20022:tech:xsd:camt.053.001.02 or later). Ask the bank for the statement in '
+                    .'that form, or use its CSV.',
+            );
         }
     }
 
@@ -61,10 +67,14 @@ final readonly class Camt053
             throw Refused::because('missing', 'There is no statement in this file.');
         }
 
-        $accounts = array_unique(array_map(static fn (CamtStatement $statement): string => $statement->account, $statements));
+        $accounts = array_unique(
+            array_map(static fn (CamtStatement $statement): string => $statement->account, $statements),
+        );
 
         return BankFileRead::of(
-            'camt.053', implode(', ', $accounts), implode(', ', array_map(static fn (CamtStatement $statement): string => $statement->id, $statements)),
+            'camt.053',
+            implode(', ', $accounts),
+            implode(', ', array_map(static fn (CamtStatement $statement): string => $statement->id, $statements)),
             array_merge(...array_map(static fn (CamtStatement $statement): array => $statement->entries, $statements)),
         );
     }
@@ -86,7 +96,8 @@ final readonly class Camt053
             }
 
             if ($isElement && $this->reader->depth === self::CHILD - 1) {
-                $current = $this->reader->localName === 'Stmt' ? $statements[] = new CamtStatement($this->currency) : null;
+                $current
+                    = $this->reader->localName === 'Stmt' ? ($statements[] = new CamtStatement($this->currency)) : null;
             }
 
             $more = $this->reader->read();

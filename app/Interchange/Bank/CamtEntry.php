@@ -35,14 +35,22 @@ final readonly class CamtEntry
         try {
             return $this->parts();
         } catch (Refused $refused) {
-            return [BankEntryRead::unread(Money::zero($this->currency), $this->entry->element->textContent, $refused->getMessage(), $this->account)];
+            return [
+                BankEntryRead::unread(
+                    Money::zero($this->currency),
+                    $this->entry->element->textContent,
+                    $refused->getMessage(),
+                    $this->account,
+                ),
+            ];
         }
     }
 
     private function kind(): BankEntryKind
     {
         $isIn = $this->entry->text('c:CdtDbtInd') !== 'DBIT';
-        $isBack = in_array($this->entry->text('c:RvslInd'), ['true', '1'], true) || $this->entry->all('.//c:RtrInf') !== [];
+        $isBack
+            = in_array($this->entry->text('c:RvslInd'), ['true', '1'], true) || $this->entry->all('.//c:RtrInf') !== [];
 
         return match (true) {
             ! $this->isBooked() => BankEntryKind::Pending,
@@ -59,8 +67,14 @@ final readonly class CamtEntry
      */
     private function parts(): array
     {
-        $bookedOn = substr($this->entry->first('c:BookgDt/c:Dt', 'c:BookgDt/c:DtTm', 'c:ValDt/c:Dt', 'c:ValDt/c:DtTm'), 0, 10);
-        $day = CarbonImmutable::canBeCreatedFromFormat($bookedOn, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $bookedOn) : null;
+        $bookedOn = substr(
+            $this->entry->first('c:BookgDt/c:Dt', 'c:BookgDt/c:DtTm', 'c:ValDt/c:Dt', 'c:ValDt/c:DtTm'),
+            0,
+            10,
+        );
+        $day = CarbonImmutable::canBeCreatedFromFormat($bookedOn, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $bookedOn)
+            : null;
         $day ?? throw Refused::because('missing', 'An entry has no booking date.');
         $whole = $this->entry->money('c:Amt', $this->currency);
         $reference = $this->entry->first('c:AcctSvcrRef', 'c:NtryRef');
@@ -70,17 +84,29 @@ final readonly class CamtEntry
             return [$this->one($day, $whole, $details[0] ?? $this->entry, $reference)];
         }
 
-        $amounts = array_filter(array_map($this->amountOf(...), $details), static fn (?Money $amount): bool => $amount !== null);
+        $amounts = array_filter(
+            array_map($this->amountOf(...), $details),
+            static fn (?Money $amount): bool => $amount !== null,
+        );
 
         // A batch without amounts of its own cannot be told apart: it stays one payment.
         if (count($amounts) !== count($details) || ! Money::sum($amounts, $this->currency)->equals($whole)) {
             return [$this->one($day, $whole, $this->entry, $reference)];
         }
 
-        return array_values(array_map(
-            fn (CamtNode $detail, Money $amount, int $i): BankEntryRead => $this->one($day, $amount, $detail, $reference === '' ? '' : "{$reference}/{$i}"),
-            $details, $amounts, array_keys($details),
-        ));
+        return array_values(
+            array_map(
+                fn (CamtNode $detail, Money $amount, int $i): BankEntryRead => $this->one(
+                    $day,
+                    $amount,
+                    $detail,
+                    $reference === '' ? '' : "{$reference}/{$i}",
+                ),
+                $details,
+                $amounts,
+                array_keys($details),
+            ),
+        );
     }
 
     private function amountOf(CamtNode $detail): ?Money
@@ -98,24 +124,48 @@ final readonly class CamtEntry
     {
         $told = [];
 
-        foreach (['.//c:RmtInf/c:Ustrd', './/c:RmtInf/c:Strd/c:CdtrRefInf/c:Ref', './/c:RmtInf/c:Strd/c:RfrdDocInf/c:Nb', './/c:Refs/c:EndToEndId', './/c:RtrInf/c:AddtlInf'] as $path) {
+        foreach (
+            [
+                './/c:RmtInf/c:Ustrd',
+                './/c:RmtInf/c:Strd/c:CdtrRefInf/c:Ref',
+                './/c:RmtInf/c:Strd/c:RfrdDocInf/c:Nb',
+                './/c:Refs/c:EndToEndId',
+                './/c:RtrInf/c:AddtlInf',
+            ] as $path
+        ) {
             foreach ($detail->all($path) as $node) {
                 $told[] = trim($node->element->textContent);
             }
         }
 
-        $told = array_values(array_unique(array_filter($told, static fn (string $part): bool => $part !== '' && $part !== 'NOTPROVIDED')));
-        $told === [] && $told = [$this->entry->text('c:AddtlNtryInf')];
+        $told = array_values(
+            array_unique(array_filter($told, static fn (string $part): bool => $part !== '' && $part !== 'NOTPROVIDED')),
+        );
+        $told === [] && ($told = [$this->entry->text('c:AddtlNtryInf')]);
         $endToEnd = $detail->text('.//c:Refs/c:EndToEndId');
 
         return new BankEntryRead(
-            $day, $amount,
-            mb_substr($detail->first('.//c:RltdPties/c:Dbtr/c:Pty/c:Nm', './/c:RltdPties/c:Dbtr/c:Nm', './/c:RltdPties/c:UltmtDbtr/c:Pty/c:Nm', './/c:RltdPties/c:UltmtDbtr/c:Nm'), 0, 160),
+            $day,
+            $amount,
+            mb_substr(
+                $detail->first(
+                    './/c:RltdPties/c:Dbtr/c:Pty/c:Nm',
+                    './/c:RltdPties/c:Dbtr/c:Nm',
+                    './/c:RltdPties/c:UltmtDbtr/c:Pty/c:Nm',
+                    './/c:RltdPties/c:UltmtDbtr/c:Nm',
+                ),
+                0,
+                160,
+            ),
             mb_substr(implode(' · ', $told), 0, 500),
             mb_substr($detail->text('.//c:Refs/c:AcctSvcrRef') ?: $reference, 0, 80),
             $this->kind(),
             $endToEnd === 'NOTPROVIDED' ? '' : mb_substr($endToEnd, 0, 40),
-            mb_substr($detail->first('.//c:RltdPties/c:DbtrAcct/c:Id/c:IBAN', './/c:RltdPties/c:DbtrAcct/c:Id/c:Othr/c:Id'), 0, 40),
+            mb_substr(
+                $detail->first('.//c:RltdPties/c:DbtrAcct/c:Id/c:IBAN', './/c:RltdPties/c:DbtrAcct/c:Id/c:Othr/c:Id'),
+                0,
+                40,
+            ),
             $this->amounts($detail),
             $this->account,
         );
@@ -133,8 +183,14 @@ final readonly class CamtEntry
                 continue;
             }
 
-            $path = array_values(array_filter(['c:RfrdDocAmt/c:RmtdAmt', 'c:RfrdDocAmt/c:DuePyblAmt'], static fn (string $path): bool => $part->text($path) !== ''))[0] ?? null;
-            $path === null || $amounts[$number] = $part->money($path, $this->currency)->minor;
+            $path
+                = array_values(
+                    array_filter(
+                        ['c:RfrdDocAmt/c:RmtdAmt', 'c:RfrdDocAmt/c:DuePyblAmt'],
+                        static fn (string $path): bool => $part->text($path) !== '',
+                    ),
+                )[0] ?? null;
+            $path === null || ($amounts[$number] = $part->money($path, $this->currency)->minor);
         }
 
         return $amounts;

@@ -27,7 +27,9 @@ final readonly class CamtNode
         $path = new DOMXPath($document);
         $path->registerNamespace('c', (string) $node->namespaceURI);
 
-        return $own instanceof DOMElement ? new self($path, $own) : throw Refused::because('missing', 'The file is not built as a statement.');
+        return $own instanceof DOMElement
+            ? new self($path, $own)
+            : throw Refused::because('missing', 'The file is not built as a statement.');
     }
 
     public function text(string $path): string
@@ -57,7 +59,10 @@ final readonly class CamtNode
     public function all(string $path): array
     {
         $found = $this->path->query($path, $this->element);
-        $elements = array_filter($found === false ? [] : iterator_to_array($found), static fn (mixed $one): bool => $one instanceof DOMElement);
+        $elements = array_filter(
+            $found === false ? [] : iterator_to_array($found),
+            static fn (mixed $one): bool => $one instanceof DOMElement,
+        );
 
         return array_values(array_map(fn (DOMElement $element): self => new self($this->path, $element), $elements));
     }
@@ -70,6 +75,9 @@ final readonly class CamtNode
 
         return $currency === $ours->code
             ? Money::of(trim($amount->element->textContent), $ours)
-            : throw Refused::because('other_currency', "It is in {$currency}; the shop keeps its books in {$ours->code}.");
+            : throw Refused::because(
+                'other_currency',
+                "It is in {$currency}; the shop keeps its books in {$ours->code}.",
+            );
     }
 }

@@ -40,17 +40,18 @@ final class CamtStatement
     public function take(DOMNode $node): void
     {
         match ($node->localName) {
-            'Id' => $this->id = trim($node->textContent),
-            'Acct' => $this->account = CamtNode::of($node)->first('c:Id/c:IBAN', 'c:Id/c:Othr/c:Id'),
+            'Id' => ($this->id = trim($node->textContent)),
+            'Acct' => ($this->account = CamtNode::of($node)->first('c:Id/c:IBAN', 'c:Id/c:Othr/c:Id')),
             'Bal' => $this->balance(CamtNode::of($node)),
-            'TxsSummry' => $this->counted = CamtNode::of($node)->text('c:TtlNtries/c:NbOfNtries'),
+            'TxsSummry' => ($this->counted = CamtNode::of($node)->text('c:TtlNtries/c:NbOfNtries')),
             'Ntry' => $this->entry(new CamtEntry(CamtNode::of($node), $this->currency, $this->account)),
             default => null,
         };
     }
 
     /**
-     * Opening balance + what came in − what went out = closing balance, where the file gives both in the shop's currency.
+     * Opening balance + what came in − what went out = closing balance, where the file gives both in the shop's
+     * currency.
      *
      * @throws Refused wrong_sum
      */
@@ -59,11 +60,17 @@ final class CamtStatement
         $sum = ($this->opening ?? Money::zero($this->currency))->plus($this->moved);
 
         if (! $this->isForeign && $this->opening !== null && $this->closing !== null && ! $sum->equals($this->closing)) {
-            throw Refused::because('wrong_sum', "Opening balance and entries come to {$sum->toString()}, but the file gives {$this->closing->toString()} as the closing balance. The file is not whole; ask the bank for it again.");
+            throw Refused::because(
+                'wrong_sum',
+                "Opening balance and entries come to {$sum->toString()}, but the file gives {$this->closing->toString()} as the closing balance. The file is not whole; ask the bank for it again.",
+            );
         }
 
         if ($this->counted !== '' && (int) $this->counted !== $this->count) {
-            throw Refused::because('wrong_sum', "The file says it has {$this->counted} entries, but there are {$this->count}.");
+            throw Refused::because(
+                'wrong_sum',
+                "The file says it has {$this->counted} entries, but there are {$this->count}.",
+            );
         }
     }
 
@@ -100,13 +107,18 @@ final class CamtStatement
     private function entry(CamtEntry $entry): void
     {
         if (++$this->count > BankCsv::MOST) {
-            throw Refused::because('too_many_rows', 'That is more than '.number_format(BankCsv::MOST).' entries. Ask the bank for fewer days in one file.');
+            throw Refused::because(
+                'too_many_rows',
+                'That is more than '
+                    .number_format(BankCsv::MOST)
+                    .' entries. Ask the bank for fewer days in one file.',
+            );
         }
 
         array_push($this->entries, ...$entry->read());
 
         try {
-            $entry->isBooked() && $this->moved = $this->moved->plus($entry->signed());
+            $entry->isBooked() && ($this->moved = $this->moved->plus($entry->signed()));
         } catch (Refused) {
             // The entry is listed as one to look at; the statement's sum cannot be held against it.
             $this->isForeign = true;

@@ -22,17 +22,28 @@ enum DateOrder: string
         };
     }
 
-    /** The day a cell says, whatever stands between its parts; null where it is none. A year of two digits is of this century. */
+    /**
+     * The day a cell says, whatever stands between its parts; null where it is none. A year of two digits is of this
+     * century.
+     */
     public function read(string $cell): ?CarbonImmutable
     {
-        if (preg_match('/^(\d{1,2})[ .\-]?([A-Za-z]{3})[A-Za-z]*\.?[ .\-,]*(\d{4}|\d{2})(?:\D.*)?$/D', $cell, $named) === 1) {
+        if (
+            preg_match(
+                '/^(\d{1,2})[ .\-]?([A-Za-z]{3})[A-Za-z]*\.?[ .\-,]*(\d{4}|\d{2})(?:\D.*)?$/D',
+                $cell,
+                $named,
+            ) === 1
+        ) {
             $month = date_parse($named[2])['month'];
 
             return is_int($month) ? self::day((int) $named[3], $month, (int) $named[1]) : null;
         }
 
         if (preg_match('/^(\d{1,4})[\/.\- ](\d{1,2})[\/.\- ](\d{1,4})(?:[T ].*)?$/D', $cell, $parts) !== 1) {
-            return preg_match('/^(\d{4})(\d{2})(\d{2})$/D', $cell, $solid) === 1 ? self::day((int) $solid[1], (int) $solid[2], (int) $solid[3]) : null;
+            return preg_match('/^(\d{4})(\d{2})(\d{2})$/D', $cell, $solid) === 1
+                ? self::day((int) $solid[1], (int) $solid[2], (int) $solid[3])
+                : null;
         }
 
         [, $one, $two, $three] = array_map(intval(...), $parts);
@@ -46,8 +57,10 @@ enum DateOrder: string
 
     private static function day(int $year, int $month, int $day): ?CarbonImmutable
     {
-        $year < 100 && $year += 2000;
+        $year < 100 && ($year += 2000);
 
-        return $year >= 1990 && $year < 2200 && checkdate($month, $day, $year) ? CarbonImmutable::create($year, $month, $day) : null;
+        return $year >= 1990 && $year < 2200 && checkdate($month, $day, $year)
+            ? CarbonImmutable::create($year, $month, $day)
+            : null;
     }
 }

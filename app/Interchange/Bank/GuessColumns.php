@@ -6,7 +6,10 @@ namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Interchange\CsvRows;
 
-/** Makes out which column of a table says what, by the names in its head, and how dates and amounts are written, by all that are in it. */
+/**
+ * Makes out which column of a table says what, by the names in its head, and how dates and amounts are written, by all
+ * that are in it.
+ */
 final class GuessColumns
 {
     /** What could be meant either way and has to be asked. */
@@ -36,7 +39,7 @@ final class GuessColumns
 
         foreach (BankColumns::NAMES as $says => $known) {
             $found = array_values(array_intersect($known, array_diff($this->table->head, $names)))[0] ?? null;
-            $found === null || $names[$says] = $found;
+            $found === null || ($names[$says] = $found);
         }
 
         // Where money in and out have columns of their own, an amount beside them is something else.
@@ -61,7 +64,9 @@ final class GuessColumns
 
         arsort($fits);
         $best = array_keys($fits, max([0, ...$fits]), true);
-        $this->isSure = $this->isSure && (count($best) < 2 || count($best) === count(DateOrder::cases()) || in_array('ymd', $best, true));
+        $this->isSure
+            = $this->isSure
+            && (count($best) < 2 || count($best) === count(DateOrder::cases()) || in_array('ymd', $best, true));
 
         return match (true) {
             $best === [] || in_array('ymd', $best, true) => DateOrder::YearFirst,
@@ -80,7 +85,7 @@ final class GuessColumns
             foreach ($this->cells($name) as $cell) {
                 $amount = BankAmount::of($cell);
                 $mark = $amount->mark();
-                $mark === '' ? $open += (int) (preg_match('/[.,]/', $amount->digits) === 1) : $votes[$mark]++;
+                $mark === '' ? ($open += (int) (preg_match('/[.,]/', $amount->digits) === 1)) : $votes[$mark]++;
             }
         }
 

@@ -29,11 +29,24 @@ final class KeepBankFile
             $fresh = $this->fresh($read);
 
             if ($fresh === []) {
-                throw Refused::because('nothing_new', $read->entries === [] ? 'There is no entry in this file.' : 'Every entry of this file was taken in before, in another file.');
+                throw Refused::because(
+                    'nothing_new',
+                    $read->entries === []
+                        ? 'There is no entry in this file.'
+                        : 'Every entry of this file was taken in before, in another file.',
+                );
             }
 
             $open = array_filter($fresh, static fn (array $one): bool => $one[1]->kind->needsSomebody());
-            $file->forceFill(['format' => $read->format, 'account' => $read->account, 'statement' => $read->statement, 'content' => null, 'state' => $open === [] ? 'done' : 'open'])->save();
+            $file
+                ->forceFill([
+                    'format' => $read->format,
+                    'account' => $read->account,
+                    'statement' => $read->statement,
+                    'content' => null,
+                    'state' => $open === [] ? 'done' : 'open',
+                ])
+                ->save();
             $this->write($file, $fresh, $till);
 
             return $file;
@@ -43,17 +56,36 @@ final class KeepBankFile
     /** @param  array<string, array{int, BankEntryRead}>  $fresh by fingerprint */
     private function write(BankFile $file, array $fresh, Till $till): void
     {
-        $weigh = new WeighEntries($this->house, array_values(array_map(static fn (array $one): BankEntryRead => $one[1], $fresh)));
+        $weigh = new WeighEntries(
+            $this->house,
+            array_values(array_map(static fn (array $one): BankEntryRead => $one[1], $fresh)),
+        );
         $rows = [];
 
         foreach ($fresh as $fingerprint => [$position, $entry]) {
             $weighed = $weigh->weigh($entry, BankDay::of($entry->bookedOn, $till->location));
             $rows[] = [
-                'bank_file_id' => $file->id, 'position' => $position, 'fingerprint' => (string) $fingerprint, 'kind' => $entry->kind->value, 'booked_on' => $entry->bookedOn?->format('Y-m-d'),
-                'amount' => $entry->amount->minor, 'payer' => $entry->payer, 'payer_account' => $entry->payerAccount, 'reference' => $entry->reference, 'bank_reference' => $entry->bankReference,
-                'end_to_end' => $entry->endToEnd, 'customer_id' => $weighed->customer, 'shares' => $weighed->shares === null ? null : json_encode($weighed->shares, JSON_THROW_ON_ERROR),
-                'discount' => $weighed->discount, 'evidence' => json_encode(['for' => $weighed->for, 'against' => $weighed->against], JSON_THROW_ON_ERROR), 'sure' => $weighed->isSure(),
-                'trouble' => $entry->trouble, 'state' => $entry->kind->needsSomebody() ? 'open' : 'noted',
+                'bank_file_id' => $file->id,
+                'position' => $position,
+                'fingerprint' => (string) $fingerprint,
+                'kind' => $entry->kind->value,
+                'booked_on' => $entry->bookedOn?->format('Y-m-d'),
+                'amount' => $entry->amount->minor,
+                'payer' => $entry->payer,
+                'payer_account' => $entry->payerAccount,
+                'reference' => $entry->reference,
+                'bank_reference' => $entry->bankReference,
+                'end_to_end' => $entry->endToEnd,
+                'customer_id' => $weighed->customer,
+                'shares' => $weighed->shares === null ? null : json_encode($weighed->shares, JSON_THROW_ON_ERROR),
+                'discount' => $weighed->discount,
+                'evidence' => json_encode(
+                    ['for' => $weighed->for, 'against' => $weighed->against],
+                    JSON_THROW_ON_ERROR,
+                ),
+                'sure' => $weighed->isSure(),
+                'trouble' => $entry->trouble,
+                'state' => $entry->kind->needsSomebody() ? 'open' : 'noted',
             ];
         }
 
@@ -63,8 +95,9 @@ final class KeepBankFile
     }
 
     /**
-     * The entries that were in no file before. An entry is known again by the bank's own reference; where the bank gives none, by day, amount, payer, text,
-     * and how many just like it stand before it in its file. One that was not booked is another one when it is.
+     * The entries that were in no file before. An entry is known again by the bank's own reference; where the bank
+     * gives none, by day, amount, payer, text, and how many just like it stand before it in its file. One that was not
+     * booked is another one when it is.
      *
      * @return array<string, array{int, BankEntryRead}> by fingerprint
      */
@@ -75,7 +108,10 @@ final class KeepBankFile
 
         foreach ($read->entries as $position => $entry) {
             $told = implode('|', [
-                $entry->account, $entry->bookedOn?->format('Y-m-d') ?? 'no day', $entry->amount->minor, $entry->bankReference !== '' ? "ref {$entry->bankReference}" : "{$entry->payer}|{$entry->reference}",
+                $entry->account,
+                $entry->bookedOn?->format('Y-m-d') ?? 'no day',
+                $entry->amount->minor,
+                $entry->bankReference !== '' ? "ref {$entry->bankReference}" : "{$entry->payer}|{$entry->reference}",
                 ...$entry->kind === BankEntryKind::In ? [] : [$entry->kind->value],
             ]);
             $alike[$told] = ($alike[$told] ?? 0) + 1;
@@ -83,7 +119,9 @@ final class KeepBankFile
         }
 
         foreach (array_chunk(array_keys($entries), self::ROWS_AT_ONCE) as $chunk) {
-            foreach (BankEntry::query()->whereIn('fingerprint', array_map(strval(...), $chunk))->pluck('fingerprint') as $known) {
+            foreach (
+                BankEntry::query()->whereIn('fingerprint', array_map(strval(...), $chunk))->pluck('fingerprint') as $known
+            ) {
                 unset($entries[$known]);
             }
         }

@@ -41,13 +41,29 @@ final class OpenNow
     /** @param  list<BankEntryRead>  $entries */
     public function __construct(array $entries)
     {
-        foreach (OpenItemRecord::withCredits(OpenItemRecord::query()->where('open', '>', 0)->where('kind', 'charge')->orderBy('due_date')->orderBy('business_date')->orderBy('document_id')->get()) as $item) {
+        foreach (
+            OpenItemRecord::withCredits(
+                OpenItemRecord::query()
+                    ->where('open', '>', 0)
+                    ->where('kind', 'charge')
+                    ->orderBy('due_date')
+                    ->orderBy('business_date')
+                    ->orderBy('document_id')
+                    ->get(),
+            ) as $item
+        ) {
             $this->byNumber[ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0')][] = $item;
             $this->byAmount[$item->open][] = $item;
             $this->byCustomer[$item->customer_id][] = $item;
         }
 
-        foreach (Customer::query()->toBase()->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')->whereNull('merged_into_id')->get(['customers.id', 'number', 'name', 'name_key']) as $customer) {
+        foreach (
+            Customer::query()
+                ->toBase()
+                ->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')
+                ->whereNull('merged_into_id')
+                ->get(['customers.id', 'number', 'name', 'name_key']) as $customer
+        ) {
             $this->names[(string) $customer->name_key][] = (int) $customer->id;
             $this->accounts[(string) $customer->number] = (int) $customer->id;
             $this->called[(int) $customer->id] = "{$customer->number} {$customer->name}";
@@ -62,7 +78,14 @@ final class OpenNow
     {
         $items = $this->byNumber[$number] ?? [];
 
-        return $called === '' || $called === NamedNumbers::ACCOUNT ? $items : array_values(array_filter($items, static fn (OpenItemRecord $item): bool => str_starts_with($item->label, "{$called}-")));
+        return $called === '' || $called === NamedNumbers::ACCOUNT
+            ? $items
+            : array_values(
+                array_filter(
+                    $items,
+                    static fn (OpenItemRecord $item): bool => str_starts_with($item->label, "{$called}-"),
+                ),
+            );
     }
 
     /** @return list<OpenItemRecord> */
@@ -107,14 +130,24 @@ final class OpenNow
 
         foreach ($entries as $entry) {
             foreach (NamedNumbers::in($entry->reference) as $named) {
-                if ($named['called'] !== '' && $named['called'] !== NamedNumbers::ACCOUNT && strlen($named['number']) < 10) {
+                if (
+                    $named['called'] !== ''
+                    && $named['called'] !== NamedNumbers::ACCOUNT
+                    && strlen($named['number']) < 10
+                ) {
                     $labels[sprintf('%s-%06d', $named['called'], $named['number'])] = true;
                 }
             }
         }
 
         foreach (array_chunk(array_keys($labels), self::ROWS_AT_ONCE) as $chunk) {
-            foreach (DB::table('open_items')->whereIn('label', $chunk)->where('kind', 'charge')->where('open', 0)->get(['label', 'moved_on']) as $item) {
+            foreach (
+                DB::table('open_items')
+                    ->whereIn('label', $chunk)
+                    ->where('kind', 'charge')
+                    ->where('open', 0)
+                    ->get(['label', 'moved_on']) as $item
+            ) {
                 $this->paid[(string) $item->label] = "{$item->label} is paid already, since {$item->moved_on}";
             }
         }
@@ -123,10 +156,21 @@ final class OpenNow
     /** @param  list<BankEntryRead>  $entries */
     private function readPayers(array $entries): void
     {
-        $accounts = array_values(array_filter(array_unique(array_map(static fn (BankEntryRead $entry): string => $entry->payerAccount, $entries)), static fn (string $account): bool => $account !== ''));
+        $accounts = array_values(
+            array_filter(
+                array_unique(array_map(static fn (BankEntryRead $entry): string => $entry->payerAccount, $entries)),
+                static fn (string $account): bool => $account !== '',
+            ),
+        );
 
         foreach (array_chunk($accounts, self::ROWS_AT_ONCE) as $chunk) {
-            foreach (DB::table('bank_entries')->whereIn('payer_account', $chunk)->where('state', 'posted')->distinct()->get(['payer_account', 'customer_id']) as $known) {
+            foreach (
+                DB::table('bank_entries')
+                    ->whereIn('payer_account', $chunk)
+                    ->where('state', 'posted')
+                    ->distinct()
+                    ->get(['payer_account', 'customer_id']) as $known
+            ) {
                 $this->payers[(string) $known->payer_account][] = (int) $known->customer_id;
             }
         }

@@ -22,8 +22,11 @@ use Ramsey\Uuid\Uuid;
 /** Posts the payments of a bank's file that were looked at and chosen, each on its day: all of them, or none. */
 final class PostBankFile
 {
-    public function __construct(private readonly TakePayment $take, private readonly Ledger $ledger, private readonly House $house)
-    {
+    public function __construct(
+        private readonly TakePayment $take,
+        private readonly Ledger $ledger,
+        private readonly House $house,
+    ) {
     }
 
     /**
@@ -35,17 +38,36 @@ final class PostBankFile
     public function handle(BankFile $file, array $chosen, Till $till, Staff $by): Collection
     {
         return DB::transaction(function () use ($file, $chosen, $till, $by): Collection {
-            $entries = BankEntry::query()->where('bank_file_id', $file->id)->whereIn('id', $chosen)->where('state', 'open')->where('kind', BankEntryKind::In)->whereNotNull('customer_id')->orderBy('position')->lockForUpdate()->get();
+            $entries = BankEntry::query()
+                ->where('bank_file_id', $file->id)
+                ->whereIn('id', $chosen)
+                ->where('state', 'open')
+                ->where('kind', BankEntryKind::In)
+                ->whereNotNull('customer_id')
+                ->orderBy('position')
+                ->lockForUpdate()
+                ->get();
 
             if ($entries->isEmpty()) {
                 throw Refused::because('nothing_chosen', 'Choose the payments to post; each needs an account.');
             }
 
-            $accounts = $this->ledger->lockAll(array_values(array_unique($entries->map(static fn (BankEntry $entry): int => (int) $entry->customer_id)->all())));
+            $accounts = $this->ledger->lockAll(
+                array_values(
+                    array_unique($entries->map(static fn (BankEntry $entry): int => (int) $entry->customer_id)->all()),
+                ),
+            );
 
             foreach ($entries as $entry) {
-                $account = $accounts->get((int) $entry->customer_id) ?? throw Refused::because('cannot_post', "Payment {$entry->position}: there is no house account. Nothing was posted.");
-                $entry->forceFill(['state' => 'posted', 'document_id' => $this->post($entry, $account, $till, $by)])->save();
+                $account
+                    = $accounts->get((int) $entry->customer_id)
+                    ?? throw Refused::because(
+                        'cannot_post',
+                        "Payment {$entry->position}: there is no house account. Nothing was posted.",
+                    );
+                $entry
+                    ->forceFill(['state' => 'posted', 'document_id' => $this->post($entry, $account, $till, $by)])
+                    ->save();
             }
 
             $file->settle();
@@ -57,10 +79,20 @@ final class PostBankFile
     private function post(BankEntry $entry, HouseAccount $account, Till $till, Staff $by): int
     {
         try {
-            $receipt = $this->take->post($account, $this->order($entry, BankDay::of($entry->booked_on, $till->location)), $till, $by);
+            $receipt = $this->take->post(
+                $account,
+                $this->order($entry, BankDay::of($entry->booked_on, $till->location)),
+                $till,
+                $by,
+            );
             $this->assertDiscount($entry, $receipt);
         } catch (Refused $refused) {
-            throw Refused::because('cannot_post', "Payment {$entry->position} over {$this->house->money($entry->amount)->toString()}: {$refused->getMessage()} Nothing was posted.");
+            throw Refused::because(
+                'cannot_post',
+                "Payment {$entry->position} over {$this->house->money(
+                    $entry->amount,
+                )->toString()}: {$refused->getMessage()} Nothing was posted.",
+            );
         }
 
         return $receipt;
@@ -70,7 +102,13 @@ final class PostBankFile
     private function assertDiscount(BankEntry $entry, int $receipt): void
     {
         $given = (int) Document::query()->whereKey($receipt)->value('settlement_discount');
-        $given === $entry->discount || $entry->shares === null || throw Refused::because('discount_lost', 'the settlement discount is not what it was when this was matched. Open the payment and spread it anew.');
+        $given === $entry->discount
+            || $entry->shares === null
+            || throw Refused::because(
+                'discount_lost',
+                'the settlement discount is not what it was when this was matched. Open the payment and spread it '
+                    .'anew.',
+            );
     }
 
     private function order(BankEntry $entry, CarbonImmutable $day): PaymentOrder

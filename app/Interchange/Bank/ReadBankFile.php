@@ -12,7 +12,10 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
-/** Takes a bank's file in: read, each payment weighed, nothing posted yet. The same file is never taken in twice, nor the same entry in another file. */
+/**
+ * Takes a bank's file in: read, each payment weighed, nothing posted yet. The same file is never taken in twice, nor
+ * the same entry in another file.
+ */
 final class ReadBankFile
 {
     private const MOST_BYTES = 48 * 1024 * 1024;
@@ -35,17 +38,32 @@ final class ReadBankFile
         $before = BankFile::query()->where('digest', $digest)->first();
 
         if (strlen($bytes) > self::MOST_BYTES) {
-            throw Refused::because('file_too_large', 'That file is larger than 48 MB. Ask the bank for fewer days in one file.');
+            throw Refused::because(
+                'file_too_large',
+                'That file is larger than 48 MB. Ask the bank for fewer days in one file.',
+            );
         }
 
         if ($before !== null && ! $before->isUnread()) {
-            throw Refused::because('same_file', 'This very file was taken in on '.Show::on($before->created_at)." as “{$before->name}”.");
+            throw Refused::because(
+                'same_file',
+                'This very file was taken in on '.Show::on($before->created_at)." as “{$before->name}”.",
+            );
         }
 
-        $file = $before ?? new BankFile(['digest' => $digest, 'name' => mb_substr($name, 0, 160), 'staff_id' => $by->id, 'state' => 'open']);
+        $file
+            = $before
+            ?? new BankFile([
+                'digest' => $digest,
+                'name' => mb_substr($name, 0, 160),
+                'staff_id' => $by->id,
+                'state' => 'open',
+            ]);
         $isXml = preg_match('/^\s*(\xEF\xBB\xBF)?\s*<|^(\xFF\xFE|\xFE\xFF)/', $bytes) === 1;
 
-        return $isXml ? $this->keep->handle($file, (new Camt053($bytes, $this->house->currency()))->read(), $till) : $this->table($file, $bytes, $till, $by);
+        return $isXml
+            ? $this->keep->handle($file, (new Camt053($bytes, $this->house->currency()))->read(), $till)
+            : $this->table($file, $bytes, $till, $by);
     }
 
     /** Reads a file that was waiting for its columns, and keeps them for the next one of that bank. */
@@ -65,10 +83,18 @@ final class ReadBankFile
     {
         $table = BankTable::of($bytes);
         $kept = BankLayout::query()->where('digest', BankColumns::digest(...$table->head))->first();
-        [$columns, $isSure] = $kept === null ? GuessColumns::of($table, $this->house->shop()->country) : [BankColumns::from($kept->columns), true];
+        [$columns, $isSure]
+            = $kept === null
+                ? GuessColumns::of($table, $this->house->shop()->country)
+                : [BankColumns::from($kept->columns), true];
 
         if (! $isSure) {
-            strlen($bytes) <= self::MOST_WAITING || throw Refused::because('file_too_large', 'The columns of this table have to be said first. Take in a shorter one of the same bank, up to 12 MB.');
+            strlen($bytes) <= self::MOST_WAITING
+                || throw Refused::because(
+                    'file_too_large',
+                    'The columns of this table have to be said first. Take in a shorter one of the same bank, up to '
+                        .'12 MB.',
+                );
             $file->forceFill(['state' => BankFile::UNREAD, 'format' => 'CSV', 'content' => $bytes])->save();
 
             return $file;
@@ -82,6 +108,13 @@ final class ReadBankFile
 
     private function keepLayout(CsvRows $table, BankColumns $columns, Staff $by): void
     {
-        BankLayout::query()->updateOrCreate(['digest' => BankColumns::digest(...$table->head)], ['name' => mb_substr(implode(', ', $table->head), 0, 255), 'columns' => $columns->toArray(), 'staff_id' => $by->id]);
+        BankLayout::query()->updateOrCreate(
+            ['digest' => BankColumns::digest(...$table->head)],
+            [
+                'name' => mb_substr(implode(', ', $table->head), 0, 255),
+                'columns' => $columns->toArray(),
+                'staff_id' => $by->id,
+            ],
+        );
     }
 }

@@ -23,16 +23,33 @@ final class ReturnedTransfer
 
         foreach (self::payments($entry) as $document) {
             $came = BankEntry::query()->where('document_id', $document->id)->first();
-            $why = array_keys(array_filter([
-                'the bank’s own name for it is the same' => $entry->end_to_end !== '' && $came?->end_to_end === $entry->end_to_end,
-                'the same payer' => $entry->payer !== '' && in_array(Naming::key($entry->payer), [Naming::key((string) $came?->payer), Naming::key($document->customer_name)], true),
-                'it names the same invoice' => array_intersect($numbers, array_column(NamedNumbers::in((string) $came?->reference), 'number')) !== [],
-                'the same amount' => true,
-            ]));
+            $why = array_keys(
+                array_filter([
+                    'the bank’s own name for it is the same' => $entry->end_to_end !== '' && $came?->end_to_end === $entry->end_to_end,
+                    'the same payer' => $entry->payer !== ''
+                        && in_array(
+                            Naming::key($entry->payer),
+                            [Naming::key((string) $came?->payer), Naming::key($document->customer_name)],
+                            true,
+                        ),
+                    'it names the same invoice' => array_intersect(
+                        $numbers,
+                        array_column(NamedNumbers::in((string) $came?->reference), 'number'),
+                    ) !== [],
+                    'the same amount' => true,
+                ]),
+            );
             $found[] = [$document, $why];
         }
 
-        usort($found, static fn (array $one, array $other): int => [in_array('the bank’s own name for it is the same', $other[1], true), count($other[1]), $other[0]->id] <=> [in_array('the bank’s own name for it is the same', $one[1], true), count($one[1]), $one[0]->id]);
+        usort(
+            $found,
+            static fn (array $one, array $other): int => [
+                in_array('the bank’s own name for it is the same', $other[1], true),
+                count($other[1]),
+                $other[0]->id,
+            ] <=> [in_array('the bank’s own name for it is the same', $one[1], true), count($one[1]), $one[0]->id],
+        );
 
         return array_slice($found, 0, self::MOST);
     }
@@ -40,10 +57,24 @@ final class ReturnedTransfer
     /** @return iterable<Document> payments by transfer of just this amount that were not taken back */
     private static function payments(BankEntry $entry): iterable
     {
-        return Document::query()->with('tenders')->where('purpose', Purpose::Payment)
+        return Document::query()
+            ->with('tenders')
+            ->where('purpose', Purpose::Payment)
             ->where('business_date', '<=', $entry->booked_on?->format('Y-m-d') ?? ShopTime::today()->format('Y-m-d'))
-            ->whereHas('tenders', static fn ($tenders) => $tenders->where('kind', TenderKind::BankTransfer)->where('amount', $entry->amount))
-            ->whereNotExists(static fn ($query) => $query->from('documents as back')->whereColumn('back.refers_to_id', 'documents.id')->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]))
-            ->latest('id')->limit(50)->get();
+            ->whereHas(
+                'tenders',
+                static fn ($tenders) => $tenders
+                    ->where('kind', TenderKind::BankTransfer)
+                    ->where('amount', $entry->amount),
+            )
+            ->whereNotExists(
+                static fn ($query) => $query
+                    ->from('documents as back')
+                    ->whereColumn('back.refers_to_id', 'documents.id')
+                    ->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]),
+            )
+            ->latest('id')
+            ->limit(50)
+            ->get();
     }
 }

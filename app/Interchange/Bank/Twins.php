@@ -26,7 +26,9 @@ final class Twins
      */
     public static function of(Collection $entries): array
     {
-        $open = $entries->filter(static fn (BankEntry $entry): bool => $entry->isPayment() && $entry->booked_on !== null);
+        $open = $entries->filter(
+            static fn (BankEntry $entry): bool => $entry->isPayment() && $entry->booked_on !== null,
+        );
         $twins = [];
 
         foreach ($open->isEmpty() ? [] : self::byHand($open) as [$entry, $words]) {
@@ -46,17 +48,32 @@ final class Twins
      */
     private static function byHand(Collection $open): iterable
     {
-        $paid = DB::table('documents as d')->join('document_tenders as t', 't.document_id', '=', 'd.id')
-            ->where('d.purpose', Purpose::Payment->value)->whereIn('t.kind', [TenderKind::BankTransfer->value, TenderKind::Cheque->value])
+        $paid = DB::table('documents as d')
+            ->join('document_tenders as t', 't.document_id', '=', 'd.id')
+            ->where('d.purpose', Purpose::Payment->value)
+            ->whereIn('t.kind', [TenderKind::BankTransfer->value, TenderKind::Cheque->value])
             ->whereIn('d.customer_id', $open->pluck('customer_id')->filter()->unique()->all())
-            ->whereBetween('d.business_date', [self::shifted($open->min('booked_on'), -self::DAYS), self::shifted($open->max('booked_on'), self::DAYS)])
+            ->whereBetween('d.business_date', [
+                self::shifted($open->min('booked_on'), -self::DAYS),
+                self::shifted($open->max('booked_on'), self::DAYS),
+            ])
             ->whereNotIn('d.id', DB::table('bank_entries')->whereNotNull('document_id')->select('document_id'))
-            ->get(['d.customer_id', 'd.label', 'd.business_date', 't.amount'])->groupBy(static fn (stdClass $row): string => "{$row->customer_id} {$row->amount}");
+            ->get(['d.customer_id', 'd.label', 'd.business_date', 't.amount'])
+            ->groupBy(static fn (stdClass $row): string => "{$row->customer_id} {$row->amount}");
 
         foreach ($open as $entry) {
             foreach ($paid->get("{$entry->customer_id} {$entry->amount}") ?? [] as $document) {
-                if (abs(CarbonImmutable::parse((string) $document->business_date)->diffInDays($entry->booked_on, false)) <= self::DAYS) {
-                    yield [$entry->id, "{$document->label} of ".Show::date(CarbonImmutable::parse((string) $document->business_date)).' has the same amount: it may be entered by hand already'];
+                if (
+                    abs(
+                        CarbonImmutable::parse((string) $document->business_date)->diffInDays($entry->booked_on, false),
+                    ) <= self::DAYS
+                ) {
+                    yield [
+                        $entry->id,
+                        "{$document->label} of "
+                        .Show::date(CarbonImmutable::parse((string) $document->business_date))
+                        .' has the same amount: it may be entered by hand already',
+                    ];
                 }
             }
         }
@@ -68,11 +85,22 @@ final class Twins
      */
     private static function otherFiles(Collection $open): iterable
     {
-        $others = DB::table('bank_entries as e')->join('bank_files as f', 'f.id', '=', 'e.bank_file_id')
-            ->where('e.bank_file_id', '<>', $open->first()?->bank_file_id)->where('e.kind', BankEntryKind::In->value)->where('e.state', '<>', 'aside')
-            ->whereIn('e.booked_on', $open->map(static fn (BankEntry $entry): string => (string) $entry->booked_on?->format('Y-m-d'))->unique()->all())
+        $others = DB::table('bank_entries as e')
+            ->join('bank_files as f', 'f.id', '=', 'e.bank_file_id')
+            ->where('e.bank_file_id', '<>', $open->first()?->bank_file_id)
+            ->where('e.kind', BankEntryKind::In->value)
+            ->where('e.state', '<>', 'aside')
+            ->whereIn(
+                'e.booked_on',
+                $open
+                    ->map(static fn (BankEntry $entry): string => (string) $entry->booked_on?->format('Y-m-d'))
+                    ->unique()
+                    ->all(),
+            )
             ->whereIn('e.amount', $open->pluck('amount')->unique()->all())
-            ->limit(2000)->get(['e.booked_on', 'e.amount', 'e.payer', 'e.reference', 'f.name'])->groupBy(static fn (stdClass $row): string => "{$row->booked_on} {$row->amount}");
+            ->limit(2000)
+            ->get(['e.booked_on', 'e.amount', 'e.payer', 'e.reference', 'f.name'])
+            ->groupBy(static fn (stdClass $row): string => "{$row->booked_on} {$row->amount}");
 
         foreach ($open as $entry) {
             foreach ($others->get("{$entry->booked_on?->format('Y-m-d')} {$entry->amount}") ?? [] as $other) {
@@ -88,13 +116,18 @@ final class Twins
     {
         $payer = Naming::key($entry->payer);
         $words = Naming::key($entry->reference);
-        $isPayer = $payer !== '' && ($payer === Naming::key((string) $other->payer) || str_contains(Naming::key((string) $other->reference), $payer));
+        $isPayer
+            = $payer !== ''
+            && ($payer === Naming::key((string) $other->payer)
+                || str_contains(Naming::key((string) $other->reference), $payer));
 
         return $isPayer || ($words !== '' && $words === Naming::key((string) $other->reference));
     }
 
     private static function shifted(mixed $day, int $days): string
     {
-        return $day instanceof CarbonImmutable ? $day->addDays($days)->format('Y-m-d') : ShopTime::today()->format('Y-m-d');
+        return $day instanceof CarbonImmutable
+            ? $day->addDays($days)->format('Y-m-d')
+            : ShopTime::today()->format('Y-m-d');
     }
 }

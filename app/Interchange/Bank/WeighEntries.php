@@ -10,8 +10,9 @@ use Elmstone\Receivables\OpenItemRecord;
 use Elmstone\Shop\House;
 
 /**
- * Weighs whom payments are from: by the invoices and the account the text names, the payer's name, the bank account they paid from before, and what the amount fits. Whatever points at somebody else,
- * and whatever was paid already, speaks against. What digits happen to be, and an amount that happens to fit, is never enough alone.
+ * Weighs whom payments are from: by the invoices and the account the text names, the payer's name, the bank account
+ * they paid from before, and what the amount fits. Whatever points at somebody else, and whatever was paid already,
+ * speaks against. What digits happen to be, and an amount that happens to fit, is never enough alone.
  */
 final class WeighEntries
 {
@@ -82,18 +83,30 @@ final class WeighEntries
         $named = $this->now->named($entry->payer);
 
         foreach ($named as $customer) {
-            yield [$customer, count($named) === 1 ? 2 : 1, count($named) === 1 ? 'name of the payer' : 'name of the payer, which several have'];
+            yield [
+                $customer,
+                count($named) === 1 ? 2 : 1,
+                count($named) === 1 ? 'name of the payer' : 'name of the payer, which several have',
+            ];
         }
 
         foreach ($numbers as ['number' => $number, 'called' => $called]) {
             $account = $this->now->account($number);
 
             if ($account !== null && ($called === NamedNumbers::ACCOUNT || $called === '')) {
-                yield [$account, $called === '' ? 1 : 2, $called === '' ? "{$number} is their number" : 'account number in the text'];
+                yield [
+                    $account,
+                    $called === '' ? 1 : 2,
+                    $called === '' ? "{$number} is their number" : 'account number in the text',
+                ];
             }
 
             foreach ($called === NamedNumbers::ACCOUNT ? [] : $this->now->numbered($number, $called) as $item) {
-                yield [$item->customer_id, $called === '' ? 1 : 3, $called === '' ? "{$number} could be {$item->label}" : "names {$item->label}"];
+                yield [
+                    $item->customer_id,
+                    $called === '' ? 1 : 3,
+                    $called === '' ? "{$number} could be {$item->label}" : "names {$item->label}",
+                ];
             }
         }
     }
@@ -117,7 +130,8 @@ final class WeighEntries
     private function againstOthers(Weighed $best, array $others): void
     {
         foreach (array_slice($others, 0, 3) as $other) {
-            $best->against[] = "{$this->now->called[(int) $other->customer]}: ".implode(', ', array_slice($other->for, 0, 2));
+            $best->against[]
+                = "{$this->now->called[(int) $other->customer]}: ".implode(', ', array_slice($other->for, 0, 2));
         }
     }
 
@@ -125,8 +139,11 @@ final class WeighEntries
     private function paidAlready(Weighed $best, array $numbers): void
     {
         foreach ($numbers as ['number' => $number, 'called' => $called]) {
-            $paid = $called === '' || strlen($number) > 9 ? null : $this->now->paidAlready(sprintf('%s-%06d', $called, $number));
-            $paid === null || $best->against[] = $paid;
+            $paid
+                = $called === '' || strlen($number) > 9
+                    ? null
+                    : $this->now->paidAlready(sprintf('%s-%06d', $called, $number));
+            $paid === null || ($best->against[] = $paid);
         }
     }
 
@@ -153,7 +170,11 @@ final class WeighEntries
 
         foreach ($entry->amounts as $number => $minor) {
             $digits = ltrim(preg_replace('/\D/', '', (string) $number) ?? '', '0');
-            $item = array_find($this->now->ofCustomer((int) $best->customer), static fn (OpenItemRecord $item): bool => ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0') === $digits);
+            $item = array_find(
+                $this->now->ofCustomer((int) $best->customer),
+                static fn (OpenItemRecord $item): bool => ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0')
+                    === $digits,
+            );
 
             if ($item === null || $minor <= 0 || $minor > $item->open) {
                 return false;
@@ -166,7 +187,12 @@ final class WeighEntries
 
         $best->shares = $shares;
         $best->discount = $discount;
-        $best->speaksFor(2, 'lists '.(count($shares) === 1 ? (string) array_key_first($shares) : count($shares).' invoices').' with what is paid on each');
+        $best->speaksFor(
+            2,
+            'lists '
+                .(count($shares) === 1 ? (string) array_key_first($shares) : count($shares).' invoices')
+                .' with what is paid on each',
+        );
 
         return true;
     }
@@ -181,7 +207,7 @@ final class WeighEntries
 
         foreach ($numbers as ['number' => $number, 'called' => $called]) {
             foreach ($called === NamedNumbers::ACCOUNT ? [] : $this->now->numbered($number, $called) as $item) {
-                $item->customer_id === $best->customer && $named[$item->label] = $item;
+                $item->customer_id === $best->customer && ($named[$item->label] = $item);
             }
         }
 
@@ -196,7 +222,10 @@ final class WeighEntries
         $words = count($items) === 1 ? 'what is open of it' : 'what its '.count($items).' invoices come to';
 
         if ($less > 0 && $sum - $less === $entry->amount->minor) {
-            $best->shares = array_combine(array_column($items, 'label'), array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $items));
+            $best->shares = array_combine(
+                array_column($items, 'label'),
+                array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $items),
+            );
             $best->discount = $less;
             $best->speaksFor(2, "exactly {$words}, less settlement discount");
 
@@ -204,8 +233,10 @@ final class WeighEntries
         }
 
         $best->shares = $this->asFarAsItGoes($items, $entry->amount->minor);
-        $sum === $entry->amount->minor ? $best->speaksFor(2, "exactly {$words}") : $best->for[] = 'not '.$words.', '.$this->house->money($sum)->toString();
-        $sum < $entry->amount->minor && $best->against[] = 'more than what is named';
+        $sum === $entry->amount->minor
+            ? $best->speaksFor(2, "exactly {$words}")
+            : ($best->for[] = 'not '.$words.', '.$this->house->money($sum)->toString());
+        $sum < $entry->amount->minor && ($best->against[] = 'more than what is named');
     }
 
     private function onAccount(Weighed $best, BankEntryRead $entry, CarbonImmutable $day): void
@@ -215,14 +246,22 @@ final class WeighEntries
         $suggestion = count($items) > self::MOST_ITEMS ? null : Suggestion::for($entry->amount, $values);
 
         if ($suggestion === null || count($suggestion->matches) !== 1 || $suggestion->more) {
-            $entry->amount->minor > array_sum(array_column($items, 'open')) && $best->against[] = 'more than is owed';
+            $entry->amount->minor > array_sum(array_column($items, 'open')) && ($best->against[] = 'more than is owed');
 
             return;
         }
 
-        $exact = array_values(array_filter($items, static fn (OpenItemRecord $item): bool => in_array($item->label, $suggestion->matches[0], true)));
+        $exact = array_values(
+            array_filter(
+                $items,
+                static fn (OpenItemRecord $item): bool => in_array($item->label, $suggestion->matches[0], true),
+            ),
+        );
         $best->discount = array_sum(array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $exact));
-        $best->shares = array_combine(array_column($exact, 'label'), array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $exact));
+        $best->shares = array_combine(
+            array_column($exact, 'label'),
+            array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $exact),
+        );
         $best->speaksFor(1, 'exactly '.(count($exact) === 1 ? $exact[0]->label : count($exact).' items'));
     }
 
@@ -235,9 +274,14 @@ final class WeighEntries
     private function metTwice(Weighed $best): void
     {
         foreach ($best->shares ?? [] as $label => $minor) {
-            $item = array_find($this->now->ofCustomer((int) $best->customer), static fn (OpenItemRecord $item): bool => $item->label === $label);
+            $item = array_find(
+                $this->now->ofCustomer((int) $best->customer),
+                static fn (OpenItemRecord $item): bool => $item->label === $label,
+            );
             $this->met[$label] = ($this->met[$label] ?? 0) + $minor;
-            $item !== null && $this->met[$label] > $item->open && $best->against[] = "{$label} is met by another payment of this file too";
+            $item !== null
+                && $this->met[$label] > $item->open
+                && ($best->against[] = "{$label} is met by another payment of this file too");
         }
     }
 
@@ -252,7 +296,7 @@ final class WeighEntries
         foreach ($items as $item) {
             $part = min($left, $item->open);
             $left -= $part;
-            $part > 0 && $shares[$item->label] = $part;
+            $part > 0 && ($shares[$item->label] = $part);
         }
 
         return $shares;

@@ -7,7 +7,9 @@ namespace Elmstone\Interchange\Bank;
 /** Whom a payment is thought to be from, what it pays, and what speaks for and against that. */
 final class Weighed
 {
-    /** From how much on it may be ticked beforehand: two pieces of evidence that agree, or one that cannot be by chance. */
+    /**
+     * From how much on it may be ticked beforehand: two pieces of evidence that agree, or one that cannot be by chance.
+     */
     private const ENOUGH = 3;
 
     /** @var list<string> */

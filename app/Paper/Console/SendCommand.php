@@ -24,7 +24,9 @@ final class SendCommand extends Command
         do {
             $sent = $outbox->sendDue();
             $tidied = $this->tidy($tidied);
-            $this->option('forever') === true ? sleep($sent > 0 ? 1 : self::PAUSE) : $this->info($sent === 1 ? 'one went' : "{$sent} went");
+            $this->option('forever') === true
+                ? sleep($sent > 0 ? 1 : self::PAUSE)
+                : $this->info($sent === 1 ? 'one went' : "{$sent} went");
         } while ($this->option('forever') === true);
 
         return self::SUCCESS;

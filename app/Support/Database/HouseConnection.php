@@ -7,7 +7,10 @@ namespace Elmstone\Support\Database;
 use Closure;
 use Illuminate\Database\MariaDbConnection;
 
-/** A connection that can do something at the end of a transaction, when everything in it is written and before it stands. */
+/**
+ * A connection that can do something at the end of a transaction, when everything in it is written and before it
+ * stands.
+ */
 final class HouseConnection extends MariaDbConnection
 {
     /** How many transactions are open around those of the application, as a test's own. */
@@ -37,11 +40,11 @@ final class HouseConnection extends MariaDbConnection
     {
         return parent::transaction(function ($connection) use ($callback) {
             $isOutermost = $this->transactionLevel() === $this->outside + 1;
-            $isOutermost && $this->beforeCommit = [];
+            $isOutermost && ($this->beforeCommit = []);
             $result = $callback($connection);
 
             while ($isOutermost && $this->beforeCommit !== []) {
-                (array_shift($this->beforeCommit))();
+                array_shift($this->beforeCommit)();
             }
 
             return $result;

@@ -25,6 +25,8 @@ final class AsOfRequest extends FormRequest
 
     public function day(): CarbonImmutable
     {
-        return $this->filled('as_of') ? CarbonImmutable::createFromFormat('!Y-m-d', $this->string('as_of')->value()) ?? ShopTime::today() : ShopTime::today();
+        return $this->filled('as_of')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $this->string('as_of')->value()) ?? ShopTime::today()
+            : ShopTime::today();
     }
 }

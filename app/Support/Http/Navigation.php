@@ -13,6 +13,8 @@ final class Navigation
     {
         $mode = $request->headers->get('Sec-Fetch-Mode');
 
-        return $request->headers->get('X-Requested-With') === null && ($mode === null || $mode === 'navigate') && ! in_array($request->headers->get('Sec-Fetch-Dest'), ['iframe', 'empty'], true);
+        return $request->headers->get('X-Requested-With') === null
+            && ($mode === null || $mode === 'navigate')
+            && ! in_array($request->headers->get('Sec-Fetch-Dest'), ['iframe', 'empty'], true);
     }
 }
