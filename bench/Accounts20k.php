@@ -101,14 +101,16 @@ final class Accounts20k
         DB::statement(
             "INSERT INTO customers (id, number, name, name_key, search, phone, phone_digits, {$columns}) SELECT id + "
                 ."seq, number + seq, CONCAT('Measured Works ', seq), CONCAT('measured works ', seq), CONCAT(number + "
-                ."seq, ' measured works ', seq), CONCAT('555 ', seq), LPAD(seq, 8, '5'), {$columns} FROM customers, seq_1_to_"
+                ."seq, ' measured works ', seq), CONCAT('555 ', seq), LPAD(seq, 8, '5'), {$columns} FROM customers, "
+                    .'seq_1_to_'
                 .($accounts - 1)
                 .' WHERE id = ?',
             [$one->id],
         );
         $columns = $this->columns('house_accounts', ['customer_id']);
         DB::statement(
-            "INSERT INTO house_accounts (customer_id, {$columns}) SELECT customer_id + seq, {$columns} FROM house_accounts, seq_1_to_"
+            "INSERT INTO house_accounts (customer_id, {$columns}) SELECT customer_id + seq, {$columns} FROM "
+                .'house_accounts, seq_1_to_'
                 .($accounts - 1)
                 .' WHERE customer_id = ?',
             [$one->id],
@@ -159,7 +161,8 @@ final class Accounts20k
                 .self::FIRST_INVOICE
                 .", {$first} + {$customer}, CONCAT('INV-', LPAD(seq + "
                 .self::FIRST_INVOICE
-                .", 8, '0')), 'charge', 'sale', {$date}, {$date} + INTERVAL 30 DAY, {$amount}, IF({$isPaid}, 0, {$amount}), IF({$isPaid}, {$paidOn}, {$date})",
+                .", 8, '0')), 'charge', 'sale', {$date}, {$date} + INTERVAL 30 "
+                    ."DAY, {$amount}, IF({$isPaid}, 0, {$amount}), IF({$isPaid}, {$paidOn}, {$date})",
         );
     }
 

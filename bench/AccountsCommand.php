@@ -252,7 +252,8 @@ final class AccountsCommand extends Command
         $pdf = new StatementPdf;
         $drawn = $this->seconds(static function () use ($run, $pdf): void {
             foreach (
-                Statement::query()->where('run_id', $run->id)->where('state', 'made')->limit(1000)->lazy(100) as $statement
+                Statement::query()->where('run_id', $run->id)->where('state', 'made')->limit(1000)
+                    ->lazy(100) as $statement
             ) {
                 $pdf->of([$statement->paper()]);
             }

@@ -103,11 +103,13 @@ final class Layaways50k
         );
         DB::statement(
             "INSERT INTO layaway_instalments (layaway_id, revision, position, due, amount) SELECT {$first} + s.seq, "
-                ."revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}",
+                ."revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE layaway_id "
+                    ."= {$model}",
         );
         DB::statement(
             "INSERT INTO commitments (layaway_id, item_id, location_id, quantity) SELECT {$first} + s.seq, c.item_id, "
-                ."c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.layaway_id = {$model} AND s.seq % 3 = 0",
+                ."c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.layaway_id "
+                    ."= {$model} AND s.seq % 3 = 0",
         );
         DB::statement('ANALYZE TABLE layaways, layaway_lines, layaway_instalments, commitments');
     }

@@ -62,7 +62,8 @@ final class Purchases5k
             ]),
         );
         DB::statement(
-            "INSERT INTO documents (id, number, label, customer_id, business_date, idempotency_key, {$columns}) SELECT {$first} + s.seq, {$first} + s.seq, "
+            'INSERT INTO documents (id, number, label, customer_id, business_date, '
+                ."idempotency_key, {$columns}) SELECT {$first} + s.seq, {$first} + s.seq, "
                 ."CONCAT('INV-', {$first} + s.seq), IF(s.seq % 11 = 0, {$customer}, {$other}), CURDATE() - INTERVAL "
                 ."(1100 - s.seq * 1100 DIV ({$purchases} * 11)) DAY, UUID(), {$columns} FROM documents d JOIN "
                 .'seq_1_to_'
@@ -80,7 +81,8 @@ final class Purchases5k
             ] as $table => $copied
         ) {
             DB::statement(
-                "INSERT INTO {$table} (document_id, {$copied}) SELECT {$first} + s.seq, {$copied} FROM {$table} t JOIN seq_1_to_"
+                "INSERT INTO {$table} (document_id, {$copied}) SELECT {$first} + s.seq, {$copied} FROM {$table} t "
+                    .'JOIN seq_1_to_'
                     .$purchases * 11
                     ." s ON t.document_id = {$model}",
             );

@@ -137,7 +137,9 @@ final class Stock200k
                         array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['document_id']),
                     );
                     DB::statement(
-                        "INSERT INTO {$table} (document_id, {$rest}) SELECT document_id + ?, {$rest} FROM {$table} WHERE document_id <= ? AND document_id IN (SELECT id FROM documents WHERE kind = 'invoice')",
+                        "INSERT INTO {$table} (document_id, {$rest}) SELECT document_id + "
+                            ."?, {$rest} FROM {$table} WHERE document_id <= ? AND document_id IN (SELECT id FROM "
+                                ."documents WHERE kind = 'invoice')",
                         [$copy * $lastId, $lastId],
                     );
                 }

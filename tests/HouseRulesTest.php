@@ -132,7 +132,7 @@ final class HouseRulesTest
                     ),
                 )
                 ->because(
-                    "the {$room} room's neighbours are ".implode(', ', $neighbours === [] ? ['none'] : $neighbours),
+                    "the {$room} room's neighbours are ".implode(', ', $neighbours),
                 );
         }
     }

@@ -57,7 +57,8 @@ final class ControlAccountProof
 
         foreach ($off as $row) {
             $proof->fault(
-                "{$row->label}: it changes {$account} by {$row->stated}, the entries by {$row->moved}, the journal by {$row->posted}",
+                "{$row->label}: it changes {$account} by {$row->stated}, the entries by {$row->moved}, the journal "
+                    ."by {$row->posted}",
             );
         }
 

@@ -118,9 +118,11 @@ final class Document extends Model
     {
         $moved = [
             'towards the account' => -$this->on_account - $this->settlement_discount,
-            'deposit' => $this->deposit_change + (int) $this->tenders->where('kind', TenderKind::DepositHeld)->sum('amount'),
+            'deposit' => $this->deposit_change + (int) $this->tenders->where('kind', TenderKind::DepositHeld)
+                ->sum('amount'),
             'on layaway' => $this->layaway_change,
-            'gift cards' => $this->gift_card_change + (int) $this->tenders->where('kind', TenderKind::GiftCard)->sum('amount'),
+            'gift cards' => $this->gift_card_change + (int) $this->tenders->where('kind', TenderKind::GiftCard)
+                ->sum('amount'),
         ];
         $parts = array_filter($moved, static fn (int $amount): bool => $amount !== 0);
 

@@ -68,8 +68,10 @@ final readonly class Exempted
         }
 
         /**
-         * @var array{certificate: string, expires: string, from: list<string>, profile: list<array{id: string, rate: string, classes: list<string>, on_top_of: list<string>}>}
-         *     $data
+         * @var array{
+         *     certificate: string, expires: string, from: list<string>,
+         *     profile: list<array{id: string, rate: string, classes: list<string>, on_top_of: list<string>}>
+         * } $data
          */
         $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
 

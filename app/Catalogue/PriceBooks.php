@@ -21,7 +21,9 @@ final class PriceBooks
             $for?->contracts($item->id) ?? [],
             self::level($item, $for),
             array_values($item->breaks->map(static fn (QuantityBreakRecord $break) => $break->toValue())->all()),
-            array_values($item->promotions->map(static fn (PromotionRecord $promotion) => $promotion->toValue())->all()),
+            array_values(
+                $item->promotions->map(static fn (PromotionRecord $promotion) => $promotion->toValue())->all(),
+            ),
             $for?->standing,
             $item->net_price || ! $item->may_discount,
         );

@@ -51,7 +51,8 @@ final class PriceTerms
         $this->known += array_fill_keys($items, true);
 
         foreach (
-            DB::table('contract_prices')->where('customer_id', $this->customerId)->whereIn('item_id', $items)->get() as $row
+            DB::table('contract_prices')->where('customer_id', $this->customerId)->whereIn('item_id', $items)
+                ->get() as $row
         ) {
             $this->contracts[(int) $row->item_id][] = new DatedPrice(
                 UnitPrice::of((string) $row->price),
@@ -63,7 +64,8 @@ final class PriceTerms
 
         if ($this->levelId !== null) {
             foreach (
-                DB::table('level_prices')->where('price_level_id', $this->levelId)->whereIn('item_id', $items)->get() as $row
+                DB::table('level_prices')->where('price_level_id', $this->levelId)->whereIn('item_id', $items)
+                    ->get() as $row
             ) {
                 $this->levelPrices[(int) $row->item_id] = UnitPrice::of((string) $row->price);
             }

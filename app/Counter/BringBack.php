@@ -54,7 +54,10 @@ final class BringBack
         ?GoodsTo $goodsTo,
         string $foundBy = '',
     ): Slip {
-        $chosen = array_filter($quantities, static fn (string $typed): bool => ! in_array(trim($typed), ['', '0'], true));
+        $chosen = array_filter(
+            $quantities,
+            static fn (string $typed): bool => ! in_array(trim($typed), ['', '0'], true),
+        );
 
         if ($chosen === []) {
             throw Refused::because('nothing_chosen', 'Type how many come back, next to the line.');

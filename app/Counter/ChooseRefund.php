@@ -82,7 +82,9 @@ final class ChooseRefund
         return $this->desk->change(
             $slipKey,
             $act,
-            static fn (Slip $slip) => $slip->forceFill(['back_reference' => mb_substr(trim($reference), 0, 60)])->save(),
+            static fn (Slip $slip) => $slip->forceFill(
+                ['back_reference' => mb_substr(trim($reference), 0, 60)],
+            )->save(),
             evenVoid: true,
         );
     }

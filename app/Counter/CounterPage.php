@@ -131,10 +131,12 @@ final class CounterPage
             'tabs' => $others->where('till_id', $act->till->id),
             'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
             'letters' => $this->letters(),
-            'exemptionRunOut' => $slip->customer?->claimsExemption() === true && ! $slip->customer->isExemptOn($slip->day()),
+            'exemptionRunOut' => $slip->customer?->claimsExemption() === true
+                && ! $slip->customer->isExemptOn($slip->day()),
             'available' => $slip->stock ?? new Collection,
             'setAside' => $this->setAside($slip),
-            'waiting' => $slip->customer_id === null ? new Collection : $this->findLayaways->waiting($slip->customer_id),
+            'waiting' => $slip->customer_id === null ? new Collection
+                : $this->findLayaways->waiting($slip->customer_id),
         ];
     }
 

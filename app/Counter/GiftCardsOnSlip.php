@@ -87,8 +87,13 @@ final class GiftCardsOnSlip
             $used = $slip->cardsUsed();
             $left = $reckoned->isRefund() ? $this->house->money(0) : $reckoned->outstanding();
 
+            $paysAlready = array_filter($used, static fn (CardsOnSlip $one): bool => $one->code === $card->code) !== [];
+
             match (true) {
-                array_filter($used, static fn (CardsOnSlip $one): bool => $one->code === $card->code) !== [] => throw Refused::because('card_twice', "Gift card {$card->masked()} pays on this slip already."),
+                $paysAlready => throw Refused::because(
+                    'card_twice',
+                    "Gift card {$card->masked()} pays on this slip already.",
+                ),
                 $card->balance === 0 => throw Refused::because('card_empty', "Gift card {$card->masked()} is used up."),
                 ! $left->isPositive() => throw Refused::because(
                     'nothing_due',

@@ -35,7 +35,9 @@ final readonly class HeldMoney
     {
         return $this->house->money(
             ($this->slip->hold->deposit ?? 0)
-                + array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts())),
+                + array_sum(
+                    array_map(static fn (LayawayPart $part): int => $part->amount, $this->slip->layawayParts()),
+                ),
         );
     }
 

@@ -198,7 +198,9 @@ final class PostSale
         $goods = $this->goodsOut($slip, $act);
         $this->keepApprovals($reckoned, $sale ?? $receipt, $credit);
         CardMoney::posted(
-            $slip->cards->filter(static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null),
+            $slip->cards->filter(
+                static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null,
+            ),
             $sale ?? ($receipt ?? 0),
         );
         CardMoney::posted(

@@ -125,8 +125,9 @@ final class ReckonedReturn
 
     public function line(ReturnOnSlip $line): ReckonedLine
     {
-        return $this
-            ->sums->lines[(int) $this->slip->returns->search(static fn (ReturnOnSlip $one): bool => $one->id === $line->id)];
+        $place = $this->slip->returns->search(static fn (ReturnOnSlip $one): bool => $one->id === $line->id);
+
+        return $this->sums->lines[(int) $place];
     }
 
     public function feeLine(): ?ReckonedLine
@@ -149,10 +150,12 @@ final class ReckonedReturn
     {
         $origin = $line->origin();
 
+        $outside = $origin === null ? '' : $this->policy($line)->outside($this->soldOn($line), $this->slip->day());
+
         return match (true) {
             $this->slip->void_of_id !== null => '',
             $line->goods_to === GoodsTo::None => 'a credit without goods',
-            $origin !== null && $this->policy($line)->outside($this->soldOn($line), $this->slip->day()) !== '' => $this->policy($line)->outside($this->soldOn($line), $this->slip->day()),
+            $outside !== '' => $outside,
             $origin !== null => $line->receipt_shown || $this->isTheirs($line) ? '' : 'no receipt was shown',
             $line->item_id === null => 'not in the list, at a price that is typed',
             ! $this->policy($line)->returnable => 'not taken back, and without a receipt',

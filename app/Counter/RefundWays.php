@@ -74,7 +74,9 @@ final class RefundWays
         }
 
         foreach (
-            $this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card
+            $this->slip->cards->filter(
+                static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
+            ) as $card
         ) {
             $way = WayOut::name(TenderKind::Card, $card->against);
             $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
@@ -351,7 +353,9 @@ final class RefundWays
 
         // Under the authorisation it was taken by, so that what came in and what went back stand together.
         foreach (
-            $this->slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays()) as $card
+            $this->slip->cards->filter(
+                static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
+            ) as $card
         ) {
             $amount = $this->house->money($card->approved);
             $drafts[] = new DraftTender(

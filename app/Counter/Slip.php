@@ -340,7 +340,10 @@ final class Slip extends Model
             && $this->on_account === null
             && $this->deposit_in === null
             && $this->lines->isEmpty()
-            && array_filter($this->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves !== true) === [];
+            && array_filter(
+                $this->layawayParts(),
+                static fn (LayawayPart $part): bool => $part->leaves !== true,
+            ) === [];
     }
 
     public function layaway(int $id): ?Layaway

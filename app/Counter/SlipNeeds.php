@@ -77,7 +77,9 @@ final class SlipNeeds
         return array_values(
             array_filter(
                 $this->all(),
-                fn (Need $need): bool => ($place === null || $need->place === $place) && $this->approval($need) === null,
+                fn (Need $need): bool => (
+                    $place === null || $need->place === $place
+                ) && $this->approval($need) === null,
             ),
         );
     }
@@ -301,10 +303,8 @@ final class SlipNeeds
                 $scope,
                 Refused::because(
                     'below_least_deposit',
-                    "The deposit is at least {$draft->standing()->minDeposit->toString()}. {$this->limits->whoMayApprove(
-                        LimitMatter::Charge,
-                        $short->minor,
-                    )}",
+                    "The deposit is at least {$draft->standing()->minDeposit->toString()}. "
+                        .$this->limits->whoMayApprove(LimitMatter::Charge, $short->minor),
                 ),
                 "{$this->slip->customer_name}: a layaway of "
                     .Show::money($draft->total())
@@ -339,10 +339,8 @@ final class SlipNeeds
                     $scope,
                     Refused::because(
                         'below_least_payment',
-                        "The payment on {$layaway->label} is at least {$least->toString()}. {$this->limits->whoMayApprove(
-                            LimitMatter::Charge,
-                            $short,
-                        )}",
+                        "The payment on {$layaway->label} is at least {$least->toString()}. "
+                            .$this->limits->whoMayApprove(LimitMatter::Charge, $short),
                     ),
                     "{$layaway->label}: "
                         .Show::money($this->house->money($part->amount))

@@ -31,7 +31,8 @@ final class TakeSlip
             if ($slip->cards()->get()->contains(static fn (CardRequest $card): bool => $card->state->isOpen())) {
                 throw Refused::because(
                     'card_unknown',
-                    "A card’s outcome is not known yet. Till {$slip->till->number} has to ask its terminal again first.",
+                    "A card’s outcome is not known yet. Till {$slip->till->number} has to ask its terminal again "
+                        .'first.',
                 );
             }
 

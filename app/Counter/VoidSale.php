@@ -91,15 +91,19 @@ final class VoidSale
                 'not_today',
                 "{$invoice->label} is not of today. Bring the goods back instead.",
             ),
-            array_filter($kinds, static fn (TenderKind $kind): bool => ! in_array($kind, self::WAYS, true)) !== [] => throw Refused::because(
+            array_filter(
+                $kinds,
+                static fn (TenderKind $kind): bool => ! in_array($kind, self::WAYS, true),
+            ) !== [] => throw Refused::because(
                 'paid_with_goods',
                 "{$invoice->label} was paid with goods brought back or on a layaway. Bring the goods back instead.",
             ),
             DB::table('document_lines')->where('origin_document_id', $invoice->id)->exists()
-                && Slip::query()->where('void_of_id', $invoice->id)->where('state', SlipState::Posted)->doesntExist() => throw Refused::because(
-                    'came_back_already',
-                    "Something of {$invoice->label} came back already. Bring the rest back instead.",
-                ),
+                && Slip::query()->where('void_of_id', $invoice->id)->where('state', SlipState::Posted)
+                    ->doesntExist() => throw Refused::because(
+                        'came_back_already',
+                        "Something of {$invoice->label} came back already. Bring the rest back instead.",
+                    ),
             default => null,
         };
     }

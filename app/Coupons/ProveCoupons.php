@@ -33,7 +33,8 @@ final class ProveCoupons implements Check
 
         foreach (DB::select($taken) as $row) {
             $proof->fault(
-                "{$row->label}: coupons come to {$row->coupon_discount}, they took {$row->taken}, and {$row->came_off} came off its lines",
+                "{$row->label}: coupons come to {$row->coupon_discount}, they "
+                    ."took {$row->taken}, and {$row->came_off} came off its lines",
             );
         }
 

@@ -205,7 +205,9 @@ final class CustomerRequest extends FormRequest
                 'phone' => mb_substr($row['phone'] ?? '', 0, 40),
                 'mail' => mb_substr($row['mail'] ?? '', 0, 160),
                 'may_buy' => ($row['may_buy'] ?? '') === '1',
-                'spending_limit' => ($row['spending_limit'] ?? '') === '' ? null : $this->money($row['spending_limit'])->minor,
+                'spending_limit' => ($row['spending_limit'] ?? '') === ''
+                    ? null
+                    : $this->money($row['spending_limit'])->minor,
             ],
         );
     }

@@ -17,8 +17,8 @@ final class JoinCustomers
     {
         foreach ([Contact::class, Address::class, CustomerNote::class] as $kind) {
             $kind::query()
-                    ->where('customer_id', $from->id)
-                    ->update(['customer_id' => $into->id]);
+                ->where('customer_id', $from->id)
+                ->update(['customer_id' => $into->id]);
         }
 
         // The other's own contract price for an item wins.
@@ -28,7 +28,8 @@ final class JoinCustomers
             ->whereNotIn('item_id', $own)
             ->update(['customer_id' => $into->id]);
         DB::statement(
-            'INSERT IGNORE INTO customer_tags (customer_id, tag) SELECT ?, tag FROM customer_tags WHERE customer_id = ?',
+            'INSERT IGNORE INTO customer_tags (customer_id, tag) SELECT ?, tag FROM customer_tags WHERE customer_id '
+                .'= ?',
             [$into->id, $from->id],
         );
         $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();

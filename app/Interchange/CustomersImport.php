@@ -175,12 +175,15 @@ final class CustomersImport
     {
         $number = $row['number'] ?? '';
         $marks = self::marks(Naming::key($row['name'] ?? ''), $row['mail'] ?? '', Naming::phone($row['phone'] ?? ''));
+        [$mail, $kind, $country] = [$row['mail'] ?? '', $row['kind'] ?? '', $row['country'] ?? ''];
         $like = array_values(array_intersect_key($this->seen, array_flip($marks)))[0] ?? null;
 
         match (true) {
             ($row['name'] ?? '') === '' => throw Refused::because('no_name', 'The name is missing.'),
             mb_strlen($row['name']) > 120 => throw Refused::because('too_long', 'The name is longer than 120 letters.'),
-            $number !== '' && (! ctype_digit($number) || ! isset($this->known[(int) $number])) => throw Refused::because(
+            $number !== '' && (
+                ! ctype_digit($number) || ! isset($this->known[(int) $number])
+            ) => throw Refused::because(
                 'bad_number',
                 "There is no customer {$number}. Leave the number empty for a new one.",
             ),
@@ -192,9 +195,18 @@ final class CustomersImport
                 'possible_duplicate',
                 "That looks like {$like}: same name, mail or phone. Give the number to change that one.",
             ),
-            ($row['mail'] ?? '') !== '' && filter_var($row['mail'], FILTER_VALIDATE_EMAIL) === false => throw Refused::because('bad_mail', "“{$row['mail']}” is not a mail address."),
-            ($row['kind'] ?? '') !== '' && CustomerKind::tryFrom(mb_strtolower($row['kind'])) === null => throw Refused::because('bad_kind', "“{$row['kind']}” is neither person nor firm."),
-            ($row['country'] ?? '') !== '' && preg_match('/^[A-Za-z]{2}$/D', $row['country']) !== 1 => throw Refused::because('bad_country', "“{$row['country']}” is not a ".'country of two letters.'),
+            $mail !== '' && filter_var($mail, FILTER_VALIDATE_EMAIL) === false => throw Refused::because(
+                'bad_mail',
+                "“{$mail}” is not a mail address.",
+            ),
+            $kind !== '' && CustomerKind::tryFrom(mb_strtolower($kind)) === null => throw Refused::because(
+                'bad_kind',
+                "“{$kind}” is neither person nor firm.",
+            ),
+            $country !== '' && preg_match('/^[A-Za-z]{2}$/D', $country) !== 1 => throw Refused::because(
+                'bad_country',
+                "“{$country}” is not a country of two letters.",
+            ),
             ($row['type'] ?? '') !== '' && ! isset($this->types[mb_strtolower($row['type'])]) => throw Refused::because(
                 'bad_type',
                 "There is no type “{$row['type']}”.",

@@ -73,7 +73,9 @@ final class UblInvoice
         $this->totals($invoice);
 
         foreach (
-            $document->lines->reject(static fn (DocumentLine $line): bool => UblCategories::isKeptBack($document, $line)) as $line
+            $document->lines->reject(
+                static fn (DocumentLine $line): bool => UblCategories::isKeptBack($document, $line),
+            ) as $line
         ) {
             $this->line($invoice, $line);
         }
@@ -343,7 +345,11 @@ final class UblInvoice
         $this->money($sums, 'TaxInclusiveAmount', $with);
 
         foreach (
-            ['AllowanceTotalAmount' => $allowances, 'PrepaidAmount' => $paid, 'PayableRoundingAmount' => $rounding] as $name => $amount
+            [
+                'AllowanceTotalAmount' => $allowances,
+                'PrepaidAmount' => $paid,
+                'PayableRoundingAmount' => $rounding,
+            ] as $name => $amount
         ) {
             if (! $amount->isZero()) {
                 $this->money($sums, $name, $amount);

@@ -72,7 +72,8 @@ final class AgreementWords
         $more = ' More, or sooner, is always welcome.';
 
         return match (true) {
-            $percent !== null && $amount !== null => "Each payment is at least {$share} or {$money}, whichever is more.{$more}",
+            $percent !== null && $amount !== null => "Each payment is at least {$share} or {$money}, whichever is "
+                ."more.{$more}",
             $percent === null && $amount === null => "Each payment may be of any amount.{$more}",
             default => "Each payment is at least {$share}{$money}.{$more}",
         };

@@ -30,7 +30,9 @@ final class LayawayOnPaper implements Annotates
             ->orderBy('id')
             ->get();
 
-        return array_values($layaways->map(fn (Layaway $layaway): PaperNote => $this->note($layaway, $document))->all());
+        return array_values(
+            $layaways->map(fn (Layaway $layaway): PaperNote => $this->note($layaway, $document))->all(),
+        );
     }
 
     private function note(Layaway $layaway, Document $document): PaperNote

@@ -32,7 +32,7 @@ final class NextStep
                 : "Put the goods back from {$layaway->shelf}",
             $layaway->isExpired($day) => 'Extend or cancel: '.$reach,
             $layaway->isBehind($day) => ucfirst($reach)." about {$open}",
-            $layaway->next_due !== null && $layaway->next_due->lessThanOrEqualTo($day) => "Take {$open}; {$reach} if they do not come",
+            $layaway->next_due?->lessThanOrEqualTo($day) === true => "Take {$open}; {$reach} if they do not come",
             Days::between($day, $layaway->lapses_on) <= WorklistTab::SOON => ucfirst($reach)
                 .': '
                 .Show::money($house->money($layaway->remaining()))

@@ -42,7 +42,10 @@ final class Brought
     /**
      * Of a receipt: towards the account, as a deposit, for gift cards, on layaways.
      *
-     * @return array{account: array<string, Money>, deposit: array<string, Money>, gift_cards: array<string, Money>, layaway: array<string, Money>}
+     * @return array{
+     *     account: array<string, Money>, deposit: array<string, Money>,
+     *     gift_cards: array<string, Money>, layaway: array<string, Money>
+     * }
      *     by way
      */
     public static function byPart(Document $receipt): array

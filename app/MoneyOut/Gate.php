@@ -114,7 +114,8 @@ final class Gate
                 : "More than {$show($limit->perDocument)} is handed back {$how}.",
             $limit->perOriginal !== null && $ofOriginal > $limit->perOriginal => 'With what went back before, more '
                 ."than {$show($limit->perOriginal)} of {$original} is handed back {$how}.",
-            $limit->perDay !== null && $this->today($by, $day, $part) + $amount > $limit->perDay => "With what {$by->name} handed out that day, it is more than {$show($limit->perDay)} {$how}.",
+            $limit->perDay !== null && $this->today($by, $day, $part) + $amount > $limit->perDay => 'With what '
+                ."{$by->name} handed out that day, it is more than {$show($limit->perDay)} {$how}.",
             default => '',
         };
     }

@@ -54,7 +54,9 @@ final class HandBack
         $this->settleOpen($subject);
 
         while (
-            ($request = DB::transaction(fn (): ?CardRequest => $this->next($subject, $decide(), $till, $by), 3)) !== null
+            (
+                $request = DB::transaction(fn (): ?CardRequest => $this->next($subject, $decide(), $till, $by), 3)
+            ) !== null
         ) {
             $request = $this->cards->ask($request);
 
@@ -79,7 +81,9 @@ final class HandBack
     private function settleOpen(CardSubject $subject): void
     {
         foreach (
-            self::pending($subject)->filter(static fn (CardRequest $request): bool => $request->state->isOpen()) as $request
+            self::pending($subject)->filter(
+                static fn (CardRequest $request): bool => $request->state->isOpen(),
+            ) as $request
         ) {
             if ($this->cards->askAgain($request)->state->isOpen()) {
                 throw self::unknown();

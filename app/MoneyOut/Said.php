@@ -44,11 +44,17 @@ final class Said
     ): void {
         match (true) {
             ! $amount->isPositive() => throw Refused::because('bad_amount', 'What is handed out is more than nothing.'),
-            ! in_array($way, self::WAYS, true) && ! ($mayFillCards && $way === TenderKind::GiftCard) => throw Refused::because(
+            ! in_array($way, self::WAYS, true) && ! (
+                $mayFillCards && $way === TenderKind::GiftCard
+            ) => throw Refused::because(
                 'bad_tender',
                 'It is handed out in cash, to the card it came from, by cheque or by bank transfer.',
             ),
-            in_array($way, [TenderKind::Cheque, TenderKind::BankTransfer], true) && trim($reference) === '' => throw Refused::because(
+            in_array(
+                $way,
+                [TenderKind::Cheque, TenderKind::BankTransfer],
+                true,
+            ) && trim($reference) === '' => throw Refused::because(
                 'reference_missing',
                 'Type the cheque’s number, or the transfer’s reference.',
             ),

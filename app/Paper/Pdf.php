@@ -28,7 +28,8 @@ final class Pdf
     public static function printable(string $text): string
     {
         return preg_replace(
-            '/[\x{1F000}-\x{1FAFF}\x{2600}-\x{26FF}\x{2700}-\x{27BF}\x{2B00}-\x{2BFF}\x{FE00}-\x{FE0F}\x{200D}\x{20E3}\x{E0000}-\x{E007F}]/u',
+            '/[\x{1F000}-\x{1FAFF}\x{2600}-\x{26FF}\x{2700}-\x{27BF}\x{2B00}-\x{2BFF}\x{FE00}-\x{FE0F}'
+                .'\x{200D}\x{20E3}\x{E0000}-\x{E007F}]/u',
             '',
             $text,
         ) ?? $text;

@@ -66,7 +66,8 @@ final class AccountTermsRequest extends FormRequest
                             'discount_days',
                             $last === 0
                                 ? 'What is due at once has no days for a discount.'
-                                : "A discount for paying early cannot run beyond the day it is due: at most {$last} days.",
+                                : 'A discount for paying early cannot run beyond the day it is due: at '
+                                    ."most {$last} days.",
                         );
                 }
 

@@ -48,7 +48,8 @@ final class Call extends Model
      */
     public function isBroken(?CarbonImmutable $today = null): bool
     {
-        if ($this->promised_on === null || ! $this->promised_on->lessThan(($today ?? ShopTime::today())->startOfDay())) {
+        if ($this->promised_on === null || ! $this->promised_on->lessThan(($today
+            ?? ShopTime::today())->startOfDay())) {
             return false;
         }
 

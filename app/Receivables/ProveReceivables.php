@@ -45,7 +45,8 @@ final readonly class ProveReceivables implements Check
 
         foreach ($off as $row) {
             $proof->fault(
-                "{$row->label}: it changes the account by {$row->on_account}, the journal says {$row->posted}, the ledger {$row->item}",
+                "{$row->label}: it changes the account by {$row->on_account}, the journal says {$row->posted}, the "
+                    ."ledger {$row->item}",
             );
         }
 
@@ -107,7 +108,8 @@ final readonly class ProveReceivables implements Check
 
         foreach ($off as $row) {
             $proof->fault(
-                "account of customer {$row->customer_id}: the balance is {$row->balance}, its items come to {$row->items}",
+                "account of customer {$row->customer_id}: the balance is {$row->balance}, its items come "
+                    ."to {$row->items}",
             );
         }
 

@@ -233,7 +233,8 @@ final class RunStatements
         return new Mail(
             $statement->customer->mail,
             "Statement of account {$data['account']} as of {$data['as_of']}",
-            "Your statement as of {$data['as_of']} is attached. The amount due is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
+            "Your statement as of {$data['as_of']} is attached. The amount due "
+                ."is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
             "statement-{$data['account']}.pdf",
             $this->pdf->of([$data]),
         );

@@ -17,8 +17,14 @@ use Elmstone\Support\Show;
  * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made
  * again from what was kept, it is the same paper.
  *
- * @phpstan-type Line array{date: string, number: string, what: string, due: string, amount: string, figure: string, late: bool}
- * @phpstan-type Data array{shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string, title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string, due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string}
+ * @phpstan-type Line array{
+ *     date: string, number: string, what: string, due: string, amount: string, figure: string, late: bool
+ * }
+ * @phpstan-type Data array{
+ *     shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string,
+ *     title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string,
+ *     due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string
+ * }
  */
 final readonly class StatementPaper
 {
@@ -75,7 +81,8 @@ final readonly class StatementPaper
             'credit' => $balance->isNegative(),
             'foot' => $this->house->shop()->bank_account === ''
                     ? ''
-                    : "Please pay to {$this->house->shop()->bank_account} and name account {$account->customer->number}.",
+                    : "Please pay to {$this->house->shop()->bank_account} and name "
+                        ."account {$account->customer->number}.",
             'terms' => $account->terms()->words(),
             'later' => $later->isZero() ? '' : Show::money($later),
             'left_out' => $leftOut === null || $leftOut->isZero() ? '' : Show::money($leftOut),

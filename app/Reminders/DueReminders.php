@@ -65,7 +65,7 @@ final readonly class DueReminders
         ];
         usort(
             $found,
-            static fn (Reminder $one, Reminder $other): int => [$one->due, $one->label] <=> [$other->due, $other->label],
+            static fn (Reminder $one, Reminder $two): int => $one->due <=> $two->due ?: $one->label <=> $two->label,
         );
 
         return $found;

@@ -96,14 +96,16 @@ final class SendReminders
         $date = Show::date($reminder->due);
         $place = $this->house->shop()->name;
         $matter = match ($reminder->about) {
-            About::Expiry => "Your layaway {$reminder->label} at {$place} is set aside until {$date}; {$amount} is left to "
+            About::Expiry => "Your layaway {$reminder->label} at {$place} is set aside until {$date}; {$amount} is "
+                .'left to '
                 .'pay. If you need longer, call us before then.',
             About::Layaway => $reminder->late > 0
                 ? "The payment of {$amount} on your layaway {$reminder->label} at {$place} was due on {$date}. We keep "
                     .'the goods for you; please come by or call us.'
                 : "The next payment of {$amount} on your layaway {$reminder->label} at {$place} is due on {$date}.",
             About::Plan => $reminder->late > 0
-                ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If it is "
+                ? "The part of {$amount} of your payment plan {$reminder->label} at {$place} was due on {$date}. If "
+                    .'it is '
                     .'on its way, thank you; if something is in the way, call us.'
                 : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
         };

@@ -52,7 +52,8 @@ final class ProveReturns implements Check
 
         foreach (DB::select($beyond) as $row) {
             $proof->fault(
-                "{$row->label} line {$row->position}: more came back than was sold ({$row->quantity_back} of {$row->quantity}, {$row->net_back} of {$row->net})",
+                "{$row->label} line {$row->position}: more came back than was "
+                    ."sold ({$row->quantity_back} of {$row->quantity}, {$row->net_back} of {$row->net})",
             );
         }
     }
@@ -92,7 +93,9 @@ final class ProveReturns implements Check
                 ->pluck('origin_document_id')
                 ->chunk(300) as $chunk
         ) {
-            $ids = array_values(array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $chunk->all()));
+            $ids = array_values(
+                array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $chunk->all()),
+            );
             $money = OriginMoney::of($this->house, $ids, PHP_INT_MAX);
 
             foreach ($ids as $document) {

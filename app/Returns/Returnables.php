@@ -143,7 +143,7 @@ final class Returnables
         $date = match (true) {
             $text === 'today' => $day,
             $text === 'yesterday' => $day->subDay(),
-            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 && CarbonImmutable::canBeCreatedFromFormat($text, 'Y-m-d') => CarbonImmutable::createFromFormat('!Y-m-d', $text),
+            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 => self::asWritten('Y-m-d', $text),
             preg_match('#^(\d{1,2})/(\d{1,2})(?:/(\d{4}))?$#D', $text, $parts) === 1 => self::date(
                 $parts[3] ?? '',
                 $parts[1],
@@ -156,12 +156,18 @@ final class Returnables
                 $parts[1],
                 $day,
             ),
-            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1
-                && CarbonImmutable::canBeCreatedFromFormat("{$text} {$day->year}", 'j M Y') => CarbonImmutable::createFromFormat('!j M Y', "{$text} {$day->year}"),
+            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1 => self::asWritten('j M Y', "{$text} {$day->year}"),
             default => null,
         };
 
         return $date === null ? null : [$found[1], $date->greaterThan($day) ? $date->subYear() : $date];
+    }
+
+    private static function asWritten(string $format, string $text): ?CarbonImmutable
+    {
+        return CarbonImmutable::canBeCreatedFromFormat($text, $format)
+            ? CarbonImmutable::createFromFormat("!{$format}", $text)
+            : null;
     }
 
     /** Without a year it is the year of the day. */

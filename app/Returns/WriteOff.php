@@ -176,10 +176,9 @@ final class WriteOff
                     $scope,
                     Refused::because(
                         'more_than_there_is',
-                        "{$line->item->code} “{$line->item->description}”: {$line->quantity->toString()} are written off, but {$why}. {$this->limits->whoMayApprove(
-                            LimitMatter::WriteOff,
-                            $this->cost($line)->minor,
-                        )}",
+                        "{$line->item->code} “{$line->item->description}”: "
+                            ."{$line->quantity->toString()} are written off, but {$why}. "
+                            .$this->limits->whoMayApprove(LimitMatter::WriteOff, $this->cost($line)->minor),
                     ),
                     "{$line->quantity->toString()} × {$line->item->code} written off, {$why}",
                     LimitMatter::WriteOff,

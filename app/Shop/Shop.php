@@ -29,8 +29,10 @@ use Illuminate\Support\Facades\DB;
  * @property int $finance_grace_days
  * @property int $finance_minimum minor units
  * @property int $returned_payment_fee minor units
- * @property array{terms?: array<string, array{percent: string|null, amount: int|null}>, service_fee?: int, days?: int, grace_days?: int, rhythm?: string}|null
- *     $layaway_terms null: as the program ships
+ * @property array{
+ *     terms?: array<string, array{percent: string|null, amount: int|null}>,
+ *     service_fee?: int, days?: int, grace_days?: int, rhythm?: string
+ * }|null $layaway_terms null: as the program ships
  * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the
  *     program ships
  * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date;

@@ -83,7 +83,9 @@ final class Limits
                 : [null, null, null, null],
         };
 
-        return new RoleLimit(...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * 100, $row));
+        return new RoleLimit(
+            ...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * 100, $row),
+        );
     }
 
     /** @return array<string, RoleLimit> */

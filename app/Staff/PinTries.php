@@ -101,7 +101,8 @@ final class PinTries
         $over = $now->subSeconds($seconds)->format('Y-m-d H:i:s');
         DB::statement(
             'INSERT INTO pin_tries (number, till_id, tries, since) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE
-            tries = IF(since <= ?, 1, LEAST(tries + 1, 1000)), since = IF(since <= ? OR (number <> ? AND tries = ?), VALUES(since), since)',
+            tries = IF(since <= ?, 1, LEAST(tries + 1, 1000)),
+            since = IF(since <= ? OR (number <> ? AND tries = ?), VALUES(since), since)',
             [mb_substr($number, 0, 20), $till, $now->format('Y-m-d H:i:s'), $over, $over, self::ANY, self::MOST + 1],
         );
     }

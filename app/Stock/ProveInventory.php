@@ -40,8 +40,13 @@ final class ProveInventory implements Check
         $wrong = DB::select(
             'SELECT d.label, COALESCE(j.amount, 0) AS journal, COALESCE(m.value, 0) AS moved
             FROM documents d
-            LEFT JOIN (SELECT document_id, SUM(debit - credit) AS amount FROM journal_lines WHERE account = ? GROUP BY document_id) j ON j.document_id = d.id
-            LEFT JOIN (SELECT document_id, SUM(value) AS value FROM stock_movements GROUP BY document_id) m ON m.document_id = d.id
+            LEFT JOIN (
+                SELECT document_id, SUM(debit - credit) AS amount FROM journal_lines WHERE account = ?
+                GROUP BY document_id
+            ) j ON j.document_id = d.id
+            LEFT JOIN (
+                SELECT document_id, SUM(value) AS value FROM stock_movements GROUP BY document_id
+            ) m ON m.document_id = d.id
             WHERE COALESCE(j.amount, 0) <> COALESCE(m.value, 0) LIMIT 100',
             [Accounts::INVENTORY],
         );

@@ -33,7 +33,8 @@ final class ProveStoreCredit implements Check
             ) as $row
         ) {
             $proof->fault(
-                "store credit of customer {$row->customer_id}: {$row->held} is theirs, the entries come to {$row->entries}",
+                "store credit of customer {$row->customer_id}: {$row->held} is theirs, the entries come "
+                    ."to {$row->entries}",
             );
         }
 

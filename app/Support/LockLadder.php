@@ -91,7 +91,8 @@ final class LockLadder
 
         if ($rank < $this->highest && ! isset($this->held[$statement]) && ! ($writes && isset($this->held[$table]))) {
             throw new LogicException(
-                "A lock on {$table} is taken after one of a higher rank.\nfirst: {$this->highestSql}\nthen: {$query->sql}",
+                "A lock on {$table} is taken after one of a higher "
+                    ."rank.\nfirst: {$this->highestSql}\nthen: {$query->sql}",
             );
         }
 

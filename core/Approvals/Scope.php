@@ -129,7 +129,10 @@ final readonly class Scope
     public static function fromJson(ApprovalKind $kind, string $json): self
     {
         /**
-         * @var array{same: array<string, string>, most: array<string, string>, pieces: array{net: int, quantity: string}|null}
+         * @var array{
+         *     same: array<string, string>, most: array<string, string>,
+         *     pieces: array{net: int, quantity: string}|null
+         * }
          *     $read
          */
         $read = json_decode($json, true, 6, JSON_THROW_ON_ERROR);

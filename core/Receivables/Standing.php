@@ -55,13 +55,14 @@ final readonly class Standing
             throw Refused::because('bad_amount', 'A charge cannot be below zero.');
         }
 
+        $needsOrder = $this->purchaseOrderRequired && trim((string) $purchaseOrder) === '';
         $overBy = $amount->exceeds($this->available()) ? $amount->minus($this->available()) : null;
         $reasons = array_keys(
             array_filter([
                 ChargeReason::OnStop->value => $this->onStop,
                 ChargeReason::OverLimit->value => $overBy !== null,
                 ChargeReason::Overdue->value => $this->isOverdue(),
-                ChargeReason::PurchaseOrderRequired->value => $this->purchaseOrderRequired && trim((string) $purchaseOrder) === '',
+                ChargeReason::PurchaseOrderRequired->value => $needsOrder,
                 ChargeReason::BuyerNotAuthorised->value => ! $buyerAuthorised,
             ]),
         );

@@ -35,7 +35,9 @@ final readonly class Terms
         $most = $kind === TermsKind::DayOfNextMonth ? 31 : 365;
 
         return match (true) {
-            $kind->hasDays() && ($days < ($kind === TermsKind::DayOfNextMonth ? 1 : 0) || $days > $most) => throw Refused::because(
+            $kind->hasDays() && (
+                $days < ($kind === TermsKind::DayOfNextMonth ? 1 : 0) || $days > $most
+            ) => throw Refused::because(
                 'bad_terms',
                 $kind === TermsKind::DayOfNextMonth
                     ? 'A day of the month is between 1 and 31.'

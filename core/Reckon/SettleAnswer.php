@@ -50,7 +50,8 @@ final readonly class SettleAnswer
         $node->only('kind', 'amount');
         $kind
             = TenderKind::tryFrom($node->string('kind'))
-            ?? throw new BadRequest('bad_tender', "“{$node->string('kind')}” is not a way of paying.", $node->at('kind'));
+            ?? throw new BadRequest('bad_tender', "“{$node->string('kind')}” is not a way of paying.", $node
+                ->at('kind'));
 
         return $node->checked('amount', static fn (): Tender => Tender::of($kind, $node->money('amount', $currency)));
     }

@@ -86,7 +86,10 @@ final readonly class CreditNote
         };
 
         foreach (
-            array_filter($lines, static fn (OriginalLine|SlipLine $line): bool => $line instanceof OriginalLine) as $line
+            array_filter(
+                $lines,
+                static fn (OriginalLine|SlipLine $line): bool => $line instanceof OriginalLine,
+            ) as $line
         ) {
             foreach ($line->components as $component) {
                 $add(

@@ -49,7 +49,10 @@ final readonly class CouponReckoner
                     : array_combine(
                         array_keys($weights),
                         $amount->apportion(
-                            array_map(static fn (Money $weight): BigDecimal => $weight->major(), array_values($weights)),
+                            array_map(
+                                static fn (Money $weight): BigDecimal => $weight->major(),
+                                array_values($weights),
+                            ),
                         ),
                     );
 

@@ -100,7 +100,8 @@ final class DemoHouse
         $this->layaways->end($today);
         Location::query()->update(['closed_through' => $closed]);
         $say(
-            "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and plans, {$back} for returns, gift cards and credits",
+            "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and "
+                ."plans, {$back} for returns, gift cards and credits",
         );
         $this->today();
         $this->returns->end();

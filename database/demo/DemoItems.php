@@ -66,7 +66,13 @@ final class DemoItems
 
         foreach (['Limestone' => 100, 'Slate' => 120, 'Granite' => 190, 'Sandstone' => 95] as $kind => $dear) {
             foreach (
-                ['paver' => 620, 'coping' => 1450, 'sill' => 2200, 'step' => 4800, 'setts, per box' => 3900] as $shape => $price
+                [
+                    'paver' => 620,
+                    'coping' => 1450,
+                    'sill' => 2200,
+                    'step' => 4800,
+                    'setts, per box' => 3900,
+                ] as $shape => $price
             ) {
                 foreach (['300×300' => 60, '450×300' => 80, '600×300' => 110, '600×600' => 190] as $size => $large) {
                     $this->put(
@@ -95,10 +101,26 @@ final class DemoItems
             ] as $kind => $price
         ) {
             foreach (
-                ['white', 'cream', 'sand', 'slate grey', 'moss', 'midnight', 'terracotta', 'rose', 'bottle green'] as $colour
+                [
+                    'white',
+                    'cream',
+                    'sand',
+                    'slate grey',
+                    'moss',
+                    'midnight',
+                    'terracotta',
+                    'rose',
+                    'bottle green',
+                ] as $colour
             ) {
                 foreach (
-                    ['100×100' => 40, '200×100' => 55, '300×200' => 95, '300×300' => 120, '600×300' => 210] as $size => $large
+                    [
+                        '100×100' => 40,
+                        '200×100' => 55,
+                        '300×200' => 95,
+                        '300×300' => 120,
+                        '600×300' => 210,
+                    ] as $size => $large
                 ) {
                     $this->put(
                         'TI-'.++$number,
@@ -252,7 +274,12 @@ final class DemoItems
         $number = 700;
 
         foreach (
-            ['Wall paint' => 1450, 'Exterior paint' => 1980, 'Wood stain' => 1620, 'Floor paint' => 2250] as $kind => $price
+            [
+                'Wall paint' => 1450,
+                'Exterior paint' => 1980,
+                'Wood stain' => 1620,
+                'Floor paint' => 2250,
+            ] as $kind => $price
         ) {
             foreach (['chalk', 'oat', 'clay', 'fern', 'lake', 'rust', 'soot', 'straw'] as $colour) {
                 foreach (['1 l' => 60, '2.5 l' => 130, '5 l' => 230] as $size => $large) {

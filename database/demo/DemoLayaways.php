@@ -147,7 +147,8 @@ final class DemoLayaways
 
         foreach (self::MADE as $i => [$ago, $code, $quantity, $payments, $end]) {
             $today->subDays($ago)->lessThan($first)
-                || $this->story($this->people[$i], $today->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
+                || $this->story($this->people[$i], $today
+                    ->subDays($ago), $today, $code, $quantity, $payments, $end, $i);
         }
 
         foreach (self::DEPOSITS as $i => [$ago, $amount, $for, $end]) {

@@ -281,7 +281,9 @@ final class DemoSales
                 'price_rule' => $quote->rule,
                 'price_source' => $quote->source->name ?? '',
                 'list_price' => $quote->list->toString(),
-                'discount_percent' => $quote->discount?->toString() ?? ($item->takesDiscount() && $this->chance->in(6) ? '5' : null),
+                'discount_percent' => $quote->discount?->toString() ?? (
+                    $item->takesDiscount() && $this->chance->in(6) ? '5' : null
+                ),
                 'standing_discount' => $quote->discount !== null,
                 'discount_amount' => null,
                 'tax_class' => $item->tax_class,

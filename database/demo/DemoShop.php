@@ -157,7 +157,9 @@ final class DemoShop
         }
 
         Words::index(
-            Item::query()->get()->mapWithKeys(static fn (Item $item): array => [$item->id => $item->description])->all(),
+            Item::query()->get()->mapWithKeys(
+                static fn (Item $item): array => [$item->id => $item->description],
+            )->all(),
         );
         $this->prices();
     }

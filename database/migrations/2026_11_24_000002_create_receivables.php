@@ -167,7 +167,8 @@ return new class extends Migration
             CREATE TRIGGER open_items_keep BEFORE UPDATE ON open_items FOR EACH ROW
             IF NOT (NEW.document_id <=> OLD.document_id AND NEW.kind <=> OLD.kind AND NEW.amount <=> OLD.amount
                 AND NEW.business_date <=> OLD.business_date AND NEW.due_date <=> OLD.due_date) THEN
-                SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'Posted is posted: of an open item only what is open changes';
+                SIGNAL SQLSTATE '45000'
+                    SET MESSAGE_TEXT = 'Posted is posted: of an open item only what is open changes';
             END IF
             SQL
             ,

@@ -31,7 +31,9 @@ return new class extends Migration
         });
         Schema::table(
             'slips',
-            static fn (Blueprint $table) => $table->foreignId('plan_id')->nullable()->after('on_account')->constrained(),
+            static function (Blueprint $table): void {
+                $table->foreignId('plan_id')->nullable()->after('on_account')->constrained();
+            },
         );
         Schema::table(
             'terminal_requests',

@@ -33,7 +33,10 @@ final class CounterTest extends BrowserCase
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
         self::assertSame($change, $clerk->text('#change'));
         $label = $clerk->text('#settle .note a');
-        $clerk->await(static fn (): bool => $clerk->focus() === 'next-customer', 'the next customer')->press(Key::ENTER);
+        $clerk->await(
+            static fn (): bool => $clerk->focus() === 'next-customer',
+            'the next customer',
+        )->press(Key::ENTER);
         $clerk->await(
             static fn (): bool => $clerk->focus() === 'entry' && $clerk->text('#total') === '0.00',
             'a fresh slip',

@@ -149,6 +149,8 @@ function bankFile(array $items, string $currency = 'USD'): string
     }
 
     return '<?xml version="1.0" encoding="UTF-8"?><Document '
-        ."xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\"><BkToCstmrStmt><GrpHdr><MsgId>1</MsgId><CreDtTm>{$day}T06:00:00</"
-        ."CreDtTm></GrpHdr><Stmt><Id>{$day}</Id><Acct><Id><Othr><Id>0044107719</Id></Othr></Id></Acct>{$entries}</Stmt></BkToCstmrStmt></Document>";
+        .'xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><GrpHdr><MsgId>1</MsgId>'
+            ."<CreDtTm>{$day}T06:00:00</"
+        ."CreDtTm></GrpHdr><Stmt><Id>{$day}</Id><Acct><Id><Othr><Id>0044107719</Id></Othr></Id>"
+            ."</Acct>{$entries}</Stmt></BkToCstmrStmt></Document>";
 }

@@ -245,7 +245,10 @@ final class SlipTest extends CoreCase
                     ),
                 );
                 self::assertSame($slip->net->minor, $sum(static fn (ReckonedLine $line): Money => $line->net));
-                self::assertSame($slip->taxTotal->minor, $sum(static fn (ReckonedLine $line): Money => $line->taxTotal));
+                self::assertSame(
+                    $slip->taxTotal->minor,
+                    $sum(static fn (ReckonedLine $line): Money => $line->taxTotal),
+                );
                 self::assertSame($slip->total->minor, $sum(static fn (ReckonedLine $line): Money => $line->total));
                 self::assertSame($slip->net->minor, $slip->subtotal->minor - $slip->slipDiscount->minor);
 

@@ -67,8 +67,10 @@ final class BankMatchTest extends FeatureCase
         $from = $account === '' ? '' : "<DbtrAcct><Id><IBAN>{$account}</IBAN></Id></DbtrAcct>";
         $refs = $endToEnd === '' ? '' : "<Refs><EndToEndId>{$endToEnd}</EndToEndId></Refs>";
 
-        return "<Ntry><Amt Ccy=\"USD\">{$amount}</Amt><CdtDbtInd>{$sign}</CdtDbtInd>{$more}<Sts><Cd>{$status}</Cd></Sts><BookgDt><Dt>{$day}</Dt></BookgDt><NtryDtls><TxDtls>{$refs}<RltdPties>"
-            ."<Dbtr><Pty><Nm>{$payer}</Nm></Pty></Dbtr>{$from}</RltdPties><RmtInf><Ustrd>{$text}</Ustrd>{$strd}</RmtInf></"
+        return "<Ntry><Amt Ccy=\"USD\">{$amount}</Amt><CdtDbtInd>{$sign}</CdtDbtInd>{$more}<Sts><Cd>{$status}</Cd>"
+            ."</Sts><BookgDt><Dt>{$day}</Dt></BookgDt><NtryDtls><TxDtls>{$refs}<RltdPties>"
+            ."<Dbtr><Pty><Nm>{$payer}</Nm></Pty></Dbtr>{$from}</RltdPties><RmtInf>"
+                ."<Ustrd>{$text}</Ustrd>{$strd}</RmtInf></"
             .'TxDtls></NtryDtls></Ntry>';
     }
 
@@ -182,7 +184,8 @@ final class BankMatchTest extends FeatureCase
         $part = static fn (
             string $number,
             string $amount,
-        ): string => "<Strd><RfrdDocInf><Nb>{$number}</Nb></RfrdDocInf><RfrdDocAmt><RmtdAmt Ccy=\"USD\">{$amount}</RmtdAmt>"
+        ): string => "<Strd><RfrdDocInf><Nb>{$number}</Nb></RfrdDocInf><RfrdDocAmt><RmtdAmt "
+            ."Ccy=\"USD\">{$amount}</RmtdAmt>"
             .'</RfrdDocAmt></Strd>';
         $this->takeIn(
             self::camt(

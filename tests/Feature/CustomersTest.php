@@ -53,7 +53,8 @@ final class CustomersTest extends FeatureCase
                     'scan' => UploadedFile::fake()->createWithContent(
                         'paper.png',
                         (string) base64_decode(
-                            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+                            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR4'
+                                .'2mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
                             true,
                         ),
                     ),

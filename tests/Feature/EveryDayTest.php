@@ -199,7 +199,8 @@ final class EveryDayTest extends FeatureCase
         $asOf = app(AsOf::class);
 
         foreach (
-            (new AgeingByHand(DB::connection()->getPdo(), ChartOfAccounts::RECEIVABLES))->everyDay($first, $last) as $on => $byHand
+            (new AgeingByHand(DB::connection()->getPdo(), ChartOfAccounts::RECEIVABLES))
+                ->everyDay($first, $last) as $on => $byHand
         ) {
             $day = CarbonImmutable::parse($on);
             $aged = [];

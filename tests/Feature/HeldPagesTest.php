@@ -207,7 +207,12 @@ final class HeldPagesTest extends FeatureCase
     public function test_what_is_not_there_is_not_found(): void
     {
         foreach (
-            ['/layaways/LAY-999999', '/layaways/LAY-999999/agreement.pdf', '/plans/PLN-999999', '/deposits/999999'] as $page
+            [
+                '/layaways/LAY-999999',
+                '/layaways/LAY-999999/agreement.pdf',
+                '/plans/PLN-999999',
+                '/deposits/999999',
+            ] as $page
         ) {
             $this->get($page)->assertNotFound();
         }

@@ -77,7 +77,10 @@ final class HeldProofTest extends TamperCase
             static fn () => DB::table('commitments')->update(['quantity' => 5]),
             'its commitment of item',
         ];
-        yield 'a commitment is gone' => [static fn () => DB::table('commitments')->delete(), 'commitments: their count'];
+        yield 'a commitment is gone' => [
+            static fn () => DB::table('commitments')->delete(),
+            'commitments: their count',
+        ];
         yield 'a piece is aside for nobody' => [
             static fn () => DB::table('item_serials')->insert([
                 'item_id' => (int) DB::table('items')->min('id'),

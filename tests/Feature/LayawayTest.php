@@ -61,7 +61,8 @@ final class LayawayTest extends FeatureCase
         $paper = $this->get('/documents/RCT-000002/receipt')->assertOk();
 
         foreach (
-            ['Value of the goods', '206.80', '20.68', '50.00', '70.68', '136.12', $layaway->label, 'Set aside until'] as $words
+            ['Value of the goods', '206.80', '20.68', '50.00', '70.68', '136.12', $layaway
+                ->label, 'Set aside until'] as $words
         ) {
             $paper->assertSee($words);
         }

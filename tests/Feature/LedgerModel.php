@@ -176,7 +176,8 @@ final class LedgerModel
 
         foreach ($this->sets as $set) {
             $settled
-                += $set['date'] <= $day && in_array($label, [$set['credit'], $set['charge']], true) ? $set['amount'] : 0;
+                += $set['date'] <= $day
+                    && in_array($label, [$set['credit'], $set['charge']], true) ? $set['amount'] : 0;
         }
 
         return $document['amount'] - $settled;

@@ -56,9 +56,10 @@ final class MixedReturnTest extends FeatureCase
         $sale = $this->mixed();
         $this->assertSame(
             [1000, 500, 400, 600, 300, 775],
-            array_map(static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount'), [
-                'house_account', 'store_credit', 'gift_card', 'cheque', 'card', 'cash',
-            ]),
+            array_map(
+                static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount'),
+                ['house_account', 'store_credit', 'gift_card', 'cheque', 'card', 'cash'],
+            ),
         );
         $this->back($sale, [1 => '2'])
             ->assertOk()

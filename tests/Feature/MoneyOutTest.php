@@ -414,7 +414,9 @@ final class MoneyOutTest extends FeatureCase
                 ->where('customer_id', $customer->id)
                 ->orderBy('id')
                 ->get()
-                ->map(static fn (Contact $one): array => [$one->name, $one->may_buy, $one->spending_limit, $one->active])
+                ->map(
+                    static fn (Contact $one): array => [$one->name, $one->may_buy, $one->spending_limit, $one->active],
+                )
                 ->all(),
         );
         $this->assertNull($customer->refresh()->customer_type_id);

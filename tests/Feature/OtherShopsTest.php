@@ -63,7 +63,9 @@ final class OtherShopsTest extends FeatureCase
     }
 
     /**
-     * @return iterable<string, array{array<string, mixed>, string, array{net: string, tax: string, total: string, change: string}}>
+     * @return iterable<string, array{
+     *     array<string, mixed>, string, array{net: string, tax: string, total: string, change: string}
+     * }>
      */
     public static function shops(): iterable
     {

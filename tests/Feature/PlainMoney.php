@@ -16,7 +16,10 @@ final class PlainMoney
     private int $seen = 0;
 
     /**
-     * @var array<int, array{paid: int, ways: array<string, int>, given: int, out: array<string, int>, pieces: array<int, string>, back: array<int, string>}>
+     * @var array<int, array{
+     *     paid: int, ways: array<string, int>, given: int, out: array<string, int>,
+     *     pieces: array<int, string>, back: array<int, string>
+     * }>
      *     by what was sold
      */
     private array $sold = [];
@@ -55,7 +58,8 @@ final class PlainMoney
                 $this->cards[$tender->authorisation][$goesOut ? 1 : 0] += (int) $tender->amount;
                 [$in, $out] = $this->cards[$tender->authorisation];
                 $out <= $in
-                    || ($faults[] = "{$document->label}: {$out} went back to card {$tender->authorisation}, which brought {$in}");
+                    || ($faults[] = "{$document->label}: {$out} went back to card {$tender->authorisation}, which "
+                        ."brought {$in}");
             }
         }
 
@@ -102,7 +106,8 @@ final class PlainMoney
         [$faults, $origins] = [[], []];
 
         foreach (
-            DB::table('document_lines')->where('document_id', $document->id)->whereNotNull('origin_document_id')->get() as $line
+            DB::table('document_lines')->where('document_id', $document->id)->whereNotNull('origin_document_id')
+                ->get() as $line
         ) {
             $origins[(int) $line->origin_document_id] = true;
             $one = &$this->sold[(int) $line->origin_document_id];
@@ -165,7 +170,8 @@ final class PlainMoney
         $handed = array_sum(array_diff_key($one['out'], ['house_account' => 0, 'exchange' => 0]));
         $owed = (int) DB::table('open_items')->where('document_id', $origin)->value('open');
         $handed + $owed <= $one['paid'] + 4
-            || ($faults[] = "{$document->label}: {$handed} was handed out for {$one['paid']}, of which {$owed} is still owed");
+            || ($faults[] = "{$document->label}: {$handed} was handed out for {$one['paid']}, of which {$owed} is "
+                .'still owed');
 
         return $faults;
     }
@@ -173,13 +179,16 @@ final class PlainMoney
     /** @return list<string> by the terminal's own journal, documents or not */
     private function terminal(): array
     {
-        $rows = DB::select("SELECT r.against AS authorisation, CAST(SUM(r.approved) AS SIGNED) AS gave, (SELECT CAST(COALESCE(SUM(t.approved), 0) AS SIGNED) FROM terminal_requests t WHERE t.act = 'take' AND t.authorisation = r.against) AS took
+        $rows = DB::select("SELECT r.against AS authorisation, CAST(SUM(r.approved) AS SIGNED) AS gave,
+                (SELECT CAST(COALESCE(SUM(t.approved), 0) AS SIGNED) FROM terminal_requests t
+                    WHERE t.act = 'take' AND t.authorisation = r.against) AS took
             FROM terminal_requests r WHERE r.act = 'refund' GROUP BY r.against HAVING gave > took");
 
         return array_map(
             static fn (
                 object $row,
-            ): string => "the terminal gave {$row->gave} back to card {$row->authorisation}, which brought {$row->took}",
+            ): string => "the terminal gave {$row->gave} back to card {$row->authorisation}, which "
+                ."brought {$row->took}",
             $rows,
         );
     }
@@ -237,7 +246,8 @@ final class PlainMoney
         return $paid === $goods + $claims + $fees
             ? []
             : [
-                "outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims} and had {$fees} of fees",
+                "outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims} and "
+                    ."had {$fees} of fees",
             ];
     }
 
@@ -256,7 +266,8 @@ final class PlainMoney
             $said = in_array($ours->state, ['approved'], true) ? (int) $ours->approved : 0;
             $ours->state === 'keyed'
                 || $moved === $said
-                || ($faults[] = "question {$ours->key} ({$ours->state}): the terminal moved {$moved}, our book says {$said}");
+                || ($faults[] = "question {$ours->key} ({$ours->state}): the terminal moved {$moved}, our book "
+                    ."says {$said}");
             $theirs->forget($ours->key);
         }
 

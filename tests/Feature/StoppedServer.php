@@ -77,6 +77,8 @@ final class StoppedServer
             return $ends;
         }
 
-        return array_values(array_filter($ends, static fn (array $end): bool => $end[0] !== $from && $end[1] !== $from));
+        return array_values(
+            array_filter($ends, static fn (array $end): bool => $end[0] !== $from && $end[1] !== $from),
+        );
     }
 }

@@ -67,7 +67,11 @@ final class TablesTest extends TestCase
     public function test_too_long_a_table_is_refused_by_its_length(): void
     {
         $csv = "name\n".str_repeat("a\n", CsvRows::MOST + 1);
-        $this->assertThrows(static fn () => iterator_count((new CsvRows($csv))->rows()), Refused::class, '100,000 rows');
+        $this->assertThrows(
+            static fn () => iterator_count((new CsvRows($csv))->rows()),
+            Refused::class,
+            '100,000 rows',
+        );
     }
 
     /** @return iterable<string, array{string, list<array{string, string, string, string}>, int}> */

@@ -52,7 +52,8 @@ final class PlantedTest extends TestCase
             $messages = $found["{$tree}/".self::file($class)]['messages'] ?? [];
             $named = array_filter(
                 $messages,
-                static fn (array $message): bool => str_contains($message['message'], "should not depend on {$leansOn}"),
+                static fn (array $message): bool => str_contains($message['message'], 'should not depend '
+                    ."on {$leansOn}"),
             );
             $named === [] && ($silent[] = $what);
         }

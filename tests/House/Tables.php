@@ -11,7 +11,8 @@ final class Tables
 
     private const SQL = '/\b(?:FROM|JOIN|INTO|UPDATE)\s+`?([a-z_]+)`?/';
 
-    private const BUILDER_WRITES = '/\btable\(\s*[\'"]([a-z_]+)[^;]*?->(?:insert|insertGetId|insertOrIgnore|insertUsing|upsert|update|updateOrInsert|delete|truncate|increment|decrement)\(/';
+    private const BUILDER_WRITES = '/\btable\(\s*[\'"]([a-z_]+)[^;]*?->(?:insert|insertGetId|insertOrIgnore'
+        .'|insertUsing|upsert|update|updateOrInsert|delete|truncate|increment|decrement)\(/';
 
     private const SQL_WRITES
         = '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|(?<!FOR '.')UPDATE)\s+`?([a-z_]+)`?/';

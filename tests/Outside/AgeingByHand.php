@@ -41,8 +41,11 @@ final readonly class AgeingByHand
     private function items(): array
     {
         $rows = $this->database->prepare(
-            'SELECT d.id, COALESCE(i.customer_id, d.customer_id) AS customer, d.business_date, i.due_date, SUM(l.debit) - SUM(l.credit) AS moved
-            FROM journal_lines l JOIN documents d ON d.id = l.document_id JOIN open_items i ON i.document_id = d.id WHERE l.account = ? GROUP BY d.id, i.customer_id, d.customer_id, d.business_date, i.due_date',
+            'SELECT d.id, COALESCE(i.customer_id, d.customer_id) AS customer, d.business_date, i.due_date,
+                SUM(l.debit) - SUM(l.credit) AS moved
+            FROM journal_lines l JOIN documents d ON d.id = l.document_id JOIN open_items i ON i.document_id = d.id
+            WHERE l.account = ?
+            GROUP BY d.id, i.customer_id, d.customer_id, d.business_date, i.due_date',
         );
         $rows->execute([$this->receivables]);
         $items = [];

@@ -24,7 +24,10 @@ final class Camt053Test extends TestCase
     private static function read(string $statement, string $version = '08'): BankFileRead
     {
         return (new Camt053(
-            "<?xml version=\"1.0\" encoding=\"UTF-8\"?><Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.{$version}\"><BkToCstmrStmt><GrpHdr><MsgId>M-1</MsgId><CreDtTm>2027-03-01T18:00:00+01:00</CreDtTm></GrpHdr>{$statement}</BkToCstmrStmt></Document>",
+            '<?xml version="1.0" encoding="UTF-8"?><Document '
+                ."xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.{$version}\"><BkToCstmrStmt><GrpHdr>"
+                    .'<MsgId>M-1</MsgId><CreDtTm>2027-03-01T18:00:00+01:00</CreDtTm>'
+                        ."</GrpHdr>{$statement}</BkToCstmrStmt></Document>",
             Currency::of('USD'),
         ))->read();
     }
@@ -37,7 +40,8 @@ final class Camt053Test extends TestCase
 
     private static function balance(string $code, string $amount, string $sign = 'CRDT'): string
     {
-        return "<Bal><Tp><CdOrPrtry><Cd>{$code}</Cd></CdOrPrtry></Tp><Amt Ccy=\"USD\">{$amount}</Amt><CdtDbtInd>{$sign}</CdtDbtInd><Dt><Dt>2027-03-01</Dt></Dt></Bal>";
+        return "<Bal><Tp><CdOrPrtry><Cd>{$code}</Cd></CdOrPrtry></Tp><Amt Ccy=\"USD\">{$amount}</Amt>"
+            ."<CdtDbtInd>{$sign}</CdtDbtInd><Dt><Dt>2027-03-01</Dt></Dt></Bal>";
     }
 
     private static function entry(
@@ -47,7 +51,9 @@ final class Camt053Test extends TestCase
         string $details = '',
         string $before = '',
     ): string {
-        return "<Ntry><NtryRef>1</NtryRef><Amt Ccy=\"USD\">{$amount}</Amt><CdtDbtInd>{$sign}</CdtDbtInd>{$before}{$status}<BookgDt><Dt>2027-03-01</Dt></BookgDt><ValDt><Dt>2027-03-02</Dt></ValDt><AcctSvcrRef>REF-{$amount}</AcctSvcrRef>{$details}</Ntry>";
+        return "<Ntry><NtryRef>1</NtryRef><Amt Ccy=\"USD\">{$amount}</Amt>"
+            ."<CdtDbtInd>{$sign}</CdtDbtInd>{$before}{$status}<BookgDt><Dt>2027-03-01</Dt></BookgDt><ValDt>"
+                ."<Dt>2027-03-02</Dt></ValDt><AcctSvcrRef>REF-{$amount}</AcctSvcrRef>{$details}</Ntry>";
     }
 
     public function test_a_statement_of_version_8(): void
@@ -128,7 +134,8 @@ final class Camt053Test extends TestCase
         $part = static fn (
             string $amount,
             string $payer,
-        ): string => "<TxDtls><AmtDtls><TxAmt><Amt Ccy=\"USD\">{$amount}</Amt></TxAmt></AmtDtls><RltdPties><Dbtr><Nm>{$payer}</Nm></Dbtr></RltdPties></TxDtls>";
+        ): string => "<TxDtls><AmtDtls><TxAmt><Amt Ccy=\"USD\">{$amount}</Amt></TxAmt></AmtDtls><RltdPties><Dbtr>"
+            ."<Nm>{$payer}</Nm></Dbtr></RltdPties></TxDtls>";
         $whole = self::read(
             self::statement(
                 self::entry(

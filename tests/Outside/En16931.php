@@ -176,7 +176,11 @@ final class En16931
         $path = new DOMXPath($document);
 
         foreach (
-            ['i' => 'Invoice-2', 'cac' => 'CommonAggregateComponents-2', 'cbc' => 'CommonBasicComponents-2'] as $prefix => $name
+            [
+                'i' => 'Invoice-2',
+                'cac' => 'CommonAggregateComponents-2',
+                'cbc' => 'CommonBasicComponents-2',
+            ] as $prefix => $name
         ) {
             $path->registerNamespace($prefix, "urn:oasis:names:specification:ubl:schema:xsd:{$name}");
         }

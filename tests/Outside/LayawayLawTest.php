@@ -21,11 +21,13 @@ use Illuminate\Support\Str;
  * What consumer law asks of an agreement by which goods are set aside and paid in parts. The acts are cited from
  * memory, without their text at hand:
  *
- * - Australia, Competition and Consumer Act 2010, Schedule 2 (Australian Consumer Law), sections 96 to 99: the agreement is in writing and the consumer is given a
- *   copy (96); it specifies any termination charge (96); the consumer may end it at any time before delivery (97); the charge is not more than the supplier's
- *   reasonable costs (97); all that was paid goes back but the charge (99). The supplier ends it only for a breach or where the goods are gone (98).
- * - New York, General Business Law, section 396-t: written terms with the total, the deposit, the payments, how long the goods are held, what happens when one
- *   cancels or does not pay.
+ * - Australia, Competition and Consumer Act 2010, Schedule 2 (Australian Consumer Law), sections 96 to 99: the
+ *   agreement is in writing and the consumer is given a copy (96); it specifies any termination charge (96); the
+ *   consumer may end it at any time before delivery (97); the charge is not more than the supplier's reasonable costs
+ *   (97); all that was paid goes back but the charge (99). The supplier ends it only for a breach or where the goods
+ *   are gone (98).
+ * - New York, General Business Law, section 396-t: written terms with the total, the deposit, the payments, how long
+ *   the goods are held, what happens when one cancels or does not pay.
  */
 final class LayawayLawTest extends FeatureCase
 {

@@ -83,7 +83,10 @@ final class LayawayOpinionTest extends TestCase
     }
 
     /**
-     * @return array{do: string, currency: string, total: string, terms: array<string, array<string, string>>, payments: list<string>}
+     * @return array{
+     *     do: string, currency: string, total: string,
+     *     terms: array<string, array<string, string>>, payments: list<string>
+     * }
      */
     private function layaway(): array
     {

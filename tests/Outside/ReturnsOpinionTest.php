@@ -77,7 +77,11 @@ final class ReturnsOpinionTest extends TestCase
             $isPercent = $this->chance->getInt(0, 1) === 1;
             $off = self::cents($this->chance->getInt(1, $isPercent ? 10_000 : 90_000));
             $lines = array_map(
-                static fn (string $price, int $i): array => ['id' => "l{$i}", 'quantity' => '1', 'unit_price' => $price],
+                static fn (string $price, int $i): array => ['id' => "l{
+                    $i}",
+                    'quantity' => '1',
+                    'unit_price' => $price,
+                ],
                 $prices,
                 array_keys($prices),
             );

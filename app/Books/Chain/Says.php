@@ -107,7 +107,8 @@ final class Says
     ];
 
     /** What JSON does not write as it stands: of other ASCII text, nothing. */
-    private const UNPLAIN = "\"\\\0\1\2\3\4\5\6\7\10\11\12\13\14\15\16\17\20\21\22\23\24\25\26\27\30\31\32\33\34\35\36\37";
+    private const UNPLAIN = "\"\\\0\1\2\3\4\5\6\7\10\11\12\13\14\15\16\17"
+        ."\20\21\22\23\24\25\26\27\30\31\32\33\34\35\36\37";
 
     private const APPROVALS = ['place', 'needed', 'what', 'asked_by', 'approved_by', 'detail', 'reason', 'figures'];
 

@@ -31,7 +31,9 @@ final class BankController
         return view('interchange.bank', [
             'files' => BankFile::query()
                 ->with('staff')
-                ->withCount(['entries', 'entries as open_count' => static fn ($query) => $query->where('state', 'open')])
+                ->withCount(
+                    ['entries', 'entries as open_count' => static fn ($query) => $query->where('state', 'open')],
+                )
                 ->latest('id')
                 ->limit(20)
                 ->get(),

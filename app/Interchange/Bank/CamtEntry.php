@@ -139,7 +139,9 @@ final readonly class CamtEntry
         }
 
         $told = array_values(
-            array_unique(array_filter($told, static fn (string $part): bool => $part !== '' && $part !== 'NOTPROVIDED')),
+            array_unique(
+                array_filter($told, static fn (string $part): bool => $part !== '' && $part !== 'NOTPROVIDED'),
+            ),
         );
         $told === [] && ($told = [$this->entry->text('c:AddtlNtryInf')]);
         $endToEnd = $detail->text('.//c:Refs/c:EndToEndId');

@@ -59,10 +59,13 @@ final class CamtStatement
     {
         $sum = ($this->opening ?? Money::zero($this->currency))->plus($this->moved);
 
-        if (! $this->isForeign && $this->opening !== null && $this->closing !== null && ! $sum->equals($this->closing)) {
+        if (! $this->isForeign && $this->opening !== null && $this->closing !== null
+            && ! $sum->equals($this->closing)) {
             throw Refused::because(
                 'wrong_sum',
-                "Opening balance and entries come to {$sum->toString()}, but the file gives {$this->closing->toString()} as the closing balance. The file is not whole; ask the bank for it again.",
+                "Opening balance and entries come to {$sum->toString()}, but the file "
+                    ."gives {$this->closing->toString()} as the closing balance. The file is not whole; ask the bank "
+                        .'for it again.',
             );
         }
 

@@ -120,7 +120,8 @@ final class KeepBankFile
 
         foreach (array_chunk(array_keys($entries), self::ROWS_AT_ONCE) as $chunk) {
             foreach (
-                BankEntry::query()->whereIn('fingerprint', array_map(strval(...), $chunk))->pluck('fingerprint') as $known
+                BankEntry::query()->whereIn('fingerprint', array_map(strval(...), $chunk))
+                    ->pluck('fingerprint') as $known
             ) {
                 unset($entries[$known]);
             }

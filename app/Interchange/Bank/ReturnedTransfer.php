@@ -25,7 +25,8 @@ final class ReturnedTransfer
             $came = BankEntry::query()->where('document_id', $document->id)->first();
             $why = array_keys(
                 array_filter([
-                    'the bank’s own name for it is the same' => $entry->end_to_end !== '' && $came?->end_to_end === $entry->end_to_end,
+                    'the bank’s own name for it is the same' => $entry->end_to_end !== ''
+                        && $came?->end_to_end === $entry->end_to_end,
                     'the same payer' => $entry->payer !== ''
                         && in_array(
                             Naming::key($entry->payer),

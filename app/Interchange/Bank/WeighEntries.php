@@ -257,7 +257,9 @@ final class WeighEntries
                 static fn (OpenItemRecord $item): bool => in_array($item->label, $suggestion->matches[0], true),
             ),
         );
-        $best->discount = array_sum(array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $exact));
+        $best->discount = array_sum(
+            array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $exact),
+        );
         $best->shares = array_combine(
             array_column($exact, 'label'),
             array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $exact),
