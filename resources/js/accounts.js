@@ -1,4 +1,5 @@
-// The office pages that are worked on live: a payment with its meeting lines, the sheet for cheques, a run of statements.
+// The office pages that are worked on live: a payment with its meeting lines, the sheet for cheques, a run of
+// statements.
 import { send } from './redraw.js';
 
 const PAUSE_MS = 180;
@@ -40,12 +41,17 @@ async function findAccount(field) {
         place.innerHTML = '';
         return;
     }
-    const answer = await fetch(`${field.dataset.finds}?q=${encodeURIComponent(field.value)}`, { headers: { 'X-Requested-With': 'fetch' } });
+    const answer = await fetch(`${field.dataset.finds}?q=${encodeURIComponent(field.value)}`, {
+        headers: { 'X-Requested-With': 'fetch' },
+    });
     if (answer.ok) place.innerHTML = await answer.text();
 }
 
 async function postLine(form, sure) {
-    const answer = await send(form.dataset.sheet, { ...Object.fromEntries(new FormData(form)), ...(sure ? { sure: '1' } : {}) });
+    const answer = await send(form.dataset.sheet, {
+        ...Object.fromEntries(new FormData(form)),
+        ...(sure ? { sure: '1' } : {}),
+    });
     document.getElementById(answer.ok ? 'customer' : answer.status === 422 ? 'amount' : 'customer')?.focus();
 }
 
@@ -62,7 +68,8 @@ export function start() {
 
     document.addEventListener('input', (event) => {
         // What was worked out before is not what is made now: it is worked out again first.
-        if (event.target.closest('form[data-draws]')) document.querySelectorAll('[data-drawn]').forEach((button) => (button.disabled = true));
+        if (event.target.closest('form[data-draws]'))
+            document.querySelectorAll('[data-drawn]').forEach((button) => (button.disabled = true));
         if (event.target.closest('#payment-work')) typed(event);
         else if (event.target.dataset?.finds) {
             clearTimeout(timer);
@@ -111,4 +118,3 @@ export function start() {
         });
     }
 }
-

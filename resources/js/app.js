@@ -29,5 +29,6 @@ startIdle();
 
 // `?` shows the keys, unless something is being typed.
 document.addEventListener('keydown', (event) => {
-    if (event.key === '?' && !event.target.matches('input, textarea, select')) document.getElementById('keys-open')?.click();
+    if (event.key === '?' && !event.target.matches('input, textarea, select'))
+        document.getElementById('keys-open')?.click();
 });

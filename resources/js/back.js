@@ -28,7 +28,10 @@ async function look() {
     asked?.abort();
     asked = new AbortController();
     try {
-        const answer = await fetch(`${line().dataset.backFind}?q=${encodeURIComponent(line().value)}`, { signal: asked.signal, headers: { 'X-Requested-With': 'fetch' } });
+        const answer = await fetch(`${line().dataset.backFind}?q=${encodeURIComponent(line().value)}`, {
+            signal: asked.signal,
+            headers: { 'X-Requested-With': 'fetch' },
+        });
         if (answer.ok && !answer.redirected) document.getElementById('returnable').innerHTML = await answer.text();
     } catch {
         // A newer look-up has taken over, or the server is away; typing goes on either way.
@@ -64,7 +67,12 @@ function key(event) {
 
 /** The item comes back without a receipt, for the reason chosen above. */
 function blind(button) {
-    const fields = { item: button.dataset.blind, quantity: '1', reason: document.getElementById('back-reason').value, goods_to: document.getElementById('back-goods').value };
+    const fields = {
+        item: button.dataset.blind,
+        quantity: '1',
+        reason: document.getElementById('back-reason').value,
+        goods_to: document.getElementById('back-goods').value,
+    };
     send(button.dataset.url, fields).then((answer) => {
         if (!answer.ok) return;
         panel().hidden = true;

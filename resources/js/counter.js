@@ -56,9 +56,13 @@ function inCell(event) {
 
 function inWay(event) {
     const field = event.target;
-    const letter = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey ? event.key.toUpperCase() : '';
+    const letter =
+        event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey ? event.key.toUpperCase() : '';
     const isButton = field.tagName === 'BUTTON';
-    const jump = letter && (isButton || field.inputMode === 'decimal') ? document.querySelector(`#settle [data-way="${letter}"]`) : null;
+    const jump =
+        letter && (isButton || field.inputMode === 'decimal')
+            ? document.querySelector(`#settle [data-way="${letter}"]`)
+            : null;
 
     if (jump) {
         event.preventDefault();
@@ -70,7 +74,8 @@ function inWay(event) {
         event.preventDefault();
         if (field.dataset.submits !== undefined) field.form.requestSubmit();
         else if (field.dataset.send) sendWay(field);
-        else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '') send(field.dataset.save, { rest: '1' });
+        else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '')
+            send(field.dataset.save, { rest: '1' });
         else save(field);
     } else if (event.key === 'Escape') {
         event.preventDefault();
@@ -95,13 +100,19 @@ function post() {
     if (!button || button.disabled) return;
     const field = document.activeElement;
     const unsaved = field?.dataset?.save ? save(field) : null;
-    (unsaved ?? Promise.resolve({ ok: true })).then((answer) => answer.ok && send(document.getElementById('post').dataset.post));
+    (unsaved ?? Promise.resolve({ ok: true })).then(
+        (answer) => answer.ok && send(document.getElementById('post').dataset.post),
+    );
 }
 
 /** What was typed into the entry line and not found need not be typed again. */
 function fromEntry(part) {
     const field = part.querySelector('[data-from-entry]');
-    if (field && field.value === '') field.value = entry().value.replace(/^\s*[\d.,]+\s*[x×]\s+/i, '').replaceAll('*', ' ').trim();
+    if (field && field.value === '')
+        field.value = entry()
+            .value.replace(/^\s*[\d.,]+\s*[x×]\s+/i, '')
+            .replaceAll('*', ' ')
+            .trim();
 }
 
 function toggle(id) {
@@ -165,13 +176,19 @@ export function start() {
             KEYS[event.key.toLowerCase()]();
         } else if (event.target.matches?.('.slip-lines .cell')) inCell(event);
         else if (event.target.matches?.('[data-way]')) inWay(event);
-        else if (event.key === 'Escape' && event.target.closest?.('[data-folds]')) toggle(event.target.closest('[data-folds]').id);
+        else if (event.key === 'Escape' && event.target.closest?.('[data-folds]'))
+            toggle(event.target.closest('[data-folds]').id);
     });
 
     document.addEventListener('change', (event) => {
         if (event.target.dataset?.save && !event.target.matches('[data-held]')) save(event.target);
-        if (event.target.dataset?.sendsValue) send(event.target.dataset.sendsValue, { [event.target.dataset.field]: event.target.value });
-        if (event.target.dataset?.paper) send(event.target.dataset.paper, { paper: event.target.value, mail_to: document.getElementById('mail_to')?.value ?? '' });
+        if (event.target.dataset?.sendsValue)
+            send(event.target.dataset.sendsValue, { [event.target.dataset.field]: event.target.value });
+        if (event.target.dataset?.paper)
+            send(event.target.dataset.paper, {
+                paper: event.target.value,
+                mail_to: document.getElementById('mail_to')?.value ?? '',
+            });
     });
 
     document.addEventListener('focusin', (event) => {
@@ -204,7 +221,8 @@ export function start() {
         else if (target.dataset.remove) send(target.dataset.remove).then(() => entry()?.focus());
         else if (target.dataset.cash) send(document.getElementById('cash').dataset.save, { cash: target.dataset.cash });
         else if (target.dataset.puts) putCustomer(target.dataset.puts);
-        else if (target.dataset.sends) send(target.dataset.sends, target.dataset.field ? { [target.dataset.field]: target.value } : {});
+        else if (target.dataset.sends)
+            send(target.dataset.sends, target.dataset.field ? { [target.dataset.field]: target.value } : {});
         else if (target.dataset.toggles === 'bring-back') bringBack();
         else if (target.dataset.toggles) toggle(target.dataset.toggles);
         else if (target.dataset.margin !== undefined) margin();
@@ -219,4 +237,3 @@ export function start() {
     });
     entry()?.focus();
 }
-

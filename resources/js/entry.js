@@ -77,7 +77,10 @@ export default () => ({
             document.dispatchEvent(new CustomEvent('to-settle'));
             return;
         }
-        const row = this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed ? this.rows()[this.chosen()] : null;
+        const row =
+            this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed
+                ? this.rows()[this.chosen()]
+                : null;
         if (row?.dataset.customer) {
             this.put(row.dataset.customer);
             return;

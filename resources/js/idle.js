@@ -11,8 +11,13 @@ function ask() {
 }
 
 async function unlock(dialog, form) {
-    const answer = await fetch(form.action, { method: 'POST', body: new FormData(form), headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch' } });
-    if (answer.status === 401 || answer.status === 419 || answer.url.endsWith('/sign-in')) return location.assign('/sign-in');
+    const answer = await fetch(form.action, {
+        method: 'POST',
+        body: new FormData(form),
+        headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch' },
+    });
+    if (answer.status === 401 || answer.status === 419 || answer.url.endsWith('/sign-in'))
+        return location.assign('/sign-in');
     const complaint = form.querySelector('.complaint');
     complaint.hidden = answer.ok;
     form.reset();
@@ -32,7 +37,8 @@ export function start() {
     const minutes = Number(dialog.dataset.minutes);
     document.addEventListener('ask-pin', ask);
 
-    for (const act of ['keydown', 'pointerdown']) document.addEventListener(act, () => (dialog.open ? null : (acted = Date.now())), true);
+    for (const act of ['keydown', 'pointerdown'])
+        document.addEventListener(act, () => (dialog.open ? null : (acted = Date.now())), true);
     dialog.addEventListener('cancel', (event) => event.preventDefault());
     dialog.querySelector('form').addEventListener('submit', (event) => {
         event.preventDefault();
@@ -40,7 +46,10 @@ export function start() {
     });
     setInterval(() => {
         if (minutes === 0 || dialog.open || Date.now() - acted < minutes * 60_000) return;
-        fetch(dialog.dataset.lock, { method: 'POST', headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch' } });
+        fetch(dialog.dataset.lock, {
+            method: 'POST',
+            headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch' },
+        });
         ask();
     }, 5000);
 }

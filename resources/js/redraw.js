@@ -1,4 +1,5 @@
-// Sends what a clerk does and puts the page's redrawn parts in place. One act after the other, in the order they were done;
+// Sends what a clerk does and puts the page's redrawn parts in place. One act after the other, in the order they
+// were done;
 // each carries a key, so that one sent again after a lost answer still happens once.
 
 const RETRY_MS = 1500;
@@ -8,7 +9,11 @@ let running = false;
 /** Sends fields to an address; resolves when its answer is on the page. */
 export function send(url, fields = {}) {
     return new Promise((resolve) => {
-        queue.push({ url, fields: { ...fields, act: crypto.randomUUID ? crypto.randomUUID() : fallbackUuid() }, resolve });
+        queue.push({
+            url,
+            fields: { ...fields, act: crypto.randomUUID ? crypto.randomUUID() : fallbackUuid() },
+            resolve,
+        });
         run();
     });
 }
@@ -75,7 +80,12 @@ async function put(answer) {
         return answer;
     }
     if (answer.ok || answer.status === 422) swap(await answer.text());
-    else banner(answer.status === 429 ? 'That was too fast. Wait a moment.' : 'That did not work. Load the page again to see how the slip stands; if it stays so, tell the office.');
+    else
+        banner(
+            answer.status === 429
+                ? 'That was too fast. Wait a moment.'
+                : 'That did not work. Load the page again to see how the slip stands; if it stays so, tell the office.',
+        );
     return answer;
 }
 
@@ -96,8 +106,16 @@ export function swap(html) {
 function rememberTyping() {
     const field = document.activeElement;
     if (!field || !field.id) return null;
-    const typed = 'defaultValue' in field && field.value !== field.defaultValue && field.type !== 'radio' && field.type !== 'checkbox';
-    return { id: field.id, value: typed && field.dataset.sent === undefined ? field.value : null, at: field.selectionStart };
+    const typed =
+        'defaultValue' in field &&
+        field.value !== field.defaultValue &&
+        field.type !== 'radio' &&
+        field.type !== 'checkbox';
+    return {
+        id: field.id,
+        value: typed && field.dataset.sent === undefined ? field.value : null,
+        at: field.selectionStart,
+    };
 }
 
 function restoreTyping(typing) {

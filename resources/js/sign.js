@@ -11,7 +11,10 @@ function place(event) {
     const box = pad().getBoundingClientRect();
     const view = pad().viewBox.baseVal;
     const within = (value, most) => Math.max(0, Math.min(most, Math.round(value)));
-    return `${within(((event.clientX - box.left) * view.width) / box.width, view.width)} ${within(((event.clientY - box.top) * view.height) / box.height, view.height)}`;
+    const across = within(((event.clientX - box.left) * view.width) / box.width, view.width);
+    const down = within(((event.clientY - box.top) * view.height) / box.height, view.height);
+
+    return `${across} ${down}`;
 }
 
 function stroke(addition) {
@@ -40,7 +43,10 @@ export function start() {
     });
     document.addEventListener('click', (event) => {
         if (!event.target.closest?.('[data-sign-keep]')) return;
-        send(document.getElementById('sign').dataset.sign, { signature: strokes(pad().querySelector('path').getAttribute('d')), signed_by: document.getElementById('signed-by').value });
+        send(document.getElementById('sign').dataset.sign, {
+            signature: strokes(pad().querySelector('path').getAttribute('d')),
+            signed_by: document.getElementById('signed-by').value,
+        });
     });
 }
 

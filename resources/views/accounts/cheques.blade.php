@@ -3,7 +3,8 @@
 @section('main')
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a></p>
-    <div class="page-head"><h1>Cheques that came in</h1><span class="soft">each line is posted as you press Enter, on the oldest due first</span></div>
+    <div class="page-head"><h1>Cheques that came in</h1>
+    <span class="soft">each line is posted as you press Enter, on the oldest due first</span></div>
     @include('accounts.parts.cheque-rows')
 </div>
 @endsection

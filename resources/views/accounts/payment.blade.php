@@ -3,9 +3,15 @@
 @section('title', "Payment from {$customer->name}")
 @section('main')
 <div class="page payment-page">
-    <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a> / <a href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a></p>
+    <p class="small soft mb-1">
+    <a href="{{ route('accounts') }}">Accounts</a> / <a
+        href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a></p>
     <div class="page-head mb-2"><div><h1>Payment from {{ $customer->name }}</h1>
-        <p class="soft mb-0">owes {{ Show::money($standing->standing->balance) }} · {{ Show::money($standing->late) }} of it late @if($standing->credit->isPositive())· <a href="{{ route('accounts.show', $customer) }}#credits">{{ Show::money($standing->credit) }} credit unused</a>@endif</p></div></div>
+        <p class="soft mb-0">
+        owes {{ Show::money($standing->standing->balance) }} · {{ Show::money($standing->late) }} of it late
+            @if($standing->credit->isPositive())· <a
+                href="{{ route('accounts.show',
+                    $customer) }}#credits">{{ Show::money($standing->credit) }} credit unused</a>@endif</p></div></div>
     @include('accounts.parts.payment-work')
 </div>
 @endsection

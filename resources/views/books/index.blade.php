@@ -9,14 +9,26 @@
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('documents') }}" role="search">
         @php($filter = fn (string $name): string => old($name, $filters[$name] ?? ''))
-        <div><label for="number">Number</label><input class="form-control" id="number" name="number" size="10" value="{{ $filter('number') }}" autofocus></div>
-        <div><label for="from">From</label><input class="form-control" type="date" id="from" name="from" value="{{ $filter('from') }}"></div>
-        <div><label for="until">Until</label><input class="form-control" type="date" id="until" name="until" value="{{ $filter('until') }}"></div>
-        <div><label for="customer">Customer</label><input class="form-control" id="customer" name="customer" size="12" value="{{ $filter('customer') }}"></div>
-        <div><label for="total">Total</label><input class="form-control text-end" id="total" name="total" size="7" inputmode="decimal" value="{{ $filter('total') }}"></div>
-        <div><label for="clerk">Clerk</label><select class="form-select" id="clerk" name="clerk"><option value="">anyone</option>@foreach($staff as $one)<option value="{{ $one->id }}" @selected((string) $one->id === $filter('clerk'))>{{ $one->name }}</option>@endforeach</select></div>
-        <div><label for="tender">Paid by</label><select class="form-select" id="tender" name="tender"><option value="">any way</option>@foreach($tenders as $one)<option value="{{ $one->value }}" @selected($one->value === $filter('tender'))>{{ $one->label() }}</option>@endforeach</select></div>
-        <div><label for="item">Item</label><input class="form-control" id="item" name="item" size="12" value="{{ $filter('item') }}" placeholder="code or name"></div>
+        <div><label for="number">Number</label><input class="form-control" id="number" name="number" size="10"
+            value="{{ $filter('number') }}" autofocus></div>
+        <div><label for="from">From</label><input class="form-control" type="date" id="from" name="from"
+            value="{{ $filter('from') }}"></div>
+        <div><label for="until">Until</label><input class="form-control" type="date" id="until" name="until"
+            value="{{ $filter('until') }}"></div>
+        <div><label for="customer">Customer</label><input class="form-control" id="customer" name="customer" size="12"
+            value="{{ $filter('customer') }}"></div>
+        <div><label for="total">Total</label><input class="form-control text-end" id="total" name="total" size="7"
+            inputmode="decimal" value="{{ $filter('total') }}"></div>
+        <div><label for="clerk">Clerk</label><select class="form-select" id="clerk" name="clerk">
+        <option value="">anyone</option>@foreach($staff as $one)
+        <option value="{{ $one->id }}" @selected((string) $one->id === $filter('clerk'))>{{ $one->name }}</option>
+        @endforeach</select></div>
+        <div><label for="tender">Paid by</label><select class="form-select" id="tender" name="tender">
+        <option value="">any way</option>@foreach($tenders as $one)
+        <option value="{{ $one->value }}" @selected($one->value === $filter('tender'))>{{ $one->label() }}</option>
+        @endforeach</select></div>
+        <div><label for="item">Item</label><input class="form-control" id="item" name="item" size="12"
+            value="{{ $filter('item') }}" placeholder="code or name"></div>
         <button class="quiet-act">Find</button>
         @if(array_filter($filters) !== [])<a class="link-act" href="{{ route('documents') }}">Show all</a>@endif
         @error('total')<p class="complaint w-100">{{ $message }}</p>@enderror
@@ -27,16 +39,21 @@
         <p class="empty">No document matches. Take a filter away, or look at all of them.</p>
     @else
         <table class="ruled">
-            <thead><tr><th>Number</th><th>Date</th><th>Customer</th><th>Clerk</th><th>Location</th><th>Paid by</th><th class="figure">Tax</th><th class="figure">Total</th></tr></thead>
+            <thead><tr><th>Number</th><th>Date</th><th>Customer</th><th>Clerk</th><th>Location</th><th>Paid by</th>
+            <th class="figure">Tax</th><th class="figure">Total</th></tr></thead>
             <tbody>
             @foreach($documents as $document)
                 <tr>
                     <td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
-                    <td class="text-nowrap">{{ Show::date($document->business_date) }} @if($document->isBackdated())<span class="ochre small">posted {{ ShopTime::at($document->posted_at)->format('j M') }}</span>@endif</td>
+                    <td class="text-nowrap">{{ Show::date($document->business_date) }}
+                        @if($document->isBackdated())<span
+                            class="ochre small">posted {{ ShopTime::at($document->posted_at)
+                                ->format('j M') }}</span>@endif</td>
                     <td>{{ $document->customer_name ?: 'Walk-in' }}</td>
                     <td>{{ $document->staff->name }}</td>
                     <td>{{ $document->location->town }}</td>
-                    <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()->implode(', ') }}</td>
+                    <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()
+                        ->implode(', ') }}</td>
                     <td class="figure">{{ Show::money($document->money($document->tax_total)) }}</td>
                     <td class="figure">{{ Show::money($document->signedTotal()) }}</td>
                 </tr>

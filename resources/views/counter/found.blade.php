@@ -8,61 +8,100 @@
     <div class="group" aria-hidden="true">Items</div>
     @foreach($quotes as [$item, $quote])
         @php($mine = $item->stock->firstWhere('location_id', $here->id))
-        @php($others = $item->stock->where('location_id', '!=', $here->id)->filter(fn ($stock) => $stock->available()->isPositive()))
-        <div class="row-found" role="option" id="found-{{ $item->id }}" data-item="{{ $item->id }}" aria-selected="false">
+        @php($others = $item->stock->where('location_id', '!=',
+            $here->id)->filter(fn ($stock) => $stock->available()->isPositive()))
+        <div class="row-found" role="option" id="found-{{ $item->id }}" data-item="{{ $item->id }}"
+            aria-selected="false">
             <span class="code">{{ $item->code }}</span>
             <span>{{ $item->description }}</span>
             <span class="figure">{{ Show::price($quote->price->value) }}</span>
-            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft' : 'ochre' }}">{{ Show::decimal($mine?->available() ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }} {{ $stock->location->code }} @endforeach</span>
-            <span class="figure small soft">{{ $quote->rule === PriceRule::ListPrice ? 'list' : $quote->rule->label() }}</span>
+            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft'
+                : 'ochre' }}">{{ Show::decimal($mine?->available()
+                    ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }}
+                        {{ $stock->location->code }} @endforeach</span>
+            <span class="figure small soft">{{ $quote->rule === PriceRule::ListPrice ? 'list'
+                : $quote->rule->label() }}</span>
         </div>
     @endforeach
 @endif
 @foreach($customers as $found)
     @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
-    <button type="button" class="row-found customer" role="option" id="found-c{{ $found->customer->id }}" aria-selected="false" data-customer="{{ $found->customer->id }}">
-        <span class="code">{{ $found->customer->number }}</span><span>{{ $found->customer->name }} <span class="small soft">{{ $found->customer->town }}</span></span>
+    <button type="button" class="row-found customer" role="option" id="found-c{{ $found->customer->id }}"
+        aria-selected="false" data-customer="{{ $found->customer->id }}">
+        <span class="code">{{ $found->customer->number }}</span><span>{{ $found->customer->name }} <span
+            class="small soft">{{ $found->customer->town }}</span></span>
         <span class="figure small">{{ $found->balance === null ? '' : Show::owes($found->balance) }}</span>
-        <span class="figure small {{ $found->stopped ? 'brick' : ($found->available?->isNegative() ? 'ochre' : 'soft') }}">{{ $found->words() !== '' ? $found->words() : Show::money($found->available).' left' }}</span>
+        <span class="figure small {{ $found->stopped ? 'brick'
+            : ($found->available?->isNegative() ? 'ochre' : 'soft') }}">{{ $found->words() !== '' ? $found->words()
+                : Show::money($found->available).' left' }}</span>
     </button>
 @endforeach
 @foreach($layaways as $layaway)
     @if($loop->first)<div class="group" aria-hidden="true">Layaways</div>@endif
-    <button type="button" class="row-found layaway" role="option" id="found-{{ $layaway->label }}" aria-selected="false" data-layaway="{{ $layaway->label }}">
-        <span class="code">{{ $layaway->label }}</span><span>{{ $layaway->customer->name }} <span class="small soft">{{ $layaway->lines()->first()?->description }}</span></span>
-        <span class="figure small">{{ $layaway->remaining() === 0 ? 'paid in full' : Show::money($house->money($layaway->remaining())).' left' }}</span>
-        <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre' : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired' : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $layaway->label }}"
+        aria-selected="false" data-layaway="{{ $layaway->label }}">
+        <span class="code">{{ $layaway->label }}</span><span>{{ $layaway->customer->name }} <span
+            class="small soft">{{ $layaway->lines()->first()?->description }}</span></span>
+        <span class="figure small">{{ $layaway->remaining() === 0 ? 'paid in full'
+            : Show::money($house->money($layaway->remaining())).' left' }}</span>
+        <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre'
+            : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired'
+                : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
     </button>
 @endforeach
 @if($plan !== null)
     <div class="group" aria-hidden="true">Payment plans</div>
-    <button type="button" class="row-found layaway" role="option" id="found-{{ $plan->label }}" aria-selected="false" data-layaway="{{ $plan->label }}">
-        <span class="code">{{ $plan->label }}</span><span>{{ $plan->customer->name }} <span class="small soft">pay a part</span></span>
-        <span class="figure small">{{ Show::money($house->money((int) $plan->parts->sum(fn ($part) => $part->item->open))) }} left</span>
-        <span class="figure small soft">@if($next = $plan->parts->first(fn ($part) => $part->item->open > 0))next {{ Show::date($next->due) }}@else paid @endif</span>
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $plan->label }}" aria-selected="false"
+        data-layaway="{{ $plan->label }}">
+        <span class="code">{{ $plan->label }}</span><span>{{ $plan->customer->name }} <span
+            class="small soft">pay a part</span></span>
+        <span class="figure small">{{ Show::money($house->money((int) $plan->parts->sum(fn ($part) =>
+            $part->item->open))) }} left</span>
+        <span class="figure small soft">@if($next = $plan->parts->first(fn ($part) =>
+            $part->item->open > 0))next {{ Show::date($next->due) }}@else paid @endif</span>
     </button>
 @endif
 @if($card !== null)
     <div class="group" aria-hidden="true">Gift cards</div>
     @if(is_string($card))<p class="complaint px-3 py-1 mb-0">{{ $card }}</p>
-    @else<button type="button" class="row-found layaway" role="option" id="found-card" aria-selected="false" data-layaway="{{ $typed }}"><span class="code">{{ $card->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it' : $card->hindrance($today) }}</span><span class="figure">{{ Show::money($house->money($card->balance)) }}</span><span class="figure small soft">{{ $card->expires_on === null ? 'no expiry' : 'until '.Show::date($card->expires_on) }}</span></button>@endif
+    @else<button type="button" class="row-found layaway" role="option" id="found-card" aria-selected="false"
+        data-layaway="{{ $typed }}"><span
+            class="code">{{ $card->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it'
+                : $card->hindrance($today) }}</span><span
+                    class="figure">{{ Show::money($house->money($card->balance)) }}</span><span
+                        class="figure small soft">{{ $card->expires_on === null ? 'no expiry'
+                            : 'until '.Show::date($card->expires_on) }}</span></button>@endif
 @endif
 @if($coupon !== null)
     <div class="group" aria-hidden="true">Coupons</div>
-    <button type="button" class="row-found two" role="option" id="found-coupon" aria-selected="false" data-layaway="{{ $coupon->code }}"><span class="code">{{ $coupon->code }}</span><span>{{ $coupon->description }} <span class="ochre">{{ $coupon->hindrance($today) }}</span></span></button>
+    <button type="button" class="row-found two" role="option" id="found-coupon" aria-selected="false"
+        data-layaway="{{ $coupon->code }}"><span
+            class="code">{{ $coupon->code }}</span><span>{{ $coupon->description }} <span
+                class="ochre">{{ $coupon->hindrance($today) }}</span></span></button>
 @endif
 @foreach($documents as $document)
     @if($loop->first)<div class="group" aria-hidden="true">Documents</div>@endif
     @if($document->kind->value === 'invoice' && $document->purpose->value === 'sale')
-    <button type="button" class="row-found document" role="option" id="found-{{ $document->label }}-back" data-back="{{ $document->label }}" aria-selected="false">
-        <span class="code">{{ $document->label }}</span><span>← Bring goods back <span class="small soft">{{ $document->customer_name ?: 'Walk-in' }}</span></span><span class="figure">{{ Show::money($document->money($document->total)) }}</span><span class="figure small soft">{{ Show::date($document->business_date) }}</span>
+    <button type="button" class="row-found document" role="option" id="found-{{ $document->label }}-back"
+        data-back="{{ $document->label }}" aria-selected="false">
+        <span class="code">{{ $document->label }}</span><span>← Bring goods back <span
+            class="small soft">{{ $document->customer_name ?: 'Walk-in' }}</span></span><span
+                class="figure">{{ Show::money($document->money($document->total)) }}</span><span
+                    class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </button>
     @endif
-    <a class="row-found document" role="option" id="found-{{ $document->label }}" href="{{ route('documents.show', $document) }}" aria-selected="false">
-        <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span class="figure">{{ Show::money($document->money($document->total)) }}</span><span class="figure small soft">{{ Show::date($document->business_date) }}</span>
+    <a class="row-found document" role="option" id="found-{{ $document->label }}"
+        href="{{ route('documents.show', $document) }}" aria-selected="false">
+        <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span
+            class="figure">{{ Show::money($document->money($document->total)) }}</span><span
+                class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </a>
 @endforeach
 @if($refused === null)
-    <button type="button" class="row-found two" role="option" id="found-new-customer" aria-selected="false" data-toggles="new-customer"><span class="soft small">new customer</span><span>Add “{{ $entry->text }}” as a customer</span></button>
-    <button type="button" class="row-found two" role="option" id="found-one-off" aria-selected="false" data-toggles="one-off"><span class="soft small">not in the list</span><span>Add “{{ $entry->text }}” as a one-off line</span></button>
+    <button type="button" class="row-found two" role="option" id="found-new-customer" aria-selected="false"
+        data-toggles="new-customer"><span
+            class="soft small">new customer</span><span>Add “{{ $entry->text }}” as a customer</span></button>
+    <button type="button" class="row-found two" role="option" id="found-one-off" aria-selected="false"
+        data-toggles="one-off"><span
+            class="soft small">not in the list</span><span>Add “{{ $entry->text }}” as a one-off line</span></button>
 @endif

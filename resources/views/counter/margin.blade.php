@@ -8,6 +8,7 @@
 </table>
 @foreach($slip->lines as $line)
     @if($line->floor_price !== null || $line->cost !== null)
-        <div class="small soft">{{ $line->code }}: lowest {{ $line->floor_price === null ? '–' : Show::price($line->floor_price) }}, cost {{ $line->cost === null ? '–' : Show::price($line->cost) }}</div>
+        <div class="small soft">{{ $line->code }}: lowest {{ $line->floor_price === null ? '–'
+            : Show::price($line->floor_price) }}, cost {{ $line->cost === null ? '–' : Show::price($line->cost) }}</div>
     @endif
 @endforeach

@@ -12,14 +12,25 @@
     <section class="what-band" aria-label="What">
         <div class="entry" x-data="entry">
             <div class="entry-line">
-                <input id="entry" type="text" role="combobox" aria-label="Scan, code, name, customer or number" aria-expanded="false" :aria-expanded="open" aria-controls="found" aria-autocomplete="list" autocomplete="off" autocapitalize="off" spellcheck="false" placeholder=" "
-                       data-find="{{ route('counter.find', $slip->key) }}" data-customer="{{ route('counter.customer', $slip->isPosted() ? Str::uuid() : $slip->key) }}" data-add="{{ route('counter.add', $slip->isPosted() ? Str::uuid() : $slip->key) }}"
+                <input id="entry" type="text" role="combobox" aria-label="Scan, code, name, customer or number"
+                    aria-expanded="false" :aria-expanded="open" aria-controls="found" aria-autocomplete="list"
+                        autocomplete="off" autocapitalize="off" spellcheck="false" placeholder=" "
+                       data-find="{{ route('counter.find', $slip->key) }}"
+                           data-customer="{{ route('counter.customer', $slip->isPosted() ? Str::uuid()
+                               : $slip->key) }}"
+                                   data-add="{{ route('counter.add', $slip->isPosted() ? Str::uuid() : $slip->key) }}"
                        @input="typed" @keydown="key" @blur.debounce.200ms="close">
                 <span class="hint" aria-hidden="true">scan, code, name, customer or number</span>
             </div>
-            <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent @click="pick"></div>
+            <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent
+                @click="pick"></div>
         </div>
-        @unless($slip->isPosted())@include('counter.parts.one-off')@include('counter.parts.new-customer')@include('counter.parts.gift-card')@include('counter.parts.bring-back')@endunless
+        @unless($slip->isPosted())
+            @include('counter.parts.one-off')
+            @include('counter.parts.new-customer')
+            @include('counter.parts.gift-card')
+            @include('counter.parts.bring-back')
+        @endunless
         @include('counter.parts.said')
         @include('counter.parts.layaways')
         @include('counter.parts.returns')

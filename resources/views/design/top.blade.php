@@ -4,42 +4,79 @@
     @php($here = request()->path())
     <a href="/counter" @if(str_starts_with($here, 'counter')) aria-current="page" @endif>Counter</a>
     <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
-    @can('see-ageing')<a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here)) aria-current="page" @endif>Accounts</a>@endcan
-<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page" @endif>Layaways</a>
-    <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here)) aria-current="page" @endif>Credits</a>
+    @can('see-ageing')<a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here))
+        aria-current="page" @endif>Accounts</a>@endcan
+<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page"
+    @endif>Layaways</a>
+    <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here))
+        aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
         <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>
     @endcan
-    @if(config('house.stand_ins') === true)<a href="/devices" @if(str_starts_with($here, 'devices')) aria-current="page" @endif>Devices</a>@endif
+    @if(config('house.stand_ins') === true)<a href="/devices" @if(str_starts_with($here, 'devices'))
+        aria-current="page" @endif>Devices</a>@endif
     <div class="end">
         @php($atTill = app(AtTill::class))
         @php($waiting = Elmstone\Paper\Outbox::waitingAt($atTill->till()))
-        @if($waiting > 0)<a class="ochre" href="{{ route('waiting') }}">{{ $waiting === 1 ? 'A paper waits' : "{$waiting} papers wait" }}</a>@endif
+        @if($waiting > 0)<a class="ochre"
+            href="{{ route('waiting') }}">{{ $waiting === 1 ? 'A paper waits' : "{$waiting} papers wait" }}</a>@endif
         <span>{{ $atTill->till()->location->town }} · {{ $atTill->till()->name }}</span>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
-            <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>
+            <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown"
+                aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>
             <div class="drop-panel" id="person-panel" x-ref="panel" x-show="shown" x-cloak>
                 <form method="post" action="/change-person">
                     @csrf
                     <h2>Someone else serves</h2>
                     <div class="row g-2">
-                        <div class="col-5"><label for="change-number" class="small soft">Staff number</label><input class="form-control" id="change-number" name="number" inputmode="numeric" autocomplete="off" required></div>
-                        <div class="col-7"><label for="change-pin" class="small soft">PIN</label><input class="form-control" id="change-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required></div>
+                        <div class="col-5">
+                        <label for="change-number" class="small soft">Staff number</label><input class="form-control"
+                            id="change-number" name="number" inputmode="numeric" autocomplete="off" required></div>
+                        <div class="col-7">
+                        <label for="change-pin" class="small soft">PIN</label><input class="form-control"
+                            id="change-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required>
+                            </div>
                     </div>
                     <button class="quiet-act mt-2">Change person</button>
                 </form>
-                <form method="post" action="/sign-out" class="mt-3 pt-2 border-top">@csrf <button class="link-act">Sign out, {{ auth()->user()->role->label() }} {{ auth()->user()->number }}</button></form>
-                <form method="post" action="{{ route('sign-out.everywhere') }}">@csrf <button class="link-act small">Sign out at every till</button></form>
+                <form method="post" action="/sign-out" class="mt-3 pt-2 border-top">
+                @csrf <button
+                    class="link-act">Sign out, {{ auth()->user()->role->label() }} {{ auth()->user()->number }}</button>
+                    </form>
+                <form method="post" action="{{ route('sign-out.everywhere') }}">
+                @csrf <button class="link-act small">Sign out at every till</button></form>
             </div>
         </div>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
-            <button type="button" id="keys-open" x-ref="opener" @click="flip" :aria-expanded="shown" aria-controls="keys-panel" aria-label="Keys"><kbd>?</kbd></button>
+            <button type="button" id="keys-open" x-ref="opener" @click="flip" :aria-expanded="shown"
+                aria-controls="keys-panel" aria-label="Keys"><kbd>?</kbd></button>
             <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
                 <h2>Keys</h2>
                 <table class="ruled small">
-                    @foreach(['Enter' => 'take what is typed; on an empty line: settle', '↑ ↓' => 'choose, or go from line to line', 'Esc' => 'one step back, nothing lost', 'Ctrl Enter' => 'post', 'Alt N' => 'new slip', 'Alt O' => 'other slip', 'Alt P' => 'pick up from another till', 'Alt W' => 'whole-slip discount', 'Alt L' => 'one-off line', 'Alt X' => 'remove this line', 'Alt M' => 'margin', 'Alt R' => 'bring goods back', 'Alt I' => 'sell or top up a gift card', 'Alt K' => 'a coupon', 'Alt C' => 'new customer', 'C D Q' => 'in Settle: cash, card, cheque', 'A P' => 'in Settle: charge to account, pay towards it', 'G S' => 'in Settle: gift card, store credit', 'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit', 'Alt G Q' => 'in a payment: oldest due first, the exact set'] as $key => $does)
+                    @foreach([
+                        'Enter' => 'take what is typed; on an empty line: settle',
+                        '↑ ↓' => 'choose, or go from line to line',
+                        'Esc' => 'one step back, nothing lost',
+                        'Ctrl Enter' => 'post',
+                        'Alt N' => 'new slip',
+                        'Alt O' => 'other slip',
+                        'Alt P' => 'pick up from another till',
+                        'Alt W' => 'whole-slip discount',
+                        'Alt L' => 'one-off line',
+                        'Alt X' => 'remove this line',
+                        'Alt M' => 'margin',
+                        'Alt R' => 'bring goods back',
+                        'Alt I' => 'sell or top up a gift card',
+                        'Alt K' => 'a coupon',
+                        'Alt C' => 'new customer',
+                        'C D Q' => 'in Settle: cash, card, cheque',
+                        'A P' => 'in Settle: charge to account, pay towards it',
+                        'G S' => 'in Settle: gift card, store credit',
+                        'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit',
+                        'Alt G Q' => 'in a payment: oldest due first, the exact set',
+                    ] as $key => $does)
                         <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
                     @endforeach
                 </table>
@@ -48,11 +85,13 @@
     </div>
 </header>
 @if(session('change_refused'))<p class="banner" role="alert">{{ session('change_refused') }}</p>@endif
-<dialog id="idle" class="idle" data-minutes="{{ app(Elmstone\Shop\House::class)->shop()->idle_minutes }}" data-lock="{{ route('lock') }}">
+<dialog id="idle" class="idle" data-minutes="{{ app(Elmstone\Shop\House::class)->shop()->idle_minutes }}"
+    data-lock="{{ route('lock') }}">
     <form method="post" action="{{ route('unlock') }}" autocomplete="off">
         <h2>{{ auth()->user()->name }}, are you still here?</h2>
         <p class="soft">Nothing happened for a while. Type your PIN to go on; everything is as you left it.</p>
-        <label for="idle-pin" class="small soft">PIN</label><input class="form-control" id="idle-pin" name="pin" type="password" inputmode="numeric" autocomplete="off" required>
+        <label for="idle-pin" class="small soft">PIN</label><input class="form-control" id="idle-pin" name="pin"
+            type="password" inputmode="numeric" autocomplete="off" required>
         <p class="complaint" role="alert" hidden></p>
         <button class="quiet-act mt-2">Go on</button>
     </form>

@@ -5,19 +5,38 @@
     <p class="small soft mb-1"><a href="{{ route('customers') }}">Customers</a></p>
     <div class="page-head"><h1>Customers from a table</h1></div>
     @include('design.messages')
-    <p class="soft">The first row names the columns: <span class="code">{{ implode(', ', $columns) }}</span>. Only <b>name</b> is needed. A row with a number changes that customer; a row without one makes a new one. A limit opens a house account. An empty cell leaves what there is; a dash alone empties it.</p>
-    <form class="filters" method="post" enctype="multipart/form-data" action="{{ route('customers.import.dry-run') }}">@csrf
-        <div><label for="file">CSV file</label><input class="form-control" type="file" id="file" name="file" accept=".csv,text/csv"></div><button class="{{ $report === null ? 'main-act narrow' : 'quiet-act' }}">Look at it first</button>
+    <p class="soft">The first row names the columns: <span
+        class="code">{{ implode(', ',
+            $columns) }}</span>. Only <b>name</b> is needed. A row with a number changes that customer; a row without
+                one makes a new one. A limit opens a house account. An empty cell leaves what there is; a dash alone
+                    empties it.</p>
+    <form class="filters" method="post" enctype="multipart/form-data"
+        action="{{ route('customers.import.dry-run') }}">@csrf
+        <div><label for="file">CSV file</label><input class="form-control" type="file" id="file" name="file"
+            accept=".csv,text/csv"></div>
+            <button class="{{ $report === null ? 'main-act narrow' : 'quiet-act' }}">Look at it first</button>
     </form>
     @if($report !== null)
-        <div class="note {{ $report->bad === 0 ? 'done' : 'stop' }}" role="status"><p><strong>{{ $report->rows }} rows:</strong> {{ $report->new }} new, {{ $report->changed }} changed, {{ $report->same > 0 ? "{$report->same} as they are, " : '' }}{{ $report->bad }} not right. Nothing is brought in yet.</p></div>
+        <div class="note {{ $report->bad === 0 ? 'done' : 'stop' }}" role="status"><p>
+        <strong>{{ $report->rows }} rows:</strong> {{ $report->new }} new, {{ $report->changed }} changed,
+            {{ $report->same > 0 ? "{$report->same} as they are, "
+                : '' }}{{ $report->bad }} not right. Nothing is brought in yet.</p></div>
         @if($report->bad === 0)
-            @if($report->changes !== [])<table class="ruled"><thead><tr><th class="figure">Line</th><th>Name</th><th>What changes</th></tr></thead>@foreach($report->changes as $one)<tr><td class="figure">{{ $one['line'] }}</td><td>{{ $one['name'] }}</td><td>{!! implode('<br>', array_map(e(...), $one['changes'])) !!}</td></tr>@endforeach</table>
-            @if($report->changed > count($report->changes))<p class="soft">and {{ $report->changed - count($report->changes) }} more</p>@endif @endif
-            <form method="post" action="{{ route('customers.import.bring-in') }}">@csrf<input type="hidden" name="csv" value="{{ $csv }}"><button class="main-act narrow">Bring them in</button></form>
+            @if($report->changes !== [])<table class="ruled"><thead><tr><th class="figure">Line</th><th>Name</th>
+            <th>What changes</th></tr></thead>@foreach($report->changes as $one)<tr>
+            <td class="figure">{{ $one['line'] }}</td><td>{{ $one['name'] }}</td>
+            <td>{!! implode('<br>', array_map(e(...), $one['changes'])) !!}</td></tr>@endforeach</table>
+            @if($report->changed > count($report->changes))
+            <p class="soft">and {{ $report->changed - count($report->changes) }} more</p>@endif @endif
+            <form method="post" action="{{ route('customers.import.bring-in') }}">
+            @csrf<input type="hidden" name="csv" value="{{ $csv }}"><button
+                class="main-act narrow">Bring them in</button></form>
         @else
-            <table class="ruled"><thead><tr><th class="figure">Line</th><th>Name</th><th>What is wrong</th></tr></thead>@foreach($report->complaints as $one)<tr><td class="figure">{{ $one['line'] }}</td><td>{{ $one['name'] }}</td><td class="brick">{{ $one['complaint'] }}</td></tr>@endforeach</table>
-            @if($report->bad > count($report->complaints))<p class="soft">and {{ $report->bad - count($report->complaints) }} more</p>@endif
+            <table class="ruled"><thead><tr><th class="figure">Line</th><th>Name</th><th>What is wrong</th></tr></thead>
+            @foreach($report->complaints as $one)<tr><td class="figure">{{ $one['line'] }}</td>
+            <td>{{ $one['name'] }}</td><td class="brick">{{ $one['complaint'] }}</td></tr>@endforeach</table>
+            @if($report->bad > count($report->complaints))
+            <p class="soft">and {{ $report->bad - count($report->complaints) }} more</p>@endif
         @endif
     @endif
 </div>

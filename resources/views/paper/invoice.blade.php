@@ -7,27 +7,48 @@
 <head>@include('paper.head')</head>
 <body class="sheet">
 <table class="plain"><tr>
-    <td class="half"><h1>{{ $document->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)<p class="copy">COPY</p>@endif</td>
-    <td class="r"><b>{{ $shop->name }}</b><br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}</td>
+    <td class="half"><h1>{{ $document->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)
+    <p class="copy">COPY</p>@endif</td>
+    <td class="r"><b>{{ $shop->name }}</b>
+    <br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}</td>
 </tr><tr>
-    <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}@foreach($address as $line)<br>{{ $line }}@endforeach</td>
-    <td class="r">{{ Show::date($document->business_date) }}<br>served by {{ $document->staff->name }}, {{ $document->till->name }}@if($account !== null)<br>account {{ $account }}@endif @if($document->due_date !== null)<br>{{ $document->terms }}: due {{ Show::date($document->due_date) }}@endif</td>
+    <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}@foreach($address as $line)
+    <br>{{ $line }}@endforeach</td>
+    <td class="r">{{ Show::date($document->business_date) }}<br>
+    served by {{ $document->staff->name }}, {{ $document->till->name }}@if($account !== null)
+    <br>account {{ $account }}@endif @if($document->due_date !== null)
+    <br>{{ $document->terms }}: due {{ Show::date($document->due_date) }}@endif</td>
 </tr></table>
-@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job, 'Tax exempt, certificate' => $exempted->certificate ?? ''] as $name => $text)@if($text !== '')<p>{{ $name }} {{ $text }}</p>@endif @endforeach
-@if($document->refersTo !== null)<p>Refers to {{ $document->refersTo->label }} of {{ Show::date($document->refersTo->business_date) }}.</p>@endif
+@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job,
+    'Tax exempt, certificate' => $exempted->certificate ?? ''] as $name => $text)@if($text !== '')
+    <p>{{ $name }} {{ $text }}</p>@endif @endforeach
+@if($document->refersTo !== null)
+<p>Refers to {{ $document->refersTo->label }} of {{ Show::date($document->refersTo->business_date) }}.</p>@endif
 @if($document->note !== '')<p>{{ $document->note }}</p>@endif
 <br>
 @if($document->lines->isNotEmpty())
 {{-- One long table would cost the PDF maker time and memory by the square of its rows. --}}
 @foreach($document->lines->chunk(60) as $lines)
 <table @class(['many' => $document->lines->count() > 60])>
-    <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th><th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
+    <thead><tr><th class="r">Qty&nbsp;&nbsp;</th><th>Item</th><th>Code</th><th class="r">Each&nbsp;&nbsp;</th>
+    <th class="r">Discount&nbsp;&nbsp;</th><th>Tax</th><th class="r">Net</th></tr></thead>
     <tbody>
     @foreach($lines as $line)
-        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td><td>{{ $isCredit && $line->direction === 'out' ? 'less: ' : '' }}{{ $line->description }}@if($line->origin_document_id !== null)<br><span class="under">as paid on {{ $origins[$line->origin_document_id] ?? '' }}</span>@endif @if($line->note !== '')<br><span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br><span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td><td class="code">{{ $line->code }}</td>
-            <td class="r">{{ $line->origin_document_id === null ? Show::price($line->unit_price) : '' }}{{ $line->price_per > 1 && $line->origin_document_id === null ? " / {$line->price_per}" : '' }}</td>
-            <td class="r">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? '' : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
-            <td>{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->net) }}</td></tr>
+        <tr><td class="r">{{ Show::decimal($line->quantity) }}</td>
+        <td>{{ $isCredit && $line->direction === 'out' ? 'less: '
+            : '' }}{{ $line->description }}@if($line->origin_document_id !== null)<br>
+            <span class="under">as paid on {{ $origins[$line->origin_document_id]
+                ?? '' }}</span>@endif @if($line->note !== '')<br>
+                <span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br>
+                <span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td>
+                <td class="code">{{ $line->code }}</td>
+            <td class="r">{{ $line->origin_document_id === null ? Show::price($line->unit_price)
+                : '' }}{{ $line->price_per > 1 && $line->origin_document_id === null ? " / {$line->price_per}"
+                    : '' }}</td>
+            <td class="r">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? ''
+                : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
+            <td>{{ $letters[$line->tax_class] ?? '' }}</td>
+            <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->net) }}</td></tr>
     @endforeach
     </tbody>
 </table>
@@ -36,25 +57,43 @@
 @endif
 <table class="plain"><tr><td class="half">@include('paper.barcode')</td><td>
     <table class="plain">
-        @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}, taken off</td><td class="r">{{ $money($coupon->taken) }}</td></tr>@endforeach
-        @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $signed($document->net) }}</td></tr>@endif
-        @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
-        <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="r">{{ $signed($document->total) }}</td></tr>
-        @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
-        @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
-        @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
-        @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td><td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
+        @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}, taken off</td>
+        <td class="r">{{ $money($coupon->taken) }}</td></tr>@endforeach
+        @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $signed($document->net) }}</td>
+        </tr>@endif
+        @foreach($document->taxes as $tax)<tr>
+        <td>{{ $document->tax_included ? 'incl. '
+            : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td>
+            <td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
+        <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td>
+        <td class="r">{{ $signed($document->total) }}</td></tr>
+        @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td>
+        <td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
+        @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td>
+        <td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
+        @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td>
+        </tr>@endif
+        @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td>
+        <td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
         @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
-        @if($document->balance_before !== null)<tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr><tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>@endif
+        @if($document->balance_before !== null)<tr><td>Balance before</td>
+        <td class="r">{{ $money($document->balance_before) }}</td></tr><tr><td><b>Balance now</b></td><td class="r">
+        <b>{{ $money($document->balanceAfter()) }}</b></td></tr>@endif
     </table>
 </td></tr></table>
 @foreach($notes as $note)
 <br>
-<table class="plain"><tr><td class="half">@if($note->code !== '')@include('paper.barcode', ['code' => $note->code])@endif @if($note->words !== '')<p>{{ $note->words }}</p>@endif</td><td>
+<table class="plain"><tr><td class="half">
+@if($note->code !== '')@include('paper.barcode', ['code' => $note->code])@endif @if($note->words !== '')
+<p>{{ $note->words }}</p>@endif</td><td>
     <p><b>{{ $note->title }}</b></p>
-    <table class="plain">@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>@endforeach</table>
+    <table class="plain">@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td>
+    <td class="r">{{ $figure }}</td></tr>@endforeach</table>
 </td></tr></table>
 @endforeach
-@if($document->lines->isNotEmpty())<p class="under">Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>@endif
+@if($document->lines->isNotEmpty())
+<p class="under">
+Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>
+@endif
 </body>
 </html>

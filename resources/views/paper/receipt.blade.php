@@ -14,9 +14,12 @@
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
 <p><b>{{ $document->title() }} {{ $document->label }}</b></p>
-<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} · {{ $document->staff->name }}</p>
-@if($document->customer_name !== '')<p>{{ $document->customer_name }}{{ $account === null ? '' : ", account {$account}" }}</p>@endif
-@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order, 'Job' => $document->job] as $name => $text)@if($text !== '')<p>{{ $name }}: {{ $text }}</p>@endif @endforeach
+<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} ·
+    {{ $document->staff->name }}</p>
+@if($document->customer_name !== '')
+<p>{{ $document->customer_name }}{{ $account === null ? '' : ", account {$account}" }}</p>@endif
+@foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order,
+    'Job' => $document->job] as $name => $text)@if($text !== '')<p>{{ $name }}: {{ $text }}</p>@endif @endforeach
 @if($exempted !== null)<p>Tax exempt, certificate {{ $exempted->certificate }}</p>@endif
 <div class="rule"></div>
 @if($document->lines->isNotEmpty())
@@ -24,25 +27,46 @@
 <table>
     @foreach($lines as $line)
         <tr><td colspan="2">{{ $line->description }}</td></tr>
-        <tr><td class="under">@if($isCredit && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on {{ $origins[$line->origin_document_id] ?? '' }}@else{{ Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{ $line->price_per > 1 && $line->origin_document_id === null ? " per {$line->price_per}" : '' }}{{ $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{ $letters[$line->tax_class] ?? '' }}</td><td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->gross - $line->line_discount) }}</td></tr>
+        <tr><td class="under">
+        @if($isCredit
+            && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on
+                {{ $origins[$line->origin_document_id] ?? '' }}@else{{
+                    Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{
+            $line->price_per > 1 && $line->origin_document_id === null ? " per {$line->price_per}" : '' }}{{
+            $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{
+            $letters[$line->tax_class] ?? '' }}</td>
+        <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{
+            $money($line->gross - $line->line_discount) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
-        @if($line->serials !== null)<tr><td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
+        @if($line->serials !== null)<tr>
+        <td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
     @endforeach
 </table>
 @endforeach
 <div class="rule"></div>
 @endif
 <table>
-    @if($document->lines->isEmpty())<tr><td colspan="2">{{ $document->words() }}</td></tr>@if($document->note !== '')<tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
+    @if($document->lines->isEmpty())<tr><td colspan="2">{{ $document->words() }}</td></tr>@if($document->note !== '')
+    <tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
     @else<tr><td>Goods</td><td class="r">{{ $signed($document->subtotal) }}</td></tr>@endif
-    @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}</td><td class="r">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
-    @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td></tr>@endif
-    @foreach($document->taxes as $tax)<tr><td>{{ $document->tax_included ? 'incl. ' : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td><td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
-    <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td><td class="r">{{ $signed($document->total) }}</td></tr>
-    @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td><td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
-    @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td><td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
-    @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>@endif
-    @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td><td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
+    @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}</td>
+    <td class="r">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
+    @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td>
+    </tr>@endif
+    @foreach($document->taxes as $tax)<tr>
+    <td>{{ $document->tax_included ? 'incl. '
+        : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td>
+        <td class="r">{{ $signed($tax->amount) }}</td></tr>@endforeach
+    <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td>
+    <td class="r">{{ $signed($document->total) }}</td></tr>
+    @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td>
+    <td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
+    @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td>
+    <td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
+    @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>
+    @endif
+    @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td>
+    <td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
     @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
 </table>
 @if($document->balance_before !== null)
@@ -50,17 +74,23 @@
 <table>
     <tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr>
     <tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>
-    @if($document->due_date !== null)<tr><td colspan="2">{{ ucfirst($document->terms) }}: due {{ Show::date($document->due_date) }}</td></tr>@endif
+    @if($document->due_date !== null)<tr>
+    <td colspan="2">{{ ucfirst($document->terms) }}: due {{ Show::date($document->due_date) }}</td></tr>@endif
 </table>
 @endif
 @foreach($notes as $note)
 <div class="rule"></div>
 <p><b>{{ $note->title }}</b></p>
-<table>@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>@endforeach</table>
+<table>@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>
+@endforeach</table>
 @if($note->words !== '')<p>{{ $note->words }}</p>@endif
-@if($note->code !== '')<div class="centre">@include('paper.barcode', ['code' => $note->code])<p class="code">{{ $note->code }}</p></div>@endif
+@if($note->code !== '')<div class="centre">@include('paper.barcode', ['code' => $note->code])
+<p class="code">{{ $note->code }}</p></div>@endif
 @endforeach
 <div class="rule"></div>
-<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>@if($policy !== '' && $document->kind->value === 'invoice' && $document->lines->isNotEmpty())<p>Goods come back {{ $policy }}.</p>@endif @if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())<p>{{ $shop->receipt_foot }}</p>@endif</div>
+<div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>
+@if($policy !== '' && $document->kind->value === 'invoice' && $document->lines->isNotEmpty())
+<p>Goods come back {{ $policy }}.</p>@endif @if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())
+<p>{{ $shop->receipt_foot }}</p>@endif</div>
 </body>
 </html>

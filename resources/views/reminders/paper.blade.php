@@ -3,10 +3,12 @@
 <html lang="en">
 <head>@include('paper.head', ['paperTitle' => "Reminder {$reminder->label}"])</head>
 <body class="sheet">
-<table class="plain"><tr><td class="half"><h1>Reminder</h1><p><b>{{ $reminder->label }}</b></p></td><td class="r"><b>{{ $shop->name }}</b></td></tr></table>
+<table class="plain"><tr><td class="half"><h1>Reminder</h1><p><b>{{ $reminder->label }}</b></p></td><td class="r">
+<b>{{ $shop->name }}</b></td></tr></table>
 <br>
 @foreach(explode("\n\n", $words) as $part)<p>{{ $part }}</p><br>@endforeach
-<table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ Show::money($reminder->open) }}</b></td></tr></table>
+<table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ Show::money($reminder->open) }}</b></td></tr>
+</table>
 <br>@include('paper.barcode', ['code' => $reminder->label])
 </body>
 </html>

@@ -1,4 +1,4 @@
-{{-- What terminals were asked for with this slip, whatever it has become since: it stays in sight until it is settled. --}}
+{{-- What terminals were asked for with this slip, whatever it has become since: it stays in sight until settled. --}}
 @use('Elmstone\Cards\CardState')
 @foreach($slip->cards->filter(fn ($card) => $card->isBack() === $back) as $card)
     @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
@@ -6,9 +6,12 @@
     <{{ $back ? 'li' : 'div' }} class="under card-{{ $card->state->value }} mt-1">
         @switch($card->state)
             @case(CardState::Approved)
-                <span class="verdigris fw-bold">✓ {{ $sum($card->approved) }} {{ $back ? 'paid back' : 'approved' }}</span> {{ $back ? 'to the card' : $card->card_type }} ending {{ $card->last_four }}
-                @if($card->approved < $card->asked)<br><span class="ochre">only part of the {{ $sum($card->asked) }} asked for</span>@endif
-                <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">{{ $back ? 'Undo' : 'Give back' }}</button>
+                <span class="verdigris fw-bold">✓ {{ $sum($card->approved) }} {{ $back ? 'paid back'
+                    : 'approved' }}</span> {{ $back ? 'to the card' : $card->card_type }} ending {{ $card->last_four }}
+                @if($card->approved < $card->asked)<br>
+                <span class="ochre">only part of the {{ $sum($card->asked) }} asked for</span>@endif
+                <button type="button" class="link-act"
+                    data-sends="{{ $of('give-back') }}">{{ $back ? 'Undo' : 'Give back' }}</button>
                 @break
             @case(CardState::Keyed)
                 <span class="verdigris fw-bold">✓ {{ $sum($card->approved) }} keyed</span> ending {{ $card->last_four }}
@@ -16,26 +19,43 @@
                 @include('counter.parts.needs', ['place' => "card.{$card->id}"])
                 @break
             @case(CardState::Declined)
-                <span class="brick">✕ {{ $back ? "The terminal refused to pay {$sum($card->asked)} back." : "{$sum($card->asked)} declined." }}</span> {{ $card->reason }} {{ $back ? 'Try again, or choose another way.' : '' }}
+                <span class="brick">✕ {{ $back ? "The terminal refused to pay {$sum($card->asked)} back."
+                    : "{$sum($card->asked)} declined." }}</span> {{ $card->reason }} {{ $back
+                        ? 'Try again, or choose another way.' : '' }}
                 @break
             @case(CardState::Asked)
-                <div class="note look mb-1"><p><strong>{{ $sum($card->asked) }}: outcome unknown.</strong> {{ $back ? 'It may have been paid back. Do not pay it again.' : 'The card may have been charged. Do not charge it again.' }}</p>
-                    <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}" data-focus>Ask the terminal again</button>
-                    <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Have the terminal reverse it</button></div>
+                <div class="note look mb-1"><p>
+                <strong>{{ $sum($card->asked) }}: outcome unknown.</strong> {{ $back
+                    ? 'It may have been paid back. Do not pay it again.'
+                        : 'The card may have been charged. Do not charge it again.' }}</p>
+                    <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}"
+                        data-focus>Ask the terminal again</button>
+                    <button type="button" class="link-act"
+                        data-sends="{{ $of('give-back') }}">Have the terminal reverse it</button></div>
                 @break
             @case(CardState::GivingBack)
-                <div class="note look mb-1"><p><strong>{{ $sum($card->atStake() ?: $card->asked) }}: being {{ $back ? 'undone' : 'given back' }},</strong> not confirmed yet.</p>
-                    <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}" data-focus>Ask the terminal again</button>
-                    <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Have the terminal reverse it</button></div>
+                <div class="note look mb-1"><p>
+                <strong>{{ $sum($card->atStake() ?: $card->asked) }}: being {{ $back ? 'undone'
+                    : 'given back' }},</strong> not confirmed yet.</p>
+                    <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}"
+                        data-focus>Ask the terminal again</button>
+                    <button type="button" class="link-act"
+                        data-sends="{{ $of('give-back') }}">Have the terminal reverse it</button></div>
                 @break
             @case(CardState::OffLine)
-                @if($back)<span class="ochre">The terminal is off line:</span> {{ $sum($card->asked) }} was not paid back. Try again, or choose another way.
+                @if($back)<span
+                    class="ochre">The terminal is off line:</span> {{ $sum($card->asked) }} was not paid back. Try
+                        again, or choose another way.
                 @else
                 <form method="post" action="{{ $of('key') }}" data-act="stay">
                     <span class="ochre">Terminal off line.</span> Call for a voice code:
                     <div class="d-flex gap-1 mt-1">
-                        <input class="form-control" name="authorisation" id="auth{{ $card->id }}" placeholder="Voice code" aria-label="Voice code" autocomplete="off" maxlength="12" value="{{ $complaint->on("card.{$card->id}") ? request('authorisation') : '' }}">
-                        <input class="form-control" name="last_four" id="last{{ $card->id }}" placeholder="Last 4" aria-label="Last four digits" inputmode="numeric" maxlength="4" autocomplete="off" size="5" value="{{ $complaint->on("card.{$card->id}") ? request('last_four') : '' }}">
+                        <input class="form-control" name="authorisation" id="auth{{ $card->id }}"
+                            placeholder="Voice code" aria-label="Voice code" autocomplete="off" maxlength="12"
+                                value="{{ $complaint->on("card.{$card->id}") ? request('authorisation') : '' }}">
+                        <input class="form-control" name="last_four" id="last{{ $card->id }}" placeholder="Last 4"
+                            aria-label="Last four digits" inputmode="numeric" maxlength="4" autocomplete="off" size="5"
+                                value="{{ $complaint->on("card.{$card->id}") ? request('last_four') : '' }}">
                         <button class="quiet-act">Key in</button>
                     </div>
                 </form>
@@ -46,7 +66,11 @@
                 <span>{{ $sum($card->asked) }} {{ $back ? 'to the card was undone' : 'given back' }}</span>
         @endswitch
         @if($complaint->on("card.{$card->id}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
-            @if($complaint->isApprovable() && $card->state === CardState::OffLine)@include('counter.parts.approve', ['action' => $of('key'), 'held' => ['authorisation' => request('authorisation'), 'last_four' => request('last_four')], 'id' => "ck{$card->id}"])@endif
+            @if($complaint->isApprovable()
+                && $card->state === CardState::OffLine)@include('counter.parts.approve',
+                    ['action' => $of('key'),
+                        'held' => ['authorisation' => request('authorisation'), 'last_four' => request('last_four')],
+                            'id' => "ck{$card->id}"])@endif
         @endif
     </{{ $back ? 'li' : 'div' }}>
 @endforeach

@@ -1,1 +1,2 @@
-<p class="complaint mb-0" id="gift-card-said" data-part role="alert">@if($complaint->on('gift-card')){{ $complaint->message() }}@endif</p>
+<p class="complaint mb-0" id="gift-card-said" data-part role="alert">
+@if($complaint->on('gift-card')){{ $complaint->message() }}@endif</p>

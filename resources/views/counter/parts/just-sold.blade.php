@@ -3,15 +3,19 @@
     <h2 class="band-name mt-4 just-sold">Just sold at {{ $till->name }}</h2>
     <table class="ruled small just-sold">
         @foreach($justSold as $document)
-            <tr><td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td><td class="soft">{{ Show::time($document->posted_at) }}</td><td class="figure">{{ Show::money($document->money($document->total)) }}</td></tr>
+            <tr><td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
+            <td class="soft">{{ Show::time($document->posted_at) }}</td>
+            <td class="figure">{{ Show::money($document->money($document->total)) }}</td></tr>
         @endforeach
     </table>
 @endif
 @if($cleared !== null)
     <h2 class="band-name mt-4 just-sold">Cleared</h2>
-    <form class="just-sold d-flex align-items-baseline gap-2 small" method="post" action="{{ route('counter.restore', $cleared->key) }}">
+    <form class="just-sold d-flex align-items-baseline gap-2 small" method="post"
+        action="{{ route('counter.restore', $cleared->key) }}">
         @csrf
-        <span class="flex-fill">{{ $cleared->title }}</span><span class="figure">{{ Show::money($house->money($cleared->total)) }}</span>
+        <span class="flex-fill">{{ $cleared->title }}</span><span
+            class="figure">{{ Show::money($house->money($cleared->total)) }}</span>
         <button class="link-act">Bring back</button>
     </form>
 @endif

@@ -4,12 +4,18 @@
 @use('Elmstone\Support\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
     @if($slip->lines->isEmpty() && $reckoned->back !== null)
-        @unless($slip->isPosted() || $slip->void_of_id !== null)<p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless
+        @unless($slip->isPosted() || $slip->void_of_id !== null)
+        <p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless
     @elseif($slip->lines->isEmpty())
-        <p class="empty">Nothing yet. Scan the first thing, or type its code or part of its name: <code>4 x elb*22</code> finds elbows and takes four.</p>
+        <p class="empty">
+        Nothing yet. Scan the first thing, or type its code or part of its name: <code>4 x elb*22</code> finds elbows
+            and takes four.</p>
     @else
         <table class="slip-lines">
-            <thead><tr><th class="figure qty">Qty</th><th>@if($reckoned->back !== null)<span class="direction out">→ Going out</span>@else Item @endif</th><th class="figure each">Each</th><th class="figure off">Off</th><th class="tx">Tax</th><th class="figure net">Net</th></tr></thead>
+            <thead><tr><th class="figure qty">Qty</th><th>
+            @if($reckoned->back !== null)<span class="direction out">→ Going out</span>@else Item @endif</th>
+            <th class="figure each">Each</th><th class="figure off">Off</th><th class="tx">Tax</th>
+            <th class="figure net">Net</th></tr></thead>
             <tbody>
             @foreach($slip->lines as $line)
                 @php
@@ -25,48 +31,91 @@
                 <tr @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
-                        <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}" id="q{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off" aria-label="Quantity of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.quantity", Show::decimal($line->quantity)) }}">@endif
+                        <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}"
+                            id="q{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off"
+                                aria-label="Quantity of {{ $line->description }}" data-save="{{ $save }}"
+                                    value="{{ $complaint->typedOr("{$at}.quantity",
+                                        Show::decimal($line->quantity)) }}">@endif
                     </td>
                     <td class="words">
                         {{ $line->description }}<span class="code">{{ $line->code }}</span>
                         @if($unit->mark() !== '')<div class="under">by the {{ $unit->value }}</div>@endif
                         @if($line->price_per > 1)<div class="under">priced per {{ $line->price_per }}</div>@endif
                         @if($line->price_rule !== PriceRule::ListPrice && $line->item_id !== null)
-                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? '' : ($line->price_rule === PriceRule::Contract ? " {$line->price_source}" : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
+                            <div class="under">{{ $line->price_rule->label() }}{{ $line->price_source === '' ? ''
+                                : ($line->price_rule === PriceRule::Contract ? " {$line->price_source}"
+                                    : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
-                        @if($locked && $line->serials !== null)<div class="under">serial no. {{ implode(', ', $line->serials) }}</div>@endif
+                        @if($locked && $line->serials !== null)
+                        <div class="under">serial no. {{ implode(', ', $line->serials) }}</div>@endif
                         @unless($locked)
-                            @if($line->isOffSale())<div class="complaint">Taken off sale. Remove it to post the rest.</div>@endif
-                            @if($line->listPriceMoved())<div class="under ochre">list price is now {{ Show::price($line->item->list_price) }}; this slip keeps its price</div>@endif
-                            @if($stock !== null && $stock->available()->isLessThan($line->quantity))<div class="under ochre">only {{ Show::decimal($stock->available()) }} here by the books @foreach($setAside[$line->item_id] ?? [] as $for)· {{ Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{ $for->label }}) @endforeach</div>@endif
+                            @if($line->isOffSale())
+                            <div class="complaint">Taken off sale. Remove it to post the rest.</div>@endif
+                            @if($line->listPriceMoved())
+                            <div class="under ochre">
+                            list price is now {{ Show::price($line->item->list_price) }}; this slip keeps its price
+                            </div>@endif
+                            @if($stock !== null && $stock->available()->isLessThan($line->quantity))
+                            <div class="under ochre">
+                            only {{ Show::decimal($stock->available()) }} here by the books
+                                @foreach($setAside[$line->item_id]
+                                    ?? [] as $for)· {{ Show::decimal($for->quantity) }} set aside for {{ $for->name }}
+                                        ({{ $for->label }}) @endforeach</div>@endif
                             @unless($asks)@include('counter.parts.needs', ['place' => $at])@endunless
                             @include('counter.parts.needs', ['place' => "{$at}.committed"])
                             @if($line->item?->has_serials)
-                                <div class="serials"><label for="sn{{ $line->id }}">Serial no.</label><input class="form-control form-control-sm {{ $complaint->on("{$at}.serials") ? 'is-refused' : '' }}" id="sn{{ $line->id }}" name="serials" autocomplete="off" placeholder="{{ Show::decimal($line->quantity) === '1' ? 'scan or type' : Show::decimal($line->quantity).' of them, parted by commas' }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.serials", implode(', ', $line->serials ?? [])) }}"></div>
+                                <div class="serials">
+                                <label for="sn{{ $line->id }}">Serial no.</label><input
+                                    class="form-control form-control-sm {{ $complaint->on("{$at}.serials")
+                                        ? 'is-refused' : '' }}" id="sn{{ $line->id }}" name="serials"
+                                            autocomplete="off"
+                                                placeholder="{{ Show::decimal($line->quantity) === '1' ? 'scan or type'
+                                                    : Show::decimal($line->quantity).' of them, parted by commas' }}"
+                                                        data-save="{{ $save }}"
+                                                            value="{{ $complaint->typedOr("{$at}.serials",
+                                                                implode(', ', $line->serials ?? [])) }}"></div>
                             @endif
                             <div class="on-focus">
-                                <input class="form-control form-control-sm w-auto flex-fill" id="n{{ $line->id }}" name="note" maxlength="255" placeholder="note on the invoice" aria-label="Note on {{ $line->description }}" data-save="{{ $save }}" value="{{ $line->note }}">
-                                <button type="button" class="link-act" data-remove="{{ route('counter.line.remove', [$slip->key, $line->id]) }}">Remove <kbd>Alt X</kbd></button>
+                                <input class="form-control form-control-sm w-auto flex-fill" id="n{{ $line->id }}"
+                                    name="note" maxlength="255" placeholder="note on the invoice"
+                                        aria-label="Note on {{ $line->description }}" data-save="{{ $save }}"
+                                            value="{{ $line->note }}">
+                                <button type="button" class="link-act"
+                                    data-remove="{{ route('counter.line.remove',
+                                        [$slip->key, $line->id]) }}">Remove <kbd>Alt X</kbd></button>
                             </div>
                             @if($complaint->within($at))
                                 <p class="complaint" role="alert">{{ $complaint->message() }}</p>
                                 @if($asks)
-                                    @include('counter.parts.approve', ['action' => $save, 'held' => [last(explode('.', $complaint->field())) => $complaint->typedOr($complaint->field(), '')], 'id' => "a{$line->id}"])
+                                    @include('counter.parts.approve',
+                                        ['action' => $save,
+                                            'held' => [last(explode('.', $complaint->field())) =>
+                                                $complaint->typedOr($complaint->field(), '')], 'id' => "a{$line->id}"])
                                 @endif
                             @endif
                         @endunless
                     </td>
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::price($line->unit_price) }}</span>@else
-                        <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}" id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off" aria-label="Price of {{ $line->description }}" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.price", Show::price($line->unit_price)) }}">@endif
+                        <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}"
+                            id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off"
+                                aria-label="Price of {{ $line->description }}" data-save="{{ $save }}"
+                                    value="{{ $complaint->typedOr("{$at}.price",
+                                        Show::price($line->unit_price)) }}">@endif
                     </td>
                     <td class="figure">
-                        @if($locked)<span class="fixed">{{ $off }}</span>@elseif(! $line->may_discount)<span class="soft fixed">net</span>@else
-                        <input class="cell {{ $complaint->on("{$at}.discount") ? 'is-refused' : '' }}" id="d{{ $line->id }}" name="discount" autocomplete="off" aria-label="Discount on {{ $line->description }}, such as 5 % or 2.00 off" data-save="{{ $save }}" value="{{ $complaint->typedOr("{$at}.discount", $off) }}">@endif
+                        @if($locked)<span class="fixed">{{ $off }}</span>@elseif(! $line->may_discount)<span
+                            class="soft fixed">net</span>@else
+                        <input class="cell {{ $complaint->on("{$at}.discount") ? 'is-refused' : '' }}"
+                            id="d{{ $line->id }}" name="discount" autocomplete="off"
+                                aria-label="Discount on {{ $line->description }}, such as 5 % or 2.00 off"
+                                    data-save="{{ $save }}"
+                                        value="{{ $complaint->typedOr("{$at}.discount", $off) }}">@endif
                     </td>
                     <td class="tax-letter">{{ $letters[$line->tax_class] ?? '' }}</td>
-                    <td class="figure">{{ Show::money($reckoned_line->gross->minus($reckoned_line->lineDiscount)) }}</td>
+                    <td class="figure">{{
+                        Show::money($reckoned_line->gross->minus($reckoned_line->lineDiscount)) }}</td>
                 </tr>
             @endforeach
             </tbody>

@@ -2,26 +2,58 @@
 @use('Elmstone\Support\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
-<div class="note done mt-3" role="status"><p><strong>Posted as <a href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null && $slip->credit_note_id !== $slip->document_id) and <a href="{{ route('documents.show', $slip->creditNote) }}">{{ $slip->creditNote->label }}</a>@endif @if($slip->receipt !== null) and <a href="{{ route('documents.show', $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)<br><strong>Set aside as <a href="{{ route('layaways.show', $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
-    @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br><strong>{{ $layaway->label }} became <a href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></strong>@endif @endforeach<br>
-    {{ match($slip->paper) { PaperWay::Print => $slip->heldAs === null ? ($document->kind->value === 'credit_note' ? 'The credit note is printed.' : 'The receipt is printed.') : 'Receipt and agreement are printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.", default => 'No paper.' } }}</p></div>
+<div class="note done mt-3" role="status"><p>
+<strong>Posted as <a
+    href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null
+        && $slip->credit_note_id !== $slip->document_id) and <a
+            href="{{ route('documents.show',
+                $slip->creditNote) }}">{{ $slip->creditNote->label }}</a>@endif @if($slip->receipt !== null) and <a
+                    href="{{ route('documents.show',
+                        $slip->receipt) }}">{{ $slip->receipt->label }}</a>@endif</strong>@if($slip->heldAs !== null)
+                        <br><strong>Set aside as <a
+                            href="{{ route('layaways.show',
+                                $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
+    @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br>
+    <strong>{{ $layaway->label }} became <a
+        href="{{ route('documents.show',
+            $layaway->document) }}">{{ $layaway->document->label }}</a></strong>@endif @endforeach<br>
+    {{ match($slip->paper) { PaperWay::Print => $slip->heldAs === null
+        ? ($document->kind->value === 'credit_note' ? 'The credit note is printed.' : 'The receipt is printed.')
+            : 'Receipt and agreement are printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.",
+                default => 'No paper.' } }}</p></div>
 @if($document->balance_before !== null)
     @php($last = $slip->receipt ?? $document)
-    <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td><td class="figure">{{ Show::money($document->money($document->balance_before)) }}</td></tr><tr><td class="soft">Balance now</td><td class="figure fw-bold">{{ Show::money($document->money($last->balanceAfter())) }}</td></tr></table>
+    <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td>
+    <td class="figure">{{ Show::money($document->money($document->balance_before)) }}</td></tr><tr>
+    <td class="soft">Balance now</td>
+    <td class="figure fw-bold">{{ Show::money($document->money($last->balanceAfter())) }}</td></tr></table>
 @endif
 @if($change->isPositive())
-    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span></div>
+    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span>
+    </div>
 @endif
 @php($cashOut = $slip->creditNote?->tenders()->where('kind', 'cash')->first())
 @if($cashOut !== null)
-    <div class="change"><span>Cash to hand back</span><span class="sum" id="change">{{ Show::money($document->money($cashOut->amount)) }}</span></div>
+    <div class="change">
+    <span>Cash to hand back</span><span class="sum"
+        id="change">{{ Show::money($document->money($cashOut->amount)) }}</span></div>
 @endif
 @if($slip->creditNote !== null)
-    @foreach($slip->creditNote->tenders()->orderBy('position')->get()->reject(fn ($tender) => in_array($tender->kind->value, ['cash', 'exchange'], true)) as $tender)<p class="small soft mb-0">{{ Show::money($document->money($tender->amount)) }} {{ $tender->kind->value === 'house_account' ? 'to their account' : 'as '.mb_strtolower($tender->words()) }}</p>@endforeach
+    @foreach($slip->creditNote->tenders()->orderBy('position')->get()->reject(fn ($tender) =>
+        in_array($tender->kind->value, ['cash', 'exchange'], true)) as $tender)
+        <p class="small soft mb-0">{{ Show::money($document->money($tender->amount)) }}
+            {{ $tender->kind->value === 'house_account' ? 'to their account' : 'as '.mb_strtolower($tender->words()) }}
+            </p>@endforeach
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
-    <form method="post" action="{{ route('paper.print', $document) }}">@csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
-    @if($document->on_account > 0 && $slip->charge !== null)@can('make-plans')<a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a>@endcan @endif
-    @if($slip->heldAs !== null)<a class="quiet-act" href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act" href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->title() }} as PDF</a>@endif
+    <form method="post" action="{{ route('paper.print', $document) }}">
+    @csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
+    @if($document->on_account > 0 && $slip->charge !== null)@can('make-plans')<a class="quiet-act"
+        href="{{ route('plans.create', $document) }}">Pay in parts</a>@endcan @endif
+    @if($slip->heldAs !== null)<a class="quiet-act"
+        href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act"
+            href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->title() }} as PDF</a>@endif
 </div>
-<div class="foot"><a class="main-act" href="{{ route('counter.new') }}" data-focus id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>
+<div class="foot">
+<a class="main-act" href="{{ route('counter.new') }}" data-focus
+    id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>

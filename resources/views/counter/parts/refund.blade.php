@@ -4,10 +4,19 @@
 @php
     $ways = $reckoned->refund;
     $amount = fn (int $minor): string => $house->money($minor)->toString();
-    $keys = ['house_account' => 'A', 'cash' => 'C', 'cheque' => 'Q', 'bank_transfer' => 'B', 'deposit_held' => 'H', 'store_credit' => 'S', 'gift_card' => 'G'];
-    $words = ['house_account' => 'To the account', 'cash' => 'Cash', 'cheque' => 'Our cheque', 'bank_transfer' => 'Bank transfer', 'deposit_held' => 'As deposit held', 'store_credit' => 'Store credit', 'gift_card' => 'Gift card'];
+    $keys = [
+        'house_account' => 'A', 'cash' => 'C', 'cheque' => 'Q', 'bank_transfer' => 'B', 'deposit_held' => 'H',
+        'store_credit' => 'S', 'gift_card' => 'G',
+    ];
+    $words = [
+        'house_account' => 'To the account', 'cash' => 'Cash', 'cheque' => 'Our cheque',
+        'bank_transfer' => 'Bank transfer', 'deposit_held' => 'As deposit held', 'store_credit' => 'Store credit',
+        'gift_card' => 'Gift card',
+    ];
 @endphp
-<p class="small soft mb-1">By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted() === [])<button type="button" class="link-act" data-sends="{{ route('counter.refund.as-it-came', $slip->key) }}">As it came</button>@endif</p>
+<p class="small soft mb-1">
+By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted() === [])<button type="button"
+    class="link-act" data-sends="{{ route('counter.refund.as-it-came', $slip->key) }}">As it came</button>@endif</p>
 <ul class="ways refund">
     @foreach(RefundWays::KINDS as $kind)
         @php
@@ -16,22 +25,50 @@
             $chosen = $ways->chosen($kind);
             $at = "refund.{$kind->value}";
         @endphp
-        @continue($closed !== '' && in_array($kind, [TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::Cheque], true))
+        @continue($closed !== ''
+            && in_array($kind, [TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::Cheque], true))
         <li>
-            <div class="way"><kbd>{{ $keys[$kind->value] }}</kbd><label for="refund-{{ $kind->value }}" @class(['soft' => $closed !== ''])>{{ $words[$kind->value] }}</label>
-                <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="refund-{{ $kind->value }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString() : '–' }}" data-way="{{ $keys[$kind->value] }}" data-rest data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $kind->value]) }}" value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}" @disabled($closed !== '')></div>
+            <div class="way">
+            <kbd>{{ $keys[$kind->value] }}</kbd><label for="refund-{{ $kind->value }}"
+                @class(['soft' => $closed !== ''])>{{ $words[$kind->value] }}</label>
+                <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}"
+                    id="refund-{{ $kind->value }}" name="amount" inputmode="decimal" autocomplete="off"
+                        placeholder="{{ $ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString()
+                            : '–' }}" data-way="{{ $keys[$kind->value] }}" data-rest
+                                data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $kind->value]) }}"
+                                    value="{{ $complaint->typedOr($at, $chosen->isZero() ? ''
+                                        : $chosen->toString()) }}" @disabled($closed !== '')></div>
             @if($closed !== '')<p class="under mb-0">{{ $closed }}</p>
-            @elseif($chosen->isZero() && $most->isPositive() && $ways->left()->exceeds($most))<p class="under mb-0">at most {{ Show::money($most) }}</p>
+            @elseif($chosen->isZero() && $most->isPositive() && $ways->left()->exceeds($most))
+            <p class="under mb-0">at most {{ Show::money($most) }}</p>
             @elseif($chosen->isZero())
             @elseif($kind === TenderKind::HouseAccount)
-                <p class="under mb-0">{{ $ways->charged()->isPositive() ? Show::money($ways->charged()).' was charged there; ' : '' }}against its own invoice first, the rest
-                    <select class="form-select form-select-sm d-inline-block w-auto" name="credit_to" id="credit_to" aria-label="What the rest does on the account" data-save="{{ route('counter.refund.credit-to', $slip->key) }}"><option value="unused" @selected($slip->credit_to === 'unused')>kept as credit</option><option value="oldest" @selected($slip->credit_to === 'oldest')>pays the oldest due</option></select></p>
+                <p class="under mb-0">{{ $ways->charged()->isPositive()
+                    ? Show::money($ways->charged()).' was charged there; '
+                        : '' }}against its own invoice first, the rest
+                    <select class="form-select form-select-sm d-inline-block w-auto" name="credit_to" id="credit_to"
+                        aria-label="What the rest does on the account"
+                            data-save="{{ route('counter.refund.credit-to', $slip->key) }}">
+                            <option value="unused" @selected($slip->credit_to === 'unused')>kept as credit</option>
+                            <option value="oldest" @selected($slip->credit_to === 'oldest')>pays the oldest due</option>
+                            </select></p>
             @elseif($kind === TenderKind::GiftCard)
-                <input class="form-control {{ $complaint->on('refund.back_card') ? 'is-refused' : '' }}" id="back_card" name="back_card" autocomplete="off" placeholder="new card, or scan theirs" aria-label="The gift card it goes on; empty: a new one" data-save="{{ route('counter.refund.onto-card', $slip->key) }}" value="{{ $complaint->typedOr('refund.back_card', $slip->back_card === null ? '' : '•••• '.substr($slip->back_card, -4)) }}">
-                @if($complaint->on('refund.back_card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+                <input class="form-control {{ $complaint->on('refund.back_card') ? 'is-refused' : '' }}" id="back_card"
+                    name="back_card" autocomplete="off" placeholder="new card, or scan theirs"
+                        aria-label="The gift card it goes on; empty: a new one"
+                            data-save="{{ route('counter.refund.onto-card', $slip->key) }}"
+                                value="{{ $complaint->typedOr('refund.back_card', $slip->back_card === null ? ''
+                                    : '•••• '.substr($slip->back_card, -4)) }}">
+                @if($complaint->on('refund.back_card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
+                @endif
             @endif
             @if(in_array($kind, [TenderKind::Cheque, TenderKind::BankTransfer], true) && $chosen->isPositive())
-                <input class="form-control {{ $complaint->on('refund.reference') ? 'is-refused' : '' }}" id="back_reference" name="back_reference" autocomplete="off" maxlength="60" placeholder="{{ $kind === TenderKind::Cheque ? 'number of our cheque' : 'transfer reference' }}" aria-label="Reference" data-save="{{ route('counter.refund.reference', $slip->key) }}" value="{{ $slip->back_reference }}">
+                <input class="form-control {{ $complaint->on('refund.reference') ? 'is-refused' : '' }}"
+                    id="back_reference" name="back_reference" autocomplete="off" maxlength="60"
+                        placeholder="{{ $kind === TenderKind::Cheque ? 'number of our cheque'
+                            : 'transfer reference' }}" aria-label="Reference"
+                                data-save="{{ route('counter.refund.reference', $slip->key) }}"
+                                    value="{{ $slip->back_reference }}">
             @endif
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </li>
@@ -39,9 +76,15 @@
     @foreach($ways->giftCards() as $way => $most)
         @php($at = "refund.{$way}")
         @php($chosen = $ways->chosen($way))
-        <li><div class="way"><span></span><label for="refund-{{ str_replace(':', '-', $way) }}">The gift card that paid</label>
-            <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="refund-{{ str_replace(':', '-', $way) }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $ways->left()->isPositive() ? $ways->most($way)->toString() : '–' }}" data-rest data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $way]) }}" value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}"></div>
-            <p class="under mb-0">at most {{ Show::money($most) }}</p>@if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</li>
+        <li><div class="way">
+        <span></span><label for="refund-{{ str_replace(':', '-', $way) }}">The gift card that paid</label>
+            <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}"
+                id="refund-{{ str_replace(':', '-', $way) }}" name="amount" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $ways->left()->isPositive() ? $ways->most($way)->toString() : '–' }}" data-rest
+                        data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $way]) }}"
+                            value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}"></div>
+            <p class="under mb-0">at most {{ Show::money($most) }}</p>@if($complaint->on($at))
+            <p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</li>
     @endforeach
     @foreach($ways->cards() as $authorisation => $card)
         @php($gone = $ways->wanted()["card:{$authorisation}"] ?? $house->money(0))
@@ -49,30 +92,56 @@
         @php($at = "refund.card:{$authorisation}")
         @php($again = $gone->isPositive() && ! $complaint->on($at))
         <li>
-            @if($again && $most->isPositive() && $ways->left()->isPositive())<div class="way"><kbd>D</kbd><span>Card ending {{ $card['last_four'] }}</span><button type="button" class="link-act" data-toggles="more-{{ $authorisation }}" data-way="D">More to this card</button></div>@endif
+            @if($again && $most->isPositive() && $ways->left()->isPositive())<div class="way">
+            <kbd>D</kbd><span>Card ending {{ $card['last_four'] }}</span><button type="button" class="link-act"
+                data-toggles="more-{{ $authorisation }}" data-way="D">More to this card</button></div>@endif
             @if(! $again || ($most->isPositive() && $ways->left()->isPositive()))
-            <form method="post" action="{{ route('counter.refund.terminal', $slip->key) }}" data-act="stay" id="more-{{ $authorisation }}" @if($again) data-folds hidden @endif><input type="hidden" name="authorisation" value="{{ $authorisation }}"><input type="hidden" name="seen" value="{{ $slip->cards->count() }}">@if($gone->isPositive())<input type="hidden" name="more" value="1">@endif
-            <div class="way"><kbd>D</kbd><label for="card{{ $authorisation }}">Card ending {{ $card['last_four'] }}</label>
-                <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}" id="card{{ $authorisation }}" name="amount" inputmode="decimal" autocomplete="off" placeholder="{{ $most->isPositive() && $ways->left()->isPositive() ? $most->toString() : '–' }}" data-way="D" data-held data-submits value="{{ $complaint->typedOr($at, '') }}"></div>
-            @if($most->isPositive() && $ways->left()->isPositive() && $reckoned->unknownCard() === null)<div class="under"><button class="link-act">Pay back by the terminal</button>, at most {{ Show::money($most) }}</div>@endif
+            <form method="post" action="{{ route('counter.refund.terminal', $slip->key) }}" data-act="stay"
+                id="more-{{ $authorisation }}" @if($again) data-folds hidden @endif>
+                <input type="hidden" name="authorisation" value="{{ $authorisation }}"><input type="hidden" name="seen"
+                    value="{{ $slip->cards->count() }}">@if($gone->isPositive())<input type="hidden" name="more"
+                        value="1">@endif
+            <div class="way">
+            <kbd>D</kbd><label for="card{{ $authorisation }}">Card ending {{ $card['last_four'] }}</label>
+                <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}"
+                    id="card{{ $authorisation }}" name="amount" inputmode="decimal" autocomplete="off"
+                        placeholder="{{ $most->isPositive() && $ways->left()->isPositive() ? $most->toString()
+                            : '–' }}" data-way="D" data-held data-submits value="{{ $complaint->typedOr($at, '') }}">
+                            </div>
+            @if($most->isPositive() && $ways->left()->isPositive() && $reckoned->unknownCard() === null)
+            <div class="under">
+            <button class="link-act">Pay back by the terminal</button>, at most {{ Show::money($most) }}</div>@endif
             </form>
             @endif
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
-                @if($complaint->isApprovable())@include('counter.parts.approve', ['action' => route('counter.refund.terminal', $slip->key), 'held' => ['authorisation' => $authorisation, 'amount' => request('amount'), 'seen' => $slip->cards->count(), 'more' => $gone->isPositive() ? '1' : ''], 'id' => "rc{$authorisation}"])@endif
+                @if($complaint->isApprovable())@include('counter.parts.approve',
+                    ['action' => route('counter.refund.terminal', $slip->key),
+                        'held' => ['authorisation' => $authorisation, 'amount' => request('amount'),
+                            'seen' => $slip->cards->count(), 'more' => $gone->isPositive() ? '1' : ''],
+                                'id' => "rc{$authorisation}"])@endif
             @endif
         </li>
     @endforeach
-    @if($complaint->within('refund.card:') && ! array_key_exists(substr($complaint->field(), 12), $ways->cards()))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
-    @if($ways->cards() === [])<li><div class="way"><kbd>D</kbd><span class="soft">Card</span></div><p class="under mb-0">nothing was paid by card; a card is paid back only against its own payment</p></li>@endif
+    @if($complaint->within('refund.card:') && ! array_key_exists(substr($complaint->field(), 12), $ways->cards()))<li>
+    <p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
+    @if($ways->cards() === [])<li><div class="way"><kbd>D</kbd><span class="soft">Card</span></div>
+    <p class="under mb-0">nothing was paid by card; a card is paid back only against its own payment</p></li>@endif
     @include('counter.parts.cards', ['back' => true])
     @include('counter.parts.cards', ['back' => false])
     @if($ways->left()->isPositive() && $ways->cards() !== [] && $slip->back_other === null)
-    <li><button type="button" class="link-act" data-toggles="other-way">The card cannot be paid back: another way</button>
+    <li><button type="button" class="link-act"
+        data-toggles="other-way">The card cannot be paid back: another way</button>
         <div id="other-way" data-folds @unless($complaint->on('refund.other')) hidden @endunless>
-            @foreach([TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer] as $kind)<p class="under mb-0">{{ $words[$kind->value] }}, allowed by somebody else with the reason:</p>@include('counter.parts.approve', ['action' => route('counter.refund.other-way', $slip->key), 'held' => ['way' => $kind->value], 'id' => "ow-{$kind->value}", 'quiet' => true])@endforeach
+            @foreach([TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer] as $kind)
+            <p class="under mb-0">{{ $words[$kind->value] }}, allowed by somebody else with the reason:</p>
+            @include('counter.parts.approve',
+                ['action' => route('counter.refund.other-way', $slip->key), 'held' => ['way' => $kind->value],
+                    'id' => "ow-{$kind->value}", 'quiet' => true])@endforeach
             @if($complaint->on('refund.other'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div></li>
     @endif
-    @if($reckoned->needs->open('refund') !== [] || $reckoned->needs->allowed('refund') !== [])<li>@include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>@endif
+    @if($reckoned->needs->open('refund') !== [] || $reckoned->needs->allowed('refund') !== [])<li>
+    @include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>@endif
 </ul>
-@if(! $ways->cashRounding()->isZero())<p class="soft small">Cash is rounded by {{ Show::money($ways->cashRounding()) }}.</p>@endif
+@if(! $ways->cashRounding()->isZero())
+<p class="soft small">Cash is rounded by {{ Show::money($ways->cashRounding()) }}.</p>@endif

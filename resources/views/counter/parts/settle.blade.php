@@ -5,16 +5,23 @@
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
-    @if($reckoned->isRefund())<p class="direction back mb-0">← {{ $slip->isPosted() ? 'Gone back' : 'To give back' }}</p>@endif
+    @if($reckoned->isRefund())
+    <p class="direction back mb-0">← {{ $slip->isPosted() ? 'Gone back' : 'To give back' }}</p>@endif
     <div class="due {{ strlen(Show::money($reckoned->payable()->abs())) > 10 ? 'long' : '' }}">
         <span class="sum" id="total">{{ Show::money($reckoned->payable()->abs()) }}</span>
-        <span class="beside">{{ $house->currency()->code }}<br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
-            @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br><button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
+        <span class="beside">{{ $house->currency()->code }}
+        <br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
+            @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br>
+            <button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>
     @unless($slip->isPosted())
         <div id="other-day" data-folds class="mb-2" @unless($complaint->on('date')) hidden @endunless>
             <label for="date" class="small soft">Sale date, an open day</label>
-            <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date" name="date" data-save="{{ route('counter.date', $slip->key) }}" value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}" min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}" max="{{ ShopTime::today()->format('Y-m-d') }}">
+            <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date"
+                name="date" data-save="{{ route('counter.date', $slip->key) }}"
+                    value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}"
+                        min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}"
+                            max="{{ ShopTime::today()->format('Y-m-d') }}">
             @if($complaint->on('date'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         </div>
     @endunless

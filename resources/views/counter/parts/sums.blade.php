@@ -3,45 +3,65 @@
 <div class="sums" id="sums" data-part>
     <div class="acts">
         @unless($slip->isPosted())
-            <button type="button" class="link-act" data-toggles="slip-discount">Whole-slip discount <kbd>Alt W</kbd></button>
+            <button type="button" class="link-act"
+                data-toggles="slip-discount">Whole-slip discount <kbd>Alt W</kbd></button>
             <button type="button" class="link-act" data-toggles="one-off">One-off line <kbd>Alt L</kbd></button>
             <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt R</kbd></button>
             <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt I</kbd></button>
             <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
             @can('see-margin')<button type="button" class="link-act" data-margin>Margin <kbd>Alt M</kbd></button>@endcan
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
-                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act><button class="link-act">Clear the lot</button></form>
+                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act>
+                <button class="link-act">Clear the lot</button></form>
             @endif
             <div id="slip-discount" class="w-100" data-folds @unless($complaint->on('discount')) hidden @endunless>
                 @php($typed = Reductions::written($slip->discount($house->currency())))
-                <form class="d-flex gap-2 align-items-center" method="post" action="{{ route('counter.discount', $slip->key) }}" data-act>
+                <form class="d-flex gap-2 align-items-center" method="post"
+                    action="{{ route('counter.discount', $slip->key) }}" data-act>
                     <label for="discount" class="soft">Off the whole slip</label>
-                    <input class="form-control w-auto" id="discount" name="discount" size="10" autocomplete="off" placeholder="5 % or 2.00 off" value="{{ $complaint->typedOr('discount', $typed) }}">
+                    <input class="form-control w-auto" id="discount" name="discount" size="10" autocomplete="off"
+                        placeholder="5 % or 2.00 off" value="{{ $complaint->typedOr('discount', $typed) }}">
                     <button class="quiet-act">Give</button>
                 </form>
                 @if($complaint->on('discount'))
                     <p class="complaint" role="alert">{{ $complaint->message() }}</p>
                     @if($complaint->isApprovable())
-                        @include('counter.parts.approve', ['action' => route('counter.discount', $slip->key), 'held' => ['discount' => $complaint->typedOr('discount', $typed)], 'id' => 'sd'])
+                        @include('counter.parts.approve',
+                            ['action' => route('counter.discount', $slip->key),
+                                'held' => ['discount' => $complaint->typedOr('discount', $typed)], 'id' => 'sd'])
                     @endif
                 @endif
             </div>
-            @can('see-margin')<div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" hidden></div>@endcan
+            @can('see-margin')
+            <div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" hidden></div>@endcan
         @endunless
     </div>
     <table>
-        @if($reckoned->back === null || $slip->lines->isNotEmpty())<tr><td>Goods{{ $reckoned->back === null ? '' : ' going out' }}</td><td class="figure">{{ Show::money($reckoned->sums->subtotal) }}</td></tr>@endif
+        @if($reckoned->back === null || $slip->lines->isNotEmpty())<tr>
+        <td>Goods{{ $reckoned->back === null ? '' : ' going out' }}</td>
+        <td class="figure">{{ Show::money($reckoned->sums->subtotal) }}</td></tr>@endif
         @foreach($reckoned->sums->coupons as $coupon)
             @php($shown = $slip->couponsShown?->get(($slip->coupons ?? [])[$loop->index] ?? 0))
-            <tr><td>{{ $shown?->description }} <span class="code">{{ $coupon->coupon->id }}</span>@unless($slip->isPosted()) <button type="button" class="link-act small" data-sends="{{ route('counter.coupon.drop', [$slip->key, $shown?->id ?? 0]) }}">Not this one</button>@endunless
-                @if($coupon->refused !== null && ! $slip->isPosted())<p class="complaint mb-0">{{ $coupon->refused->getMessage() }}</p>@endif</td><td class="figure">−{{ Show::money($coupon->amount) }}</td></tr>
+            <tr><td>{{ $shown?->description }} <span
+                class="code">{{ $coupon->coupon->id }}</span>@unless($slip->isPosted()) <button type="button"
+                    class="link-act small"
+                        data-sends="{{ route('counter.coupon.drop',
+                            [$slip->key, $shown?->id ?? 0]) }}">Not this one</button>@endunless
+                @if($coupon->refused !== null && ! $slip->isPosted())
+                <p class="complaint mb-0">{{ $coupon->refused->getMessage() }}</p>@endif</td>
+                <td class="figure">−{{ Show::money($coupon->amount) }}</td></tr>
         @endforeach
         @unless($reckoned->sums->slipDiscount->isZero())
-            <tr><td>Discount {{ $slip->discount_percent === null ? '' : Show::decimal($slip->discount_percent).' %' }}</td><td class="figure">−{{ Show::money($reckoned->sums->slipDiscount) }}</td></tr>
+            <tr><td>Discount {{ $slip->discount_percent === null ? '' : Show::decimal($slip->discount_percent).' %' }}
+            </td><td class="figure">−{{ Show::money($reckoned->sums->slipDiscount) }}</td></tr>
         @endunless
         @foreach($reckoned->back !== null && $slip->lines->isEmpty() ? [] : $reckoned->sums->tax as $tax)
-            <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. ' : '' }}{{ $slip->location->taxProfile->components->firstWhere('code', $tax->component->id)->name }} {{ Show::price($tax->component->rate->value) }} %</td><td class="figure">{{ Show::money($tax->amount) }}</td></tr>
+            <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. '
+                : '' }}{{ $slip->location->taxProfile->components->firstWhere('code',
+                    $tax->component->id)->name }} {{ Show::price($tax->component->rate->value) }} %</td>
+                    <td class="figure">{{ Show::money($tax->amount) }}</td></tr>
         @endforeach
-        @if($reckoned->back !== null)<tr class="coming"><td>← Coming back, tax in it</td><td class="figure">−{{ Show::money($reckoned->back->value()) }}</td></tr>@endif
+        @if($reckoned->back !== null)<tr class="coming"><td>← Coming back, tax in it</td>
+        <td class="figure">−{{ Show::money($reckoned->back->value()) }}</td></tr>@endif
     </table>
 </div>

@@ -3,25 +3,34 @@
     <div>
     @php($at = $tabs->values()->search(fn ($tab) => $tab->key === $slip->key))
     @foreach($tabs as $tab)
-        <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page" @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
-            <span class="what">{{ $tab->customer_name ?: ($tab->title === '' ? 'Walk-in' : "Walk-in · {$tab->title}") }}</span>
+        <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page"
+            @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
+            <span class="what">{{ $tab->customer_name ?: ($tab->title === '' ? 'Walk-in'
+                : "Walk-in · {$tab->title}") }}</span>
             <span class="sum">{{ Show::money($house->money($tab->total)) }}</span>
             @if($tab->key !== $slip->key)<span class="small">{{ Show::waited($tab->updated_at) }}</span>@endif
         </a>
     @endforeach
     @if($at === false)
-        <span class="tab" aria-current="page"><span class="what">{{ $slip->isPosted() ? $slip->document->label : ($slip->customer_name ?: 'Walk-in') }}</span><span class="sum">{{ Show::money($house->money($slip->total)) }}</span></span>
+        <span class="tab" aria-current="page"><span
+            class="what">{{ $slip->isPosted() ? $slip->document->label
+                : ($slip->customer_name ?: 'Walk-in') }}</span><span
+                    class="sum">{{ Show::money($house->money($slip->total)) }}</span></span>
     @endif
     </div>
     <a class="beside" href="{{ route('counter.new') }}">New slip <kbd>Alt N</kbd></a>
     @if($elsewhere->isNotEmpty())
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
-            <button class="beside" type="button" id="elsewhere-open" x-ref="opener" @click="flip" :aria-expanded="shown">{{ $elsewhere->count() }} at other tills <kbd>Alt P</kbd></button>
+            <button class="beside" type="button" id="elsewhere-open" x-ref="opener" @click="flip"
+                :aria-expanded="shown">{{ $elsewhere->count() }} at other tills <kbd>Alt P</kbd></button>
             <div class="drop-panel" x-ref="panel" x-show="shown" x-cloak>
                 @foreach($elsewhere as $other)
-                    <form method="post" action="{{ route('counter.pick-up', $other->key) }}" class="d-flex align-items-center gap-2 mb-1">
+                    <form method="post" action="{{ route('counter.pick-up', $other->key) }}"
+                        class="d-flex align-items-center gap-2 mb-1">
                         @csrf
-                        <span class="flex-fill small">{{ $other->customer_name ?: "Walk-in · {$other->title}" }}<br><span class="soft">{{ $other->till->name }}, {{ Show::waited($other->updated_at) }}</span></span>
+                        <span class="flex-fill small">{{ $other->customer_name ?: "Walk-in · {$other->title}" }}<br>
+                        <span class="soft">{{ $other->till->name }},
+                            {{ Show::waited($other->updated_at) }}</span></span>
                         <span class="figure">{{ Show::money($house->money($other->total)) }}</span>
                         <button class="quiet-act">Pick up</button>
                     </form>

@@ -12,49 +12,91 @@
     @include('counter.parts.cards', ['back' => true])
     <li>
         <div class="way"><kbd>C</kbd><label for="cash">Cash</label>
-            <input class="form-control amount {{ $complaint->on('cash') ? 'is-refused' : '' }}" id="cash" name="cash" inputmode="decimal" autocomplete="off" placeholder="–" data-way="C" data-save="{{ route('counter.cash', $slip->key) }}" value="{{ $complaint->typedOr('cash', $amount($slip->cash)) }}"></div>
+            <input class="form-control amount {{ $complaint->on('cash') ? 'is-refused' : '' }}" id="cash" name="cash"
+                inputmode="decimal" autocomplete="off" placeholder="–" data-way="C"
+                    data-save="{{ route('counter.cash', $slip->key) }}"
+                        value="{{ $complaint->typedOr('cash', $amount($slip->cash)) }}"></div>
         @if($complaint->on('cash'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @if($slip->cash === null && $reckoned->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
-                @foreach($reckoned->likelyNotes() as $note)<button type="button" data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
+                @foreach($reckoned->likelyNotes() as $note)<button type="button"
+                    data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
             </div>
         @endif
     </li>
     <li>
         @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
         @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
-        <div class="way"><kbd>D</kbd>@if($paidByCard && ! $complaint->on('card'))<span>Card, terminal {{ $till->number }}</span>@else<label for="card">Card, terminal {{ $till->number }}</label>@endif
-            @if($paidByCard && ! $complaint->on('card'))<button type="button" class="link-act" id="card" data-toggles="another-card" data-way="D">Another card</button>@else
-            <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held data-send="{{ route('counter.card', [...$ask, ...$paidByCard ? ['another' => 1] : []]) }}" value="{{ $complaint->typedOr('card', '') }}">@endif</div>
+        <div class="way">
+        <kbd>D</kbd>@if($paidByCard
+            && ! $complaint->on('card'))<span>Card, terminal {{ $till->number }}</span>@else<label
+                for="card">Card, terminal {{ $till->number }}</label>@endif
+            @if($paidByCard && ! $complaint->on('card'))<button type="button" class="link-act" id="card"
+                data-toggles="another-card" data-way="D">Another card</button>@else
+            <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card"
+                inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held
+                        data-send="{{ route('counter.card', [...$ask, ...$paidByCard ? ['another' => 1] : []]) }}"
+                            value="{{ $complaint->typedOr('card', '') }}">@endif</div>
         @if($paidByCard && ! $complaint->on('card'))
-            <div id="another-card" data-folds hidden><div class="way under"><span></span><label for="another">Another card: how much?</label><input class="form-control amount" id="another" name="card" inputmode="decimal" autocomplete="off" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held data-send="{{ route('counter.card', [...$ask, 'another' => 1]) }}"></div></div>
+            <div id="another-card" data-folds hidden><div class="way under">
+            <span></span><label for="another">Another card: how much?</label><input class="form-control amount"
+                id="another" name="card" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held
+                        data-send="{{ route('counter.card', [...$ask, 'another' => 1]) }}"></div></div>
         @elseif($left->isPositive() && $reckoned->unknownCard() === null)
-            <div class="under"><button type="button" class="link-act" data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
+            <div class="under">
+            <button type="button" class="link-act"
+                data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @include('counter.parts.cards', ['back' => false])
     </li>
     <li>
         <div class="way {{ $slip->cheque === null ? '' : 'two' }}"><kbd>Q</kbd><label for="cheque">Cheque</label>
-            <input class="form-control" id="cheque_number" name="cheque_number" placeholder="number" aria-label="Cheque number" autocomplete="off" maxlength="30" data-with="cheque" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}" @if($slip->cheque === null) hidden @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif>
-            <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque" name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q" data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
+            <input class="form-control" id="cheque_number" name="cheque_number" placeholder="number"
+                aria-label="Cheque number" autocomplete="off" maxlength="30" data-with="cheque"
+                    data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}"
+                        @if($slip->cheque === null) hidden
+                            @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif>
+            <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque"
+                name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q"
+                    data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}"
+                        value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
         @if($complaint->on('cheque'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     <li>
         <div class="way"><kbd>G</kbd><label for="card_code">Gift card</label>
-            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code" name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan it" data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}" value="{{ $complaint->typedOr('card_code', '') }}"></div>
+            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code"
+                name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan it"
+                    data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}"
+                        value="{{ $complaint->typedOr('card_code', '') }}"></div>
         @if($complaint->on('card_code'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @foreach($slip->cardsUsed() as $place => $card)
-            <div class="way under"><span></span><label for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->giftCards[$card->code]->balance ?? 0) }}</label>
-                <input class="form-control amount {{ $complaint->on("gift.{$place}") ? 'is-refused' : '' }}" id="gift{{ $place }}" name="amount" inputmode="decimal" autocomplete="off" data-save="{{ route('counter.gift-card.amount', [$slip->key, $place]) }}" value="{{ $complaint->typedOr("gift.{$place}", $amount($card->amount)) }}"></div>
+            <div class="way under">
+            <span></span><label
+                for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->giftCards[$card->code]->balance
+                    ?? 0) }}</label>
+                <input class="form-control amount {{ $complaint->on("gift.{$place}") ? 'is-refused' : '' }}"
+                    id="gift{{ $place }}" name="amount" inputmode="decimal" autocomplete="off"
+                        data-save="{{ route('counter.gift-card.amount', [$slip->key, $place]) }}"
+                            value="{{ $complaint->typedOr("gift.{$place}", $amount($card->amount)) }}"></div>
             @if($complaint->on("gift.{$place}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @endforeach
     </li>
     @if($slip->storeCredit > 0 || $slip->store_credit_used !== null)
     <li>
         <div class="way"><kbd>S</kbd><label for="store_credit_used">Store credit</label>
-            <input class="form-control amount {{ $complaint->on('store_credit_used') ? 'is-refused' : '' }}" id="store_credit_used" name="store_credit_used" inputmode="decimal" autocomplete="off" placeholder="{{ $reckoned->usableStoreCredit()->isPositive() ? $reckoned->usableStoreCredit()->toString() : '–' }}" data-way="S" data-rest data-save="{{ route('counter.store-credit', $slip->key) }}" value="{{ $complaint->typedOr('store_credit_used', $amount($slip->store_credit_used)) }}"></div>
-        <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is theirs{{ $slip->store_credit_used === null ? '' : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
+            <input class="form-control amount {{ $complaint->on('store_credit_used') ? 'is-refused' : '' }}"
+                id="store_credit_used" name="store_credit_used" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $reckoned->usableStoreCredit()->isPositive()
+                        ? $reckoned->usableStoreCredit()->toString() : '–' }}" data-way="S" data-rest
+                            data-save="{{ route('counter.store-credit', $slip->key) }}"
+                                value="{{ $complaint->typedOr('store_credit_used',
+                                    $amount($slip->store_credit_used)) }}"></div>
+        <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is
+            theirs{{ $slip->store_credit_used === null ? ''
+                : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
         @if($complaint->on('store_credit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
@@ -64,15 +106,30 @@
     @php($canCharge = $slip->account !== null && ! $slip->account->account->stopped)
     <li>
         <div class="way"><kbd>A</kbd><label for="charge" @class(['soft' => ! $canCharge])>Charge to account</label>
-            <input class="form-control amount {{ $complaint->on('charge') || $reckoned->needs->open('charge') !== [] ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off" placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive() ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest data-save="{{ route('counter.charge', $slip->key) }}" value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}" @disabled(! $canCharge)></div>
+            <input class="form-control amount {{ $complaint->on('charge') || $reckoned->needs->open('charge') !== []
+                ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive()
+                        ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest
+                            data-save="{{ route('counter.charge', $slip->key) }}"
+                                value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}"
+                                    @disabled(! $canCharge)></div>
         @if($slip->account === null)
             <p class="under mb-0">no house account; the office can open one</p>
         @elseif($slip->account->account->stopped)
-            <p class="under not-allowed mb-0">on stop{{ $slip->account->account->stop_reason === '' ? '' : ": {$slip->account->account->stop_reason}" }}</p>
+            <p class="under not-allowed mb-0">
+            on stop{{ $slip->account->account->stop_reason === '' ? ''
+                : ": {$slip->account->account->stop_reason}" }}</p>
         @endif
         @if($check !== null)
-            @if($check->decision->isRefused())<p class="under not-allowed mb-0">not allowed: {{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>
-            @elseif($check->decision->reasons !== [])<p class="under mb-0">{{ implode(', ', array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account), $check->decision->reasons)) }}</p>@endif
+            @if($check->decision->isRefused())
+            <p class="under not-allowed mb-0">
+            not allowed: {{ implode(', ',
+                array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account),
+                    $check->decision->reasons)) }}</p>
+            @elseif($check->decision->reasons !== [])
+            <p class="under mb-0">{{ implode(', ',
+                array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account),
+                    $check->decision->reasons)) }}</p>@endif
             @include('counter.parts.needs', ['place' => 'charge', 'quiet' => false])
         @endif
         @if($complaint->on('charge'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
@@ -81,8 +138,18 @@
     @if($slip->deposits?->total() > 0)
     <li>
         <div class="way"><kbd>H</kbd><label for="deposit_used">Deposit held</label>
-            <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}" id="deposit_used" name="deposit_used" inputmode="decimal" autocomplete="off" placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString() : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}" value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
-        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }} held{{ match(true) { $slip->deposit_used === null => '', $slip->deposit_used === $slip->deposits->total() => ', all of it', default => ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used)).' stays' } }}@if($slip->deposits->total() !== $slip->deposits->free()); {{ Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for an order @endif</p>
+            <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}"
+                id="deposit_used" name="deposit_used" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString()
+                        : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}"
+                            value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
+        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }}
+            held{{ match(true) { $slip->deposit_used === null => '',
+                $slip->deposit_used === $slip->deposits->total() => ', all of it',
+                    default => ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used))
+                        .' stays' } }}@if($slip->deposits->total() !== $slip->deposits->free()); {{
+                Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for
+            an order @endif</p>
         @if($complaint->on('deposit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
@@ -90,10 +157,20 @@
     @if($slip->lines->isNotEmpty() || $draft !== null)
     @php($asksDeposit = $reckoned->needs->open('hold') !== [])
     <li>
-        <div class="way"><kbd>L</kbd><label for="hold" @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
-            <input class="form-control amount {{ $complaint->on('hold') || $asksDeposit ? 'is-refused' : '' }}" id="hold" name="hold" inputmode="decimal" autocomplete="off" placeholder="{{ $draft === null ? 'deposit' : '–' }}" data-way="L" data-rest data-save="{{ route('counter.hold', $slip->key) }}" value="{{ $complaint->typedOr('hold', $draft === null ? '' : $draft->deposit()->toString()) }}"></div>
+        <div class="way">
+        <kbd>L</kbd><label for="hold"
+            @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
+            <input class="form-control amount {{ $complaint->on('hold') || $asksDeposit ? 'is-refused' : '' }}"
+                id="hold" name="hold" inputmode="decimal" autocomplete="off"
+                    placeholder="{{ $draft === null ? 'deposit' : '–' }}" data-way="L" data-rest
+                        data-save="{{ route('counter.hold', $slip->key) }}"
+                            value="{{ $complaint->typedOr('hold', $draft === null ? ''
+                                : $draft->deposit()->toString()) }}"></div>
         @if($draft !== null)
-            <p class="under mb-0">at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button type="button" class="link-act" data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
+            <p class="under mb-0">
+            at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button
+                type="button" class="link-act"
+                    data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
             @include('counter.parts.needs', ['place' => 'hold', 'quiet' => false])
         @endif
         @if($complaint->on('hold'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
@@ -101,31 +178,50 @@
     @endif
     @if($draft === null)
     <li>
-        <div class="way {{ $slip->deposit_in === null ? '' : 'two' }}"><kbd>T</kbd><label for="deposit_in" @class(['soft' => $slip->deposit_in === null])>Take a deposit</label>
-            <input class="form-control" id="deposit_for" name="deposit_for" placeholder="for an order?" aria-label="The order the deposit is for, if any" autocomplete="off" maxlength="60" data-with="deposit_in" data-save="{{ route('counter.deposit', $slip->key) }}" value="{{ $slip->deposit_for }}" @if($slip->deposit_in === null) hidden @endif>
-            <input class="form-control amount {{ $complaint->on('deposit_in') ? 'is-refused' : '' }}" id="deposit_in" name="deposit_in" inputmode="decimal" autocomplete="off" placeholder="–" data-way="T" data-with="deposit_for" data-save="{{ route('counter.deposit', $slip->key) }}" value="{{ $complaint->typedOr('deposit_in', $amount($slip->deposit_in)) }}"></div>
+        <div class="way {{ $slip->deposit_in === null ? '' : 'two' }}">
+        <kbd>T</kbd><label for="deposit_in" @class(['soft' => $slip->deposit_in === null])>Take a deposit</label>
+            <input class="form-control" id="deposit_for" name="deposit_for" placeholder="for an order?"
+                aria-label="The order the deposit is for, if any" autocomplete="off" maxlength="60"
+                    data-with="deposit_in" data-save="{{ route('counter.deposit', $slip->key) }}"
+                        value="{{ $slip->deposit_for }}" @if($slip->deposit_in === null) hidden @endif>
+            <input class="form-control amount {{ $complaint->on('deposit_in') ? 'is-refused' : '' }}" id="deposit_in"
+                name="deposit_in" inputmode="decimal" autocomplete="off" placeholder="–" data-way="T"
+                    data-with="deposit_for" data-save="{{ route('counter.deposit', $slip->key) }}"
+                        value="{{ $complaint->typedOr('deposit_in', $amount($slip->deposit_in)) }}"></div>
         @if($complaint->on('deposit_in'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
     @if($slip->account !== null)
     <li>
         <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
-            <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account" name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P" data-save="{{ route('counter.on-account', $slip->key) }}" value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
-        @if($slip->on_account !== null)<p class="under mb-0">{{ $slip->lines->isEmpty() ? '' : 'settled together with the sale; ' }}{{ $slip->plan_id === null ? 'goes on the oldest due first' : "goes on the parts of {$slip->loadMissing('plan')->plan?->label} first" }}</p>@endif
+            <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account"
+                name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P"
+                    data-save="{{ route('counter.on-account', $slip->key) }}"
+                        value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
+        @if($slip->on_account !== null)
+        <p class="under mb-0">{{ $slip->lines->isEmpty() ? ''
+            : 'settled together with the sale; ' }}{{ $slip->plan_id === null ? 'goes on the oldest due first'
+                : "goes on the parts of {$slip->loadMissing('plan')->plan?->label} first" }}</p>@endif
         @php($towards = TowardsAccount::of($slip, $house))
         @if($towards?->earnsDiscount)
-            <p class="under mb-0">{{ $slip->leaves_discount ? 'no discount: they pay in full' : Show::money($towards->spread->discount()).' discount is given' }}
-                <button type="button" class="link-act" data-sends="{{ route('counter.leave-discount', $slip->key) }}" data-field="leaves" value="{{ $slip->leaves_discount ? 0 : 1 }}">{{ $slip->leaves_discount ? 'Give it' : 'Give none' }}</button></p>
+            <p class="under mb-0">{{ $slip->leaves_discount ? 'no discount: they pay in full'
+                : Show::money($towards->spread->discount()).' discount is given' }}
+                <button type="button" class="link-act" data-sends="{{ route('counter.leave-discount', $slip->key) }}"
+                    data-field="leaves"
+                        value="{{ $slip->leaves_discount ? 0 : 1 }}">{{ $slip->leaves_discount ? 'Give it'
+                            : 'Give none' }}</button></p>
         @endif
         @if($complaint->on('on_account'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
     @endif
-    @if($slip->customer === null && ($complaint->on('hold') || $complaint->on('deposit_in')))<li><p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
+    @if($slip->customer === null && ($complaint->on('hold') || $complaint->on('deposit_in')))<li>
+    <p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
 </ul>
 @endif
 @if($reckoned->settlement?->change->isPositive())
-    <div class="change"><span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
+    <div class="change">
+    <span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
 @endif
 @if($reckoned->settlement !== null && ! $reckoned->settlement->cashRounding->isZero())
     <p class="soft small">Cash is rounded by {{ Show::money($reckoned->settlement->cashRounding) }}.</p>
@@ -133,10 +229,15 @@
 <div class="paper-ways" role="radiogroup" aria-label="Paper">
     <span class="soft">Paper</span>
     @foreach(PaperWay::cases() as $way)
-        <label><input type="radio" class="form-check-input m-0" name="paper" value="{{ $way->value }}" id="paper-{{ $way->value }}" data-paper="{{ route('counter.paper', $slip->key) }}" @checked($slip->paper === $way)> {{ $way->value }}</label>
+        <label><input type="radio" class="form-check-input m-0" name="paper" value="{{ $way->value }}"
+            id="paper-{{ $way->value }}" data-paper="{{ route('counter.paper', $slip->key) }}"
+                @checked($slip->paper === $way)> {{ $way->value }}</label>
     @endforeach
     @if($slip->paper === PaperWay::Mail)
-        <input class="form-control {{ $complaint->on('paper') ? 'is-refused' : '' }}" type="text" id="mail_to" name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address" data-save="{{ route('counter.paper', $slip->key) }}" value="{{ $complaint->typedOr('paper', $slip->mail_to) }}">
+        <input class="form-control {{ $complaint->on('paper') ? 'is-refused' : '' }}" type="text" id="mail_to"
+            name="mail_to" inputmode="email" placeholder="mail address" aria-label="Mail address"
+                data-save="{{ route('counter.paper', $slip->key) }}"
+                    value="{{ $complaint->typedOr('paper', $slip->mail_to) }}">
     @endif
     <input type="hidden" name="paper" value="mail" data-with="mail_to">
     @if($complaint->on('paper'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
@@ -146,13 +247,22 @@
     @php($hindrances = $reckoned->hindrances())
     @php($open = $reckoned->needs->open())
     @if(count($open) > 1)
-        <details class="small mb-2" @if($complaint->on('approve.')) open @endif><summary class="link-act">{{ count($open) }} things need approval: allow all of them</summary>
+        <details class="small mb-2" @if($complaint->on('approve.')) open @endif>
+        <summary class="link-act">{{ count($open) }} things need approval: allow all of them</summary>
             <ul class="mb-1">@foreach($open as $need)<li>{{ $need->words }}</li>@endforeach</ul>
-            @include('counter.parts.approve', ['action' => route('counter.approve', $slip->key), 'held' => ['place' => ''], 'id' => 'a-all', 'quiet' => true])
-            @if($complaint->on('approve.'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</details>
+            @include('counter.parts.approve',
+                ['action' => route('counter.approve', $slip->key), 'held' => ['place' => ''], 'id' => 'a-all',
+                    'quiet' => true])
+            @if($complaint->on('approve.'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+            </details>
     @endif
-    @if($hindrances !== [] && $hindrances[0]->rule !== 'leaves_not_said' && ! in_array($hindrances[0], array_map(fn ($need) => $need->refused, $open), true) && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))<p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
-    <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}" aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
-        <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M') : '' }}</span><kbd>Ctrl ↵</kbd>
+    @if($hindrances !== [] && $hindrances[0]->rule !== 'leaves_not_said'
+        && ! in_array($hindrances[0], array_map(fn ($need) => $need->refused, $open), true)
+            && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))
+            <p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}"
+        aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
+        <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M')
+            : '' }}</span><kbd>Ctrl ↵</kbd>
     </button>
 </div>
