@@ -29,8 +29,8 @@
         <tr><td colspan="2">{{ $line->description }}</td></tr>
         <tr><td class="under">
         @if($isCredit
-            && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on
-                {{ $origins[$line->origin_document_id] ?? '' }}@else{{
+            && $line->origin_document_id !== null){{ Show::decimal($line->quantity) }} back, as paid on {{
+                $origins[$line->origin_document_id] ?? '' }}@else{{
                     Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{
             $line->price_per > 1 && $line->origin_document_id === null ? " per {$line->price_per}" : '' }}{{
             $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{

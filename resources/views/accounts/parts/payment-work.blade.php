@@ -92,8 +92,9 @@
                             class="soft">stays open</span>@elseif($share->settles()->equals($value->open))<span
                                 class="verdigris fw-bold">paid{{ $share->discount->isPositive()
                                     ? ', less '.Show::money($share->discount) : '' }}</span>@else<span
-                                        class="ochre">{{ Show::money($value->open->minus($share->settles())) }}
-                                            left</span>@endif</td></tr>
+                                        class="ochre">{{
+                                            Show::money($value->open->minus($share->settles())) }} left</span>@endif
+                    </td></tr>
                 @empty
                     <tr><td colspan="6"
                         class="empty">Nothing is open. What comes in stays as unused credit and is offered next time.

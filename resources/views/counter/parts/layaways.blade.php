@@ -49,9 +49,9 @@
                             @foreach($layaway->lines()->filter(fn ($line) =>
                                 $line->item?->has_serials === true) as $line)
                                 <div class="under d-flex gap-2 align-items-center mt-1">
-                                <label for="lay{{ $layaway->id }}-{{ $line->position }}">Serial
-                                    {{ Show::decimal($line->quantity) === '1' ? 'number'
-                                        : 'numbers' }} of {{ $line->description }}</label>
+                                <label for="lay{{ $layaway->id }}-{{ $line->position }}">Serial {{
+                                    Show::decimal($line->quantity) === '1' ? 'number' : 'numbers'
+                                }} of {{ $line->description }}</label>
                                     <input class="form-control" id="lay{{ $layaway->id }}-{{ $line->position }}"
                                         name="serials" autocomplete="off" placeholder="scan or type the plate"
                                             data-save="{{ route('counter.layaway.serials',

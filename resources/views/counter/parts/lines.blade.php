@@ -59,9 +59,9 @@
                             @if($stock !== null && $stock->available()->isLessThan($line->quantity))
                             <div class="under ochre">
                             only {{ Show::decimal($stock->available()) }} here by the books
-                                @foreach($setAside[$line->item_id]
-                                    ?? [] as $for)· {{ Show::decimal($for->quantity) }} set aside for {{ $for->name }}
-                                        ({{ $for->label }}) @endforeach</div>@endif
+                                @foreach($setAside[$line->item_id] ?? [] as $for)· {{
+                                    Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{
+                                    $for->label }}) @endforeach</div>@endif
                             @unless($asks)@include('counter.parts.needs', ['place' => $at])@endunless
                             @include('counter.parts.needs', ['place' => "{$at}.committed"])
                             @if($line->item?->has_serials)

@@ -1,0 +1,279 @@
+<?php
+
+declare(strict_types=1);
+
+use Elmstone\Books\Chain\SealedRows;
+use Elmstone\Support\Database\Rows;
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+/** Series, documents and all they consist of, journals, seals. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('accounts', static function (Blueprint $table): void {
+            $table->string('code', 30);
+            $table->string('role', 30);
+            $table->string('name');
+            $table->index('role');
+            $table->primary('code');
+        });
+
+        Schema::create('series', static function (Blueprint $table): void {
+            $table->string('kind', 20);
+            $table->string('prefix', 6);
+            $table->unsignedBigInteger('last_number')->default(0);
+            $table->primary('kind');
+        });
+
+        Schema::create('series_heads', static function (Blueprint $table): void {
+            $table->string('kind', 20);
+            $table->unsignedBigInteger('number');
+            $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');
+            $table->primary('kind');
+        });
+
+        Schema::create('documents', static function (Blueprint $table): void {
+            $table->id();
+            $table->string('kind', 20);
+            $table->string('purpose', 20)->default('sale');
+            $table->unsignedBigInteger('number');
+            $table->string('label', 20)->charset('ascii');
+            $table->foreignId('location_id')->constrained();
+            $table->foreignId('till_id')->constrained();
+            $table->foreignId('staff_id')->constrained('staff');
+            $table->foreignId('customer_id')->nullable()->constrained();
+            $table->date('business_date');
+            $table->dateTime('posted_at', 3);
+            $table->char('currency', 3);
+            $table->boolean('tax_included');
+            $table->string('tax_rounding', 10);
+            $table->string('customer_name')->default('');
+            $table->decimal('slip_discount_percent', 8, 4)->nullable();
+            $table->bigInteger('slip_discount_amount')->nullable()->comment('as typed; null: percent or none');
+            $table->bigInteger('subtotal');
+            $table->bigInteger('slip_discount');
+            $table->bigInteger('net');
+            $table->bigInteger('tax_total');
+            $table->bigInteger('total');
+            $table->bigInteger('cash_rounding');
+            $table->bigInteger('change_given');
+            $table->string('note')->default('');
+            $table->char('idempotency_key', 36)->charset('ascii')->collation('ascii_bin');
+            $table->string('purchase_order', 40)->default('');
+            $table->string('job', 60)->default('');
+            $table->string('buyer', 120)->default('');
+            $table->json('exemption')->nullable()->comment('certificate, and the taxes as they would have been');
+            $table->date('due_date')->nullable();
+            $table->string('terms', 80)->default('');
+            $table->bigInteger('on_account')->default(0)->comment('what it did to the customer’s balance');
+            $table->bigInteger('balance_before')->nullable()->comment('printed on the paper');
+            $table->bigInteger('settlement_discount')->default(0);
+            $table->bigInteger('fee')->default(0);
+            $table->foreignId('refers_to_id')->nullable()->constrained('documents');
+            $table->foreignId('approval_id')->nullable()->constrained();
+            $table->bigInteger('deposit_change')->default(0)->comment('what it did to the deposits held for the '
+                .'customer');
+            $table->bigInteger('layaway_change')->default(0)->comment('what it did to the layaway money held for them');
+            $table->bigInteger('coupon_discount')->default(0);
+            $table->bigInteger('gift_card_change')->default(0)->comment('what it did to the gift cards owed');
+            $table->bigInteger('store_credit_change')->default(0)->comment('what it did to the store credit owed');
+            $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
+                ->comment('the digest of what a page asked');
+            $table->index(['business_date', 'id']);
+            $table->index(['customer_id', 'business_date', 'id']);
+            $table->index(['customer_id', 'kind', 'id']);
+            $table->index('customer_name');
+            $table->unique('idempotency_key');
+            $table->unique(['kind', 'number']);
+            $table->unique('label');
+            $table->index(['staff_id', 'business_date', 'id']);
+            $table->index(['staff_id', 'kind', 'posted_at']);
+            $table->index(['till_id', 'business_date', 'id']);
+            $table->index(['total', 'business_date']);
+            $table->foreign('kind')->references('kind')->on('series');
+        });
+        Rows::keep('documents');
+        Schema::table(
+            'item_serials',
+            static fn (Blueprint $table) => $table->foreign('document_id')->references('id')->on('documents'),
+        );
+        Schema::table(
+            'stock_movements',
+            static fn (Blueprint $table) => $table->foreign('document_id')->references('id')->on('documents'),
+        );
+
+        Schema::create('document_lines', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position');
+            $table->string('direction', 4);
+            $table->foreignId('item_id')->nullable()->constrained();
+            $table->string('code', 24);
+            $table->string('description', 160);
+            $table->foreignId('department_id')->nullable()->comment('null: a fee')->constrained();
+            $table->decimal('quantity', 14, 4);
+            $table->string('unit', 12);
+            $table->decimal('unit_price', 14, 4);
+            $table->unsignedSmallInteger('price_per');
+            $table->string('price_rule', 12);
+            $table->decimal('list_price', 14, 4);
+            $table->decimal('discount_percent', 8, 4)->nullable();
+            $table->bigInteger('discount_amount')->nullable();
+            $table->boolean('may_discount');
+            $table->string('tax_class', 20);
+            $table->bigInteger('gross');
+            $table->bigInteger('line_discount');
+            $table->bigInteger('coupon_discount')->default(0);
+            $table->bigInteger('slip_discount');
+            $table->bigInteger('net');
+            $table->bigInteger('tax_total');
+            $table->bigInteger('total');
+            $table->bigInteger('cost')->comment('of the whole line');
+            $table->string('note')->default('');
+            $table->foreignId('approval_id')->nullable()->constrained();
+            $table->json('serials')->nullable();
+            $table->unsignedBigInteger('origin_document_id')->nullable()->comment('of what comes back: the line it '
+                .'was sold on');
+            $table->unsignedSmallInteger('origin_position')->nullable();
+            $table->string('goods_to', 12)->nullable()->comment('of what comes back: stock, written_off, supplier, '
+                .'none');
+            $table->string('reason', 20)->nullable();
+            $table->index(['code', 'document_id']);
+            $table->index(['item_id', 'document_id']);
+            $table->primary(['document_id', 'position']);
+            $table->foreign(['origin_document_id', 'origin_position'], 'line_origin')
+                ->references(['document_id', 'position'])->on('document_lines');
+        });
+        Rows::check('document_lines', 'line_figures', 'quantity > 0 and direction in (\'out\',\'back\') and net = '
+            .'gross - line_discount - coupon_discount - slip_discount and net >= 0');
+        Rows::check('document_lines', 'line_back', 'direction = \'back\' or origin_document_id is null and (goods_to '
+            .'is null or goods_to = \'written_off\')');
+        Rows::keep('document_lines');
+        SealedRows::of('document_lines');
+
+        Schema::create('document_line_taxes', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('document_id');
+            $table->unsignedSmallInteger('position');
+            $table->string('component', 20);
+            $table->bigInteger('amount');
+            $table->primary(['document_id', 'position', 'component']);
+            $table->foreign(['document_id', 'position'])->references(['document_id', 'position'])->on('document_lines');
+        });
+        Rows::keep('document_line_taxes');
+        SealedRows::of('document_line_taxes');
+
+        Schema::create('document_taxes', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position');
+            $table->string('component', 20);
+            $table->string('name');
+            $table->decimal('rate', 8, 4);
+            $table->json('classes');
+            $table->json('on_top_of');
+            $table->bigInteger('base');
+            $table->bigInteger('amount');
+            $table->primary(['document_id', 'position']);
+        });
+        Rows::keep('document_taxes');
+        SealedRows::of('document_taxes');
+
+        Schema::create('document_tenders', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position');
+            $table->string('kind', 20);
+            $table->bigInteger('amount')->comment('what it paid, change taken off');
+            $table->bigInteger('given')->comment('what was handed over');
+            $table->string('reference', 60)->default('');
+            $table->string('card_type', 20)->default('');
+            $table->char('last_four', 4)->default('');
+            $table->string('authorisation', 20)->default('');
+            $table->index('authorisation');
+            $table->index(['kind', 'document_id']);
+            $table->index('last_four');
+            $table->primary(['document_id', 'position']);
+        });
+        Rows::keep('document_tenders');
+        SealedRows::of('document_tenders');
+
+        Schema::create('document_coupons', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position');
+            $table->unsignedBigInteger('coupon_id');
+            $table->string('code', 40);
+            $table->string('description', 160);
+            $table->decimal('percent', 8, 4)->nullable();
+            $table->bigInteger('amount')->nullable()->comment('as it stands on the coupon; null: a percentage');
+            $table->json('for_lines')->nullable()->comment('positions it is for; null: all');
+            $table->bigInteger('least_spend')->nullable();
+            $table->boolean('alone');
+            $table->bigInteger('taken')->comment('what it took off');
+            $table->index('coupon_id');
+            $table->primary(['document_id', 'position']);
+        });
+        Rows::keep('document_coupons');
+        SealedRows::of('document_coupons');
+
+        Schema::create('document_approvals', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->foreignId('approval_id')->constrained();
+            $table->string('place', 60)->comment('a line as line:1, else what of the document it is for');
+            $table->json('needed')->comment('the figures that needed it');
+            $table->primary(['document_id', 'approval_id', 'place']);
+        });
+        Rows::keep('document_approvals');
+        SealedRows::of('document_approvals');
+
+        Schema::create('document_digests', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->string('kind', 20);
+            $table->unsignedBigInteger('number');
+            $table->char('before', 64)->charset('ascii')->collation('ascii_bin')
+                ->comment('the digest of the document before it in its series');
+            $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');
+            $table->unique(['kind', 'number']);
+            $table->primary('document_id');
+        });
+        Rows::keep('document_digests');
+
+        Schema::create('proved_documents', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');
+            $table->primary('document_id');
+        });
+
+        Schema::create('journal_entries', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->date('business_date');
+            $table->bigInteger('debits');
+            $table->bigInteger('credits');
+            $table->index('business_date');
+            $table->primary('document_id');
+        });
+        Rows::check('journal_entries', 'balanced', 'debits = credits');
+        Rows::keep('journal_entries');
+        SealedRows::of('journal_entries');
+        Rows::refuse('journal_entries', 'INSERT', 'balanced', <<<'SQL'
+            NEW.debits <> NEW.credits
+            OR NEW.debits <> (SELECT COALESCE(SUM(debit), 0) FROM journal_lines WHERE document_id = NEW.document_id)
+            OR NEW.credits <> (SELECT COALESCE(SUM(credit), 0) FROM journal_lines WHERE document_id = NEW.document_id)
+            SQL, 'This journal does not balance');
+
+        Schema::create('journal_lines', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position');
+            $table->string('account', 30);
+            $table->bigInteger('debit');
+            $table->bigInteger('credit');
+            $table->index('account');
+            $table->primary(['document_id', 'position']);
+            $table->foreign('account')->references('code')->on('accounts');
+        });
+        Rows::check('journal_lines', 'one_side', 'debit >= 0 and credit >= 0 and debit = 0 <> (credit = 0)');
+        Rows::keep('journal_lines');
+        SealedRows::of('journal_lines');
+        Rows::refuse('journal_lines', 'INSERT', 'unsealed', 'EXISTS (SELECT 1 FROM journal_entries WHERE document_id '
+            .'= NEW.document_id)', 'This journal is sealed');
+    }
+};

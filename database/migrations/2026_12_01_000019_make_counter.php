@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+/** The working paper of the counter. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('slips', static function (Blueprint $table): void {
+            $table->id();
+            $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->comment('also the idempotency key of '
+                .'what it becomes');
+            $table->foreignId('location_id')->constrained();
+            $table->foreignId('till_id')->nullable()->constrained();
+            $table->foreignId('staff_id')->constrained('staff');
+            $table->foreignId('customer_id')->nullable()->constrained();
+            $table->string('state', 10)->default('open');
+            $table->unsignedInteger('version')->default(1);
+            $table->string('customer_name')->default('');
+            $table->date('business_date')->nullable()->comment('null: the day it is posted');
+            $table->decimal('discount_percent', 8, 4)->nullable();
+            $table->bigInteger('discount_amount')->nullable();
+            $table->string('title')->default('')->comment('for its tab: the customer or the first line');
+            $table->bigInteger('total')->default(0)->comment('for its tab: what it came to when it was last touched');
+            $table->bigInteger('cash')->nullable()->comment('counted so far');
+            $table->bigInteger('cheque')->nullable();
+            $table->string('cheque_number', 30)->default('');
+            $table->string('paper', 10)->default('print');
+            $table->string('mail_to')->default('');
+            $table->foreignId('document_id')->nullable()->constrained();
+            $table->timestamps(3);
+            $table->foreignId('contact_id')->nullable()->constrained();
+            $table->string('purchase_order', 40)->default('');
+            $table->string('job', 60)->default('');
+            $table->bigInteger('charge')->nullable()->comment('to the house account');
+            $table->bigInteger('on_account')->nullable()->comment('paid towards the house account with it');
+            $table->boolean('leaves_discount')->default(false)->comment('who pays towards the account pays in full: '
+                .'no settlement discount');
+            $table->foreignId('plan_id')->nullable()->constrained();
+            $table->foreignId('receipt_id')->nullable()->constrained('documents');
+            $table->bigInteger('deposit_in')->nullable()->comment('a deposit taken with it');
+            $table->string('deposit_for', 60)->default('');
+            $table->bigInteger('deposit_used')->nullable()->comment('of the deposits held, towards what is due');
+            $table->foreignId('layaway_id')->nullable()->constrained('layaways');
+            $table->json('layaways')->nullable()->comment('what is paid on which, and whether the goods leave');
+            $table->json('back')->nullable()->comment('what goes back by which way, minor units; null: nothing comes '
+                .'back');
+            $table->string('back_reference', 60)->default('')->comment('of the shop’s cheque or transfer');
+            $table->char('back_card', 48)->charset('ascii')->collation('ascii_bin')->nullable();
+            $table->string('credit_to', 10)->default('unused')->comment('what goes to the account beyond its '
+                .'invoice: unused or oldest');
+            $table->bigInteger('store_credit_used')->nullable();
+            $table->json('coupons')->nullable()->comment('ids, in the order they were shown');
+            $table->json('cards_sold')->nullable()->comment('gift cards sold or topped up with it');
+            $table->json('cards_used')->nullable()->comment('gift cards it is paid with');
+            $table->foreignId('credit_note_id')->nullable()->constrained('documents');
+            $table->foreignId('void_of_id')->nullable()->constrained('documents');
+            $table->json('back_other')->nullable()->comment('money ways opened that nothing came in by');
+            $table->unique('key');
+            $table->index(['location_id', 'state']);
+        });
+
+        Schema::create('slip_lines', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('position');
+            $table->foreignId('item_id')->nullable()->constrained();
+            $table->string('code', 24);
+            $table->string('description', 160);
+            $table->foreignId('department_id')->nullable()->comment('null: a fee')->constrained();
+            $table->decimal('quantity', 14, 4);
+            $table->string('unit', 12);
+            $table->decimal('unit_price', 14, 4);
+            $table->unsignedSmallInteger('price_per');
+            $table->string('price_rule', 12);
+            $table->string('price_source')->default('');
+            $table->decimal('list_price', 14, 4);
+            $table->decimal('discount_percent', 8, 4)->nullable();
+            $table->bigInteger('discount_amount')->nullable();
+            $table->string('tax_class', 20);
+            $table->boolean('may_discount');
+            $table->decimal('floor_price', 14, 4)->nullable();
+            $table->decimal('cost', 14, 4)->nullable();
+            $table->string('note')->default('');
+            $table->boolean('standing_discount')->default(false)->comment('the discount is the customer’s own');
+            $table->json('serials')->nullable();
+            $table->index(['slip_id', 'position']);
+        });
+
+        Schema::create('slip_acts', static function (Blueprint $table): void {
+            $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->comment('one act at the counter, done '
+                .'once however often it is sent');
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
+                ->comment('the digest of what a page asked');
+            $table->primary('key');
+        });
+
+        Schema::create('slip_returns', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('position');
+            $table->foreignId('origin_document_id')->nullable()->constrained('documents');
+            $table->unsignedSmallInteger('origin_position')->nullable();
+            $table->foreignId('item_id')->nullable()->constrained();
+            $table->string('code', 24);
+            $table->string('description', 160);
+            $table->foreignId('department_id')->nullable()->constrained();
+            $table->decimal('quantity', 14, 4);
+            $table->string('unit', 12);
+            $table->decimal('unit_price', 14, 4);
+            $table->unsignedSmallInteger('price_per');
+            $table->string('price_rule', 12);
+            $table->decimal('list_price', 14, 4);
+            $table->string('tax_class', 20);
+            $table->decimal('cost', 14, 4)->nullable();
+            $table->string('reason', 20);
+            $table->string('goods_to', 12);
+            $table->string('note')->default('');
+            $table->json('serials')->nullable();
+            $table->boolean('fee_waived')->default(false);
+            $table->boolean('receipt_shown')->default(false)->comment('found by its number, or by card and day');
+            $table->index(['slip_id', 'position']);
+        });
+
+        Schema::create('slip_holds', static function (Blueprint $table): void {
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->bigInteger('deposit');
+            $table->unsignedSmallInteger('count');
+            $table->string('rhythm', 10);
+            $table->date('first_due');
+            $table->date('expires_on');
+            $table->unsignedSmallInteger('grace_days');
+            $table->json('terms');
+            $table->mediumText('signature')->nullable();
+            $table->string('signed_by', 120)->default('');
+            $table->char('signed_for', 40)->charset('ascii')->default('')->comment('digest of what was signed');
+            $table->primary('slip_id');
+        });
+
+        Schema::table(
+            'approvals',
+            static fn (Blueprint $table) => $table->foreign('slip_id')->references('id')->on('slips'),
+        );
+    }
+};
