@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
@@ -12,35 +11,27 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Tax\TaxTerms;
 
-/** A document with everything but its number. */
+/** A document with everything but its number. Built from what it is, where and by whom, then said on. */
 final readonly class DocumentDraft
 {
     /**
      * @param  list<DraftLine>  $lines
-     * @param  list<DraftTender>  $tenders
      * @param  array<string, string>  $taxNames by component id
-     * @param  string  $key idempotency key: the same key is never posted twice
-     * @param  MoneyEntry|null  $entry what it moves, where it has no goods
-     * @param  Purpose  $withLines what it is for, where it has goods or a fee
-     * @param  list<DraftCoupon>  $coupons that took something off
-     * @param  int|null  $refersTo the document it takes back or follows
+     * @param  list<DraftTender>  $tenders
+     * @param  list<DraftCoupon>  $coupons
      */
-    public function __construct(
+    private function __construct(
         public DocumentKind $kind,
-        public int $locationId,
-        public int $tillId,
-        public int $staffId,
-        public CarbonImmutable $businessDate,
-        public CarbonImmutable $postedAt,
+        public PostedAt $at,
+        public string $key,
         public TaxTerms $terms,
         public ReckonedSlip $reckoned,
-        public ?Reduction $slipDiscount,
-        public array $lines,
-        public array $taxNames,
-        public array $tenders,
         public Money $cashRounding,
         public Money $change,
-        public string $key,
+        public ?Reduction $slipDiscount = null,
+        public array $lines = [],
+        public array $taxNames = [],
+        public array $tenders = [],
         public Party $party = new Party,
         public string $note = '',
         public ?MoneyEntry $entry = null,
@@ -49,6 +40,89 @@ final readonly class DocumentDraft
         public Purpose $withLines = Purpose::Sale,
         public array $coupons = [],
     ) {
+    }
+
+    /**
+     * @param  string  $key idempotency key: the same key is never posted twice
+     * @param  ReckonedSlip  $reckoned what its lines come to; of a document without goods, of no lines
+     */
+    public static function of(
+        DocumentKind $kind,
+        PostedAt $at,
+        string $key,
+        TaxTerms $terms,
+        ReckonedSlip $reckoned,
+    ): self {
+        $zero = Money::zero($reckoned->total->currency);
+
+        return new self($kind, $at, $key, $terms, $reckoned, $zero, $zero);
+    }
+
+    /**
+     * What it has of goods or fees.
+     *
+     * @param  list<DraftLine>  $lines
+     * @param  array<string, string>  $taxNames by component id
+     * @param  Reduction|null  $discount off the slip, as it was typed
+     */
+    public function withLines(array $lines, array $taxNames = [], ?Reduction $discount = null): self
+    {
+        return $this->but(['lines' => $lines, 'taxNames' => $taxNames, 'slipDiscount' => $discount]);
+    }
+
+    /** What its lines are for, where they are no sale. */
+    public function for(Purpose $purpose): self
+    {
+        return $this->but(['withLines' => $purpose]);
+    }
+
+    /** What it moves, where it has no goods. */
+    public function moving(MoneyEntry $entry): self
+    {
+        return $this->but(['entry' => $entry]);
+    }
+
+    /** @param  list<DraftTender>  $tenders */
+    public function settledBy(array $tenders, ?Money $rounding = null, ?Money $change = null): self
+    {
+        return $this->but([
+            'tenders' => $tenders,
+            'cashRounding' => $rounding ?? $this->cashRounding,
+            'change' => $change ?? $this->change,
+        ]);
+    }
+
+    public function to(Party $party): self
+    {
+        return $this->but(['party' => $party]);
+    }
+
+    public function noting(string $note): self
+    {
+        return $this->but(['note' => $note]);
+    }
+
+    /** The document it takes back or follows. */
+    public function referringTo(?int $document): self
+    {
+        return $this->but(['refersTo' => $document]);
+    }
+
+    public function approvedBy(?int $approval): self
+    {
+        return $this->but(['approvalId' => $approval]);
+    }
+
+    /** @param  list<DraftCoupon>  $coupons that took something off */
+    public function withCoupons(array $coupons): self
+    {
+        return $this->but(['coupons' => $coupons]);
+    }
+
+    /** @param  array<string, mixed>  $changed */
+    private function but(array $changed): self
+    {
+        return new self(...[...get_object_vars($this), ...$changed]);
     }
 
     public function purpose(): Purpose

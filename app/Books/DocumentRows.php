@@ -27,11 +27,11 @@ final readonly class DocumentRows
             'purpose' => $draft->purpose()->value,
             'number' => $this->number,
             'label' => $draft->kind->label($this->number),
-            'location_id' => $draft->locationId,
-            'till_id' => $draft->tillId,
-            'staff_id' => $draft->staffId,
-            'business_date' => $draft->businessDate->format('Y-m-d'),
-            'posted_at' => $draft->postedAt->format('Y-m-d H:i:s.v'),
+            'location_id' => $draft->at->locationId,
+            'till_id' => $draft->at->tillId,
+            'staff_id' => $draft->at->staffId,
+            'business_date' => $draft->at->day->format('Y-m-d'),
+            'posted_at' => $draft->at->moment->format('Y-m-d H:i:s.v'),
             'customer_id' => $draft->party->customerId,
             'currency' => $sums->total->currency->code,
             'tax_included' => (int) $draft->terms->taxIncluded,
@@ -227,7 +227,7 @@ final readonly class DocumentRows
     {
         return [
             'document_id' => $document,
-            'business_date' => $this->draft->businessDate->format('Y-m-d'),
+            'business_date' => $this->draft->at->day->format('Y-m-d'),
             'debits' => $this->journal->debits->minor,
             'credits' => $this->journal->credits->minor,
         ];

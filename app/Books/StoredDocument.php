@@ -76,33 +76,28 @@ final readonly class StoredDocument
             );
         }
 
-        return new DocumentDraft(
-            $document->kind,
-            $document->location_id,
-            $document->till_id,
-            $document->staff_id,
-            $document->business_date,
-            $document->posted_at,
-            $this->terms,
-            $reckoned,
-            $discount,
-            $lines,
-            array_map(
-                static fn (mixed $name): string => is_string($name) ? $name : '',
-                $document->taxes->pluck('name', 'component')->all(),
-            ),
-            array_values($document->tenders->map($this->tender(...))->all()),
-            $this->money($document->cash_rounding),
-            $this->money($document->change_given),
-            $document->idempotency_key,
-            $this->party(),
-            $document->note,
-            $document->purpose->hasLines() ? null : $this->entry(),
-            $document->refers_to_id,
-            $document->approval_id,
-            $document->purpose->hasLines() ? $document->purpose : Purpose::Sale,
-            $this->coupons($reckoned),
+        $taxNames = array_map(
+            static fn (mixed $name): string => is_string($name) ? $name : '',
+            $document->taxes->pluck('name', 'component')->all(),
         );
+        $draft = DocumentDraft::of(
+            $document->kind, PostedAt::stored($document), $document->idempotency_key, $this->terms, $reckoned,
+        )
+            ->withLines($lines, $taxNames, $discount)
+            ->settledBy(
+                array_values($document->tenders->map($this->tender(...))->all()),
+                $this->money($document->cash_rounding),
+                $this->money($document->change_given),
+            )
+            ->to($this->party())
+            ->noting($document->note)
+            ->referringTo($document->refers_to_id)
+            ->approvedBy($document->approval_id)
+            ->withCoupons($this->coupons($reckoned));
+
+        return $document->purpose->hasLines()
+            ? $draft->for($document->purpose)
+            : $draft->moving($this->entry());
     }
 
     /**

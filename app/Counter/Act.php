@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Books\PostedAt;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\GivenApproval;
@@ -33,6 +34,12 @@ final readonly class Act
     {
         return $this->approval
             ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
+    }
+
+    /** Where, when and by whom a slip is posted by it: at the slip's own location, on its day. */
+    public function postedAt(Slip $slip): PostedAt
+    {
+        return PostedAt::till($this->till, $this->by->id, $slip->business_date)->of($slip->location_id);
     }
 
     /** The same, with an approval that was given. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigDecimal;
-use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
@@ -30,15 +29,12 @@ use Elmstone\Plans\PlanGoesBack;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Receivables\Setting;
 use Elmstone\Receivables\TakeDiscountBack;
 use Elmstone\Returns\CreditSpread;
 use Elmstone\Returns\ShareRows;
 use Elmstone\Shop\House;
 use Elmstone\Stock\AverageCost;
-use Elmstone\Stock\Place;
-use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -111,7 +107,7 @@ final class PostCredit
         );
         $this->average->after(
             $moves,
-            new Place($slip->location_id, $act->till->id, $act->by->id, $slip->day()),
+            $act->postedAt($slip),
             $draft->key,
             $document,
         );
@@ -177,7 +173,7 @@ final class PostCredit
         Setting $setting,
         Act $act,
     ): Money {
-        $at = PostedAt::till($act->till, $act->by->id, $slip->day());
+        $at = $act->postedAt($slip);
 
         foreach ($ways->shares() ?? [] as $source => $shares) {
             $origin = str_starts_with($source, 'charged:') ? (int) substr($source, 8) : 0;
@@ -220,31 +216,18 @@ final class PostCredit
         ?HouseAccount $account,
     ): DocumentDraft {
         $slip = $reckoned->slip;
-        $now = CarbonImmutable::now();
-        $zero = $this->house->money(0);
+        $key = Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString();
         $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
 
-        return new DocumentDraft(
-            DocumentKind::CreditNote,
-            $slip->location_id,
-            $act->till->id,
-            $act->by->id,
-            $slip->business_date ?? ShopTime::dayOf($now),
-            $now,
-            $reckoned->terms,
-            $back->sums,
-            null,
-            $this->lines($reckoned, $back),
-            [...$names, ...$back->origins->taxNames()],
-            $tenders,
-            $ways->cashRounding(),
-            $zero,
-            Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString(),
-            SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)),
-            refersTo: count($slip->originals) === 1 ? array_key_first($slip->originals) : null,
-            approvalId: $reckoned->needs->approvalAt('refund')?->id,
-            withLines: $slip->void_of_id === null ? Purpose::Sale : Purpose::Void,
-        );
+        return DocumentDraft::of(
+            DocumentKind::CreditNote, $act->postedAt($slip), $key, $reckoned->terms, $back->sums,
+        )
+            ->for($slip->void_of_id === null ? Purpose::Sale : Purpose::Void)
+            ->withLines($this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()])
+            ->settledBy($tenders, $ways->cashRounding())
+            ->to(SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)))
+            ->referringTo(count($slip->originals) === 1 ? array_key_first($slip->originals) : null)
+            ->approvedBy($reckoned->needs->approvalAt('refund')?->id);
     }
 
     /** @return list<DraftLine> */

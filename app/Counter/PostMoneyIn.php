@@ -19,7 +19,6 @@ use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
 use Elmstone\Receivables\PaymentDraft;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Receivables\Setting;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
@@ -115,7 +114,7 @@ final class PostMoneyIn
                 $money->onLayaways(),
                 $money->onGiftCards(),
             ),
-            PostedAt::till($act->till, $act->by->id, $slip->day()),
+            $act->postedAt($slip),
             SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),
             $slip->hold === null && $slip->lines->isNotEmpty()
                 ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString()

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
-use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -32,7 +31,6 @@ use Elmstone\MoneyOut\Gate;
 use Elmstone\Receivables\HouseAccount;
 use Elmstone\Receivables\Ledger;
 use Elmstone\Receivables\LedgerEntry;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -260,7 +258,7 @@ final class PostSale
         $this->stock->take($moves);
         $this->assertNothingPromised($reckoned, $moves);
         $part = SettledSlip::sale($reckoned, $settlement);
-        $sale = $draft->document($part, $act->till->id, $act->by->id, CarbonImmutable::now());
+        $sale = $draft->document($part, $act->postedAt($slip));
         $document = $this->register->post($sale);
         $this->stock->record(
             'sale',
@@ -363,7 +361,7 @@ final class PostSale
             if ($part->leaves === true) {
                 $invoices[] = $this->complete->post(
                     $slip->paidOn[$part->layawayId],
-                    PostedAt::till($act->till, $act->by->id, $slip->day()),
+                    $act->postedAt($slip),
                 );
             }
         }

@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Brick\Math\BigDecimal;
-use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\House;
-use Elmstone\Support\ShopTime;
 use Ramsey\Uuid\Uuid;
 
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
@@ -26,30 +25,24 @@ final readonly class SaleDraft
     ) {
     }
 
-    public function document(SettledPart $tenders, int $tillId, int $staffId, CarbonImmutable $postedAt): DocumentDraft
+    /** @param  PostedAt  $at the slip's own location and day */
+    public function document(SettledPart $tenders, PostedAt $at): DocumentDraft
     {
         $slip = $this->reckoned->slip;
+        $key = Uuid::uuid5(Uuid::fromString($slip->key), 'sale')->toString();
 
-        return new DocumentDraft(
-            DocumentKind::Invoice,
-            $slip->location_id,
-            $tillId,
-            $staffId,
-            $slip->business_date ?? ShopTime::dayOf($postedAt),
-            $postedAt,
-            $this->reckoned->terms,
-            $this->reckoned->sums,
-            $slip->discount($this->house->currency()),
-            array_values($slip->lines->map($this->line(...))->all()),
-            $slip->location->taxProfile->components->pluck('name', 'code')->all(),
-            $tenders->tenders,
-            $tenders->cashRounding,
-            $tenders->change,
-            Uuid::uuid5(Uuid::fromString($slip->key), 'sale')->toString(),
-            $this->party,
-            approvalId: $this->reckoned->needs->approvalAt('charge')?->id,
-            coupons: $this->reckoned->draftCoupons(),
-        );
+        return DocumentDraft::of(
+            DocumentKind::Invoice, $at, $key, $this->reckoned->terms, $this->reckoned->sums,
+        )
+            ->withLines(
+                array_values($slip->lines->map($this->line(...))->all()),
+                $slip->location->taxProfile->components->pluck('name', 'code')->all(),
+                $slip->discount($this->house->currency()),
+            )
+            ->settledBy($tenders->tenders, $tenders->cashRounding, $tenders->change)
+            ->to($this->party)
+            ->approvedBy($this->reckoned->needs->approvalAt('charge')?->id)
+            ->withCoupons($this->reckoned->draftCoupons());
     }
 
     /** @return list<StockMove> */

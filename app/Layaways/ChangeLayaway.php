@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\PostedAt;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
@@ -14,7 +15,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Deposits\DepositLedger;
 use Elmstone\MoneyOut\HandBack;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;

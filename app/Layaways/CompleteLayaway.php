@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Brick\Math\BigDecimal;
-use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
 use Elmstone\Books\DraftTender;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
@@ -22,7 +22,6 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Paper\HandOver;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -177,40 +176,23 @@ final class CompleteLayaway
             );
         }
 
-        $zero = Money::zero($currency);
-
-        return new DocumentDraft(
-            DocumentKind::Invoice,
-            $layaway->location_id,
-            $at->tillId,
-            $at->staffId,
-            $at->day,
-            CarbonImmutable::now(),
-            $tax->terms,
-            $reckoned,
-            $layaway->discount($currency),
-            $drafts,
-            $tax->names,
-            [
-                new DraftTender(
-                    Tender::of(TenderKind::LayawayMoney, $reckoned->total),
-                    $reckoned->total,
-                    $layaway->label,
-                ),
-            ],
-            $zero,
-            $zero,
-            self::key($layaway),
-            new Party(
-                $layaway->customer_id,
-                $layaway->customer->name,
-                $layaway->purchase_order,
-                $layaway->job,
-                $layaway->buyer,
-                $tax->exempted(),
-            ),
-            "Layaway {$layaway->label} of {$layaway->made_on->format('j M Y')}",
+        $party = new Party(
+            $layaway->customer_id,
+            $layaway->customer->name,
+            $layaway->purchase_order,
+            $layaway->job,
+            $layaway->buyer,
+            $tax->exempted(),
         );
+        $money = Tender::of(TenderKind::LayawayMoney, $reckoned->total);
+
+        return DocumentDraft::of(
+            DocumentKind::Invoice, $at->of($layaway->location_id), self::key($layaway), $tax->terms, $reckoned,
+        )
+            ->withLines($drafts, $tax->names, $layaway->discount($currency))
+            ->settledBy([new DraftTender($money, $reckoned->total, $layaway->label)])
+            ->to($party)
+            ->noting("Layaway {$layaway->label} of {$layaway->made_on->format('j M Y')}");
     }
 
     private static function key(Layaway $layaway): string

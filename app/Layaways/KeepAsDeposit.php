@@ -7,11 +7,11 @@ namespace Elmstone\Layaways;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
 use Elmstone\Receivables\PaymentDraft;
-use Elmstone\Receivables\PostedAt;
 use Elmstone\Shop\House;
 
 /** Layaway money becomes a free deposit of the same customer. Inside a transaction, both locked. */

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;

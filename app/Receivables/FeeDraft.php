@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
 use Elmstone\Books\DraftTender;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
@@ -68,28 +68,20 @@ final readonly class FeeDraft
         );
         $zero = Money::zero($fee->currency);
 
-        return new DocumentDraft(
-            DocumentKind::Invoice,
-            $at->locationId,
-            $at->tillId,
-            $at->staffId,
-            $at->day,
-            CarbonImmutable::now(),
-            $terms,
-            $reckoned,
-            null,
-            [
-                new DraftLine(
-                    $reckoned->lines[0],
-                    null, 'FEE', $words, null, 'each', PriceRule::Typed,
-                    UnitPrice::of($fee->toString()),
-                    $zero,
-                ),
-            ],
-            $taxClass === null ? [] : $place->taxProfile->components->pluck('name', 'code')->all(),
-            $tenders, $zero, $zero, $key, $party, $note,
-            refersTo: $refersTo,
-            withLines: Purpose::Fee,
+        $line = new DraftLine(
+            $reckoned->lines[0], null, 'FEE', $words, null, 'each', PriceRule::Typed,
+            UnitPrice::of($fee->toString()), $zero,
         );
+
+        return DocumentDraft::of(DocumentKind::Invoice, $at, $key, $terms, $reckoned)
+            ->for(Purpose::Fee)
+            ->withLines(
+                [$line],
+                $taxClass === null ? [] : $place->taxProfile->components->pluck('name', 'code')->all(),
+            )
+            ->settledBy($tenders)
+            ->to($party)
+            ->noting($note)
+            ->referringTo($refersTo);
     }
 }

@@ -68,7 +68,7 @@ final class Ledger
                 continue;
             }
 
-            $day = $entry->draft->businessDate;
+            $day = $entry->draft->at->day;
             $balance += $effect->minor;
             $rows[] = [
                 'document_id' => $entry->documentId,

@@ -9,6 +9,7 @@ use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;

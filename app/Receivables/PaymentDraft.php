@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftTender;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
@@ -36,29 +36,14 @@ final readonly class PaymentDraft
         string $note = '',
         ?int $refersTo = null,
     ): DocumentDraft {
-        $zero = Money::zero($this->house->currency());
         $terms = $this->house->taxTerms();
+        $nothing = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), []));
 
-        return new DocumentDraft(
-            $kind,
-            $at->locationId,
-            $at->tillId,
-            $at->staffId,
-            $at->day,
-            CarbonImmutable::now(),
-            $terms,
-            Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), [])),
-            null,
-            [],
-            [],
-            $tenders,
-            $rounding ?? $zero,
-            $change ?? $zero,
-            $key,
-            $party->untaxed(),
-            $note,
-            $entry,
-            $refersTo,
-        );
+        return DocumentDraft::of($kind, $at, $key, $terms, $nothing)
+            ->moving($entry)
+            ->settledBy($tenders, $rounding, $change)
+            ->to($party->untaxed())
+            ->noting($note)
+            ->referringTo($refersTo);
     }
 }

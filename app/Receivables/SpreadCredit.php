@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;

@@ -8,6 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\MoneyEntry;
 use Elmstone\Books\Party;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;

@@ -10,6 +10,7 @@ use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentLine;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
@@ -26,7 +27,6 @@ use Elmstone\Staff\Staff;
 use Elmstone\Stock\AverageCost;
 use Elmstone\Stock\GoodsDraft;
 use Elmstone\Stock\GoodsLine;
-use Elmstone\Stock\Place;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -90,13 +90,13 @@ final class TakeBackWriteOff
                     ->all(),
             );
             $this->stock->take($moves);
-            $place = new Place($writeOff->location_id, $till->id, $by->id, ShopTime::today());
-            $document = $this->register->post($this->draft($writeOff, $reason, $key, $place));
+            $at = PostedAt::till($till, $by->id)->of($writeOff->location_id);
+            $document = $this->register->post($this->draft($writeOff, $reason, $key, $at));
             $this->stock->record(
                 'write_off',
                 array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves),
             );
-            $this->average->after($moves, $place, $key, $document);
+            $this->average->after($moves, $at, $key, $document);
 
             foreach ($writeOff->lines as $line) {
                 $line->serials === null
@@ -120,7 +120,7 @@ final class TakeBackWriteOff
         $this->stock->lock($moving);
     }
 
-    private function draft(Document $writeOff, string $reason, string $key, Place $place): DocumentDraft
+    private function draft(Document $writeOff, string $reason, string $key, PostedAt $at): DocumentDraft
     {
         $goods = $writeOff->lines->map(
             fn (DocumentLine $line): GoodsLine => new GoodsLine(
@@ -144,7 +144,7 @@ final class TakeBackWriteOff
         return $this->drafts->draft(
             Purpose::WriteOffReversed,
             array_values($goods->all()),
-            $place,
+            $at,
             $key,
             $reason,
             $writeOff->id,

@@ -10,6 +10,7 @@ use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
@@ -35,7 +36,6 @@ use Elmstone\Staff\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\GoodsDraft;
 use Elmstone\Stock\GoodsLine;
-use Elmstone\Stock\Place;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
@@ -257,7 +257,7 @@ final class WriteOff
             $lines,
         );
 
-        return $this->drafts->draft(Purpose::WriteOff, $goods, Place::at($till, $by), $key, $note);
+        return $this->drafts->draft(Purpose::WriteOff, $goods, PostedAt::till($till, $by->id), $key, $note);
     }
 
     private function cost(WriteOffLine $line): Money

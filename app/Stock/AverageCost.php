@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\PostedAt;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Catalogue\MovingAverage;
 use Elmstone\Core\Money\Money;
@@ -28,7 +29,7 @@ final class AverageCost
      * @param  list<StockMove>  $moves that came in already, and are recorded
      * @param  string  $key of the document they came in with
      */
-    public function after(array $moves, Place $at, string $key, int $document): void
+    public function after(array $moves, PostedAt $at, string $key, int $document): void
     {
         $came = [];
 

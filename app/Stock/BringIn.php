@@ -7,6 +7,7 @@ namespace Elmstone\Stock;
 use Brick\Math\RoundingMode;
 use Elmstone\Books\Document;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
@@ -43,7 +44,7 @@ final class BringIn
      *
      * @throws Refused nothing_chosen, nothing_comes, below_zero, day_closed
      */
-    public function handle(array $goods, Purpose $purpose, Place $at, string $key, string $note = ''): int
+    public function handle(array $goods, Purpose $purpose, PostedAt $at, string $key, string $note = ''): int
     {
         self::assertSound($goods);
 
@@ -59,7 +60,7 @@ final class BringIn
     }
 
     /** @param  list<Incoming>  $goods */
-    private function post(array $goods, Purpose $purpose, Place $at, string $key, string $note): int
+    private function post(array $goods, Purpose $purpose, PostedAt $at, string $key, string $note): int
     {
         $worth = Worth::of(
             array_map(static fn (Incoming $one): int => $one->item->id, $goods),

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Stock;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DraftLine;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
@@ -31,7 +31,7 @@ final readonly class GoodsDraft
     public function draft(
         Purpose $purpose,
         array $lines,
-        Place $place,
+        PostedAt $at,
         string $key,
         string $note,
         ?int $refersTo = null,
@@ -53,7 +53,6 @@ final readonly class GoodsDraft
         }
 
         $reckoned = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), $values));
-        $zero = $this->house->money(0);
         $drafts = array_map(
             static fn (GoodsLine $line, int $i): DraftLine => new DraftLine(
                 $reckoned->lines[$i],
@@ -75,27 +74,14 @@ final readonly class GoodsDraft
             array_keys($lines),
         );
 
-        return new DocumentDraft(
-            in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true)
-                ? DocumentKind::GoodsIn
-                : DocumentKind::Adjustment,
-            $place->locationId,
-            $place->tillId,
-            $place->staffId,
-            $place->day,
-            CarbonImmutable::now(),
-            $terms,
-            $reckoned,
-            null,
-            $drafts,
-            [],
-            [],
-            $zero,
-            $zero,
-            $key,
-            note: mb_substr($note, 0, 255),
-            refersTo: $refersTo,
-            withLines: $purpose,
-        );
+        $isGoodsIn = in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true);
+
+        return DocumentDraft::of(
+            $isGoodsIn ? DocumentKind::GoodsIn : DocumentKind::Adjustment, $at, $key, $terms, $reckoned,
+        )
+            ->for($purpose)
+            ->withLines($drafts)
+            ->noting(mb_substr($note, 0, 255))
+            ->referringTo($refersTo);
     }
 }

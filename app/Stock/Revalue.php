@@ -6,6 +6,7 @@ namespace Elmstone\Stock;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Item;
@@ -37,7 +38,7 @@ final class Revalue
      * @param  list<int>  $items
      * @return int|null the document's id; null: nothing differs
      */
-    public function handle(array $items, Place $at, string $key, string $note, ?int $refersTo = null): ?int
+    public function handle(array $items, PostedAt $at, string $key, string $note, ?int $refersTo = null): ?int
     {
         [$lines, $moves] = [[], []];
 

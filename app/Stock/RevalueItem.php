@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Stock;
 
+use Elmstone\Books\PostedAt;
 use Elmstone\Catalogue\CostChanged;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Item;
@@ -24,7 +25,7 @@ final class RevalueItem implements CostChanged
         $this->stock->lock((new GoodsMoving)->in($item->id, $till->location_id));
         $this->revalue->handle(
             [$item->id],
-            Place::at($till, $by),
+            PostedAt::till($till, $by->id),
             (string) Str::uuid(),
             "The cost of {$item->code} was changed on its page",
         );

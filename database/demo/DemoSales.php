@@ -7,6 +7,7 @@ namespace Elmstone\Demo;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentDraft;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
@@ -119,7 +120,7 @@ final class DemoSales
 
             foreach ($drafts as $i => [$draft, $itsMoves]) {
                 foreach ($itsMoves as $move) {
-                    $rows[] = [$move, $draft->businessDate, $ids[$i]];
+                    $rows[] = [$move, $draft->at->day, $ids[$i]];
                 }
             }
 
@@ -213,7 +214,9 @@ final class DemoSales
             $this->accounts?->charged($account->customer_id, (int) $slip->charge);
         }
 
-        return [$draft->document(SettledSlip::sale($reckoned, $settlement), $till->id, $clerk, $at), $draft->moves()];
+        $posted = PostedAt::till($till, $clerk, $day)->at($at);
+
+        return [$draft->document(SettledSlip::sale($reckoned, $settlement), $posted), $draft->moves()];
     }
 
     /** @return HouseAccount|null whose account is charged; null: it is paid at once */

@@ -7,6 +7,7 @@ namespace Elmstone\Demo;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
@@ -16,7 +17,6 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
-use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
@@ -172,7 +172,8 @@ final class DemoStock
 
         if ($goods !== []) {
             $till = $this->tills[$location];
-            $at = new Place($location, $till->id, Staff::query()->where('number', '201')->firstOrFail()->id, $day);
+            $by = Staff::query()->where('number', '201')->firstOrFail();
+            $at = PostedAt::till($till, $by->id, $day)->of($location);
             $this->bringIn->handle(
                 $goods,
                 $purpose,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Prove;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
@@ -45,7 +46,6 @@ use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
-use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
@@ -424,7 +424,7 @@ final class MixedRaceTest extends RaceCase
             ),
             $this->chance->shuffleArray(self::GOODS),
         );
-        app(BringIn::class)->handle($goods, Purpose::GoodsIn, Place::at($this->till, $this->by), (string) Str::uuid());
+        app(BringIn::class)->handle($goods, Purpose::GoodsIn, PostedAt::till($this->till, $this->by->id), (string) Str::uuid());
     }
 
     private function writeOff(): void

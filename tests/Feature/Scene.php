@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Words;
@@ -23,7 +24,6 @@ use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
-use Elmstone\Stock\Place;
 use Elmstone\Stock\RevalueItem;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -183,7 +183,7 @@ final class Scene
         app(BringIn::class)->handle(
             $goods,
             Purpose::OpeningStock,
-            Place::at(Till::query()->findOrFail($till), Staff::query()->firstOrFail()),
+            PostedAt::till(Till::query()->findOrFail($till), Staff::query()->firstOrFail()->id),
             (string) Str::uuid(),
         );
     }

@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -17,7 +18,6 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
-use Elmstone\Stock\Place;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -55,7 +55,7 @@ final class StockWorthTest extends FeatureCase
         ?string $key = null,
     ): Document {
         $goods = [new Incoming(self::item($code), Quantity::of($quantity), Money::of($amount, Currency::of('USD')))];
-        $at = Place::at(Till::query()->findOrFail(1), Staff::query()->where('number', '301')->firstOrFail());
+        $at = PostedAt::till(Till::query()->findOrFail(1), Staff::query()->where('number', '301')->firstOrFail()->id);
 
         return Document::query()->findOrFail(
             app(BringIn::class)->handle($goods, Purpose::GoodsIn, $at, $key ?? (string) Str::uuid()),
@@ -240,9 +240,9 @@ final class StockWorthTest extends FeatureCase
         app(BringIn::class)->handle(
             [new Incoming(self::item(), Quantity::of('1'), Money::of('1.00', Currency::of('USD')))],
             Purpose::GoodsIn,
-            Place::at(
+            PostedAt::till(
                 Till::query()->findOrFail(1),
-                Staff::query()->firstOrFail(),
+                Staff::query()->firstOrFail()->id,
                 CarbonImmutable::parse((string) $day),
             ),
             (string) Str::uuid(),
