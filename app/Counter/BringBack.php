@@ -81,7 +81,7 @@ final class BringBack
                 ->get()
                 ->keyBy('id');
             $documents = $documents->filter(
-                fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id),
+                fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id, $act->till),
             );
             $origins = Origins::of($this->house->currency(), $documents->modelKeys());
 

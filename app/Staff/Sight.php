@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
 
 /** Whether somebody sees slips and documents of other locations: whoever may, and clerks where the owner set it so. */
 final class Sight
@@ -18,8 +19,9 @@ final class Sight
         return $staff->mayDo(Ability::SeeOtherLocations) || $this->house->shop()->see_other_locations;
     }
 
-    public function sees(Staff $staff, int $location): bool
+    /** @param  Till|null  $till where they stand; null: where they signed in */
+    public function sees(Staff $staff, int $location, ?Till $till = null): bool
     {
-        return $location === $this->atTill->till()->location_id || $this->seesAll($staff);
+        return $this->seesAll($staff) || $location === ($till ?? $this->atTill->till())->location_id;
     }
 }

@@ -67,7 +67,7 @@ return new class extends Migration
             NOT (NEW.document_id <=> OLD.document_id AND NEW.kind <=> OLD.kind AND NEW.amount <=> OLD.amount
                 AND NEW.business_date <=> OLD.business_date AND NEW.due_date <=> OLD.due_date)
             SQL, 'Posted is posted: of an open item only what is open changes');
-        Rows::refuse('open_items', 'DELETE', 'keep_all', 'TRUE', 'Posted is posted: open_items rows are never deleted');
+        Rows::refuse('open_items', 'DELETE', 'keep_all', null, 'Posted is posted: open_items rows are never deleted');
 
         Schema::create('allocations', static function (Blueprint $table): void {
             $table->id();

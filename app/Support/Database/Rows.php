@@ -20,23 +20,20 @@ final class Rows
     {
         foreach (['UPDATE', 'DELETE'] as $act) {
             $message = 'Posted is posted: '.($words ?? "{$table} rows are never changed");
-            self::refuse($table, $act, 'no_'.strtolower($act), 'TRUE', $message);
+            self::refuse($table, $act, 'no_'.strtolower($act), null, $message);
         }
     }
 
     /**
      * @param  'INSERT'|'UPDATE'|'DELETE'  $act
      * @param  string  $name what the trigger is called after its table's name
-     * @param  string  $condition SQL over OLD and NEW; where it holds, the act is refused
+     * @param  string|null  $condition SQL over OLD and NEW; where it holds, the act is refused; null: always
      * @param  string  $message what is said then
      */
-    public static function refuse(string $table, string $act, string $name, string $condition, string $message): void
+    public static function refuse(string $table, string $act, string $name, ?string $condition, string $message): void
     {
-        DB::unprepared(<<<SQL
-            CREATE TRIGGER {$table}_{$name} BEFORE {$act} ON {$table} FOR EACH ROW
-            IF {$condition} THEN
-                SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '{$message}';
-            END IF
-            SQL);
+        $signal = "SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '{$message}'";
+        $body = $condition === null ? $signal : "IF {$condition} THEN {$signal}; END IF";
+        DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$act} ON {$table} FOR EACH ROW {$body}");
     }
 }
