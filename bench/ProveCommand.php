@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Bench;
 
 use Elmstone\Books\Chain\Seal;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 use Illuminate\Support\Collection;

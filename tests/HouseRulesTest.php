@@ -190,9 +190,9 @@ final class HouseRulesTest
             ->excluding(Selector::inNamespace('Elmstone\Books'), Selector::inNamespace('Elmstone\Tests'))
             ->shouldNotDependOn()
             ->classes(
-                Selector::classname('Elmstone\Books\DocumentRows'),
-                Selector::classname('Elmstone\Books\SaleJournal'),
-                Selector::classname('Elmstone\Books\MoneyJournal'),
+                Selector::classname('Elmstone\Books\Drafts\DocumentRows'),
+                Selector::classname('Elmstone\Books\Drafts\SaleJournal'),
+                Selector::classname('Elmstone\Books\Drafts\MoneyJournal'),
             )
             ->because('documents and journals have one writer');
     }

@@ -6,6 +6,8 @@ namespace Elmstone\Books;
 
 use Elmstone\Books\Chain\ProveChain;
 use Elmstone\Books\Chain\Seal;
+use Elmstone\Books\Proof\Prove;
+use Elmstone\Books\Proof\ProveApprovals;
 use Elmstone\Support\Asked;
 use Elmstone\Support\RoomProvider;
 

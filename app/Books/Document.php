@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;

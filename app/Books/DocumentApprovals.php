@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Elmstone\Staff\Approval;
-use Elmstone\Staff\Need;
+use Elmstone\Staff\Approvals\Approval;
+use Elmstone\Staff\Approvals\Need;
 use Illuminate\Support\Facades\DB;
 
 /** What was approved for a document, and the figures that needed it: kept with the document, and never changed. */

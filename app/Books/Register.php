@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Books\Chain\Seal;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DocumentRows;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Support\Asked;
 use Illuminate\Support\Facades\DB;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approval;
+use Elmstone\Staff\Approvals\Approval;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
 use Elmstone\Support\ShopTime;

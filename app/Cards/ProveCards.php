@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
-use Elmstone\Books\Check;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\Proof;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter;
 
+use Elmstone\Counter\Page\InSight;
+use Elmstone\Counter\Post\FinishSale;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Route;
 

@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
-use Elmstone\Counter\BackController;
-use Elmstone\Counter\CounterController;
-use Elmstone\Counter\CreditController;
-use Elmstone\Counter\CreditNoteController;
-use Elmstone\Counter\HoldController;
-use Elmstone\Counter\LayawayRowController;
-use Elmstone\Counter\LineController;
-use Elmstone\Counter\SettleController;
-use Elmstone\Counter\WhoController;
+use Elmstone\Counter\Page\BackController;
+use Elmstone\Counter\Page\CounterController;
+use Elmstone\Counter\Page\CreditController;
+use Elmstone\Counter\Page\CreditNoteController;
+use Elmstone\Counter\Page\HoldController;
+use Elmstone\Counter\Page\LayawayRowController;
+use Elmstone\Counter\Page\LineController;
+use Elmstone\Counter\Page\SettleController;
+use Elmstone\Counter\Page\WhoController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:sell')->group(function (): void {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Coupons;
 
-use Elmstone\Books\Check;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\Proof;
 use Illuminate\Support\Facades\DB;
 
 /** Proves the coupons: each was used as often as documents say, and what it took off is what came off their lines. */

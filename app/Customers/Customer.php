@@ -6,7 +6,7 @@ namespace Elmstone\Customers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Books\Exempted;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Core\Money\Percentage;
 use Illuminate\Database\Eloquent\Collection;

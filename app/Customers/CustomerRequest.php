@@ -6,7 +6,7 @@ namespace Elmstone\Customers;
 
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
-use Elmstone\Books\Exempted;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Deposits;
 
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Check;
-use Elmstone\Books\ControlAccountProof;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\ControlAccountProof;
+use Elmstone\Books\Proof\Proof;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -7,7 +7,7 @@ namespace Elmstone\Deposits;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
-use Elmstone\Receivables\TakesBackHeld;
+use Elmstone\Receivables\Payments\TakesBackHeld;
 use Illuminate\Support\Facades\DB;
 
 /** A deposit whose receipt is taken back is not held any more, as far as it still is. */

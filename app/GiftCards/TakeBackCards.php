@@ -7,7 +7,7 @@ namespace Elmstone\GiftCards;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
-use Elmstone\Receivables\TakesBackHeld;
+use Elmstone\Receivables\Payments\TakesBackHeld;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Interchange;
 
 use Elmstone\Customers\Customer;
-use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Shop\House;
 use Generator;
 use Illuminate\Support\Facades\DB;

@@ -9,7 +9,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DocumentLine;
 use Elmstone\Books\DocumentTax;
-use Elmstone\Books\Exempted;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Slip\Direction;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Elmstone\Staff\GivenApproval;
+use Elmstone\Staff\Approvals\GivenApproval;
 
 /** A cancellation as somebody wants it. */
 final readonly class CancelOrder

@@ -6,7 +6,7 @@ namespace Elmstone\Layaways;
 
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
-use Elmstone\Staff\GivenApproval;
+use Elmstone\Staff\Approvals\GivenApproval;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A cancellation as it was typed. */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Brick\Math\BigDecimal;
-use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\DraftLine;
-use Elmstone\Books\DraftTender;
-use Elmstone\Books\Party;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DraftLine;
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\MoneyEntry;
-use Elmstone\Books\Party;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Register;
 use Elmstone\Deposits\DepositAccount;
 use Elmstone\Deposits\DepositLedger;
-use Elmstone\Receivables\PaymentDraft;
+use Elmstone\Receivables\Ledger\PaymentDraft;
 use Elmstone\Shop\House;
 
 /** Layaway money becomes a free deposit of the same customer. Inside a transaction, both locked. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Elmstone\Receivables\FollowsMerge;
+use Elmstone\Receivables\Accounts\FollowsMerge;
 
 /** Layaways of the one that goes belong to the other. */
 final class MergeLayaways implements FollowsMerge

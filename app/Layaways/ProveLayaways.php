@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Check;
-use Elmstone\Books\ControlAccountProof;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\ControlAccountProof;
+use Elmstone\Books\Proof\Proof;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;

@@ -7,7 +7,7 @@ namespace Elmstone\Layaways;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
-use Elmstone\Receivables\TakesBackHeld;
+use Elmstone\Receivables\Payments\TakesBackHeld;
 
 /** A payment on layaways whose cheque came back is open again, as long as their goods are still here. */
 final class TakeBackPayment implements TakesBackHeld

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Elmstone\Books\Exempted;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Tax\Exemption;
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Core\Tax\TaxProfile;

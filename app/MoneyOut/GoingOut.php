@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\MoneyOut;
 
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Staff\LimitMatter;
+use Elmstone\Staff\Approvals\LimitMatter;
 
 /** So much that is to leave the house by one way, of what original. */
 final readonly class GoingOut

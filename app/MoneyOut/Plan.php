@@ -11,9 +11,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Staff\LimitMatter;
-use Elmstone\Staff\Limits;
-use Elmstone\Staff\Need;
+use Elmstone\Staff\Approvals\LimitMatter;
+use Elmstone\Staff\Approvals\Limits;
+use Elmstone\Staff\Approvals\Need;
 use Elmstone\Support\Show;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\Exempted;
+use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
-use Elmstone\Receivables\FollowsMerge;
+use Elmstone\Receivables\Accounts\FollowsMerge;
 
 /** Plans of the one that goes belong to the other, as their items do. */
 final class MergePlans implements FollowsMerge

@@ -9,7 +9,7 @@ use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;

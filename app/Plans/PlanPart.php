@@ -6,7 +6,7 @@ namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 

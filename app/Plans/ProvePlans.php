@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Plans;
 
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Check;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\Proof;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Receivables\Accounts\MergeCustomers;
+use Elmstone\Receivables\Ledger\ProveReceivables;
+use Elmstone\Receivables\Payments\ReturnPayment;
+use Elmstone\Receivables\Payments\ReverseReceipt;
 use Elmstone\Support\RoomProvider;
 
 /** House accounts, open items, payments, statements. */

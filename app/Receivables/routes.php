@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use Elmstone\Receivables\AccountController;
-use Elmstone\Receivables\AgeingController;
-use Elmstone\Receivables\FinanceChargeController;
-use Elmstone\Receivables\PaymentController;
-use Elmstone\Receivables\StatementController;
-use Elmstone\Receivables\TakenBackController;
+use Elmstone\Receivables\Accounts\AccountController;
+use Elmstone\Receivables\Ageing\AgeingController;
+use Elmstone\Receivables\FinanceCharges\FinanceChargeController;
+use Elmstone\Receivables\Payments\PaymentController;
+use Elmstone\Receivables\Payments\TakenBackController;
+use Elmstone\Receivables\Statements\StatementController;
 use Illuminate\Support\Facades\Route;
 
 Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])

@@ -7,11 +7,11 @@ namespace Elmstone\Returns;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\ItemKind;
-use Elmstone\Receivables\AccountItems;
-use Elmstone\Receivables\HouseAccount;
-use Elmstone\Receivables\Ledger;
-use Elmstone\Receivables\OpenItemRecord;
-use Elmstone\Receivables\Setting;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ledger\AccountItems;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Ledger\Setting;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 

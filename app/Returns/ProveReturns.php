@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Check;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\Check;
+use Elmstone\Books\Proof\Proof;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Shop\House;

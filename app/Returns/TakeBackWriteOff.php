@@ -6,11 +6,11 @@ namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Books\Document;
-use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentLine;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
-use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;

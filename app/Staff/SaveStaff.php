@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Staff\Doors\SecurityEvent;
+use Elmstone\Staff\Doors\SecurityLog;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Shop\House;
+use Elmstone\Staff\Doors\PinTries;
+use Elmstone\Staff\Doors\Presence;
+use Elmstone\Staff\Doors\SecurityEvent;
+use Elmstone\Staff\Doors\SecurityLog;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

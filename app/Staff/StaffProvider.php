@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
+use Elmstone\Staff\Approvals\Limits;
+use Elmstone\Staff\Doors\RequireTill;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Route;
@@ -29,7 +31,7 @@ final class StaffProvider extends RoomProvider
 
     protected function routes(): void
     {
-        Route::middleware('web')->group(__DIR__.'/doors.php');
+        Route::middleware('web')->group(__DIR__.'/Doors/doors.php');
         parent::routes();
     }
 }

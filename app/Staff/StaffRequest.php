@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Closure;
+use Elmstone\Staff\Doors\EasyPin;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

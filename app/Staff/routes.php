@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Elmstone\Staff\LimitsController;
-use Elmstone\Staff\SecurityLogController;
-use Elmstone\Staff\SignInController;
+use Elmstone\Staff\Approvals\LimitsController;
+use Elmstone\Staff\Doors\SecurityLogController;
+use Elmstone\Staff\Doors\SignInController;
 use Elmstone\Staff\StaffController;
 use Illuminate\Support\Facades\Route;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Brick\Math\BigDecimal;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Catalogue\MovingAverage;
 use Elmstone\Core\Money\Money;

@@ -6,8 +6,8 @@ namespace Elmstone\Stock;
 
 use Brick\Math\RoundingMode;
 use Elmstone\Books\Document;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
-use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Stock;
 
-use Elmstone\Books\DocumentDraft;
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\DraftLine;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DraftLine;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;

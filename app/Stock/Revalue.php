@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
-use Elmstone\Books\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Item;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Stock;
 
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Catalogue\CostChanged;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Item;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\StoreCredit;
 
-use Elmstone\Receivables\FollowsMerge;
+use Elmstone\Receivables\Accounts\FollowsMerge;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 

@@ -7,7 +7,7 @@ namespace Elmstone\Demo;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;

@@ -6,11 +6,11 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\Counter\Slip;
+use Elmstone\Counter\Slip\Slip;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Plans\Plan;
-use Elmstone\Staff\Approval;
+use Elmstone\Staff\Approvals\Approval;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

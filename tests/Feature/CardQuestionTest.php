@@ -566,7 +566,7 @@ final class CardQuestionTest extends FeatureCase
         ]);
         $this->assertStringContainsString(
             '1 more went back than it brought',
-            implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults),
+            implode("\n", app(\Elmstone\Books\Proof\Prove::class)->handle()->faults),
         );
     }
 }

@@ -6,7 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Closure;
 use Elmstone\Books\Chain\Says;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Core\Proof\CanonicalJson;
 use Elmstone\Core\Proof\Link;
 use Illuminate\Support\Facades\Artisan;

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Customers\PriceLevel;
-use Elmstone\Receivables\HouseAccount;
-use Elmstone\Receivables\ManageAccount;
-use Elmstone\Receivables\MergeCustomers;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Accounts\ManageAccount;
+use Elmstone\Receivables\Accounts\MergeCustomers;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

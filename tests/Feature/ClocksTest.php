@@ -6,9 +6,9 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Counter\Slip;
+use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
-use Elmstone\Staff\PinTries;
+use Elmstone\Staff\Doors\PinTries;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

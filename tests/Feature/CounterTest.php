@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
-use Elmstone\Staff\Approval;
+use Elmstone\Staff\Approvals\Approval;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Closure;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -76,7 +76,7 @@ final class CreditProofTest extends TamperCase
             static fn () => DB::table('document_coupons')->insert([
                 'document_id' => (int) DB::table('documents')->where('kind', 'invoice')->min('id'),
                 'position' => 2,
-                'coupon_id' => 1,
+                'coupon_id' => (int) DB::table('coupons')->min('id'),
                 'code' => 'X',
                 'description' => '',
                 'amount' => 5,

@@ -584,7 +584,7 @@ final class CreditTest extends FeatureCase
             ->update(['code' => $b->code]);
         $this->assertStringContainsString(
             'was not given to it',
-            implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults),
+            implode("\n", app(\Elmstone\Books\Proof\Prove::class)->handle()->faults),
         );
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
-use Elmstone\Receivables\HouseAccount;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
@@ -319,6 +319,6 @@ final class CustomersTest extends FeatureCase
         $this->as('101')
             ->post("/customers/{$customer->number}/sell")
             ->assertRedirect();
-        $this->assertSame($customer->id, \Elmstone\Counter\Slip::query()->firstOrFail()->customer_id);
+        $this->assertSame($customer->id, \Elmstone\Counter\Slip\Slip::query()->firstOrFail()->customer_id);
     }
 }

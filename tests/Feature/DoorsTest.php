@@ -7,7 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Shop;
 use Elmstone\Shop\Till;
-use Elmstone\Staff\EasyPin;
+use Elmstone\Staff\Doors\EasyPin;
 use Elmstone\Staff\Staff;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;

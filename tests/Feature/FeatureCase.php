@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\Counter\Slip;
+use Elmstone\Counter\Slip\Slip;
 use Elmstone\GiftCards\GiftCard;
 use Elmstone\GiftCards\KeptCode;
 use Elmstone\Staff\Staff;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Closure;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Layaways\Layaway;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -86,7 +86,7 @@ final class HeldProofTest extends TamperCase
                 'item_id' => (int) DB::table('items')->min('id'),
                 'serial' => 'X',
                 'state' => 'aside',
-                'layaway_id' => 999999,
+                'layaway_id' => null,
             ]),
             'those aside for a layaway that is not open',
         ];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Customers\Customer;
 use Elmstone\Interchange\Bank\BankEntry;
 use Elmstone\Interchange\Bank\BankFile;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\PostedAt;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -14,18 +14,18 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Counter\Act;
-use Elmstone\Counter\AddToSlip;
-use Elmstone\Counter\BringBack;
-use Elmstone\Counter\ChargeSlip;
-use Elmstone\Counter\ChooseRefund;
-use Elmstone\Counter\CountTender;
-use Elmstone\Counter\HoldSlip;
-use Elmstone\Counter\PayLayaway;
-use Elmstone\Counter\PostSale;
-use Elmstone\Counter\PutCustomer;
-use Elmstone\Counter\ReckonedCounter;
-use Elmstone\Counter\SlipDesk;
+use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\HoldSlip;
+use Elmstone\Counter\Parts\PayLayaway;
+use Elmstone\Counter\Post\PostSale;
+use Elmstone\Counter\Settle\ChargeSlip;
+use Elmstone\Counter\Settle\ChooseRefund;
+use Elmstone\Counter\Settle\CountTender;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\AddToSlip;
+use Elmstone\Counter\Slip\PutCustomer;
+use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
@@ -34,8 +34,8 @@ use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayMoney;
 use Elmstone\Layaways\LineChange;
 use Elmstone\MoneyOut\Plan;
-use Elmstone\Receivables\OpenItemRecord;
-use Elmstone\Receivables\SpreadCredit;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Payments\SpreadCredit;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Returns\WriteOff;
 use Elmstone\Returns\WriteOffLine;
@@ -424,7 +424,12 @@ final class MixedRaceTest extends RaceCase
             ),
             $this->chance->shuffleArray(self::GOODS),
         );
-        app(BringIn::class)->handle($goods, Purpose::GoodsIn, PostedAt::till($this->till, $this->by->id), (string) Str::uuid());
+        app(BringIn::class)->handle(
+            $goods,
+            Purpose::GoodsIn,
+            PostedAt::till($this->till, $this->by->id),
+            (string) Str::uuid(),
+        );
     }
 
     private function writeOff(): void

@@ -9,18 +9,18 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
-use Elmstone\Receivables\AsOf;
-use Elmstone\Receivables\Call;
-use Elmstone\Receivables\HouseAccount;
-use Elmstone\Receivables\ManageAccount;
-use Elmstone\Receivables\ReturnPayment;
-use Elmstone\Receivables\RunStatements;
-use Elmstone\Receivables\Statement;
-use Elmstone\Receivables\StatementKind;
-use Elmstone\Receivables\StatementOptions;
-use Elmstone\Receivables\StatementRun;
-use Elmstone\Receivables\StatementWay;
-use Elmstone\Receivables\Worklist;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Accounts\ManageAccount;
+use Elmstone\Receivables\Ageing\AsOf;
+use Elmstone\Receivables\Ageing\Call;
+use Elmstone\Receivables\Ageing\Worklist;
+use Elmstone\Receivables\Payments\ReturnPayment;
+use Elmstone\Receivables\Statements\RunStatements;
+use Elmstone\Receivables\Statements\Statement;
+use Elmstone\Receivables\Statements\StatementKind;
+use Elmstone\Receivables\Statements\StatementOptions;
+use Elmstone\Receivables\Statements\StatementRun;
+use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Shop\Till;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -82,7 +82,7 @@ final class OfficeWorkTest extends FeatureCase
             ])
             ->assertSessionHasNoErrors();
         $account = HouseAccount::query()->with('customer')->findOrFail($customer->id);
-        $data = app(\Elmstone\Receivables\StatementPaper::class)->of(
+        $data = app(\Elmstone\Receivables\Statements\StatementPaper::class)->of(
             $account,
             StatementOptions::of(CarbonImmutable::parse('2026-11-30')),
         );
@@ -117,7 +117,7 @@ final class OfficeWorkTest extends FeatureCase
             ->update([
                 'state' => 'made',
                 'data' => json_encode(
-                    app(\Elmstone\Receivables\StatementPaper::class)->of(
+                    app(\Elmstone\Receivables\Statements\StatementPaper::class)->of(
                         HouseAccount::query()->with('customer')->firstOrFail(),
                         StatementOptions::fromArray($run->options),
                     ),
@@ -269,8 +269,8 @@ final class OfficeWorkTest extends FeatureCase
         $this->assertTrue($call->isBroken());
         $this->assertCount(1, app(Worklist::class)->today(CarbonImmutable::today()));
         $credit = $this->pay($customer, '200.00');
-        app(\Elmstone\Receivables\SpreadCredit::class)->handle(
-            \Elmstone\Receivables\OpenItemRecord::query()->findOrFail($credit),
+        app(\Elmstone\Receivables\Payments\SpreadCredit::class)->handle(
+            \Elmstone\Receivables\Ledger\OpenItemRecord::query()->findOrFail($credit),
             [],
             'not meant for it',
             (string) Str::uuid(),

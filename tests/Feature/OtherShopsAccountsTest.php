@@ -6,11 +6,11 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Accounts as BooksAccounts;
 use Elmstone\Books\Document;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Interchange\UblInvoice;
-use Elmstone\Receivables\HouseAccount;
-use Elmstone\Receivables\StatementOptions;
-use Elmstone\Receivables\StatementPaper;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Statements\StatementOptions;
+use Elmstone\Receivables\Statements\StatementPaper;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxProfileRecord;
 use Illuminate\Support\Str;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
-use Elmstone\Receivables\HouseAccount;
-use Elmstone\Receivables\Ledger;
-use Elmstone\Receivables\OpenItemRecord;
-use Elmstone\Receivables\Setting;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Ledger\Setting;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;

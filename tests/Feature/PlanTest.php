@@ -9,7 +9,7 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Plans\Plan;
 use Elmstone\Plans\PlanPart;
-use Elmstone\Receivables\AsOf;
+use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Reminders\SendReminders;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

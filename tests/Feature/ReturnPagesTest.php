@@ -175,7 +175,7 @@ final class ReturnPagesTest extends FeatureCase
         $this->back($this->sellTo($from, 'LH-1140'), [1 => '1'])->assertOk();
         $this->refund('store_credit');
         $this->does('post')->assertOk();
-        app(\Elmstone\Receivables\MergeCustomers::class)->handle($from, $into, $this->staff('301'));
+        app(\Elmstone\Receivables\Accounts\MergeCustomers::class)->handle($from, $into, $this->staff('301'));
         $this->assertSame(
             [$from->id => 0, $into->id => 424],
             DB::table('store_credit_accounts')->orderBy('customer_id')->pluck('held', 'customer_id')->all(),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Counter\ReturnOnSlip;
+use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Customers\Customer;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

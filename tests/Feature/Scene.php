@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Words;

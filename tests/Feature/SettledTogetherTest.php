@@ -6,7 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Customers\Customer;
 use PHPUnit\Framework\Attributes\DataProvider;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Staff\CheckPin;
-use Elmstone\Staff\PinTries;
+use Elmstone\Staff\Doors\CheckPin;
+use Elmstone\Staff\Doors\PinTries;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;

@@ -6,7 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Books\PostedAt;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -256,7 +256,10 @@ final class StockWorthTest extends FeatureCase
         $this->sell('2 x LH-1140');
         $this->assertProves();
         $tamper();
-        $this->assertStringContainsString($found, implode("\n", app(\Elmstone\Books\Prove::class)->handle()->faults));
+        $this->assertStringContainsString(
+            $found,
+            implode("\n", app(\Elmstone\Books\Proof\Prove::class)->handle()->faults),
+        );
     }
 
     /** @return iterable<string, array{callable(): mixed, string}> */

@@ -7,7 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Customers\Customer;
-use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

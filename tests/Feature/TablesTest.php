@@ -6,12 +6,12 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Interchange\Bank\BankCsv;
-use Elmstone\Interchange\Bank\BankEntryRead;
-use Elmstone\Interchange\Bank\BankTable;
-use Elmstone\Interchange\Bank\GuessColumns;
+use Elmstone\Interchange\Bank\Read\BankCsv;
+use Elmstone\Interchange\Bank\Read\BankEntryRead;
+use Elmstone\Interchange\Bank\Read\BankTable;
+use Elmstone\Interchange\Bank\Read\GuessColumns;
 use Elmstone\Interchange\CsvRows;
-use Elmstone\Receivables\StatementPdf;
+use Elmstone\Receivables\Statements\StatementPdf;
 use Elmstone\Tests\TestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Smalot\PdfParser\Parser;

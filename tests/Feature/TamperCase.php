@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Illuminate\Support\Facades\DB;
 
 /** What somebody can do who is past the database's own locks: on a database of its own, whose triggers are gone. */

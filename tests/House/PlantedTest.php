@@ -18,13 +18,13 @@ final class PlantedTest extends TestCase
         'the core knows a room' => ['Core\Slip\Planted', 'Elmstone\Books\Document'],
         'a circle in the core' => ['Core\Tax\Planted', 'Elmstone\Core\Slip\SlipLine'],
         'a room leans on one that is none of its neighbours' => ['Shop\Planted', 'Elmstone\Customers\Customer'],
-        'a room leans on one that stands on it' => ['Books\Planted', 'Elmstone\Receivables\Ledger'],
-        'a room leans on the counter' => ['Layaways\Planted', 'Elmstone\Counter\Slip'],
+        'a room leans on one that stands on it' => ['Books\Planted', 'Elmstone\Receivables\Ledger\Ledger'],
+        'a room leans on the counter' => ['Layaways\Planted', 'Elmstone\Counter\Slip\Slip'],
         'a room leans on the roof' => ['Returns\Planted', 'Elmstone\Foundation\Http\Failures'],
         'a room leans on the demonstration' => ['Staff\Planted', 'Elmstone\Demo\DemoHouse'],
         'the floor leans on a room' => ['Support\Planted', 'Elmstone\Shop\House'],
-        'the roof leans on the counter' => ['Foundation\Http\Planted', 'Elmstone\Counter\Slip'],
-        'somebody else writes the books' => ['Receivables\Planted', 'Elmstone\Books\DocumentRows'],
+        'the roof leans on the counter' => ['Foundation\Http\Planted', 'Elmstone\Counter\Slip\Slip'],
+        'somebody else writes the books' => ['Receivables\Planted', 'Elmstone\Books\Drafts\DocumentRows'],
     ];
 
     private string $tree = '';

@@ -7,9 +7,9 @@ namespace Elmstone\Tests\Outside;
 use Closure;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Interchange\Bank\BankEntryRead;
-use Elmstone\Interchange\Bank\BankFileRead;
-use Elmstone\Interchange\Bank\Camt053;
+use Elmstone\Interchange\Bank\Read\BankEntryRead;
+use Elmstone\Interchange\Bank\Read\BankFileRead;
+use Elmstone\Interchange\Bank\Read\Camt053;
 use Elmstone\Tests\TestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Chain;
 
-use Elmstone\Books\InParts;
-use Elmstone\Books\Proof;
+use Elmstone\Books\Proof\InParts;
+use Elmstone\Books\Proof\Proof;
 use Elmstone\Core\Proof\Link;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;

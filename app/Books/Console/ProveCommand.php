@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Console;
 
-use Elmstone\Books\Prove;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 

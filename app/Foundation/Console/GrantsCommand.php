@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Illuminate\Console\Command;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -14,6 +15,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class GrantsCommand extends Command
 {
+    /** MariaDB's word for a right that is not there to be taken away. */
+    private const NO_SUCH_GRANT = 1147;
+
     /** Of tables whose rows are never deleted, the columns that change; of one written with its key, the key too. */
     private const NARROW = [
         'open_items' => ['customer_id', 'open', 'moved_on', 'set_digest'],
@@ -51,15 +55,14 @@ final class GrantsCommand extends Command
         return self::SUCCESS;
     }
 
-    /** What it could before it cannot any more. */
+    /** What it could before it cannot any more. Whether it could anything, the user who asks is not shown. */
     private function revoke(string $table, string $user): void
     {
-        $could = DB::table('information_schema.TABLE_PRIVILEGES')
-            ->where('TABLE_SCHEMA', DB::getDatabaseName())
-            ->where('TABLE_NAME', $table)
-            ->where('GRANTEE', $user)
-            ->exists();
-        $could && DB::statement("REVOKE ALL PRIVILEGES ON `{$table}` FROM {$user}");
+        try {
+            DB::statement("REVOKE ALL PRIVILEGES ON `{$table}` FROM {$user}");
+        } catch (QueryException $failure) {
+            ($failure->errorInfo[1] ?? 0) === self::NO_SUCH_GRANT || throw $failure;
+        }
     }
 
     /** @param  list<string>  $kept */

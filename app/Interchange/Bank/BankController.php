@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Interchange\Bank\Read\BankColumns;
+use Elmstone\Interchange\Bank\Read\BankTable;
+use Elmstone\Interchange\Bank\Read\GuessColumns;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Interchange\Bank\Read\BankEntryRead;
+use Elmstone\Interchange\Bank\Read\BankFileRead;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\DB;

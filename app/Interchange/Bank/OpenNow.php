@@ -6,7 +6,8 @@ namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\Naming;
-use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Interchange\Bank\Read\BankEntryRead;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Illuminate\Support\Facades\DB;
 
 /** What is open, and who has an account: read once for all the payments of a file. */

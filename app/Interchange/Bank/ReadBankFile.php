@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Interchange\Bank\Read\BankColumns;
+use Elmstone\Interchange\Bank\Read\BankCsv;
+use Elmstone\Interchange\Bank\Read\BankTable;
+use Elmstone\Interchange\Bank\Read\Camt053;
+use Elmstone\Interchange\Bank\Read\GuessColumns;
 use Elmstone\Interchange\CsvRows;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;

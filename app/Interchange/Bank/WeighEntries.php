@@ -6,7 +6,8 @@ namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Suggestion;
-use Elmstone\Receivables\OpenItemRecord;
+use Elmstone\Interchange\Bank\Read\BankEntryRead;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 
 /**

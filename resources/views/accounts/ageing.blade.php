@@ -1,7 +1,7 @@
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Core\Receivables\AgeBand')
 @use('Elmstone\Support\Show')
-@use('Elmstone\Receivables\AgeingColumns')
+@use('Elmstone\Receivables\Ageing\AgeingColumns')
 @extends('layout')
 @section('title', 'Accounts')
 @section('main')

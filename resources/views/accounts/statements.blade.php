@@ -1,5 +1,5 @@
 @use('Elmstone\Support\Show')
-@use('Elmstone\Receivables\StatementOptions')
+@use('Elmstone\Receivables\Statements\StatementOptions')
 @extends('layout')
 @section('title', 'Statements')
 @section('main')

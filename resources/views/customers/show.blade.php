@@ -111,8 +111,8 @@
                         : ($layaway->next_due === null ? ''
                             : 'next '.Show::date(now()->parse($layaway->next_due))) }}</span></td>
                             <td class="figure">{{
-                                Show::money($house->money((int) $layaway->total - (int) $layaway->held)) }}
-                                left</td></tr>@endforeach</table>
+                                Show::money($house->money((int) $layaway->total - (int) $layaway->held)) }} left</td>
+                    </tr>@endforeach</table>
             @endif
             @if($customer->contacts->isNotEmpty())
                 <h2>People</h2>

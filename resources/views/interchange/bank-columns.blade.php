@@ -1,5 +1,5 @@
-@use('Elmstone\Interchange\Bank\BankColumns')
-@use('Elmstone\Interchange\Bank\DateOrder')
+@use('Elmstone\Interchange\Bank\Read\BankColumns')
+@use('Elmstone\Interchange\Bank\Read\DateOrder')
 @extends('layout')
 @section('title', 'Columns of a bank’s table')
 @section('main')

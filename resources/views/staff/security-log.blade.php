@@ -1,5 +1,5 @@
 @use('Elmstone\Support\ShopTime')
-@use('Elmstone\Staff\SecurityEvent')
+@use('Elmstone\Staff\Doors\SecurityEvent')
 @extends('layout')
 @section('title', 'Security log')
 @section('main')

@@ -1,7 +1,7 @@
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Support\Show')
-@use('Elmstone\Receivables\MeetingLines')
-@use('Elmstone\Receivables\PaymentForm')
+@use('Elmstone\Receivables\Payments\MeetingLines')
+@use('Elmstone\Receivables\Payments\PaymentForm')
 @php($spread = $page->spread)
 <form id="payment-work" data-part data-live="{{ $draw }}" data-posts="{{ $action }}" class="payment-work"
     autocomplete="off">

@@ -1,6 +1,6 @@
 @use('Elmstone\Catalogue\Unit')
 @use('Elmstone\Core\Pricing\PriceRule')
-@use('Elmstone\Counter\Reductions')
+@use('Elmstone\Counter\Slip\Reductions')
 @use('Elmstone\Support\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
     @if($slip->lines->isEmpty() && $reckoned->back !== null)

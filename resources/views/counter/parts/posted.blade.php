@@ -1,4 +1,4 @@
-@use('Elmstone\Counter\PaperWay')
+@use('Elmstone\Counter\Slip\PaperWay')
 @use('Elmstone\Support\Show')
 @php($document = $slip->document)
 @php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))

@@ -1,5 +1,5 @@
 @use('Elmstone\Core\Settlement\TenderKind')
-@use('Elmstone\Counter\RefundWays')
+@use('Elmstone\Counter\Settle\RefundWays')
 @use('Elmstone\Support\Show')
 @php
     $ways = $reckoned->refund;

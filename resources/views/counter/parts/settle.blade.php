@@ -1,6 +1,6 @@
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Staff\Ability')
-@use('Elmstone\Counter\SettlementBar')
+@use('Elmstone\Counter\Page\SettlementBar')
 @use('Elmstone\Support\Show')
 <section class="settle" id="settle" data-part aria-label="Settle">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>

@@ -1,4 +1,4 @@
-@use('Elmstone\Counter\Reductions')
+@use('Elmstone\Counter\Slip\Reductions')
 @use('Elmstone\Support\Show')
 <div class="sums" id="sums" data-part>
     <div class="acts">

@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Receivables\ChargeReason')
 @use('Elmstone\Support\Show')
-@use('Elmstone\Receivables\StandingBar')
+@use('Elmstone\Receivables\Accounts\StandingBar')
 @php($customer = $slip->customer)
 @php($account = $slip->account)
 @php($locked = $slip->isPosted())

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Drafts;
+
+use Elmstone\Books\Accounts;
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Ledger\Journal;
+use Elmstone\Core\Money\Money;
+
+/**
+ * The journal of a document without goods: tenders and settlement discount against receivables and what is held, a fee
+ * or a finance charge as income. docs/rules.md, "Posting".
+ */
+final class MoneyJournal
+{
+    public static function of(DocumentDraft $draft, MoneyEntry $entry): Journal
+    {
+        $inflow = static fn (Money $amount): Money => $entry->tendered()->isNegative() ? $amount->negated() : $amount;
+        $postings = [
+            [Accounts::RECEIVABLES, $entry->onAccount()],
+            [Accounts::CASH_ROUNDING, $inflow($draft->cashRounding)->negated()],
+        ];
+
+        foreach ($draft->tenders as $tender) {
+            $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
+        }
+
+        $postings[] = [
+            Accounts::SETTLEMENT_DISCOUNTS,
+            $entry->purpose === Purpose::DiscountTakenBack
+                ? $entry->settlementDiscount->negated()
+                : $inflow($entry->settlementDiscount),
+        ];
+        $postings[] = [Accounts::FEES, $entry->fee->negated()];
+        $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
+        $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];
+        $postings[] = [Accounts::GIFT_CARDS, $entry->giftCards->negated()];
+        $postings[] = [Accounts::STORE_CREDIT, $entry->storeCredit->negated()];
+
+        if (in_array($entry->purpose, [Purpose::Plan, Purpose::PlanPart], true)) {
+            $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];
+        }
+
+        if ($entry->purpose === Purpose::FinanceCharge) {
+            $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];
+        }
+
+        return Journal::of($entry->total->currency, $postings);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Drafts;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Shop\Till;
+use Elmstone\Support\ShopTime;
+
+/** Where, when and by whom something is posted: location and till, who rang it up, the business date, the moment. */
+final readonly class PostedAt
+{
+    private function __construct(
+        public int $locationId,
+        public int $tillId,
+        public int $staffId,
+        public CarbonImmutable $day,
+        public CarbonImmutable $moment,
+    ) {
+    }
+
+    /**
+     * At a till, now.
+     *
+     * @param  CarbonImmutable|null  $day the business date; null: today
+     */
+    public static function till(Till $till, int $staffId, ?CarbonImmutable $day = null): self
+    {
+        $moment = CarbonImmutable::now();
+
+        return new self(
+            $till->location_id,
+            $till->id,
+            $staffId,
+            ($day ?? ShopTime::dayOf($moment))->startOfDay(),
+            $moment,
+        );
+    }
+
+    /** As a document says of itself. */
+    public static function stored(Document $document): self
+    {
+        return new self(
+            $document->location_id,
+            $document->till_id,
+            $document->staff_id,
+            $document->business_date,
+            $document->posted_at,
+        );
+    }
+
+    /** The same, of goods or an agreement that belong to another location. */
+    public function of(int $locationId): self
+    {
+        return new self($locationId, $this->tillId, $this->staffId, $this->day, $this->moment);
+    }
+
+    /** The same at another moment. */
+    public function at(CarbonImmutable $moment): self
+    {
+        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $moment);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Proof;
+
+/** What a run over the books looked at, and what was off. */
+final class Proof
+{
+    /** @var array<string, int> */
+    public array $checked = [];
+
+    /** @var list<string> */
+    public array $faults = [];
+
+    /** @var list<int> documents that are not what was sealed */
+    public array $changed = [];
+
+    /** What another run found, after what this one did. */
+    public function add(self $other): void
+    {
+        foreach ($other->checked as $what => $count) {
+            $this->checked($what, $count);
+        }
+
+        array_push($this->faults, ...$other->faults);
+        array_push($this->changed, ...$other->changed);
+    }
+
+    public function changed(int $document, string $fault): void
+    {
+        $this->changed[] = $document;
+        $this->fault($fault);
+    }
+
+    public function checked(string $what, int $count = 1): void
+    {
+        $this->checked[$what] = ($this->checked[$what] ?? 0) + $count;
+    }
+
+    public function fault(string $fault): void
+    {
+        $this->faults[] = $fault;
+    }
+
+    public function same(string $where, string $what, int|string|null $stored, int|string|null $right): void
+    {
+        if ($stored !== $right) {
+            $this->fault("{$where}: {$what} is {$stored}, but should be {$right}");
+        }
+    }
+}

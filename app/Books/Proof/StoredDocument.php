@@ -1,0 +1,287 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Proof;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentCoupon;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DocumentLine;
+use Elmstone\Books\DocumentTax;
+use Elmstone\Books\DocumentTender;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DraftCoupon;
+use Elmstone\Books\Drafts\DraftLine;
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\Drafts\Exempted;
+use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Origin;
+use Elmstone\Books\Origins;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Returns\CreditNote;
+use Elmstone\Core\Returns\OriginalLine;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Slip\Coupon;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\ReckonedCoupon;
+use Elmstone\Core\Slip\ReckonedSlip;
+use Elmstone\Core\Slip\Reckoner;
+use Elmstone\Core\Slip\Slip;
+use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Core\Tax\TaxComponent;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Core\Tax\TaxRounding;
+use Elmstone\Core\Tax\TaxTerms;
+use LogicException;
+
+/**
+ * A posted document, reckoned afresh from nothing but what was typed: quantities, prices, discounts, tax rates and
+ * tenders.
+ */
+final readonly class StoredDocument
+{
+    private Currency $currency;
+
+    private TaxTerms $terms;
+
+    /** @param  Origins|null  $origins of what comes back, where they are read already */
+    public function __construct(private Document $document, private ?Origins $origins = null)
+    {
+        $this->currency = Currency::of($document->currency);
+        $rounding = TaxRounding::from($document->tax_rounding);
+        $this->terms = $document->tax_included
+            ? TaxTerms::pricesWithTax($rounding)
+            : TaxTerms::pricesWithoutTax($rounding);
+    }
+
+    /** The draft it must have been posted from. */
+    public function redrafted(): DocumentDraft
+    {
+        $document = $this->document;
+        $discount = $this->reduction($document->slip_discount_percent, $document->slip_discount_amount);
+        $reckoned = $this->reckoned($discount);
+        $lines = [];
+
+        foreach ($document->lines->values() as $i => $line) {
+            $lines[] = new DraftLine(
+                $reckoned->lines[$i],
+                $line->item_id,
+                $line->code,
+                $line->description,
+                $line->department_id,
+                $line->unit,
+                $line->price_rule,
+                UnitPrice::of($line->list_price),
+                $this->money($line->cost),
+                $line->note,
+                $line->approval_id,
+                $line->serials ?? [],
+                $line->origin(),
+                $line->goods_to,
+                $line->reason,
+            );
+        }
+
+        $taxNames = array_map(
+            static fn (mixed $name): string => is_string($name) ? $name : '',
+            $document->taxes->pluck('name', 'component')->all(),
+        );
+        $draft = DocumentDraft::of(
+            $document->kind, PostedAt::stored($document), $document->idempotency_key, $this->terms, $reckoned,
+        )
+            ->withLines($lines, $taxNames, $discount)
+            ->settledBy(
+                array_values($document->tenders->map($this->tender(...))->all()),
+                $this->money($document->cash_rounding),
+                $this->money($document->change_given),
+            )
+            ->to($this->party())
+            ->noting($document->note)
+            ->referringTo($document->refers_to_id)
+            ->approvedBy($document->approval_id)
+            ->withCoupons($this->coupons($reckoned));
+
+        return $document->purpose->hasLines()
+            ? $draft->for($document->purpose)
+            : $draft->moving($this->entry());
+    }
+
+    /**
+     * What was moved is what was held more or less afterwards, and what was used of it as a tender, or got back by one.
+     */
+    private function entry(): MoneyEntry
+    {
+        $document = $this->document;
+        $sign = $document->purpose->paysOut() ? -1 : 1;
+        $used = static fn (TenderKind $kind): int => $sign
+            * (int) $document->tenders->where('kind', $kind)->sum('amount');
+
+        return MoneyEntry::stored(
+            $document->purpose,
+            $this->money($document->total),
+            $this->money($document->settlement_discount),
+            $this->money($document->fee),
+            $this->money($document->deposit_change + $used(TenderKind::DepositHeld)),
+            $this->money($document->layaway_change + $used(TenderKind::LayawayMoney)),
+            $this->money($document->gift_card_change + $used(TenderKind::GiftCard)),
+            $this->money($document->store_credit_change + $used(TenderKind::StoreCredit)),
+        );
+    }
+
+    private function party(): Party
+    {
+        $document = $this->document;
+
+        return new Party(
+            $document->customer_id,
+            $document->customer_name,
+            $document->purchase_order,
+            $document->job,
+            $document->buyer,
+            Exempted::fromJson($document->exemption),
+            $document->due_date,
+            $document->terms,
+            $document->balance_before === null ? null : $this->money($document->balance_before),
+        );
+    }
+
+    private function reckoned(?Reduction $discount): ReckonedSlip
+    {
+        $components = $this->document->taxes->map(
+            static fn (DocumentTax $tax): TaxComponent => new TaxComponent(
+                $tax->component,
+                Percentage::of($tax->rate),
+                $tax->classes,
+                $tax->on_top_of,
+            ),
+        );
+        $exempted = Exempted::fromJson($this->document->exemption);
+
+        // Of a component that stands here at two rates, the later is the one of the day.
+        $profile = $exempted?->taxProfile() ?? TaxProfile::of(...array_values($components->keyBy('id')->all()));
+        $slip = Slip::of(
+            $this->currency,
+            $this->terms,
+            $profile,
+            array_values($this->document->lines->map($this->slipLine(...))->all()),
+            $discount,
+            $exempted?->exemption(),
+            $this->couponValues(),
+        );
+
+        return $this->document->kind === DocumentKind::CreditNote ? $this->creditNote($slip) : Reckoner::reckon($slip);
+    }
+
+    private function slipLine(DocumentLine $line): SlipLine
+    {
+        return SlipLine::of(
+            (string) $line->position,
+            Direction::from($line->direction),
+            Quantity::of($line->quantity),
+            UnitPrice::of($line->unit_price),
+            $line->price_per,
+            $line->tax_class,
+            $this->reduction($line->discount_percent, $line->discount_amount),
+            $line->may_discount,
+        );
+    }
+
+    /** Lines that came back are worked out from their originals again, and from what came back before them. */
+    private function creditNote(Slip $slip): ReckonedSlip
+    {
+        $origins
+            = $this->origins
+            ?? Origins::of($this->currency, $this->document->lines->pluck('origin_document_id')->filter()->all());
+        $lines = $this->document->lines->map(function (DocumentLine $line) use ($origins): OriginalLine|SlipLine {
+            $origin = $line->origin();
+
+            if ($origin === null) {
+                return $this->slipLine($line);
+            }
+
+            $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
+            $taken
+                = $line->goods_to === GoodsTo::None
+                    ? $before->giving(
+                        $this->money($this->terms->taxIncluded ? $line->net : $line->total),
+                        $this->terms->taxIncluded,
+                    )
+                    : $before->returning(Quantity::of($line->quantity));
+
+            return $origins->original($origin, $this->slipLine($line), $taken);
+        });
+
+        return CreditNote::reckon($this->currency, $this->terms, array_values($lines->all()), $slip);
+    }
+
+    /** @return list<Coupon> */
+    private function couponValues(): array
+    {
+        return array_values(
+            $this->document->coupons
+                ->map(
+                    fn (DocumentCoupon $coupon): Coupon => new Coupon(
+                        $coupon->code,
+                        $this->reduction($coupon->percent, $coupon->amount)
+                            ?? throw new LogicException("{$coupon->code} takes nothing off."),
+                        $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
+                        $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
+                        $coupon->alone,
+                    ),
+                )
+                ->all(),
+        );
+    }
+
+    /** @return list<DraftCoupon> */
+    private function coupons(ReckonedSlip $reckoned): array
+    {
+        return array_map(
+            static fn (ReckonedCoupon $coupon, DocumentCoupon $stored): DraftCoupon => new DraftCoupon(
+                $coupon,
+                $stored->coupon_id,
+                $stored->description,
+                $stored->for_lines,
+            ),
+            $reckoned->coupons,
+            array_values($this->document->coupons->all()),
+        );
+    }
+
+    private function tender(DocumentTender $tender): DraftTender
+    {
+        return new DraftTender(
+            Tender::of($tender->kind, $this->money($tender->amount)),
+            $this->money($tender->given),
+            $tender->reference,
+            $tender->card_type,
+            $tender->last_four,
+            $tender->authorisation,
+        );
+    }
+
+    private function reduction(?string $percent, ?int $amount): ?Reduction
+    {
+        return match (true) {
+            $percent !== null => Reduction::percent((string) BigDecimal::of($percent)->stripTrailingZeros()),
+            $amount !== null => Reduction::amount($this->money($amount)),
+            default => null,
+        };
+    }
+
+    private function money(int $minor): Money
+    {
+        return Money::ofMinor($minor, $this->currency);
+    }
+}

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Page;
+
+use Closure;
+use Elmstone\Books\Document;
+use Elmstone\Catalogue\Department;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\AddedLine;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Counter\Slip\SlipState;
+use Elmstone\Customers\CustomerType;
+use Elmstone\Devices\CustomerDisplay;
+use Elmstone\Devices\DisplayContent;
+use Elmstone\Layaways\FindLayaways;
+use Elmstone\Shop\House;
+use Elmstone\Shop\TaxClass;
+use Elmstone\Staff\Approvals\ApprovalAsk;
+use Elmstone\Staff\Approvals\CheckApproval;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** Draws the counter page, whole or, after an act, in its parts. */
+final class CounterPage
+{
+    public function __construct(
+        private readonly AtTill $atTill,
+        private readonly House $house,
+        private readonly SlipDesk $desk,
+        private readonly CustomerDisplay $display,
+        private readonly CheckApproval $checkApproval,
+        private readonly FindLayaways $findLayaways,
+    ) {
+    }
+
+    /** The act that a request asks for. */
+    public function act(Request $request): Act
+    {
+        $staff = $request->user();
+        $key = $request->string('act')->value();
+        $version = $request->input('version');
+
+        return new Act(
+            Str::isUuid($key) ? $key : (string) Str::uuid(),
+            $staff instanceof Staff ? $staff : abort(403),
+            $this->atTill->till(),
+            is_numeric($version) ? (int) $version : null,
+        );
+    }
+
+    /**
+     * Does something and draws the page's parts again; what is refused is said beside the field it was typed in.
+     *
+     * @param  string  $field where the act was typed; its input of that name is what was typed
+     * @param  Closure(Act): (Slip|AddedLine|null)  $do what it gives is drawn without being read again
+     */
+    public function after(Request $request, string $slipKey, string $field, string $input, Closure $do): Response
+    {
+        $act = $this->act($request);
+        $act->by->worksOn($slipKey);
+        $done = null;
+
+        try {
+            $ask = ApprovalAsk::from($request);
+            $done = $do($act->with($ask === null ? null : $this->checkApproval->handle($ask)));
+            $complaint = Complaint::none();
+        } catch (Refused $refused) {
+            $complaint = Complaint::about($field, $refused, $request->string($input)->value());
+        }
+
+        $slip = match (true) {
+            $done instanceof AddedLine => $done->slip,
+            $done instanceof Slip => $done,
+            default => $this->desk->read($slipKey, $act),
+        };
+        $data = $this->data($slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
+
+        return response()->view('counter.regions', $data, $complaint->exists() ? 422 : 200);
+    }
+
+    /** @return array<string, mixed> */
+    public function whole(string $slipKey, Act $act): array
+    {
+        $act->by->worksOn($slipKey);
+
+        return [
+            ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
+            'justSold' => Document::query()
+                ->where('till_id', $act->till->id)
+                ->where('business_date', ShopTime::today())
+                ->latest('id')
+                ->limit(4)
+                ->get(),
+            'cleared' => Slip::query()
+                ->where('location_id', $act->till->location_id)
+                ->where('till_id', $act->till->id)
+                ->where('state', SlipState::Cleared)
+                ->where('updated_at', '>', now()->subHour())
+                ->latest('updated_at')
+                ->first(),
+            'customerTypes' => CustomerType::query()->orderBy('name')->get(),
+            'departments' => Department::query()->orderBy('name')->get(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function data(Slip $slip, Act $act, Complaint $complaint, ?int $fresh = null): array
+    {
+        $reckoned = $slip->reckoned ?? ReckonedCounter::of($slip, $this->house);
+        $others = Slip::query()
+            ->where('location_id', $act->till->location_id)
+            ->where('state', SlipState::Open)
+            ->orderBy('id')
+            ->limit(60)
+            ->get();
+        $this->display->show($act->till, $this->shown($reckoned));
+
+        return [
+            'slip' => $slip,
+            'reckoned' => $reckoned,
+            'house' => $this->house,
+            'till' => $act->till,
+            'staff' => $act->by,
+            'complaint' => $complaint,
+            'fresh' => $fresh,
+            'tabs' => $others->where('till_id', $act->till->id),
+            'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
+            'letters' => $this->letters(),
+            'exemptionRunOut' => $slip->customer?->claimsExemption() === true
+                && ! $slip->customer->isExemptOn($slip->day()),
+            'available' => $slip->stock ?? new Collection,
+            'setAside' => $this->setAside($slip),
+            'waiting' => $slip->customer_id === null ? new Collection
+                : $this->findLayaways->waiting($slip->customer_id),
+        ];
+    }
+
+    /** @return array<string, string> the letter of each tax class */
+    private function letters(): array
+    {
+        return TaxClass::query()->pluck('letter', 'code')->all();
+    }
+
+    /** @return array<int, list<object>> for whom what is short is set aside, by item */
+    private function setAside(Slip $slip): array
+    {
+        $short = $slip->lines
+            ->filter(static fn (LineOnSlip $line): bool => $line->takesCommitted($slip->stock?->get($line->item_id)))
+            ->pluck('item_id')
+            ->all();
+
+        return $short === [] ? [] : $this->findLayaways->holding($short, $slip->location_id);
+    }
+
+    private function shown(ReckonedCounter $reckoned): DisplayContent
+    {
+        $lines = $reckoned->slip->lines->map(
+            static fn (LineOnSlip $line): array => [
+                'quantity' => Show::decimal($line->quantity),
+                'description' => $line->description,
+                'net' => Show::money($reckoned->line($line)->net),
+            ],
+        );
+
+        return new DisplayContent(
+            array_values($lines->take(-12)->all()),
+            Show::money($reckoned->sums->taxTotal),
+            Show::money($reckoned->payable()),
+            Show::money($reckoned->outstanding()),
+            $reckoned->settlement?->change->isPositive() === true ? Show::money($reckoned->settlement->change) : '',
+        );
+    }
+}

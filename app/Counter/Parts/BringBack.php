@@ -1,0 +1,403 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Parts;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Origin;
+use Elmstone\Books\Origins;
+use Elmstone\Books\Purpose;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Counter\Settle\ApproveNeeds;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\EntryText;
+use Elmstone\Counter\Slip\PutCustomer;
+use Elmstone\Counter\Slip\ReturnOnSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Customers\Customer;
+use Elmstone\Returns\Returnables;
+use Elmstone\Returns\ReturnReason;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Sight;
+
+/**
+ * Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is
+ * posted by it.
+ */
+final class BringBack
+{
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly House $house,
+        private readonly PutCustomer $put,
+        private readonly Returnables $returnables,
+        private readonly ApproveNeeds $approve,
+        private readonly Sight $sight,
+    ) {
+    }
+
+    /**
+     * @param  array<string, string>  $quantities as typed, by origin "document:position"; empty ones are left out
+     * @param  GoodsTo|null  $goodsTo null: where goods go that come back for this reason
+     * @param  string  $foundBy what was typed or scanned to find it
+     *
+     * @throws Refused nothing_chosen, not_sold, not_theirs, bad_quantity, more_than_left
+     */
+    public function lines(
+        string $slipKey,
+        Act $act,
+        array $quantities,
+        ReturnReason $reason,
+        ?GoodsTo $goodsTo,
+        string $foundBy = '',
+    ): Slip {
+        $chosen = array_filter(
+            $quantities,
+            static fn (string $typed): bool => ! in_array(trim($typed), ['', '0'], true),
+        );
+
+        if ($chosen === []) {
+            throw Refused::because('nothing_chosen', 'Type how many come back, next to the line.');
+        }
+
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $chosen,
+            $reason,
+            $goodsTo,
+            $foundBy,
+            $act,
+        ): void {
+            $documents = Document::query()
+                ->whereIn(
+                    'id',
+                    array_map(
+                        static fn (string $key): int => (int) explode(':', $key)[0],
+                        array_map(strval(...), array_keys($chosen)),
+                    ),
+                )
+                ->get()
+                ->keyBy('id');
+            $documents = $documents->filter(
+                fn (Document $document): bool => $this->sight->sees($act->by, $document->location_id, $act->till),
+            );
+            $origins = Origins::of($this->house->currency(), $documents->modelKeys());
+
+            foreach ($chosen as $key => $typed) {
+                [$document, $position] = array_map(intval(...), [...explode(':', (string) $key), '0']);
+                $origin = new Origin($document, $position);
+                $this->assertTheirs($slip, $documents->get($document));
+                $origins->has($origin) || throw Refused::because('not_sold', 'This line is not on that invoice.');
+                $this->add(
+                    $slip,
+                    $origin,
+                    $origins,
+                    Quantity::of((string) EntryText::quantity($typed)->value),
+                    $reason,
+                    $goodsTo ?? $reason->goodsTo(),
+                    Returnables::isReceipt($foundBy, $documents->get($document)),
+                );
+            }
+
+            $this->changed($slip);
+        });
+    }
+
+    /** Everything of one invoice, as a void takes it back. Within a change of the slip. */
+    public function whole(Slip $slip, Document $invoice): void
+    {
+        $origins = Origins::of($this->house->currency(), [$invoice->id]);
+        $this->assertTheirs($slip, $invoice);
+
+        foreach ($invoice->lines as $line) {
+            $this->add(
+                $slip,
+                new Origin($invoice->id, $line->position),
+                $origins,
+                Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()),
+                ReturnReason::Mistake,
+                GoodsTo::Stock,
+                true,
+            );
+        }
+
+        $this->changed($slip);
+    }
+
+    /** An item without a receipt, at the least it sold for of late. */
+    public function blind(
+        string $slipKey,
+        Act $act,
+        Item $item,
+        Quantity $quantity,
+        ReturnReason $reason,
+        ?GoodsTo $goodsTo,
+    ): Slip {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $item,
+            $quantity,
+            $reason,
+            $goodsTo,
+        ): void {
+            $lowest = $this->returnables->lowest($item->id, $slip->day());
+            $this->put($slip, [
+                'item_id' => $item->id,
+                'code' => $item->code,
+                'description' => $item->description,
+                'department_id' => $item->department_id,
+                'quantity' => $quantity->toString(),
+                'unit' => $item->unit->value,
+                'unit_price' => $lowest ?? $item->list_price,
+                'price_per' => $item->price_per,
+                'price_rule' => PriceRule::ListPrice,
+                'list_price' => $item->list_price,
+                'tax_class' => $item->tax_class,
+                'cost' => $item->cost,
+                'reason' => $reason,
+                'goods_to' => $goodsTo ?? $reason->goodsTo(),
+                'note' => $lowest === null
+                        ? 'no receipt; list price'
+                        : "no receipt; lowest price in {$this->house->shop()->blind_days} days",
+            ]);
+            $this->changed($slip);
+        });
+    }
+
+    /** What is in no list. */
+    public function oneOff(
+        string $slipKey,
+        Act $act,
+        string $description,
+        Quantity $quantity,
+        UnitPrice $price,
+        int $departmentId,
+        string $taxClass,
+        ReturnReason $reason,
+    ): Slip {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $description, $quantity, $price, $departmentId, $taxClass, $reason,
+        ): void {
+            $this->put($slip, [
+                'code' => 'one-off',
+                'description' => $description,
+                'department_id' => $departmentId,
+                'quantity' => $quantity->toString(),
+                'unit' => 'each',
+                'unit_price' => $price->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $price->toString(),
+                'tax_class' => $taxClass,
+                'reason' => $reason,
+                'goods_to' => GoodsTo::WrittenOff,
+                'note' => 'no receipt',
+            ]);
+            $this->changed($slip);
+        });
+    }
+
+    /**
+     * @param  array{quantity?: string, goods_to?: string, reason?: string, serials?: string}  $typed
+     *
+     * @throws Refused bad_quantity, more_than_left, bad_serial
+     */
+    public function change(string $slipKey, Act $act, int $line, array $typed): Slip
+    {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line, $typed): void {
+            $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
+            isset($typed['quantity']) && self::assertNoCardPaid($slip);
+            $row->update(
+                array_filter(
+                    [
+                        'quantity' => isset($typed['quantity'])
+                            ? EntryText::quantity($typed['quantity'])->toString()
+                            : null,
+                        'goods_to' => self::goodsTo($typed['goods_to'] ?? ''),
+                        'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
+                        'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
+                    ],
+                    static fn (mixed $value): bool => $value !== null,
+                ),
+            );
+
+            if (isset($typed['quantity'])) {
+                $this->assertFits($slip, $row);
+            }
+
+            isset($typed['quantity']) && $this->changed($slip);
+        });
+    }
+
+    public function remove(string $slipKey, Act $act, int $line): Slip
+    {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line): void {
+            self::assertNoCardPaid($slip);
+            ReturnOnSlip::query()->where('slip_id', $slip->id)->whereKey($line)->delete();
+            $this->changed($slip);
+        });
+    }
+
+    /** That the restocking fee of a line is let off, which somebody else has to allow; or that it is kept after all. */
+    public function waive(string $slipKey, Act $act, int $line, bool $waives): Slip
+    {
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $line, $waives): void {
+            ReturnOnSlip::query()
+                ->where('slip_id', $slip->id)
+                ->findOrFail($line)
+                ->update(['fee_waived' => $waives]);
+            $this->changed($slip);
+            $waives && $this->approve->within($slip, $act, "back.{$line}.fee");
+        });
+    }
+
+    /** What comes back stays while a card was paid back for it and no document says so. */
+    private static function assertNoCardPaid(Slip $slip): void
+    {
+        if ($slip->paysCardBack()) {
+            throw Refused::because(
+                'card_paid_back',
+                'A card was paid back for what comes back here, or is being asked. Post the slip, or undo that at the '
+                    .'terminal first.',
+            );
+        }
+    }
+
+    /** Where goods that come back go; a credit without goods is no such place. */
+    private static function goodsTo(string $typed): ?GoodsTo
+    {
+        $to = GoodsTo::tryFrom($typed);
+
+        return $to === GoodsTo::None ? null : $to;
+    }
+
+    private function assertTheirs(Slip $slip, ?Document $document): void
+    {
+        if ($document === null || $document->kind !== DocumentKind::Invoice || $document->purpose !== Purpose::Sale) {
+            throw Refused::because('not_sold', 'Goods come back of a sale’s invoice only.');
+        }
+
+        $buyer = $document->customer_id === null ? null : Customer::query()->findOrFail($document->customer_id);
+        $buyer = $buyer->mergedInto ?? $buyer;
+
+        if ($buyer !== null && $slip->customer_id !== null && $slip->customer_id !== $buyer->id) {
+            throw Refused::because(
+                'not_theirs',
+                "{$document->label} was sold to {$document->customer_name}, not {$slip->customer_name}. Begin another "
+                    .'slip for it.',
+            );
+        }
+
+        if ($buyer !== null && $slip->customer_id === null) {
+            $this->put->place($slip, $buyer);
+        }
+    }
+
+    private function add(
+        Slip $slip,
+        Origin $origin,
+        Origins $origins,
+        Quantity $quantity,
+        ReturnReason $reason,
+        GoodsTo $goodsTo,
+        bool $receiptShown,
+    ): void {
+        $line = $origins->line($origin);
+        $same = ReturnOnSlip::query()
+            ->where('slip_id', $slip->id)
+            ->where('origin_document_id', $origin->documentId)
+            ->where('origin_position', $origin->position)
+            ->where('reason', $reason)
+            ->where('goods_to', $goodsTo)
+            ->first();
+        $serials = $line->serials === null ? null : json_decode((string) $line->serials, true, 4, JSON_THROW_ON_ERROR);
+        $isWhole = BigDecimal::of((string) $line->quantity)->isEqualTo($quantity->value);
+
+        if ($same !== null) {
+            $same->update([
+                'receipt_shown' => $same->receipt_shown || $receiptShown,
+                'quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())
+                    ->plus($quantity)
+                    ->toString(),
+            ]);
+        } else {
+            $same = $this->put($slip, [
+                'origin_document_id' => $origin->documentId,
+                'origin_position' => $origin->position,
+                'item_id' => $line->item_id,
+                'code' => $line->code,
+                'description' => $line->description,
+                'department_id' => $line->department_id,
+                'quantity' => $quantity->toString(),
+                'unit' => $line->unit,
+                'unit_price' => $line->unit_price,
+                'price_per' => $line->price_per,
+                'price_rule' => $line->price_rule,
+                'list_price' => $line->list_price,
+                'tax_class' => $line->tax_class,
+                'reason' => $reason,
+                'goods_to' => $goodsTo,
+                'serials' => $isWhole ? $serials : null,
+                'receipt_shown' => $receiptShown,
+            ]);
+        }
+
+        $this->assertFits($slip, $same);
+    }
+
+    /** Whether so many can still come back, with all that comes back on this slip. */
+    private function assertFits(Slip $slip, ReturnOnSlip $line): void
+    {
+        $origin = $line->origin();
+
+        if ($origin === null) {
+            return;
+        }
+
+        $onSlip = BigDecimal::of(
+            (string) ReturnOnSlip::query()
+                ->where('slip_id', $slip->id)
+                ->where('origin_document_id', $origin->documentId)
+                ->where('origin_position', $origin->position)
+                ->sum('quantity'),
+        )->stripTrailingZeros();
+        $left = Origins::of($this->house->currency(), [$origin->documentId])
+            ->returnable($origin)
+            ->left()
+            ->stripTrailingZeros();
+
+        if ($onSlip->isGreaterThan($left)) {
+            throw Refused::because(
+                'more_than_left',
+                $left->isZero()
+                    ? "All of “{$line->description}” came back already."
+                    : "Of “{$line->description}” only {$left} can still come back.",
+            );
+        }
+    }
+
+    /** @param  array<string, mixed>  $columns */
+    private function put(Slip $slip, array $columns): ReturnOnSlip
+    {
+        return ReturnOnSlip::query()->create([
+            'slip_id' => $slip->id,
+            'position' => (int) ReturnOnSlip::query()->where('slip_id', $slip->id)->max('position') + 1,
+            ...$columns,
+        ]);
+    }
+
+    /** What was said of the money no longer holds when other goods come back; a card that was paid back stays. */
+    private function changed(Slip $slip): void
+    {
+        $any = ReturnOnSlip::query()->where('slip_id', $slip->id)->exists();
+        $slip->forceFill(['back' => $any ? [] : null, 'back_other' => null])->save();
+    }
+}

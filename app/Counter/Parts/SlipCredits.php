@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Parts;
+
+use Elmstone\Books\Document;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Coupons\CouponRecord;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\StoreCredit\StoreCreditAccount;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * What of goods coming back, gift cards, store credit and coupons is on a slip. Nothing is read where the slip says
+ * that there is none.
+ */
+final class SlipCredits
+{
+    /** All that the page shows, what is theirs among it. */
+    public function draw(Slip $slip): void
+    {
+        $slip->storeCredit
+            = $slip->customer_id === null
+                ? 0
+                : (int) StoreCreditAccount::query()->whereKey($slip->customer_id)->value('held');
+        $this->read($slip);
+    }
+
+    /** What is on the slip itself. */
+    public function read(Slip $slip): void
+    {
+        $codes = $slip->cardCodes();
+        $slip->giftCards = $codes === [] ? [] : GiftCard::query()->whereIn('code', $codes)->get()->keyBy('code')->all();
+        $slip->couponsShown
+            = $slip->coupons === null
+                ? new Collection
+                : CouponRecord::query()->whereIn('id', $slip->coupons)->get()->keyBy('id');
+        $slip->takesBack() ? $slip->load('returns.item') : $slip->setRelation('returns', new Collection);
+        $originals = $slip->returns->pluck('origin_document_id')->filter()->unique()->all();
+        $slip->originals
+            = $originals === [] ? [] : Document::query()->whereIn('id', $originals)->get()->keyBy('id')->all();
+    }
+}

@@ -1,0 +1,318 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DraftLine;
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Purpose;
+use Elmstone\Books\Register;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Returns\AsItCame;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Parts\ReckonedReturn;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Settle\RefundWays;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\ReturnOnSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipParty;
+use Elmstone\Deposits\DepositAccount;
+use Elmstone\Deposits\DepositLedger;
+use Elmstone\Plans\PlanGoesBack;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Receivables\Ledger\Setting;
+use Elmstone\Receivables\Payments\TakeDiscountBack;
+use Elmstone\Returns\CreditSpread;
+use Elmstone\Returns\ShareRows;
+use Elmstone\Shop\House;
+use Elmstone\Stock\AverageCost;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+
+/**
+ * What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they
+ * go, and the account's items it settles. Inside a transaction.
+ */
+final class PostCredit
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly StockLedger $stock,
+        private readonly AverageCost $average,
+        private readonly Serials $serials,
+        private readonly Ledger $ledger,
+        private readonly CreditSpread $spread,
+        private readonly DepositLedger $deposits,
+        private readonly MoveCredits $credits,
+        private readonly TakeDiscountBack $discounts,
+        private readonly PlanGoesBack $plans,
+    ) {
+    }
+
+    /** What comes back, read under a lock: nothing may be read without one before everything is locked. */
+    public function lockLines(Slip $slip): void
+    {
+        $slip->setRelation(
+            'returns',
+            $slip->takesBack()
+                ? ReturnOnSlip::query()->where('slip_id', $slip->id)->orderBy('position')->lockForUpdate()->get()
+                : new Collection,
+        );
+    }
+
+    /**
+     * One after the other in the order of their ids, so that two tills taking back of the same invoice follow each
+     * other.
+     */
+    public function lockOriginals(Slip $slip): void
+    {
+        $ids = $slip->returns->pluck('origin_document_id')->filter()->unique()->sort()->values()->all();
+
+        foreach ($ids as $id) {
+            $slip->originals[(int) $id] = Document::query()->whereKey($id)->lockForUpdate()->firstOrFail();
+        }
+
+        $slip->returns->load('item');
+    }
+
+    /** @return int the credit note's document id */
+    public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
+    {
+        [$slip, $back, $ways] = [$reckoned->slip, $reckoned->back, $reckoned->refund];
+        assert($back !== null && $ways !== null);
+        $moves = $this->moves($slip, $back);
+        $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
+        $tenders = $ways->tenders((string) $onto?->id, $onto?->masked() ?? '');
+        $toAccount = $ways->chosen(TenderKind::HouseAccount);
+        $toAccount->isPositive()
+            && $account === null
+            && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
+        $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
+        $this->stock->take($moves);
+        $document = $this->register->post($draft);
+        $this->stock->record(
+            'return',
+            array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),
+        );
+        $this->average->after(
+            $moves,
+            $act->postedAt($slip),
+            $draft->key,
+            $document,
+        );
+        $this->serialsBack($slip);
+        ShareRows::write($document, $ways->shares() ?? []);
+        $this->credits->give($document, $tenders, $slip);
+
+        if ($account !== null && $toAccount->isPositive()) {
+            $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
+            $setting = Setting::by($act->by, $slip->day(), $draft->key);
+            $toAccount = $this->withOriginals($account, $document, $toAccount, $ways, $slip, $setting, $act);
+            $this->spread->handle(
+                $account,
+                $document,
+                $toAccount,
+                array_keys($slip->originals),
+                $slip->credit_to === 'oldest',
+                $setting,
+            );
+        }
+
+        $deposit = $ways->chosen(TenderKind::DepositHeld);
+
+        if ($held !== null && $deposit->isPositive()) {
+            foreach ($this->keptFor($slip, $deposit) as $for => $amount) {
+                $this->deposits->put($held, $document, $amount->minor, (string) $for, $slip->day());
+            }
+        }
+
+        return $document;
+    }
+
+    /** @return array<int|string, Money> what becomes a deposit again, by the order it had been kept for */
+    private function keptFor(Slip $slip, Money $amount): array
+    {
+        $used = DB::table('deposit_entries')
+            ->whereIn('document_id', array_keys($slip->originals))
+            ->where('amount', '<', 0)
+            ->groupBy('kept_for')
+            ->orderBy('kept_for')
+            ->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS used')
+            ->pluck('used', 'kept_for');
+        $shares = AsItCame::share(
+            $amount,
+            $used->map(fn (mixed $minor): Money => $this->house->money(is_numeric($minor) ? (int) $minor : 0))->all(),
+        );
+
+        return $shares === [] ? ['' => $amount] : $shares;
+    }
+
+    /**
+     * What belongs to the invoices that were charged goes with what comes back of them: their settlement discount, and
+     * the plan they are paid by.
+     *
+     * @return Money what of the credit is left after that
+     */
+    private function withOriginals(
+        HouseAccount $account,
+        int $credit,
+        Money $left,
+        RefundWays $ways,
+        Slip $slip,
+        Setting $setting,
+        Act $act,
+    ): Money {
+        $at = $act->postedAt($slip);
+
+        foreach ($ways->shares() ?? [] as $source => $shares) {
+            $origin = str_starts_with($source, 'charged:') ? (int) substr($source, 8) : 0;
+            $back = Money::sum($shares, $left->currency);
+
+            if ($origin > 0 && $back->isPositive()) {
+                $before = (int) DB::table('return_shares')
+                    ->where('origin_document_id', $origin)
+                    ->where('pool', 'charged')
+                    ->where('document_id', '<', $credit)
+                    ->sum('amount');
+                $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back->minor);
+                $this->discounts->handle($account, $credit, $discount, $origin, $setting, $at);
+                $left = $left->minus($discount);
+                $left = $left->minus(
+                    $this->plans->handle(
+                        $account,
+                        $credit,
+                        $slip->originals[$origin],
+                        $left,
+                        $this->house->money($before),
+                        $back,
+                        $setting,
+                        $at,
+                    ),
+                );
+            }
+        }
+
+        return $left;
+    }
+
+    /** @param  list<DraftTender>  $tenders */
+    private function draft(
+        ReckonedCounter $reckoned,
+        ReckonedReturn $back,
+        RefundWays $ways,
+        array $tenders,
+        Act $act,
+        ?HouseAccount $account,
+    ): DocumentDraft {
+        $slip = $reckoned->slip;
+        $key = Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString();
+        $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
+
+        return DocumentDraft::of(
+            DocumentKind::CreditNote, $act->postedAt($slip), $key, $reckoned->terms, $back->sums,
+        )
+            ->for($slip->void_of_id === null ? Purpose::Sale : Purpose::Void)
+            ->withLines($this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()])
+            ->settledBy($tenders, $ways->cashRounding())
+            ->to(SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)))
+            ->referringTo(count($slip->originals) === 1 ? array_key_first($slip->originals) : null)
+            ->approvedBy($reckoned->needs->approvalAt('refund')?->id);
+    }
+
+    /** @return list<DraftLine> */
+    private function lines(ReckonedCounter $reckoned, ReckonedReturn $back): array
+    {
+        $drafts = array_values(
+            $reckoned->slip->returns
+                ->map(
+                    static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
+                        $back->line($line),
+                        $line->item_id,
+                        $line->code,
+                        $line->description,
+                        $line->department_id,
+                        $line->unit,
+                        $line->price_rule,
+                        UnitPrice::of($line->list_price),
+                        $back->costOf($line),
+                        $line->note,
+                        $reckoned->needs->approvalAt("back.{$line->id}")?->id,
+                        $line->serials ?? [],
+                        $line->origin(),
+                        $line->goods_to,
+                        $line->reason->value,
+                    ),
+                )
+                ->all(),
+        );
+        $fee = $back->feeLine();
+
+        if ($fee !== null) {
+            $drafts[] = new DraftLine(
+                $fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed,
+                UnitPrice::of($back->fee()->toString()),
+                $this->house->money(0),
+            );
+        }
+
+        return $drafts;
+    }
+
+    /** @return list<StockMove> what goes back to stock, at the cost it left with */
+    private function moves(Slip $slip, ReckonedReturn $back): array
+    {
+        $moves = [];
+
+        foreach ($slip->returns as $line) {
+            if ($line->item_id !== null && $line->goods_to === GoodsTo::Stock) {
+                $moves[] = new StockMove(
+                    $line->item_id,
+                    $slip->location_id,
+                    BigDecimal::of($line->quantity),
+                    self::unitCost($back->costOf($line), $line),
+                    $back->costOf($line)->minor,
+                );
+            }
+        }
+
+        return $moves;
+    }
+
+    /** Per unit of its price, as stock keeps it. */
+    private static function unitCost(Money $cost, ReturnOnSlip $line): UnitPrice
+    {
+        return UnitPrice::ofTotal($cost, Quantity::of($line->quantity), $line->price_per);
+    }
+
+    private function serialsBack(Slip $slip): void
+    {
+        foreach ($slip->returns as $line) {
+            if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
+                $this->serials->comeBack(
+                    $line->item->id,
+                    $line->description,
+                    $line->serials ?? [],
+                    $line->goods_to === GoodsTo::Stock,
+                );
+            }
+        }
+    }
+}

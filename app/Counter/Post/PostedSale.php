@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+/** The document a slip became, and whether it had become it before. */
+final readonly class PostedSale
+{
+    public function __construct(public int $documentId, public bool $already)
+    {
+    }
+}

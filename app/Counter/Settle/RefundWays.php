@@ -1,0 +1,401 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Settle;
+
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Cards\CardRequest;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Returns\AsItCame;
+use Elmstone\Core\Returns\WaysBack;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Parts\ReckonedReturn;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\MoneyOut\GoingOut;
+use Elmstone\MoneyOut\WayOut;
+use Elmstone\Returns\CreditSources;
+use Elmstone\Shop\House;
+use Elmstone\Support\Show;
+
+/**
+ * By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns".
+ */
+final class RefundWays
+{
+    /** The order of the rows on the page, and of the tenders on the document. */
+    public const KINDS = [
+        TenderKind::HouseAccount, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer,
+        TenderKind::DepositHeld, TenderKind::StoreCredit, TenderKind::GiftCard,
+    ];
+
+    public readonly CreditSources $sources;
+
+    private readonly Money $zero;
+
+    public function __construct(
+        private readonly Slip $slip,
+        private readonly House $house,
+        private readonly ReckonedReturn $back,
+        public readonly Money $exchanged,
+    ) {
+        $this->zero = $house->money(0);
+        $this->sources = $back->sources($exchanged);
+    }
+
+    /** What goes back in all. */
+    public function due(): Money
+    {
+        return $this->sources->total($this->zero);
+    }
+
+    /** What must go to the house account, because it was charged there. */
+    public function charged(): Money
+    {
+        return $this->sources->charged($this->zero);
+    }
+
+    /** @return array<string, Money> by way; a card by its authorisation, a gift card that paid by its id */
+    public function wanted(): array
+    {
+        $wanted = [];
+
+        foreach (
+            [
+                ...array_map(static fn (TenderKind $kind): string => $kind->value, self::KINDS),
+                ...array_keys($this->giftCards()),
+            ] as $way
+        ) {
+            $amount = $this->chosen($way);
+
+            if ($amount->isPositive()) {
+                $wanted[$way] = $amount;
+            }
+        }
+
+        foreach (
+            $this->slip->cards->filter(
+                static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
+            ) as $card
+        ) {
+            $way = WayOut::name(TenderKind::Card, $card->against);
+            $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
+        }
+
+        return $wanted;
+    }
+
+    /** What goes by one way now. What was charged goes back to the account without being asked for. */
+    public function chosen(TenderKind|string $way): Money
+    {
+        $way = $way instanceof TenderKind ? $way->value : $way;
+        $chosen = $this->house->money($this->slip->back[$way] ?? 0);
+
+        return $way === TenderKind::HouseAccount->value ? $chosen->plus($this->charged()) : $chosen;
+    }
+
+    /** The most that could still go one way, what is chosen by the others staying so. */
+    public function most(string $way): Money
+    {
+        return WaysBack::most($this->house->currency(), $this->sources->left, $way, $this->wanted());
+    }
+
+    public function left(): Money
+    {
+        return $this->due()->minus(Money::sum($this->wanted(), $this->zero->currency));
+    }
+
+    /**
+     * @return array<string, array{type: string, last_four: string}> the cards something may go back to, by
+     *     authorisation
+     */
+    public function cards(): array
+    {
+        return array_filter(
+            $this->back->money()->cards,
+            fn (string|int $authorisation): bool => $this->possible(
+                WayOut::name(TenderKind::Card, (string) $authorisation),
+            )->isPositive(),
+            ARRAY_FILTER_USE_KEY,
+        );
+    }
+
+    /**
+     * @return array<string, Money> the gift cards that paid and something may go back to, by way, with the most of each
+     */
+    public function giftCards(): array
+    {
+        $found = [];
+
+        foreach ($this->sources->left as $source) {
+            foreach (array_keys($source->brought()) as $way) {
+                if (WayOut::kind((string) $way) === TenderKind::GiftCard) {
+                    $found[(string) $way] = $this->possible((string) $way);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, Money> as it came: shared out over the ways by what each brought */
+    public function asItCame(): array
+    {
+        return AsItCame::of($this->sources->left);
+    }
+
+    /** The most that could go one way if nothing were chosen yet. */
+    private function possible(string $way): Money
+    {
+        return WaysBack::most($this->house->currency(), $this->sources->left, $way);
+    }
+
+    /** Why a way is closed; empty: it is open. */
+    public function closed(TenderKind|string $way): string
+    {
+        $way = $way instanceof TenderKind ? $way->value : $way;
+        $kind = WayOut::kind($way);
+
+        return match (true) {
+            $this->possible($way)->isPositive() => '',
+            $kind === TenderKind::StoreCredit && $this->slip->customer_id === null => 'needs a named customer',
+            $kind === TenderKind::HouseAccount => $this->slip->account === null ? 'no house account' : '',
+            $kind === TenderKind::DepositHeld => 'no deposit was used for it',
+            $this->due()->equals($this->charged()) => 'all of it was charged to the account',
+            default => 'nothing was paid this way',
+        };
+    }
+
+    /**
+     * @return list<GoingOut> all that leaves the house, of what it came in by; what pays for other goods leaves as
+     *     those
+     */
+    public function going(): array
+    {
+        $going = [];
+
+        foreach ($this->shares() ?? [] as $source => $ways) {
+            $origin = str_contains($source, ':') ? (int) explode(':', $source)[1] : 0;
+            $document = $this->slip->originals[$origin] ?? null;
+
+            foreach ($ways as $way => $amount) {
+                $kind = WayOut::kind((string) $way);
+
+                if ($kind !== null && $kind !== TenderKind::Exchange) {
+                    $going[] = new GoingOut(
+                        $kind,
+                        $amount->minor,
+                        $document->label ?? '',
+                        $this->back->money()->wentBack($origin, $kind),
+                    );
+                }
+            }
+        }
+
+        return $going;
+    }
+
+    /** @return array<string, Money> what goes by another money way than it came, as far as somebody opened that way */
+    public function otherWays(): array
+    {
+        $other = [];
+        $shares = $this->shares() ?? [];
+
+        foreach (array_keys($this->slip->back_other ?? []) as $way) {
+            foreach ($shares as $source => $ways) {
+                [$pool, $origin] = [...explode(':', $source), '0'];
+                $beyond
+                    = (isset($ways[$way]) ? $ways[$way]->minor : 0)
+                    - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
+
+                if ($beyond > 0) {
+                    $other[$way] = ($other[$way] ?? $this->zero)->plus($this->house->money($beyond));
+                }
+            }
+        }
+
+        return $other;
+    }
+
+    /**
+     * @return array<string, array<string, Money>> by source and way, with what fee and goods took; null: it cannot be
+     */
+    public function shares(): ?array
+    {
+        $shares = WaysBack::share($this->house->currency(), $this->sources->left, $this->wanted());
+
+        if ($shares === null) {
+            return null;
+        }
+
+        foreach ($this->sources->used as $source => $used) {
+            $shares[$source] = [...$used, ...$shares[$source] ?? []];
+        }
+
+        return $shares;
+    }
+
+    /** Cash for goods that came without an original. */
+    public function blindCash(): Money
+    {
+        return $this->shares()[CreditSources::BLIND][TenderKind::Cash->value] ?? $this->zero;
+    }
+
+    /** @return list<Refused> */
+    public function hindrances(): array
+    {
+        $found = [];
+        $left = $this->left();
+
+        foreach ($this->wanted() as $way => $amount) {
+            $most = $this->most($way);
+
+            if ($amount->exceeds($most)) {
+                $found[] = Refused::because(
+                    'not_that_way',
+                    ($most->isZero() ? 'Nothing' : 'At most '.Show::money($most))
+                        .' can go back '
+                        .$this->words($way)
+                        .'.',
+                );
+            }
+        }
+
+        if ($found === [] && $left->isNegative()) {
+            $found[] = Refused::because(
+                'over_refunded',
+                Show::money($left->negated()).' more would go back than comes back. Lower one of the ways.',
+            );
+        }
+
+        if ($found === [] && $left->isPositive()) {
+            $found[] = Refused::because('refund_left', 'Say by which way '.Show::money($left).' goes back.');
+        }
+
+        if ($this->needsReference() && $this->slip->back_reference === '') {
+            $found[] = Refused::because(
+                'reference_missing',
+                'Type the number of the shop’s cheque, or the transfer’s reference.',
+            );
+        }
+
+        foreach ($found === [] ? $this->shares() ?? [] : [] as $source => $ways) {
+            $origin = str_starts_with($source, 'paid:') ? (int) substr($source, 5) : 0;
+            $money = Money::sum(
+                array_filter(
+                    $ways,
+                    static fn (string|int $way): bool => WayOut::isMoney((string) $way),
+                    ARRAY_FILTER_USE_KEY,
+                ),
+                $this->zero->currency,
+            );
+
+            if ($origin > 0 && $money->minor > $this->back->money()->moneyLeft($origin)) {
+                $found[] = Refused::because(
+                    'not_that_way',
+                    'At most '
+                        .Show::money($this->house->money($this->back->money()->moneyLeft($origin)))
+                        .' came in as money, and so goes back as money.',
+                );
+            }
+        }
+
+        return $found;
+    }
+
+    public function needsReference(): bool
+    {
+        return $this->chosen(TenderKind::Cheque)->isPositive() || $this->chosen(TenderKind::BankTransfer)->isPositive();
+    }
+
+    /**
+     * As tenders of the credit note, what goes to goods taken along first. Cash as it changes hands.
+     *
+     * @param  string  $cardId the gift card it goes on, where one does
+     * @return list<DraftTender>
+     */
+    public function tenders(string $cardId = '', string $cardWords = ''): array
+    {
+        $drafts = $this->exchanged->isPositive() ? [self::draft(TenderKind::Exchange, $this->exchanged)] : [];
+
+        foreach (self::KINDS as $kind) {
+            $amount = $this->chosen($kind);
+
+            if ($amount->isPositive()) {
+                $drafts[] = match ($kind) {
+                    TenderKind::Cash => self::draft($kind, $this->house->handedOver($amount, $kind)[0]),
+                    TenderKind::Cheque, TenderKind::BankTransfer => self::draft(
+                        $kind,
+                        $amount,
+                        $this->slip->back_reference,
+                    ),
+                    TenderKind::GiftCard => new DraftTender(
+                        Tender::of($kind, $amount),
+                        $amount,
+                        $cardWords,
+                        authorisation: $cardId,
+                    ),
+                    default => self::draft($kind, $amount),
+                };
+            }
+        }
+
+        foreach ($this->giftCards() as $way => $most) {
+            $amount = $this->chosen($way);
+            $amount->isPositive()
+                && ($drafts[] = new DraftTender(
+                    Tender::of(TenderKind::GiftCard, $amount),
+                    $amount,
+                    'card that paid',
+                    authorisation: WayOut::which($way),
+                ));
+        }
+
+        // Under the authorisation it was taken by, so that what came in and what went back stand together.
+        foreach (
+            $this->slip->cards->filter(
+                static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
+            ) as $card
+        ) {
+            $amount = $this->house->money($card->approved);
+            $drafts[] = new DraftTender(
+                Tender::of(TenderKind::Card, $amount),
+                $amount,
+                $card->authorisation,
+                $card->card_type,
+                $card->last_four,
+                $card->against,
+            );
+        }
+
+        return $drafts;
+    }
+
+    public function cashRounding(): Money
+    {
+        return $this->house->handedOver($this->chosen(TenderKind::Cash), TenderKind::Cash)[1];
+    }
+
+    private static function draft(TenderKind $kind, Money $amount, string $reference = ''): DraftTender
+    {
+        return new DraftTender(Tender::of($kind, $amount), $amount, $reference);
+    }
+
+    public function words(string $way): string
+    {
+        $which = WayOut::which($way);
+
+        return match (WayOut::kind($way)) {
+            TenderKind::Card => 'to the card ending '.($this->back->money()->cards[$which]['last_four'] ?? ''),
+            TenderKind::HouseAccount => 'to the house account',
+            TenderKind::StoreCredit => 'as store credit',
+            TenderKind::GiftCard => $which === '' ? 'onto a gift card' : 'onto the gift card that paid',
+            TenderKind::DepositHeld => 'to the deposits',
+            TenderKind::Cash => 'in cash',
+            null => '',
+            default => 'by '.mb_strtolower(WayOut::kind($way)->label()),
+        };
+    }
+}

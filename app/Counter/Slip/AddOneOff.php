@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+
+/** Puts something on the slip that is not in the list. */
+final class AddOneOff
+{
+    public function __construct(private readonly SlipDesk $desk)
+    {
+    }
+
+    public function handle(
+        string $slipKey,
+        Act $act,
+        string $description,
+        Quantity $quantity,
+        UnitPrice $price,
+        int $departmentId,
+        string $taxClass,
+    ): Slip {
+        return $this->desk->change(
+            $slipKey,
+            $act,
+            static fn (Slip $slip): LineOnSlip => LineOnSlip::query()->create([
+                'slip_id' => $slip->id,
+                'position' => (int) $slip->lines()->max('position') + 1,
+                'code' => 'one-off',
+                'description' => $description,
+                'department_id' => $departmentId,
+                'quantity' => $quantity->toString(),
+                'unit' => 'each',
+                'unit_price' => $price->toString(),
+                'price_per' => 1,
+                'price_rule' => PriceRule::Typed,
+                'list_price' => $price->toString(),
+                'tax_class' => $taxClass,
+                'may_discount' => true,
+            ]),
+        );
+    }
+}

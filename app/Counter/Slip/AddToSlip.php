@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+
+/** Puts an item on the slip: what was scanned, typed or chosen. The same item again adds to its line. */
+final class AddToSlip
+{
+    public const MOST_LINES = 500;
+
+    public function __construct(private readonly SlipDesk $desk, private readonly ItemSearch $search)
+    {
+    }
+
+    /**
+     * @param  int|null  $itemId the one chosen from the list, where one was
+     *
+     * @throws Refused not_found, off_sale, bad_quantity, full
+     */
+    public function handle(string $slipKey, Act $act, string $typed, ?int $itemId = null): AddedLine
+    {
+        $entry = EntryText::read($typed);
+        $item = $itemId === null ? $this->named($entry->text) : Item::query()->findOrFail($itemId);
+
+        if (! $item->active) {
+            throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
+        }
+
+        $line = 0;
+        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($item, $entry, &$line): void {
+            $line = $this->put($slip, $item, $entry->quantity);
+        });
+
+        return new AddedLine($slip, $line);
+    }
+
+    /** The item with exactly this code or barcode, or the only one that matches. */
+    private function named(string $text): Item
+    {
+        $exact = $this->search->exact($text);
+
+        if ($exact !== null) {
+            return $exact;
+        }
+
+        $found = $this->search->find($text, 1);
+
+        return $found->first()
+            ?? throw Refused::because(
+                'not_found',
+                preg_match('/^\d{8,14}$/', $text) === 1
+                    ? "No item has the barcode {$text}. Search by name, or add a one-off line."
+                    : "Nothing is called “{$text}”. Try fewer letters with *, or add a one-off line.",
+            );
+    }
+
+    private function put(Slip $slip, Item $item, Quantity $quantity): int
+    {
+        $same = $slip->lines->first(
+            static fn (LineOnSlip $line): bool => $line->item_id === $item->id && $line->isUntouched(),
+        );
+
+        return $same === null
+            ? $this->append($slip, $item, $quantity)
+            : $this->raise($same->setRelation('item', $item), $item, $quantity, $slip);
+    }
+
+    private function append(Slip $slip, Item $item, Quantity $quantity): int
+    {
+        if ($slip->lines->count() >= self::MOST_LINES) {
+            throw Refused::because(
+                'full',
+                'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.',
+            );
+        }
+
+        return LineOnSlip::query()->create([
+            'slip_id' => $slip->id,
+            'position' => (int) $slip->lines->max('position') + 1,
+            'item_id' => $item->id,
+            'code' => $item->code,
+            'description' => $item->description,
+            'department_id' => $item->department_id,
+            'unit' => $item->unit->value,
+            'price_per' => $item->price_per,
+            ...LinePricing::afresh($item, $quantity, $slip),
+            'tax_class' => $item->tax_class,
+            'may_discount' => $item->takesDiscount(),
+            'floor_price' => $item->floor_price,
+            'cost' => $item->cost,
+        ])->id;
+    }
+
+    private function raise(LineOnSlip $line, Item $item, Quantity $quantity, Slip $slip): int
+    {
+        $line->update(LinePricing::forQuantity($line, $item, Quantity::of($line->quantity)->plus($quantity), $slip));
+
+        return $line->id;
+    }
+}

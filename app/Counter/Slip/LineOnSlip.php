@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Brick\Math\BigDecimal;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\Stock;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\SlipLine;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One line of an open slip. It keeps the price it got, whatever the price list says later.
+ *
+ * @property int $id
+ * @property int $slip_id
+ * @property int $position
+ * @property int|null $item_id null: a one-off line
+ * @property string $code
+ * @property string $description
+ * @property int|null $department_id null: a fee
+ * @property string $quantity
+ * @property string $unit
+ * @property string $unit_price
+ * @property int $price_per
+ * @property PriceRule $price_rule
+ * @property string $price_source the promotion's name, say
+ * @property string $list_price
+ * @property string|null $discount_percent
+ * @property int|null $discount_amount
+ * @property bool $standing_discount the discount is the customer's own
+ * @property string $tax_class
+ * @property bool $may_discount
+ * @property string|null $floor_price
+ * @property string|null $cost per unit of price_per, when it was put on the slip
+ * @property string $note
+ * @property list<string>|null $serials of the pieces
+ * @property-read Item|null $item
+ */
+final class LineOnSlip extends Model
+{
+    protected $table = 'slip_lines';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'price_rule' => PriceRule::class,
+        'may_discount' => 'bool',
+        'standing_discount' => 'bool',
+        'price_per' => 'int',
+        'serials' => 'array',
+    ];
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+
+    public function toValue(Currency $currency): SlipLine
+    {
+        return SlipLine::of(
+            (string) $this->id,
+            Direction::Out,
+            Quantity::of($this->quantity),
+            UnitPrice::of($this->unit_price),
+            $this->price_per,
+            $this->tax_class,
+            Reductions::read($this->discount_percent, $this->discount_amount, $currency),
+            $this->may_discount,
+        );
+    }
+
+    /** What a unit of its price costs the house now; of a one-off line as it was typed. */
+    public function costNow(): ?string
+    {
+        return ($this->relationLoaded('item') ? $this->item?->cost : null) ?? $this->cost;
+    }
+
+    /** Whether the list price has changed since the line was put on the slip. */
+    public function listPriceMoved(): bool
+    {
+        return $this->item !== null && ! BigDecimal::of($this->list_price)->isEqualTo($this->item->list_price);
+    }
+
+    /** Whether it takes what is set aside for others, by what the page knows; posting looks again. */
+    public function takesCommitted(?Stock $stock): bool
+    {
+        return $stock !== null
+            && BigDecimal::of($stock->committed)->isPositive()
+            && $stock->available()->isLessThan($this->quantity);
+    }
+
+    public function isOffSale(): bool
+    {
+        return $this->item !== null && ! $this->item->active;
+    }
+
+    /** Whether it is in no list; a fee the house adds is none. */
+    public function isOneOff(): bool
+    {
+        return $this->item_id === null && $this->department_id !== null;
+    }
+
+    /** Whether nothing was changed by hand, so that the same item scanned again just adds to it. */
+    public function isUntouched(): bool
+    {
+        return $this->price_rule !== PriceRule::Typed
+            && ($this->standing_discount || $this->takesNoDiscountYet())
+            && $this->note === '';
+    }
+
+    public function takesNoDiscountYet(): bool
+    {
+        return $this->discount_percent === null && $this->discount_amount === null;
+    }
+}

@@ -1,0 +1,455 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardSubject;
+use Elmstone\Catalogue\PriceTerms;
+use Elmstone\Catalogue\Stock;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Parts\CardsOnSlip;
+use Elmstone\Counter\Parts\LayawayPart;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Coupons\CouponRecord;
+use Elmstone\Customers\Contact;
+use Elmstone\Customers\Customer;
+use Elmstone\Deposits\DepositsHeld;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\Layaways\Layaway;
+use Elmstone\MoneyOut\WayOut;
+use Elmstone\Plans\Plan;
+use Elmstone\Receivables\Accounts\AccountStanding;
+use Elmstone\Shop\Location;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Elmstone\StoreCredit\StoreCreditAccount;
+use Elmstone\Support\ShopTime;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * The working paper of one customer at the counter, while it can still change. Changed through SlipDesk only.
+ *
+ * @property int $id
+ * @property string $key names the slip, and is the idempotency key of what it becomes
+ * @property int $location_id
+ * @property int $till_id where it lies
+ * @property int $staff_id who began it
+ * @property SlipState $state
+ * @property int $version rises with every change
+ * @property string $customer_name
+ * @property int|null $customer_id null: a passer-by
+ * @property int|null $contact_id who of them buys
+ * @property string $purchase_order
+ * @property string $job
+ * @property int|null $charge minor units to the house account
+ * @property int|null $on_account minor units paid towards the house account with it
+ * @property bool $leaves_discount that no settlement discount is given for it
+ * @property int|null $plan_id the payment plan whose parts that money meets first
+ * @property int|null $deposit_in minor units of a deposit taken with it
+ * @property string $deposit_for the order it is kept for; empty: free
+ * @property int|null $deposit_used minor units of the deposits held, towards what is due
+ * @property list<array{id: int, amount: int, leaves: bool|null}>|null $layaways what is paid on which, as LayawayPart
+ *     keeps it
+ * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
+ * @property array<string, bool>|null $back_other money ways that were opened though nothing came in by them
+ * @property string $back_reference of the shop's cheque or transfer
+ * @property string|null $back_card the gift card it goes on; null: a new one
+ * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
+ * @property int|null $store_credit_used minor units of store credit towards what is due
+ * @property list<int>|null $coupons ids, in the order they were shown
+ * @property list<array{code: string, amount: int, new?: bool}>|null $cards_sold gift cards sold or topped up
+ * @property list<array{code: string, amount: int}>|null $cards_used gift cards it is paid with
+ * @property int|null $credit_note_id
+ * @property int|null $void_of_id the invoice it takes back whole
+ * @property int|null $layaway_id what it was held as
+ * @property int|null $receipt_id
+ * @property CarbonImmutable|null $business_date null: the day it is posted
+ * @property string|null $discount_percent
+ * @property int|null $discount_amount minor units
+ * @property string $title
+ * @property int $total minor units, as last reckoned: what is settled with it, or what is set aside
+ * @property int|null $cash minor units counted so far
+ * @property int|null $cheque minor units
+ * @property string $cheque_number
+ * @property PaperWay $paper
+ * @property string $mail_to
+ * @property int|null $document_id
+ * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at
+ * @property-read Location $location
+ * @property-read Till $till
+ * @property-read Customer|null $customer
+ * @property-read Plan|null $plan
+ * @property-read Contact|null $contact
+ * @property-read Document|null $document
+ * @property-read Document|null $receipt
+ * @property-read SlipHold|null $hold
+ * @property-read Layaway|null $heldAs
+ * @property-read Collection<int, LineOnSlip> $lines
+ * @property-read Collection<int, CardRequest> $cards
+ * @property-read Collection<int, ReturnOnSlip> $returns
+ * @property-read Document|null $creditNote
+ */
+final class Slip extends Model
+{
+    /**
+     * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
+     */
+    public ?ReckonedCounter $reckoned = null;
+
+    /** Who stands at the till with it; null: who began it. */
+    public ?Staff $by = null;
+
+    /** How the customer's house account stands; null: they have none. */
+    public ?AccountStanding $account = null;
+
+    /** What is held for the customer in deposits; null: there is no customer. */
+    public ?DepositsHeld $deposits = null;
+
+    /** @var array<int, Layaway> by id: those something is paid on */
+    public array $paidOn = [];
+
+    /** What of store credit is theirs, in minor units. */
+    public int $storeCredit = 0;
+
+    /** Their store credit, locked, while it is posted. */
+    public ?StoreCreditAccount $creditAccount = null;
+
+    /** @var array<string, GiftCard> by number: those on the slip */
+    public array $giftCards = [];
+
+    /** @var Collection<int, CouponRecord>|null by id: those on the slip; null: not read */
+    public ?Collection $couponsShown = null;
+
+    /** @var array<int, Document> by id: what its goods were sold on that come back */
+    public array $originals = [];
+
+    /** @var Collection<int, Stock>|null by item: what this place has of what is on it; null: not read */
+    public ?Collection $stock = null;
+
+    private ?PriceTerms $priceTerms = null;
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected $casts = [
+        'state' => SlipState::class,
+        'paper' => PaperWay::class,
+        'version' => 'int',
+        'leaves_discount' => 'bool',
+        'layaways' => 'array',
+        'back' => 'array',
+        'back_other' => 'array',
+        'coupons' => 'array',
+        'cards_sold' => 'array',
+        'cards_used' => 'array',
+        'business_date' => 'immutable_date',
+        'created_at' => 'immutable_datetime',
+        'updated_at' => 'immutable_datetime',
+    ];
+
+    /** A slip that lies ready and is not written down before its first line. */
+    public static function blank(string $key, Till $till, int $staffId): self
+    {
+        $slip = new self([
+            'key' => $key,
+            'location_id' => $till->location_id,
+            'till_id' => $till->id,
+            'staff_id' => $staffId,
+            'state' => SlipState::Open,
+            'version' => 0,
+            'customer_name' => '',
+            'business_date' => null,
+            'discount_percent' => null,
+            'discount_amount' => null,
+            'title' => '',
+            'total' => 0,
+            'cash' => null,
+            'cheque' => null,
+            'cheque_number' => '',
+            'paper' => PaperWay::Print,
+            'mail_to' => '',
+            'document_id' => null,
+            'customer_id' => null,
+            'contact_id' => null,
+            'purchase_order' => '',
+            'job' => '',
+            'charge' => null,
+            'on_account' => null,
+            'leaves_discount' => false,
+            'plan_id' => null,
+            'receipt_id' => null,
+            'deposit_in' => null,
+            'deposit_for' => '',
+            'deposit_used' => null,
+            'layaways' => null,
+            'layaway_id' => null,
+            'back' => null,
+            'back_other' => null,
+            'back_reference' => '',
+            'back_card' => null,
+            'credit_to' => 'unused',
+            'store_credit_used' => null,
+            'coupons' => null,
+            'cards_sold' => null,
+            'cards_used' => null,
+            'credit_note_id' => null,
+            'void_of_id' => null,
+        ]);
+        $slip->couponsShown = new Collection;
+        $slip->setRelations([
+            'lines' => new Collection,
+            'returns' => new Collection,
+            'creditNote' => null,
+            'cards' => new Collection,
+            'document' => null,
+            'receipt' => null,
+            'customer' => null,
+            'contact' => null,
+            'hold' => null,
+            'heldAs' => null,
+            'location' => $till->location,
+            'till' => $till,
+        ]);
+
+        return $slip;
+    }
+
+    /** What a terminal is asked for with it. */
+    public function cardSubject(): CardSubject
+    {
+        return CardSubject::slip($this->id, $this->key);
+    }
+
+    /**
+     * Whether money went back to a card with it, or may have, that no document says yet: then its goods and it itself
+     * stay.
+     */
+    public function paysCardBack(): bool
+    {
+        return $this->cards->contains(static fn (CardRequest $card): bool => $card->isBack() && $card->isPending());
+    }
+
+    /** What decides the customer's prices; null: list prices. */
+    public function priceTerms(): ?PriceTerms
+    {
+        return $this->customer === null ? null : ($this->priceTerms ??= $this->customer->priceTerms());
+    }
+
+    public function forgetPriceTerms(): void
+    {
+        $this->priceTerms = null;
+    }
+
+    /** Whether posting it changes the customer's account, which must then be locked. */
+    public function touchesAccount(): bool
+    {
+        return $this->customer_id !== null
+            && ($this->charge !== null || $this->on_account !== null || $this->takesBack());
+    }
+
+    /** Whether posting it changes what is held for the customer in deposits. */
+    public function touchesDeposits(): bool
+    {
+        return $this->customer_id !== null
+            && ($this->deposit_in !== null || $this->deposit_used !== null || isset($this->back['deposit_held']));
+    }
+
+    /** Whether posting it changes the customer's store credit. */
+    public function touchesStoreCredit(): bool
+    {
+        return $this->customer_id !== null && ($this->store_credit_used !== null || isset($this->back['store_credit']));
+    }
+
+    /** Whether something comes back on it. */
+    public function takesBack(): bool
+    {
+        return $this->back !== null;
+    }
+
+    /** @return list<CardsOnSlip> */
+    public function cardsSold(): array
+    {
+        return CardsOnSlip::all($this->cards_sold);
+    }
+
+    /** @return list<CardsOnSlip> */
+    public function cardsUsed(): array
+    {
+        return CardsOnSlip::all($this->cards_used);
+    }
+
+    /** @return list<string> the numbers of all gift cards on it that are in use already */
+    public function cardCodes(): array
+    {
+        $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [
+            ...$this->cardsSold(),
+            ...$this->cardsUsed(),
+        ]);
+        // A card that paid for what comes back is known by its id, so that its number stands nowhere.
+        $ids = array_filter(
+            array_map(
+                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
+                    ? (int) WayOut::which((string) $way)
+                    : 0,
+                array_keys($this->back ?? []),
+            ),
+            static fn (int $id): bool => $id !== 0,
+        );
+        $back
+            = $ids === []
+                ? []
+                : array_map(
+                    static fn (GiftCard $card): string => $card->code,
+                    GiftCard::query()
+                        ->whereIn('id', $ids)
+                        ->get(['id', 'code'])
+                        ->all(),
+                );
+
+        return array_values(
+            array_unique(
+                array_filter(
+                    [...$codes, ...$back, $this->back_card ?? ''],
+                    static fn (string $code): bool => $code !== '',
+                ),
+            ),
+        );
+    }
+
+    /** @return array<int, LayawayPart> by layaway */
+    public function layawayParts(): array
+    {
+        return LayawayPart::all($this->layaways);
+    }
+
+    /** Whether nothing is done with it but paying off layaways whose goods leave. */
+    public function onlyHandsOver(): bool
+    {
+        return $this->layaway_id === null
+            && $this->back === null
+            && $this->cards_sold === null
+            && $this->on_account === null
+            && $this->deposit_in === null
+            && $this->lines->isEmpty()
+            && array_filter(
+                $this->layawayParts(),
+                static fn (LayawayPart $part): bool => $part->leaves !== true,
+            ) === [];
+    }
+
+    public function layaway(int $id): ?Layaway
+    {
+        return $this->paidOn[$id] ?? null;
+    }
+
+    public function isPosted(): bool
+    {
+        return $this->state === SlipState::Posted;
+    }
+
+    public function discount(Currency $currency): ?Reduction
+    {
+        return Reductions::read($this->discount_percent, $this->discount_amount, $currency);
+    }
+
+    /** The day it would be posted on. */
+    public function day(): CarbonImmutable
+    {
+        return $this->business_date ?? ShopTime::today();
+    }
+
+    public function isBackdated(): bool
+    {
+        return ! $this->day()->isSameDay(ShopTime::today());
+    }
+
+    /** @return BelongsTo<Location, $this> */
+    public function location(): BelongsTo
+    {
+        return $this->belongsTo(Location::class);
+    }
+
+    /** @return BelongsTo<Till, $this> */
+    public function till(): BelongsTo
+    {
+        return $this->belongsTo(Till::class);
+    }
+
+    /** @return BelongsTo<Plan, $this> */
+    public function plan(): BelongsTo
+    {
+        return $this->belongsTo(Plan::class);
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+
+    /** @return BelongsTo<Contact, $this> */
+    public function contact(): BelongsTo
+    {
+        return $this->belongsTo(Contact::class);
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function receipt(): BelongsTo
+    {
+        return $this->belongsTo(Document::class, 'receipt_id');
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function document(): BelongsTo
+    {
+        return $this->belongsTo(Document::class);
+    }
+
+    /** @return BelongsTo<Layaway, $this> */
+    public function heldAs(): BelongsTo
+    {
+        return $this->belongsTo(Layaway::class, 'layaway_id');
+    }
+
+    /** @return HasOne<SlipHold, $this> */
+    public function hold(): HasOne
+    {
+        return $this->hasOne(SlipHold::class);
+    }
+
+    /** @return HasMany<LineOnSlip, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(LineOnSlip::class)->orderBy('position');
+    }
+
+    /** @return HasMany<CardRequest, $this> what terminals were asked for it */
+    public function cards(): HasMany
+    {
+        return $this->hasMany(CardRequest::class, 'subject_id')->where('subject', 'slip')->orderBy('id');
+    }
+
+    /** @return HasMany<ReturnOnSlip, $this> */
+    public function returns(): HasMany
+    {
+        return $this->hasMany(ReturnOnSlip::class)->orderBy('position');
+    }
+
+    /** @return BelongsTo<Document, $this> */
+    public function creditNote(): BelongsTo
+    {
+        return $this->belongsTo(Document::class, 'credit_note_id');
+    }
+}

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Closure;
+use Elmstone\Catalogue\Stock;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Slip\RefusedOnLine;
+use Elmstone\Counter\Parts\SlipCredits;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Shop\House;
+use Elmstone\Support\Asked;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The one way to change a slip: under its lock, once per act, and only as it was last seen.
+ */
+final class SlipDesk
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly SlipParty $party,
+        private readonly SlipCredits $credits,
+        private readonly Asked $asked,
+    ) {
+    }
+
+    /**
+     * @param  Closure(Slip): mixed  $change
+     * @param  bool  $evenVoid also where the slip takes a sale back whole: that one stays as it is, and only its money
+     *     is dealt with
+     *
+     * @throws Refused void_stays, not_open, elsewhere, changed_elsewhere, and whatever the change or the reckoning
+     *     refuses
+     */
+    public function change(string $slipKey, Act $act, Closure $change, bool $evenVoid = false): Slip
+    {
+        $this->begin($slipKey, $act);
+
+        return DB::transaction(function () use ($slipKey, $act, $change, $evenVoid): Slip {
+            // The lock comes before any other reading: what is read before it would be read again as it stood then.
+            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
+
+            if (
+                DB::table('slip_acts')->insertOrIgnore([
+                    'key' => $act->key,
+                    'slip_id' => $slip->id,
+                    'asked' => $this->asked->digest($act->key),
+                ]) === 0
+            ) {
+                $this->asked->assertSame($act->key, DB::table('slip_acts')->where('key', $act->key)->value('asked'));
+
+                return $this->drawn($slip, $act);
+            }
+
+            $this->assertMayChange($slip, $act, $evenVoid);
+            $slip->load(['lines', 'customer.type.priceLevel']);
+            $this->credits->read($slip);
+            $change($slip);
+            $this->keep($this->drawn($slip, $act));
+
+            return $slip;
+        }, 3);
+    }
+
+    /** Reads a slip with all the page needs of it. */
+    public function read(string $slipKey, Act $act): Slip
+    {
+        $slip = Slip::query()->where('key', $slipKey)->first();
+
+        if ($slip === null) {
+            $act->till->location->loadMissing('taxProfile.components');
+
+            return Slip::blank($slipKey, $act->till, $act->by->id);
+        }
+
+        return $this->drawn($slip, $act);
+    }
+
+    /** For changes that need to know more of the slip than its lines. */
+    public function redraw(Slip $slip, Act $act): void
+    {
+        $this->drawn($slip, $act);
+    }
+
+    /** The slip with its lines and cards as they stand now; what the till knows already is not read again. */
+    private function drawn(Slip $slip, Act $act): Slip
+    {
+        $slip->unsetRelations();
+        $slip->by = $act->by;
+        $slip->location_id === $act->till->location_id
+            ? $slip->setRelation('location', $act->till->location)
+            : $slip->load('location');
+        $slip->location->loadMissing('taxProfile.components');
+        $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
+        $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
+        $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
+        $slip->layaway_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
+        $this->party->draw($slip);
+
+        $slip->load(['lines.item', 'cards']);
+        $this->credits->draw($slip);
+        $slip->stock
+            = $slip->isPosted() || $slip->lines->isEmpty()
+                ? null
+                : Stock::query()
+                    ->where('location_id', $slip->location_id)
+                    ->whereIn('item_id', $slip->lines->pluck('item_id')->filter())
+                    ->get()
+                    ->keyBy('item_id');
+
+        return $slip;
+    }
+
+    /**
+     * Writes a slip down when something is first done to it. Asked for without a lock: locking what is not there would
+     * lock the gap, and two tills beginning slips would wait for each other.
+     */
+    private function begin(string $slipKey, Act $act): void
+    {
+        if (! Slip::query()->where('key', $slipKey)->exists()) {
+            $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
+            Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
+        }
+    }
+
+    private function assertMayChange(Slip $slip, Act $act, bool $evenVoid): void
+    {
+        if ($slip->void_of_id !== null && ! $evenVoid) {
+            throw Refused::because(
+                'void_stays',
+                'This slip takes a sale back whole; nothing else goes on it. Post it or clear it, and use another '
+                    .'slip.',
+            );
+        }
+
+        if ($slip->state !== SlipState::Open) {
+            throw Refused::because(
+                'not_open',
+                $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.',
+            );
+        }
+
+        if ($slip->till_id !== $act->till->id) {
+            throw Refused::because('elsewhere', "Till {$slip->till->number} has picked this slip up.");
+        }
+
+        if ($act->version !== null && $act->version !== $slip->version) {
+            throw Refused::because(
+                'changed_elsewhere',
+                'This slip was changed on another screen. Here is how it stands now; do that again if it is still '
+                    .'right.',
+            );
+        }
+    }
+
+    /** Reckons what the change made of the slip, so that nothing is kept that cannot be reckoned. */
+    private function keep(Slip $slip): void
+    {
+        try {
+            $slip->reckoned = ReckonedCounter::of($slip, $this->house);
+        } catch (RefusedOnLine $refused) {
+            throw $refused;
+        } catch (Refused $refused) {
+            throw $refused->rule === 'discount_too_large'
+                ? Refused::because(
+                    'slip_discount',
+                    "The whole-slip discount no longer fits: {$refused->getMessage()} Take it off first.",
+                )
+                : $refused;
+        }
+
+        $slip
+            ->forceFill([
+                'version' => $slip->version + 1,
+                'title' => $slip->customer_name !== ''
+                        ? $slip->customer_name
+                        : mb_substr(
+                            $slip->lines->first()->description ?? ($slip->returns->first()->description ?? ''),
+                            0,
+                            60,
+                        ),
+                'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
+            ])
+            ->save();
+    }
+}

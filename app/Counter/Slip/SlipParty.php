@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Elmstone\Books\Drafts\Exempted;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\Terms;
+use Elmstone\Core\Tax\TaxComponent;
+use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Receivables\Accounts\AccountStanding;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Shop\House;
+use Elmstone\Shop\TaxComponentRecord;
+
+/** Who a slip is for: what the Who band shows, and what goes on the document. */
+final class SlipParty
+{
+    public function __construct(private readonly House $house)
+    {
+    }
+
+    /** Reads all that the page says of the customer. */
+    public function draw(Slip $slip): void
+    {
+        $customer = $slip->customer_id;
+
+        if ($customer === null) {
+            $slip->setRelation('customer', null)->setRelation('contact', null)->setRelation('hold', null);
+            [$slip->account, $slip->deposits, $slip->paidOn] = [null, null, []];
+
+            return;
+        }
+
+        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact', 'hold']);
+        $account = HouseAccount::query()->where('customer_id', $customer)->first();
+        $slip->account = $account === null ? null : $this->standing($account);
+        $slip->deposits = DepositsHeld::of($customer);
+        $parts = $slip->layawayParts();
+        $slip->paidOn
+            = $parts === []
+                ? []
+                : Layaway::query()
+                    ->with(['allInstalments', 'allLines.item', 'document'])
+                    ->whereKey(array_keys($parts))
+                    ->get()
+                    ->keyBy('id')
+                    ->all();
+    }
+
+    public function standing(HouseAccount $account): AccountStanding
+    {
+        return AccountStanding::of($account, $this->house);
+    }
+
+    /** What the customer need not pay on the slip's day. */
+    public static function exempted(Slip $slip): ?Exempted
+    {
+        $customer = $slip->customer;
+
+        if ($customer === null || ! $customer->isExemptOn($slip->day())) {
+            return null;
+        }
+
+        return new Exempted(
+            $customer->certificate,
+            $customer->certificate_expires?->format('Y-m-d') ?? '',
+            $customer->exempt ?? [],
+            array_values(
+                $slip->location->taxProfile->components
+                    ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
+                    ->all(),
+            ),
+        );
+    }
+
+    /**
+     * @param  Terms|null  $terms of what is charged to the account; null: nothing is
+     */
+    public static function of(Slip $slip, ?Terms $terms, ?Money $balanceBefore): Party
+    {
+        return new Party(
+            $slip->customer_id,
+            $slip->customer_name,
+            $slip->purchase_order,
+            $slip->job,
+            $slip->contact->name ?? '',
+            self::exempted($slip),
+            $terms === null ? null : $slip->day()->setDateFrom($terms->dueOn($slip->day())),
+            $terms?->words() ?? '',
+            $balanceBefore,
+        );
+    }
+}

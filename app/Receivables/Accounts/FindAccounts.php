@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Accounts;
+
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerSearch;
+use Elmstone\Shop\House;
+
+/** Finds customers with how their accounts stand. */
+final readonly class FindAccounts
+{
+    public function __construct(private CustomerSearch $search, private House $house)
+    {
+    }
+
+    /** @return list<AccountFound> */
+    public function find(string $text, int $limit): array
+    {
+        $customers = $this->search->find($text, $limit);
+        $accounts = HouseAccount::query()->whereIn('customer_id', $customers->modelKeys())->get()->keyBy('customer_id');
+
+        return array_values(
+            $customers
+                ->map(function (Customer $customer) use ($accounts): AccountFound {
+                    $account = $accounts->get($customer->id);
+
+                    return new AccountFound(
+                        $customer,
+                        $account === null ? null : $this->house->money($account->balance),
+                        $account === null ? null : $this->house->money($account->credit_limit - $account->balance),
+                        $account->stopped ?? false,
+                    );
+                })
+                ->all(),
+        );
+    }
+}

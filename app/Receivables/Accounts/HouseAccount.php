@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Accounts;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Receivables\Terms;
+use Elmstone\Core\Receivables\TermsKind;
+use Elmstone\Customers\Contact;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Statements\StatementKind;
+use Elmstone\Receivables\Statements\StatementWay;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A customer's right to charge. Its balance is changed through Ledger only, under the row's lock.
+ *
+ * @property int $customer_id
+ * @property int $credit_limit minor units
+ * @property TermsKind $terms_kind
+ * @property int $terms_days
+ * @property string|null $discount_percent settlement discount
+ * @property int $discount_days
+ * @property int $allowed_overdue_days
+ * @property bool $purchase_order_required
+ * @property string|null $buyer optional or named; null: named where anybody of theirs has a limit
+ * @property StatementKind $statement_kind
+ * @property StatementWay $statement_way
+ * @property bool $finance_charges
+ * @property bool $stopped
+ * @property string $stop_reason
+ * @property CarbonImmutable $opened_on
+ * @property int $balance minor units; below zero: the shop owes them
+ * @property int $version
+ * @property-read Customer $customer
+ */
+final class HouseAccount extends Model
+{
+    protected $primaryKey = 'customer_id';
+
+    public $incrementing = false;
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'terms_kind' => TermsKind::class,
+        'statement_kind' => StatementKind::class,
+        'statement_way' => StatementWay::class,
+        'terms_days' => 'int',
+        'discount_days' => 'int',
+        'allowed_overdue_days' => 'int',
+        'purchase_order_required' => 'bool',
+        'finance_charges' => 'bool',
+        'stopped' => 'bool',
+        'opened_on' => 'immutable_date',
+    ];
+
+    /**
+     * Whether a charge needs the name of who buys: as the account says, else where anybody of theirs has a limit, or
+     * may not buy.
+     */
+    public function buyerMustBeNamed(): bool
+    {
+        return $this->buyer === null
+            ? Contact::query()
+                ->where('customer_id', $this->customer_id)
+                ->where('active', true)
+                ->where(static fn ($query) => $query->whereNotNull('spending_limit')->orWhere('may_buy', false))
+                ->exists()
+            : $this->buyer === 'named';
+    }
+
+    public function terms(): Terms
+    {
+        return Terms::of(
+            $this->terms_kind,
+            $this->terms_days,
+            $this->discount_percent === null ? null : Percentage::of($this->discount_percent),
+            $this->discount_days,
+        );
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Ageing;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\AgeBand;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Accounts\AccountFound;
+use Elmstone\Receivables\Accounts\AccountRequest;
+use Elmstone\Receivables\Accounts\FindAccounts;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
+use Elmstone\Support\ShopTime;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** What all accounts owe and how late it is; who to call. */
+final class AgeingController
+{
+    private const PAGE = 60;
+
+    public function __construct(private readonly AsOf $asOf, private readonly House $house)
+    {
+    }
+
+    public function index(AccountRequest $request, FindAccounts $find): View
+    {
+        $typed = $request->string('find')->trim()->value();
+        $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
+        $band = AgeBand::tryFrom($request->string('band')->value());
+        $accounts = $report->sorted($band);
+
+        if ($typed !== '') {
+            $numbers = array_map(
+                static fn (AccountFound $found): int => $found->customer->number,
+                $find->find($typed, 200),
+            );
+            $accounts = array_values(
+                array_filter(
+                    $accounts,
+                    static fn (AgedAccount $account): bool => in_array($account->number, $numbers, true),
+                ),
+            );
+        }
+
+        return view('accounts.ageing', [
+            'report' => $report,
+            'accounts' => array_slice($accounts, $request->skip(), self::PAGE),
+            'count' => count($accounts),
+            'page' => self::PAGE,
+            'skip' => $request->skip(),
+            'band' => $band,
+            'find' => $typed,
+            'without' => $typed === ''
+                    ? []
+                    : array_values(
+                        array_filter(
+                            $find->find($typed, 20),
+                            static fn (AccountFound $found): bool => $found->balance !== null
+                                && $found->balance->isZero(),
+                        ),
+                    ),
+            'house' => $this->house,
+        ]);
+    }
+
+    public function csv(AccountRequest $request): StreamedResponse
+    {
+        $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
+
+        return Csv::download(
+            'ageing-'.$report->day->format('Y-m-d').'.csv',
+            [
+                'account',
+                'name',
+                ...array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()),
+                'balance',
+                'currency',
+                'as of',
+            ],
+            (function () use ($report): iterable {
+                foreach ($report->sorted(null) as $account) {
+                    yield [
+                        (string) $account->number,
+                        $account->name,
+                        ...array_values(
+                            array_map(
+                                static fn (Money $amount): string => $amount->toString(),
+                                $account->ageing->columns,
+                            ),
+                        ),
+                        $account->ageing->balance->toString(),
+                        $this->house->currency()->code,
+                        $report->day->format('Y-m-d'),
+                    ];
+                }
+            })(),
+        );
+    }
+
+    public function calls(Worklist $worklist): View
+    {
+        return view('accounts.calls', ['rows' => $worklist->today(ShopTime::today()), 'house' => $this->house]);
+    }
+
+    public function call(CallRequest $request, Customer $customer, #[CurrentUser] Staff $by): RedirectResponse
+    {
+        Call::query()->create([
+            'customer_id' => $customer->id,
+            'staff_id' => $by->id,
+            'called_on' => ShopTime::today(),
+            ...$request->fields(),
+        ]);
+
+        return back()->with('done', "The call to {$customer->name} is noted.");
+    }
+}

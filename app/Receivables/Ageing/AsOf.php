@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Ageing;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\Ageing;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Core\Receivables\OpenItem;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Shop\House;
+use Generator;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/**
+ * What was open on a day, past or present: from documents and allocations dated on or before it. An item that nothing
+ * was set against since stands as it stood; of the others, what was set since is added again.
+ */
+final readonly class AsOf
+{
+    public function __construct(private House $house)
+    {
+    }
+
+    /** @return Collection<int, OpenItemRecord> one account's, oldest due first, `open` being what was open then */
+    public function items(int $customer, CarbonImmutable $day): Collection
+    {
+        [$then, $bindings] = self::openThen($day);
+
+        return OpenItemRecord::query()
+            ->where('customer_id', $customer)
+            ->where('business_date', '<=', $day->format('Y-m-d'))
+            ->where(
+                static fn ($either) => $either->where('open', '>', 0)->orWhere('moved_on', '>', $day->format('Y-m-d')),
+            )
+            ->select('open_items.*')
+            ->selectRaw("{$then} AS `open_then`", $bindings)
+            ->orderBy('due_date')
+            ->orderBy('business_date')
+            ->orderBy('document_id')
+            ->get()
+            ->each(
+                static fn (OpenItemRecord $item) => $item->setAttribute('open', (int) $item->getAttribute('open_then')),
+            )
+            ->filter(static fn (OpenItemRecord $item): bool => $item->open > 0)
+            ->values();
+    }
+
+    public function balance(int $customer, CarbonImmutable $day): Money
+    {
+        return $this->house->money(
+            (int) DB::table('open_items')
+                ->where('customer_id', $customer)
+                ->where('business_date', '<=', $day->format('Y-m-d'))
+                ->sum(DB::raw("IF(kind = 'charge', amount, -amount)")),
+        );
+    }
+
+    public function ageing(int $customer, CarbonImmutable $day): Ageing
+    {
+        return $this->age($this->items($customer, $day), $day);
+    }
+
+    /** @param  iterable<OpenItemRecord>  $items */
+    public function age(iterable $items, CarbonImmutable $day): Ageing
+    {
+        $values = [];
+
+        foreach ($items as $item) {
+            $values[] = $item->toValue($this->house->currency());
+        }
+
+        return Ageing::of($this->house->currency(), $day, $values);
+    }
+
+    /**
+     * Every account that had anything open, one after the other. Items that fall due on the same day come summed: an
+     * ageing needs no more.
+     *
+     * @return Generator<int, Ageing> by customer
+     */
+    public function all(CarbonImmutable $day): Generator
+    {
+        $currency = $this->house->currency();
+        $items = [];
+        $customer = null;
+        $dates = [];
+
+        foreach (DB::cursor(...$this->allQuery($day)) as $row) {
+            if ($customer !== null && (int) $row->customer_id !== $customer) {
+                yield $customer => Ageing::of($currency, $day, $items);
+                $items = [];
+            }
+
+            $customer = (int) $row->customer_id;
+            $due = (string) $row->due_date;
+            $items[] = self::value($row, $currency, $day, $dates[$due] ??= CarbonImmutable::parse($due));
+        }
+
+        if ($customer !== null) {
+            yield $customer => Ageing::of($currency, $day, $items);
+        }
+    }
+
+    /** @return list<int> customers with a charge open then that was so many days old */
+    public function withOlder(CarbonImmutable $day, int $days): array
+    {
+        [$then, $bindings] = self::openThen($day);
+        $rows = DB::select(
+            "SELECT DISTINCT customer_id FROM open_items WHERE kind = 'charge' AND business_date < ? AND (`open` > 0 "
+                ."OR moved_on > ?) AND {$then} > 0 ORDER BY customer_id",
+            [$day->subDays($days)->format('Y-m-d'), $day->format('Y-m-d'), ...$bindings],
+        );
+
+        return array_values(array_map(static fn (stdClass $row): int => (int) $row->customer_id, $rows));
+    }
+
+    /** @return array{string, list<string>} */
+    private function allQuery(CarbonImmutable $day): array
+    {
+        [$then, $bindings] = self::openThen($day);
+        $on = $day->format('Y-m-d');
+
+        return [
+            <<<SQL
+            SELECT customer_id, kind, due_date, SUM(open_then) AS open_then FROM (
+                SELECT customer_id, kind, due_date, `open` AS open_then
+                    FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?
+                UNION ALL
+                SELECT customer_id, kind, due_date, {$then} AS open_then
+                    FROM open_items WHERE moved_on > ? AND business_date <= ?
+            ) then_open
+            WHERE open_then > 0 GROUP BY customer_id, kind, due_date ORDER BY customer_id
+            SQL
+            ,
+            [$on, $on, ...$bindings, $on, $on],
+        ];
+    }
+
+    private static function value(
+        stdClass $row,
+        Currency $currency,
+        CarbonImmutable $day,
+        CarbonImmutable $due,
+    ): OpenItem {
+        $open = Money::ofMinor((int) $row->open_then, $currency);
+
+        return $row->kind === ItemKind::Credit->value
+            ? OpenItem::credit('', $day, $open)
+            : OpenItem::charge('', $day, $due, $open);
+    }
+
+    /** @return array{string, list<string>} */
+    private static function openThen(CarbonImmutable $day): array
+    {
+        $since = static fn (
+            string $side,
+        ): string => "(SELECT COALESCE(SUM(a.amount), 0) FROM allocations a WHERE a.{$side} = open_items.document_id "
+            .'AND a.business_date > ?)';
+
+        return [
+            "`open` + IF(kind = 'charge', {$since('charge_id')}, {$since('credit_id')})",
+            [$day->format('Y-m-d'), $day->format('Y-m-d')],
+        ];
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Ageing;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Purpose;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * That somebody was called about what is late, and what they promised.
+ *
+ * @property int $id
+ * @property int $customer_id
+ * @property int $staff_id
+ * @property string $spoke_to
+ * @property string $note
+ * @property int|null $promised minor units
+ * @property CarbonImmutable|null $promised_on
+ * @property CarbonImmutable|null $call_again_on
+ * @property CarbonImmutable $called_on
+ * @property CarbonImmutable $called_at
+ * @property-read Staff $staff
+ * @property-read Customer $customer
+ */
+final class Call extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'promised_on' => 'immutable_date',
+        'call_again_on' => 'immutable_date',
+        'called_on' => 'immutable_date',
+        'called_at' => 'immutable_datetime',
+        'promised' => 'int',
+    ];
+
+    /**
+     * Whether what was promised has not come: the day is over, and less than the promise was paid from the call to that
+     * day. Where no amount was promised, anything at all keeps it.
+     */
+    public function isBroken(?CarbonImmutable $today = null): bool
+    {
+        if ($this->promised_on === null || ! $this->promised_on->lessThan(($today
+            ?? ShopTime::today())->startOfDay())) {
+            return false;
+        }
+
+        // What came and went back again was not paid.
+        $paid = (int) OpenItemRecord::query()
+            ->whereNotExists(
+                static fn ($query) => $query
+                    ->from('documents as back')
+                    ->whereColumn('back.refers_to_id', 'open_items.document_id')
+                    ->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]),
+            )
+            ->where('customer_id', $this->customer_id)
+            ->where('purpose', 'payment')
+            ->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])
+            ->sum('amount');
+
+        return $paid < max(1, $this->promised ?? 1);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+}

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\FinanceCharges;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Register;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\FinanceCharge;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ageing\AsOf;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Ledger\PaymentDraft;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+
+/**
+ * Finance charges for what is late: worked out for all accounts to look at first, then posted, each account once a
+ * month.
+ */
+final class ChargeForLateness
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly AsOf $asOf,
+        private readonly Register $register,
+        private readonly Ledger $ledger,
+        private readonly PaymentDraft $drafts,
+    ) {
+    }
+
+    /**
+     * What every account would be charged with.
+     *
+     * @return list<LatenessRow>
+     *
+     * @throws Refused no_rate
+     */
+    public function preview(CarbonImmutable $day): array
+    {
+        $this->rate();
+        $charged = DB::table('finance_charges')
+            ->where('month', $day->format('Y-m'))
+            ->pluck('document_id', 'customer_id');
+        $rows = [];
+
+        foreach (
+            HouseAccount::query()
+                ->with('customer')
+                ->where('finance_charges', true)
+                ->whereIn('customer_id', $this->late($day))
+                ->orderBy('customer_id')
+                ->get() as $account
+        ) {
+            $charge = $this->reckon($account, $day);
+
+            if ($charge->amount->isPositive()) {
+                $rows[] = new LatenessRow($account, $charge, isset($charged[$account->customer_id]));
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @return bool whether something was charged: not twice in a month, and nothing where nothing is late any more
+     *
+     * @throws Refused no_rate, future_date, day_closed
+     */
+    public function charge(int $customer, CarbonImmutable $day, Till $till, Staff $by): bool
+    {
+        $this->rate();
+        $till->location->assertOpenOn($day);
+
+        return DB::transaction(function () use ($customer, $day, $till, $by): bool {
+            $account = $this->ledger->lock($customer);
+            $charge = $this->reckon($account, $day);
+
+            if (
+                ! $charge->amount->isPositive()
+                || DB::table('finance_charges')
+                    ->where('month', $day->format('Y-m'))
+                    ->where('customer_id', $customer)
+                    ->exists()
+            ) {
+                return false;
+            }
+
+            $draft = $this->drafts->draft(
+                DocumentKind::Adjustment,
+                MoneyEntry::financeCharge($charge->amount),
+                PostedAt::till($till, $by->id, $day),
+                new Party(
+                    $customer,
+                    Customer::query()->findOrFail($customer)->name,
+                    due: $day->setDateFrom($account->terms()->dueOn($day)),
+                    terms: $account->terms()->words(),
+                    balanceBefore: $this->house->money($account->balance),
+                ),
+                Uuid::uuid5(Uuid::NAMESPACE_OID, "finance-charge-{$customer}-{$day->format('Y-m')}")->toString(),
+                note: 'On '.implode(', ', array_slice(array_keys($charge->perItem), 0, 12)),
+            );
+            $document = $this->register->post($draft);
+            $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
+            DB::table('finance_charges')->insert([
+                'month' => $day->format('Y-m'),
+                'customer_id' => $customer,
+                'document_id' => $document,
+            ]);
+
+            return true;
+        }, 3);
+    }
+
+    private function reckon(HouseAccount $account, CarbonImmutable $day): FinanceCharge
+    {
+        $shop = $this->house->shop();
+        $items = $this->asOf->items($account->customer_id, $day);
+
+        return FinanceCharge::on(
+            $this->house->currency(),
+            $day,
+            array_values($items->map(fn (OpenItemRecord $item) => $item->toValue($this->house->currency()))->all()),
+            $this->rate(),
+            $shop->finance_grace_days,
+            $this->house->money($shop->finance_minimum),
+        );
+    }
+
+    private function rate(): Percentage
+    {
+        return Percentage::of(
+            $this->house->shop()->finance_percent
+                ?? throw Refused::because('no_rate', 'The shop has set no finance charge.'),
+        );
+    }
+
+    /** @return list<int> */
+    private function late(CarbonImmutable $day): array
+    {
+        $late = [];
+
+        foreach ($this->asOf->all($day) as $customer => $ageing) {
+            if ($ageing->late()->isPositive()) {
+                $late[] = $customer;
+            }
+        }
+
+        return $late;
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Ledger;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * So much of a payment or credit set against a charge, or taken back from it. Insert-only.
+ *
+ * @property int $id
+ * @property int $customer_id
+ * @property int $credit_id
+ * @property int $charge_id
+ * @property int $amount minor units; below zero: taken back
+ * @property int $discount the part of it that is a settlement discount
+ * @property CarbonImmutable $business_date
+ * @property int $staff_id
+ * @property string $reason
+ * @property int|null $takes_back_id
+ * @property string $act
+ * @property-read OpenItemRecord $credit
+ * @property-read OpenItemRecord $charge
+ */
+final class AllocationRecord extends Model
+{
+    protected $table = 'allocations';
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['business_date' => 'immutable_date', 'amount' => 'int', 'discount' => 'int'];
+
+    /** @return BelongsTo<OpenItemRecord, $this> */
+    public function credit(): BelongsTo
+    {
+        return $this->belongsTo(OpenItemRecord::class, 'credit_id', 'document_id');
+    }
+
+    /** @return BelongsTo<OpenItemRecord, $this> */
+    public function charge(): BelongsTo
+    {
+        return $this->belongsTo(OpenItemRecord::class, 'charge_id', 'document_id');
+    }
+}

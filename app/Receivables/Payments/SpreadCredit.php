@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Payments;
+
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ledger\AccountItems;
+use Elmstone\Receivables\Ledger\AllocationRecord;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Ledger\Setting;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\ShopTime;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Sets a credit against other items than it is set against now: unused credit is used, a payment on the wrong invoice
+ * is moved. What stood before is taken back by rows of its own, so that everything stays on record.
+ */
+final class SpreadCredit
+{
+    public function __construct(
+        private readonly Ledger $ledger,
+        private readonly House $house,
+        private readonly TakeDiscountBack $discounts,
+    ) {
+    }
+
+    /**
+     * @param  array<string, Money>  $wanted what is to be on which item when it is done, by its number
+     *
+     * @throws Refused not_a_credit, not_open, over_item, over_payment, reason_missing
+     */
+    public function handle(
+        OpenItemRecord $credit,
+        array $wanted,
+        string $reason,
+        string $act,
+        Staff $by,
+        Till $till,
+    ): void {
+        DB::transaction(function () use ($credit, $wanted, $reason, $act, $by, $till): void {
+            $account = $this->ledger->lock($credit->customer_id);
+
+            if (AllocationRecord::query()->where('act', $act)->exists()) {
+                return;
+            }
+
+            $credit = OpenItemRecord::query()->findOrFail($credit->document_id);
+
+            if ($credit->kind !== ItemKind::Credit) {
+                throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
+            }
+
+            $this->set(
+                $account,
+                $credit,
+                $wanted,
+                Setting::by($by, ShopTime::today(), $act, $reason),
+                PostedAt::till($till, $by->id, ShopTime::today()),
+            );
+        }, 3);
+    }
+
+    /** @param  array<string, Money>  $wanted */
+    private function set(
+        HouseAccount $account,
+        OpenItemRecord $credit,
+        array $wanted,
+        Setting $setting,
+        PostedAt $at,
+    ): void {
+        $standing = self::standing($credit->document_id);
+        $changed = $standing->filter(
+            static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor
+                !== $allocation->amount,
+        );
+
+        if ($changed->isNotEmpty() && trim($setting->reason) === '') {
+            throw Refused::because('reason_missing', 'Say why it is moved: the reason is kept.');
+        }
+
+        $this->ledger->takeBack($account, $changed, $setting);
+        // A discount goes with the allocation that earned it.
+        $this->discounts->handle(
+            $account,
+            $credit->document_id,
+            $this->house->money((int) $changed->sum('discount')),
+            $credit->document_id,
+            $setting,
+            $at,
+        );
+        $fresh = array_diff_key($wanted, $standing->diff($changed)->keyBy('charge.label')->all());
+        $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day);
+        $left = $this->house->money((int) OpenItemRecord::query()->whereKey($credit->document_id)->value('open'));
+        $spread = $items->withoutDiscounts()->spread($left, $fresh);
+        $this->ledger->allocate($account, $credit->document_id, $items->parts($spread), $setting);
+    }
+
+    /**
+     * What a credit is set against now: set and not taken back. What it gave up of a discount stays given up.
+     *
+     * @return Collection<int, AllocationRecord>
+     */
+    public static function standing(int $credit): Collection
+    {
+        return AllocationRecord::query()
+            ->with('charge')
+            ->where('credit_id', $credit)
+            ->whereNull('takes_back_id')
+            ->whereNotIn(
+                'charge_id',
+                DB::table('open_items')->where('purpose', Purpose::DiscountTakenBack->value)->select('document_id'),
+            )
+            ->whereNotIn(
+                'id',
+                DB::table('allocations')
+                    ->where('credit_id', $credit)
+                    ->whereNotNull('takes_back_id')
+                    ->select('takes_back_id'),
+            )
+            ->orderBy('id')
+            ->get();
+    }
+}

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Payments;
+
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Purpose;
+use Elmstone\Books\Register;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ledger\AccountItems;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Receivables\Ledger\PaymentDraft;
+use Elmstone\Receivables\Ledger\Setting;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\Show;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Posts a payment on account that came to the office, and spreads it over what is open. The same key answers with the
+ * same receipt.
+ */
+final class TakePayment
+{
+    public function __construct(
+        private readonly House $house,
+        private readonly Register $register,
+        private readonly Ledger $ledger,
+        private readonly PaymentDraft $drafts,
+    ) {
+    }
+
+    /**
+     * @return int the receipt's document id
+     *
+     * @throws Refused bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open,
+     *     over_item, over_payment
+     */
+    public function handle(PaymentOrder $order, Till $till, Staff $by): int
+    {
+        return DB::transaction(
+            fn (): int => $this->post($this->ledger->lock($order->customerId), $order, $till, $by),
+            3,
+        );
+    }
+
+    /** Inside a transaction, the account locked. */
+    public function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
+    {
+        $before = $this->register->before($order->key);
+
+        if (is_int($before)) {
+            return $before;
+        }
+
+        $this->assertFine($order, $till);
+        $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
+        $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread(
+            $order->amount,
+            $order->byHand,
+        );
+        $draft = $this->drafts->draft(
+            DocumentKind::Receipt,
+            MoneyEntry::payment($order->amount, $spread->discount()),
+            PostedAt::till($till, $by->id, $order->day),
+            new Party(
+                $account->customer_id,
+                Customer::query()->findOrFail($account->customer_id)->name,
+                balanceBefore: $this->house->money($account->balance),
+            ),
+            $order->key,
+            [new DraftTender(Tender::of($order->kind, $order->amount), $order->amount, $order->reference)],
+            note: $order->note,
+        );
+        $receipt = $this->register->post($draft);
+        $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
+        $this->ledger->allocate(
+            $account,
+            $receipt,
+            $items->parts($spread),
+            Setting::by($by, $order->day, $order->key),
+            $items->discounts($spread),
+        );
+
+        return $receipt;
+    }
+
+    private function assertFine(PaymentOrder $order, Till $till): void
+    {
+        if (! $order->amount->isPositive()) {
+            throw Refused::because('bad_amount', 'A payment is more than nothing.');
+        }
+
+        if ($order->reference === '' && $order->kind === TenderKind::Cheque) {
+            throw Refused::because('reference_missing', 'Type the cheque’s number.');
+        }
+
+        if ($order->reference === '' && $order->kind === TenderKind::Card) {
+            throw Refused::because(
+                'reference_missing',
+                'Type the authorisation the terminal or the card’s issuer gave; or take the card at the counter.',
+            );
+        }
+
+        $till->location->assertOpenOn($order->day);
+        $this->assertNew($order);
+    }
+
+    /** The same cheque or transfer again is most likely the same piece of paper. */
+    private function assertNew(PaymentOrder $order): void
+    {
+        if ($order->sureItIsAnother || $order->reference === '') {
+            return;
+        }
+
+        $same = Document::query()
+            ->join('document_tenders as t', 't.document_id', '=', 'documents.id')
+            ->where('documents.customer_id', $order->customerId)
+            ->where('documents.purpose', Purpose::Payment)
+            ->where('t.kind', $order->kind)
+            ->where('t.reference', $order->reference)
+            ->where('t.amount', $order->amount->minor)
+            ->select('documents.*')
+            ->first();
+
+        if ($same !== null) {
+            throw Refused::because(
+                'posted_before',
+                "{$order->kind->label()} {$order->reference} over "
+                    .Show::money($order->amount)
+                    ." was posted as {$same->label} on "
+                    .Show::date($same->business_date)
+                    .'. If this is another one, say so.',
+            );
+        }
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Statements;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Customers\Customer;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use LogicException;
+
+/**
+ * One account's statement in a run, with all that its paper says.
+ *
+ * @phpstan-import-type Data from StatementPaper
+ *
+ * @property int $id
+ * @property int $run_id
+ * @property int $customer_id
+ * @property string $state wanted, made, mailing, mailed, failed or left out
+ * @property StatementWay $way
+ * @property int $amount_due minor units
+ * @property Data|null $data null: not made yet
+ * @property CarbonImmutable|null $made_at
+ * @property CarbonImmutable|null $mailed_at
+ * @property string $trouble
+ * @property-read Customer $customer
+ */
+final class Statement extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = [
+        'way' => StatementWay::class,
+        'data' => 'array',
+        'made_at' => 'immutable_datetime',
+        'mailed_at' => 'immutable_datetime',
+    ];
+
+    /**
+     * What its paper says.
+     *
+     * @return Data
+     *
+     * @throws LogicException when it is not made yet
+     */
+    public function paper(): array
+    {
+        return $this->data ?? throw new LogicException("Statement {$this->id} is not made yet.");
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+}

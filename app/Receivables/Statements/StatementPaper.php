@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Receivables\Statements;
+
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\AgeBand;
+use Elmstone\Core\Receivables\Days;
+use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Receivables\Accounts\Activity;
+use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ageing\AsOf;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Location;
+use Elmstone\Support\Show;
+
+/**
+ * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made
+ * again from what was kept, it is the same paper.
+ *
+ * @phpstan-type Line array{
+ *     date: string, number: string, what: string, due: string, amount: string, figure: string, late: bool
+ * }
+ * @phpstan-type Data array{
+ *     shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string,
+ *     title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string,
+ *     due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string
+ * }
+ */
+final readonly class StatementPaper
+{
+    public function __construct(private House $house, private AsOf $asOf, private Activity $activity)
+    {
+    }
+
+    /**
+     * @param  HouseAccount  $account with its customer
+     * @return Data
+     */
+    public function of(HouseAccount $account, StatementOptions $options): array
+    {
+        $kind = $options->kind ?? $account->statement_kind;
+        $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
+        $ageing = $this->asOf->age($items, $options->asOf);
+        [$brought, $lines, $leftOut]
+            = $kind === StatementKind::OpenItem
+                ? $this->openItems($items, $options)
+                : $this->balanceForward($account, $options);
+        // Parts of a plan that fall due later are not asked for now.
+        $later = Money::sum(
+            $items
+                ->filter(
+                    static fn (OpenItemRecord $item): bool => $item->purpose === Purpose::PlanPart
+                        && $item->due_date->greaterThan($options->asOf),
+                )
+                ->map(fn (OpenItemRecord $item): Money => $this->house->money($item->open)),
+            $this->house->currency(),
+        );
+        $balance = $ageing->balance->minus($later);
+
+        return [
+            'shop' => $this->shop(),
+            'to' => array_values(
+                array_filter(
+                    [$account->customer->name, $account->customer->street, $account->customer->place()],
+                    static fn (string $line): bool => $line !== '',
+                ),
+            ),
+            'account' => (string) $account->customer->number,
+            'as_of' => Show::date($options->asOf),
+            'currency' => $this->house->currency()->code,
+            'kind' => $kind->value,
+            'title' => $kind === StatementKind::OpenItem ? 'Open items' : 'Since '.Show::date($options->from),
+            'brought' => $brought === null ? null : Show::money($brought),
+            'lines' => $lines,
+            'ageing' => array_combine(
+                array_map(static fn (AgeBand $band): string => $band->label(), AgeBand::cases()),
+                array_map(static fn (AgeBand $band): string => Show::money($ageing->in($band)), AgeBand::cases()),
+            ),
+            'due' => Show::money($balance->abs()),
+            'due_minor' => $balance->minor,
+            'credit' => $balance->isNegative(),
+            'foot' => $this->house->shop()->bank_account === ''
+                    ? ''
+                    : "Please pay to {$this->house->shop()->bank_account} and name "
+                        ."account {$account->customer->number}.",
+            'terms' => $account->terms()->words(),
+            'later' => $later->isZero() ? '' : Show::money($later),
+            'left_out' => $leftOut === null || $leftOut->isZero() ? '' : Show::money($leftOut),
+        ];
+    }
+
+    /** @return list<string> */
+    private function shop(): array
+    {
+        $shop = $this->house->shop();
+        $location = Location::query()->orderBy('id')->firstOrFail();
+
+        return [$shop->name, $location->street, $location->town, $location->phone];
+    }
+
+    /**
+     * @param  \Illuminate\Database\Eloquent\Collection<int, OpenItemRecord>  $items
+     * @return array{null, list<Line>, Money}
+     */
+    private function openItems(\Illuminate\Database\Eloquent\Collection $items, StatementOptions $options): array
+    {
+        $lines = [];
+        $leftOut = $this->house->money(0);
+
+        foreach ($items as $item) {
+            $open = $this->house->money($item->kind === ItemKind::Charge ? $item->open : -$item->open);
+
+            if (
+                $item->kind === ItemKind::Charge
+                && Days::between($item->business_date, $options->asOf) <= $options->olderThan
+                && $options->olderThan > 0
+            ) {
+                $leftOut = $leftOut->plus($open);
+
+                continue;
+            }
+
+            $lines[] = [
+                'date' => Show::date($item->business_date),
+                'number' => $item->label,
+                'what' => $this->what($item),
+                'due' => $item->kind === ItemKind::Charge ? Show::date($item->due_date) : '',
+                'amount' => $item->amount === $item->open ? '' : Show::money($this->house->money($item->amount)),
+                'figure' => Show::money($open),
+                'late' => $item->kind === ItemKind::Charge && $item->due_date->lessThan($options->asOf),
+            ];
+        }
+
+        return [null, $lines, $leftOut];
+    }
+
+    /** @return array{Money, list<Line>, null} */
+    private function balanceForward(HouseAccount $account, StatementOptions $options): array
+    {
+        $lines = [];
+
+        foreach (
+            array_reverse(
+                $this->activity->rows($account->customer_id, $options->asOf, from: $options->from, most: 5000),
+            ) as $row
+        ) {
+            $lines[] = [
+                'date' => Show::date($row->item->business_date),
+                'number' => $row->item->label,
+                'what' => $this->what($row->item),
+                'due' => $row->item->kind === ItemKind::Charge ? Show::date($row->item->due_date) : '',
+                'amount' => Show::money($row->moved),
+                'figure' => Show::money($row->balance),
+                'late' => false,
+            ];
+        }
+
+        return [$this->asOf->balance($account->customer_id, $options->from->subDay()), $lines, null];
+    }
+
+    private function what(OpenItemRecord $item): string
+    {
+        $words = $item->relationLoaded('document')
+            ? array_filter(
+                [$item->document->purchase_order, $item->document->job],
+                static fn (string $part): bool => $part !== '',
+            )
+            : [];
+        $title = match ($item->purpose) {
+            Purpose::Sale => $item->kind === ItemKind::Charge ? 'Invoice' : 'Credit note',
+            Purpose::Void => 'Sale taken back',
+            Purpose::Payment => 'Payment, thank you',
+            Purpose::ReturnedPayment => 'Payment returned',
+            Purpose::Fee => 'Charge for payment in parts',
+            Purpose::PlanPart => $item->relationLoaded('document')
+                ? $item->document->note
+                : $item->purpose->words(null),
+            default => $item->purpose->words(null),
+        };
+
+        return implode(' · ', [$title, ...$words]);
+    }
+}
