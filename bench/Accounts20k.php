@@ -126,8 +126,7 @@ final class Accounts20k
         $customer = 'seq DIV '.self::INVOICES;
         $place = 'seq % '.self::INVOICES;
         $amount = "(5000 + ({$customer} * 7 + ({$place}) * 131) % 20000)";
-        $date
-            = 'CURDATE() - INTERVAL ('
+        $date = 'CURDATE() - INTERVAL ('
             .(self::INVOICES - 1)
             .' - '
             .$place

@@ -27,8 +27,7 @@ use Illuminate\Support\Str;
 /** Builds a shop with many house accounts and measures what the office and the counter wait for. */
 final class AccountsCommand extends Command
 {
-    protected $signature
-        = 'bench:accounts {--address=} {--server= : process id of the server, for its memory} '
+    protected $signature = 'bench:accounts {--address=} {--server= : process id of the server, for its memory} '
         .'{--accounts=20000} {--rounds=100}';
 
     protected $description = 'Measure ageing, account pages, charging, payments and statements';
@@ -57,8 +56,7 @@ final class AccountsCommand extends Command
             '',
             array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows),
         );
-        $report
-            = '# House accounts, measured on '
+        $report = '# House accounts, measured on '
             .date('j M Y')
             ."\n\n{$machine}. "
             .number_format($accounts)

@@ -58,8 +58,7 @@ final class BenchCommand extends Command
                     'version' => '11',
                 ]),
             );
-            $q
-                = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
+            $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
                 ?? 'oak';
             $timings['find']->time(static fn (): string => $clerk->get("/counter/{$slip}/find?q=".urlencode($q)));
             $timings['register']->time(

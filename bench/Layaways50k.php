@@ -74,8 +74,7 @@ final class Layaways50k
         $model = DB::table('layaways')->value('id') ?? throw new RuntimeException('There is nothing to copy.');
         $customer = (int) DB::table('customers')->min('id');
         $first = self::FIRST;
-        $columns
-            = 'location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, signature, '
+        $columns = 'location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, signature, '
             .'signed_by, signed_at';
         DB::statement(
             <<<SQL
@@ -94,8 +93,8 @@ final class Layaways50k
             SQL
             ,
         );
-        $lines
-            = 'revision, position, item_id, code, description, department_id, quantity, unit, unit_price, price_per, '
+        $lines = 'revision, position, item_id, code, description, department_id, quantity, unit, unit_price, '
+            .'price_per, '
             .'price_rule, list_price, may_discount, tax_class, cost';
         DB::statement(
             "INSERT INTO layaway_lines (layaway_id, {$lines}) SELECT {$first} + s.seq, {$lines} FROM layaway_lines "

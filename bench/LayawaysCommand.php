@@ -46,8 +46,7 @@ final class LayawaysCommand extends Command
             '',
             array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows),
         );
-        $report
-            = '# Layaways, measured on '
+        $report = '# Layaways, measured on '
             .date('j M Y')
             ."\n\n{$machine}. "
             .number_format((int) $this->option('layaways'))

@@ -62,8 +62,7 @@ final class ProveCommand extends Command
         $prove->handle(false, SideBySide::here());
         $taken = microtime(true) - $start;
         $documents = DB::table('documents')->count();
-        $report
-            = '# The proof of the books, measured on '
+        $report = '# The proof of the books, measured on '
             .date('j M Y')
             ."\n\n"
             .sprintf(

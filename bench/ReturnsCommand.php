@@ -68,8 +68,7 @@ final class ReturnsCommand extends Command
             '',
             array_map(static fn (array $row): string => '| '.implode(' | ', $row)." |\n", $this->rows),
         );
-        $report
-            = '# Returns, measured on '
+        $report = '# Returns, measured on '
             .date('j M Y')
             ."\n\n{$machine}. A customer with "
             .number_format((int) $this->option('purchases'))

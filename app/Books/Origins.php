@@ -47,8 +47,7 @@ final readonly class Origins
     {
         $documents = array_values(array_unique($documents));
         $byLine = static fn (stdClass $row): string => "{$row->document_id}:{$row->position}";
-        $back
-            = $documents === []
+        $back = $documents === []
                 ? new Collection
                 : DB::table('document_lines')
                     ->whereIn('origin_document_id', $documents)
@@ -110,8 +109,7 @@ final readonly class Origins
                 break;
             }
 
-            $quantity
-                = $row->goods_to === GoodsTo::None->value
+            $quantity = $row->goods_to === GoodsTo::None->value
                     ? BigDecimal::zero()
                     : BigDecimal::of(self::decimal($row->quantity));
             $taken[] = Taken::of(

@@ -178,8 +178,7 @@ final readonly class PaperTrail
     private function broughtBack(): array
     {
         $amount = (int) $this->document->tenders->where('kind', TenderKind::Exchange)->sum('amount');
-        $label
-            = $amount === 0 || $this->document->kind === DocumentKind::CreditNote
+        $label = $amount === 0 || $this->document->kind === DocumentKind::CreditNote
                 ? null
                 : DB::table('slips as s')
                     ->join('documents as d', 'd.id', '=', 's.credit_note_id')
@@ -326,8 +325,7 @@ final readonly class PaperTrail
 
     private function line(int $x1, int $y1, int $x2, int $y2, int $amount): string
     {
-        $thick
-            = $amount === 0
+        $thick = $amount === 0
                 ? 2
                 : max(
                     2,

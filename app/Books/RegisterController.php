@@ -143,8 +143,7 @@ final class RegisterController
     /** Whether a bank or a card's issuer may have taken something of it back. */
     private static function canComeBack(Document $document): bool
     {
-        $isPayment
-            = $document->purpose === Purpose::Payment
+        $isPayment = $document->purpose === Purpose::Payment
             || ($document->purpose === Purpose::Sale && $document->kind === DocumentKind::Invoice);
 
         return $isPayment

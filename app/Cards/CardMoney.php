@@ -41,8 +41,7 @@ final class CardMoney
             ->get(['against', 'state', 'asked', 'approved']);
 
         foreach ($rows as $row) {
-            $reserved[(string) $row->against]
-                = ($reserved[(string) $row->against] ?? 0)
+            $reserved[(string) $row->against] = ($reserved[(string) $row->against] ?? 0)
                 + (int) ($row->state === CardState::Asked->value ? $row->asked : $row->approved);
         }
 

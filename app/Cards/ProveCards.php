@@ -27,8 +27,8 @@ final class ProveCards implements Check
         $sums = [];
 
         foreach (DB::select($brought) as $row) {
-            $sums[(string) $row->authorisation]
-                = ($sums[(string) $row->authorisation] ?? 0) + (int) $row->came - (int) $row->went;
+            $sums[(string) $row->authorisation] = ($sums[(string) $row->authorisation]
+                ?? 0) + (int) $row->came - (int) $row->went;
         }
 
         foreach (
@@ -46,8 +46,7 @@ final class ProveCards implements Check
             $left >= 0 || $proof->fault("card payment {$authorisation}: ".-$left.' more went back than it brought');
         }
 
-        $lost
-            = 'SELECT r.`key` FROM card_requests r LEFT JOIN document_tenders t ON t.document_id = r.document_id AND '
+        $lost = 'SELECT r.`key` FROM card_requests r LEFT JOIN document_tenders t ON t.document_id = r.document_id AND '
             .'t.kind = \'card\' WHERE r.document_id IS NOT NULL AND t.document_id IS NULL';
 
         foreach (DB::select($lost) as $row) {

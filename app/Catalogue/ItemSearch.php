@@ -98,8 +98,7 @@ final class ItemSearch
      */
     private function words(string $part, string $pattern): array
     {
-        $alone
-            = mb_strlen($part) === 1 && ! str_starts_with($pattern, '%')
+        $alone = mb_strlen($part) === 1 && ! str_starts_with($pattern, '%')
                 ? DB::table('words')->where('word', $part)->pluck('id')->all()
                 : [];
 

@@ -22,8 +22,7 @@ final class SaveItem
     public function handle(?Item $item, ItemDraft $draft, Staff $by, Till $till): Item
     {
         return DB::transaction(function () use ($item, $draft, $by, $till): Item {
-            $item
-                = $item === null
+            $item = $item === null
                     ? new Item
                     : Item::query()
                         ->with(['breaks', 'promotions'])

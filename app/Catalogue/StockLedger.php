@@ -113,8 +113,7 @@ final class StockLedger
             $own[$move->itemId] = ($own[$move->itemId] ?? BigDecimal::zero())->plus($aside);
         }
 
-        $short
-            = $own === []
+        $short = $own === []
                 ? []
                 : DB::table('stock')
                     ->where('location_id', $moves[0]->locationId)

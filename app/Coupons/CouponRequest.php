@@ -100,8 +100,7 @@ final class CouponRequest extends FormRequest
     private function off(): Reduction
     {
         $typed = trim($this->string('off')->value());
-        $off
-            = preg_match('/^(.+?)\s*%$/', $typed, $found) === 1
+        $off = preg_match('/^(.+?)\s*%$/', $typed, $found) === 1
                 ? Reduction::percent(TypedNumber::plain($found[1]))
                 : Reduction::amount(
                     app(House::class)->fitting(Money::of(TypedNumber::plain($typed), app(House::class)->currency())),
@@ -125,8 +124,7 @@ final class CouponRequest extends FormRequest
         foreach (
             preg_split('/[\s,;]+/', $this->string('items')->trim()->value(), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $code
         ) {
-            $ids[]
-                = (int) (Item::query()->where('code', $code)->value('id')
+            $ids[] = (int) (Item::query()->where('code', $code)->value('id')
                     ?? throw Refused::because('not_found', "No item has the code “{$code}”."));
         }
 

@@ -23,8 +23,8 @@ final class ProveCoupons implements Check
             $proof->fault("coupon {$row->code}: counted {$row->uses} times, used {$row->used} times");
         }
 
-        $taken
-            = 'SELECT d.label, d.coupon_discount, COALESCE(c.taken, 0) AS taken, COALESCE(l.came_off, 0) AS came_off '
+        $taken = 'SELECT d.label, d.coupon_discount, COALESCE(c.taken, 0) AS taken, COALESCE(l.came_off, 0) AS '
+            .'came_off '
             .'FROM documents d LEFT JOIN (SELECT document_id, SUM(taken) AS taken FROM document_coupons GROUP BY '
             .'document_id) c ON c.document_id = d.id LEFT JOIN (SELECT document_id, SUM(coupon_discount) AS '
             .'came_off FROM document_lines WHERE coupon_discount <> 0 GROUP BY document_id) l ON '

@@ -175,12 +175,11 @@ final class CustomerController
     /** @param  int|null  $version null: the latest */
     public function scan(Customer $customer, ?int $version = null): Response
     {
-        $scan
-            = DB::table('certificate_scans')
-                ->where('customer_id', $customer->id)
-                ->when($version !== null, static fn ($query) => $query->where('id', $version))
-                ->latest('id')
-                ->first() ?? abort(404);
+        $scan = DB::table('certificate_scans')
+            ->where('customer_id', $customer->id)
+            ->when($version !== null, static fn ($query) => $query->where('id', $version))
+            ->latest('id')
+            ->first() ?? abort(404);
 
         return response((string) $scan->bytes, 200, [
             'Content-Type' => (string) $scan->mime,

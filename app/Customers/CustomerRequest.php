@@ -134,8 +134,7 @@ final class CustomerRequest extends FormRequest
     private function withRightsAsTheyAre(array $contacts): array
     {
         $customer = $this->route('customer');
-        $known
-            = $customer instanceof Customer
+        $known = $customer instanceof Customer
                 ? $customer->contacts()->where('active', true)->get()->keyBy('id')
                 : collect();
         $kept = [];
@@ -236,8 +235,7 @@ final class CustomerRequest extends FormRequest
     private function contractPrices(): array
     {
         return $this->rowsOf('contract', 'code', static function (array $row): array {
-            $item
-                = Item::query()->where('code', $row['code'])->first()
+            $item = Item::query()->where('code', $row['code'])->first()
                 ?? throw Refused::because('not_found', "There is no item {$row['code']}.");
             $from = ($row['from'] ?? '') === '' ? null : $row['from'];
             $until = ($row['until'] ?? '') === '' ? null : $row['until'];

@@ -17,8 +17,7 @@ final class PossibleDuplicate extends Refused
     public static function of(Collection $found, string $phone, string $mail): self
     {
         $first = $found->first();
-        $words
-            = $first === null
+        $words = $first === null
                 ? ''
                 : "{$first->name} ({$first->number}, ".FindDuplicates::why($first, $phone, $mail).')';
         $refused = self::because(

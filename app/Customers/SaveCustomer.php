@@ -32,8 +32,8 @@ final class SaveCustomer
     public function handle(?Customer $customer, CustomerDraft $draft, Staff $by, ?int $version = null): Customer
     {
         return DB::transaction(function () use ($customer, $draft, $by, $version): Customer {
-            $customer
-                = $customer === null ? new Customer : Customer::query()->lockForUpdate()->findOrFail($customer->id);
+            $customer = $customer === null ? new Customer
+                : Customer::query()->lockForUpdate()->findOrFail($customer->id);
             $this->assertMayChange($customer, $version);
             $before = $this->recorded($customer);
             $customer->fill($draft->fields);

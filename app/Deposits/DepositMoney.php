@@ -58,8 +58,7 @@ final class DepositMoney
         $used = [];
 
         foreach ($entries as $entry) {
-            $document
-                = $documents->get((int) $entry->document_id)
+            $document = $documents->get((int) $entry->document_id)
                 ?? Document::query()->with('tenders')->findOrFail((int) $entry->document_id);
             $amount = Money::ofMinor(abs((int) $entry->amount), $this->house->currency());
 

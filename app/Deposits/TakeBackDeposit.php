@@ -31,8 +31,7 @@ final class TakeBackDeposit implements TakesBackHeld
 
     public function room(Document $receipt): Money
     {
-        $held
-            = $receipt->customer_id === null
+        $held = $receipt->customer_id === null
                 ? 0
                 : DepositsHeld::of($receipt->customer_id)->parts[self::keptFor($receipt)] ?? 0;
 

@@ -61,8 +61,7 @@ final class GiftCardOnPaper implements Annotates, Forgets
             ->where('gift_card_id', $entry->gift_card_id)
             ->where('id', '<', $entry->id)
             ->sum('amount');
-        $isNew
-            = ! $copy
+        $isNew = ! $copy
             && $entry->number !== null
             && DB::table('gift_card_entries')
                 ->where('gift_card_id', $entry->gift_card_id)

@@ -77,8 +77,7 @@ final class LookAfterCards
         }
 
         DB::transaction(function () use ($card, $reason, $by, $do): void {
-            $locked
-                = $this->ledger->lockAll([$card->code])->get($card->code)
+            $locked = $this->ledger->lockAll([$card->code])->get($card->code)
                 ?? throw Refused::because('changed_elsewhere', 'Somebody has changed this card meanwhile. Look again.');
             GiftCardChange::query()->create([
                 'gift_card_id' => $locked->id,

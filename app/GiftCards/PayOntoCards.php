@@ -21,8 +21,7 @@ final class PayOntoCards implements OntoCards
 
     public function lock(array $cards): void
     {
-        $this->locked
-            = $cards === []
+        $this->locked = $cards === []
                 ? []
                 : GiftCard::query()->whereIn('id', $cards)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
     }
@@ -40,8 +39,7 @@ final class PayOntoCards implements OntoCards
 
     public function pay(int $card, int $document, Money $amount, CarbonImmutable $day): void
     {
-        $onto
-            = $this->locked[$card]
+        $onto = $this->locked[$card]
             ?? throw Refused::because(
                 'changed_elsewhere',
                 'The gift card that paid was not expected. Look at the sums again.',

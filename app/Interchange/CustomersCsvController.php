@@ -33,8 +33,7 @@ final class CustomersCsvController
     public function dryRun(Request $request, CustomersImport $import): View
     {
         $file = $request->file('file');
-        $csv
-            = $file instanceof UploadedFile
+        $csv = $file instanceof UploadedFile
                 ? $file->getContent()
                 : throw Refused::because('no_file', 'Choose a file first.');
 
@@ -62,8 +61,7 @@ final class CustomersCsvController
 
     private function kept(string $digest): string
     {
-        $csv
-            = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1
+        $csv = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1
                 ? Storage::disk('local')->get(self::FOLDER."/{$digest}")
                 : null;
 

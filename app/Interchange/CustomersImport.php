@@ -379,13 +379,11 @@ final class CustomersImport
             return null;
         }
 
-        $limit
-            = ($row['limit'] ?? '') === ''
+        $limit = ($row['limit'] ?? '') === ''
                 ? $this->house->money($account->credit_limit ?? 0)
                 : $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
         $limit->isNegative() && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
-        $kind
-            = TermsKind::tryFrom($row['terms'] ?? ($account?->terms_kind->value ?? 'net'))
+        $kind = TermsKind::tryFrom($row['terms'] ?? ($account?->terms_kind->value ?? 'net'))
             ?? throw Refused::because(
                 'bad_terms',
                 "“{$row['terms']}” is not a kind of terms; known are net, after_month_end, day_of_next_month, at_once.",

@@ -30,8 +30,8 @@ final readonly class UblCategories
     public static function of(Document $document): self
     {
         $exempted = Exempted::fromJson($document->exemption);
-        $charged
-            = $exempted === null ? self::profile($document) : $exempted->taxProfile()->without($exempted->exemption());
+        $charged = $exempted === null ? self::profile($document)
+            : $exempted->taxProfile()->without($exempted->exemption());
         $originals = self::originals($document);
         $all = [];
         $keys = [];
@@ -40,8 +40,7 @@ final readonly class UblCategories
             $rate = TaxProfile::total(
                 ($originals[$line->origin_document_id ?? 0] ?? $charged)->effectiveRates($line->tax_class),
             );
-            $isExempt
-                = $rate->isZero()
+            $isExempt = $rate->isZero()
                 && $exempted !== null
                 && ! TaxProfile::total($exempted->taxProfile()->effectiveRates($line->tax_class))->isZero();
             [$code, $reason] = self::code($rate, $isExempt, $exempted->certificate ?? '');
@@ -111,8 +110,7 @@ final readonly class UblCategories
 
         foreach ($ids === [] ? [] : Document::query()->with('taxes')->whereIn('id', $ids)->get() as $original) {
             $exempted = Exempted::fromJson($original->exemption);
-            $profiles[$original->id]
-                = $exempted === null
+            $profiles[$original->id] = $exempted === null
                     ? self::profile($original)
                     : $exempted->taxProfile()->without($exempted->exemption());
         }

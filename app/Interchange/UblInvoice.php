@@ -156,8 +156,7 @@ final class UblInvoice
                         )
                         ->all(),
                 );
-                $words[]
-                    = "Tax of {$category->code} "
+                $words[] = "Tax of {$category->code} "
                     .self::plain($category->percent)
                     ." %: {$parts}. Each is rounded for itself.";
             }
@@ -205,8 +204,8 @@ final class UblInvoice
 
     private function buyer(DOMElement $invoice): void
     {
-        $customer
-            = $this->document->customer_id === null ? null : Customer::query()->find($this->document->customer_id);
+        $customer = $this->document->customer_id === null ? null
+            : Customer::query()->find($this->document->customer_id);
         $party = $this->node($this->node($invoice, 'AccountingCustomerParty'), 'Party');
 
         if ($customer !== null) {

@@ -114,8 +114,7 @@ final class CancelLayaway
             $document = $this->payBack($layaway, $order, $plan, $at);
             $document === null || $this->back->posted($subject, $plan, $document);
             $kept = $order->back[TenderKind::DepositHeld->value] ?? 0;
-            $moved
-                = $account !== null && $kept > 0
+            $moved = $account !== null && $kept > 0
                     ? $this->keepAsDeposit->handle(
                         $layaway,
                         $account,

@@ -274,27 +274,23 @@ final class ChangeLayaway
         foreach ($changes as $change) {
             if ($change->item !== null) {
                 $lines[] = $this->added($layaway, $change);
-                $words[]
-                    = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
+                $words[] = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
 
                 continue;
             }
 
-            $line
-                = $lines[$change->position ?? 0]
+            $line = $lines[$change->position ?? 0]
                 ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
 
             if ($change->serials !== null) {
                 $line->serials = $change->serials === [] ? null : $change->serials;
-                $words[]
-                    = "{$line->description}: serial "
+                $words[] = "{$line->description}: serial "
                     .($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
             } elseif ($change->quantity?->isZero() === true) {
                 unset($lines[$change->position]);
                 $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
             } else {
-                $words[]
-                    = "{$line->description}: "
+                $words[] = "{$line->description}: "
                     .Show::decimal((string) $change->quantity)
                     .' instead of '
                     .Show::decimal($line->quantity);

@@ -214,8 +214,7 @@ final class LayawayController
         $added = $request->string('add')->trim()->value();
 
         if ($added !== '') {
-            $item
-                = $search->exact($added)
+            $item = $search->exact($added)
                 ?? throw Refused::because('not_found', "No item has the code or barcode “{$added}”.");
             $changes[] = LineChange::add(
                 $item,

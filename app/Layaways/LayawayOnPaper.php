@@ -69,8 +69,7 @@ final class LayawayOnPaper implements Annotates
     /** What the goods came to when the document was posted. */
     private static function totalThen(Layaway $layaway, Document $document): int
     {
-        $later
-            = $layaway->revision === 1
+        $later = $layaway->revision === 1
                 ? null
                 : $layaway
                     ->loadMissing('changesMade')

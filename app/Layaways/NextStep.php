@@ -14,8 +14,7 @@ final class NextStep
 {
     public static function for(Layaway $layaway, CarbonImmutable $day, House $house): string
     {
-        $reach
-            = $layaway->customer->phone !== ''
+        $reach = $layaway->customer->phone !== ''
                 ? "call {$layaway->customer->phone}"
                 : ($layaway->customer->mail !== ''
                     ? "write to {$layaway->customer->mail}"

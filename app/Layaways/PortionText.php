@@ -30,8 +30,7 @@ final class PortionText
         }
 
         $percent = ($found[1] ?? '') === '' ? null : TypedNumber::plain($found[1]);
-        $amount
-            = ($found[2] ?? '') === ''
+        $amount = ($found[2] ?? '') === ''
                 ? null
                 : $house->fitting(Money::of(TypedNumber::plain($found[2]), $house->currency()));
         Portion::of($percent, $amount);

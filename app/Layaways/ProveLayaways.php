@@ -52,8 +52,8 @@ final class ProveLayaways implements Check
 
     private function goods(Proof $proof): void
     {
-        $wanted
-            = 'SELECT l.item_id, w.location_id, l.layaway_id, SUM(l.quantity) AS quantity FROM layaway_lines l JOIN '
+        $wanted = 'SELECT l.item_id, w.location_id, l.layaway_id, SUM(l.quantity) AS quantity FROM layaway_lines l '
+            .'JOIN '
             .'layaways w ON w.id = l.layaway_id AND w.revision = l.revision WHERE l.item_id IS NOT NULL AND '
             ."w.state IN ('running', 'ready') GROUP BY l.layaway_id, l.item_id, w.location_id";
         $off = DB::select(

@@ -96,8 +96,7 @@ final class Brought
     public static function minus(array $from, array $less): array
     {
         foreach ($less as $way => $amount) {
-            $from[$way]
-                = isset($from[$way]) && $from[$way]->exceeds($amount)
+            $from[$way] = isset($from[$way]) && $from[$way]->exceeds($amount)
                     ? $from[$way]->minus($amount)
                     : Money::zero($amount->currency);
         }

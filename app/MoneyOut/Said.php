@@ -21,11 +21,10 @@ final class Said
      */
     public static function ways(array $brought): array
     {
-        $paidByCard
-            = array_filter(
-                array_keys($brought),
-                static fn (string|int $way): bool => WayOut::kind((string) $way) === TenderKind::GiftCard,
-            ) !== [];
+        $paidByCard = array_filter(
+            array_keys($brought),
+            static fn (string|int $way): bool => WayOut::kind((string) $way) === TenderKind::GiftCard,
+        ) !== [];
 
         return $paidByCard ? [...self::WAYS, TenderKind::GiftCard] : self::WAYS;
     }

@@ -98,8 +98,7 @@ final class PaperController
     {
         $isHere = $document->location_id === $till->location_id;
         $isToday = ShopTime::isToday($document->business_date);
-        $isOnFile
-            = $document->customer_id !== null
+        $isOnFile = $document->customer_id !== null
             && (DB::table('customers')->where('id', $document->customer_id)->where('mail', $to)->exists()
                 || DB::table('contacts')->where('customer_id', $document->customer_id)->where('mail', $to)->exists());
 

@@ -26,8 +26,7 @@ final readonly class PaperData
     public function of(Document $document, bool $copy, bool $toLookAt = false): array
     {
         $document->loadMissing(['lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'refersTo', 'coupons']);
-        $customer
-            = $document->customer_id === null
+        $customer = $document->customer_id === null
                 ? null
                 : DB::table('customers')
                     ->where('id', $document->customer_id)

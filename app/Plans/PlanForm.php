@@ -30,8 +30,7 @@ final readonly class PlanForm
     public static function read(Request $request, House $house): self
     {
         $terms = PlanTerms::of($house);
-        $written
-            = $terms->percent !== null
+        $written = $terms->percent !== null
                 ? "{$terms->percent} %"
                 : ($terms->amount === null
                     ? ''
@@ -56,8 +55,7 @@ final readonly class PlanForm
             throw Refused::because('bad_count', 'A plan has between 1 and 120 parts.');
         }
 
-        $rhythm
-            = Rhythm::tryFrom($this->rhythm)
+        $rhythm = Rhythm::tryFrom($this->rhythm)
             ?? throw Refused::because('bad_rhythm', 'Parts fall due by week, fortnight or month.');
 
         return new PlanTerms(...[...$this->portion(), (int) $this->count, $rhythm]);
@@ -78,8 +76,7 @@ final readonly class PlanForm
             return [Percentage::of(TypedNumber::plain($found[1]))->toString(), null];
         }
 
-        $amount
-            = $this->charge === ''
+        $amount = $this->charge === ''
                 ? null
                 : $this->house->fitting(Money::of(TypedNumber::plain($this->charge), $this->house->currency()));
 

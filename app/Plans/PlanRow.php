@@ -47,8 +47,8 @@ final readonly class PlanRow
     /** What to do next about it, in a few words. */
     public function nextStep(House $house): string
     {
-        $reach
-            = $this->phone !== '' ? "Call {$this->phone}" : ($this->mail !== '' ? "Write to {$this->mail}" : 'Write');
+        $reach = $this->phone !== '' ? "Call {$this->phone}" : ($this->mail !== '' ? "Write to {$this->mail}"
+            : 'Write');
 
         return match (true) {
             $this->nextDue === null => 'Nothing; it is paid',

@@ -42,8 +42,7 @@ final readonly class PlanTerms
     public function charge(Money $principal): Money
     {
         $amount = Money::ofMinor($this->amount ?? 0, $principal->currency);
-        $share
-            = $this->percent === null
+        $share = $this->percent === null
                 ? Money::zero($principal->currency)
                 : $principal->percent(Percentage::of($this->percent));
 

@@ -52,8 +52,7 @@ final class CreditSpread
      */
     private function wanted(HouseAccount $account, array $originals, bool $oldestToo, Setting $setting): iterable
     {
-        $own
-            = $originals === []
+        $own = $originals === []
                 ? []
                 : OpenItemRecord::query()
                     ->where('customer_id', $account->customer_id)

@@ -43,8 +43,7 @@ final readonly class OriginMoney
     public static function of(House $house, array $documents, ?int $before = null, ?CardSubject $for = null): self
     {
         [$left, $charged, $cards, $went] = [[], [], [], []];
-        $tenders
-            = $documents === []
+        $tenders = $documents === []
                 ? []
                 : DB::table('document_tenders as t')
                     ->join('documents as d', 'd.id', '=', 't.document_id')
@@ -64,8 +63,7 @@ final readonly class OriginMoney
             } else {
                 $way = WayOut::name(TenderKind::from((string) $tender->kind), (string) $tender->authorisation);
                 // Of cash, what it paid: what it was rounded by is not owed.
-                $left[$document][$way]
-                    = ($left[$document][$way] ?? 0)
+                $left[$document][$way] = ($left[$document][$way] ?? 0)
                     + (int) $tender->amount
                     - ($tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0);
 

@@ -27,8 +27,7 @@ final class MergeStoreCredit implements FollowsMerge
         }
 
         $held = $accounts[$from]->held;
-        $document
-            = $held === 0
+        $document = $held === 0
                 ? null
                 : DB::table('store_credit_entries')
                     ->where('customer_id', $from)

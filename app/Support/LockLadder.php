@@ -121,12 +121,11 @@ final class LockLadder
     /** The table whose existing rows a statement locks; null: none that others wait for. */
     private static function locked(string $sql): ?string
     {
-        $found
-            = preg_match(
-                '/^select .*? from `?(\w+)`?.*(?:for update|lock in share mode)(?: skip locked)?$/is',
-                $sql,
-                $match,
-            ) === 1
+        $found = preg_match(
+            '/^select .*? from `?(\w+)`?.*(?:for update|lock in share mode)(?: skip locked)?$/is',
+            $sql,
+            $match,
+        ) === 1
             || preg_match('/^update `?(\w+)`?/i', $sql, $match) === 1
             || preg_match('/^insert into `?(\w+)`? .*on duplicate key update/is', $sql, $match) === 1;
 

@@ -63,8 +63,7 @@ final readonly class Money
      */
     public static function round(BigNumber $major, Currency $currency): self
     {
-        $rounded
-            = $major instanceof BigRational
+        $rounded = $major instanceof BigRational
                 ? $major->toScale($currency->places, RoundingMode::HALF_UP)
                 : $major->toBigDecimal()->toScale($currency->places, RoundingMode::HALF_UP);
 

@@ -67,8 +67,7 @@ enum PriceCheck: string
         $below = static fn (?UnitPrice $price, Money $worth): Money => $price === null
             ? Money::zero($worth->currency)
             : $price->worth($quantity, $pricePer, $worth->currency)->minus($worth);
-        $withoutTax
-            = $taxFactor === null
+        $withoutTax = $taxFactor === null
                 ? $afterDiscount
                 : Money::round(
                     BigRational::of($afterDiscount->major())->dividedBy($taxFactor),

@@ -15,8 +15,10 @@ final class CanonicalJson
 {
     private const MOST = 9_007_199_254_740_991;
 
-    private const FLAGS
-        = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_LINE_TERMINATORS;
+    private const FLAGS = JSON_THROW_ON_ERROR
+        | JSON_UNESCAPED_UNICODE
+        | JSON_UNESCAPED_SLASHES
+        | JSON_UNESCAPED_LINE_TERMINATORS;
 
     /**
      * @param  array<mixed>|string|int|bool|null  $value a list is written as an array, any other array as an object

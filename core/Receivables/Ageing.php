@@ -31,8 +31,7 @@ final readonly class Ageing
         foreach ($items as $item) {
             if ($item->date->format('Y-m-d') <= $day) {
                 $band = AgeBand::of($item, $asOf)->value;
-                $minor[$band]
-                    = $item->kind === ItemKind::Charge
+                $minor[$band] = $item->kind === ItemKind::Charge
                         ? $minor[$band]->plus($item->open)
                         : $minor[$band]->minus($item->open);
             }

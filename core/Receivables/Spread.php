@@ -87,8 +87,7 @@ final readonly class Spread
         }
 
         foreach ($typed as $id => $part) {
-            $item
-                = $byId[$id]
+            $item = $byId[$id]
                 ?? throw Refused::because(
                     'not_open',
                     "{$id} is not open on this account: it is paid, or somebody else’s.",

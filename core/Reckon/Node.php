@@ -203,8 +203,7 @@ final readonly class Node
         $nodes = [];
 
         foreach ($this->list($key) as $i => $value) {
-            $nodes[]
-                = $value instanceof stdClass
+            $nodes[] = $value instanceof stdClass
                     ? new self($value, "{$this->at($key)}[{$i}]")
                     : throw new BadRequest('bad_type', 'Every entry must be an object.', "{$this->at($key)}[{$i}]");
         }

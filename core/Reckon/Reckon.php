@@ -32,8 +32,7 @@ final readonly class Reckon
     {
         $request = Node::root($json);
         $do = $request->string('do');
-        $answer
-            = self::ANSWERS[$do]
+        $answer = self::ANSWERS[$do]
             ?? throw new BadRequest(
                 'unknown_request',
                 "“{$do}” is not a request; known are ".implode(', ', array_keys(self::ANSWERS)).'.',

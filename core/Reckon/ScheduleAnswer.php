@@ -20,8 +20,7 @@ final readonly class ScheduleAnswer
         $request->only('do', 'currency', 'principal', 'charge', 'count', 'first_due', 'rhythm');
         $currency = $request->currency();
         $principal = $request->money('principal', $currency);
-        $rhythm
-            = Rhythm::tryFrom($request->string('rhythm'))
+        $rhythm = Rhythm::tryFrom($request->string('rhythm'))
             ?? throw new BadRequest('bad_rhythm', 'Instalments fall due by week, fortnight or month.', 'rhythm');
         $total = $principal->plus(self::charge($request, $principal, $currency));
         $count = $request->int('count');

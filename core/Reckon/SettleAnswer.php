@@ -48,8 +48,7 @@ final readonly class SettleAnswer
     private static function tender(Node $node, Currency $currency): Tender
     {
         $node->only('kind', 'amount');
-        $kind
-            = TenderKind::tryFrom($node->string('kind'))
+        $kind = TenderKind::tryFrom($node->string('kind'))
             ?? throw new BadRequest('bad_tender', "“{$node->string('kind')}” is not a way of paying.", $node
                 ->at('kind'));
 

@@ -98,8 +98,7 @@ final readonly class SlipAnswer
 
     private static function terms(Node $request): TaxTerms
     {
-        $rounding
-            = TaxRounding::tryFrom($request->string('tax_rounding', 'document'))
+        $rounding = TaxRounding::tryFrom($request->string('tax_rounding', 'document'))
             ?? throw new BadRequest('bad_rounding', 'Tax is rounded per “document” or per “line”.', 'tax_rounding');
 
         return $request->bool('tax_included', false)

@@ -79,8 +79,7 @@ final readonly class CreditNote
         $add = static function (TaxComponent $component, Money $base, Money $amount) use (&$found): void {
             $key = $component->id.'@'.$component->rate->toString();
             $before = $found[$key] ?? null;
-            $found[$key]
-                = $before === null
+            $found[$key] = $before === null
                     ? new TaxSubtotal($component, $base, $amount)
                     : new TaxSubtotal($before->component, $before->base->plus($base), $before->amount->plus($amount));
         };

@@ -43,8 +43,7 @@ final readonly class CouponReckoner
             $basis = Money::sum($weights, $currency);
             $refused = self::refused($coupon, $spent, $basis, count($coupons));
             $amount = $refused === null ? $coupon->of($basis) : Money::zero($currency);
-            $shares
-                = $weights === []
+            $shares = $weights === []
                     ? []
                     : array_combine(
                         array_keys($weights),

@@ -33,8 +33,7 @@ final readonly class Reckoner
     private function slip(): ReckonedSlip
     {
         $priced = array_map($this->priced(...), $this->slip->lines, array_keys($this->slip->lines));
-        $coupons
-            = $this->slip->coupons === []
+        $coupons = $this->slip->coupons === []
                 ? []
                 : CouponReckoner::reckon($this->slip->currency, $priced, $this->slip->coupons);
         $priced = $coupons === [] ? $priced : $this->withCoupons($priced, $coupons);

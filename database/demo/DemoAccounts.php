@@ -80,12 +80,10 @@ final class DemoAccounts
     public function account(CarbonImmutable $day): HouseAccount
     {
         $accounts = array_values($this->accounts);
-        $account
-            = $accounts[
+        $account = $accounts[
                 min($this->chance->between(0, count($accounts) - 1), $this->chance->between(0, count($accounts) - 1))
             ];
-        $stopped
-            = $this->customers[$account->customer_id]->name === DemoCustomers::ON_STOP
+        $stopped = $this->customers[$account->customer_id]->name === DemoCustomers::ON_STOP
             && $day->greaterThan($this->today->subMonths(4));
         $full = $account->credit_limit * 8 < $this->balances[$account->customer_id] * 10;
 
@@ -168,8 +166,7 @@ final class DemoAccounts
     {
         $name = $this->customers[$customer]->name;
         $lag = self::LAGS[$customer % count(self::LAGS)];
-        $gone
-            = ($name === DemoCustomers::ON_STOP && $day->greaterThan($this->today->subMonths(5)))
+        $gone = ($name === DemoCustomers::ON_STOP && $day->greaterThan($this->today->subMonths(5)))
             || ($name === DemoCustomers::AT_LIMIT && $day->greaterThan($this->today->subDays(70)))
             || ($name === DemoCustomers::QUILLFEATHER && $day->greaterThan($this->today->subDays(35)));
 

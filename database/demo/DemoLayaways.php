@@ -53,8 +53,7 @@ use Ramsey\Uuid\Uuid;
 final class DemoLayaways
 {
     /** The strokes of a made-up signature. */
-    private const SIGNATURE
-        = 'M24 60 L34 32 L40 28 L42 44 L38 64 L46 50 L56 44 L60 56 L66 46 L74 44 L78 56 L90 40 '
+    private const SIGNATURE = 'M24 60 L34 32 L40 28 L42 44 L38 64 L46 50 L56 44 L60 56 L66 46 L74 44 L78 56 L90 40 '
         .'L96 58 L110 36 L118 52 L130 46 L142 54 L160 42 M30 70 L172 62';
 
     /** Days ago, item, quantity, fortnightly payments made, how it ends. */
@@ -296,8 +295,7 @@ final class DemoLayaways
 
         [$slip, $act] = $this->slip("{$label} {$layaway->version}", $way);
         $this->pay->add($slip, $act(), $layaway);
-        $paysOff
-            = $all
+        $paysOff = $all
             || Slip::query()->where('key', $slip)->firstOrFail()->layawayParts()[$layaway->id]->amount
                 === $layaway->remaining();
         $paysOff && $this->pay->amount($slip, $act(), $layaway->id, $this->house->money($layaway->remaining()));

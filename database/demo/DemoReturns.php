@@ -530,11 +530,10 @@ final class DemoReturns
             ->whereNotIn('code', ['paint', 'mach'])
             ->pluck('id')
             ->all();
-        $line
-            = $sale->lines->first(
-                static fn (DocumentLine $line): bool => $line->total > 300
-                    && in_array($line->department_id, $allowed, true),
-            ) ?? $sale->lines->firstOrFail();
+        $line = $sale->lines->first(
+            static fn (DocumentLine $line): bool => $line->total > 300
+                && in_array($line->department_id, $allowed, true),
+        ) ?? $sale->lines->firstOrFail();
 
         return ["{$sale->id}:{$line->position}" => (string) max(1, intdiv((int) $line->quantity, 2))];
     }

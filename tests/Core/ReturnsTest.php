@@ -109,8 +109,7 @@ final class ReturnsTest extends CoreCase
             );
             $last = $random->getInt(0, 9) === 0 || $part->isGreaterThan($line->left());
             $left = $line->netLeft()->plus(Money::sum($line->taxLeft(), $net->currency));
-            $step
-                = $random->getInt(0, 5) === 0 && $left->isPositive()
+            $step = $random->getInt(0, 5) === 0 && $left->isPositive()
                     ? $line->giving(Money::ofMinor($random->getInt(1, $left->minor), $net->currency))
                     : $line->returning(Quantity::of((string) ($last ? $line->left() : $part)));
             self::assertFalse($step->net->isNegative());

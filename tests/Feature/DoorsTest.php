@@ -289,10 +289,9 @@ final class DoorsTest extends FeatureCase
     public function test_other_locations_are_seen_as_the_owner_sets_it(): void
     {
         $here = $this->sell('LH-1140');
-        $away
-            = Till::query()
-                ->where('location_id', '<>', Till::query()->findOrFail(1)->location_id)
-                ->first()
+        $away = Till::query()
+            ->where('location_id', '<>', Till::query()->findOrFail(1)->location_id)
+            ->first()
             ?? Till::query()->create([
                 'location_id' => Location::query()->create([
                     ...Location::query()

@@ -711,8 +711,7 @@ final class GreedySimulationTest extends FeatureCase
                 ->filter(static fn (CardRequest $card): bool => $card->state->isOpen()) as $card
         ) {
             for ($i = 0; $i < 5 && $card->state->isOpen(); $i++) {
-                $card
-                    = $card->state === CardState::GivingBack
+                $card = $card->state === CardState::GivingBack
                         ? app(CardTill::class)->reverse($card, CardState::Asked)
                         : app(CardTill::class)->askAgain($card);
             }

@@ -54,8 +54,7 @@ final class InterchangeTest extends FeatureCase
 
     public function test_a_good_table_comes_in_and_goes_out_again_the_same(): void
     {
-        $csv
-            = "number,kind,name,phone,mail,tags,limit,terms,terms_days\r\n,firm,\"Ash, Roofing\",555 "
+        $csv = "number,kind,name,phone,mail,tags,limit,terms,terms_days\r\n,firm,\"Ash, Roofing\",555 "
             ."1,ash@example.com,\"a, b\",500.00,net,14\r\n,person,Birch,555 2,,,,,\r\n";
         $html = (string) $this->dryRun($csv)->assertSee('2 new, 0 changed, 0 not right')->getContent();
         preg_match('/name="csv" value="([0-9a-f]{64})"/', $html, $found);
@@ -255,8 +254,7 @@ final class InterchangeTest extends FeatureCase
     {
         $ash = $this->account('5000.00', 'Ash Roofing');
         $label = $this->charge($ash, 'MA-0031');
-        $csv
-            = "date,amount,payer,reference\n"
+        $csv = "date,amount,payer,reference\n"
             .implode(
                 "\n",
                 array_map(

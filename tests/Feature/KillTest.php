@@ -193,12 +193,10 @@ final class KillTest extends TestCase
                 $slip = (string) Str::uuid();
                 app(PutCustomer::class)->handle($slip, $act(), $customer->load('type.priceLevel'));
                 app(AddToSlip::class)->handle($slip, $act(), 'LH-1140');
-                $changed
-                    = $i % 3 === 0
+                $changed = $i % 3 === 0
                         ? app(ChargeSlip::class)->payIn($slip, $act(), Money::of('3.00', Currency::of('USD')))
                         : app(ChargeSlip::class)->rest($slip, $act());
-                $changed
-                    = $i % 3 === 0
+                $changed = $i % 3 === 0
                         ? app(CountTender::class)->cash($slip, $act(), Money::of('20.00', Currency::of('USD')))
                         : $changed;
                 $sale = app(PostSale::class)->handle($slip, $act($changed->version))->documentId;

@@ -115,8 +115,7 @@ final class LedgerSimulationTest extends FeatureCase
         $shares = [];
 
         foreach ($open as $item) {
-            $discount
-                = $item->open === $item->amount
+            $discount = $item->open === $item->amount
                 && $item->purpose->value === 'sale'
                 && $this->day->startOfDay()->lessThanOrEqualTo($item->business_date->addDays(10))
                     ? intdiv($item->open * 2 + 50, 100)
@@ -261,8 +260,7 @@ final class LedgerSimulationTest extends FeatureCase
     private function chargeForLateness(): void
     {
         $late = $this->model->lateness($this->day, 10);
-        $expected
-            = $late === []
+        $expected = $late === []
                 ? 0
                 : max(100, array_sum(array_map(static fn (int $open): int => intdiv($open * 15 + 500, 1000), $late)));
         $posted = app(ChargeForLateness::class)->charge(

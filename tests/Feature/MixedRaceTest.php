@@ -273,14 +273,13 @@ final class MixedRaceTest extends RaceCase
 
     private function bringBack(string $slip): void
     {
-        $sale
-            = Document::query()
-                ->where('kind', 'invoice')
-                ->where('purpose', 'sale')
-                ->where('location_id', $this->till->location_id)
-                ->whereNull('customer_id')
-                ->inRandomOrder()
-                ->first() ?? throw Refused::because('none', '');
+        $sale = Document::query()
+            ->where('kind', 'invoice')
+            ->where('purpose', 'sale')
+            ->where('location_id', $this->till->location_id)
+            ->whereNull('customer_id')
+            ->inRandomOrder()
+            ->first() ?? throw Refused::because('none', '');
         $line = DB::table('document_lines')->where('document_id', $sale->id)->inRandomOrder()->first();
         app(BringBack::class)->lines(
             $slip,

@@ -111,11 +111,10 @@ final class OddShapesTest extends FeatureCase
         // As a page would say it: so that more than the door is tried.
         str_starts_with($route->uri(), 'counter/{slip}')
             && $this->random->getInt(0, 3) > 0
-            && ($body
-                = [
-                    'version' => (string) DB::table('slips')->where('key', $this->slip)->value('version'),
-                    'act' => (string) Str::uuid(),
-                ] + $body);
+            && ($body = [
+                'version' => (string) DB::table('slips')->where('key', $this->slip)->value('version'),
+                'act' => (string) Str::uuid(),
+            ] + $body);
         $this->writes = [];
         $answer = $this->call(
             $method,
@@ -127,8 +126,7 @@ final class OddShapesTest extends FeatureCase
         );
         $status = $answer->getStatusCode();
         $wrote = implode('; ', $this->writes);
-        $what
-            = "{$i} {$number} {$method} {$uri} "
+        $what = "{$i} {$number} {$method} {$uri} "
             .substr((string) json_encode($body, JSON_INVALID_UTF8_SUBSTITUTE), 0, 400);
 
         return match (true) {
@@ -266,8 +264,7 @@ final class OddShapesTest extends FeatureCase
                     ...$ruled[1],
                 ]);
                 $all = [...$all, ...$names];
-                $class
-                    = 'Elmstone\\'
+                $class = 'Elmstone\\'
                     .str_replace(
                         ['/', '.php'],
                         ['\\', ''],

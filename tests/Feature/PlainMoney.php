@@ -47,8 +47,7 @@ final class PlainMoney
     private function document(object $document): array
     {
         $tenders = DB::table('document_tenders')->where('document_id', $document->id)->get();
-        $goesOut
-            = in_array($document->kind, ['credit_note', 'refund'], true)
+        $goesOut = in_array($document->kind, ['credit_note', 'refund'], true)
             || in_array($document->purpose, ['returned_payment', 'receipt_reversed'], true);
         $faults = [];
 
@@ -158,8 +157,7 @@ final class PlainMoney
         }
 
         foreach (['cash', 'card', 'gift_card'] as $kind) {
-            $in
-                = ($one['ways'][$kind] ?? 0)
+            $in = ($one['ways'][$kind] ?? 0)
                 + ($one['ways']['layaway_money'] ?? 0)
                 + ($kind === 'gift_card' ? $one['paid'] : 0);
             ($one['out'][$kind] ?? 0) <= $in + 4
@@ -226,8 +224,7 @@ final class PlainMoney
             ->whereIn('t.kind', ['cash', 'card', 'cheque', 'bank_transfer'])
             ->sum(DB::raw("IF({$out}, -t.amount, t.amount)"));
         $rounding = (int) DB::table('documents as d')->sum(DB::raw("IF({$out}, -d.cash_rounding, d.cash_rounding)"));
-        $goods
-            = (int) DB::table('documents')->where('kind', 'invoice')->sum('total')
+        $goods = (int) DB::table('documents')->where('kind', 'invoice')->sum('total')
             - (int) DB::table('documents')->where('kind', 'credit_note')->sum(DB::raw('ABS(total)'));
         $fees = (int) DB::table('documents')->where('kind', 'adjustment')->sum('fee');
         $discounts = (int) DB::table('documents')->sum(
@@ -236,8 +233,7 @@ final class PlainMoney
                     .'settlement_discount)',
             ),
         );
-        $claims
-            = $sum('gift_cards', 'balance')
+        $claims = $sum('gift_cards', 'balance')
             + $sum('store_credit_accounts', 'held')
             + $sum('deposit_accounts', 'held')
             + $sum('layaways', 'held');

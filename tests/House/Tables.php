@@ -14,8 +14,8 @@ final class Tables
     private const BUILDER_WRITES = '/\btable\(\s*[\'"]([a-z_]+)[^;]*?->(?:insert|insertGetId|insertOrIgnore'
         .'|insertUsing|upsert|update|updateOrInsert|delete|truncate|increment|decrement)\(/';
 
-    private const SQL_WRITES
-        = '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|(?<!FOR '.')UPDATE)\s+`?([a-z_]+)`?/';
+    private const SQL_WRITES = '/\b(?:INSERT(?: IGNORE)? INTO|REPLACE INTO|DELETE FROM|(?<!FOR '
+        .')UPDATE)\s+`?([a-z_]+)`?/';
 
     /** @return list<string> */
     public static function named(string $php): array

@@ -58,8 +58,7 @@ final class Camt053Test extends TestCase
 
     public function test_a_statement_of_version_8(): void
     {
-        $details
-            = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Pty><Nm>Fern &amp; '
+        $details = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Pty><Nm>Fern &amp; '
             .'Flint Paving</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>INV-000123</Ustrd><Ustrd>and '
             .'INV-000124</Ustrd></RmtInf></TxDtls></NtryDtls>';
         $file = self::read(
@@ -90,8 +89,7 @@ final class Camt053Test extends TestCase
 
     public function test_a_statement_of_version_2(): void
     {
-        $details
-            = '<NtryDtls><TxDtls><Refs><EndToEndId>NOTPROVIDED</EndToEndId></Refs><RltdPties><Dbtr><Nm>Fern '
+        $details = '<NtryDtls><TxDtls><Refs><EndToEndId>NOTPROVIDED</EndToEndId></Refs><RltdPties><Dbtr><Nm>Fern '
             .'Paving</Nm></Dbtr></RltdPties><RmtInf><Strd><CdtrRefInf><Ref>RF18539007547034</Ref></CdtrRefInf>'
             .'</Strd></RmtInf></TxDtls></NtryDtls>';
         $entry = self::read(self::statement(self::entry('9.99', status: '<Sts>BOOK</Sts>', details: $details)), '02')
@@ -174,8 +172,7 @@ final class Camt053Test extends TestCase
 
     public function test_what_the_bank_took_back_is_told_from_what_went_out(): void
     {
-        $returned
-            = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Nm>Ash '
+        $returned = '<NtryDtls><TxDtls><Refs><EndToEndId>E2E-77</EndToEndId></Refs><RltdPties><Dbtr><Nm>Ash '
             .'Roofing</Nm></Dbtr><DbtrAcct><Id><IBAN>GB29NWBK60161331926819</IBAN></Id></DbtrAcct></RltdPties>'
             .'<RtrInf><Rsn><Cd>AC04</Cd></Rsn></RtrInf></TxDtls></NtryDtls>';
         $file = self::read(
@@ -236,8 +233,7 @@ final class Camt053Test extends TestCase
 
     public function test_a_large_file_is_read_entry_by_entry(): void
     {
-        $xml
-            = '<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt>'
+        $xml = '<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt>'
             .self::statement(
                 str_repeat(
                     self::entry(

@@ -87,8 +87,7 @@ final class LayawayLawTest extends FeatureCase
         foreach (
             ['behind or expired' => '30.00', 'running' => '20.68', 'paid in full' => '206.80'] as $state => $paid
         ) {
-            $layaway
-                = $state === 'behind or expired'
+            $layaway = $state === 'behind or expired'
                     ? $this->holdOn(now()->subDays(130)->format('Y-m-d'), $paid, '2 x MA-0031')
                     : $this->hold($paid, '2 x MA-0031');
             $back = Money::of($paid, Currency::of('USD'))->minus(Money::of('10.00', Currency::of('USD')))->toString();

@@ -169,8 +169,8 @@ final class ReceivablesOpinionTest extends CoreCase
             return ['decision' => 'refused', 'reasons' => [['code' => 'not_an_account']], 'available' => '0.00'];
         }
 
-        $available
-            = self::cents($account['limit']) - self::cents($account['balance']) - self::cents($account['orders']);
+        $available = self::cents($account['limit']) - self::cents($account['balance'])
+            - self::cents($account['orders']);
         $over = self::cents($request['amount']) - $available;
         $reasons = [];
         $account['on_stop'] && ($reasons[] = ['code' => 'on_stop']);

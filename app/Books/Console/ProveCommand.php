@@ -11,12 +11,11 @@ use Illuminate\Console\Command;
 /** Recomputes the books and says what it found. */
 final class ProveCommand extends Command
 {
-    protected $signature
-        = 'books:prove {--show=20 : how many faults to print} {--afresh : reckon again also what '
+    protected $signature = 'books:prove {--show=20 : how many faults to print} {--afresh : reckon again also what '
         .'proved before and is still as it was sealed}';
 
-    protected $description
-        = 'Recompute every total, journal, number series and stock figure; exit 1 when anything is off';
+    protected $description = 'Recompute every total, journal, number series and stock figure; exit 1 when anything '
+        .'is off';
 
     public function handle(Prove $prove): int
     {

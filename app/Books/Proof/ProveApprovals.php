@@ -50,8 +50,7 @@ final class ProveApprovals implements Check
             $this->asPosted($proof, $row, $needed);
         }
 
-        $blind
-            = 'SELECT d.label, l.position FROM document_lines l JOIN documents d ON d.id = l.document_id WHERE '
+        $blind = 'SELECT d.label, l.position FROM document_lines l JOIN documents d ON d.id = l.document_id WHERE '
             ."l.direction = 'back' AND l.origin_document_id IS NULL AND d.kind = 'credit_note' AND l.approval_id "
             .'IS NULL';
 
@@ -66,8 +65,7 @@ final class ProveApprovals implements Check
     private function asPosted(Proof $proof, stdClass $row, Scope $needed): void
     {
         $position = str_starts_with((string) $row->place, 'line:') ? (int) substr((string) $row->place, 5) : 0;
-        $line
-            = $position === 0
+        $line = $position === 0
                 ? null
                 : DB::table('document_lines')
                     ->where('document_id', $row->document_id)

@@ -200,8 +200,7 @@ final readonly class StoredDocument
     /** Lines that came back are worked out from their originals again, and from what came back before them. */
     private function creditNote(Slip $slip): ReckonedSlip
     {
-        $origins
-            = $this->origins
+        $origins = $this->origins
             ?? Origins::of($this->currency, $this->document->lines->pluck('origin_document_id')->filter()->all());
         $lines = $this->document->lines->map(function (DocumentLine $line) use ($origins): OriginalLine|SlipLine {
             $origin = $line->origin();
@@ -211,8 +210,7 @@ final readonly class StoredDocument
             }
 
             $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
-            $taken
-                = $line->goods_to === GoodsTo::None
+            $taken = $line->goods_to === GoodsTo::None
                     ? $before->giving(
                         $this->money($this->terms->taxIncluded ? $line->net : $line->total),
                         $this->terms->taxIncluded,

@@ -268,8 +268,7 @@ final class BackController
     /** @throws Refused */
     public function void(Request $request, Document $document, VoidSale $void, CheckApproval $check): RedirectResponse
     {
-        $ask
-            = ApprovalAsk::from($request)
+        $ask = ApprovalAsk::from($request)
             ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
         $slip = $void->handle($document, $this->page->act($request)->with($check->handle($ask)));
 

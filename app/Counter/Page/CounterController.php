@@ -59,8 +59,7 @@ final class CounterController
      */
     public function index(AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        $last
-            = $staff->last_slip !== null
+        $last = $staff->last_slip !== null
                 ? Slip::query()
                     ->where('key', $staff->last_slip)
                     ->where('till_id', $atTill->till()->id)

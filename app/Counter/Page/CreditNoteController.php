@@ -65,13 +65,11 @@ final class CreditNoteController
         $amounts = [];
 
         foreach ($document->load('lines')->lines as $line) {
-            $amounts[$line->position]
-                = $this->house->typedMoney($request->string("amounts.{$line->position}")->value())
+            $amounts[$line->position] = $this->house->typedMoney($request->string("amounts.{$line->position}")->value())
                 ?? $this->house->money(0);
         }
 
-        $reason
-            = ReturnReason::tryFrom($request->string('why')->value())
+        $reason = ReturnReason::tryFrom($request->string('why')->value())
             ?? throw Refused::because('reason_missing', 'Choose why it is credited.');
 
         return $this->given(
@@ -132,8 +130,7 @@ final class CreditNoteController
 
     private function act(Request $request): Act
     {
-        $ask
-            = ApprovalAsk::from($request)
+        $ask = ApprovalAsk::from($request)
             ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
 
         return $this->page->act($request)->with($this->check->handle($ask));

@@ -20,10 +20,9 @@ final class LineController
 
     public function change(Request $request, string $slip, int $line, ChangeLine $change): Response
     {
-        $field
-            = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(
-                static fn (string $name): bool => $request->has($name),
-            ) ?? 'note';
+        $field = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(
+            static fn (string $name): bool => $request->has($name),
+        ) ?? 'note';
         $edit = new LineEdit(...[$field => $request->string($field)->value()]);
 
         return $this->page->after(

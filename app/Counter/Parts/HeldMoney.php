@@ -86,8 +86,7 @@ final readonly class HeldMoney
         }
 
         array_push($found, ...$this->cardHindrances());
-        $withCards
-            = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsUsed()))
+        $withCards = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $this->slip->cardsUsed()))
             + ($this->slip->store_credit_used ?? 0);
 
         // What pays for gift cards is money: what is owed in goods buys goods.

@@ -54,8 +54,7 @@ final class HoldTerms
     /** @return array<string, mixed> the payments there is room for follow */
     private static function rhythm(string $text, SlipHold $hold): array
     {
-        $rhythm
-            = Rhythm::tryFrom($text)
+        $rhythm = Rhythm::tryFrom($text)
             ?? throw Refused::because('bad_rhythm', 'Payments fall due by week, fortnight or month.');
 
         return ['rhythm' => $rhythm, 'count' => HouseTerms::countUntil($rhythm, $hold->first_due, $hold->expires_on)];

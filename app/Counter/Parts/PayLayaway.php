@@ -99,8 +99,7 @@ final class PayLayaway
         ): LayawayPart {
             $serials = Serials::read($typed);
             $stands = Layaway::query()->with('allLines.item')->findOrFail($part->layawayId);
-            $goods
-                = $stands->lines()->firstWhere('position', $line)
+            $goods = $stands->lines()->firstWhere('position', $line)
                 ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
             Serials::assertComplete($goods->description, $goods->quantity, $serials, mayMiss: true);
 
@@ -129,8 +128,8 @@ final class PayLayaway
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $layaway, $do): void {
             $this->desk->redraw($slip, $act);
             $parts = LayawayPart::all($slip->layaways);
-            $part
-                = $parts[$layaway] ?? throw Refused::because('not_there', 'This layaway is not on the slip any more.');
+            $part = $parts[$layaway] ?? throw Refused::because('not_there', 'This layaway is not on the slip any '
+                .'more.');
             $changed = $do($part, $slip);
             unset($parts[$layaway]);
             $this->keep($slip, $changed === null ? $parts : $parts + [$layaway => $changed]);

@@ -299,8 +299,7 @@ final class ReckonedReturn
         }
 
         $ids = $this->slip->returns->pluck('origin_document_id')->filter()->unique()->all();
-        $rows
-            = $ids === []
+        $rows = $ids === []
                 ? []
                 : DB::table('slip_returns as r')
                     ->join('slips as s', 's.id', '=', 'r.slip_id')
@@ -385,8 +384,7 @@ final class ReckonedReturn
 
         foreach ($this->slip->returns->values() as $i => $line) {
             $of = $lines[$i];
-            $net
-                = $of instanceof OriginalLine
+            $net = $of instanceof OriginalLine
                     ? $of->taken->net
                     : Money::round($of->exactGross(), $this->house->currency());
             $this->fees[$line->id] = $this->asksFee($line)

@@ -30,8 +30,7 @@ final class ShowCoupon
     /** @throws Refused no_such_coupon, coupon_over, coupon_twice, and why it does not count on this slip */
     public function handle(string $slipKey, Act $act, string $typed): Slip
     {
-        $coupon
-            = self::named($typed)
+        $coupon = self::named($typed)
             ?? throw Refused::because('no_such_coupon', 'No coupon is called “'.trim($typed).'”.');
 
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $coupon): void {

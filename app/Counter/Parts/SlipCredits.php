@@ -20,8 +20,7 @@ final class SlipCredits
     /** All that the page shows, what is theirs among it. */
     public function draw(Slip $slip): void
     {
-        $slip->storeCredit
-            = $slip->customer_id === null
+        $slip->storeCredit = $slip->customer_id === null
                 ? 0
                 : (int) StoreCreditAccount::query()->whereKey($slip->customer_id)->value('held');
         $this->read($slip);
@@ -32,13 +31,12 @@ final class SlipCredits
     {
         $codes = $slip->cardCodes();
         $slip->giftCards = $codes === [] ? [] : GiftCard::query()->whereIn('code', $codes)->get()->keyBy('code')->all();
-        $slip->couponsShown
-            = $slip->coupons === null
+        $slip->couponsShown = $slip->coupons === null
                 ? new Collection
                 : CouponRecord::query()->whereIn('id', $slip->coupons)->get()->keyBy('id');
         $slip->takesBack() ? $slip->load('returns.item') : $slip->setRelation('returns', new Collection);
         $originals = $slip->returns->pluck('origin_document_id')->filter()->unique()->all();
-        $slip->originals
-            = $originals === [] ? [] : Document::query()->whereIn('id', $originals)->get()->keyBy('id')->all();
+        $slip->originals = $originals === [] ? []
+            : Document::query()->whereIn('id', $originals)->get()->keyBy('id')->all();
     }
 }

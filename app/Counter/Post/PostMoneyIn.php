@@ -84,8 +84,7 @@ final class PostMoneyIn
         }
 
         foreach ($slip->cardsSold() as $sold) {
-            $card
-                = $sold->isNew || $sold->code === ''
+            $card = $sold->isNew || $sold->code === ''
                     ? $this->giftCards->issue($slip->day(), $sold->brings())
                     : $slip->giftCards[$sold->code];
             $this->giftCards->move($card, $receipt, $sold->amount, $slip->day());

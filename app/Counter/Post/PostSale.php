@@ -81,8 +81,7 @@ final class PostSale
     public function handle(string $slipKey, Act $act, ?Closure $also = null): PostedSale
     {
         return DB::transaction(function () use ($slipKey, $act, $also): PostedSale {
-            $slip
-                = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
+            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
                 ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
 
             if ($slip->document_id !== null) {
@@ -188,8 +187,7 @@ final class PostSale
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
         $made = $slip->hold === null ? null : $this->setAside($reckoned);
         $this->register->reserve($this->kinds($reckoned, $made));
-        $sale
-            = $slip->lines->isEmpty() || $made !== null
+        $sale = $slip->lines->isEmpty() || $made !== null
                 ? null
                 : $this->sale($reckoned, $settlement, $act, $account, $held);
         $receipt = $reckoned->held->total()->isPositive()
@@ -215,8 +213,7 @@ final class PostSale
             $slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->document_id === null),
             $credit ?? 0,
         );
-        $document
-            = $sale
+        $document = $sale
             ?? ($credit
                 ?? ($receipt ?? ($goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.'))));
         $slip
@@ -238,8 +235,10 @@ final class PostSale
     private function kinds(ReckonedCounter $reckoned, ?Layaway $made): array
     {
         $slip = $reckoned->slip;
-        $leaves
-            = array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true) !== [];
+        $leaves = array_filter(
+            $slip->layawayParts(),
+            static fn (LayawayPart $part): bool => $part->leaves === true,
+        ) !== [];
 
         return [
             ...$leaves || ($made === null && $slip->lines->isNotEmpty()) ? [DocumentKind::Invoice] : [],
@@ -287,8 +286,7 @@ final class PostSale
 
     private function setAside(ReckonedCounter $reckoned): Layaway
     {
-        $order
-            = $reckoned->layaway()?->order()
+        $order = $reckoned->layaway()?->order()
             ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
         $made = $this->hold->handle($order);
         $aside = array_map(

@@ -24,12 +24,10 @@ final readonly class ChargeCheck
     /** @param  Money|null  $credit what goes back to the account with it; null: nothing */
     public static function of(Slip $slip, Money $amount, ?Money $credit = null): self
     {
-        $authorised
-            = $slip->contact === null
+        $authorised = $slip->contact === null
                 ? $slip->account?->account->buyerMustBeNamed() !== true
                 : $slip->contact->mayBuyFor($amount->minor);
-        $more
-            = $credit === null || $amount->exceeds($credit)
+        $more = $credit === null || $amount->exceeds($credit)
                 ? $amount->minus($credit ?? Money::zero($amount->currency))
                 : Money::zero($amount->currency);
 

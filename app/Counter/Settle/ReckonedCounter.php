@@ -99,8 +99,7 @@ final readonly class ReckonedCounter
             $this->terms,
             SlipValue::of($currency, $this->terms, $this->profile, [], null, $this->exempted?->exemption()),
         );
-        $this->refund
-            = $this->back === null
+        $this->refund = $this->back === null
                 ? null
                 : new RefundWays($slip, $house, $this->back, Money::min($this->back->free(), $this->in()));
         $this->needs = new SlipNeeds($this, $house);

@@ -206,8 +206,7 @@ final class RefundWays
         foreach (array_keys($this->slip->back_other ?? []) as $way) {
             foreach ($shares as $source => $ways) {
                 [$pool, $origin] = [...explode(':', $source), '0'];
-                $beyond
-                    = (isset($ways[$way]) ? $ways[$way]->minor : 0)
+                $beyond = (isset($ways[$way]) ? $ways[$way]->minor : 0)
                     - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
 
                 if ($beyond > 0) {

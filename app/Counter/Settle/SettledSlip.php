@@ -91,11 +91,10 @@ final class SettledSlip
             }
         }
 
-        $endsOnReceipt
-            = $isSplit && array_filter(
-                $receipt,
-                static fn (DraftTender $draft): bool => $draft->tender->isCash(),
-            ) !== [];
+        $endsOnReceipt = $isSplit && array_filter(
+            $receipt,
+            static fn (DraftTender $draft): bool => $draft->tender->isCash(),
+        ) !== [];
         $ends = new SettledPart([], $settlement->cashRounding, $settlement->change);
         $none = new SettledPart([], $zero, $zero);
 

@@ -113,8 +113,7 @@ final class SlipNeeds
     /** In words that an approval was given there which no longer covers what stands there now; empty: none was. */
     public function dropped(string $place): string
     {
-        $last
-            = $this->open($place) === []
+        $last = $this->open($place) === []
                 ? null
                 : $this->given()->last(static fn (Approval $one): bool => $one->place === $place);
 
@@ -198,8 +197,7 @@ final class SlipNeeds
             ->naming('line', $line->id)
             ->naming('item', $line->item_id)
             ->pieces($line->quantity, $net);
-        $words
-            = $check === PriceCheck::BelowCost
+        $words = $check === PriceCheck::BelowCost
                 ? "“{$line->description}” is below what it cost."
                 : "“{$line->description}” is below the lowest price the house accepts.";
 
@@ -327,8 +325,7 @@ final class SlipNeeds
 
         foreach ($this->slip->layawayParts() as $part) {
             $layaway = $this->slip->layaway($part->layawayId);
-            $least
-                = $layaway?->state->isOpen() === true && $part->amount > 0
+            $least = $layaway?->state->isOpen() === true && $part->amount > 0
                     ? $layaway->standing($this->house->currency())->minPayment
                     : null;
 
@@ -532,8 +529,7 @@ final class SlipNeeds
     private function ofGiftCards(): array
     {
         $needs = [];
-        $most
-            = $this->slip->cards_sold === null
+        $most = $this->slip->cards_sold === null
                 ? null
                 : $this->limits->of($this->by()->role, LimitMatter::GiftCardWorth)->perDocument;
 
@@ -607,8 +603,7 @@ final class SlipNeeds
             return [];
         }
 
-        $needs
-            = $this->slip->void_of_id === null
+        $needs = $this->slip->void_of_id === null
                 ? app(Gate::class)->needs($this->by(), $this->slip->day(), $ways->going(), 'refund')
                 : [$this->void()];
         $blind = $ways->blindCash();

@@ -50,8 +50,7 @@ final class LinePricing
     /** The name of what set the price, and until when it holds. */
     private static function source(PriceQuote $quote): string
     {
-        $until
-            = $quote->rule === PriceRule::Contract && $quote->source?->until !== null
+        $until = $quote->rule === PriceRule::Contract && $quote->source?->until !== null
                 ? 'until '.$quote->source->until->format('j M Y')
                 : '';
 

@@ -307,8 +307,7 @@ final class Slip extends Model
             ),
             static fn (int $id): bool => $id !== 0,
         );
-        $back
-            = $ids === []
+        $back = $ids === []
                 ? []
                 : array_map(
                     static fn (GiftCard $card): string => $card->code,

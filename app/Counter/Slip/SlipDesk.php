@@ -102,8 +102,7 @@ final class SlipDesk
 
         $slip->load(['lines.item', 'cards']);
         $this->credits->draw($slip);
-        $slip->stock
-            = $slip->isPosted() || $slip->lines->isEmpty()
+        $slip->stock = $slip->isPosted() || $slip->lines->isEmpty()
                 ? null
                 : Stock::query()
                     ->where('location_id', $slip->location_id)

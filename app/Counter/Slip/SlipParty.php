@@ -40,8 +40,7 @@ final class SlipParty
         $slip->account = $account === null ? null : $this->standing($account);
         $slip->deposits = DepositsHeld::of($customer);
         $parts = $slip->layawayParts();
-        $slip->paidOn
-            = $parts === []
+        $slip->paidOn = $parts === []
                 ? []
                 : Layaway::query()
                     ->with(['allInstalments', 'allLines.item', 'document'])

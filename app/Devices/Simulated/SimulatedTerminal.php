@@ -114,16 +114,15 @@ final class SimulatedTerminal implements CardTerminal
     private function book(Till $till, string $key, Money $amount, TerminalMood $mood, string $against): void
     {
         $declined = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true);
-        $paid
-            = $against === ''
+        $paid = $against === ''
                 ? null
                 : DB::table('terminal_requests')
                     ->where('authorisation', $against)
                     ->where('act', 'take')
                     ->latest('id')
                     ->first();
-        [$type, $lastFour]
-            = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)] : [$paid->card_type, $paid->last_four];
+        [$type, $lastFour] = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)]
+            : [$paid->card_type, $paid->last_four];
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,

@@ -15,8 +15,7 @@ use Illuminate\Support\Facades\DB;
 /** Loads the demonstration shop. */
 final class DemoCommand extends Command
 {
-    protected $signature
-        = 'shop:demo {--if-empty : say nothing and do nothing where there is a shop already} '
+    protected $signature = 'shop:demo {--if-empty : say nothing and do nothing where there is a shop already} '
         .'{--months=14 : how far back its history goes}';
 
     protected $description = 'Load the demonstration shop into an empty database';

@@ -11,8 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** Headers of every answer: no script or style but our own, no framing, no stale page after posting. */
 final class SecurityHeaders
 {
-    private const POLICY
-        = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
+    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src "
+        ."'self'; "
         ."connect-src 'self'; form-action 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'";
 
     /** @param  Closure(Request): Response  $next */

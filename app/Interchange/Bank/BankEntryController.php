@@ -54,8 +54,7 @@ final class BankEntryController
     public function assign(Request $request, BankFile $file, BankEntry $entry, CustomerSearch $search): RedirectResponse
     {
         $typed = $request->string('customer')->trim()->value();
-        $customer
-            = $typed === ''
+        $customer = $typed === ''
                 ? null
                 : $search->one($typed)
                     ?? throw Refused::because(
@@ -150,11 +149,10 @@ final class BankEntryController
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
         $this->assertOf($file, $entry);
-        $paid
-            = Document::query()
-                ->with('tenders')
-                ->where('label', $request->string('document')->trim()->value())
-                ->first()
+        $paid = Document::query()
+            ->with('tenders')
+            ->where('label', $request->string('document')->trim()->value())
+            ->first()
             ?? throw Refused::because('not_found', 'Say which payment came back: its number is on its receipt.');
         $fee = $this->house->typedMoney($request->string('fee')->value()) ?? $this->house->money(0);
         $till = $this->atTill->till();

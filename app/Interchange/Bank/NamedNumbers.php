@@ -27,8 +27,7 @@ final class NamedNumbers
 
         foreach ($found[0] as [$digits, $place]) {
             $before = substr($text, $end, $place - $end);
-            $called
-                = self::called($before)
+            $called = self::called($before)
                     ?? (preg_match('/^\s*([,;+&\/]|and|und|·)\s*$/i', $before) === 1 ? $called : '');
             $named[] = ['number' => ltrim($digits, '0'), 'called' => $called];
             $end = $place + strlen($digits);

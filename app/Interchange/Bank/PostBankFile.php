@@ -59,8 +59,7 @@ final class PostBankFile
             );
 
             foreach ($entries as $entry) {
-                $account
-                    = $accounts->get((int) $entry->customer_id)
+                $account = $accounts->get((int) $entry->customer_id)
                     ?? throw Refused::because(
                         'cannot_post',
                         "Payment {$entry->position}: there is no house account. Nothing was posted.",

@@ -56,8 +56,7 @@ final class ReadBankFile
             );
         }
 
-        $file
-            = $before
+        $file = $before
             ?? new BankFile([
                 'digest' => $digest,
                 'name' => mb_substr($name, 0, 160),
@@ -88,8 +87,7 @@ final class ReadBankFile
     {
         $table = BankTable::of($bytes);
         $kept = BankLayout::query()->where('digest', BankColumns::digest(...$table->head))->first();
-        [$columns, $isSure]
-            = $kept === null
+        [$columns, $isSure] = $kept === null
                 ? GuessColumns::of($table, $this->house->shop()->country)
                 : [BankColumns::from($kept->columns), true];
 

@@ -116,8 +116,7 @@ final class Twins
     {
         $payer = Naming::key($entry->payer);
         $words = Naming::key($entry->reference);
-        $isPayer
-            = $payer !== ''
+        $isPayer = $payer !== ''
             && ($payer === Naming::key((string) $other->payer)
                 || str_contains(Naming::key((string) $other->reference), $payer));
 

@@ -131,8 +131,8 @@ final class WeighEntries
     private function againstOthers(Weighed $best, array $others): void
     {
         foreach (array_slice($others, 0, 3) as $other) {
-            $best->against[]
-                = "{$this->now->called[(int) $other->customer]}: ".implode(', ', array_slice($other->for, 0, 2));
+            $best->against[] = "{$this->now->called[(int) $other->customer]}: ".implode(', ', array_slice($other
+                ->for, 0, 2));
         }
     }
 
@@ -140,8 +140,7 @@ final class WeighEntries
     private function paidAlready(Weighed $best, array $numbers): void
     {
         foreach ($numbers as ['number' => $number, 'called' => $called]) {
-            $paid
-                = $called === '' || strlen($number) > 9
+            $paid = $called === '' || strlen($number) > 9
                     ? null
                     : $this->now->paidAlready(sprintf('%s-%06d', $called, $number));
             $paid === null || ($best->against[] = $paid);

@@ -167,8 +167,7 @@ final class AccountController
     /** What will be, before two are made one. */
     public function mergePreview(Request $request, Customer $customer, House $house): View
     {
-        $into
-            = Customer::query()->where('number', $request->integer('into'))->first()
+        $into = Customer::query()->where('number', $request->integer('into'))->first()
             ?? throw Refused::because('not_found', "There is no customer {$request->string('into')}.");
         $into->id !== $customer->id || throw Refused::because('same', 'That is the same customer.');
         $customer->isMerged() || $into->isMerged()
@@ -197,8 +196,7 @@ final class AccountController
         MergeCustomers $merge,
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
-        $into
-            = Customer::query()->where('number', $request->integer('into'))->first()
+        $into = Customer::query()->where('number', $request->integer('into'))->first()
             ?? throw Refused::because('not_found', "There is no customer {$request->string('into')}.");
         $merge->handle($customer, $into, $by);
 

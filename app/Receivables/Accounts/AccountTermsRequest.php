@@ -56,8 +56,7 @@ final class AccountTermsRequest extends FormRequest
                     return;
                 }
 
-                $last
-                    = TermsKind::tryFrom($this->string('terms_kind')->value()) === TermsKind::AtOnce
+                $last = TermsKind::tryFrom($this->string('terms_kind')->value()) === TermsKind::AtOnce
                         ? 0
                         : $this->integer('terms_days');
 

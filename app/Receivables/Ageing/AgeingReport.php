@@ -56,8 +56,7 @@ final readonly class AgeingReport
         $in = static fn (AgedAccount $account): int => $band === null
             ? $account->ageing->balance->minor
             : abs($account->ageing->in($band)->minor);
-        $accounts
-            = $band === null
+        $accounts = $band === null
                 ? $this->accounts
                 : array_values(
                     array_filter($this->accounts, static fn (AgedAccount $account): bool => $in($account) !== 0),

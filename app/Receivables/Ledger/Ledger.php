@@ -96,8 +96,7 @@ final class Ledger
     /** @param  list<array<string, scalar|null>>  $rows */
     private function write(array $rows): void
     {
-        $labels
-            = $rows === []
+        $labels = $rows === []
                 ? []
                 : DB::table('documents')
                     ->whereIn('id', array_column($rows, 'document_id'))

@@ -185,8 +185,7 @@ final class PaymentController
     /** @return array<string, mixed> */
     private function data(Customer $customer, PaymentForm $form): array
     {
-        $account
-            = HouseAccount::query()->where('customer_id', $customer->id)->first()
+        $account = HouseAccount::query()->where('customer_id', $customer->id)->first()
             ?? throw Refused::because('not_an_account', 'This customer has no house account. Open one first.');
 
         return [
@@ -284,8 +283,7 @@ final class PaymentController
                         === trim($request->string('customer')->value()),
                 ),
             );
-            $customer
-                = $exact[0]
+            $customer = $exact[0]
                 ?? (count($named) === 1
                     ? $named[0]
                     : throw Refused::because(

@@ -81,8 +81,8 @@ final class ReturnPayment
             throw Refused::because('not_a_payment', "{$paid->label} is not a payment that can come back.");
         }
 
-        $customer
-            = OpenItemRecord::query()->whereKey($paid->id)->value('customer_id') ?? ($paid->customer_id ?? $owes?->id);
+        $customer = OpenItemRecord::query()->whereKey($paid->id)->value('customer_id') ?? ($paid->customer_id
+            ?? $owes?->id);
         is_int($customer)
             || throw Refused::because(
                 'customer_missing',

@@ -102,8 +102,7 @@ final class ReverseReceipt
 
     private function lock(Document $receipt): ?HouseAccount
     {
-        $account
-            = $receipt->on_account === 0 || $receipt->customer_id === null
+        $account = $receipt->on_account === 0 || $receipt->customer_id === null
                 ? null
                 : $this->ledger->lock($receipt->customer_id);
 

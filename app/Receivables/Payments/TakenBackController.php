@@ -38,8 +38,7 @@ final class TakenBackController
         $request->validate(['key' => ['required', 'uuid']]);
         $form = PaymentForm::from($request, $this->house);
         $fee = $this->house->typedMoney($request->string('fee')->value()) ?? $this->house->money(0);
-        $owes
-            = $document->customer_id === null
+        $owes = $document->customer_id === null
                 ? $this->whoOwes($request->string('owes')->trim()->value(), $save, $by)
                 : null;
         $return->handle(

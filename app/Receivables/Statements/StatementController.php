@@ -173,8 +173,7 @@ final class StatementController
 
     private function account(Customer $customer): HouseAccount
     {
-        $account
-            = HouseAccount::query()->where('customer_id', $customer->id)->first()
+        $account = HouseAccount::query()->where('customer_id', $customer->id)->first()
             ?? throw Refused::because('not_an_account', 'This customer has no house account.');
 
         return $account->setRelation('customer', $customer);

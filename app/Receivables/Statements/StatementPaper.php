@@ -45,8 +45,7 @@ final readonly class StatementPaper
         $kind = $options->kind ?? $account->statement_kind;
         $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
         $ageing = $this->asOf->age($items, $options->asOf);
-        [$brought, $lines, $leftOut]
-            = $kind === StatementKind::OpenItem
+        [$brought, $lines, $leftOut] = $kind === StatementKind::OpenItem
                 ? $this->openItems($items, $options)
                 : $this->balanceForward($account, $options);
         // Parts of a plan that fall due later are not asked for now.

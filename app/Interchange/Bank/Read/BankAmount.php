@@ -22,8 +22,7 @@ final readonly class BankAmount
     {
         $text = trim((string) preg_replace('/[\x{00A0}\x{202F}\s]+/u', ' ', $cell));
         $isOut = preg_match('/^\(.*\)$|^[^\d]*[-−–]|[-−–]\s*$|\bD(R|EBIT)?\.?$/ui', $text) === 1;
-        $currency
-            = preg_match('/\b(?!CR\b|DR\b)([A-Z]{3})\b/', $text, $code) === 1
+        $currency = preg_match('/\b(?!CR\b|DR\b)([A-Z]{3})\b/', $text, $code) === 1
                 ? $code[1]
                 : implode(
                     '',
@@ -57,11 +56,10 @@ final readonly class BankAmount
     {
         $thousands = $mark === '.' ? ',' : '.';
         $group = preg_quote($thousands, '/');
-        $isWhole
-            = preg_match(
-                '/^(\d+|\d{1,3}('.$group.'\d{3})+)?('.preg_quote($mark, '/').'\d+)?$/D',
-                $this->digits,
-            ) === 1 && preg_match('/\d/', $this->digits) === 1;
+        $isWhole = preg_match(
+            '/^(\d+|\d{1,3}('.$group.'\d{3})+)?('.preg_quote($mark, '/').'\d+)?$/D',
+            $this->digits,
+        ) === 1 && preg_match('/\d/', $this->digits) === 1;
         $isWhole || throw Refused::because('bad_number', "“{$cell}” is not an amount.");
         $plain = strtr($this->digits, [$thousands => '', $mark => '.']);
 

@@ -16,8 +16,8 @@ final readonly class BankCsv
     public const MOST = CsvRows::MOST;
 
     /** Words by which a bank says that it took a payment back. Common practice, no source. */
-    private const TAKEN_BACK
-        = '/\b(return(ed)?|revers(al|ed)|unpaid|charge '.'?back|recall(ed)?|bounced|dishonou?red)\b/i';
+    private const TAKEN_BACK = '/\b(return(ed)?|revers(al|ed)|unpaid|charge '
+        .'?back|recall(ed)?|bounced|dishonou?red)\b/i';
 
     public function __construct(private CsvRows $table, private BankColumns $columns, private Currency $currency)
     {
@@ -79,8 +79,7 @@ final readonly class BankCsv
             );
         }
 
-        $day
-            = $this->columns->dates->read($of('date'))
+        $day = $this->columns->dates->read($of('date'))
             ?? throw Refused::because(
                 'bad_date',
                 "“{$of('date')}” is not a date like ".explode(', ', $this->columns->dates->words())[1].'.',
@@ -107,13 +106,12 @@ final readonly class BankCsv
      */
     private function amount(callable $of): array
     {
-        $column
-            = array_values(
-                array_filter(
-                    ['amount', 'in', 'out'],
-                    static fn (string $says): bool => preg_match('/[1-9]/', $of($says)) === 1,
-                ),
-            )[0] ?? (isset($this->columns->names['amount']) ? 'amount' : 'in');
+        $column = array_values(
+            array_filter(
+                ['amount', 'in', 'out'],
+                static fn (string $says): bool => preg_match('/[1-9]/', $of($says)) === 1,
+            ),
+        )[0] ?? (isset($this->columns->names['amount']) ? 'amount' : 'in');
         $cell = $of($column);
 
         // A row without any money, a heading or a balance, is an amount of nothing.

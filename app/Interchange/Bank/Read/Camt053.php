@@ -96,8 +96,8 @@ final readonly class Camt053
             }
 
             if ($isElement && $this->reader->depth === self::CHILD - 1) {
-                $current
-                    = $this->reader->localName === 'Stmt' ? ($statements[] = new CamtStatement($this->currency)) : null;
+                $current = $this->reader->localName === 'Stmt'
+                    ? ($statements[] = new CamtStatement($this->currency)) : null;
             }
 
             $more = $this->reader->read();

@@ -50,8 +50,8 @@ final readonly class CamtEntry
     private function kind(): BankEntryKind
     {
         $isIn = $this->entry->text('c:CdtDbtInd') !== 'DBIT';
-        $isBack
-            = in_array($this->entry->text('c:RvslInd'), ['true', '1'], true) || $this->entry->all('.//c:RtrInf') !== [];
+        $isBack = in_array($this->entry->text('c:RvslInd'), ['true', '1'], true)
+            || $this->entry->all('.//c:RtrInf') !== [];
 
         return match (true) {
             ! $this->isBooked() => BankEntryKind::Pending,
@@ -186,13 +186,12 @@ final readonly class CamtEntry
                 continue;
             }
 
-            $path
-                = array_values(
-                    array_filter(
-                        ['c:RfrdDocAmt/c:RmtdAmt', 'c:RfrdDocAmt/c:DuePyblAmt'],
-                        static fn (string $path): bool => $part->text($path) !== '',
-                    ),
-                )[0] ?? null;
+            $path = array_values(
+                array_filter(
+                    ['c:RfrdDocAmt/c:RmtdAmt', 'c:RfrdDocAmt/c:DuePyblAmt'],
+                    static fn (string $path): bool => $part->text($path) !== '',
+                ),
+            )[0] ?? null;
             $path === null || ($amounts[$number] = $part->money($path, $this->currency)->minor);
         }
 

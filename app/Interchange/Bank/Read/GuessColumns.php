@@ -64,8 +64,7 @@ final class GuessColumns
 
         arsort($fits);
         $best = array_keys($fits, max([0, ...$fits]), true);
-        $this->isSure
-            = $this->isSure
+        $this->isSure = $this->isSure
             && (count($best) < 2 || count($best) === count(DateOrder::cases()) || in_array('ymd', $best, true));
 
         return match (true) {
