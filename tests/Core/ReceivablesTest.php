@@ -147,8 +147,10 @@ final class ReceivablesTest extends CoreCase
             self::item('INV-1', '10.00'),
             self::item('INV-2', '5.00', date: '2027-01-16'),
             OpenItem::credit('RCT-1', self::day('2027-01-16'), self::usd('3.00')),
+            // What is of the day itself is.
+            self::item('INV-3', '1.00', date: '2027-01-15'),
         ]);
-        self::assertSame('10.00', $ageing->balance->toString());
+        self::assertSame('11.00', $ageing->balance->toString());
     }
 
     public function test_columns_always_sum_to_the_balance(): void
