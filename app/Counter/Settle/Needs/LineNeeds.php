@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Settle\Needs;
+
+use Elmstone\Core\Approvals\ApprovalKind;
+use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Pricing\PriceCheck;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Staff\Approvals\LimitMatter;
+use Elmstone\Staff\Approvals\Need;
+use Elmstone\Support\Show;
+
+/** Prices below the lowest, one-off lines, goods set aside for others. */
+final class LineNeeds extends NeedsOf
+{
+    public function all(): array
+    {
+        $needs = [];
+        $oneOffs = $this->slip->lines->filter(static fn (LineOnSlip $line): bool => $line->isOneOff());
+        $total = array_sum(
+            $oneOffs->map(fn (LineOnSlip $line): int => $this->reckoned->line($line)->gross->minor)->all(),
+        );
+
+        foreach ($this->slip->lines as $line) {
+            $needs = [
+                ...$needs,
+                ...array_filter([
+                    $line->isOneOff() ? $this->oneOff($line, $total) : $this->belowFloor($line),
+                    $line->takesCommitted($this->slip->stock?->get($line->item_id)) ? $this->committed($line) : null,
+                ]),
+            ];
+        }
+
+        return $needs;
+    }
+
+    private function belowFloor(LineOnSlip $line): ?Need
+    {
+        $check = $this->reckoned->check($line);
+
+        if ($check === PriceCheck::Fine) {
+            return null;
+        }
+
+        $net = $this->reckoned->line($line)->net;
+        $gap = $this->reckoned->gap($line);
+        $scope = Scope::of(ApprovalKind::BelowFloor)
+            ->naming('line', $line->id)
+            ->naming('item', $line->item_id)
+            ->pieces($line->quantity, $net);
+        $words = $check === PriceCheck::BelowCost
+                ? "“{$line->description}” is below what it cost."
+                : "“{$line->description}” is below the lowest price the house accepts.";
+
+        return new Need(
+            "line.{$line->id}",
+            $scope,
+            Refused::because(
+                'needs_approval',
+                "{$words} {$this->limits->whoMayApprove(LimitMatter::BelowFloor, $gap->minor)}",
+            ),
+            Show::decimal($line->quantity)." × {$line->code} {$line->description} for ".Show::money($net),
+            LimitMatter::BelowFloor,
+            $gap->minor,
+        );
+    }
+
+    /** @param  int  $total minor units of all one-off lines of the slip */
+    private function oneOff(LineOnSlip $line, int $total): ?Need
+    {
+        $reckoned = $this->reckoned->line($line);
+        $most = $this->limits->of($this->by()->role, LimitMatter::OneOff)->perDocument;
+        $why = match (true) {
+            $reckoned->net->isZero() => 'is given away.',
+            $reckoned->net->minor * 2 < $reckoned->gross->minor => 'goes for less than half of its price.',
+            $most !== null && $total > $most => 'is in no list, and one-off lines come to more than '
+                .Show::money($this->house->money($most))
+                .' here.',
+            default => '',
+        };
+
+        if ($why === '') {
+            return null;
+        }
+
+        $scope = Scope::of(ApprovalKind::OneOff)
+            ->naming('line', $line->id)
+            ->naming('description', $line->description)
+            ->upTo('price', $line->unit_price)
+            ->upTo('gross', $reckoned->gross)
+            ->pieces($line->quantity, $reckoned->net);
+
+        return new Need(
+            "line.{$line->id}",
+            $scope,
+            Refused::because(
+                'one_off',
+                "“{$line->description}” {$why} {$this->limits->whoMayApprove(LimitMatter::OneOff, $total)}",
+            ),
+            Show::decimal($line->quantity)
+                ." × {$line->description} for "
+                .Show::money($reckoned->net)
+                .', in no list',
+            LimitMatter::OneOff,
+            $total,
+        );
+    }
+
+    /** What is set aside for others goes with the line. */
+    public function committed(LineOnSlip $line): Need
+    {
+        $scope = Scope::of(ApprovalKind::Committed)
+            ->naming('line', $line->id)
+            ->naming('item', $line->item_id)
+            ->naming('location', $this->slip->location_id)
+            ->upTo('quantity', $line->quantity);
+
+        return new Need(
+            "line.{$line->id}.committed",
+            $scope,
+            Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve."),
+            Show::decimal($line->quantity)." × {$line->code} {$line->description}, set aside for others",
+            LimitMatter::OutsidePolicy,
+            0,
+        );
+    }
+}
