@@ -29,7 +29,13 @@ use Illuminate\Database\Eloquent\Collection;
 final class SlipNeeds
 {
     /** @var list<class-string<NeedsOf>> in the order a clerk would deal with them */
-    private const KINDS = [LineNeeds::class, LayawayNeeds::class, ReturnNeeds::class, CardNeeds::class, MoneyNeeds::class];
+    private const KINDS = [
+        LineNeeds::class,
+        LayawayNeeds::class,
+        ReturnNeeds::class,
+        CardNeeds::class,
+        MoneyNeeds::class,
+    ];
 
     /** @var list<Need>|null */
     private ?array $all = null;

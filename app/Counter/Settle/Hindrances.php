@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Settle;
+
+use Elmstone\Cards\CardRequest;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Slip\ReckonedCoupon;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Slip\PaperWay;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Approvals\Need;
+
+/** Why a slip cannot be posted now, in the order a clerk would deal with it. */
+final readonly class Hindrances
+{
+    private Slip $slip;
+
+    public function __construct(private ReckonedCounter $reckoned, private House $house)
+    {
+        $this->slip = $reckoned->slip;
+    }
+
+    /**
+     * Why it cannot be posted now, in the order a clerk would deal with it.
+     *
+     * @return list<Refused>
+     */
+    public function all(): array
+    {
+        $found = [];
+        $slip = $this->slip;
+        $offSale = $slip->lines->first(static fn (LineOnSlip $line): bool => $line->isOffSale());
+
+        if (
+            $slip->lines->isEmpty()
+            && $slip->returns->isEmpty()
+            && $this->reckoned->held->total()->isZero()
+            && $slip->layawayParts() === []
+        ) {
+            $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
+        }
+
+        if ($offSale !== null) {
+            $found[] = Refused::because(
+                'off_sale',
+                "“{$offSale->description}” was taken off sale. Remove it to post the rest.",
+            );
+        }
+
+        $open = $this->reckoned->needs->open();
+        array_push($found, ...array_map(static fn (Need $need): Refused => $need->refused, $open));
+
+        if ($this->reckoned->unknownCard() !== null) {
+            $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
+        }
+
+        if ($this->reckoned->overTendered !== null && ! $this->reckoned->isRefund()) {
+            $found[] = $this->reckoned->overTendered;
+        }
+
+        if ($slip->customer?->isMerged() === true) {
+            $found[] = Refused::because(
+                'customer_merged',
+                "{$slip->customer->name} was merged into another customer meanwhile. Choose that one to go on.",
+            );
+        }
+
+        array_push(
+            $found,
+            ...$this->goodsHindrances(),
+            ...$this->couponHindrances(),
+            ...$this->reckoned->layaway()?->hindrances() ?? [],
+            ...$this->reckoned->held->hindrances($this->reckoned->in()->minus($this->reckoned->held->onGiftCards())),
+            ...$this->backHindrances(),
+        );
+
+        if (
+            $slip->hold === null
+            && $slip->charge !== null
+            && ! $this->reckoned->isRefund()
+            && $this->house->money($slip->charge)->exceeds($this->reckoned->mostCharged())
+        ) {
+            $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
+        }
+
+        array_push($found, ...$this->reckoned->charge()?->refusals() ?? []);
+
+        if ($slip->on_account !== null && $slip->account === null) {
+            $found[] = Refused::because('not_an_account', 'Without a house account nothing can be paid towards it.');
+        }
+
+        if ($slip->cheque !== null && ! $this->reckoned->isRefund() && $slip->cheque_number === '') {
+            $found[] = Refused::because('cheque_number', 'Type the cheque’s number.');
+        }
+
+        if ($this->reckoned->settlement !== null && ! $this->reckoned->isRefund()
+            && ! $this->reckoned->settlement->isMet()) {
+            $found[] = Refused::because('outstanding', "{$this->reckoned->settlement->outstanding->toString()} is "
+                .'left to pay.');
+        }
+
+        if ($slip->paper === PaperWay::Mail && $slip->mail_to === '') {
+            $found[] = Refused::because('mail_to', 'Type where to mail it.');
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> of what comes back, and of money that went the other way meanwhile */
+    private function backHindrances(): array
+    {
+        $found = [...$this->reckoned->back?->hindrances() ?? [], ...$this->reckoned->refund?->hindrances() ?? []];
+        $wrong = $this->slip->cards->first(
+            fn (CardRequest $card): bool => $card->state->pays() && $card->isBack() !== $this->reckoned->isRefund(),
+        );
+
+        if ($wrong !== null) {
+            $money = $this->house->money($wrong->approved)->toString();
+            $found[] = Refused::because(
+                'card_wrong_way',
+                $wrong->isBack()
+                    ? "{$money} went back to a card, but nothing is to go back now. Take it back first."
+                    : "A card has paid {$money}, but more comes back now than goes out. Give it back first.",
+            );
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> */
+    private function couponHindrances(): array
+    {
+        $coupons = $this->reckoned->sums->coupons;
+        $refused = array_map(static fn (ReckonedCoupon $coupon): ?Refused => $coupon->refused, $coupons);
+        $found = array_values(array_filter($refused));
+
+        foreach ($this->slip->couponsShown ?? [] as $coupon) {
+            $hindrance = $coupon->hindrance($this->slip->day());
+            $hindrance === ''
+                || ($found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off."));
+        }
+
+        if ($this->slip->hold !== null && $this->slip->coupons !== null) {
+            $found[] = Refused::because(
+                'coupon_on_layaway',
+                'Coupons are not for layaways. Take it off, or sell instead.',
+            );
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> serial numbers that are missing */
+    private function goodsHindrances(): array
+    {
+        $found = [];
+
+        foreach ($this->slip->lines as $line) {
+            if ($line->item?->has_serials === true) {
+                try {
+                    Serials::assertComplete(
+                        $line->description,
+                        $line->quantity,
+                        $line->serials ?? [],
+                        $this->slip->hold !== null,
+                    );
+                } catch (Refused $refused) {
+                    $found[] = $refused;
+                }
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Settle;
+
+use Brick\Math\BigRational;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Core\Pricing\Margin;
+use Elmstone\Core\Pricing\PriceCheck;
+use Elmstone\Core\Slip\Coupon;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Shop\House;
+
+/** What the lines of a slip cost, where they stand against floor and cost, what the slip earns. */
+final readonly class LineFigures
+{
+    public function __construct(private ReckonedCounter $reckoned, private House $house)
+    {
+    }
+
+    public function costOf(LineOnSlip $line): Money
+    {
+        return $line->costNow() === null
+            ? Money::zero($this->house->currency())
+            : UnitPrice::of($line->costNow())->worth(
+                Quantity::of($line->quantity),
+                $line->price_per,
+                $this->house->currency(),
+            );
+    }
+
+    /** Where the line stands against floor price and cost, after every discount. */
+    public function check(LineOnSlip $line): PriceCheck
+    {
+        $reckoned = $this->reckoned->line($line);
+
+        // Who gave a coupon out has allowed it.
+        return PriceCheck::of(
+            $reckoned->line->quantity,
+            $reckoned->line->pricePer,
+            $reckoned->net->plus($reckoned->coupons),
+            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
+            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
+            $this->reckoned->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
+        );
+    }
+
+    /** By how much check() finds it too low, after every discount; coupons do not count. */
+    public function gap(LineOnSlip $line): Money
+    {
+        $reckoned = $this->reckoned->line($line);
+
+        return PriceCheck::gap(
+            $reckoned->line->quantity,
+            $reckoned->line->pricePer,
+            $reckoned->net->plus($reckoned->coupons),
+            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
+            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
+            $this->reckoned->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
+        );
+    }
+
+    public function margin(): Margin
+    {
+        $net = $this->reckoned->terms->taxIncluded
+            ? $this->reckoned->sums->net->minus($this->reckoned->sums->taxTotal) : $this->reckoned->sums->net;
+        $costs = $this->reckoned->slip->lines->map(fn (LineOnSlip $line): Money => $this->costOf($line));
+
+        return Margin::of($net, Money::sum($costs, $this->house->currency()));
+    }
+
+    private function taxFactor(string $taxClass): BigRational
+    {
+        return BigRational::of(TaxProfile::total($this->reckoned->profile->effectiveRates($taxClass))->plus(100))
+            ->dividedBy(100);
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Settle;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Shop\House;
+use Elmstone\Support\Show;
+
+/** What becomes of a slip, and what its sum due is made up of, in words. */
+final readonly class SlipWords
+{
+    private Slip $slip;
+
+    public function __construct(private ReckonedCounter $reckoned, private House $house)
+    {
+        $this->slip = $reckoned->slip;
+    }
+
+    /** What posting it does, in words. */
+    public function post(): string
+    {
+        $in = $this->reckoned->held->total()->isPositive();
+
+        return match (true) {
+            $this->slip->hold !== null => 'Hold as layaway',
+            $this->slip->void_of_id !== null => 'Void the sale',
+            $this->reckoned->back !== null => $this->slip->lines->isEmpty()
+                ? ($in
+                    ? 'Post return and payment'
+                    : 'Post return')
+                : 'Post exchange',
+            $this->slip->lines->isEmpty()
+                && $this->slip->cards_sold !== null
+                && $this->reckoned->held->total()->equals($this->reckoned->held->onGiftCards()) => 'Sell gift card',
+            $this->slip->lines->isEmpty()
+                && $this->slip->deposit_in !== null
+                && $this->reckoned->held->total()->equals($this->reckoned->held->depositIn()) => 'Take deposit',
+            $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
+            $this->slip->lines->isEmpty() && $in => 'Post payment',
+            $in => 'Post sale and payment',
+            default => 'Post sale',
+        };
+    }
+
+    /** What the sum due is made up of, where it is not the sale alone. */
+    public function due(): string
+    {
+        $made = $this->house->money($this->slip->hold->deposit ?? 0);
+        $parts = array_filter(
+            [
+                'coming back' => $this->reckoned->back?->value()->negated() ?? $this->house->money(0),
+                'sale' => $this->reckoned->saleTotal(),
+                'gift cards' => $this->reckoned->held->onGiftCards(),
+                'towards the account' => $this->reckoned->onAccount(),
+                'deposit' => $this->reckoned->held->depositIn(),
+                'layaway deposit' => $made,
+                'on layaways' => $this->reckoned->held->onLayaways()->minus($made),
+            ],
+            static fn (Money $amount): bool => ! $amount->isZero(),
+        );
+
+        return match (true) {
+            array_keys($parts) === ['sale'] => '',
+            array_keys($parts) === ['coming back'] => '',
+            count($parts) === 1 => (string) array_key_first($parts),
+            default => self::parted($parts),
+        };
+    }
+
+    /** @param  array<string, Money>  $parts */
+    private static function parted(array $parts): string
+    {
+        return implode(
+            ', ',
+            array_map(
+                static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount),
+                array_keys($parts),
+                $parts,
+            ),
+        );
+    }
+}
