@@ -24,6 +24,9 @@ return [
             'options' => [
                 PDO::ATTR_PERSISTENT => false,
                 PDO::ATTR_TIMEOUT => 3,
+                // One way to the server and back for each statement, not three; and never more than one statement.
+                PDO::ATTR_EMULATE_PREPARES => true,
+                PDO::MYSQL_ATTR_MULTI_STATEMENTS => false,
                 PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '+00:00', lock_wait_timeout = 60"
                     .', innodb_lock_wait_timeout = '
                     .(int) env('DB_WAIT', 5)

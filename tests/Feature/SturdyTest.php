@@ -11,6 +11,7 @@ use Elmstone\Foundation\FoundationProvider;
 use Elmstone\Paper\IssuePaper;
 use Elmstone\Paper\Pdf;
 use Illuminate\Contracts\Database\LostConnectionDetector;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -92,6 +93,19 @@ final class SturdyTest extends FeatureCase
         }
 
         $this->assertLessThan(10, intdiv(hrtime(true) - $start, 1_000_000_000));
+    }
+
+    public function test_a_statement_is_one_statement_whatever_is_typed_into_it(): void
+    {
+        $this->assertThrows(static fn () => DB::select('SELECT 1; SELECT 2'), QueryException::class, '1064');
+        $typed = "x'; DELETE FROM slips; -- \\";
+        $this->assertSame($typed, DB::scalar('SELECT ?', [$typed]));
+        $this->assertSame(
+            [7, null, '1.50'],
+            array_values(
+                (array) DB::selectOne('SELECT ? AS a, ? AS b, CAST(? AS DECIMAL(8, 2)) AS c', [7, null, '1.5']),
+            ),
+        );
     }
 
     public function test_a_database_whose_machine_stopped_holds_no_page_for_long(): void
