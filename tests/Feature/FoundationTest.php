@@ -120,4 +120,35 @@ final class FoundationTest extends FeatureCase
             (string) $this->get('https://localhost/counter')->headers->get('Strict-Transport-Security'),
         );
     }
+
+    public function test_rooms_bring_the_same_routes_from_the_cache(): void
+    {
+        $cache = sys_get_temp_dir().'/routes-'.bin2hex(random_bytes(6)).'.php';
+        $artisan = static fn (string $command): string => (string) shell_exec(
+            'cd '.escapeshellarg(base_path()).' && APP_ROUTES_CACHE='.escapeshellarg($cache)." php artisan {$command}",
+        );
+        $routes = static function () use ($artisan): array {
+            $found = [];
+
+            foreach (json_decode($artisan('route:list --json'), true, 8, JSON_THROW_ON_ERROR) as $route) {
+                // The cache gives those without a name one of its own, and keeps another order.
+                $name = str_starts_with((string) $route['name'], 'generated::') ? null : $route['name'];
+                $found["{$route['method']} {$route['uri']}"] = [$name, $route['action'], $route['middleware']];
+            }
+
+            ksort($found);
+
+            return $found;
+        };
+
+        try {
+            $fresh = $routes();
+            $artisan('route:cache');
+            $this->assertFileExists($cache);
+            $this->assertSame($fresh, $routes());
+            $this->assertContains('counter.post', array_column($fresh, 0));
+        } finally {
+            is_file($cache) && unlink($cache);
+        }
+    }
 }
