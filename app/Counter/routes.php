@@ -9,6 +9,7 @@ use Elmstone\Counter\Page\CreditNoteController;
 use Elmstone\Counter\Page\HoldController;
 use Elmstone\Counter\Page\LayawayRowController;
 use Elmstone\Counter\Page\LineController;
+use Elmstone\Counter\Page\RefundController;
 use Elmstone\Counter\Page\SettleController;
 use Elmstone\Counter\Page\WhoController;
 use Illuminate\Support\Facades\Route;
@@ -73,13 +74,13 @@ Route::middleware('can:sell')->group(function (): void {
             Route::prefix('/refund')
                 ->name('refund.')
                 ->group(function (): void {
-                    Route::post('/', [BackController::class, 'way'])->name('way');
-                    Route::post('/reference', [BackController::class, 'reference'])->name('reference');
-                    Route::post('/onto-card', [BackController::class, 'ontoCard'])->name('onto-card');
-                    Route::post('/credit-to', [BackController::class, 'creditTo'])->name('credit-to');
-                    Route::post('/other-way', [BackController::class, 'otherWay'])->name('other-way');
-                    Route::post('/as-it-came', [BackController::class, 'asItCame'])->name('as-it-came');
-                    Route::post('/terminal', [BackController::class, 'card'])->name('terminal');
+                    Route::post('/', [RefundController::class, 'way'])->name('way');
+                    Route::post('/reference', [RefundController::class, 'reference'])->name('reference');
+                    Route::post('/onto-card', [RefundController::class, 'ontoCard'])->name('onto-card');
+                    Route::post('/credit-to', [RefundController::class, 'creditTo'])->name('credit-to');
+                    Route::post('/other-way', [RefundController::class, 'otherWay'])->name('other-way');
+                    Route::post('/as-it-came', [RefundController::class, 'asItCame'])->name('as-it-came');
+                    Route::post('/terminal', [RefundController::class, 'card'])->name('terminal');
                 });
             Route::post('/gift-cards', [CreditController::class, 'sell'])->name('gift-card.sell');
             Route::post('/gift-cards/{place}/drop', [CreditController::class, 'dropSold'])->name('gift-card.drop');

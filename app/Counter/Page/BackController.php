@@ -8,11 +8,8 @@ use Elmstone\Books\Document;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\BringBack;
 use Elmstone\Counter\Post\VoidSale;
-use Elmstone\Counter\Settle\ChooseRefund;
-use Elmstone\Counter\Settle\RefundCard;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\EntryText;
 use Elmstone\Counter\Slip\Slip;
@@ -32,7 +29,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
-/** Goods that come back at the counter, and by which ways their money goes out. */
+/** Goods that come back at the counter. */
 final class BackController
 {
     public function __construct(private readonly CounterPage $page, private readonly House $house)
@@ -161,101 +158,6 @@ final class BackController
             "back.{$line}.fee",
             'quantity',
             static fn (Act $act) => $back->waive($slip, $act, $line, $request->boolean('waive', true)),
-        );
-    }
-
-    public function way(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        $way = $request->string('way', TenderKind::Cash->value)->value();
-
-        return $this->page->after(
-            $request,
-            $slip,
-            "refund.{$way}",
-            'amount',
-            fn (Act $act) => $request->boolean('rest')
-                ? $choose->rest($slip, $act, $way)
-                : $choose->way($slip, $act, $way, $this->house->typedMoney($request->string('amount')->value())),
-        );
-    }
-
-    public function reference(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        return $this->page->after(
-            $request,
-            $slip,
-            'refund.reference',
-            'back_reference',
-            static fn (Act $act) => $choose->reference($slip, $act, $request->string('back_reference')->value()),
-        );
-    }
-
-    public function ontoCard(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        return $this->page->after(
-            $request,
-            $slip,
-            'refund.back_card',
-            'back_card',
-            static fn (Act $act) => $choose->card($slip, $act, $request->string('back_card')->value()),
-        );
-    }
-
-    public function creditTo(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        return $this->page->after(
-            $request,
-            $slip,
-            'refund.credit_to',
-            'credit_to',
-            static fn (Act $act) => $choose->creditTo($slip, $act, $request->string('credit_to')->value() === 'oldest'),
-        );
-    }
-
-    /** By another money way than it came, allowed by somebody else with the reason. */
-    public function otherWay(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        return $this->page->after(
-            $request,
-            $slip,
-            'refund.other',
-            'way',
-            static fn (Act $act) => $choose->otherWay(
-                $slip,
-                $act,
-                TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
-            ),
-        );
-    }
-
-    public function asItCame(Request $request, string $slip, ChooseRefund $choose): Response
-    {
-        return $this->page->after(
-            $request,
-            $slip,
-            'refund.as-it-came',
-            'way',
-            static fn (Act $act) => $choose->asItCame($slip, $act),
-        );
-    }
-
-    public function card(Request $request, string $slip, RefundCard $refund): Response
-    {
-        $authorisation = $request->string('authorisation')->value();
-
-        return $this->page->after(
-            $request,
-            $slip,
-            "refund.card:{$authorisation}",
-            'amount',
-            fn (Act $act) => $refund->handle(
-                $slip,
-                $act,
-                $authorisation,
-                $this->house->typedMoney($request->string('amount')->value()),
-                $request->filled('seen') ? $request->integer('seen') : null,
-                $request->boolean('more'),
-            ),
         );
     }
 
