@@ -37,32 +37,32 @@ final readonly class LineFigures
     /** Where the line stands against floor price and cost, after every discount. */
     public function check(LineOnSlip $line): PriceCheck
     {
-        $reckoned = $this->reckoned->line($line);
-
-        // Who gave a coupon out has allowed it.
-        return PriceCheck::of(
-            $reckoned->line->quantity,
-            $reckoned->line->pricePer,
-            $reckoned->net->plus($reckoned->coupons),
-            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
-            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
-            $this->reckoned->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
-        );
+        return PriceCheck::of(...$this->compared($line));
     }
 
     /** By how much check() finds it too low, after every discount; coupons do not count. */
     public function gap(LineOnSlip $line): Money
     {
+        return PriceCheck::gap(...$this->compared($line));
+    }
+
+    /**
+     * @return array{Quantity, int, Money, UnitPrice|null, UnitPrice|null, BigRational|null} quantity, what the price is
+     *     of, worth, floor, cost, and what a price with tax is divided by
+     */
+    private function compared(LineOnSlip $line): array
+    {
         $reckoned = $this->reckoned->line($line);
 
-        return PriceCheck::gap(
+        return [
             $reckoned->line->quantity,
             $reckoned->line->pricePer,
+            // Who gave a coupon out has allowed it.
             $reckoned->net->plus($reckoned->coupons),
             $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
             $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
             $this->reckoned->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
-        );
+        ];
     }
 
     public function margin(): Margin
