@@ -6,11 +6,13 @@ use Elmstone\Counter\Page\BackController;
 use Elmstone\Counter\Page\CounterController;
 use Elmstone\Counter\Page\CreditController;
 use Elmstone\Counter\Page\CreditNoteController;
+use Elmstone\Counter\Page\EntryController;
 use Elmstone\Counter\Page\HoldController;
 use Elmstone\Counter\Page\LayawayRowController;
 use Elmstone\Counter\Page\LineController;
 use Elmstone\Counter\Page\RefundController;
 use Elmstone\Counter\Page\SettleController;
+use Elmstone\Counter\Page\SlipController;
 use Elmstone\Counter\Page\WhoController;
 use Illuminate\Support\Facades\Route;
 
@@ -24,18 +26,18 @@ Route::middleware('can:sell')->group(function (): void {
         ->name('counter.')
         ->group(function (): void {
             Route::get('/', [CounterController::class, 'show'])->name('show');
-            Route::get('/find', [CounterController::class, 'find'])->name('find');
+            Route::get('/find', [EntryController::class, 'find'])->name('find');
             Route::get('/margin', [CounterController::class, 'margin'])
                 ->middleware('can:see-margin')
                 ->name('margin');
-            Route::post('/add', [CounterController::class, 'add'])->name('add');
-            Route::post('/one-off', [CounterController::class, 'oneOff'])->name('one-off');
-            Route::post('/clear', [CounterController::class, 'clear'])->name('clear');
-            Route::post('/discount', [CounterController::class, 'discount'])->name('discount');
-            Route::post('/date', [CounterController::class, 'date'])->name('date');
-            Route::post('/pick-up', [CounterController::class, 'pickUp'])->name('pick-up');
-            Route::post('/restore', [CounterController::class, 'restore'])->name('restore');
-            Route::post('/post', [CounterController::class, 'post'])->name('post');
+            Route::post('/add', [EntryController::class, 'add'])->name('add');
+            Route::post('/one-off', [EntryController::class, 'oneOff'])->name('one-off');
+            Route::post('/clear', [SlipController::class, 'clear'])->name('clear');
+            Route::post('/discount', [SlipController::class, 'discount'])->name('discount');
+            Route::post('/date', [SlipController::class, 'date'])->name('date');
+            Route::post('/pick-up', [SlipController::class, 'pickUp'])->name('pick-up');
+            Route::post('/restore', [SlipController::class, 'restore'])->name('restore');
+            Route::post('/post', [SlipController::class, 'post'])->name('post');
             Route::post('/lines/{line}', [LineController::class, 'change'])->name('line');
             Route::post('/lines/{line}/remove', [LineController::class, 'remove'])->name('line.remove');
             Route::post('/approve', [SettleController::class, 'approve'])->name('approve');

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Page;
+
+use Elmstone\Books\Document;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Parts\GiftCardsOnSlip;
+use Elmstone\Counter\Parts\PayLayaway;
+use Elmstone\Counter\Parts\PayPlan;
+use Elmstone\Counter\Parts\ShowCoupon;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\AddedLine;
+use Elmstone\Counter\Slip\AddOneOff;
+use Elmstone\Counter\Slip\AddToSlip;
+use Elmstone\Counter\Slip\EntryText;
+use Elmstone\Counter\Slip\PutCustomer;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Customers\Customer;
+use Elmstone\Customers\CustomerSearch;
+use Elmstone\GiftCards\GiftCard;
+use Elmstone\GiftCards\GiftCards;
+use Elmstone\Layaways\FindLayaways;
+use Elmstone\Receivables\Accounts\AccountFound;
+use Elmstone\Receivables\Accounts\FindAccounts;
+use Elmstone\Shop\House;
+use Elmstone\Staff\AtTill;
+use Elmstone\Support\ShopTime;
+use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The entry line: what it finds, and what it adds. */
+final class EntryController
+{
+    public function __construct(private readonly CounterPage $page)
+    {
+    }
+
+    /** What the entry line offers while it is typed into. */
+    public function find(
+        Request $request,
+        string $slip,
+        ItemSearch $search,
+        FindAccounts $customers,
+        FindLayaways $layaways,
+        AtTill $atTill,
+        House $house,
+    ): View {
+        $typed = $request->string('q')->trim()->value();
+        $refused = null;
+
+        try {
+            $entry = EntryText::read($typed);
+        } catch (Refused $refused) {
+            $entry = EntryText::read('');
+        }
+
+        $onSlip = Slip::query()->with('customer.type.priceLevel')->where('key', $slip)->first();
+        $day = $onSlip?->day() ?? ShopTime::today();
+        $terms = $onSlip?->priceTerms();
+        $items = mb_strlen($entry->text) < 2 ? new Collection : $search->find($entry->text, 7);
+        $terms?->preload($items->modelKeys());
+
+        $found = $this->customers($entry->text, $customers);
+
+        return view('counter.found', [
+            'typed' => $typed,
+            'today' => ShopTime::today(),
+            'layaways' => mb_strlen($entry->text) < 2
+                    ? []
+                    : $layaways->find(
+                        $entry->text,
+                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
+                        6,
+                    ),
+            'entry' => $entry,
+            'refused' => $refused,
+            'quotes' => $items->map(
+                static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)],
+            ),
+            'customers' => $found,
+            'documents' => $this->documents($entry->text),
+            'card' => CardCode::looksLikeOne($typed) ? $this->card($typed) : null,
+            'coupon' => ShowCoupon::named($typed),
+            'plan' => PayPlan::named($typed),
+            'here' => $atTill->till()->location,
+            'house' => $house,
+        ]);
+    }
+
+    /**
+     * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction
+     * off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
+     * looking at the list.
+     */
+    public function add(
+        Request $request,
+        string $slip,
+        AddToSlip $add,
+        CustomerSearch $customers,
+        PutCustomer $put,
+        FindLayaways $layaways,
+        PayLayaway $pay,
+        GiftCardsOnSlip $cards,
+        ShowCoupon $coupons,
+        PayPlan $plans,
+    ): Response {
+        $item = $request->filled('item') ? $request->integer('item') : null;
+        $typed = $request->string('entry')->value();
+
+        return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use (
+            $slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons, $plans,
+        ): AddedLine|Slip {
+            if ($item === null && CardCode::looksLikeOne($typed)) {
+                return $cards->use($slip, $act, $typed);
+            }
+
+            $layaway = $item === null ? $layaways->named($typed) : null;
+
+            if ($layaway !== null) {
+                return $pay->add($slip, $act, $layaway);
+            }
+
+            $plan = $item === null ? PayPlan::named($typed) : null;
+
+            if ($plan !== null) {
+                return $plans->handle($slip, $act, $plan);
+            }
+
+            try {
+                return $add->handle($slip, $act, $typed, $item);
+            } catch (Refused $refused) {
+                if ($refused->rule === 'not_found' && ShowCoupon::named($typed) !== null) {
+                    return $coupons->handle($slip, $act, $typed);
+                }
+
+                $customer = $refused->rule === 'not_found' ? $customers->one($typed) : null;
+
+                return $customer === null ? throw $refused : $put->handle($slip, $act, $customer);
+            }
+        });
+    }
+
+    public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add, House $house): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'one-off',
+            'price',
+            static fn (Act $act) => $add->handle(
+                $slip,
+                $act,
+                $request->description(),
+                EntryText::quantity($request->string('quantity')->value()),
+                $house->typedPrice($request->string('price')->value()),
+                $request->integer('department_id'),
+                $request->string('tax_class')->value(),
+            ),
+        );
+    }
+
+    /** @return list<AccountFound> */
+    private function customers(string $text, FindAccounts $search): array
+    {
+        return mb_strlen($text) < 2 || str_contains($text, '×') ? [] : $search->find($text, 4);
+    }
+
+    /** A gift card whose number was typed; in words why not, where there is none. */
+    private function card(string $typed): GiftCard|string
+    {
+        try {
+            return GiftCards::named($typed);
+        } catch (Refused $refused) {
+            return $refused->getMessage();
+        }
+    }
+
+    /** @return iterable<Document> documents whose number was typed */
+    private function documents(string $text): iterable
+    {
+        if (preg_match('/^(?:[A-Za-z]{2,3}-?)?0*(\d{1,9})$/', $text, $parts) !== 1) {
+            return [];
+        }
+
+        return Document::query()
+            ->where('number', (int) $parts[1])
+            ->when(
+                preg_match('/^([A-Za-z]{2,3})/', $text, $prefix) === 1,
+                static fn ($query) => $query->where('label', 'like', strtoupper($prefix[1] ?? '').'%'),
+            )
+            ->limit(3)
+            ->get();
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Page;
+
+use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Post\PostSale;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\ClearSlip;
+use Elmstone\Counter\Slip\DateSlip;
+use Elmstone\Counter\Slip\DiscountSlip;
+use Elmstone\Counter\Slip\RestoreSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\TakeSlip;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
+
+/** What is done to a slip as a whole. */
+final class SlipController
+{
+    public function __construct(private readonly CounterPage $page)
+    {
+    }
+
+    public function discount(Request $request, string $slip, DiscountSlip $discount): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'discount',
+            'discount',
+            static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()),
+        );
+    }
+
+    public function date(Request $request, string $slip, DateSlip $date): Response
+    {
+        return $this->page->after($request, $slip, 'date', 'date', static function (Act $act) use (
+            $request,
+            $slip,
+            $date,
+        ): Slip {
+            $typed = $request->string('date')->value();
+            $day = Carbon::canBeCreatedFromFormat($typed, 'Y-m-d')
+                ? Carbon::createFromFormat('!Y-m-d', $typed)?->toImmutable()
+                : null;
+
+            return $typed !== '' && $day === null
+                ? throw Refused::because('bad_date', "“{$typed}” is not a date.")
+                : $date->handle($slip, $act, $day);
+        });
+    }
+
+    public function clear(Request $request, string $slip, ClearSlip $clear): Response
+    {
+        $answer = $this->page->after(
+            $request,
+            $slip,
+            'slip',
+            'slip',
+            static fn (Act $act) => $clear->handle($slip, $act),
+        );
+
+        return $answer->isOk() ? $answer->header('X-Location', route('counter')) : $answer;
+    }
+
+    public function restore(Request $request, string $slip, RestoreSlip $restore): RedirectResponse
+    {
+        $restore->handle($slip, $this->page->act($request));
+
+        return redirect()->route('counter.show', $slip);
+    }
+
+    public function pickUp(Request $request, string $slip, TakeSlip $take): RedirectResponse
+    {
+        $take->handle($slip, $this->page->act($request));
+
+        return redirect()->route('counter.show', $slip);
+    }
+
+    public function post(Request $request, string $slip, PostSale $post): Response
+    {
+        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post): null {
+            $post->handle($slip, $act);
+
+            return null;
+        });
+    }
+}
