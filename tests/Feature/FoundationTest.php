@@ -147,6 +147,8 @@ final class FoundationTest extends FeatureCase
             $this->assertFileExists($cache);
             $this->assertSame($fresh, $routes());
             $this->assertContains('counter.post', array_column($fresh, 0));
+            // And nobody else brings any: no folder is served.
+            $this->assertSame([], preg_grep('#^\S+ storage#', array_keys($fresh)));
         } finally {
             is_file($cache) && unlink($cache);
         }
