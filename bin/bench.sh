@@ -1,5 +1,7 @@
-# Measures on databases of its own. Sales: 200,000 items, 20,000 and then 200,000 posted documents; writes bench/results.md. Accounts: 20,000 house accounts,
-# 1,000,000 documents; writes bench/accounts.md. Layaways: 50,000; writes bench/layaways.md. Returns: 5,000 purchases of one customer; writes bench/returns.md. Proof: 200,000 documents; writes bench/prove.md. With the name of one of them runs only that.
+# Measures on databases of its own. Sales: 200,000 items, 20,000 and then 200,000 posted documents; writes
+# bench/results.md. Accounts: 20,000 house accounts, 1,000,000 documents; writes bench/accounts.md. Layaways: 50,000;
+# writes bench/layaways.md. Returns: 5,000 purchases of one customer; writes bench/returns.md. Proof: 200,000 documents;
+# writes bench/prove.md. With the name of one of them runs only that.
 . bin/house.sh
 
 need "${RUNNING[@]}"
@@ -17,7 +19,8 @@ trap finish EXIT
 measure() {
     database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
     use_database "$scratch/db"
-    export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')" CACHE_STORE=file SESSION_DRIVER=file
+    export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=production CACHE_STORE=file SESSION_DRIVER=file
+    export APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
     php artisan migrate:fresh --force --quiet
     php artisan config:cache --quiet
     php artisan route:cache --quiet
@@ -25,7 +28,8 @@ measure() {
     local port
     port=$(free_port)
     serve "$port" "$scratch"
-    php -d memory_limit=2G artisan "$1" --address="http://127.0.0.1:$port" $([ "$1" = bench:accounts ] && echo "--server=$(cat "$scratch/serve.pid")") "${@:2}"
+    php -d memory_limit=2G artisan "$1" --address="http://127.0.0.1:$port" \
+        $([ "$1" = bench:accounts ] && echo "--server=$(cat "$scratch/serve.pid")") "${@:2}"
     serve_stop "$scratch"
     php artisan optimize:clear --quiet
 }
@@ -36,5 +40,8 @@ case "${1:-all}" in
     layaways) measure bench:layaways "${@:2}" ;;
     returns) measure bench:returns "${@:2}" ;;
     prove) measure bench:prove "${@:2}" ;;
-    *) measure bench:run && measure bench:accounts && measure bench:layaways && measure bench:returns && measure bench:prove ;;
+    *)
+        measure bench:run && measure bench:accounts && measure bench:layaways && measure bench:returns \
+            && measure bench:prove
+        ;;
 esac

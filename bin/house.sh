@@ -26,7 +26,9 @@ php_package() { case "$1" in pdo_mysql) echo mysql ;; dom) echo xml ;; *) echo "
 # Of MariaDB only the programs: the package mariadb-server would start an instance of the system's own.
 RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server-core mariadb=mariadb-client-core curl=curl unzip=unzip
     php:pdo_mysql php:bcmath php:gd php:intl php:mbstring php:dom php:curl php:zip)
-TESTING=(chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools)
+TESTING=(
+    chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools
+)
 
 need() {
     local packages
@@ -55,9 +57,14 @@ vendor() {
 vendor_for_running() { case "$(cat vendor/.wanted 2> /dev/null)" in dev*) vendor dev ;; *) vendor no-dev ;; esac }
 
 # The machine's time zone decides the business date.
-timezone() { php -r '$zone = trim((string) @file_get_contents("/etc/timezone")); echo in_array($zone, timezone_identifiers_list(), true) ? $zone : "UTC";'; }
+timezone() {
+    php -r '$zone = trim((string) @file_get_contents("/etc/timezone"));
+        echo in_array($zone, timezone_identifiers_list(), true) ? $zone : "UTC";'
+}
 
-free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
+free_port() {
+    php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'
+}
 
 # Starts a MariaDB of our own on loopback. Arguments: folder, then extra server options. Leaves its port in folder/port.
 database_start() {
@@ -67,17 +74,20 @@ database_start() {
     mkdir -p "$folder"
     if database_answers "$folder"; then return; fi
     if [ ! -d "$folder/data/mysql" ]; then
-        mariadb-install-db --no-defaults "${as_root[@]}" --datadir="$folder/data" --auth-root-authentication-method=normal \
-            --skip-test-db --skip-name-resolve > "$folder/install.log" 2>&1 || die "MariaDB could not set up its data; see $folder/install.log"
+        mariadb-install-db --no-defaults "${as_root[@]}" --datadir="$folder/data" \
+            --auth-root-authentication-method=normal --skip-test-db --skip-name-resolve > "$folder/install.log" 2>&1 \
+            || die "MariaDB could not set up its data; see $folder/install.log"
     fi
     port=$(cat "$folder/port" 2> /dev/null || free_port)
     php -r 'exit(@stream_socket_server("tcp://127.0.0.1:$argv[1]") ? 0 : 1);' "$port" || port=$(free_port)
     # A socket's path may be 107 bytes long at most, so it does not lie in the data folder.
     [ -f "$folder/socket" ] || mktemp -u /tmp/elmstone-XXXXXXXX.sock > "$folder/socket"
     printf '%s' "$port" > "$folder/port"
-    setsid mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")" --pid-file="$folder/pid" \
+    setsid mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")" \
+        --pid-file="$folder/pid" \
         --log-error="$folder/error.log" --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin \
-        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@" > /dev/null 2>&1 < /dev/null &
+        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@" \
+        > /dev/null 2>&1 < /dev/null &
     for i in $(seq 150); do
         database_answers "$folder" && { database_user "$folder"; return; }
         sleep 0.2
@@ -88,7 +98,8 @@ database_start() {
 database_root() { mariadb --no-defaults --user=root --socket="$(cat "$1/socket")" "${@:2}"; }
 database_answers() { [ -f "$1/socket" ] && database_root "$1" -e 'SELECT 1' > /dev/null 2>&1; }
 
-# Two users, who may do nothing elsewhere: elmstone makes the tables and changes them; elmstone_till serves the pages and may do what artisan house:grants lets it.
+# Two users, who may do nothing elsewhere: elmstone makes the tables and changes them; elmstone_till serves the pages
+# and may do what artisan house:grants lets it.
 database_user() {
     local file
     for file in password till-password; do
@@ -111,14 +122,18 @@ database_stop() {
     pid=$(cat "$1/pid")
     kill "$pid" 2> /dev/null || true
     # Where nobody buries the dead, one that has ended still has its number.
-    for _ in $(seq 100); do kill -0 "$pid" 2> /dev/null && ! grep -q ') Z ' "/proc/$pid/stat" 2> /dev/null || return 0; sleep 0.1; done
+    for _ in $(seq 100); do
+        kill -0 "$pid" 2> /dev/null && ! grep -q ') Z ' "/proc/$pid/stat" 2> /dev/null || return 0
+        sleep 0.1
+    done
 }
 
 # A database that is thrown away at the end, for tests and proofs. Sets scratch.
 scratch_database() {
     scratch=$(mktemp -d /tmp/elmstone-test-XXXXXX)
     trap 'serve_stop "$scratch"; database_stop "$scratch/db"; rm -rf "$scratch"' EXIT
-    database_start "$scratch/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=2 --performance-schema=OFF
+    database_start "$scratch/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=2 \
+        --performance-schema=OFF
     use_database "$scratch/db" elmstone_test
     database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test; CREATE DATABASE elmstone_test_browser'
     export ELMSTONE_TEST_SCRATCH=$scratch
@@ -140,8 +155,10 @@ as_till() {
 
 # Serves on a port with several workers, in a process group of its own. Arguments: port, folder for pid and log.
 serve() {
-    (cd public && PHP_CLI_SERVER_WORKERS=${ELMSTONE_WORKERS:-6} exec setsid php -d opcache.enable_cli=1 -d upload_max_filesize=32M -d post_max_size=34M -d max_execution_time=120 -d variables_order=EGPCS \
-        -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php) > "$2/serve.log" 2>&1 < /dev/null &
+    (cd public && PHP_CLI_SERVER_WORKERS=${ELMSTONE_WORKERS:-6} exec setsid php -d opcache.enable_cli=1 \
+        -d upload_max_filesize=32M -d post_max_size=34M -d max_execution_time=120 -d variables_order=EGPCS \
+        -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php) \
+        > "$2/serve.log" 2>&1 < /dev/null &
     printf '%s' $! > "$2/serve.pid"
     for _ in $(seq 100); do
         curl -fsS -o /dev/null "http://127.0.0.1:$1/up" 2> /dev/null && return

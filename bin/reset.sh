@@ -1,4 +1,5 @@
-# Throws all data away, once somebody has said so; with --yes nobody is asked. The next ./elmstone up loads the demonstration afresh.
+# Throws all data away, once somebody has said so; with --yes nobody is asked. The next ./elmstone up loads the
+# demonstration afresh.
 . bin/house.sh
 
 if [ -d "$HOUSE/db" ] && [ "${1:-}" != --yes ]; then

@@ -1,4 +1,5 @@
-# Checks everything, from nothing: two lanes side by side, then the browser alone. With the name of a suite (house, core, outside, feature, proofs, browser) runs only that.
+# Checks everything, from nothing: two lanes side by side, then the browser alone. With the name of a suite (house,
+# core, outside, feature, proofs, browser) runs only that.
 . bin/house.sh
 
 started=$(date +%s)

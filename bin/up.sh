@@ -28,7 +28,8 @@ ENV
 CACHE_STORE=file php artisan optimize:clear --quiet
 php artisan migrate --force --quiet
 # A load that was broken off leaves half a shop. Nothing but reset throws a database away.
-[ "$(php artisan shop:state)" != half ] || die 'the demonstration shop was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
+[ "$(php artisan shop:state)" != half ] || die \
+    'the demonstration was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
 php artisan shop:demo --if-empty
 php artisan house:grants elmstone_till
 as_till

@@ -10,7 +10,7 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
 
-/** Lines of at most 120 characters, in PHP, Blade, JavaScript and Sass; what Pint cannot break, people do. */
+/** Lines of at most 120 characters, in PHP, Blade, JavaScript, Sass and shell; what Pint cannot break, people do. */
 final class LinesTest extends TestCase
 {
     private const MOST = 120;
@@ -57,7 +57,7 @@ final class LinesTest extends TestCase
 
             foreach (new RecursiveIteratorIterator($within) as $file) {
                 $name = $file instanceof SplFileInfo ? substr($file->getPathname(), strlen($house) + 1) : '';
-                $isSource = preg_match('/(?<!\.min)\.(php|js|mjs|scss)$/', $name) === 1;
+                $isSource = preg_match('/(?<!\.min)\.(php|js|mjs|scss|sh)$/', $name) === 1;
                 $isBuilt = str_starts_with($name, 'public/build/') || str_starts_with($name, 'bootstrap/cache/');
 
                 if ($isSource && ! $isBuilt) {
