@@ -1,6 +1,5 @@
 // Sends what a clerk does and puts the page's redrawn parts in place. One act after the other, in the order they
-// were done;
-// each carries a key, so that one sent again after a lost answer still happens once.
+// were done; each carries a key, so that one sent again after a lost answer still happens once.
 
 const RETRY_MS = 1500;
 const queue = [];
@@ -20,7 +19,7 @@ export function send(url, fields = {}) {
 
 async function run() {
     if (running) return;
-    running = true;
+    working(true);
 
     while (queue.length > 0) {
         const { url, fields, resolve } = queue[0];
@@ -39,7 +38,13 @@ async function run() {
         resolve(await put(answer));
     }
 
-    running = false;
+    working(false);
+}
+
+/** The page says that it is about to be redrawn: to those who hear it, and to the hand of a test. */
+function working(is) {
+    running = is;
+    document.body.ariaBusy = is ? 'true' : null;
 }
 
 async function attempt(url, fields) {

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Browser;
 
 use Closure;
-use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Assert;
@@ -81,20 +81,18 @@ final class Clerk
 
     public function click(string $css): self
     {
-        $this->await(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($css)) !== [], $css);
+        $element = $this->still()->shown($css);
+        $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [
+            $element,
+        ]);
+        $element->click();
 
-        return $this->onceStill(function () use ($css): void {
-            $element = $this->browser->findElement(WebDriverBy::cssSelector($css));
-            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [
-                $element,
-            ]);
-            $element->click();
-        });
+        return $this;
     }
 
     public function type(string $css, string $text): self
     {
-        $this->browser->findElement(WebDriverBy::cssSelector($css))->sendKeys($text);
+        $this->shown($css)->sendKeys($text);
 
         return $this;
     }
@@ -102,35 +100,35 @@ final class Clerk
     /** Puts a text in place of what stands in a field, and leaves it by Enter. */
     public function fill(string $css, string $text): self
     {
-        return $this->onceStill(function () use ($css, $text): void {
-            $field = $this->browser->findElement(WebDriverBy::cssSelector($css));
-            $field->click();
-            $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
-            $field->sendKeys($text.WebDriverKeys::ENTER);
-        });
+        $field = $this->still()->shown($css);
+        $field->click();
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $field->sendKeys($text.WebDriverKeys::ENTER);
+
+        return $this;
     }
 
-    /** Tries again where the page was just being redrawn under the hand. */
-    private function onceStill(Closure $do): self
+    /** Looks before the hand moves: waits until everything done so far stands on the page. */
+    private function still(): self
     {
-        for ($tries = 0; ; $tries++) {
-            try {
-                $do();
-
-                return $this;
-            } catch (StaleElementReferenceException $moved) {
-                $tries < 5 || throw $moved;
-                usleep(100_000);
-            }
-        }
+        return $this->await(
+            fn (): bool => $this->browser->executeScript('return document.body.ariaBusy') !== 'true',
+            'the page to be still',
+        );
     }
 
-    /** @phpstan-impure */
+    private function shown(string $css): RemoteWebElement
+    {
+        $this->await(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($css)) !== [], $css);
+
+        return $this->browser->findElement(WebDriverBy::cssSelector($css));
+    }
+
     /** Signs with the mouse. */
     public function sign(string $css): self
     {
         (new WebDriverActions($this->browser))
-            ->moveToElement($this->browser->findElement(WebDriverBy::cssSelector($css)), -110, 10)
+            ->moveToElement($this->still()->shown($css), -110, 10)
             ->clickAndHold()
             ->moveByOffset(18, -30)
             ->moveByOffset(12, 34)
