@@ -26,27 +26,25 @@ final class HouseRulesTest
         'Receivables' => [
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
-        'Deposits' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
         'Layaways' => [
-            'MoneyOut', 'Cards', 'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
+            'MoneyOut', 'Cards', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
             'Shop', 'Staff', 'Support',
         ],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
         'Reminders' => [
             'Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
-        'StoreCredit' => ['MoneyOut', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
-        'GiftCards' => ['Receivables', 'MoneyOut', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
-            'Stock', 'MoneyOut', 'Cards', 'StoreCredit', 'GiftCards', 'Layaways', 'Receivables', 'Customers', 'Books',
-            'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+            'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue',
+            'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
         'Counter' => [
-            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'GiftCards', 'StoreCredit', 'Layaways',
-            'Deposits', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff',
+            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Receivables',
+            'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff',
             'Support',
         ],
     ];

@@ -8,7 +8,6 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -58,11 +57,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $balance_before
  * @property int $settlement_discount
  * @property int $fee
- * @property int $deposit_change minor units it added to the deposits held for the customer
- * @property int $layaway_change minor units it added to the layaway money held for them
  * @property int $coupon_discount
- * @property int $gift_card_change minor units it added to the gift cards owed
- * @property int $store_credit_change minor units it added to the store credit owed
  * @property int|null $refers_to_id
  * @property int|null $approval_id
  * @property-read self|null $refersTo
@@ -73,6 +68,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, DocumentTax> $taxes
  * @property-read Collection<int, DocumentTender> $tenders
  * @property-read Collection<int, DocumentCoupon> $coupons
+ * @property-read Collection<int, DocumentHeld> $heldRows what it did to money held
  * @property-read Collection<int, JournalRow> $journal
  */
 final class Document extends Model
@@ -114,16 +110,28 @@ final class Document extends Model
         return $this->purpose->title($this->kind);
     }
 
+    /** What it did to the money held of a kind; below zero: it left. */
+    public function held(HeldKind $kind): Money
+    {
+        return $this->money((int) $this->heldRows->firstWhere('kind', $kind)?->amount);
+    }
+
+    /** What a receipt brought to a kind of held money, what it used of the same as a tender not taken off. */
+    public function broughtTo(HeldKind $kind): Money
+    {
+        $used = (int) $this->tenders->where('kind', $kind->tender())->sum('amount');
+
+        return $this->held($kind)->plus($this->money($used));
+    }
+
     /** What it does, where it has no lines: "Paid on account", "Deposit 50.00, paid on layaway 20.00". */
     public function words(): string
     {
         $moved = [
             'towards the account' => -$this->on_account - $this->settlement_discount,
-            'deposit' => $this->deposit_change + (int) $this->tenders->where('kind', TenderKind::DepositHeld)
-                ->sum('amount'),
-            'on layaway' => $this->layaway_change,
-            'gift cards' => $this->gift_card_change + (int) $this->tenders->where('kind', TenderKind::GiftCard)
-                ->sum('amount'),
+            'deposit' => $this->broughtTo(HeldKind::Deposit)->minor,
+            'on layaway' => $this->broughtTo(HeldKind::Layaway)->minor,
+            'gift cards' => $this->broughtTo(HeldKind::GiftCard)->minor,
         ];
         $parts = array_filter($moved, static fn (int $amount): bool => $amount !== 0);
 
@@ -204,6 +212,12 @@ final class Document extends Model
     public function coupons(): HasMany
     {
         return $this->hasMany(DocumentCoupon::class)->orderBy('position');
+    }
+
+    /** @return HasMany<DocumentHeld, $this> */
+    public function heldRows(): HasMany
+    {
+        return $this->hasMany(DocumentHeld::class)->orderBy('kind');
     }
 
     /** @return HasMany<JournalRow, $this> */

@@ -91,7 +91,9 @@ final readonly class PaperTrail
 
         array_push($links, ...$this->linked('l.document_id', 'l.origin_document_id'));
         array_push($links, ...$this->broughtBack());
-        array_push($links, ...$this->document->layaway_change < 0 ? $this->ofLayaway('>', 'Payment') : []);
+        array_push($links, ...$this->document->held(HeldKind::Layaway)->isNegative()
+            ? $this->ofLayaway('>', 'Payment')
+            : []);
 
         return $this->document->on_account > 0
             ? [
@@ -124,7 +126,9 @@ final readonly class PaperTrail
             ->all();
         array_push($links, ...$this->linked('l.origin_document_id', 'l.document_id'), ...$this->exchanged());
         $links = array_values(array_column($links, null, 'label'));
-        array_push($links, ...$this->document->layaway_change > 0 ? $this->ofLayaway('<', '') : []);
+        array_push($links, ...$this->document->held(HeldKind::Layaway)->isPositive()
+            ? $this->ofLayaway('<', '')
+            : []);
         $taken = array_column($links, 'label');
 
         return array_values([
@@ -234,13 +238,17 @@ final readonly class PaperTrail
      */
     private function ofLayaway(string $sign, string $words): array
     {
-        $rows = DB::table('layaway_entries as e')
+        $rows = DB::table('held_entries as e')
             ->join('documents as d', 'd.id', '=', 'e.document_id')
             ->where('e.amount', $sign, 0)
             ->where('d.id', '<>', $this->document->id)
             ->whereIn(
-                'e.layaway_id',
-                DB::table('layaway_entries')->where('document_id', $this->document->id)->select('layaway_id'),
+                'e.account_id',
+                DB::table('held_entries as own')
+                    ->join('held_accounts as a', 'a.id', '=', 'own.account_id')
+                    ->where('own.document_id', $this->document->id)
+                    ->where('a.kind', HeldKind::Layaway->value)
+                    ->select('own.account_id'),
             )
             ->orderBy('e.id')
             ->limit(self::MOST)
@@ -338,7 +346,7 @@ final readonly class PaperTrail
                                 1,
                                 abs($this->document->total),
                                 abs($this->document->on_account),
-                                abs($this->document->layaway_change),
+                                $this->document->held(HeldKind::Layaway)->abs()->minor,
                             ),
                         ),
                     ),

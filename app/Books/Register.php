@@ -67,38 +67,11 @@ final class Register
             return new DocumentRows($draft, $number++);
         }, $drafts);
         $ids = $this->insertDocuments($rows);
-        $this->insert('document_lines', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->lines($id));
-        $this->insert(
-            'document_line_taxes',
-            $rows,
-            $ids,
-            static fn (DocumentRows $row, int $id): array => $row->lineTaxes($id),
-        );
-        $this->insert('document_taxes', $rows, $ids, static fn (DocumentRows $row, int $id): array => $row->taxes($id));
-        $this->insert(
-            'document_tenders',
-            $rows,
-            $ids,
-            static fn (DocumentRows $row, int $id): array => $row->tenders($id),
-        );
-        $this->insert(
-            'document_coupons',
-            $rows,
-            $ids,
-            static fn (DocumentRows $row, int $id): array => $row->coupons($id),
-        );
-        $this->insert(
-            'journal_lines',
-            $rows,
-            $ids,
-            static fn (DocumentRows $row, int $id): array => $row->journalLines($id),
-        );
-        $this->insert(
-            'journal_entries',
-            $rows,
-            $ids,
-            static fn (DocumentRows $row, int $id): array => [$row->journalEntry($id)],
-        );
+
+        foreach (DocumentRows::TABLES as $table => $of) {
+            $this->insert($table, $rows, $ids, $of);
+        }
+
         $this->seal->atTheEnd($ids);
 
         return $ids;
@@ -160,11 +133,14 @@ final class Register
     /**
      * @param  non-empty-list<DocumentRows>  $documents
      * @param  non-empty-list<int>  $ids
-     * @param  callable(DocumentRows, int): list<array<string, scalar|null>>  $rows
+     * @param  'lines'|'lineTaxes'|'taxes'|'tenders'|'coupons'|'held'|'journalLines'|'journalEntry'  $of which part of
+     *     each
      */
-    private function insert(string $table, array $documents, array $ids, callable $rows): void
+    private function insert(string $table, array $documents, array $ids, string $of): void
     {
-        $all = array_merge(...array_map($rows, $documents, $ids));
+        $all = array_merge(
+            ...array_map(static fn (DocumentRows $document, int $id): array => $document->{$of}($id), $documents, $ids),
+        );
 
         foreach (array_chunk($all, self::ROWS_AT_ONCE) as $chunk) {
             DB::table($table)->insert($chunk);

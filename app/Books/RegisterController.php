@@ -103,7 +103,10 @@ final class RegisterController
                 && ShopTime::isToday($document->business_date)
                 && ! Document::query()->where('refers_to_id', $document->id)->exists(),
             'layaways' => DB::table('layaways')
-                ->whereIn('id', DB::table('layaway_entries')->where('document_id', $document->id)->select('layaway_id'))
+                ->whereIn(
+                    'account_id',
+                    DB::table('held_entries')->where('document_id', $document->id)->select('account_id'),
+                )
                 ->orderBy('id')
                 ->pluck('label')
                 ->all(),

@@ -24,10 +24,14 @@ final readonly class CardSubject
         return new self('layaway', $id, $key);
     }
 
-    /** The deposits held for a customer. */
-    public static function deposits(int $customer): self
+    /**
+     * What is held for a customer.
+     *
+     * @param  string  $kind deposit or store_credit
+     */
+    public static function held(string $kind, int $customer): self
     {
-        return new self('deposit', $customer, "deposits of {$customer}");
+        return new self($kind, $customer, "{$kind} of {$customer}");
     }
 
     /** A payment on an account that is not used. */

@@ -115,12 +115,16 @@ final class CustomerController
                 ->where('customer_id', $customer->id)
                 ->orderByDesc('id')
                 ->get(['id', 'name', 'stored_at']),
-            'held' => (int) DB::table('deposit_accounts')->where('customer_id', $customer->id)->value('held'),
-            'layaways' => DB::table('layaways')
+            'held' => (int) DB::table('held_accounts')
                 ->where('customer_id', $customer->id)
-                ->whereIn('state', ['running', 'ready'])
-                ->orderBy('id')
-                ->get(['label', 'state', 'next_due', 'total', 'held']),
+                ->where('kind', 'deposit')
+                ->value('balance'),
+            'layaways' => DB::table('layaways as l')
+                ->join('held_accounts as a', 'a.id', '=', 'l.account_id')
+                ->where('l.customer_id', $customer->id)
+                ->whereIn('l.state', ['running', 'ready'])
+                ->orderBy('l.id')
+                ->get(['l.label', 'l.state', 'l.next_due', 'l.total', 'a.balance as held']),
             'hasAccount' => DB::table('house_accounts')->where('customer_id', $customer->id)->exists(),
         ]);
     }

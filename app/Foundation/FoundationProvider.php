@@ -6,6 +6,7 @@ namespace Elmstone\Foundation;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Core\Money\Money;
 use Elmstone\Foundation\Database\AskedOnce;
 use Elmstone\Foundation\Http\HealthController;
 use Elmstone\Support\Database\HouseConnection;
@@ -58,6 +59,7 @@ final class FoundationProvider extends RoomProvider
         Date::use(CarbonImmutable::class);
         Paginator::defaultSimpleView('design.pages');
         Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
+        Blade::stringable(static fn (Money $money): string => Show::money($money));
         parent::boot();
     }
 

@@ -11,6 +11,7 @@ use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\Commitments;
@@ -22,7 +23,8 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Deposits\DepositLedger;
+use Elmstone\Held\Ledger\HeldLedger;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
@@ -53,7 +55,7 @@ final class CancelLayaway
         private readonly House $house,
         private readonly Register $register,
         private readonly LayawayLedger $ledger,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly Commitments $commitments,
         private readonly StockLedger $stock,
         private readonly Serials $serials,
@@ -94,7 +96,7 @@ final class CancelLayaway
             $this->gate->lock($by);
             // Deposits are locked before layaways everywhere.
             $account = isset($order->back[TenderKind::DepositHeld->value])
-                ? $this->deposits->lock((int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'))
+                ? $this->deposits->lock(HeldKind::Deposit, $this->customer($layawayId))
                 : null;
             $this->back->lockGiftCards(LayawayMoney::of($layawayId, $this->house->currency())->left);
             $layaway = $this->ledger->lock($layawayId);
@@ -118,7 +120,7 @@ final class CancelLayaway
                     ? $this->keepAsDeposit->handle(
                         $layaway,
                         $account,
-                        $kept,
+                        $this->house->money($kept),
                         $at,
                         self::key($layaway, 'deposit'),
                         "{$layaway->label} cancelled",
@@ -132,6 +134,11 @@ final class CancelLayaway
 
             return $document;
         }, 3);
+    }
+
+    private function customer(int $layaway): int
+    {
+        return (int) DB::table('layaways')->where('id', $layaway)->value('customer_id');
     }
 
     /**
@@ -245,7 +252,7 @@ final class CancelLayaway
             "Layaway {$layaway->label}",
         );
         $document = $this->register->post($draft);
-        $this->ledger->leave($layaway, $document, EntryKind::Fee, $fee->minor, $at->day);
+        $this->ledger->leave($layaway, $document, Movement::Fee, $fee, $at->day);
 
         return $document;
     }
@@ -261,7 +268,7 @@ final class CancelLayaway
         $document = $this->register->post(
             $this->payments->draft(
                 DocumentKind::Refund,
-                MoneyEntry::paidBack($this->house->money(0), $total),
+                MoneyEntry::paidBack(HeldKind::Layaway, $total),
                 $at,
                 new Party($layaway->customer_id, $layaway->customer->name),
                 self::key($layaway, 'back'),
@@ -270,7 +277,7 @@ final class CancelLayaway
                 note: mb_substr("{$layaway->label} cancelled: {$order->reason}", 0, 255),
             ),
         );
-        $this->ledger->leave($layaway, $document, EntryKind::Back, $total->minor, $at->day);
+        $this->ledger->leave($layaway, $document, Movement::Back, $total, $at->day);
 
         return $document;
     }

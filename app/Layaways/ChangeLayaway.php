@@ -6,6 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
@@ -13,7 +14,7 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Deposits\DepositLedger;
+use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
@@ -37,7 +38,7 @@ final class ChangeLayaway
     public function __construct(
         private readonly House $house,
         private readonly LayawayLedger $ledger,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly HoldLayaway $hold,
         private readonly StockLedger $stock,
         private readonly KeepAsDeposit $keepAsDeposit,
@@ -55,6 +56,7 @@ final class ChangeLayaway
         return DB::transaction(function () use ($layawayId, $version, $changes, $till, $by): Layaway {
             // Deposits are locked before layaways everywhere.
             $account = $this->deposits->lock(
+                HeldKind::Deposit,
                 (int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'),
             );
             $layaway = $this->ledger->lock($layawayId);
@@ -78,7 +80,7 @@ final class ChangeLayaway
                 $this->keepAsDeposit->handle(
                     $layaway,
                     $account,
-                    $over,
+                    $this->house->money($over),
                     PostedAt::till($till, $by->id, ShopTime::today()),
                     $key,
                     "Paid over the new total of {$layaway->label}",

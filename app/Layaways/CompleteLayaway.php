@@ -21,6 +21,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\Paper\HandOver;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
@@ -90,7 +91,7 @@ final class CompleteLayaway
             array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),
         );
         $this->serials->sell($document, $this->serialsOf($layaway), $layaway->id);
-        $this->ledger->leave($layaway, $document, EntryKind::Goods, $layaway->total, $at->day);
+        $this->ledger->leave($layaway, $document, Movement::Used, $layaway->account->balance, $at->day);
         $this->ledger->end($layaway, LayawayState::Completed, $at->day, $document);
 
         return $document;

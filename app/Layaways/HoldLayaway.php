@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
@@ -19,6 +21,7 @@ final class HoldLayaway
 {
     public function __construct(
         private readonly LayawayLedger $ledger,
+        private readonly HeldLedger $accounts,
         private readonly Commitments $commitments,
         private readonly Serials $serials,
     ) {
@@ -64,6 +67,7 @@ final class HoldLayaway
     {
         self::assertDates($order);
         LayawayStanding::of($order->total, $order->terms->toValue($order->total->currency), [$order->deposit]);
+        $account = $this->accounts->open(HeldKind::Layaway, $order->customerId);
         $layaway = Layaway::query()->create([
             'key' => $order->key,
             'location_id' => $order->locationId,
@@ -84,7 +88,7 @@ final class HoldLayaway
             'buyer' => $order->buyer,
             'total' => $order->total->minor,
             'paid_before' => $order->deposit->minor,
-            'held' => 0,
+            'account_id' => $account->id,
             'revision' => 1,
             'version' => 1,
             'shelf' => '',
@@ -98,6 +102,7 @@ final class HoldLayaway
             'signed_by' => $order->signedBy,
             'signed_at' => $order->signature === null ? null : now(),
         ]);
+        $layaway->setRelation('account', $account);
         $layaway->forceFill(['label' => sprintf('LAY-%06d', $layaway->id)])->save();
         $wanted = $this->insertLines($layaway, $order->lines);
         $this->commitments->begin($layaway->id, $layaway->location_id, $wanted->quantities);

@@ -14,8 +14,11 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Customers\Customer;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -45,7 +48,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $job
  * @property string $buyer
  * @property int $total minor units
- * @property int $held minor units paid and still here
+ * @property int $account_id of money held, where what is paid stands
+ * @property-read int $held minor units paid and still here
  * @property int $revision of lines and schedule
  * @property int $paid_before minor units paid before this schedule was made
  * @property CarbonImmutable|null $next_due
@@ -65,7 +69,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Document|null $document
  * @property-read Collection<int, LayawayLine> $allLines
  * @property-read Collection<int, LayawayInstalment> $allInstalments
- * @property-read Collection<int, LayawayEntry> $entries
+ * @property-read HeldAccount $account
+ * @property-read Collection<int, HeldEntry> $entries
  * @property-read Collection<int, LayawayChange> $changesMade
  */
 final class Layaway extends Model
@@ -73,6 +78,8 @@ final class Layaway extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    protected $with = ['account'];
 
     protected $casts = [
         'state' => LayawayState::class,
@@ -86,7 +93,6 @@ final class Layaway extends Model
         'ended_on' => 'immutable_date',
         'signed_at' => 'immutable_datetime',
         'total' => 'int',
-        'held' => 'int',
         'version' => 'int',
     ];
 
@@ -224,10 +230,22 @@ final class Layaway extends Model
         return $this->hasMany(LayawayInstalment::class)->orderBy('revision')->orderBy('position');
     }
 
-    /** @return HasMany<LayawayEntry, $this> */
+    /** @return Attribute<int, never> */
+    protected function held(): Attribute
+    {
+        return Attribute::get(fn (): int => $this->account->balance->minor)->withoutObjectCaching();
+    }
+
+    /** @return BelongsTo<HeldAccount, $this> */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(HeldAccount::class);
+    }
+
+    /** @return HasMany<HeldEntry, $this> */
     public function entries(): HasMany
     {
-        return $this->hasMany(LayawayEntry::class)->orderBy('id');
+        return $this->hasMany(HeldEntry::class, 'account_id', 'account_id')->orderBy('id');
     }
 
     /** @return HasMany<LayawayChange, $this> */

@@ -6,7 +6,10 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Held\Ledger\HeldLedger;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
@@ -18,7 +21,7 @@ use LogicException;
  */
 final class LayawayLedger
 {
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly HeldLedger $accounts)
     {
     }
 
@@ -40,20 +43,33 @@ final class LayawayLedger
             throw new LogicException('Layaways are locked inside a transaction.');
         }
 
-        return $ids === []
+        $layaways = $ids === []
             ? []
-            : Layaway::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id')->all();
+            : Layaway::query()
+                ->without('account')
+                ->whereIn('id', $ids)
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get()
+                ->keyBy('id')
+                ->all();
+        $accounts = $this->accounts->lockAll(
+            array_map(static fn (Layaway $layaway): int => $layaway->account_id, $layaways),
+        );
+
+        foreach ($layaways as $layaway) {
+            $layaway->setRelation('account', $accounts->get($layaway->account_id));
+        }
+
+        return $layaways;
     }
 
-    /**
-     * @param  int  $amount minor units, above zero
-     *
-     * @throws Refused not_running, expired, over_remaining
-     */
-    public function pay(Layaway $layaway, int $document, int $amount, CarbonImmutable $day): void
+    /** @throws Refused not_running, expired, over_remaining */
+    public function pay(Layaway $layaway, int $document, Money $amount, CarbonImmutable $day): void
     {
-        Payable::assert($layaway, $this->house->money($amount), $day);
-        $this->write($layaway, $document, EntryKind::Paid, $amount, $day);
+        Payable::assert($layaway, $amount, $day);
+        $this->accounts->put($layaway->account, $document, $amount, $day);
+        $layaway->unsetRelation('entries');
 
         if ($layaway->held === $layaway->total) {
             $layaway->forceFill(['state' => LayawayState::Ready, 'paid_on' => $day]);
@@ -62,18 +78,21 @@ final class LayawayLedger
         $this->settle($layaway);
     }
 
-    /** @param  int  $amount minor units that leave it, above zero */
-    public function leave(Layaway $layaway, int $document, EntryKind $kind, int $amount, CarbonImmutable $day): void
-    {
-        if ($amount !== 0) {
-            $this->write($layaway, $document, $kind, -$amount, $day);
-        }
+    public function leave(
+        Layaway $layaway,
+        int $document,
+        Movement $movement,
+        Money $amount,
+        CarbonImmutable $day,
+    ): void {
+        $this->accounts->take($layaway->account, $document, $amount, $day, $movement);
+        $layaway->unsetRelation('entries');
     }
 
     /** A payment on it came back: so much is open again. */
-    public function comeBack(Layaway $layaway, int $document, int $amount, CarbonImmutable $day): void
+    public function comeBack(Layaway $layaway, int $document, Money $amount, CarbonImmutable $day): void
     {
-        $this->write($layaway, $document, EntryKind::Returned, -$amount, $day);
+        $this->leave($layaway, $document, Movement::Returned, $amount, $day);
         $layaway->forceFill(['state' => LayawayState::Running, 'paid_on' => null])->save();
     }
 
@@ -127,18 +146,5 @@ final class LayawayLedger
                 'version' => $layaway->version + 1,
             ])
             ->save();
-    }
-
-    private function write(Layaway $layaway, int $document, EntryKind $kind, int $amount, CarbonImmutable $day): void
-    {
-        DB::table('layaway_entries')->insert([
-            'layaway_id' => $layaway->id,
-            'document_id' => $document,
-            'kind' => $kind->value,
-            'amount' => $amount,
-            'business_date' => $day->format('Y-m-d'),
-        ]);
-        $layaway->forceFill(['held' => $layaway->held + $amount]);
-        $layaway->unsetRelation('entries');
     }
 }

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
+use Elmstone\Held\Ledger\HeldEntry;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\MoneyOut\Brought;
-use Illuminate\Support\Facades\DB;
 
 /**
  * By which ways the money of a layaway came in, and so by which it may go back: of every receipt only the share that
@@ -30,29 +32,33 @@ final readonly class LayawayMoney
 
     public static function of(int $layaway, Currency $currency): self
     {
-        $entries = LayawayEntry::query()->with('document.tenders')->where('layaway_id', $layaway)->orderBy('id')->get();
+        $account = (int) Layaway::query()->without('account')->whereKey($layaway)->value('account_id');
+        $entries = HeldEntry::query()
+            ->with(['document.tenders', 'document.heldRows'])
+            ->where('account_id', $account)
+            ->orderBy('id')
+            ->get();
         $paid = [];
         $left = [];
         $moved = [];
 
         foreach ($entries as $entry) {
-            $document = $entry->document;
-            $amount = Money::ofMinor(abs($entry->amount), $currency);
+            [$document, $amount] = [$entry->document, $entry->amount->abs()];
 
-            $ways = match ($entry->kind) {
-                EntryKind::Paid => ($paid[$document->id] = self::share($document, $layaway)),
-                EntryKind::Back => Brought::ways($document),
-                EntryKind::Returned => self::returned($document, $paid[$document->refers_to_id ?? 0] ?? [], $amount),
-                EntryKind::Moved => ($moved[$document->id] = AsItCame::share($amount, $left)),
+            $ways = match ($entry->movement) {
+                Movement::In => ($paid[$document->id] = self::share($document, $account)),
+                Movement::Back => Brought::ways($document),
+                Movement::Returned => self::returned($document, $paid[$document->refers_to_id ?? 0] ?? [], $amount),
+                Movement::Moved => ($moved[$document->id] = AsItCame::share($amount, $left)),
                 default => [],
             };
-            $left = $entry->kind === EntryKind::Paid ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
+            $left = $entry->movement === Movement::In ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
         }
 
         $owed = Money::zero($currency);
         $gone = $entries
-            ->filter(static fn (LayawayEntry $entry): bool => $entry->kind === EntryKind::Returned)
-            ->map(static fn (LayawayEntry $entry): int => $entry->document_id)
+            ->filter(static fn (HeldEntry $entry): bool => $entry->movement === Movement::Returned)
+            ->map(static fn (HeldEntry $entry): int => $entry->document_id)
             ->all();
 
         foreach (
@@ -74,25 +80,21 @@ final readonly class LayawayMoney
     }
 
     /**
-     * What of a receipt went on one layaway.
+     * What of a receipt went on one layaway, by its account.
      *
      * @return array<string, Money> by way
      */
-    private static function share(Document $receipt, int $layaway): array
+    private static function share(Document $receipt, int $account): array
     {
-        $amounts = [];
+        $amounts = HeldEntry::query()
+            ->where('document_id', $receipt->id)
+            ->where('movement', Movement::In)
+            ->whereRelation('account', 'kind', HeldKind::Layaway)
+            ->orderBy('id')
+            ->pluck('amount', 'account_id')
+            ->all();
 
-        foreach (
-            DB::table('layaway_entries')
-                ->where('document_id', $receipt->id)
-                ->where('kind', EntryKind::Paid->value)
-                ->orderBy('id')
-                ->get(['layaway_id', 'amount']) as $row
-        ) {
-            $amounts[(int) $row->layaway_id] = $receipt->money((int) $row->amount);
-        }
-
-        return AsItCame::spread($amounts, Brought::byPart($receipt)['layaway'])[$layaway] ?? [];
+        return AsItCame::spread($amounts, Brought::byPart($receipt)[HeldKind::Layaway->value])[$account] ?? [];
     }
 
     /**

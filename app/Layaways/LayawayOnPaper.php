@@ -6,6 +6,10 @@ namespace Elmstone\Layaways;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
+use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Money;
+use Elmstone\Held\Ledger\HeldEntry;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
 use Elmstone\Support\Show;
@@ -20,13 +24,13 @@ final class LayawayOnPaper implements Annotates
 
     public function notes(Document $document, bool $copy): array
     {
-        if ($document->layaway_change === 0) {
+        if ($document->held(HeldKind::Layaway)->isZero()) {
             return [];
         }
 
         $layaways = Layaway::query()
             ->with('entries.document.tenders')
-            ->whereIn('id', LayawayEntry::query()->where('document_id', $document->id)->select('layaway_id'))
+            ->whereIn('account_id', HeldEntry::query()->where('document_id', $document->id)->select('account_id'))
             ->orderBy('id')
             ->get();
 
@@ -37,25 +41,25 @@ final class LayawayOnPaper implements Annotates
 
     private function note(Layaway $layaway, Document $document): PaperNote
     {
-        $money = static fn (int $minor): string => Show::money($document->money($minor));
         $last = (int) $layaway->entries->where('document_id', $document->id)->max('id');
         $until = $layaway->entries->where('id', '<=', $last);
-        $paid = (int) $until->where('kind', '!=', EntryKind::Goods)->sum('amount');
-        $total = self::totalThen($layaway, $document);
-        $isGoods = $until->contains('kind', EntryKind::Goods);
-        $rows = $isGoods ? [] : [['Value of the goods', $money($total)]];
+        $isGoods = $until->contains('movement', Movement::Used);
+        $moved = $until->where('movement', '!=', Movement::Used);
+        $paid = Money::sum($moved->pluck('amount'), $document->money(0)->currency);
+        $total = $document->money(self::totalThen($layaway, $document));
+        $rows = $isGoods ? [] : [['Value of the goods', Show::money($total)]];
 
-        foreach ($until->where('kind', '!=', EntryKind::Goods) as $entry) {
-            $rows[] = [Show::date($entry->business_date).', '.self::way($entry), $money($entry->amount)];
+        foreach ($moved as $entry) {
+            $rows[] = [Show::date($entry->business_date).', '.self::way($entry), Show::money($entry->amount)];
         }
 
-        $rows[] = [$isGoods ? 'Paid' : 'Paid by now', $money($paid)];
+        $rows[] = [$isGoods ? 'Paid' : 'Paid by now', Show::money($paid)];
         $isOver = $until->contains(
-            static fn (LayawayEntry $entry): bool => in_array($entry->kind, [EntryKind::Fee, EntryKind::Back], true),
+            static fn (HeldEntry $entry): bool => in_array($entry->movement, [Movement::Fee, Movement::Back], true),
         );
 
         if (! $isGoods && ! $isOver) {
-            $rows[] = ['Left to pay', $money($total - $paid)];
+            $rows[] = ['Left to pay', Show::money($total->minus($paid))];
         }
 
         return new PaperNote(
@@ -80,9 +84,9 @@ final class LayawayOnPaper implements Annotates
         return $later === null ? $layaway->total : $later->total_before;
     }
 
-    private static function way(LayawayEntry $entry): string
+    private static function way(HeldEntry $entry): string
     {
-        return $entry->kind === EntryKind::Paid
+        return $entry->movement === Movement::In
             ? mb_strtolower(
                 implode(
                     ' and ',
@@ -92,6 +96,6 @@ final class LayawayOnPaper implements Annotates
                         ->all(),
                 ),
             )
-            : mb_strtolower($entry->kind->words());
+            : mb_strtolower($entry->movement->words());
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Elmstone\Books\Accounts;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Proof\Check;
-use Elmstone\Books\Proof\ControlAccountProof;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +30,7 @@ final class ProveLayaways implements Check
 
         foreach (
             Layaway::query()
-                ->with(['allLines', 'allInstalments', 'entries'])
+                ->with(['allLines', 'allInstalments'])
                 ->lazyById(500) as $layaway
         ) {
             $this->one($proof, $layaway);
@@ -39,14 +39,19 @@ final class ProveLayaways implements Check
 
     private function money(Proof $proof): void
     {
-        $account = ControlAccountProof::of($proof, 'layaway_change', 'layaway_entries', Accounts::LAYAWAY_MONEY);
+        $held = HeldAccount::query()->where('kind', HeldKind::Layaway);
         $proof->same(
             'layaway money held',
             'what was paid on the open ones',
-            (int) Layaway::query()
-                ->whereIn('state', [LayawayState::Running, LayawayState::Ready])
-                ->sum('held'),
-            $account,
+            (int) (clone $held)
+                ->whereIn(
+                    'id',
+                    Layaway::query()
+                        ->whereIn('state', [LayawayState::Running, LayawayState::Ready])
+                        ->select('account_id'),
+                )
+                ->sum('balance'),
+            (int) $held->sum('balance'),
         );
     }
 
@@ -98,7 +103,7 @@ final class ProveLayaways implements Check
     {
         $currency = $this->house->currency();
         $where = $layaway->label;
-        $proof->same($where, 'what is held', $layaway->held, (int) $layaway->entries->sum('amount'));
+        $proof->same($where, 'whose its money is', $layaway->account->customer_id, $layaway->customer_id);
         $proof->same(
             $where,
             'the total',

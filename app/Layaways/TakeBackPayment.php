@@ -6,7 +6,10 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
+use Elmstone\Held\Ledger\HeldEntry;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\Receivables\Payments\TakesBackHeld;
 
 /** A payment on layaways whose cheque came back is open again, as long as their goods are still here. */
@@ -16,37 +19,32 @@ final class TakeBackPayment implements TakesBackHeld
     {
     }
 
-    public function lock(Document $receipt): void
+    public function kind(): HeldKind
     {
-        $this->locked($receipt);
+        return HeldKind::Layaway;
     }
 
-    public function part(): string
+    public function lock(Document $receipt): void
     {
-        return 'layaway';
+        $this->paid($receipt);
     }
 
     /** What was paid on layaways that are still open: of goods that have left, the customer owes it. */
     public function room(Document $receipt): Money
     {
-        $room = 0;
-
-        foreach ($this->open($receipt) as [$entry]) {
-            $room += $entry->amount;
-        }
-
-        return $receipt->money($room);
+        return Money::sum(
+            array_map(static fn (array $open): Money => $open[1], $this->open($receipt)),
+            $receipt->money(0)->currency,
+        );
     }
 
     public function takeBack(Document $receipt, int $return, Money $amount, CarbonImmutable $day): void
     {
-        $left = $amount->minor;
+        foreach ($this->open($receipt) as [$layaway, $paid]) {
+            $part = Money::min($amount, $paid);
 
-        foreach ($this->open($receipt) as [$entry, $layaway]) {
-            $part = min($left, $entry->amount);
-
-            if ($part > 0) {
-                $left -= $part;
+            if ($part->isPositive()) {
+                $amount = $amount->minus($part);
                 $this->ledger->comeBack($layaway, $return, $part, $day);
                 $layaway->held < $layaway->paid_before
                     ? $this->change->shareOutAnew($layaway)
@@ -55,44 +53,32 @@ final class TakeBackPayment implements TakesBackHeld
         }
     }
 
-    /** @return list<array{LayawayEntry, Layaway}> */
+    /** @return list<array{Layaway, Money}> */
     private function open(Document $receipt): array
     {
-        $layaways = $this->locked($receipt);
-        $open = [];
-
-        foreach (
-            LayawayEntry::query()
-                ->where('document_id', $receipt->id)
-                ->where('kind', EntryKind::Paid)
-                ->orderBy('layaway_id')
-                ->get() as $entry
-        ) {
-            if (isset($layaways[$entry->layaway_id]) && $layaways[$entry->layaway_id]->state->isOpen()) {
-                $open[] = [$entry, $layaways[$entry->layaway_id]];
-            }
-        }
-
-        return $open;
+        return array_values(
+            array_filter($this->paid($receipt), static fn (array $paid): bool => $paid[0]->state->isOpen()),
+        );
     }
 
-    /** @return array<int, Layaway> by id */
-    private function locked(Document $receipt): array
+    /** @return list<array{Layaway, Money}> what it paid on which layaways, locked in the order of their ids */
+    private function paid(Document $receipt): array
     {
-        return $receipt->layaway_change <= 0
-            ? []
-            : $this->ledger->lockAll(
-                array_values(
-                    array_map(
-                        static fn (mixed $id): int => is_int($id) ? $id : 0,
-                        LayawayEntry::query()
-                            ->where('document_id', $receipt->id)
-                            ->sharedLock()
-                            ->orderBy('layaway_id')
-                            ->pluck('layaway_id')
-                            ->all(),
-                    ),
-                ),
-            );
+        if (! $receipt->held(HeldKind::Layaway)->isPositive()) {
+            return [];
+        }
+
+        $paid = HeldEntry::query()
+            ->where('document_id', $receipt->id)
+            ->where('movement', Movement::In)
+            ->whereRelation('account', 'kind', HeldKind::Layaway)
+            ->sharedLock()
+            ->pluck('amount', 'account_id');
+        $ids = Layaway::query()->without('account')->whereIn('account_id', $paid->keys())->sharedLock()->pluck('id');
+        $layaways = $this->ledger->lockAll(array_values(array_map(intval(...), $ids->all())));
+
+        return array_values(
+            array_map(static fn (Layaway $layaway): array => [$layaway, $paid[$layaway->account_id]], $layaways),
+        );
     }
 }

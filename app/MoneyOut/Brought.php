@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\MoneyOut;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\DocumentTender;
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
@@ -40,38 +40,26 @@ final class Brought
     }
 
     /**
-     * Of a receipt: towards the account, as a deposit, for gift cards, on layaways.
+     * Of a receipt: towards the account, and to what is held of each kind.
      *
-     * @return array{
-     *     account: array<string, Money>, deposit: array<string, Money>,
-     *     gift_cards: array<string, Money>, layaway: array<string, Money>
-     * }
-     *     by way
+     * @return array<string, array<string, Money>> by 'account' and kinds of held money, then by way
      */
     public static function byPart(Document $receipt): array
     {
-        $used = static fn (TenderKind $kind): int => (int) $receipt->tenders
-            ->filter(static fn (DocumentTender $tender): bool => $tender->kind === $kind)
-            ->sum('amount');
-        $deposit = max(0, $receipt->deposit_change + $used(TenderKind::DepositHeld));
-        $cards = max(0, $receipt->gift_card_change + $used(TenderKind::GiftCard));
-        $layaway = max(0, $receipt->layaway_change);
-        $spread = AsItCame::spread(
-            [
-                'account' => $receipt->money(max(0, $receipt->total - $deposit - $cards - $layaway)),
-                'deposit' => $receipt->money($deposit),
-                'gift_cards' => $receipt->money($cards),
-                'layaway' => $receipt->money($layaway),
-            ],
+        $parts = [];
+
+        foreach (HeldKind::cases() as $kind) {
+            $brought = $receipt->broughtTo($kind);
+            $parts[$kind->value] = $brought->isNegative() ? $receipt->money(0) : $brought;
+        }
+
+        $towards = $receipt->money($receipt->total)->minus(Money::sum($parts, $receipt->money(0)->currency));
+
+        /** @var array<string, array<string, Money>> */
+        return AsItCame::spread(
+            ['account' => $towards->isNegative() ? $receipt->money(0) : $towards, ...$parts],
             self::ways($receipt),
         );
-
-        return [
-            'account' => $spread['account'],
-            'deposit' => $spread['deposit'],
-            'gift_cards' => $spread['gift_cards'],
-            'layaway' => $spread['layaway'],
-        ];
     }
 
     /**

@@ -56,8 +56,9 @@ final readonly class DueReminders
                 $settings->expiry,
                 $day,
                 <<<'SQL'
-                SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - l.held AS `open`
+                SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - a.balance AS `open`
                     FROM layaways l JOIN customers c ON c.id = l.customer_id
+                    JOIN held_accounts a ON a.id = l.account_id
                 WHERE l.state = 'running' AND l.expires_on BETWEEN ? AND ?
                 SQL
                 ,

@@ -19,9 +19,12 @@ final class LockLadder
 {
     /** Tables by rank, from the one that is locked first. Rows of one table are taken in the order of their keys. */
     public const RANKS = [
-        'slips', 'slip_returns', 'staff', 'house_accounts', 'deposit_accounts', 'store_credit_accounts', 'gift_cards',
-        'layaways', 'coupons', 'documents', 'customers', 'items', 'stock', 'item_serials', 'series',
+        'slips', 'slip_returns', 'staff', 'house_accounts', 'held_accounts', 'gift_cards', 'layaways', 'coupons',
+        'documents', 'customers', 'items', 'stock', 'item_serials', 'series',
     ];
+
+    /** Rows under the lock of what they belong to: table, whose lock, and what finds those that belong to nothing. */
+    private const UNDER = ['held_accounts' => [['gift_cards', 'layaways'], 'customer_id']];
 
     private int $highest = -1;
 
@@ -81,7 +84,7 @@ final class LockLadder
         $table = self::locked($query->sql);
         $rank = array_search($table, self::RANKS, true);
 
-        if ($table === null || ! is_int($rank)) {
+        if ($table === null || ! is_int($rank) || $this->isUnder($table, $query->sql)) {
             return;
         }
 
@@ -101,6 +104,16 @@ final class LockLadder
         if ($rank > $this->highest) {
             [$this->highest, $this->highestSql] = [$rank, $query->sql];
         }
+    }
+
+    /** Whether its rows are locked with what they belong to, which is locked already. */
+    private function isUnder(string $table, string $sql): bool
+    {
+        [$owners, $own] = self::UNDER[$table] ?? [[], ''];
+        $isUnder = ! str_contains($sql, $own) && array_intersect_key($this->held, array_flip($owners)) !== [];
+        $isUnder && ($this->held[$table] = true);
+
+        return $isUnder;
     }
 
     /** @throws LogicException where a series is taken after one whose kind comes later */

@@ -13,13 +13,13 @@ use Elmstone\Core\Money\Money;
 /** How figures and dates are written on the screen and on paper. */
 final class Show
 {
-    /** "1,204.75": groups of three, the currency's places, a true minus sign. */
     /** "owes 12.00", or "12.00 in credit" */
     public static function owes(Money $balance): string
     {
         return $balance->isNegative() ? self::money($balance->abs()).' in credit' : 'owes '.self::money($balance);
     }
 
+    /** "1,204.75": groups of three, the currency's places, a true minus sign. */
     public static function money(Money $money): string
     {
         [$whole, $places] = explode('.', $money->abs()->toString().'.');

@@ -261,8 +261,7 @@ final class DemoAccounts
             ->with('tenders')
             ->where('purpose', 'payment')
             ->where('on_account', '<', 0)
-            ->where('deposit_change', 0)
-            ->where('layaway_change', 0)
+            ->whereDoesntHave('heldRows')
             ->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
             ->whereIn(
                 'id',

@@ -6,6 +6,7 @@ namespace Elmstone\Demo;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
@@ -27,7 +28,8 @@ use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Customers\Customer;
-use Elmstone\Deposits\PayBackDeposit;
+use Elmstone\Held\PayOut\PayOutHeld;
+use Elmstone\Held\PayOut\PayOutOrder;
 use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
@@ -124,7 +126,7 @@ final class DemoLayaways
         private readonly PostSale $post,
         private readonly CancelLayaway $cancel,
         private readonly ChangeLayaway $changeLayaway,
-        private readonly PayBackDeposit $payBack,
+        private readonly PayOutHeld $payOut,
         private readonly MakePlan $plan,
         private readonly SendReminders $reminders,
     ) {
@@ -342,9 +344,11 @@ final class DemoLayaways
                 $this->deposit->rest($slip, $act());
                 $this->settle($slip, $act, 0);
             }),
-            'back' => ($this->events[$later][] = fn (): int => $this->payBack->handle(
-                $customer, $money, null, TenderKind::Cash, '', 'found it elsewhere',
-                $this->key("back {$customer->id}"),
+            'back' => ($this->events[$later][] = fn (): int => $this->payOut->handle(
+                new PayOutOrder(
+                    HeldKind::Deposit, $customer, $money, TenderKind::Cash, '', 'found it elsewhere',
+                    $this->key("back {$customer->id}"),
+                ),
                 $this->till(1),
                 $this->staff('201'),
             )),

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentLine;
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Quantity;
@@ -31,8 +32,9 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Customer;
-use Elmstone\GiftCards\GiftCard;
-use Elmstone\GiftCards\LookAfterCards;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Cards\LookAfterCards;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Returns\WriteOff;
@@ -43,7 +45,6 @@ use Elmstone\Shop\Shop;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Staff;
-use Elmstone\StoreCredit\StoreCreditAccount;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
@@ -160,7 +161,7 @@ final class DemoReturns
     public function end(): void
     {
         $this->turn++;
-        $lost = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
+        $lost = GiftCard::query()->whereRelation('account', 'balance', '>', 0)->orderBy('id')->first();
         $lost === null
             || $this->lookAfter->replace(
                 $lost,
@@ -330,7 +331,7 @@ final class DemoReturns
 
     private function topUp(): void
     {
-        $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
+        $card = GiftCard::query()->whereRelation('account', 'balance', '>', 0)->orderBy('id')->first();
 
         if ($card !== null) {
             [$slip, $act] = $this->slip();
@@ -342,7 +343,7 @@ final class DemoReturns
 
     private function giftUsed(): void
     {
-        $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
+        $card = GiftCard::query()->whereRelation('account', 'balance', '>', 0)->orderBy('id')->first();
         [$slip, $act] = $this->slip();
         $this->add->handle($slip, $act(), '2 x LH-1141');
         $card === null || $this->cards->use($slip, $act(), Crypt::decryptString((string) $card->number));
@@ -351,14 +352,18 @@ final class DemoReturns
 
     private function creditUsed(): void
     {
-        $held = StoreCreditAccount::query()->where('held', '>', 0)->orderBy('customer_id')->first();
+        $held = HeldAccount::query()
+            ->where('kind', HeldKind::StoreCredit)
+            ->where('balance', '>', 0)
+            ->orderBy('customer_id')
+            ->first();
 
         if ($held !== null) {
             [$slip, $act] = $this->slip();
             $this->put->handle(
                 $slip,
                 $act(),
-                Customer::query()->with('type.priceLevel')->findOrFail($held->customer_id),
+                Customer::query()->with('type.priceLevel')->findOrFail((int) $held->customer_id),
             );
             $this->add->handle($slip, $act(), 'LH-1140');
             $this->storeCredit->rest($slip, $act());

@@ -74,12 +74,7 @@ return new class extends Migration
             $table->bigInteger('fee')->default(0);
             $table->foreignId('refers_to_id')->nullable()->constrained('documents');
             $table->foreignId('approval_id')->nullable()->constrained();
-            $table->bigInteger('deposit_change')->default(0)->comment('what it did to the deposits held for the '
-                .'customer');
-            $table->bigInteger('layaway_change')->default(0)->comment('what it did to the layaway money held for them');
             $table->bigInteger('coupon_discount')->default(0);
-            $table->bigInteger('gift_card_change')->default(0)->comment('what it did to the gift cards owed');
-            $table->bigInteger('store_credit_change')->default(0)->comment('what it did to the store credit owed');
             $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
                 ->comment('the digest of what a page asked');
             $table->index(['business_date', 'id']);
@@ -214,6 +209,16 @@ return new class extends Migration
         });
         Rows::keep('document_coupons');
         SealedRows::of('document_coupons');
+
+        Schema::create('document_held', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->constrained();
+            $table->string('kind', 20)->comment('deposit, gift_card, layaway, store_credit');
+            $table->bigInteger('amount')->comment('what it did to the money held of that kind; below zero: it left');
+            $table->primary(['document_id', 'kind']);
+        });
+        Rows::check('document_held', 'held_moved', 'amount <> 0');
+        Rows::keep('document_held');
+        SealedRows::of('document_held');
 
         Schema::create('document_approvals', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();

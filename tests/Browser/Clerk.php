@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Browser;
 
-use Closure;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\RemoteWebDriver;

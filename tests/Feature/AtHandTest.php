@@ -7,7 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Plans\Plan;
 use Elmstone\Staff\Approvals\Approval;

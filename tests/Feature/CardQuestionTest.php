@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
 use Illuminate\Support\Facades\DB;
@@ -369,7 +370,7 @@ final class CardQuestionTest extends FeatureCase
             $form('30', 'card'),
         )->assertSessionHasNoErrors();
         $this->assertSame([8000, 8000], $this->terminalBook());
-        $this->assertSame(0, (int) DB::table('deposit_accounts')->value('held'));
+        $this->assertSame(0, Held::of(HeldKind::Deposit));
         $this->assertProves();
     }
 
@@ -411,7 +412,7 @@ final class CardQuestionTest extends FeatureCase
         $this->does('gift-cards', ['worth' => '90', 'code' => ''])->assertOk();
         $this->does('cash', ['cash' => '90'])->assertOk();
         $this->does('post')->assertOk();
-        $card = \Elmstone\GiftCards\GiftCard::query()->sole();
+        $card = \Elmstone\Held\Cards\GiftCard::query()->sole();
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $deposit = function (string $amount) use ($card) {
             $this->as('101');
@@ -481,7 +482,7 @@ final class CardQuestionTest extends FeatureCase
         $this->does('gift-cards', ['worth' => '30', 'code' => ''])->assertOk();
         $this->does('cash', ['cash' => '30'])->assertOk();
         $this->does('post')->assertOk();
-        $card = \Elmstone\GiftCards\GiftCard::query()->sole();
+        $card = \Elmstone\Held\Cards\GiftCard::query()->sole();
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $this->readyToHold('60', 'MA-0031');
         $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
@@ -546,7 +547,10 @@ final class CardQuestionTest extends FeatureCase
             'act' => (string) Str::uuid(),
             ...$this->approval(),
         ])->assertRedirect();
-        $this->assertSame([2000, 5000], DB::table('gift_cards')->orderBy('id')->pluck('balance')->all());
+        $this->assertSame(
+            [2000, 5000],
+            DB::table('held_accounts')->where('kind', 'gift_card')->orderBy('id')->pluck('balance')->all(),
+        );
         $this->assertProves();
     }
 

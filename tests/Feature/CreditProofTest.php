@@ -39,20 +39,21 @@ final class CreditProofTest extends TamperCase
     public static function tampering(): iterable
     {
         yield 'a card is worth more' => [
-            static fn () => DB::table('gift_cards')->update(['balance' => 201]),
-            'it is worth 201, its entries come to 200',
+            static fn () => DB::table('held_accounts')->where('kind', 'gift_card')->update(['balance' => 201]),
+            '201 is held, the entries come to 200',
         ];
         yield 'a lost number counts again' => [
             static fn () => DB::table('gift_card_codes')->update(['counts' => false]),
             'not just the number it bears counts',
         ];
         yield 'more store credit is theirs' => [
-            static fn () => DB::table('store_credit_accounts')->update(['held' => 301]),
-            '301 is theirs, the entries come to 300',
+            static fn () => DB::table('held_accounts')->where('kind', 'store_credit')->update(['balance' => 301]),
+            '301 is held, the entries come to 300',
         ];
         $row = static fn (int $amount, string $day): array => [
-            'customer_id' => (int) DB::table('customers')->min('id'),
+            'account_id' => (int) DB::table('held_accounts')->where('kind', 'store_credit')->value('id'),
             'document_id' => (int) DB::table('documents')->max('id'),
+            'movement' => $amount > 0 ? 'in' : 'used',
             'amount' => $amount,
             'business_date' => $day,
         ];
@@ -65,7 +66,7 @@ final class CreditProofTest extends TamperCase
             'amount' => $amount,
         ];
         yield 'store credit on another day' => [
-            static fn () => DB::table('store_credit_entries')->insert([$row(5, '2020-01-01'), $row(-5, '2020-01-02')]),
+            static fn () => DB::table('held_entries')->insert([$row(5, '2020-01-01'), $row(-5, '2020-01-02')]),
             'store_credit on 2020-01-01',
         ];
         yield 'a coupon was used more often' => [

@@ -6,12 +6,13 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\GiftCards\CardsOwed;
-use Elmstone\GiftCards\GiftCard;
-use Elmstone\GiftCards\GiftCardLedger;
-use Elmstone\GiftCards\KeptCode;
+use Elmstone\Held\Cards\CardsOwed;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Cards\GiftCardLedger;
+use Elmstone\Held\Cards\KeptCode;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -38,7 +39,7 @@ final class CreditTest extends FeatureCase
         $receipt = $this->document();
         $this->assertSame(
             [5000, 5000, 0, 'payment'],
-            [$receipt->total, $receipt->gift_card_change, $receipt->tax_total, $receipt->purpose->value],
+            [$receipt->total, $receipt->held(HeldKind::GiftCard)->minor, $receipt->tax_total, $receipt->purpose->value],
         );
         $this->assertSame(['cash' => 5000, 'gift_cards' => -5000], $this->posted($receipt));
         $this->assertSame(
@@ -222,7 +223,7 @@ final class CreditTest extends FeatureCase
             ->assertSessionHasErrors();
         $this->post("/store-credit/{$customer->number}/pay-out", $form)->assertSessionHasNoErrors();
         $this->post("/store-credit/{$customer->number}/pay-out", $form)->assertSessionHasNoErrors();
-        $this->assertSame(0, (int) DB::table('store_credit_accounts')->value('held'));
+        $this->assertSame(0, Held::of(HeldKind::StoreCredit));
         $this->get("/store-credit/{$customer->number}")
             ->assertOk()
             ->assertSee('Paid out')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Books\HeldKind;
 use Elmstone\Demo\DemoCustomers;
 use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -41,7 +42,7 @@ final class DemoTest extends TestCase
         $this->assertContains('running', DB::table('layaways')->distinct()->orderBy('state')->pluck('state')->all());
         $this->assertGreaterThan(
             0,
-            DB::table('plans')->count() * DB::table('deposit_accounts')->where('held', '>', 0)->count(),
+            DB::table('plans')->count() * Held::of(HeldKind::Deposit),
         );
         $this->assertSame(0, Artisan::call('shop:demo', ['--if-empty' => true]));
         $this->assertSame(1, Artisan::call('shop:demo'));

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Deposits\DepositsHeld;
-use Elmstone\Deposits\Liability;
+use Elmstone\Held\Ledger\KeptFor;
+use Elmstone\Held\Ledger\Liability;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -37,7 +39,16 @@ final class DepositTest extends FeatureCase
 
     private function held(): int
     {
-        return DepositsHeld::of($this->customer->id)->total();
+        return KeptFor::ofCustomer(HeldKind::Deposit, $this->customer->id)->total()->minor;
+    }
+
+    /** @return array<array-key, int> minor units by order */
+    private static function keptFor(int $customer): array
+    {
+        return array_map(
+            static fn (Money $held): int => $held->minor,
+            KeptFor::ofCustomer(HeldKind::Deposit, $customer)->parts,
+        );
     }
 
     public function test_a_deposit_is_taken_and_no_sale(): void
@@ -46,7 +57,7 @@ final class DepositTest extends FeatureCase
 
         $this->assertSame(
             [8000, 8000, 0, 0],
-            [$receipt->total, $receipt->deposit_change, $receipt->on_account, $receipt->tax_total],
+            [$receipt->total, $receipt->held(HeldKind::Deposit)->minor, $receipt->on_account, $receipt->tax_total],
         );
         $this->assertSame(8000, $this->held());
         $this->get("/documents/{$receipt->label}/receipt")
@@ -69,7 +80,7 @@ final class DepositTest extends FeatureCase
             ->assertOk()
             ->assertSee('75.76 stays');
         $this->does('post')->assertOk();
-        $this->assertSame([7576, -424], [$this->held(), $this->document()->deposit_change]);
+        $this->assertSame([7576, -424], [$this->held(), $this->document()->held(HeldKind::Deposit)->minor]);
 
         $this->slip = (string) Str::uuid();
         $this->does('customer', ['customer' => $this->customer->id])->assertOk();
@@ -103,7 +114,7 @@ final class DepositTest extends FeatureCase
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk();
 
-        $this->assertSame(['bathroom' => 4000], DepositsHeld::of($this->customer->id)->parts);
+        $this->assertSame(['bathroom' => 4000], self::keptFor($this->customer->id));
         $this->assertProves();
     }
 
@@ -115,7 +126,14 @@ final class DepositTest extends FeatureCase
         $this->does('post')->assertOk();
         $receipt = $this->document();
 
-        $this->assertSame([3000, -3000, 3000], [$receipt->total, $receipt->deposit_change, $receipt->layaway_change]);
+        $this->assertSame(
+            [3000, -3000, 3000],
+            [
+                $receipt->total,
+                $receipt->held(HeldKind::Deposit)->minor,
+                $receipt->held(HeldKind::Layaway)->minor,
+            ],
+        );
         $this->assertSame(5000, $this->held());
         $this->assertProves();
     }
@@ -152,11 +170,16 @@ final class DepositTest extends FeatureCase
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
 
-        $this->assertSame(['' => 2000, 'bathroom' => 3000], DepositsHeld::of($this->customer->id)->parts);
+        $this->assertSame(['' => 2000, 'bathroom' => 3000], self::keptFor($this->customer->id));
         $this->get("/deposits/{$this->customer->number}")
             ->assertOk()
             ->assertSee('Paid back, for bathroom');
         $this->assertProves();
+    }
+
+    private static function liability(int $daysAgo): Liability
+    {
+        return Liability::on(now()->subDays($daysAgo)->toImmutable(), HeldKind::Deposit, HeldKind::Layaway);
     }
 
     public function test_the_liability_is_shown_as_of_any_day(): void
@@ -165,14 +188,20 @@ final class DepositTest extends FeatureCase
         $this->hold('20.68', '2 x MA-0031');
         $this->travelTo(now()->addDays(3));
         $this->deposit('20');
-        $before = Liability::on(now()->subDays(3)->toImmutable());
-        $now = Liability::on(now()->toImmutable());
+        $before = self::liability(3);
+        $now = self::liability(0);
 
         $this->assertSame(
             [[8000, 2068], [10000, 2068]],
-            [[$before->deposits, $before->layaways], [$now->deposits, $now->layaways]],
+            array_map(
+                static fn (Liability $then): array => [
+                    $then->total(HeldKind::Deposit)->minor,
+                    $then->total(HeldKind::Layaway)->minor,
+                ],
+                [$before, $now],
+            ),
         );
-        $this->assertSame(0, Liability::on(now()->subDays(9)->toImmutable())->deposits);
+        $this->assertTrue(self::liability(9)->total(HeldKind::Deposit)->isZero());
         $this->get('/deposits')->assertOk()->assertSee('Wren Hollis')->assertSee('120.68');
         $this->get('/deposits?as_of=2999-01-01')->assertSessionHasErrors('as_of');
         $this->assertStringContainsString('100.00,20.68', $this->get('/deposits.csv')->streamedContent());
@@ -199,7 +228,7 @@ final class DepositTest extends FeatureCase
             ->post("/accounts/{$this->customer->number}/merge", ['into' => (string) $into->number])
             ->assertSessionHasNoErrors();
 
-        $this->assertSame([0, ['bathroom' => 8000]], [$this->held(), DepositsHeld::of($into->id)->parts]);
+        $this->assertSame([0, ['bathroom' => 8000]], [$this->held(), self::keptFor($into->id)]);
         $this->assertSame($into->id, $this->again($layaway)->customer_id);
         $this->assertProves();
     }
@@ -208,7 +237,7 @@ final class DepositTest extends FeatureCase
     {
         $this->deposit('80');
         $this->expectExceptionMessage('never changed');
-        DB::table('deposit_entries')->update(['amount' => 1]);
+        DB::table('held_entries')->update(['amount' => 1]);
     }
 
     public function test_a_deposit_whose_cheque_bounces_is_not_held_any_more(): void

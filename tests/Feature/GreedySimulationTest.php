@@ -11,7 +11,7 @@ use Elmstone\Cards\CardTill;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\Customer;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Routing\Events\RouteMatched;
@@ -272,7 +272,7 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anyGiftCard(): ?string
     {
-        $cards = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->get()->all();
+        $cards = GiftCard::query()->whereRelation('account', 'balance', '>', 0)->orderBy('id')->get()->all();
 
         return $cards === [] ? null : $this->numberOf($this->pick($cards));
     }

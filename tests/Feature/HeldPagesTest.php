@@ -87,11 +87,11 @@ final class HeldPagesTest extends FeatureCase
         yield 'expired' => [['lapses_on' => '2027-03-09'], 'Extend or cancel: call 555 0142'];
         yield 'about to expire' => [['lapses_on' => '2027-03-15'], 'Call 555 0142: 186.12 is left'];
         yield 'to collect' => [
-            ['state' => 'ready', 'paid_on' => '2027-03-09', 'shelf' => 'B 4', 'held' => 20680],
+            ['state' => 'ready', 'paid_on' => '2027-03-09', 'shelf' => 'B 4'],
             'Hand over, stands on B 4',
         ];
         yield 'to collect for long' => [
-            ['state' => 'ready', 'paid_on' => '2027-02-01', 'held' => 20680],
+            ['state' => 'ready', 'paid_on' => '2027-02-01'],
             'Hand over; call 555 0142',
         ];
         yield 'sold' => [['state' => 'completed'], 'Nothing; it is sold'];
@@ -114,6 +114,7 @@ final class HeldPagesTest extends FeatureCase
             'expires_on' => '2027-05-25',
             ...$columns,
         ]);
+        ($columns['state'] ?? '') === 'ready' && DB::table('held_accounts')->update(['balance' => 20680]);
         $layaway = Layaway::query()->with('customer')->firstOrFail();
 
         $this->assertSame($words, NextStep::for($layaway, CarbonImmutable::parse('2027-03-10'), app(House::class)));

@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Closure;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -138,8 +139,8 @@ final class KillTest extends TestCase
             'A number without a document.',
         );
         $this->assertSame(
-            (int) DB::table('layaways')->sum('held'),
-            (int) DB::table('documents')->sum('layaway_change'),
+            Held::of(HeldKind::Layaway),
+            (int) DB::table('document_held')->where('kind', 'layaway')->sum('amount'),
             'What is held is not what was paid.',
         );
         $this->assertSame(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
@@ -19,8 +20,9 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\AddToSlip;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Deposits\DepositsHeld;
-use Elmstone\Deposits\PayBackDeposit;
+use Elmstone\Held\Ledger\KeptFor;
+use Elmstone\Held\PayOut\PayOutHeld;
+use Elmstone\Held\PayOut\PayOutOrder;
 use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
@@ -108,7 +110,8 @@ final class LayawaySimulationTest extends FeatureCase
         $cash = (int) DB::table('journal_lines')->where('account', 'cash')->sum(DB::raw('debit - credit'));
 
         $this->assertSame($this->model, $stands, "act {$act}");
-        $this->assertSame($this->deposits, DepositsHeld::of($this->customer->id)->total(), "act {$act}");
+        $held = KeptFor::ofCustomer(HeldKind::Deposit, $this->customer->id)->total();
+        $this->assertSame($this->deposits, $held->minor, "act {$act}");
         $this->assertSame($this->inTill, $cash, "act {$act}");
         $this->assertSame(
             array_sum(array_column($open, 'pieces')),
@@ -233,14 +236,16 @@ final class LayawaySimulationTest extends FeatureCase
     private function paysBack(): void
     {
         $amount = $this->random->getInt(1, $this->deposits + 300);
-        app(PayBackDeposit::class)->handle(
-            $this->customer,
-            $this->usd($amount),
-            null,
-            TenderKind::Cash,
-            '',
-            'simulated',
-            (string) Str::uuid(),
+        app(PayOutHeld::class)->handle(
+            new PayOutOrder(
+                HeldKind::Deposit,
+                $this->customer,
+                $this->usd($amount),
+                TenderKind::Cash,
+                '',
+                'simulated',
+                (string) Str::uuid(),
+            ),
             $this->till(),
             $this->staff('201'),
         );

@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Settlement\TenderKind;
@@ -50,7 +51,10 @@ final class LayawayTest extends FeatureCase
         $this->assertSame('2.0000', $this->committed('MA-0031'));
         $this->assertSame(0, Document::query()->where('kind', 'invoice')->count(), 'No sale until it is paid in full.');
         $receipt = $this->document();
-        $this->assertSame([2068, 2068, 0], [$receipt->total, $receipt->layaway_change, $receipt->on_account]);
+        $this->assertSame(
+            [2068, 2068, 0],
+            [$receipt->total, $receipt->held(HeldKind::Layaway)->minor, $receipt->on_account],
+        );
         $this->assertProves();
     }
 
@@ -120,7 +124,7 @@ final class LayawayTest extends FeatureCase
             ->where('kind', 'invoice')
             ->firstOrFail();
 
-        $this->assertSame([20680, -20680], [$invoice->total, $invoice->layaway_change]);
+        $this->assertSame([20680, -20680], [$invoice->total, $invoice->held(HeldKind::Layaway)->minor]);
         $this->assertSame([TenderKind::LayawayMoney], $invoice->tenders->pluck('kind')->all());
         $this->assertSame(
             [LayawayState::Completed, 0, $invoice->id],
@@ -180,7 +184,10 @@ final class LayawayTest extends FeatureCase
         $this->does('post')->assertOk();
 
         $receipt = Document::query()->with('tenders')->findOrFail($this->slip()->receipt_id);
-        $this->assertSame([424, 5000, 5000], [$this->document()->total, $receipt->total, $receipt->layaway_change]);
+        $this->assertSame(
+            [424, 5000, 5000],
+            [$this->document()->total, $receipt->total, $receipt->held(HeldKind::Layaway)->minor],
+        );
         $this->assertSame([5068, 3034], [$this->again($one)->held, $this->again($other)->held]);
         $this->assertProves();
     }
@@ -220,7 +227,7 @@ final class LayawayTest extends FeatureCase
         $this->does('post')->assertOk();
 
         $this->assertSame('layaway_deposit', Approval::query()->latest('id')->value('what'));
-        $this->assertSame(500, Layaway::query()->value('held'));
+        $this->assertSame(500, Held::of(HeldKind::Layaway));
     }
 
     public function test_an_approval_holds_for_no_smaller_deposit(): void
@@ -353,7 +360,7 @@ final class LayawayTest extends FeatureCase
 
         $this->assertSame(
             ['M10 20 L30 40', 'Wren Hollis'],
-            [Layaway::query()->value('signature'), Layaway::query()->value('signed_by')],
+            [Layaway::query()->sole()->signature, Layaway::query()->sole()->signed_by],
         );
     }
 
@@ -462,7 +469,7 @@ final class LayawayTest extends FeatureCase
         $fee = Document::query()->where('purpose', 'fee')->sole();
         $this->assertSame(1000, $fee->total);
         $this->assertGreaterThan(0, $fee->tax_total);
-        $this->assertSame(2000, (int) DB::table('deposit_accounts')->value('held'));
+        $this->assertSame(2000, Held::of(HeldKind::Deposit));
         $this->assertProves();
     }
 
@@ -508,7 +515,7 @@ final class LayawayTest extends FeatureCase
         $this->assertSame([10340, 10340, LayawayState::Ready], [$layaway->total, $layaway->held, $layaway->state]);
         $this->assertSame(
             4660,
-            (int) DB::table('deposit_accounts')->value('held'),
+            Held::of(HeldKind::Deposit),
             'What was paid over the new total is a deposit.',
         );
         $this->post("/layaways/{$layaway->label}/cancel", [

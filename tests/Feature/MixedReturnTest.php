@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Customers\Customer;
-use Elmstone\GiftCards\GiftCard;
-use Illuminate\Support\Facades\DB;
+use Elmstone\Held\Cards\GiftCard;
 use Illuminate\Support\Str;
 
 /** Sales that were paid in several ways, several sales on one slip, and money that is taken in besides. */
@@ -107,7 +107,7 @@ final class MixedReturnTest extends FeatureCase
             [$worth + 400, 500, 0],
             [
                 GiftCard::query()->sole()->balance,
-                (int) DB::table('store_credit_accounts')->value('held'),
+                Held::of(HeldKind::StoreCredit),
                 $this->balance($this->customer),
             ],
         );
@@ -154,7 +154,7 @@ final class MixedReturnTest extends FeatureCase
         $this->does('post')->assertOk()->assertSee('CN-')->assertSee('RCT-');
         $this->assertSame(
             [0, 2000, 0],
-            [$this->open($label), (int) DB::table('deposit_accounts')->value('held'), $this->balance($this->customer)],
+            [$this->open($label), Held::of(HeldKind::Deposit), $this->balance($this->customer)],
         );
         $this->assertSame(
             [['exchange', 2424], ['cash', 3575 - 2424]],

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Customers\Contact;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -143,7 +144,7 @@ final class MoneyOutTest extends FeatureCase
             ->assertSee('all of it was charged to the account');
         $this->refund('store_credit')->assertStatus(422);
         $this->does('post')->assertOk();
-        $this->assertSame([0, 0], [$this->balance($customer), (int) DB::table('store_credit_accounts')->sum('held')]);
+        $this->assertSame([0, 0], [$this->balance($customer), Held::of(HeldKind::StoreCredit)]);
         $this->assertProves();
     }
 
@@ -207,7 +208,7 @@ final class MoneyOutTest extends FeatureCase
         $post('90000', '301')->assertSessionHasErrors();
         $post('90', '201')->assertSessionHasErrors();
         $post('90', '301')->assertSessionHasNoErrors();
-        $this->assertSame(9000, (int) DB::table('gift_cards')->sum('balance'));
+        $this->assertSame(9000, Held::of(HeldKind::GiftCard));
         $this->assertProves();
     }
 
@@ -235,7 +236,7 @@ final class MoneyOutTest extends FeatureCase
             'approver_pin' => '4301',
             'approver_reason' => 'seen',
         ])->assertSessionHasNoErrors();
-        $this->assertSame(20_680 - 11_000, (int) DB::table('store_credit_accounts')->value('held'));
+        $this->assertSame(20_680 - 11_000, Held::of(HeldKind::StoreCredit));
         $this->assertProves();
     }
 
@@ -466,8 +467,8 @@ final class MoneyOutTest extends FeatureCase
             [0, 0, 0],
             [
                 $this->balance($customer),
-                (int) DB::table('deposit_accounts')->value('held'),
-                (int) DB::table('gift_cards')->value('balance'),
+                Held::of(HeldKind::Deposit),
+                Held::of(HeldKind::GiftCard),
             ],
         );
         $this->assertSame(1, DB::table('printed_papers')->where('title', $refund->label)->count());

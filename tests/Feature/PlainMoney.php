@@ -198,10 +198,7 @@ final class PlainMoney
 
         foreach (
             [
-                'gift_cards' => 'balance',
-                'store_credit_accounts' => 'held',
-                'deposit_accounts' => 'held',
-                'layaways' => 'held',
+                'held_accounts' => 'balance',
             ] as $table => $column
         ) {
             DB::table($table)->where($column, '<', 0)->exists() && ($faults[] = "{$table} below zero");
@@ -233,10 +230,7 @@ final class PlainMoney
                     .'settlement_discount)',
             ),
         );
-        $claims = $sum('gift_cards', 'balance')
-            + $sum('store_credit_accounts', 'held')
-            + $sum('deposit_accounts', 'held')
-            + $sum('layaways', 'held');
+        $claims = $sum('held_accounts', 'balance');
         $paid = $money - $rounding + $sum('house_accounts', 'balance') + $discounts;
 
         return $paid === $goods + $claims + $fees

@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Closure;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -161,7 +162,7 @@ final class RaceTest extends RaceCase
             [1, 6],
             [
                 DB::table('documents')->where('kind', 'invoice')->count(),
-                (int) DB::table('deposit_accounts')->value('held'),
+                Held::of(HeldKind::Deposit),
             ],
         );
         $this->assertSame([], app(Prove::class)->handle()->faults);
@@ -216,7 +217,7 @@ final class RaceTest extends RaceCase
             [1, 6],
             [
                 DB::table('documents')->where('kind', 'invoice')->count(),
-                (int) DB::table('gift_cards')->value('balance'),
+                Held::of(HeldKind::GiftCard),
             ],
         );
     }

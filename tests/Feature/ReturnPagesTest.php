@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\PaperTrail;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\Shop;
 use Illuminate\Support\Facades\DB;
@@ -178,7 +178,11 @@ final class ReturnPagesTest extends FeatureCase
         app(\Elmstone\Receivables\Accounts\MergeCustomers::class)->handle($from, $into, $this->staff('301'));
         $this->assertSame(
             [$from->id => 0, $into->id => 424],
-            DB::table('store_credit_accounts')->orderBy('customer_id')->pluck('held', 'customer_id')->all(),
+            DB::table('held_accounts')
+                ->where('kind', 'store_credit')
+                ->orderBy('customer_id')
+                ->pluck('balance', 'customer_id')
+                ->all(),
         );
         $this->assertProves();
     }

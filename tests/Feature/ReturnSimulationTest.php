@@ -23,8 +23,8 @@ use Elmstone\Counter\Slip\AddToSlip;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
-use Elmstone\GiftCards\CardsOwed;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\CardsOwed;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
@@ -105,7 +105,11 @@ final class ReturnSimulationTest extends FeatureCase
         $this->everythingComesBack();
 
         foreach ($this->days as $day => $owed) {
-            $credit = (int) DB::table('store_credit_entries')->where('business_date', '<=', $day)->sum('amount');
+            $credit = (int) DB::table('held_entries as e')
+                ->join('held_accounts as a', 'a.id', '=', 'e.account_id')
+                ->where('a.kind', 'store_credit')
+                ->where('e.business_date', '<=', $day)
+                ->sum('e.amount');
             $this->assertSame($owed, [CardsOwed::on(CarbonImmutable::parse($day))->total, $credit], $day);
         }
 
@@ -246,7 +250,7 @@ final class ReturnSimulationTest extends FeatureCase
     {
         $slip = $this->begun();
         app(AddToSlip::class)->handle($slip, $this->act(), $this->random->getInt(1, 9).' x LH-1140');
-        $card = GiftCard::query()->where('balance', '>', 0)->orderBy('id')->first();
+        $card = GiftCard::query()->whereRelation('account', 'balance', '>', 0)->orderBy('id')->first();
         $this->credit > 0
             && app(UseStoreCredit::class)->handle(
                 $slip,

@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
@@ -262,7 +263,7 @@ final class ReturnTest extends FeatureCase
         $this->refund('cash', '4.24')->assertStatus(422);
         $this->refund('deposit_held')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(2000, (int) DB::table('deposit_accounts')->value('held'));
+        $this->assertSame(2000, Held::of(HeldKind::Deposit));
         $this->assertProves();
     }
 
@@ -337,7 +338,7 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertStatus(422)->assertSee('not in the list');
         $this->approve("back.{$this->backLine()}", $this->approval())->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(220, (int) DB::table('gift_cards')->value('balance'));
+        $this->assertSame(220, Held::of(HeldKind::GiftCard));
         $this->assertProves();
     }
 
@@ -473,7 +474,7 @@ final class ReturnTest extends FeatureCase
             ->assertSee('was sold to Pine &amp; Daughter', false);
         $this->refund('store_credit')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(424, (int) DB::table('store_credit_accounts')->value('held'));
+        $this->assertSame(424, Held::of(HeldKind::StoreCredit));
     }
 
     public function test_what_is_returned_is_found_by_receipt_item_card_and_customer(): void
@@ -715,7 +716,7 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertSame(
             424,
-            (int) DB::table('store_credit_accounts')->where('customer_id', $into->id)->value('held'),
+            Held::of(HeldKind::StoreCredit, $into->id),
         );
         $this->assertProves();
     }

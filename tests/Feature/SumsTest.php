@@ -212,7 +212,7 @@ final class SumsTest extends FeatureCase
             'act' => (string) Str::uuid(),
             ...$this->approval(),
         ])->assertRedirect();
-        $this->assertSame(2000, (int) DB::table('deposit_entries')->where('kept_for', 'Order 7')->sum('amount'));
+        $this->assertSame(2000, (int) DB::table('held_entries')->where('kept_for', 'Order 7')->sum('amount'));
         $this->assertProves();
     }
 

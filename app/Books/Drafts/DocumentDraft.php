@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Drafts;
 
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
@@ -155,35 +156,12 @@ final readonly class DocumentDraft
         return $this->reckoned->total->isNegative() ? $charged->negated() : $charged;
     }
 
-    /** What it does to the deposits held for the customer. */
-    public function depositChange(): Money
+    /** What it does to the money held of a kind: what it moves, less what is used of it as a tender. */
+    public function held(HeldKind $kind): Money
     {
-        return $this->held($this->entry?->deposit, TenderKind::DepositHeld);
-    }
+        $used = $this->by($kind->tender());
 
-    /** What it does to the layaway money held for them. */
-    public function layawayChange(): Money
-    {
-        return $this->held($this->entry?->layaway, TenderKind::LayawayMoney);
-    }
-
-    /** What it does to the gift cards owed. */
-    public function giftCardChange(): Money
-    {
-        return $this->held($this->entry?->giftCards, TenderKind::GiftCard);
-    }
-
-    /** What it does to the store credit owed. */
-    public function storeCreditChange(): Money
-    {
-        return $this->held($this->entry?->storeCredit, TenderKind::StoreCredit);
-    }
-
-    private function held(?Money $moved, TenderKind $kind): Money
-    {
-        $used = $this->by($kind);
-
-        return ($moved ?? Money::zero($used->currency))->minus(
+        return ($this->entry?->held($kind) ?? Money::zero($used->currency))->minus(
             $this->tendered()->isNegative() ? $used->negated() : $used,
         );
     }

@@ -4,11 +4,24 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Drafts;
 
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Ledger\Journal;
 
 /** A draft as rows of the books. */
 final readonly class DocumentRows
 {
+    /** The tables of what a document consists of, in the order they are written, and which part each holds. */
+    public const TABLES = [
+        'document_lines' => 'lines',
+        'document_line_taxes' => 'lineTaxes',
+        'document_taxes' => 'taxes',
+        'document_tenders' => 'tenders',
+        'document_coupons' => 'coupons',
+        'document_held' => 'held',
+        'journal_lines' => 'journalLines',
+        'journal_entries' => 'journalEntry',
+    ];
+
     public Journal $journal;
 
     public function __construct(private DocumentDraft $draft, private int $number)
@@ -61,10 +74,6 @@ final readonly class DocumentRows
             'fee' => $draft->entry?->fee->minor ?? 0,
             'refers_to_id' => $draft->refersTo,
             'approval_id' => $draft->approvalId,
-            'deposit_change' => $draft->depositChange()->minor,
-            'layaway_change' => $draft->layawayChange()->minor,
-            'gift_card_change' => $draft->giftCardChange()->minor,
-            'store_credit_change' => $draft->storeCreditChange()->minor,
         ];
     }
 
@@ -182,6 +191,20 @@ final readonly class DocumentRows
         return $rows;
     }
 
+    /** @return list<array<string, scalar|null>> what it does to money held, by kind */
+    public function held(int $document): array
+    {
+        $rows = [];
+
+        foreach (HeldKind::cases() as $kind) {
+            $amount = $this->draft->held($kind);
+            $amount->isZero()
+                || ($rows[] = ['document_id' => $document, 'kind' => $kind->value, 'amount' => $amount->minor]);
+        }
+
+        return $rows;
+    }
+
     /** @return list<array<string, scalar|null>> */
     public function tenders(int $document): array
     {
@@ -222,14 +245,16 @@ final readonly class DocumentRows
         return $rows;
     }
 
-    /** @return array<string, scalar|null> */
+    /** @return list<array<string, scalar|null>> the one that closes it */
     public function journalEntry(int $document): array
     {
         return [
-            'document_id' => $document,
-            'business_date' => $this->draft->at->day->format('Y-m-d'),
-            'debits' => $this->journal->debits->minor,
-            'credits' => $this->journal->credits->minor,
+            [
+                'document_id' => $document,
+                'business_date' => $this->draft->at->day->format('Y-m-d'),
+                'debits' => $this->journal->debits->minor,
+                'credits' => $this->journal->credits->minor,
+            ],
         ];
     }
 }

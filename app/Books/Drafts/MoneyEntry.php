@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Drafts;
 
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 
@@ -19,93 +20,52 @@ final readonly class MoneyEntry
      * @param  Money  $settlementDiscount given with a payment, or taken back with its return; it is not in a payment's
      *     total
      * @param  Money  $fee the part of the total that is a fee
-     * @param  Money  $deposit what it adds to the deposits held for the customer; below zero: it leaves them
-     * @param  Money  $layaway what it adds to the layaway money held for them; below zero: it leaves
-     * @param  Money  $giftCards what it adds to the gift cards owed
-     * @param  Money  $storeCredit what it adds to the store credit owed them; below zero: it leaves
+     * @param  array<string, Money>  $held what it adds to what is held, by kind; below zero: it leaves
      */
     private function __construct(
         public Purpose $purpose,
         public Money $total,
         public Money $settlementDiscount,
         public Money $fee,
-        public Money $deposit,
-        public Money $layaway,
-        public Money $giftCards,
-        public Money $storeCredit,
+        private array $held,
     ) {
     }
 
+    /** @param  array<string, Money>  $held by kind */
     private static function plain(
         Purpose $purpose,
         Money $total,
         ?Money $discount = null,
         ?Money $fee = null,
-        ?Money $deposit = null,
-        ?Money $layaway = null,
-        ?Money $giftCards = null,
-        ?Money $storeCredit = null,
+        array $held = [],
     ): self {
         $zero = Money::zero($total->currency);
 
-        return new self(
-            $purpose,
-            $total,
-            $discount ?? $zero,
-            $fee ?? $zero,
-            $deposit ?? $zero,
-            $layaway ?? $zero,
-            $giftCards ?? $zero,
-            $storeCredit ?? $zero,
-        );
+        return new self($purpose, $total, $discount ?? $zero, $fee ?? $zero, $held);
     }
 
     /**
-     * Money in: what is neither a deposit nor paid on a layaway goes towards the account.
+     * Money in: what is not held goes towards the account.
      *
-     * @param  Money|null  $deposit the part of it that is a deposit
-     * @param  Money|null  $layaway the part of it that is paid on layaways
-     * @param  Money|null  $giftCards the part of it gift cards are sold or topped up for
+     * @param  array<string, Money>  $held the parts of it that are held from now on, by kind
      */
-    public static function payment(
-        Money $total,
-        Money $settlementDiscount,
-        ?Money $deposit = null,
-        ?Money $layaway = null,
-        ?Money $giftCards = null,
-    ): self {
-        return self::plain(
-            Purpose::Payment,
-            $total,
-            $settlementDiscount,
-            deposit: $deposit,
-            layaway: $layaway,
-            giftCards: $giftCards,
-        );
+    public static function payment(Money $total, Money $settlementDiscount, array $held = []): self
+    {
+        return self::plain(Purpose::Payment, $total, $settlementDiscount, held: $held);
     }
 
     /**
      * @param  Money  $payment what the payment came to, its settlement discount not in it
-     * @param  Money|null  $deposit the part of it that was a deposit
-     * @param  Money|null  $layaway the part of it that was paid on layaways, and is still held
-     * @param  Money|null  $giftCards the part of it that gift cards are still worth
+     * @param  array<string, Money>  $held the parts of it that are still held, by kind
      */
-    public static function returned(
-        Money $payment,
-        Money $settlementDiscount,
-        Money $fee,
-        ?Money $deposit = null,
-        ?Money $layaway = null,
-        ?Money $giftCards = null,
-    ): self {
+    public static function returned(Money $payment, Money $settlementDiscount, Money $fee, array $held = []): self
+    {
         return self::plain(
             Purpose::ReturnedPayment,
             $payment->plus($settlementDiscount)->plus($fee),
             $settlementDiscount,
             $fee,
-            $deposit?->negated(),
-            $layaway?->negated(),
-            $giftCards?->negated(),
+            self::negated($held),
         );
     }
 
@@ -115,20 +75,9 @@ final readonly class MoneyEntry
     }
 
     /** Money that was held goes back. */
-    public static function paidBack(Money $fromDeposits, Money $fromLayaways): self
+    public static function paidBack(HeldKind $kind, Money $amount): self
     {
-        return self::plain(
-            Purpose::PaidBack,
-            $fromDeposits->plus($fromLayaways),
-            deposit: $fromDeposits->negated(),
-            layaway: $fromLayaways->negated(),
-        );
-    }
-
-    /** Store credit is paid out. */
-    public static function storeCreditPaidOut(Money $amount): self
-    {
-        return self::plain(Purpose::PaidBack, $amount, storeCredit: $amount->negated());
+        return self::plain(Purpose::PaidBack, $amount, held: [$kind->value => $amount->negated()]);
     }
 
     /** Unused credit of an account is paid out. */
@@ -155,28 +104,21 @@ final readonly class MoneyEntry
      * A receipt of the same day was wrong: its money goes back as it came, and what it moved is moved back.
      *
      * @param  Money  $total what it came to
+     * @param  array<string, Money>  $held what it had brought, by kind
      */
-    public static function receiptReversed(
-        Money $total,
-        Money $settlementDiscount,
-        Money $deposit,
-        Money $layaway,
-        Money $giftCards,
-    ): self {
-        return self::plain(
-            Purpose::ReceiptReversed,
-            $total,
-            $settlementDiscount,
-            deposit: $deposit->negated(),
-            layaway: $layaway->negated(),
-            giftCards: $giftCards->negated(),
-        );
+    public static function receiptReversed(Money $total, Money $settlementDiscount, array $held): self
+    {
+        return self::plain(Purpose::ReceiptReversed, $total, $settlementDiscount, held: self::negated($held));
     }
 
     /** Layaway money becomes a deposit. */
     public static function kept(Money $amount): self
     {
-        return self::plain(Purpose::KeptAsDeposit, $amount, deposit: $amount, layaway: $amount->negated());
+        return self::plain(
+            Purpose::KeptAsDeposit,
+            $amount,
+            held: [HeldKind::Deposit->value => $amount, HeldKind::Layaway->value => $amount->negated()],
+        );
     }
 
     /** A plan takes over what is open. */
@@ -190,18 +132,34 @@ final readonly class MoneyEntry
         return self::plain(Purpose::PlanPart, $total);
     }
 
-    /** As it was stored. */
+    /**
+     * As it was stored.
+     *
+     * @param  array<string, Money>  $held by kind
+     */
     public static function stored(
         Purpose $purpose,
         Money $total,
         Money $settlementDiscount,
         Money $fee,
-        Money $deposit,
-        Money $layaway,
-        Money $giftCards,
-        Money $storeCredit,
+        array $held,
     ): self {
-        return new self($purpose, $total, $settlementDiscount, $fee, $deposit, $layaway, $giftCards, $storeCredit);
+        return new self($purpose, $total, $settlementDiscount, $fee, $held);
+    }
+
+    /** What it adds to what is held of a kind, what is used of it as a tender not counted. */
+    public function held(HeldKind $kind): Money
+    {
+        return $this->held[$kind->value] ?? Money::zero($this->total->currency);
+    }
+
+    /**
+     * @param  array<string, Money>  $held
+     * @return array<string, Money>
+     */
+    private static function negated(array $held): array
+    {
+        return array_map(static fn (Money $amount): Money => $amount->negated(), $held);
     }
 
     /** What tenders bring in; below zero: it goes out. */
@@ -218,23 +176,13 @@ final readonly class MoneyEntry
     /** What it does to the customer's balance. */
     public function onAccount(): Money
     {
+        $held = Money::sum($this->held, $this->total->currency);
+
         return match ($this->purpose) {
-            Purpose::Payment => $this->total
-                ->minus($this->deposit)
-                ->minus($this->layaway)
-                ->minus($this->giftCards)
-                ->plus($this->settlementDiscount)
-                ->negated(),
+            Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
-            Purpose::ReturnedPayment => $this->total
-                ->plus($this->deposit)
-                ->plus($this->layaway)
-                ->plus($this->giftCards),
-            Purpose::ReceiptReversed => $this->total
-                ->plus($this->settlementDiscount)
-                ->plus($this->deposit)
-                ->plus($this->layaway)
-                ->plus($this->giftCards),
+            Purpose::ReturnedPayment => $this->total->plus($held),
+            Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),
             default => $this->total,
         };

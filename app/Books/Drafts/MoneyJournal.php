@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Drafts;
 
 use Elmstone\Books\Accounts;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
@@ -34,10 +35,10 @@ final class MoneyJournal
                 : $inflow($entry->settlementDiscount),
         ];
         $postings[] = [Accounts::FEES, $entry->fee->negated()];
-        $postings[] = [Accounts::DEPOSITS_HELD, $entry->deposit->negated()];
-        $postings[] = [Accounts::LAYAWAY_MONEY, $entry->layaway->negated()];
-        $postings[] = [Accounts::GIFT_CARDS, $entry->giftCards->negated()];
-        $postings[] = [Accounts::STORE_CREDIT, $entry->storeCredit->negated()];
+
+        foreach (HeldKind::cases() as $kind) {
+            $postings[] = [$kind->account(), $entry->held($kind)->negated()];
+        }
 
         if (in_array($entry->purpose, [Purpose::Plan, Purpose::PlanPart], true)) {
             $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];

@@ -60,7 +60,7 @@ final class ReckonAgain
     {
         $this->proof = $proof;
         $documents = Document::query()
-            ->with(['lines', 'taxes', 'tenders', 'journal', 'coupons'])
+            ->with(['lines', 'taxes', 'tenders', 'journal', 'coupons', 'heldRows'])
             ->whereBetween('id', [$from, $until]);
         $this->all || $documents->where($this->notProved(...));
         $documents->chunkById(500, $this->documents(...));
@@ -148,7 +148,12 @@ final class ReckonAgain
                 $this->compare(
                     "{$document->label} journal sums",
                     self::arrays(array_filter([$entries->get($document->id)])),
-                    [$rows->journalEntry($document->id)],
+                    $rows->journalEntry($document->id),
+                );
+                $this->compare(
+                    "{$document->label} money held",
+                    self::attributes($document->heldRows),
+                    $rows->held($document->id),
                 );
                 $this->tenders($document, $draft);
             } catch (Throwable $failure) {

@@ -20,6 +20,7 @@ use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Core\Money\Currency;
@@ -31,7 +32,6 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Returns\CreditNote;
 use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Settlement\Tender;
-use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Slip\Coupon;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\ReckonedCoupon;
@@ -123,19 +123,20 @@ final readonly class StoredDocument
     private function entry(): MoneyEntry
     {
         $document = $this->document;
-        $sign = $document->purpose->paysOut() ? -1 : 1;
-        $used = static fn (TenderKind $kind): int => $sign
-            * (int) $document->tenders->where('kind', $kind)->sum('amount');
+        $isOut = $document->purpose->paysOut();
+        $held = [];
+
+        foreach (HeldKind::cases() as $kind) {
+            $used = $this->money((int) $document->tenders->where('kind', $kind->tender())->sum('amount'));
+            $held[$kind->value] = $document->held($kind)->plus($isOut ? $used->negated() : $used);
+        }
 
         return MoneyEntry::stored(
             $document->purpose,
             $this->money($document->total),
             $this->money($document->settlement_discount),
             $this->money($document->fee),
-            $this->money($document->deposit_change + $used(TenderKind::DepositHeld)),
-            $this->money($document->layaway_change + $used(TenderKind::LayawayMoney)),
-            $this->money($document->gift_card_change + $used(TenderKind::GiftCard)),
-            $this->money($document->store_credit_change + $used(TenderKind::StoreCredit)),
+            $held,
         );
     }
 

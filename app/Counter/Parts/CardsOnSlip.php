@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Elmstone\Core\Credits\CardCode;
-use Elmstone\GiftCards\KeptCode;
+use Elmstone\Held\Cards\KeptCode;
 use Illuminate\Support\Facades\Crypt;
 
 /** Gift cards on a slip as it keeps them: sold, topped up, or paid with. */

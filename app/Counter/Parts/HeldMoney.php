@@ -62,12 +62,12 @@ final readonly class HeldMoney
     public function hindrances(Money $goods): array
     {
         $found = [];
-        $held = $this->slip->deposits?->total() ?? 0;
+        $held = $this->slip->deposits?->total() ?? $this->house->money(0);
 
-        if ($this->slip->deposit_used !== null && $this->slip->deposit_used > $held) {
+        if ($this->house->money($this->slip->deposit_used ?? 0)->exceeds($held)) {
             $found[] = Refused::because(
                 'over_deposit',
-                "Only {$this->house->money($held)->toString()} is held for them in deposits.",
+                "Only {$held->toString()} is held for them in deposits.",
             );
         }
 

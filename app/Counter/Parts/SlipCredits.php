@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Coupons\CouponRecord;
-use Elmstone\GiftCards\GiftCard;
-use Elmstone\StoreCredit\StoreCreditAccount;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Ledger\KeptFor;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -22,7 +23,7 @@ final class SlipCredits
     {
         $slip->storeCredit = $slip->customer_id === null
                 ? 0
-                : (int) StoreCreditAccount::query()->whereKey($slip->customer_id)->value('held');
+                : KeptFor::ofCustomer(HeldKind::StoreCredit, $slip->customer_id)->total()->minor;
         $this->read($slip);
     }
 

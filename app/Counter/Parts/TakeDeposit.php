@@ -65,16 +65,16 @@ final class TakeDeposit
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $amount): void {
             $this->desk->redraw($slip, $act);
-            $held = $slip->deposits?->total() ?? 0;
+            $held = $slip->deposits?->total() ?? $this->house->money(0);
 
             match (true) {
                 $amount?->isNegative() === true => throw Refused::because(
                     'bad_amount',
                     'What is used of a deposit cannot be below zero.',
                 ),
-                $amount !== null && $amount->minor > $held => throw Refused::because(
+                $amount?->exceeds($held) === true => throw Refused::because(
                     'over_deposit',
-                    'Only '.Money::ofMinor($held, $amount->currency)->toString().' is held for them in deposits.',
+                    'Only '.$held->toString().' is held for them in deposits.',
                 ),
                 default => null,
             };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Counter\Parts\LayawayPart;
@@ -12,9 +13,9 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Coupons\UseCoupons;
-use Elmstone\Deposits\DepositAccount;
-use Elmstone\Deposits\DepositLedger;
-use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldLedger;
+use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayGoods;
 use Elmstone\Layaways\LayawayLedger;
@@ -31,7 +32,7 @@ final class LockSlip
     public function __construct(
         private readonly StockLedger $stock,
         private readonly Ledger $ledger,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly LayawayLedger $layaways,
         private readonly SlipParty $party,
         private readonly PostCredit $credit,
@@ -47,7 +48,7 @@ final class LockSlip
         $this->credit->lockLines($slip);
         $slip->takesBack() && $this->gate->lock($act->by);
         $account = $slip->touchesAccount() ? $this->ledger->lockIfAny((int) $slip->customer_id) : null;
-        $held = $slip->touchesDeposits() ? $this->deposits->lock((int) $slip->customer_id) : null;
+        $held = $slip->touchesDeposits() ? $this->deposits->lock(HeldKind::Deposit, (int) $slip->customer_id) : null;
         $this->moveCredits->lock($slip);
         $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
         $slip->couponsShown = $this->useCoupons
@@ -61,13 +62,13 @@ final class LockSlip
     }
 
     /** All that is decided on, once everything is locked. */
-    private function read(Slip $slip, Act $act, ?HouseAccount $account, ?DepositAccount $held): void
+    private function read(Slip $slip, Act $act, ?HouseAccount $account, ?HeldAccount $held): void
     {
         $act->till->location->loadMissing('taxProfile.components');
         $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards', 'customer', 'contact']);
         $slip->customer_id === null ? $slip->setRelation('hold', null) : $slip->load('hold');
         $slip->account = $account === null ? null : $this->party->standing($account);
-        $slip->deposits = $held === null ? null : DepositsHeld::of($held->customer_id);
+        $slip->deposits = $held === null ? null : KeptFor::of($held);
 
         foreach ($slip->paidOn as $layaway) {
             $layaway->setRelation('location', $slip->location)->load(['allInstalments', 'allLines.item']);

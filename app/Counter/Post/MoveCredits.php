@@ -5,36 +5,56 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\GiftCards\GiftCard;
-use Elmstone\GiftCards\GiftCardLedger;
-use Elmstone\StoreCredit\StoreCreditLedger;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Cards\GiftCardLedger;
+use Elmstone\Held\Ledger\HeldLedger;
+use LogicException;
 
 /** Store credit and gift cards as a slip is posted: locked in their order, used and given. */
 final class MoveCredits
 {
-    public function __construct(private readonly StoreCreditLedger $credits, private readonly GiftCardLedger $cards)
+    public function __construct(private readonly HeldLedger $credits, private readonly GiftCardLedger $cards)
     {
     }
 
     public function lock(Slip $slip): void
     {
-        $slip->creditAccount = $slip->touchesStoreCredit() ? $this->credits->lock((int) $slip->customer_id) : null;
-        $slip->storeCredit = $slip->creditAccount->held ?? 0;
+        $slip->creditAccount = $slip->touchesStoreCredit()
+            ? $this->credits->lock(HeldKind::StoreCredit, (int) $slip->customer_id)
+            : null;
+        $slip->storeCredit = $slip->creditAccount->balance->minor ?? 0;
         $slip->giftCards = $this->cards->lockAll($slip->cardCodes())->all();
     }
 
     /** @param  list<DraftTender>  $tenders of a document that takes money in */
     public function use(int $document, array $tenders, Slip $slip): void
     {
-        $this->move($document, $tenders, $slip, -1);
+        foreach ($tenders as $tender) {
+            [$kind, $amount] = [$tender->tender->kind, $tender->tender->amount];
+
+            if ($kind === TenderKind::StoreCredit && $slip->creditAccount !== null) {
+                $this->credits->take($slip->creditAccount, $document, $amount, $slip->day());
+            } elseif ($kind === TenderKind::GiftCard && $amount->isPositive()) {
+                $this->cards->take(self::card($slip, $tender), $document, $amount, $slip->day());
+            }
+        }
     }
 
     /** @param  list<DraftTender>  $tenders of a credit note */
     public function give(int $document, array $tenders, Slip $slip): void
     {
-        $this->move($document, $tenders, $slip, 1);
+        foreach ($tenders as $tender) {
+            [$kind, $amount] = [$tender->tender->kind, $tender->tender->amount];
+
+            if ($kind === TenderKind::StoreCredit && $slip->creditAccount !== null) {
+                $this->credits->put($slip->creditAccount, $document, $amount, $slip->day());
+            } elseif ($kind === TenderKind::GiftCard && $amount->isPositive()) {
+                $this->cards->put(self::card($slip, $tender), $document, $amount, $slip->day());
+            }
+        }
     }
 
     /** The card a credit goes on: one that is there, or a new one. */
@@ -46,21 +66,14 @@ final class MoveCredits
         return $card;
     }
 
-    /** @param  list<DraftTender>  $tenders */
-    private function move(int $document, array $tenders, Slip $slip, int $sign): void
+    private static function card(Slip $slip, DraftTender $tender): GiftCard
     {
-        foreach ($tenders as $tender) {
-            $amount = $sign * $tender->tender->amount->minor;
-
-            if ($tender->tender->kind === TenderKind::StoreCredit && $slip->creditAccount !== null) {
-                $this->credits->move($slip->creditAccount, $document, $amount, $slip->day());
-            }
-
-            foreach ($tender->tender->kind === TenderKind::GiftCard ? $slip->giftCards : [] as $card) {
-                if ((string) $card->id === $tender->authorisation) {
-                    $this->cards->move($card, $document, $amount, $slip->day());
-                }
+        foreach ($slip->giftCards as $card) {
+            if ((string) $card->id === $tender->authorisation) {
+                return $card;
             }
         }
+
+        throw new LogicException("Gift card {$tender->reference} pays and was not locked.");
     }
 }

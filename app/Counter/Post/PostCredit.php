@@ -11,6 +11,7 @@ use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\Serials;
@@ -30,8 +31,10 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
-use Elmstone\Deposits\DepositAccount;
-use Elmstone\Deposits\DepositLedger;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldEntry;
+use Elmstone\Held\Ledger\HeldLedger;
+use Elmstone\Held\Ledger\Movement;
 use Elmstone\Plans\PlanGoesBack;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
@@ -60,7 +63,7 @@ final class PostCredit
         private readonly Serials $serials,
         private readonly Ledger $ledger,
         private readonly CreditSpread $spread,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly MoveCredits $credits,
         private readonly TakeDiscountBack $discounts,
         private readonly PlanGoesBack $plans,
@@ -94,7 +97,7 @@ final class PostCredit
     }
 
     /** @return int the credit note's document id */
-    public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
+    public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?HeldAccount $held): int
     {
         [$slip, $back, $ways] = [$reckoned->slip, $reckoned->back, $reckoned->refund];
         assert($back !== null && $ways !== null);
@@ -140,7 +143,7 @@ final class PostCredit
 
         if ($held !== null && $deposit->isPositive()) {
             foreach ($this->keptFor($slip, $deposit) as $for => $amount) {
-                $this->deposits->put($held, $document, $amount->minor, (string) $for, $slip->day());
+                $this->deposits->put($held, $document, $amount, $slip->day(), keptFor: (string) $for);
             }
         }
 
@@ -150,17 +153,15 @@ final class PostCredit
     /** @return array<int|string, Money> what becomes a deposit again, by the order it had been kept for */
     private function keptFor(Slip $slip, Money $amount): array
     {
-        $used = DB::table('deposit_entries')
+        $used = HeldEntry::query()
             ->whereIn('document_id', array_keys($slip->originals))
-            ->where('amount', '<', 0)
+            ->where('movement', Movement::Used)
+            ->whereRelation('account', 'kind', HeldKind::Deposit)
             ->groupBy('kept_for')
             ->orderBy('kept_for')
-            ->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS used')
-            ->pluck('used', 'kept_for');
-        $shares = AsItCame::share(
-            $amount,
-            $used->map(fn (mixed $minor): Money => $this->house->money(is_numeric($minor) ? (int) $minor : 0))->all(),
-        );
+            ->selectRaw('kept_for, CAST(-SUM(amount) AS SIGNED) AS amount')
+            ->pluck('amount', 'kept_for');
+        $shares = AsItCame::share($amount, $used->all());
 
         return $shares === [] ? ['' => $amount] : $shares;
     }

@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Post;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Settlement;
@@ -15,9 +16,9 @@ use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledSlip;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\SlipParty;
-use Elmstone\Deposits\DepositAccount;
-use Elmstone\Deposits\DepositLedger;
-use Elmstone\GiftCards\GiftCardLedger;
+use Elmstone\Held\Cards\GiftCardLedger;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -38,7 +39,7 @@ final class PostMoneyIn
         private readonly House $house,
         private readonly Register $register,
         private readonly Ledger $ledger,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly LayawayLedger $layaways,
         private readonly GiftCardLedger $giftCards,
         private readonly PaymentDraft $payments,
@@ -54,7 +55,7 @@ final class PostMoneyIn
         Settlement $settlement,
         Act $act,
         ?HouseAccount $account,
-        ?DepositAccount $held,
+        ?HeldAccount $held,
         ?Layaway $made,
     ): int {
         $slip = $reckoned->slip;
@@ -75,23 +76,34 @@ final class PostMoneyIn
         }
 
         if ($held !== null && $slip->deposit_in !== null) {
-            $this->deposits->put($held, $receipt, $slip->deposit_in, $slip->deposit_for, $slip->day());
+            $this->deposits->put(
+                $held,
+                $receipt,
+                $this->house->money($slip->deposit_in),
+                $slip->day(),
+                keptFor: $slip->deposit_for,
+            );
         }
 
         foreach ($slip->layawayParts() as $part) {
             $part->amount === 0
-                || $this->layaways->pay($slip->paidOn[$part->layawayId], $receipt, $part->amount, $slip->day());
+                || $this->layaways->pay(
+                    $slip->paidOn[$part->layawayId],
+                    $receipt,
+                    $this->house->money($part->amount),
+                    $slip->day(),
+                );
         }
 
         foreach ($slip->cardsSold() as $sold) {
             $card = $sold->isNew || $sold->code === ''
                     ? $this->giftCards->issue($slip->day(), $sold->brings())
                     : $slip->giftCards[$sold->code];
-            $this->giftCards->move($card, $receipt, $sold->amount, $slip->day());
+            $this->giftCards->put($card, $receipt, $this->house->money($sold->amount), $slip->day());
         }
 
         if ($made !== null) {
-            $this->layaways->pay($made, $receipt, $slip->hold->deposit ?? 0, $slip->day());
+            $this->layaways->pay($made, $receipt, $this->house->money($slip->hold->deposit ?? 0), $slip->day());
         }
 
         return $receipt;
@@ -114,9 +126,11 @@ final class PostMoneyIn
             MoneyEntry::payment(
                 $money->total(),
                 $isOnAccount && $discount !== null ? $discount : $this->house->money(0),
-                $money->depositIn(),
-                $money->onLayaways(),
-                $money->onGiftCards(),
+                [
+                    HeldKind::Deposit->value => $money->depositIn(),
+                    HeldKind::Layaway->value => $money->onLayaways(),
+                    HeldKind::GiftCard->value => $money->onGiftCards(),
+                ],
             ),
             $act->postedAt($slip),
             SlipParty::of($slip, null, $isOnAccount ? $this->house->money($account->balance) : null),

@@ -27,8 +27,8 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Coupons\UseCoupons;
-use Elmstone\Deposits\DepositAccount;
-use Elmstone\Deposits\DepositLedger;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\Layaway;
@@ -54,7 +54,7 @@ final class PostSale
         private readonly StockLedger $stock,
         private readonly Serials $serials,
         private readonly Ledger $ledger,
-        private readonly DepositLedger $deposits,
+        private readonly HeldLedger $deposits,
         private readonly HoldLayaway $hold,
         private readonly CompleteLayaway $complete,
         private readonly PostMoneyIn $moneyIn,
@@ -110,7 +110,7 @@ final class PostSale
     }
 
     /** @return int the id of the invoice, or of the receipt where nothing was sold */
-    private function post(Slip $slip, Act $act, ?HouseAccount $account, ?DepositAccount $held): int
+    private function post(Slip $slip, Act $act, ?HouseAccount $account, ?HeldAccount $held): int
     {
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $slip->location->assertOpenOn($slip->day());
@@ -189,7 +189,7 @@ final class PostSale
         Settlement $settlement,
         Act $act,
         ?HouseAccount $account,
-        ?DepositAccount $held,
+        ?HeldAccount $held,
     ): int {
         $slip = $reckoned->slip;
         $terms = $slip->charge === null ? null : $account?->terms();
@@ -254,7 +254,7 @@ final class PostSale
     }
 
     /** What was held for the customer, or stood on gift cards, and pays now. */
-    private function useHeld(int $document, ?DepositAccount $held, SettledPart $part, Slip $slip): void
+    private function useHeld(int $document, ?HeldAccount $held, SettledPart $part, Slip $slip): void
     {
         $this->moveCredits->use($document, $part->tenders, $slip);
 
@@ -264,7 +264,7 @@ final class PostSale
                 && $tender->tender->kind === TenderKind::DepositHeld
                 && $tender->tender->amount->isPositive()
             ) {
-                $this->deposits->take($held, $document, $tender->tender->amount->minor, $slip->day());
+                $this->deposits->take($held, $document, $tender->tender->amount, $slip->day());
             }
         }
     }

@@ -10,7 +10,7 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
-use Elmstone\GiftCards\GiftCards;
+use Elmstone\Held\Cards\GiftCards;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;

@@ -197,8 +197,10 @@ final readonly class ReckonedCounter
     /** The most of the deposits held that can still be used. */
     public function usableDeposit(): Money
     {
-        return $this->upTo($this->dueBeside(TenderKind::DepositHeld), $this->house->money($this->slip->deposits
-            ?->free() ?? 0));
+        return $this->upTo(
+            $this->dueBeside(TenderKind::DepositHeld),
+            $this->slip->deposits?->free() ?? $this->house->money(0),
+        );
     }
 
     /** The most of their store credit that can still be used. */

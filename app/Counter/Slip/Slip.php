@@ -19,8 +19,9 @@ use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
-use Elmstone\Deposits\DepositsHeld;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Plans\Plan;
@@ -28,7 +29,6 @@ use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
-use Elmstone\StoreCredit\StoreCreditAccount;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
@@ -114,7 +114,7 @@ final class Slip extends Model
     public ?AccountStanding $account = null;
 
     /** What is held for the customer in deposits; null: there is no customer. */
-    public ?DepositsHeld $deposits = null;
+    public ?KeptFor $deposits = null;
 
     /** @var array<int, Layaway> by id: those something is paid on */
     public array $paidOn = [];
@@ -123,7 +123,7 @@ final class Slip extends Model
     public int $storeCredit = 0;
 
     /** Their store credit, locked, while it is posted. */
-    public ?StoreCreditAccount $creditAccount = null;
+    public ?HeldAccount $creditAccount = null;
 
     /** @var array<string, GiftCard> by number: those on the slip */
     public array $giftCards = [];
@@ -307,15 +307,7 @@ final class Slip extends Model
             ),
             static fn (int $id): bool => $id !== 0,
         );
-        $back = $ids === []
-                ? []
-                : array_map(
-                    static fn (GiftCard $card): string => $card->code,
-                    GiftCard::query()
-                        ->whereIn('id', $ids)
-                        ->get(['id', 'code'])
-                        ->all(),
-                );
+        $back = $ids === [] ? [] : GiftCard::codes(array_values($ids));
 
         return array_values(
             array_unique(

@@ -6,10 +6,11 @@ namespace Elmstone\Counter\Slip;
 
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Books\Drafts\Party;
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Tax\TaxComponent;
-use Elmstone\Deposits\DepositsHeld;
+use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -38,7 +39,7 @@ final class SlipParty
         $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact', 'hold']);
         $account = HouseAccount::query()->where('customer_id', $customer)->first();
         $slip->account = $account === null ? null : $this->standing($account);
-        $slip->deposits = DepositsHeld::of($customer);
+        $slip->deposits = KeptFor::ofCustomer(HeldKind::Deposit, $customer);
         $parts = $slip->layawayParts();
         $slip->paidOn = $parts === []
                 ? []

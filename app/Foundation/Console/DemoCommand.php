@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Elmstone\Demo\DemoHouse;
-use Elmstone\GiftCards\GiftCard;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Paper\Outgoing;
 use Elmstone\Shop\Shop;
 use Elmstone\Support\ShopTime;

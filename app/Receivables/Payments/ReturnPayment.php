@@ -190,14 +190,7 @@ final class ReturnPayment
         $standing = $isOnAccount ? SpreadCredit::standing($paid->id) : new Collection;
         $discount = $this->house->money((int) $standing->sum('discount'));
         $amount = $this->house->money((int) $bounced->sum('amount'));
-        $entry = MoneyEntry::returned(
-            $amount,
-            $discount,
-            $fee,
-            $held['deposit'] ?? null,
-            $held['layaway'] ?? null,
-            $held['gift_cards'] ?? null,
-        );
+        $entry = MoneyEntry::returned($amount, $discount, $fee, $held);
         $account ??= $entry->onAccount()->isPositive()
             ? $this->accounts->claim($person, "{$paid->label} came back", $by)
             : null;
@@ -241,7 +234,7 @@ final class ReturnPayment
         }
 
         foreach ($this->others as $other) {
-            $other->takeBack($paid, $document, $held[$other->part()] ?? $this->house->money(0), $day);
+            $other->takeBack($paid, $document, $held[$other->kind()->value] ?? $this->house->money(0), $day);
         }
 
         return $document;
@@ -273,7 +266,7 @@ final class ReturnPayment
      * What of each part the bounced tenders had paid.
      *
      * @param  Collection<int, DocumentTender>  $bounced
-     * @return array<string, Money> account, deposit, layaway, gift_cards
+     * @return array<string, Money> by 'account' and kinds of held money
      */
     private function parts(Document $paid, Collection $bounced): array
     {
@@ -296,14 +289,15 @@ final class ReturnPayment
 
     /**
      * @param  array<string, Money>  $parts
-     * @return array<string, Money> what of each is still held
+     * @return array<string, Money> what of each kind is still held
      */
     private function held(Document $paid, array $parts): array
     {
         $held = [];
 
         foreach ($paid->purpose === Purpose::Payment ? $this->others : [] as $other) {
-            $held[$other->part()] = Money::min($parts[$other->part()] ?? $this->house->money(0), $other->room($paid));
+            $part = $parts[$other->kind()->value] ?? $this->house->money(0);
+            $held[$other->kind()->value] = Money::min($part, $other->room($paid));
         }
 
         return $held;

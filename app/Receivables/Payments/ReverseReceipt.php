@@ -10,6 +10,7 @@ use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;
@@ -107,7 +108,7 @@ final class ReverseReceipt
                 : $this->ledger->lock($receipt->customer_id);
 
         foreach ($this->others as $other) {
-            $other->part() !== 'layaway' || $this->back->lockGiftCards(Brought::ways($receipt));
+            $other->kind() !== HeldKind::Layaway || $this->back->lockGiftCards(Brought::ways($receipt));
             $other->lock($receipt);
         }
 
@@ -150,7 +151,7 @@ final class ReverseReceipt
         };
 
         foreach ($this->others as $other) {
-            $wanted = Money::sum($parts[$other->part()] ?? [], $this->house->currency());
+            $wanted = Money::sum($parts[$other->kind()->value] ?? [], $this->house->currency());
 
             if ($wanted->exceeds($other->room($receipt))) {
                 throw Refused::because(
@@ -215,9 +216,7 @@ final class ReverseReceipt
             MoneyEntry::receiptReversed(
                 $receipt->money($receipt->total),
                 $discount,
-                $parts['deposit'],
-                $parts['layaway'],
-                $parts['gift_cards'],
+                array_diff_key($parts, ['account' => 0]),
             ),
             PostedAt::till($till, $by->id, $day),
             new Party(
@@ -248,7 +247,7 @@ final class ReverseReceipt
         }
 
         foreach ($this->others as $other) {
-            $other->takeBack($receipt, $document, $parts[$other->part()] ?? $this->house->money(0), $day);
+            $other->takeBack($receipt, $document, $parts[$other->kind()->value] ?? $this->house->money(0), $day);
         }
 
         return $document;

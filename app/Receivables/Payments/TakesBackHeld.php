@@ -6,6 +6,7 @@ namespace Elmstone\Receivables\Payments;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 
 /**
@@ -14,8 +15,7 @@ use Elmstone\Core\Money\Money;
  */
 interface TakesBackHeld
 {
-    /** Which part of a receipt it holds: deposit, layaway or gift_cards. */
-    public function part(): string;
+    public function kind(): HeldKind;
 
     /** Before anything else is read. */
     public function lock(Document $receipt): void;

@@ -1,3 +1,4 @@
+@use('Elmstone\Books\HeldKind')
 @use('Elmstone\Core\Pricing\PriceRule')
 @use('Elmstone\Support\Show')
 @extends('layout')
@@ -152,7 +153,7 @@
             <p>Came back of it: @foreach($returned as $label => $amount)<a class="code"
                 href="{{ route('documents.show', $label) }}">{{ $label }}</a> {{ $money($amount) }}{{ $loop->last ? ''
                     : ', ' }}@endforeach</p></div>@endif
-            @if($customer !== null && $document->store_credit_change !== 0)<p>
+            @if($customer !== null && ! $document->held(HeldKind::StoreCredit)->isZero())<p>
             <a href="{{ route('store-credit.show', $customer->number) }}">Their store credit</a></p>@endif
             @if($canBeVoided)
                 <details class="mb-3"><summary>Posted by mistake: void it</summary>
@@ -175,7 +176,7 @@
             @endif
             @foreach($layaways as $label)<p><a href="{{ route('layaways.show', $label) }}">Layaway {{ $label }}</a></p>
             @endforeach
-            @if($customer !== null && $document->deposit_change !== 0)<p>
+            @if($customer !== null && ! $document->held(HeldKind::Deposit)->isZero())<p>
             <a href="{{ route('deposits.show', $customer->number) }}">Their deposits</a></p>@endif
             @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>
             @elseif($canBePlanned)@can('make-plans')<p>

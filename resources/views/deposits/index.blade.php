@@ -1,9 +1,9 @@
+@use('Elmstone\Books\HeldKind')
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Deposits')
 @section('main')
-@php($money = fn (int $minor): string => $minor === 0 ? '' : Show::money($house->money($minor)))
 <div class="page">
     @include('layaways.parts.nav')
     <div class="page-head"><h1>Money held</h1>
@@ -25,13 +25,15 @@
         <tbody>@foreach($liability->customers as $row)<tr><td>
         <a class="code" href="{{ route('deposits.show', $row->number) }}">{{ $row->number }}</a></td><td>
         <a class="plain" href="{{ route('deposits.show', $row->number) }}">{{ $row->name }}</a></td>
-        <td class="figure">{{ $money($row->deposits) }}</td><td class="figure">{{ $money($row->layaways) }}</td>
-        <td class="figure fw-bold">{{ $money($row->deposits + $row->layaways) }}</td></tr>@endforeach</tbody>
+        @php([$deposit, $layaway] = [$row->of(HeldKind::Deposit), $row->of(HeldKind::Layaway)])
+        <td class="figure">{{ $deposit }}</td><td class="figure">{{ $layaway }}</td>
+        <td class="figure fw-bold">{{ $house->money(0)->plus($deposit ?? $house->money(0))
+            ->plus($layaway ?? $house->money(0)) }}</td></tr>@endforeach</tbody>
+        @php([$deposits, $layaways] = [$liability->total(HeldKind::Deposit), $liability->total(HeldKind::Layaway)])
         <tfoot><tr class="total">
         <td colspan="2">{{ count($liability->customers) }} {{ count($liability->customers) === 1 ? 'customer'
-            : 'customers' }}</td><td class="figure">{{ $money($liability->deposits) }}</td>
-            <td class="figure">{{ $money($liability->layaways) }}</td>
-            <td class="figure">{{ $money($liability->deposits + $liability->layaways) }}</td></tr></tfoot>
+            : 'customers' }}</td><td class="figure">{{ $deposits }}</td><td class="figure">{{ $layaways }}</td>
+            <td class="figure">{{ $deposits->plus($layaways) }}</td></tr></tfoot>
     </table>
     @endif
 </div>

@@ -1,10 +1,10 @@
+@use('Elmstone\Held\Ledger\Movement')
 @use('Elmstone\Books\DocumentKind')
 @use('Elmstone\Books\Purpose')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Deposits of {$customer->name}")
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('layaways.parts.nav')
     <div class="page-head">
@@ -20,31 +20,26 @@
             Nothing was ever held for them. A deposit is taken at the counter: put the customer on a slip, then “Take a
                 deposit”.</p>
             @else
-            <table class="ruled">
-                <thead><tr><th>Date</th><th>Document</th><th>What</th><th class="figure">In</th>
-                <th class="figure">Out</th></tr></thead>
-                @foreach($entries as $entry)<tr>
-                <td class="nowrap">{{ Show::date(new DateTimeImmutable($entry->business_date)) }}</td><td>
-                <a class="code" href="{{ route('documents.show', $entry->label) }}">{{ $entry->label }}</a></td>
-                <td>{{ $entry->amount > 0 ? ($entry->purpose === 'kept_as_deposit' ? 'Kept from a layaway' : 'Deposit')
-                    : ($entry->purpose === 'paid_back' ? 'Paid back' : 'Used') }}{{ $entry->kept_for === '' ? ''
-                        : ", for {$entry->kept_for}" }} <span
-                            class="small soft">{{ $entry->amount > 0 && $entry->kept_for !== '' ? ''
-                                : $entry->note }}</span></td>
-                                <td class="figure">{{ $entry->amount > 0 ? $money($entry->amount) : '' }}</td>
-                                <td class="figure">{{ $entry->amount < 0 ? $money(-$entry->amount) : '' }}</td></tr>
-                                @endforeach
-            </table>
+            @include('held.entries', [
+                'in' => 'In',
+                'out' => 'Out',
+                'what' => fn ($entry): string => ($entry->amount->isPositive()
+                    ? ($entry->movement === Movement::Moved ? 'Kept from a layaway' : 'Deposit')
+                    : ($entry->movement === Movement::Back ? 'Paid back' : 'Used'))
+                    .($entry->kept_for === '' ? '' : ", for {$entry->kept_for}"),
+                'note' => fn ($entry): string => $entry->amount->isPositive() && $entry->kept_for !== ''
+                    ? '' : $entry->document->note,
+            ])
             @endif
         </div>
         <aside>
             <h2>Held now</h2>
             <table class="ruled">@foreach($held->parts as $keptFor => $amount)<tr>
-            <td>{{ $keptFor === '' ? 'Free' : "For {$keptFor}" }}</td><td class="figure">{{ $money($amount) }}</td></tr>
-            @endforeach<tr class="total"><td>In all</td><td class="figure">{{ $money($held->total()) }}</td></tr>
+            <td>{{ $keptFor === '' ? 'Free' : "For {$keptFor}" }}</td><td class="figure">{{ $amount }}</td></tr>
+            @endforeach<tr class="total"><td>In all</td><td class="figure">{{ $held->total() }}</td></tr>
             </table>
             @can('end-layaways')
-            @if($held->total() > 0)
+            @if($held->total()->isPositive())
                 <h2 class="mt-4">Pay back</h2>
                 <form method="post" action="{{ route('deposits.pay-back', $customer) }}" class="stack">
                 @csrf<input type="hidden" name="form" value="back"><input type="hidden" name="key" value="{{ $key }}">

@@ -1,8 +1,8 @@
+@use('Elmstone\Books\DocumentKind')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Gift card '.$card->masked())
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('returns.parts.nav')
     <div class="page-head"><h1>Gift card <span class="code">{{ $card->masked() }}</span></h1>
@@ -10,24 +10,22 @@
     @include('design.messages')
     <div class="split">
         <div>
-            <div class="card-worth"><span class="sum">{{ $money($card->balance) }}</span>
+            <div class="card-worth"><span class="sum">{{ $card->account->balance }}</span>
                 <span class="{{ $card->hindrance($today) === '' ? 'soft'
                     : ($card->blocked ? 'brick' : 'ochre') }}">{{ $card->hindrance($today) !== ''
                         ? $card->hindrance($today).'; what it is worth stays'
                             : ($card->expires_on === null ? 'good without end'
                                 : 'good until '.Show::date($card->expires_on)) }}</span></div>
-            <table class="ruled">
-                <thead><tr><th>Date</th><th>Document</th><th>What</th><th class="figure">On</th>
-                <th class="figure">Used</th></tr></thead>
-                @foreach($entries as $entry)<tr>
-                <td class="nowrap">{{ Show::date(new DateTimeImmutable($entry->business_date)) }}</td><td>
-                <a class="code" href="{{ route('documents.show', $entry->label) }}">{{ $entry->label }}</a></td>
-                <td>{{ $entry->amount < 0 ? 'Paid with it'
-                    : ($entry->kind === 'credit_note' ? 'Goods brought back' : ($loop->last ? 'Sold' : 'Topped up')) }}
-                    </td><td class="figure">{{ $entry->amount > 0 ? $money((int) $entry->amount) : '' }}</td>
-                    <td class="figure">{{ $entry->amount < 0 ? $money(-(int) $entry->amount) : '' }}</td></tr>
-                    @endforeach
-            </table>
+            @include('held.entries', [
+                'in' => 'On',
+                'out' => 'Used',
+                'what' => fn ($entry, bool $isFirst): string => match (true) {
+                    ! $entry->amount->isPositive() => 'Paid with it',
+                    $entry->document->kind === DocumentKind::CreditNote => 'Goods brought back',
+                    default => $isFirst ? 'Sold' : 'Topped up',
+                },
+                'note' => fn ($entry): string => '',
+            ])
             @if($card->changesMade->isNotEmpty())
                 <h2 class="mt-4">On record</h2>
                 <table class="ruled small">@foreach($card->changesMade as $change)<tr>

@@ -1,7 +1,7 @@
 @use('Elmstone\Core\Settlement\TenderKind')
 @use('Elmstone\Support\LadderPicture')
 @use('Elmstone\Support\Show')
-@use('Elmstone\Layaways\EntryKind')
+@use('Elmstone\Held\Ledger\Movement')
 @use('Elmstone\Layaways\LayawayState')
 @use('Elmstone\Layaways\NextStep')
 @use('Elmstone\MoneyOut\Plan')
@@ -81,12 +81,12 @@
                 </thead>
                 @foreach($layaway->entries as $entry)
                     <tr><td class="nowrap">{{ Show::date($entry->business_date) }}</td>
-                    <td>{{ $entry->kind->words() }}</td>
-                    <td class="small">{{ $entry->kind === EntryKind::Goods ? ''
+                    <td>{{ $entry->movement->words() }}</td>
+                    <td class="small">{{ $entry->movement === Movement::Used ? ''
                         : $entry->document->tenders->map(fn ($tender) => $tender->words())->unique()->implode(', ') }}
                         </td><td><a class="code"
                             href="{{ route('documents.show', $entry->document) }}">{{ $entry->document->label }}</a>
-                            </td><td class="figure">{{ $money($entry->amount) }}</td></tr>
+                            </td><td class="figure">{{ $entry->amount }}</td></tr>
                 @endforeach
             </table>
             @if($layaway->changesMade->isNotEmpty())

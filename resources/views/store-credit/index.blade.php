@@ -1,9 +1,9 @@
+@use('Elmstone\Books\HeldKind')
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Store credit')
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('returns.parts.nav')
     <div class="page-head"><h1>Store credit</h1>
@@ -17,17 +17,18 @@
             href="{{ route('store-credit.csv', ShopTime::isToday($day) ? []
                 : ['as_of' => $day->format('Y-m-d')]) }}">Save as CSV</a>@error('as_of')
                 <p class="complaint w-100">{{ $message }}</p>@enderror</form>
-    @if($rows === [])<p class="empty">No store credit was owed on that day.</p>
+    @if($liability->customers === [])<p class="empty">No store credit was owed on that day.</p>
     @else
     <table class="ruled">
         <thead><tr><th>Customer</th><th>Name</th><th class="figure">Store credit</th></tr></thead>
-        <tbody>@foreach($rows as $row)<tr><td>
+        <tbody>@foreach($liability->customers as $row)<tr><td>
         <a class="code" href="{{ route('store-credit.show', $row->number) }}">{{ $row->number }}</a></td><td>
         <a class="plain" href="{{ route('store-credit.show', $row->number) }}">{{ $row->name }}</a></td>
-        <td class="figure">{{ $money((int) $row->owed) }}</td></tr>@endforeach</tbody>
+        <td class="figure">{{ $row->of(HeldKind::StoreCredit) }}</td></tr>@endforeach</tbody>
         <tfoot><tr class="total">
-        <td colspan="2">{{ count($rows) }} {{ count($rows) === 1 ? 'customer' : 'customers' }}</td>
-        <td class="figure">{{ $money((int) array_sum(array_column($rows, 'owed'))) }}</td></tr></tfoot>
+        <td colspan="2">{{ count($liability->customers) }} {{ count($liability->customers) === 1 ? 'customer'
+            : 'customers' }}</td>
+        <td class="figure">{{ $liability->total(HeldKind::StoreCredit) }}</td></tr></tfoot>
     </table>
     @endif
 </div>

@@ -1,8 +1,7 @@
-@use('Elmstone\Support\Show')
+@use('Elmstone\Held\Ledger\Movement')
 @extends('layout')
 @section('title', "Store credit of {$customer->name}")
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('returns.parts.nav')
     <div class="page-head">
@@ -16,29 +15,23 @@
     <div class="split">
         <div>
             <div class="card-worth">
-            <span class="sum">{{ $money($held) }}</span><span
+            <span class="sum">{{ $held }}</span><span
                 class="soft">theirs to spend here; it does not run out</span></div>
             @if($entries->isEmpty())
             <p class="empty">They never had store credit. It comes with goods brought back, or from the office.</p>
             @else
-            <table class="ruled">
-                <thead><tr><th>Date</th><th>Document</th><th>What</th><th class="figure">Given</th>
-                <th class="figure">Used</th></tr></thead>
-                @foreach($entries as $entry)<tr>
-                <td class="nowrap">{{ Show::date(new DateTimeImmutable($entry->business_date)) }}</td><td>
-                <a class="code" href="{{ route('documents.show', $entry->label) }}">{{ $entry->label }}</a></td>
-                <td>{{ $entry->amount > 0 ? 'Credit'
-                    : ($entry->kind === 'refund' ? 'Paid out' : 'Paid with it') }} <span
-                        class="small soft">{{ $entry->note }}</span></td>
-                        <td class="figure">{{ $entry->amount > 0 ? $money((int) $entry->amount) : '' }}</td>
-                        <td class="figure">{{ $entry->amount < 0 ? $money(-(int) $entry->amount) : '' }}</td></tr>
-                        @endforeach
-            </table>
+            @include('held.entries', [
+                'in' => 'Given',
+                'out' => 'Used',
+                'what' => fn ($entry): string => $entry->amount->isPositive() ? 'Credit'
+                    : ($entry->movement === Movement::Back ? 'Paid out' : 'Paid with it'),
+                'note' => fn ($entry): string => $entry->document->note,
+            ])
             @endif
         </div>
         <aside>
             @can('give-credit')
-            @if($held > 0)
+            @if($held->isPositive())
                 <h2>Pay out</h2>
                 <form method="post" action="{{ route('store-credit.pay-out', $customer) }}" class="stack">
                 @csrf<input type="hidden" name="key" value="{{ $key }}">

@@ -135,7 +135,9 @@
         @if($complaint->on('charge'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif
-    @if($slip->deposits?->total() > 0)
+    @if($slip->deposits?->total()->isPositive())
+    @php([$held, $free] = [$slip->deposits->total(), $slip->deposits->free()])
+    @php($used = $house->money($slip->deposit_used ?? 0))
     <li>
         <div class="way"><kbd>H</kbd><label for="deposit_used">Deposit held</label>
             <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}"
@@ -143,13 +145,11 @@
                     placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString()
                         : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}"
                             value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
-        <p class="under mb-0">{{ Show::money($house->money($slip->deposits->total())) }}
-            held{{ match(true) { $slip->deposit_used === null => '',
-                $slip->deposit_used === $slip->deposits->total() => ', all of it',
-                    default => ', '.Show::money($house->money($slip->deposits->total() - $slip->deposit_used))
-                        .' stays' } }}@if($slip->deposits->total() !== $slip->deposits->free()); {{
-                Show::money($house->money($slip->deposits->total() - $slip->deposits->free())) }} of it is kept for
-            an order @endif</p>
+        <p class="under mb-0">{{ $held }} held{{ match(true) {
+            $slip->deposit_used === null => '',
+            $used->equals($held) => ', all of it',
+            default => ', '.Show::money($held->minus($used)).' stays',
+        } }}@unless($held->equals($free)); {{ $held->minus($free) }} of it is kept for an order @endunless</p>
         @if($complaint->on('deposit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
     @endif

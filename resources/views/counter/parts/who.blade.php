@@ -97,7 +97,7 @@
             @endif
         @endunless
         <div class="who-waiting">
-        @if($account?->credit->isPositive() || $slip->storeCredit > 0 || $slip->deposits?->total() > 0
+        @if($account?->credit->isPositive() || $slip->storeCredit > 0 || $slip->deposits?->total()->isPositive()
             || $waiting->isNotEmpty())
             <h2 class="band-name mt-3">Waiting for them</h2>
             <table class="ruled small waiting">
@@ -107,7 +107,7 @@
                 <td class="figure">{{ Show::money($house->money($slip->storeCredit)) }}</td></tr>@endif
                 @foreach($slip->deposits->parts as $keptFor => $held)<tr>
                 <td>{{ $keptFor === '' ? 'Deposit held' : "Deposit for {$keptFor}" }}</td>
-                <td class="figure">{{ Show::money($house->money($held)) }}</td></tr>@endforeach
+                <td class="figure">{{ $held }}</td></tr>@endforeach
                 @foreach($waiting as $layaway)
                     @php($isReady = $layaway->state->value === 'ready')
                     <tr><td><a href="{{ route('layaways.show', $layaway) }}">{{ $layaway->label }}</a>

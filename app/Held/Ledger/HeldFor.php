@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Held\Ledger;
+
+use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Money;
+
+/** What is held for one customer. */
+final readonly class HeldFor
+{
+    /** @param  array<string, Money>  $held by kind; what is nothing left out */
+    public function __construct(public int $number, public string $name, private array $held)
+    {
+    }
+
+    /** @return Money|null null: nothing */
+    public function of(HeldKind $kind): ?Money
+    {
+        return $this->held[$kind->value] ?? null;
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Held\Pages;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Held\Cards\CardsOwed;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Cards\GiftCards;
+use Elmstone\Held\Cards\LookAfterCards;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
+use Elmstone\Support\Http\AsOfRequest;
+use Elmstone\Support\ShopTime;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Gift cards: what is owed on them as of a day, what one is worth, and lost ones replaced. */
+final class GiftCardController
+{
+    public function __construct(private readonly House $house)
+    {
+    }
+
+    public function index(AsOfRequest $request): View
+    {
+        $day = $request->day();
+
+        return view('gift-cards.index', ['cards' => CardsOwed::on($day), 'day' => $day, 'house' => $this->house]);
+    }
+
+    public function csv(AsOfRequest $request): StreamedResponse
+    {
+        $day = $request->day();
+
+        return Csv::download(
+            "gift-cards-{$day->format('Y-m-d')}.csv",
+            ['card', 'issued', 'expires', 'balance', 'currency', 'as of'],
+            (function () use ($day): iterable {
+                foreach (CardsOwed::on($day)->cards as $row) {
+                    yield [
+                        substr((string) $row->code, -4),
+                        (string) $row->issued_on,
+                        (string) $row->expires_on,
+                        $this->house->money((int) $row->owed)->toString(),
+                        $this->house->currency()->code,
+                        $day->format('Y-m-d'),
+                    ];
+                }
+            })(),
+        );
+    }
+
+    /** What a card is worth, by its number. */
+    public function find(Request $request): RedirectResponse
+    {
+        return redirect()->route('gift-cards.show', GiftCards::named($request->string('code')->value()));
+    }
+
+    public function show(GiftCard $card): View
+    {
+        return view('gift-cards.show', [
+            'card' => $card->load('changesMade.staff'),
+            'entries' => HeldPage::entries($card->account),
+            'house' => $this->house,
+            'today' => ShopTime::today(),
+        ]);
+    }
+
+    public function block(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $blocks = ! $card->blocked;
+        $look->block($card, $blocks, $request->string('reason')->trim()->value(), $by);
+
+        return redirect()
+            ->route('gift-cards.show', $card)
+            ->with('done', $blocks ? 'The card is blocked. What it is worth stays.' : 'The card can be used again.');
+    }
+
+    public function replace(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $typed = $request->string('code')->trim()->value();
+        $code = $look->replace(
+            $card,
+            $typed === '' ? null : CardCode::of($typed),
+            $request->string('reason')->trim()->value(),
+            $by,
+        );
+
+        return redirect()
+            ->route('gift-cards.show', $card)
+            ->with(
+                'done',
+                "The new card’s number is {$code->grouped()}. Write it on the card now: it is not shown again.",
+            );
+    }
+
+    public function extend(
+        Request $request,
+        GiftCard $card,
+        LookAfterCards $look,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $typed = $request->string('until')->value();
+        $until = CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $typed)
+            : null;
+        $look->extend(
+            $card,
+            $until ?? throw Refused::because('bad_date', 'Type until when it is to be good.'),
+            $request->string('reason')->trim()->value(),
+            $by,
+        );
+
+        return redirect()->route('gift-cards.show', $card)->with('done', 'The card is extended.');
+    }
+}
