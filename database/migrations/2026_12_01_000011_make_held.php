@@ -17,7 +17,7 @@ return new class extends Migration
             $table->id();
             $table->string('kind', 20)->comment('deposit, gift_card, layaway, store_credit');
             $table->foreignId('customer_id')->nullable()->constrained()->comment('whose it is; null: the bearer’s');
-            $table->boolean('sole')->nullable()->comment('true: the customer’s only one of the kind; null: one of many');
+            $table->boolean('sole')->nullable()->comment('true: their only one of the kind; null: one of many');
             $table->bigInteger('balance')->default(0)->comment('kept under the row’s lock; proved against the entries');
             $table->unique(['kind', 'customer_id', 'sole']);
             $table->index(['kind', 'balance']);
