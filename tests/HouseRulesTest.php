@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests;
 
+use Elmstone\Books\Register;
 use PHPat\Selector\Selector;
 use PHPat\Selector\SelectorInterface;
 use PHPat\Test\Builder\Rule;
@@ -96,6 +97,23 @@ final class HouseRulesTest
                 )
                 ->because("in the core, {$part} stands on ".implode(', ', $below === [] ? ['nothing'] : $below));
         }
+    }
+
+    public function test_documents_are_written_by_the_books_only(): Rule
+    {
+        return PHPat::rule()
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('Elmstone'),
+                    Selector::Not(Selector::inNamespace('Elmstone\Books')),
+                    Selector::Not(Selector::inNamespace('Elmstone\Demo')),
+                    Selector::Not(Selector::inNamespace('Elmstone\Bench')),
+                    Selector::Not(Selector::inNamespace('Elmstone\Tests')),
+                ),
+            )
+            ->shouldNotDependOn()
+            ->classes(Selector::classname(Register::class))
+            ->because('whatever is posted is posted by Books::post');
     }
 
     public function test_the_core_knows_nothing_but_brick_math(): Rule

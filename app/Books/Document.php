@@ -28,7 +28,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $label
  * @property int $location_id
  * @property int $till_id
- * @property int $staff_id
+ * @property int $staff_id who rang it up
+ * @property int $seller_id whose sale it is
  * @property int|null $customer_id who it is for; null: a passer-by
  * @property CarbonImmutable $business_date
  * @property CarbonImmutable $posted_at
@@ -64,6 +65,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Location $location
  * @property-read Till $till
  * @property-read Staff $staff
+ * @property-read Staff $seller
  * @property-read Collection<int, DocumentLine> $lines
  * @property-read Collection<int, DocumentTax> $taxes
  * @property-read Collection<int, DocumentTender> $tenders
@@ -180,6 +182,12 @@ final class Document extends Model
 
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function seller(): BelongsTo
     {
         return $this->belongsTo(Staff::class);
     }

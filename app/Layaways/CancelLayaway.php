@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -12,7 +13,7 @@ use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
@@ -23,6 +24,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\MoneyOut\Gate;
@@ -53,7 +55,7 @@ final class CancelLayaway
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $deposits,
         private readonly Commitments $commitments,
@@ -92,25 +94,26 @@ final class CancelLayaway
             $by,
         );
 
-        return DB::transaction(function () use ($layawayId, $order, $till, $by, $subject): ?int {
+        /** @return array{Layaway, HeldAccount|null} */
+        $lock = function () use ($layawayId, $order, $by): array {
             $this->gate->lock($by);
             // Deposits are locked before layaways everywhere.
             $account = isset($order->back[TenderKind::DepositHeld->value])
                 ? $this->deposits->lock(HeldKind::Deposit, $this->customer($layawayId))
                 : null;
             $this->back->lockGiftCards(LayawayMoney::of($layawayId, $this->house->currency())->left);
-            $layaway = $this->ledger->lock($layawayId);
 
-            if ($layaway->state === LayawayState::Cancelled) {
-                return Document::query()->where('idempotency_key', self::key($layaway, 'back'))->value('id');
-            }
-
+            return [$this->ledger->lock($layawayId), $account];
+        };
+        /** @param  array{Layaway, HeldAccount|null}  $locked */
+        $write = function (array $locked) use ($order, $till, $by, $subject): Cancelled {
+            [$layaway, $account] = $locked;
             [$plan, $needs, $fee] = $this->decide($layaway, $order, $till, $by);
             $allowed = $this->back->allow($by, $order->approval, $needs);
             $this->stock->lock(LayawayGoods::moving($layaway));
             $this->commitments->release($layaway->id);
             $this->serials->setAside($layaway->id, []);
-            $this->register->reserve([DocumentKind::Adjustment, DocumentKind::Invoice, DocumentKind::Refund]);
+            $this->books->taking(DocumentKind::Adjustment, DocumentKind::Invoice, DocumentKind::Refund);
             $at = PostedAt::till($till, $by->id, ShopTime::today());
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
             $document = $this->payBack($layaway, $order, $plan, $at);
@@ -132,8 +135,23 @@ final class CancelLayaway
             $this->ledger->end($layaway, LayawayState::Cancelled, $at->day);
             $this->record($layaway, $order, $fee, $by);
 
-            return $document;
-        }, 3);
+            return new Cancelled($document);
+        };
+
+        return $this->books->post(
+            Posting::under(self::key($layaway, 'back'))
+                ->locking($lock)
+                ->unless(self::cancelled(...))
+                ->writing($write),
+        )->refund;
+    }
+
+    /** @param  array{Layaway, HeldAccount|null}  $locked */
+    private static function cancelled(array $locked): ?Cancelled
+    {
+        return $locked[0]->state === LayawayState::Cancelled
+            ? new Cancelled(Document::query()->where('idempotency_key', self::key($locked[0], 'back'))->value('id'))
+            : null;
     }
 
     private function customer(int $layaway): int
@@ -251,7 +269,7 @@ final class CancelLayaway
             [new DraftTender(Tender::of(TenderKind::LayawayMoney, $fee), $fee, $layaway->label ?? '')],
             "Layaway {$layaway->label}",
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->ledger->leave($layaway, $document, Movement::Fee, $fee, $at->day);
 
         return $document;
@@ -265,7 +283,7 @@ final class CancelLayaway
             return null;
         }
 
-        $document = $this->register->post(
+        $document = $this->books->document(
             $this->payments->draft(
                 DocumentKind::Refund,
                 MoneyEntry::paidBack(HeldKind::Layaway, $total),

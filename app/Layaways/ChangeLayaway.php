@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
+use Elmstone\Books\Posting;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
@@ -14,6 +16,7 @@ use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Shop\House;
@@ -37,6 +40,7 @@ final class ChangeLayaway
 {
     public function __construct(
         private readonly House $house,
+        private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $deposits,
         private readonly HoldLayaway $hold,
@@ -53,13 +57,19 @@ final class ChangeLayaway
      */
     public function lines(int $layawayId, int $version, array $changes, Till $till, Staff $by): Layaway
     {
-        return DB::transaction(function () use ($layawayId, $version, $changes, $till, $by): Layaway {
+        /** @return array{Layaway, HeldAccount} */
+        $lock = function () use ($layawayId): array {
             // Deposits are locked before layaways everywhere.
             $account = $this->deposits->lock(
                 HeldKind::Deposit,
                 (int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'),
             );
-            $layaway = $this->ledger->lock($layawayId);
+
+            return [$this->ledger->lock($layawayId), $account];
+        };
+        /** @param  array{Layaway, HeldAccount}  $locked */
+        $write = function (array $locked) use ($version, $changes, $till, $by): Layaway {
+            [$layaway, $account] = $locked;
             $this->assertSeen($layaway, $version);
             $layaway->load(['allLines.item', 'allInstalments', 'customer.type.priceLevel']);
             $this->lockGoods($layaway, $changes);
@@ -71,16 +81,16 @@ final class ChangeLayaway
                 throw Refused::because('nothing_left', 'Nothing would be left on it. Cancel the layaway instead.');
             }
 
-            $over = max(0, $layaway->held - $total);
+            $over = $layaway->account->balance->minus($this->house->money($total));
             $layaway->forceFill(['revision' => $layaway->revision + 1]);
             $this->hold->putLines($layaway, array_map(self::columns(...), $lines));
 
-            if ($over > 0) {
+            if ($over->isPositive()) {
                 $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
                 $this->keepAsDeposit->handle(
                     $layaway,
                     $account,
-                    $this->house->money($over),
+                    $over,
                     PostedAt::till($till, $by->id, ShopTime::today()),
                     $key,
                     "Paid over the new total of {$layaway->label}",
@@ -95,14 +105,21 @@ final class ChangeLayaway
                 $layaway,
                 $by,
                 $words
-                    .($over > 0
-                        ? '. '.Show::money($this->house->money($over)).' paid over it is kept as a deposit'
+                    .($over->isPositive()
+                        ? '. '.Show::money($over).' paid over it is kept as a deposit'
                         : ''),
                 $before,
             );
 
             return $layaway;
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under("layaway {$layawayId} at {$version}")
+                ->locking($lock)
+                ->unless(static fn (): ?Layaway => null)
+                ->writing($write),
+        );
     }
 
     /**

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Catalogue\Commitments;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
@@ -27,7 +28,6 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
-use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -37,7 +37,7 @@ final class CompleteLayaway
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly StockLedger $stock,
         private readonly Commitments $commitments,
@@ -52,23 +52,29 @@ final class CompleteLayaway
      */
     public function handle(int $layawayId, Till $till, Staff $by): int
     {
-        return DB::transaction(function () use ($layawayId, $till, $by): int {
+        $lock = function () use ($layawayId): Layaway {
             $layaway = $this->ledger->lock($layawayId);
             $layaway->document_id === null
                 && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
 
-            if ($layaway->document_id !== null) {
-                return $layaway->document_id;
-            }
-
+            return $layaway;
+        };
+        $write = function (Layaway $layaway) use ($till, $by): int {
             $document = $this->post($layaway, PostedAt::till($till, $by->id, ShopTime::today()));
             HandOver::write($document, $till, $by);
 
             return $document;
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under("layaway {$layawayId}")
+                ->locking($lock)
+                ->unless(static fn (Layaway $layaway): ?int => $layaway->document_id)
+                ->writing($write),
+        );
     }
 
-    /** Inside a transaction, the layaway and its goods locked. */
+    /** In a posting, the layaway and its goods locked. */
     public function post(Layaway $layaway, PostedAt $at): int
     {
         $layaway->loadMissing(['allLines.item', 'location', 'customer']);
@@ -85,7 +91,7 @@ final class CompleteLayaway
         $moves = $this->moves($layaway);
         $this->commitments->release($layaway->id);
         $this->stock->take($moves);
-        $document = $this->register->post($this->draft($layaway, $at));
+        $document = $this->books->document($this->draft($layaway, $at->soldBy($layaway->staff_id)));
         $this->stock->record(
             'sale',
             array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),

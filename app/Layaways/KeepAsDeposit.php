@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
@@ -19,7 +19,7 @@ use Elmstone\Receivables\Ledger\PaymentDraft;
 final class KeepAsDeposit
 {
     public function __construct(
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $deposits,
         private readonly PaymentDraft $payments,
@@ -34,7 +34,7 @@ final class KeepAsDeposit
         string $key,
         string $note,
     ): int {
-        $document = $this->register->post(
+        $document = $this->books->document(
             $this->payments->draft(
                 DocumentKind::Adjustment,
                 MoneyEntry::kept($amount),

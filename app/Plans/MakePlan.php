@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -42,7 +43,7 @@ final class MakePlan
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $payments,
         private readonly FeeDraft $fees,
@@ -61,15 +62,16 @@ final class MakePlan
             );
         }
 
-        return DB::transaction(function () use ($customer, $order, $till, $by, $on): Plan {
-            $account = $this->ledger->lock($customer);
-            $before = Plan::query()
-                ->where('document_id', Document::query()->where('idempotency_key', $order->key)->select('id'))
-                ->first();
+        $at = PostedAt::till($till, $by->id, $on ?? ShopTime::today());
 
-            return $before
-                ?? $this->make($account, $order, PostedAt::till($till, $by->id, $on ?? ShopTime::today()), $till, $by);
-        }, 3);
+        return $this->books->post(
+            Posting::under($order->key)
+                ->locking(fn (): HouseAccount => $this->ledger->lock($customer))
+                ->unless(static fn (): ?Plan => Plan::query()
+                    ->where('document_id', Document::query()->where('idempotency_key', $order->key)->select('id'))
+                    ->first())
+                ->writing(fn (HouseAccount $account): Plan => $this->make($account, $order, $at, $till, $by)),
+        );
     }
 
     private function make(HouseAccount $account, PlanOrder $order, PostedAt $at, Till $till, Staff $by): Plan
@@ -85,7 +87,7 @@ final class MakePlan
             $order->firstDue,
             $order->terms->rhythm,
         );
-        $this->register->reserve($charge->isZero() ? [] : [DocumentKind::Adjustment, DocumentKind::Invoice]);
+        $charge->isZero() || $this->books->taking(DocumentKind::Adjustment, DocumentKind::Invoice);
         $fee = $charge->isZero() ? null : $this->invoiceCharge($account, $charge, $item, $order, $at, $till);
         $document = $this->takeOver($account, $principal, $charge, $item, $fee, $order, $at, $by);
         $plan = Plan::query()->create([
@@ -145,7 +147,7 @@ final class MakePlan
             "For {$item->label} in parts",
             $item->document_id,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
 
         return $document;
@@ -170,7 +172,7 @@ final class MakePlan
             note: "{$item->label} is paid in {$order->terms->count} parts",
             refersTo: $item->document_id,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
         $parts = [$item->document_id => $principal->minor] + ($fee === null ? [] : [$fee => $charge->minor]);
         $this->ledger->allocate($account, $document, $parts, Setting::by($by, $at->day, $order->key, 'Payment plan'));
@@ -201,7 +203,7 @@ final class MakePlan
             );
         }
 
-        $ids = $this->register->postAll($drafts);
+        $ids = $this->books->documents($drafts);
         $this->ledger->enter(
             $account,
             array_map(static fn (int $id, $draft): LedgerEntry => new LedgerEntry($id, $draft), $ids, $drafts),

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\DiscountBack;
 use Elmstone\Core\Returns\AsItCame;
@@ -34,7 +34,7 @@ final class PlanGoesBack
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
     ) {
@@ -107,7 +107,7 @@ final class PlanGoesBack
             note: "{$plan->label}: charge let off, goods of {$invoice->label} came back",
             refersTo: $plan->document_id,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
         $this->lower($account, $document, $plan, $charge, $setting);
     }

@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Paper\HandOver;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Receivables\Ledger\PaymentDraft;
@@ -25,7 +27,6 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Settles a plan before its time: all that is open of it in one payment, less what the shop lets off of the charge that
@@ -37,7 +38,7 @@ final class SettlePlan
 
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
     ) {
@@ -57,14 +58,7 @@ final class SettlePlan
         Till $till,
         Staff $by,
     ): int {
-        return DB::transaction(function () use ($plan, $letOff, $way, $reference, $key, $till, $by): int {
-            $account = $this->ledger->lock($plan->customer_id);
-            $before = $this->register->before($key);
-
-            if (is_int($before)) {
-                return $before;
-            }
-
+        $write = function (HouseAccount $account) use ($plan, $letOff, $way, $reference, $key, $till, $by): int {
             $day = ShopTime::today();
             $till->location->assertOpenOn($day);
             $plan->load(['parts.item', 'customer']);
@@ -86,7 +80,7 @@ final class SettlePlan
                 $rounding,
                 note: "{$plan->label} settled early",
             );
-            $receipt = $this->register->post($draft);
+            $receipt = $this->books->document($draft);
             HandOver::write($receipt, $till, $by);
             $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
             $parts = $plan->parts
@@ -100,7 +94,13 @@ final class SettlePlan
             );
 
             return $receipt;
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under($key)
+                ->locking(fn (): HouseAccount => $this->ledger->lock($plan->customer_id))
+                ->writing($write),
+        );
     }
 
     private function assertFine(PlanStanding $standing, Money $letOff, TenderKind $way, string $reference): void

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentLine;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
@@ -39,7 +40,7 @@ final class TakeBackWriteOff
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly AverageCost $average,
         private readonly Serials $serials,
@@ -65,15 +66,7 @@ final class TakeBackWriteOff
         $key = Uuid::uuid5(Uuid::fromString($writeOff->idempotency_key), 'taken back')->toString();
         $writeOff->load('lines');
 
-        return DB::transaction(function () use ($writeOff, $reason, $key, $till, $by): int {
-            DB::table('documents')->where('id', $writeOff->id)->lockForUpdate()->value('id');
-            $this->lock($writeOff);
-            $before = $this->register->before($key);
-
-            if (is_int($before)) {
-                return $before;
-            }
-
+        $write = function () use ($writeOff, $reason, $key, $till, $by): int {
             $till->location->assertOpenOn(ShopTime::today());
             $moves = array_values(
                 $writeOff->lines
@@ -91,7 +84,7 @@ final class TakeBackWriteOff
             );
             $this->stock->take($moves);
             $at = PostedAt::till($till, $by->id)->of($writeOff->location_id);
-            $document = $this->register->post($this->draft($writeOff, $reason, $key, $at));
+            $document = $this->books->document($this->draft($writeOff, $reason, $key, $at));
             $this->stock->record(
                 'write_off',
                 array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves),
@@ -105,11 +98,16 @@ final class TakeBackWriteOff
             }
 
             return $document;
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under($key)->locking(fn () => $this->lock($writeOff))->writing($write),
+        );
     }
 
     private function lock(Document $writeOff): void
     {
+        DB::table('documents')->where('id', $writeOff->id)->lockForUpdate()->value('id');
         $moving = new GoodsMoving;
 
         foreach ($writeOff->lines as $line) {

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\Stock;
@@ -47,7 +48,7 @@ final class WriteOff
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly Serials $serials,
         private readonly HandBack $back,
@@ -81,15 +82,11 @@ final class WriteOff
                 && Serials::assertComplete($line->item->description, $line->quantity->toString(), $line->serials);
         }
 
-        return DB::transaction(function () use ($lines, $note, $key, $till, $by, $given): int {
+        $lock = function () use ($lines, $till, $by): void {
             $this->gate->lock($by);
             $this->lock($lines, $till->location_id);
-            $before = $this->register->before($key);
-
-            if (is_int($before)) {
-                return $before;
-            }
-
+        };
+        $write = function () use ($lines, $note, $key, $till, $by, $given): int {
             $till->location->assertOpenOn(ShopTime::today());
             $moves = array_map(
                 fn (WriteOffLine $line): StockMove => new StockMove(
@@ -103,7 +100,7 @@ final class WriteOff
             );
             $this->stock->take($moves);
             $allowed = $this->back->allow($by, $given, $this->needs($lines, $moves, $till, $by));
-            $document = $this->register->post($this->draft($lines, $note, $key, $till, $by));
+            $document = $this->books->document($this->draft($lines, $note, $key, $till, $by));
             $this->stock->record(
                 'write_off',
                 array_map(static fn (StockMove $move): array => [$move, ShopTime::today(), $document], $moves),
@@ -120,7 +117,9 @@ final class WriteOff
             $this->serials->sell($document, $serials);
 
             return $document;
-        }, 3);
+        };
+
+        return $this->books->post(Posting::under($key)->locking($lock)->writing($write));
     }
 
     /**

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Brick\Math\RoundingMode;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -19,7 +20,6 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Goods that come in, or are there when the shop begins: stock, average cost and journal by one document. Inventory is
@@ -31,7 +31,7 @@ final class BringIn
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly GoodsDraft $drafts,
     ) {
@@ -48,15 +48,18 @@ final class BringIn
     {
         self::assertSound($goods);
 
-        return DB::transaction(function () use ($goods, $purpose, $at, $key, $note): int {
-            $moving = new GoodsMoving;
-            array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
-            Location::query()->findOrFail($at->locationId)->assertOpenOn($at->day);
-            $this->stock->lock($moving);
-            $before = $this->register->before($key);
+        $moving = new GoodsMoving;
+        array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
 
-            return is_int($before) ? $before : $this->post($goods, $purpose, $at, $key, $note);
-        }, 3);
+        return $this->books->post(
+            Posting::under($key)
+                ->locking(fn (): array => $this->stock->lock($moving))
+                ->writing(function () use ($goods, $purpose, $at, $key, $note): int {
+                    Location::query()->findOrFail($at->locationId)->assertOpenOn($at->day);
+
+                    return $this->post($goods, $purpose, $at, $key, $note);
+                }),
+        );
     }
 
     /** @param  list<Incoming>  $goods */
@@ -106,7 +109,7 @@ final class BringIn
         }
 
         $this->stock->take($moves);
-        $document = $this->register->post($this->drafts->draft($purpose, [...$lines, ...$apart], $at, $key, $note));
+        $document = $this->books->document($this->drafts->draft($purpose, [...$lines, ...$apart], $at, $key, $note));
         $dated = static fn (StockMove $move): array => [$move, $at->day, $document];
         $this->stock->record($purpose === Purpose::OpeningStock ? 'opening' : 'delivery', array_map($dated, $moves));
         $this->stock->record('revaluation', array_map($dated, $corrections));

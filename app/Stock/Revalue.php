@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Stock;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Books;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -26,7 +26,7 @@ final class Revalue
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly GoodsDraft $drafts,
     ) {
@@ -56,7 +56,7 @@ final class Revalue
             return null;
         }
 
-        $document = $this->register->post(
+        $document = $this->books->document(
             $this->drafts->draft(Purpose::Revaluation, $lines, $at, $key, $note, $refersTo),
         );
         $this->stock->record(

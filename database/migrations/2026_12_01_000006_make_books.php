@@ -43,7 +43,8 @@ return new class extends Migration
             $table->string('label', 20)->charset('ascii');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('till_id')->constrained();
-            $table->foreignId('staff_id')->constrained('staff');
+            $table->foreignId('staff_id')->constrained('staff')->comment('who rang it up');
+            $table->foreignId('seller_id')->constrained('staff')->comment('whose sale it is');
             $table->foreignId('customer_id')->nullable()->constrained();
             $table->date('business_date');
             $table->dateTime('posted_at', 3);

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Register;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
 final class BooksTest extends FeatureCase
 {
+    use Accounts;
+
     public function test_a_posted_sale_stands_in_the_books_with_everything(): void
     {
         $this->add('10 x LH-1140', 'WA-0001');
@@ -105,6 +111,73 @@ final class BooksTest extends FeatureCase
                 $this->assertMatchesRegularExpression('/does not balance|balanced/', $refused->getMessage());
             }
         }
+    }
+
+    public function test_a_document_is_written_by_a_posting_only(): void
+    {
+        $this->expectExceptionMessage('none is under way');
+        app(Books::class)->documents([]); // @phpstan-ignore argument.type
+    }
+
+    public function test_a_posting_that_says_nothing_of_its_locks_or_acts_is_none(): void
+    {
+        $this->assertThrows(fn () => app(Books::class)->post(Posting::under('a')), LogicException::class);
+        $this->assertThrows(fn () => Posting::under(''), LogicException::class);
+        $this->assertThrows(
+            fn () => app(Books::class)->post(Posting::under('a')->locking(static fn (): bool => true)),
+            LogicException::class,
+        );
+    }
+
+    public function test_what_was_done_before_is_answered_under_the_locks_and_not_done_again(): void
+    {
+        $done = [];
+        $posting = Posting::under('a')
+            ->locking(function () use (&$done): string {
+                $done[] = 'locked';
+
+                return 'held';
+            })
+            ->unless(function (string $locked) use (&$done): string {
+                $done[] = "asked, {$locked}";
+
+                return 'as before';
+            })
+            ->writing(function (string $locked) use (&$done): string {
+                $done[] = 'written';
+
+                return 'anew';
+            });
+
+        $this->assertSame('as before', app(Books::class)->post($posting));
+        $this->assertSame(['locked', 'asked, held'], $done);
+    }
+
+    public function test_an_act_at_midnight_has_one_day(): void
+    {
+        $customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
+        $this->does('customer', ['customer' => $customer->id])->assertOk();
+        $this->add('LH-1140');
+        $this->does('deposit', ['deposit_in' => '20'])->assertOk();
+        $this->does('cash', ['cash' => '100'])->assertOk();
+        $asked = 0;
+        $posted = static fn (): Builder => DB::table('documents')->whereIn('kind', ['invoice', 'receipt']);
+        // Each time somebody asks the clock, a quarter of a second has gone by: midnight strikes while it is posted.
+        CarbonImmutable::setTestNow(function () use (&$asked): CarbonImmutable {
+            return CarbonImmutable::parse('2027-03-09 23:59:58', 'UTC')->addMilliseconds(250 * $asked++);
+        });
+        $this->does('post')->assertOk();
+        CarbonImmutable::setTestNow();
+
+        $this->assertGreaterThan(10, $asked);
+        $this->assertSame(
+            [2, 1, 1],
+            [
+                $posted()->count(),
+                $posted()->distinct()->count('business_date'),
+                $posted()->distinct()->count('posted_at'),
+            ],
+        );
     }
 
     public function test_documents_are_posted_in_a_transaction_only(): void

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -92,15 +93,19 @@ final class HeldKindsTest extends FeatureCase
 
     private function posted(DocumentKind $kind, MoneyEntry $entry, Money $cash): int
     {
-        return app(Register::class)->post(
-            app(PaymentDraft::class)->draft(
-                $kind,
-                $entry,
-                PostedAt::till(Till::query()->firstOrFail(), $this->staff('101')->id),
-                new Party($this->customer->id, $this->customer->name),
-                (string) Str::uuid(),
-                [new DraftTender(Tender::of(TenderKind::Cash, $cash), $cash)],
-            ),
+        $draft = app(PaymentDraft::class)->draft(
+            $kind,
+            $entry,
+            PostedAt::till(Till::query()->firstOrFail(), $this->staff('101')->id),
+            new Party($this->customer->id, $this->customer->name),
+            (string) Str::uuid(),
+            [new DraftTender(Tender::of(TenderKind::Cash, $cash), $cash)],
+        );
+
+        return app(Books::class)->post(
+            Posting::under($draft->key)
+                ->locking(static fn (): bool => true)
+                ->writing(static fn (): int => app(Books::class)->document($draft)),
         );
     }
 

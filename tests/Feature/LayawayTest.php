@@ -113,6 +113,22 @@ final class LayawayTest extends FeatureCase
         );
     }
 
+    public function test_the_invoice_says_who_rang_it_up_and_whose_sale_it_is(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $this->as('201');
+        $this->payOn($layaway, '186.12');
+        $this->does("layaways/{$layaway->label}/leaves", ['leaves' => '1'])->assertOk();
+        $this->does('post')->assertOk();
+        $invoice = Document::query()->where('kind', 'invoice')->sole();
+
+        $this->assertSame(
+            ['201', '101'],
+            [(string) $invoice->staff->number, (string) $invoice->seller->number],
+        );
+        $this->get("/documents/{$invoice->label}")->assertOk()->assertSee('Sale of');
+    }
+
     public function test_the_last_payment_asks_whether_the_goods_leave(): void
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');

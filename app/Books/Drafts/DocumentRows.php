@@ -43,6 +43,7 @@ final readonly class DocumentRows
             'location_id' => $draft->at->locationId,
             'till_id' => $draft->at->tillId,
             'staff_id' => $draft->at->staffId,
+            'seller_id' => $draft->at->sellerId,
             'business_date' => $draft->at->day->format('Y-m-d'),
             'posted_at' => $draft->at->moment->format('Y-m-d H:i:s.v'),
             'customer_id' => $draft->party->customerId,

@@ -9,7 +9,10 @@ use Elmstone\Books\Document;
 use Elmstone\Shop\Till;
 use Elmstone\Support\ShopTime;
 
-/** Where, when and by whom something is posted: location and till, who rang it up, the business date, the moment. */
+/**
+ * Where, when and by whom something is posted: location and till, who rang it up and whose sale it is, the business
+ * date, the moment.
+ */
 final readonly class PostedAt
 {
     private function __construct(
@@ -18,6 +21,7 @@ final readonly class PostedAt
         public int $staffId,
         public CarbonImmutable $day,
         public CarbonImmutable $moment,
+        public int $sellerId,
     ) {
     }
 
@@ -36,6 +40,7 @@ final readonly class PostedAt
             $staffId,
             ($day ?? ShopTime::dayOf($moment))->startOfDay(),
             $moment,
+            $staffId,
         );
     }
 
@@ -48,18 +53,25 @@ final readonly class PostedAt
             $document->staff_id,
             $document->business_date,
             $document->posted_at,
+            $document->seller_id,
         );
     }
 
     /** The same, of goods or an agreement that belong to another location. */
     public function of(int $locationId): self
     {
-        return new self($locationId, $this->tillId, $this->staffId, $this->day, $this->moment);
+        return new self($locationId, $this->tillId, $this->staffId, $this->day, $this->moment, $this->sellerId);
     }
 
     /** The same at another moment. */
     public function at(CarbonImmutable $moment): self
     {
-        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $moment);
+        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $moment, $this->sellerId);
+    }
+
+    /** The same, where it is the sale of another than who rings it up. */
+    public function soldBy(int $seller): self
+    {
+        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $this->moment, $seller);
     }
 }

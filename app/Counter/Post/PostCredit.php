@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Post;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
@@ -13,7 +14,6 @@ use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -57,7 +57,7 @@ final class PostCredit
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly AverageCost $average,
         private readonly Serials $serials,
@@ -110,7 +110,7 @@ final class PostCredit
             && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
         $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
         $this->stock->take($moves);
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->stock->record(
             'return',
             array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),

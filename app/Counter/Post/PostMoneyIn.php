@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Counter\Parts\TowardsAccount;
@@ -37,7 +37,7 @@ final class PostMoneyIn
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly HeldLedger $deposits,
         private readonly LayawayLedger $layaways,
@@ -61,7 +61,7 @@ final class PostMoneyIn
         $slip = $reckoned->slip;
         $towards = $account === null ? null : TowardsAccount::of($slip, $this->house);
         $draft = $this->draft($reckoned, $settlement, $act, $account, $towards?->spread->discount());
-        $receipt = $this->register->post($draft);
+        $receipt = $this->books->document($draft);
 
         if ($account !== null && $towards !== null) {
             [$items, $spread] = [$towards->items, $towards->spread];

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Post;
 
 use Closure;
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Catalogue\Serials;
@@ -37,7 +38,6 @@ use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of
@@ -50,7 +50,7 @@ final class PostSale
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly Serials $serials,
         private readonly Ledger $ledger,
@@ -72,25 +72,34 @@ final class PostSale
      */
     public function handle(string $slipKey, Act $act, ?Closure $also = null): PostedSale
     {
-        return DB::transaction(function () use ($slipKey, $act, $also): PostedSale {
+        $lock = function () use ($slipKey, $act): LockedSlip {
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
                 ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
 
             if ($slip->document_id !== null) {
-                return new PostedSale($slip->document_id, already: true);
+                return new LockedSlip($slip, null, null);
             }
 
             $this->assertAsSeen($slip, $act);
-            $locked = $this->lock->handle($slip, $act);
-            $document = $this->post($slip, $act, $locked->account, $locked->held);
-            FinishSale::write($document, $act);
 
-            if ($also !== null) {
-                $also($slip);
-            }
+            return $this->lock->handle($slip, $act);
+        };
+        $write = function (LockedSlip $locked) use ($act, $also): PostedSale {
+            $document = $this->post($locked->slip, $act, $locked->account, $locked->held);
+            FinishSale::write($document, $act);
+            $also === null || $also($locked->slip);
 
             return new PostedSale($document, already: false);
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under($slipKey)
+                ->locking($lock)
+                ->unless(static fn (LockedSlip $locked): ?PostedSale => $locked->slip->document_id === null
+                    ? null
+                    : new PostedSale($locked->slip->document_id, already: true))
+                ->writing($write),
+        );
     }
 
     private function assertAsSeen(Slip $slip, Act $act): void
@@ -121,7 +130,7 @@ final class PostSale
 
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
         $made = $slip->hold === null ? null : $this->setAside($reckoned);
-        $this->register->reserve($this->kinds($reckoned, $made));
+        $this->books->taking(...$this->kinds($reckoned, $made));
         $sale = $slip->lines->isEmpty() || $made !== null
                 ? null
                 : $this->sale($reckoned, $settlement, $act, $account, $held);
@@ -203,7 +212,7 @@ final class PostSale
         $this->assertNothingPromised($reckoned, $moves);
         $part = SettledSlip::sale($reckoned, $settlement);
         $sale = $draft->document($part, $act->postedAt($slip));
-        $document = $this->register->post($sale);
+        $document = $this->books->document($sale);
         $this->stock->record(
             'sale',
             array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),

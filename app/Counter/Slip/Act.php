@@ -36,10 +36,10 @@ final readonly class Act
             ?? throw Refused::because('approval_missing', 'Type the approver’s staff number, PIN and the reason.');
     }
 
-    /** Where, when and by whom a slip is posted by it: at the slip's own location, on its day. */
+    /** Where, when and by whom a slip is posted by it: at the slip's own location, on its day. Asked once. */
     public function postedAt(Slip $slip): PostedAt
     {
-        return PostedAt::till($this->till, $this->by->id, $slip->business_date)->of($slip->location_id);
+        return $slip->postedAt ??= PostedAt::till($this->till, $this->by->id, $slip->day())->of($slip->location_id);
     }
 
     /** The same, with an approval that was given. */

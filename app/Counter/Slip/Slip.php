@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Slip;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\PriceTerms;
@@ -106,6 +107,12 @@ final class Slip extends Model
      * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
      */
     public ?ReckonedCounter $reckoned = null;
+
+    /** Where, when and by whom it is posted; null: it is not yet. */
+    public ?PostedAt $postedAt = null;
+
+    /** The day it was read on: at the turn of midnight, too, an act has one. */
+    private ?CarbonImmutable $today = null;
 
     /** Who stands at the till with it; null: who began it. */
     public ?Staff $by = null;
@@ -358,7 +365,7 @@ final class Slip extends Model
     /** The day it would be posted on. */
     public function day(): CarbonImmutable
     {
-        return $this->business_date ?? ShopTime::today();
+        return $this->business_date ?? ($this->today ??= ShopTime::today());
     }
 
     public function isBackdated(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Held\PayOut;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -11,7 +12,7 @@ use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -32,7 +33,6 @@ use Elmstone\Staff\Approvals\Limits;
 use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Pays out what is held for a customer, or part of it: a deposit by the way it came in, by another only where somebody
@@ -42,7 +42,7 @@ final class PayOutHeld
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly HeldLedger $ledger,
         private readonly PaymentDraft $drafts,
         private readonly DepositMoney $money,
@@ -74,25 +74,34 @@ final class PayOutHeld
             $by,
         );
 
-        return DB::transaction(fn (): int => $this->post($order, $subject, $till, $by), 3);
+        return $this->books->post(
+            Posting::under($order->key)
+                ->locking(fn (): HeldAccount => $this->lock($order, $by))
+                ->writing(fn (HeldAccount $account): int => $this->post($account, $order, $subject, $till, $by)),
+        );
     }
 
-    private function post(PayOutOrder $order, CardSubject $subject, Till $till, Staff $by): int
+    private function lock(PayOutOrder $order, Staff $by): HeldAccount
     {
         $this->gate->lock($by);
         $account = $this->ledger->lock($order->kind, $order->customer->id);
-        $before = $this->register->before($order->key);
-
-        if (is_int($before)) {
-            return $before;
-        }
-
         $this->back->lockGiftCards($this->brought($order));
+
+        return $account;
+    }
+
+    private function post(
+        HeldAccount $account,
+        PayOutOrder $order,
+        CardSubject $subject,
+        Till $till,
+        Staff $by,
+    ): int {
         [$plan, $needs] = $this->decide($account, $order, $till, $by);
         $allowed = $this->back->allow($by, $order->given, $needs);
         [$tenders, , $rounding] = $this->back->tenders($plan, $order->reference);
         $day = ShopTime::today();
-        $refund = $this->register->post(
+        $refund = $this->books->document(
             $this->drafts->draft(
                 DocumentKind::Refund,
                 MoneyEntry::paidBack($order->kind, $order->amount),

@@ -78,7 +78,7 @@ final class PostBankFile
     private function post(BankEntry $entry, HouseAccount $account, Till $till, Staff $by): int
     {
         try {
-            $receipt = $this->take->post(
+            $receipt = $this->take->on(
                 $account,
                 $this->order($entry, BankDay::of($entry->booked_on, $till->location)),
                 $till,

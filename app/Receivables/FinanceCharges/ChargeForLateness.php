@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\FinanceCharges;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
-use Elmstone\Books\Register;
+use Elmstone\Books\Posting;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\FinanceCharge;
@@ -35,7 +36,7 @@ final class ChargeForLateness
     public function __construct(
         private readonly House $house,
         private readonly AsOf $asOf,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
     ) {
@@ -84,17 +85,15 @@ final class ChargeForLateness
         $this->rate();
         $till->location->assertOpenOn($day);
 
-        return DB::transaction(function () use ($customer, $day, $till, $by): bool {
-            $account = $this->ledger->lock($customer);
+        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "finance-charge-{$customer}-{$day->format('Y-m')}")->toString();
+        $isCharged = fn (): bool => DB::table('finance_charges')
+            ->where('month', $day->format('Y-m'))
+            ->where('customer_id', $customer)
+            ->exists();
+        $write = function (HouseAccount $account) use ($customer, $day, $till, $by, $key): bool {
             $charge = $this->reckon($account, $day);
 
-            if (
-                ! $charge->amount->isPositive()
-                || DB::table('finance_charges')
-                    ->where('month', $day->format('Y-m'))
-                    ->where('customer_id', $customer)
-                    ->exists()
-            ) {
+            if (! $charge->amount->isPositive()) {
                 return false;
             }
 
@@ -109,10 +108,10 @@ final class ChargeForLateness
                     terms: $account->terms()->words(),
                     balanceBefore: $this->house->money($account->balance),
                 ),
-                Uuid::uuid5(Uuid::NAMESPACE_OID, "finance-charge-{$customer}-{$day->format('Y-m')}")->toString(),
+                $key,
                 note: 'On '.implode(', ', array_slice(array_keys($charge->perItem), 0, 12)),
             );
-            $document = $this->register->post($draft);
+            $document = $this->books->document($draft);
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
             DB::table('finance_charges')->insert([
                 'month' => $day->format('Y-m'),
@@ -121,7 +120,14 @@ final class ChargeForLateness
             ]);
 
             return true;
-        }, 3);
+        };
+
+        return $this->books->post(
+            Posting::under($key)
+                ->locking(fn (): HouseAccount => $this->ledger->lock($customer))
+                ->unless(static fn (): ?bool => $isCharged() ? false : null)
+                ->writing($write),
+        );
     }
 
     private function reckon(HouseAccount $account, CarbonImmutable $day): FinanceCharge

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Payments;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -24,6 +25,7 @@ use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\Said;
 use Elmstone\Paper\HandOver;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
@@ -37,7 +39,6 @@ use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Pays out what of a credit or payment on an account is not used: a payment by the way it came in, by another only
@@ -47,7 +48,7 @@ final class PayOutCredit
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
         private readonly HandBack $back,
@@ -90,18 +91,16 @@ final class PayOutCredit
             $by,
         );
 
-        return DB::transaction(function () use (
-            $customer, $credit, $amount, $reference, $reason, $key, $till, $by, $given, $subject, $decide,
-        ): int {
+        $lock = function () use ($customer, $credit, $by): HouseAccount {
             $this->gate->lock($by);
             $account = $this->ledger->lock($customer->id);
-            $before = $this->register->before($key);
-
-            if (is_int($before)) {
-                return $before;
-            }
-
             $this->back->lockGiftCards(Brought::ways(Document::query()->with('tenders')->findOrFail($credit)));
+
+            return $account;
+        };
+        $write = function (HouseAccount $account) use (
+            $customer, $credit, $amount, $reference, $reason, $key, $till, $by, $given, $subject, $decide,
+        ): int {
             [$plan, $needs] = $decide();
             $allowed = $this->back->allow($by, $given, $needs);
             [$tenders, , $rounding] = $this->back->tenders($plan, $reference);
@@ -117,7 +116,7 @@ final class PayOutCredit
                 note: mb_substr($reason, 0, 255),
                 refersTo: $credit,
             );
-            $refund = $this->register->post($draft);
+            $refund = $this->books->document($draft);
             $this->back->posted($subject, $plan, $refund);
             DocumentApprovals::keep($refund, $allowed);
             HandOver::write($refund, $till, $by);
@@ -130,7 +129,9 @@ final class PayOutCredit
             );
 
             return $refund;
-        }, 3);
+        };
+
+        return $this->books->post(Posting::under($key)->locking($lock)->writing($write));
     }
 
     /** @return array{Plan, list<Need>} what goes out by which ways, and who must allow it; the account locked */

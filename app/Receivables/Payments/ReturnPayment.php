@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Payments;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\DocumentTender;
@@ -12,8 +13,8 @@ use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
@@ -34,7 +35,6 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
 
 /**
  * A cheque bounced, or the bank or the card's issuer took money back: what it paid is owed again, and a fee may be
@@ -49,7 +49,7 @@ final class ReturnPayment
     /** @param  iterable<TakesBackHeld>  $others */
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
         private readonly ManageAccount $accounts,
@@ -91,30 +91,27 @@ final class ReturnPayment
             );
         $person = Customer::query()->findOrFail($customer);
 
-        return DB::transaction(function () use ($person, $paid, $fee, $reason, $day, $key, $till, $by, $which): int {
+        $lock = function () use ($person, $paid): ?HouseAccount {
             $account = $this->ledger->lockIfAny($person->id);
 
             foreach ($this->others as $other) {
                 $other->lock($paid);
             }
 
-            $before = $this->register->before($key);
-
-            if (is_int($before)) {
-                return $before;
-            }
-
+            return $account;
+        };
+        $write = function (?HouseAccount $account) use (
+            $person, $paid, $fee, $reason, $day, $key, $till, $by, $which,
+        ): int {
             $till->location->assertOpenOn($day);
             $this->assertReturnable($paid, $fee, $reason, $day);
 
             return $this->post(
-                $account,
-                $person,
-                $paid,
-                $this->bounced($paid, $which),
-                $fee, $reason, $day, $key, $till, $by,
+                $account, $person, $paid, $this->bounced($paid, $which), $fee, $reason, $day, $key, $till, $by,
             );
-        }, 3);
+        };
+
+        return $this->books->post(Posting::under($key)->locking($lock)->writing($write));
     }
 
     public static function isPayment(Document $paid): bool
@@ -225,7 +222,7 @@ final class ReturnPayment
             note: mb_substr($reason, 0, 255),
             refersTo: $paid->id,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
 
         if ($account !== null) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);

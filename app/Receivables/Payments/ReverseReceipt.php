@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Payments;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
@@ -11,8 +12,8 @@ use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
@@ -39,7 +40,6 @@ use Elmstone\Staff\Approvals\Limits;
 use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
-use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -52,7 +52,7 @@ final class ReverseReceipt
     /** @param  iterable<TakesBackHeld>  $others */
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
         private readonly HandBack $back,
@@ -85,20 +85,21 @@ final class ReverseReceipt
             $by,
         );
 
-        return DB::transaction(function () use ($receipt, $reason, $key, $till, $by, $given, $subject, $decide): int {
+        $lock = function () use ($receipt, $by): ?HouseAccount {
             $this->gate->lock($by);
-            $account = $this->lock($receipt);
-            $before = $this->register->before($key);
 
-            if (is_int($before)) {
-                return $before;
-            }
-
+            return $this->lock($receipt);
+        };
+        $write = function (?HouseAccount $account) use (
+            $receipt, $reason, $key, $till, $by, $given, $subject, $decide,
+        ): int {
             [$plan, $needs] = $decide();
             $allowed = $this->back->allow($by, $given, $needs);
 
             return $this->post($account, $receipt, $plan, $reason, $key, $till, $by, $subject, $allowed);
-        }, 3);
+        };
+
+        return $this->books->post(Posting::under($key)->locking($lock)->writing($write));
     }
 
     private function lock(Document $receipt): ?HouseAccount
@@ -231,7 +232,7 @@ final class ReverseReceipt
             note: mb_substr($reason, 0, 255),
             refersTo: $receipt->id,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->back->posted($subject, $plan, $document);
         DocumentApprovals::keep($document, $allowed);
         HandOver::write($document, $till, $by);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Payments;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -29,6 +31,7 @@ use Illuminate\Support\Facades\DB;
 final class SpreadCredit
 {
     public function __construct(
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly House $house,
         private readonly TakeDiscountBack $discounts,
@@ -48,13 +51,7 @@ final class SpreadCredit
         Staff $by,
         Till $till,
     ): void {
-        DB::transaction(function () use ($credit, $wanted, $reason, $act, $by, $till): void {
-            $account = $this->ledger->lock($credit->customer_id);
-
-            if (AllocationRecord::query()->where('act', $act)->exists()) {
-                return;
-            }
-
+        $write = function (HouseAccount $account) use ($credit, $wanted, $reason, $act, $by, $till): bool {
             $credit = OpenItemRecord::query()->findOrFail($credit->document_id);
 
             if ($credit->kind !== ItemKind::Credit) {
@@ -68,7 +65,16 @@ final class SpreadCredit
                 Setting::by($by, ShopTime::today(), $act, $reason),
                 PostedAt::till($till, $by->id, ShopTime::today()),
             );
-        }, 3);
+
+            return true;
+        };
+
+        $this->books->post(
+            Posting::under($act)
+                ->locking(fn (): HouseAccount => $this->ledger->lock($credit->customer_id))
+                ->unless(static fn (): ?bool => AllocationRecord::query()->where('act', $act)->exists() ? true : null)
+                ->writing($write),
+        );
     }
 
     /** @param  array<string, Money>  $wanted */

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Payments;
 
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\DiscountBack;
 use Elmstone\Customers\Customer;
@@ -32,7 +32,7 @@ final class TakeDiscountBack
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
     ) {
@@ -69,7 +69,7 @@ final class TakeDiscountBack
             note: "Settlement discount on {$about->label}",
             refersTo: $of,
         );
-        $document = $this->register->post($draft);
+        $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
         $this->ledger->allocate($account, $credit, [$document => $discount->minor], $setting);
     }

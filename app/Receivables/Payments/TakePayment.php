@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Payments;
 
+use Closure;
+use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
-use Elmstone\Books\Register;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
@@ -27,7 +29,6 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Posts a payment on account that came to the office, and spreads it over what is open. The same key answers with the
@@ -37,7 +38,7 @@ final class TakePayment
 {
     public function __construct(
         private readonly House $house,
-        private readonly Register $register,
+        private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
     ) {
@@ -51,21 +52,27 @@ final class TakePayment
      */
     public function handle(PaymentOrder $order, Till $till, Staff $by): int
     {
-        return DB::transaction(
-            fn (): int => $this->post($this->ledger->lock($order->customerId), $order, $till, $by),
-            3,
+        return $this->under(fn (): HouseAccount => $this->ledger->lock($order->customerId), $order, $till, $by);
+    }
+
+    /** The same, where the account is locked already. */
+    public function on(HouseAccount $locked, PaymentOrder $order, Till $till, Staff $by): int
+    {
+        return $this->under(static fn (): HouseAccount => $locked, $order, $till, $by);
+    }
+
+    /** @param  Closure(): HouseAccount  $lock */
+    private function under(Closure $lock, PaymentOrder $order, Till $till, Staff $by): int
+    {
+        return $this->books->post(
+            Posting::under($order->key)
+                ->locking($lock)
+                ->writing(fn (HouseAccount $account): int => $this->post($account, $order, $till, $by)),
         );
     }
 
-    /** Inside a transaction, the account locked. */
-    public function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
+    private function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
     {
-        $before = $this->register->before($order->key);
-
-        if (is_int($before)) {
-            return $before;
-        }
-
         $this->assertFine($order, $till);
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
         $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread(
@@ -85,7 +92,7 @@ final class TakePayment
             [new DraftTender(Tender::of($order->kind, $order->amount), $order->amount, $order->reference)],
             note: $order->note,
         );
-        $receipt = $this->register->post($draft);
+        $receipt = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
         $this->ledger->allocate(
             $account,
