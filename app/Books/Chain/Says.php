@@ -18,9 +18,10 @@ final class Says
     private const HEAD = [
         'kind', 'purpose', 'number', 'label', 'location_id', 'till_id', 'staff_id', 'seller_id', 'business_date',
         'posted_at', 'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name',
-        'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total',
-        'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job', 'buyer', 'exemption',
-        'due_date', 'terms', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
+        'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net',
+        'tax_total', 'total', 'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job',
+        'buyer', 'exemption', 'due_date', 'terms', 'on_account', 'balance_before', 'settlement_discount', 'fee',
+        'refers_to_id',
     ];
 
     /**
@@ -88,11 +89,11 @@ final class Says
     /** Columns of whole numbers; the others are texts as they stand. */
     private const WHOLE = [
         'number', 'location_id', 'till_id', 'staff_id', 'seller_id', 'customer_id', 'tax_included',
-        'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total', 'cash_rounding', 'change_given',
-        'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id', 'position', 'item_id',
-        'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross', 'line_discount', 'cost',
-        'origin_document_id', 'origin_position', 'amount', 'base', 'given', 'least_spend', 'alone', 'taken', 'debit',
-        'credit', 'value', 'account_id', 'asked_by', 'approved_by',
+        'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total',
+        'cash_rounding', 'change_given', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
+        'position', 'item_id', 'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross',
+        'line_discount', 'cost', 'origin_document_id', 'origin_position', 'amount', 'base', 'given', 'least_spend',
+        'alone', 'taken', 'debit', 'credit', 'value', 'account_id', 'asked_by', 'approved_by',
     ];
 
     /** Tables whose rows cannot be added to a document that is sealed. */
