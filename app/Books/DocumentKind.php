@@ -38,6 +38,12 @@ enum DocumentKind: string
         };
     }
 
+    /** Whether there is somebody on the other side of it: who is not named then is a passer-by. */
+    public function isWithSomebody(): bool
+    {
+        return ! in_array($this, [self::Adjustment, self::GoodsIn], true);
+    }
+
     /** "INV-024871" */
     public function label(int $number): string
     {

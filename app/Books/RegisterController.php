@@ -9,7 +9,6 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Csv;
 use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\DB;
@@ -21,13 +20,15 @@ final class RegisterController
 {
     public function index(RegisterRequest $request, House $house): View
     {
-        $query = $request->documents();
+        $documents = $request
+            ->documents()
+            ->with(['staff', 'tenders', 'location'])
+            ->simplePaginate(40)
+            ->withQueryString();
 
         return view('books.index', [
-            'documents' => $query
-                ->with(['staff', 'tenders', 'location'])
-                ->simplePaginate(40)
-                ->withQueryString(),
+            'documents' => $documents,
+            'report' => DocumentList::of($documents->items()),
             'filters' => $request->filters(),
             'staff' => Staff::query()
                 ->orderBy('name')
@@ -42,41 +43,12 @@ final class RegisterController
 
     public function csv(RegisterRequest $request): StreamedResponse
     {
-        $head = [
-            'number', 'kind', 'date', 'posted', 'location', 'till', 'clerk', 'customer', 'net', 'tax', 'total',
-            'currency', 'tenders',
-        ];
-
-        return Csv::download(
-            'documents.csv',
-            $head,
-            (function () use ($request): iterable {
-                foreach (
-                    $request
-                        ->documents()
-                        ->with(['staff', 'tenders', 'location', 'till'])
-                        ->lazy(1000) as $document
-                ) {
-                    yield [
-                        $document->label,
-                        $document->kind->value,
-                        $document->business_date->format('Y-m-d'),
-                        ShopTime::at($document->posted_at)->format('Y-m-d\TH:i:sP'),
-                        $document->location->name,
-                        (string) $document->till->number,
-                        $document->staff->name,
-                        $document->customer_name,
-                        $document->money($document->net)->toString(),
-                        $document->money($document->tax_total)->toString(),
-                        $document->signedTotal()->toString(),
-                        $document->currency,
-                        $document->tenders
-                            ->map(static fn (DocumentTender $tender): string => $tender->kind->value)
-                            ->implode('+'),
-                    ];
-                }
-            })(),
-        );
+        return DocumentList::of(
+            $request
+                ->documents()
+                ->with(['staff', 'tenders', 'location', 'till'])
+                ->lazy(1000),
+        )->csv();
     }
 
     public function show(Document $document, House $house): View

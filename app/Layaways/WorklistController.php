@@ -6,7 +6,6 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Shop\House;
-use Elmstone\Support\Csv;
 use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -32,15 +31,20 @@ final class WorklistController
         $typed = $request->string('find')->trim()->value();
         $query = $tab->query($day)->with(['customer', 'allLines']);
 
+        $page = $typed === '' ? $query->simplePaginate(self::PAGE)->withQueryString() : null;
+        $layaways = $page?->items() ?? $find->byWords($typed, self::PAGE);
+
         return view('layaways.index', [
             'tab' => $tab,
             'counts' => $this->counts($day),
             'find' => $typed,
-            'layaways' => $typed === ''
-                    ? $query->simplePaginate(self::PAGE)->withQueryString()
-                    : $find->byWords($typed, self::PAGE),
-            'day' => $day,
-            'house' => $this->house,
+            'report' => LayawayList::of($layaways, $tab, $day, $this->house)->orElse(
+                $typed !== ''
+                    ? 'No layaway is found by that.'
+                    : 'None here. A layaway is made at the counter: put the goods and the customer on a slip, then '
+                        .'“Hold as layaway”.',
+            ),
+            'pages' => $page,
         ]);
     }
 
@@ -49,35 +53,7 @@ final class WorklistController
         $day = ShopTime::today();
         $tab = WorklistTab::tryFrom($request->string('tab')->value()) ?? WorklistTab::Due;
 
-        return Csv::download(
-            "layaways-{$tab->value}-{$day->format('Y-m-d')}.csv",
-            [
-                'layaway', 'customer', 'name', 'phone', 'made on', 'state', 'total', 'paid', 'remaining', 'next due',
-                'next amount', 'expires on', 'shelf', 'currency',
-            ],
-            (function () use ($tab, $day): iterable {
-                foreach ($tab->query($day)->with('customer')->lazy(500) as $layaway) {
-                    $money = fn (int $minor): string => $this->house->money($minor)->toString();
-
-                    yield [
-                        $layaway->label,
-                        (string) $layaway->customer->number,
-                        $layaway->customer->name,
-                        $layaway->customer->phone,
-                        $layaway->made_on->format('Y-m-d'),
-                        $layaway->stateWord($day),
-                        $money($layaway->total),
-                        $money($layaway->held),
-                        $layaway->state->isOpen() ? $money($layaway->remaining()) : '0.00',
-                        $layaway->next_due?->format('Y-m-d') ?? '',
-                        $money($layaway->next_open),
-                        $layaway->expires_on->format('Y-m-d'),
-                        $layaway->shelf,
-                        $this->house->currency()->code,
-                    ];
-                }
-            })(),
-        );
+        return LayawayList::of($tab->query($day)->with('customer')->lazy(500), $tab, $day, $this->house)->csv();
     }
 
     /** @return array<string, int> by tab; the ended ones are not counted */

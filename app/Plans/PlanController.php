@@ -33,11 +33,12 @@ final class PlanController
         $tab = $request->string('tab')->value();
         $tab = isset(PlanWorklist::TABS[$tab]) ? $tab : 'due';
 
+        $page = $worklist->page($tab, $day);
+
         return view('plans.index', [
-            'rows' => $worklist->page($tab, $day),
+            'report' => PlanList::of($page->items(), $day, $this->house),
+            'pages' => $page,
             'tab' => $tab,
-            'day' => $day,
-            'house' => $this->house,
         ]);
     }
 

@@ -44,6 +44,12 @@ final readonly class PlanRow
         );
     }
 
+    /** Their phone, or else their mail. */
+    public function reach(): string
+    {
+        return $this->phone !== '' ? $this->phone : $this->mail;
+    }
+
     /** What to do next about it, in a few words. */
     public function nextStep(House $house): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -20,7 +21,34 @@ final class PlanWorklist
     /** @return Paginator<int, PlanRow> */
     public function page(string $tab, CarbonImmutable $day): Paginator
     {
-        $page = DB::table('plans as p')
+        $page = $this->rows($day)
+            ->when($tab === 'due', static fn ($query) => $query->having('open_now', '>', 0)->orderBy('next_due'))
+            ->when($tab === 'behind', static fn ($query) => $query->having('late', '>', 0)->orderBy('next_due'))
+            ->when($tab === 'paid', static fn ($query) => $query->having('open_now', '=', 0)->orderByDesc('p.id'))
+            ->simplePaginate(self::PAGE)
+            ->withQueryString();
+        assert($page instanceof Paginator);
+
+        return $page->through(static fn (stdClass $row): PlanRow => PlanRow::of($row));
+    }
+
+    /** @return list<PlanRow> those with a late part, the latest first */
+    public function late(CarbonImmutable $day, int $most): array
+    {
+        return array_values(
+            $this->rows($day)
+                ->having('late', '>', 0)
+                ->orderBy('next_due')
+                ->limit($most)
+                ->get()
+                ->map(static fn (stdClass $row): PlanRow => PlanRow::of($row))
+                ->all(),
+        );
+    }
+
+    private function rows(CarbonImmutable $day): Builder
+    {
+        return DB::table('plans as p')
             ->join('plan_parts as t', 't.plan_id', '=', 'p.id')
             ->join('open_items as i', 'i.document_id', '=', 't.document_id')
             ->join('customers as c', 'c.id', '=', 'p.customer_id')
@@ -30,14 +58,6 @@ final class PlanWorklist
                     .'open_now, MIN(IF(i.`open` > 0, t.due, NULL)) AS next_due, SUM(IF(i.`open` > 0 AND t.due < ?, '
                     .'i.`open`, 0)) AS late, COUNT(*) AS parts, SUM(i.`open` = 0) AS met',
                 [$day->format('Y-m-d')],
-            )
-            ->when($tab === 'due', static fn ($query) => $query->having('open_now', '>', 0)->orderBy('next_due'))
-            ->when($tab === 'behind', static fn ($query) => $query->having('late', '>', 0)->orderBy('next_due'))
-            ->when($tab === 'paid', static fn ($query) => $query->having('open_now', '=', 0)->orderByDesc('p.id'))
-            ->simplePaginate(self::PAGE)
-            ->withQueryString();
-        assert($page instanceof Paginator);
-
-        return $page->through(static fn (stdClass $row): PlanRow => PlanRow::of($row));
+            );
     }
 }

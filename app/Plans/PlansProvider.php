@@ -13,5 +13,6 @@ final class PlansProvider extends RoomProvider
     {
         $this->app->tag([ProvePlans::class], 'proofs');
         $this->app->tag([MergePlans::class], 'merges');
+        $this->app->tag([DuePlans::class], 'due');
     }
 }

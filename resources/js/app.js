@@ -21,6 +21,11 @@ Alpine.data('drop', () => ({
         this.$refs.opener.focus();
     },
 }));
+Alpine.data('prints', () => ({
+    now() {
+        window.print();
+    },
+}));
 Alpine.start();
 start();
 startAccounts();

@@ -9,6 +9,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Currency;
 use Elmstone\Held\Cards\CardsOwed;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCardLedger;
@@ -180,11 +181,13 @@ final class CreditTest extends FeatureCase
         $this->add('LH-1140', $this->numberOf($card))->does('post')->assertOk();
         $this->assertSame(
             [0, 3000, 2576],
-            array_map(static fn (int $days): int => CardsOwed::on(CarbonImmutable::today()->subDays($days))->total, [
-                3,
-                1,
-                0,
-            ]),
+            array_map(
+                static fn (int $days): int => CardsOwed::total(
+                    CardsOwed::on(CarbonImmutable::today()->subDays($days)),
+                    Currency::of('USD'),
+                )->minor,
+                [3, 1, 0],
+            ),
         );
         $this->get('/gift-cards')->assertOk()->assertSee('25.76');
         $this->assertStringContainsString(

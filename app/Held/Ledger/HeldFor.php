@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Held\Ledger;
 
 use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 
 /** What is held for one customer. */
@@ -19,5 +20,16 @@ final readonly class HeldFor
     public function of(HeldKind $kind): ?Money
     {
         return $this->held[$kind->value] ?? null;
+    }
+
+    public function sum(Currency $currency, HeldKind ...$kinds): Money
+    {
+        return Money::sum(
+            array_intersect_key(
+                $this->held,
+                array_flip(array_map(static fn (HeldKind $kind): string => $kind->value, $kinds)),
+            ),
+            $currency,
+        );
     }
 }

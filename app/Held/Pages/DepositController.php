@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Held\Pages;
 
+use Carbon\CarbonImmutable;
+use Closure;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldFor;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Held\Ledger\Liability;
 use Elmstone\Held\PayOut\DepositMoney;
@@ -17,8 +20,9 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Csv;
 use Elmstone\Support\Http\AsOfRequest;
+use Elmstone\Support\Report\Column;
+use Elmstone\Support\Report\Report;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -35,34 +39,48 @@ final class DepositController
 
     public function index(AsOfRequest $request): View
     {
-        return view('deposits.index', [
-            'liability' => Liability::on($request->day(), HeldKind::Deposit, HeldKind::Layaway),
-            'day' => $request->day(),
-            'house' => $this->house,
-        ]);
+        return $this->report($request->day())->page('layaways.parts.nav');
     }
 
     public function csv(AsOfRequest $request): StreamedResponse
     {
-        $day = $request->day();
-        $written = fn (?Money $amount): string => ($amount ?? $this->house->money(0))->toString();
+        return $this->report($request->day())->csv();
+    }
 
-        return Csv::download(
-            "held-{$day->format('Y-m-d')}.csv",
-            ['customer', 'name', 'deposits', 'layaway money', 'currency', 'as of'],
-            (function () use ($day, $written): iterable {
-                foreach (Liability::on($day, HeldKind::Deposit, HeldKind::Layaway)->customers as $row) {
-                    yield [
-                        (string) $row->number,
-                        $row->name,
-                        $written($row->of(HeldKind::Deposit)),
-                        $written($row->of(HeldKind::Layaway)),
-                        $this->house->currency()->code,
-                        $day->format('Y-m-d'),
-                    ];
-                }
-            })(),
+    /** @return Report<HeldFor> */
+    private function report(CarbonImmutable $day): Report
+    {
+        $liability = Liability::on($day, HeldKind::Deposit, HeldKind::Layaway);
+        $total = fn (HeldKind ...$kinds): Money => Money::sum(
+            array_map($liability->total(...), $kinds),
+            $this->house->currency(),
         );
+        $held = fn (HeldKind ...$kinds): Closure => fn (HeldFor $row): Money => $row->sum(
+            $this->house->currency(),
+            ...$kinds,
+        );
+        $column = static fn (string $head, string $csv, HeldKind ...$kinds): Column => Column::money(
+            $head, $csv, $held(...$kinds),
+        )
+            ->blankAtZero()
+            ->totalling($total(...$kinds));
+
+        return Report::of(
+            'Money held',
+            $liability->customers,
+            [
+                ...HeldPage::customer('deposits.show'),
+                $column('Deposits', 'deposits', HeldKind::Deposit),
+                $column('On layaways', 'layaway money', HeldKind::Layaway),
+                $column('In all', '', HeldKind::Deposit, HeldKind::Layaway)->toned(static fn (): string => 'fw-bold'),
+                ...HeldPage::alike($this->house, $day),
+            ],
+        )
+            ->about(HeldPage::about('what the shop owes its customers in goods', $this->house, $day))
+            ->counting(count($liability->customers), 'customer', 'customers')
+            ->orElse('Nothing was held on that day.')
+            ->savedAs("held-{$day->format('Y-m-d')}", 'deposits.csv')
+            ->asOf($day);
     }
 
     public function show(Customer $customer): View

@@ -6,15 +6,18 @@ namespace Elmstone\Held\Pages;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Held\Cards\CardOwed;
 use Elmstone\Held\Cards\CardsOwed;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Held\Cards\LookAfterCards;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Csv;
 use Elmstone\Support\Http\AsOfRequest;
+use Elmstone\Support\Report\Column;
+use Elmstone\Support\Report\Report;
 use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -31,31 +34,46 @@ final class GiftCardController
 
     public function index(AsOfRequest $request): View
     {
-        $day = $request->day();
-
-        return view('gift-cards.index', ['cards' => CardsOwed::on($day), 'day' => $day, 'house' => $this->house]);
+        return $this->report($request->day())->page('returns.parts.nav', 'gift-cards.find');
     }
 
     public function csv(AsOfRequest $request): StreamedResponse
     {
-        $day = $request->day();
+        return $this->report($request->day())->csv();
+    }
 
-        return Csv::download(
-            "gift-cards-{$day->format('Y-m-d')}.csv",
-            ['card', 'issued', 'expires', 'balance', 'currency', 'as of'],
-            (function () use ($day): iterable {
-                foreach (CardsOwed::on($day)->cards as $row) {
-                    yield [
-                        substr((string) $row->code, -4),
-                        (string) $row->issued_on,
-                        (string) $row->expires_on,
-                        $this->house->money((int) $row->owed)->toString(),
-                        $this->house->currency()->code,
-                        $day->format('Y-m-d'),
-                    ];
-                }
-            })(),
-        );
+    /** @return Report<CardOwed> */
+    private function report(CarbonImmutable $day): Report
+    {
+        $cards = CardsOwed::on($day);
+
+        return Report::of(
+            'Gift cards',
+            $cards,
+            [
+                Column::code(
+                    'Card',
+                    '',
+                    static fn (CardOwed $card): string => "•••• {$card->lastFour}",
+                    static fn (CardOwed $card): string => route('gift-cards.show', $card->id),
+                ),
+                Column::inFile('card', static fn (CardOwed $card): string => $card->lastFour),
+                Column::day('Sold', 'issued', static fn (CardOwed $card): CarbonImmutable => $card->issued),
+                Column::text('Good until', '', static fn (CardOwed $card): string => $card->until()),
+                Column::inFile('expires', static fn (CardOwed $card): ?CarbonImmutable => $card->expires),
+                Column::text('', '', static fn (CardOwed $card): string => $card->hindrance($day))
+                    ->small()
+                    ->toned(static fn (CardOwed $card): string => $card->isBlocked ? 'brick' : 'ochre'),
+                Column::money('Worth', 'balance', static fn (CardOwed $card): Money => $card->owed)
+                    ->totalling(CardsOwed::total($cards, $this->house->currency())),
+                ...HeldPage::alike($this->house, $day),
+            ],
+        )
+            ->about(HeldPage::about('owed to whoever bears them', $this->house, $day))
+            ->counting(count($cards), 'card', 'cards')
+            ->orElse('Nothing was owed on gift cards on that day. They are sold at the counter: Alt I.')
+            ->savedAs("gift-cards-{$day->format('Y-m-d')}", 'gift-cards.csv')
+            ->asOf($day);
     }
 
     /** What a card is worth, by its number. */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Held\Pages;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\HeldAccount;
+use Elmstone\Held\Ledger\HeldFor;
 use Elmstone\Held\Ledger\Liability;
 use Elmstone\Held\PayOut\PayOutHeld;
 use Elmstone\MoneyOut\Said;
@@ -14,8 +17,9 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Csv;
 use Elmstone\Support\Http\AsOfRequest;
+use Elmstone\Support\Report\Column;
+use Elmstone\Support\Report\Report;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -32,32 +36,35 @@ final class StoreCreditController
 
     public function index(AsOfRequest $request): View
     {
-        return view('store-credit.index', [
-            'liability' => Liability::on($request->day(), HeldKind::StoreCredit),
-            'day' => $request->day(),
-            'house' => $this->house,
-        ]);
+        return $this->report($request->day())->page('returns.parts.nav');
     }
 
     public function csv(AsOfRequest $request): StreamedResponse
     {
-        $day = $request->day();
+        return $this->report($request->day())->csv();
+    }
 
-        return Csv::download(
-            "store-credit-{$day->format('Y-m-d')}.csv",
-            ['customer', 'name', 'store credit', 'currency', 'as of'],
-            (function () use ($day): iterable {
-                foreach (Liability::on($day, HeldKind::StoreCredit)->customers as $row) {
-                    yield [
-                        (string) $row->number,
-                        $row->name,
-                        ($row->of(HeldKind::StoreCredit) ?? $this->house->money(0))->toString(),
-                        $this->house->currency()->code,
-                        $day->format('Y-m-d'),
-                    ];
-                }
-            })(),
-        );
+    /** @return Report<HeldFor> */
+    private function report(CarbonImmutable $day): Report
+    {
+        $liability = Liability::on($day, HeldKind::StoreCredit);
+        $owed = fn (HeldFor $row): Money => $row->sum($this->house->currency(), HeldKind::StoreCredit);
+
+        return Report::of(
+            'Store credit',
+            $liability->customers,
+            [
+                ...HeldPage::customer('store-credit.show'),
+                Column::money('Store credit', 'store credit', $owed)
+                    ->totalling($liability->total(HeldKind::StoreCredit)),
+                ...HeldPage::alike($this->house, $day),
+            ],
+        )
+            ->about(HeldPage::about('owed to customers in goods', $this->house, $day))
+            ->counting(count($liability->customers), 'customer', 'customers')
+            ->orElse('No store credit was owed on that day.')
+            ->savedAs("store-credit-{$day->format('Y-m-d')}", 'store-credit.csv')
+            ->asOf($day);
     }
 
     public function show(Customer $customer): View

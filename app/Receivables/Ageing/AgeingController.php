@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Ageing;
 
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\AccountFound;
@@ -12,7 +11,6 @@ use Elmstone\Receivables\Accounts\AccountRequest;
 use Elmstone\Receivables\Accounts\FindAccounts;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Csv;
 use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -49,8 +47,10 @@ final class AgeingController
         }
 
         return view('accounts.ageing', [
-            'report' => $report,
-            'accounts' => array_slice($accounts, $request->skip(), self::PAGE),
+            'ageing' => $report,
+            'report' => $report->table(array_slice($accounts, $request->skip(), self::PAGE), $this->house)->orElse(
+                $typed === '' ? 'Nobody owes anything in that column.' : 'No account with a balance is found by that.',
+            ),
             'count' => count($accounts),
             'page' => self::PAGE,
             'skip' => $request->skip(),
@@ -73,34 +73,7 @@ final class AgeingController
     {
         $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
 
-        return Csv::download(
-            'ageing-'.$report->day->format('Y-m-d').'.csv',
-            [
-                'account',
-                'name',
-                ...array_map(static fn (AgeBand $band): string => $band->value, AgeBand::cases()),
-                'balance',
-                'currency',
-                'as of',
-            ],
-            (function () use ($report): iterable {
-                foreach ($report->sorted(null) as $account) {
-                    yield [
-                        (string) $account->number,
-                        $account->name,
-                        ...array_values(
-                            array_map(
-                                static fn (Money $amount): string => $amount->toString(),
-                                $account->ageing->columns,
-                            ),
-                        ),
-                        $account->ageing->balance->toString(),
-                        $this->house->currency()->code,
-                        $report->day->format('Y-m-d'),
-                    ];
-                }
-            })(),
-        );
+        return $report->table($report->sorted(null), $this->house)->csv();
     }
 
     public function calls(Worklist $worklist): View

@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ageing;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
 use Elmstone\Customers\Customer;
 use Elmstone\Shop\House;
+use Elmstone\Support\Report\Column;
+use Elmstone\Support\Report\Report;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 
 /** The ageing of all accounts as of a day. */
 final readonly class AgeingReport
@@ -70,5 +75,47 @@ final readonly class AgeingReport
         );
 
         return $accounts;
+    }
+
+    /**
+     * @param  list<AgedAccount>  $accounts of them
+     * @return Report<AgedAccount>
+     */
+    public function table(array $accounts, House $house): Report
+    {
+        $keep = ShopTime::isToday($this->day) ? [] : ['as_of' => $this->day->format('Y-m-d')];
+        $link = static fn (AgedAccount $account): string => route('accounts.show', [$account->number, ...$keep]);
+        $bands = array_map(
+            fn (AgeBand $band): Column => Column::money(
+                $band->label(),
+                $band->value,
+                static fn (AgedAccount $account): Money => $account->ageing->in($band),
+            )
+                ->blankAtZero()
+                ->headLeading(route('accounts', [...$keep, 'band' => $band->value]))
+                ->toned(static fn (): string => $band === AgeBand::Over90 ? 'brick' : '')
+                ->totalling($this->total->in($band)),
+            AgeBand::cases(),
+        );
+
+        return Report::of('Accounts', $accounts, [
+            Column::code('Account', 'account', static fn (AgedAccount $account): int => $account->number, $link),
+            Column::text('Name', 'name', static fn (AgedAccount $account): string => $account->name)->leading($link),
+            Column::text('', '', static fn (AgedAccount $account): string => $account->stopped ? 'on stop' : '')
+                ->small()
+                ->toned(static fn (): string => 'brick'),
+            ...$bands,
+            Column::money('Balance', 'balance', static fn (AgedAccount $account): Money => $account->ageing->balance)
+                ->toned(static fn (): string => 'fw-bold')
+                ->totalling($this->total->balance),
+            Column::inFile('currency', static fn (): string => $house->currency()->code),
+            Column::inFile('as of', fn (): CarbonImmutable => $this->day),
+        ])
+            ->about(
+                'what is owed, and how late it is, as of '.Show::date($this->day)." · {$house->currency()->code}",
+            )
+            ->summedAs('All accounts')
+            ->savedAs("ageing-{$this->day->format('Y-m-d')}", 'accounts.ageing.csv')
+            ->asOf($this->day);
     }
 }

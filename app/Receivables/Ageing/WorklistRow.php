@@ -27,6 +27,16 @@ final readonly class WorklistRow
         };
     }
 
+    /** Since when it is to be done: the promise that was broken, the call that was agreed; null: it only is late. */
+    public function since(): ?CarbonImmutable
+    {
+        return match ($this->urgency()) {
+            0 => $this->last?->promised_on,
+            1 => $this->last?->call_again_on,
+            default => null,
+        };
+    }
+
     public function waits(): bool
     {
         return ($this->last?->promised_on !== null && $this->last->promised_on->greaterThanOrEqualTo($this->day))

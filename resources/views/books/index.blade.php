@@ -1,5 +1,3 @@
-@use('Elmstone\Support\ShopTime')
-@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Documents')
 @section('main')
@@ -35,32 +33,7 @@
         @error('from')<p class="complaint w-100">{{ $message }}</p>@enderror
         @error('until')<p class="complaint w-100">{{ $message }}</p>@enderror
     </form>
-    @if($documents->isEmpty())
-        <p class="empty">No document matches. Take a filter away, or look at all of them.</p>
-    @else
-        <table class="ruled">
-            <thead><tr><th>Number</th><th>Date</th><th>Customer</th><th>Clerk</th><th>Location</th><th>Paid by</th>
-            <th class="figure">Tax</th><th class="figure">Total</th></tr></thead>
-            <tbody>
-            @foreach($documents as $document)
-                <tr>
-                    <td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
-                    <td class="text-nowrap">{{ Show::date($document->business_date) }}
-                        @if($document->isBackdated())<span
-                            class="ochre small">posted {{ ShopTime::at($document->posted_at)
-                                ->format('j M') }}</span>@endif</td>
-                    <td>{{ $document->customer_name ?: 'Walk-in' }}</td>
-                    <td>{{ $document->staff->name }}</td>
-                    <td>{{ $document->location->town }}</td>
-                    <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()
-                        ->implode(', ') }}</td>
-                    <td class="figure">{{ Show::money($document->money($document->tax_total)) }}</td>
-                    <td class="figure">{{ Show::money($document->signedTotal()) }}</td>
-                </tr>
-            @endforeach
-            </tbody>
-        </table>
-        {{ $documents->links() }}
-    @endif
+    <x-report :report="$report" />
+    {{ $documents->links() }}
 </div>
 @endsection

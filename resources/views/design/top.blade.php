@@ -6,7 +6,7 @@
     <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
     @can('see-ageing')<a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here))
         aria-current="page" @endif>Accounts</a>@endcan
-<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|reminders)#', $here)) aria-current="page"
+<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|due|reminders)#', $here)) aria-current="page"
     @endif>Layaways</a>
     <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here))
         aria-current="page" @endif>Credits</a>
