@@ -47,7 +47,7 @@ return new class extends Migration
             $table->string('deposit_for', 60)->default('');
             $table->bigInteger('deposit_used')->nullable()->comment('of the deposits held, towards what is due');
             $table->foreignId('layaway_id')->nullable()->constrained('layaways');
-            $table->json('layaways')->nullable()->comment('what is paid on which, and whether the goods leave');
+            $table->boolean('has_parts')->default(false)->comment('whether there are rows in slip_parts');
             $table->json('back')->nullable()->comment('what goes back by which way, minor units; null: nothing comes '
                 .'back');
             $table->string('back_reference', 60)->default('')->comment('of the shop’s cheque or transfer');
@@ -55,14 +55,27 @@ return new class extends Migration
             $table->string('credit_to', 10)->default('unused')->comment('what goes to the account beyond its '
                 .'invoice: unused or oldest');
             $table->bigInteger('store_credit_used')->nullable();
-            $table->json('coupons')->nullable()->comment('ids, in the order they were shown');
-            $table->json('cards_sold')->nullable()->comment('gift cards sold or topped up with it');
-            $table->json('cards_used')->nullable()->comment('gift cards it is paid with');
             $table->foreignId('credit_note_id')->nullable()->constrained('documents');
             $table->foreignId('void_of_id')->nullable()->constrained('documents');
             $table->json('back_other')->nullable()->comment('money ways opened that nothing came in by');
             $table->unique('key');
             $table->index(['location_id', 'state']);
+        });
+
+        Schema::create('slip_parts', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->string('kind', 10)->comment('layaway, coupon, card_sold, card_used');
+            $table->unsignedSmallInteger('position');
+            $table->foreignId('layaway_id')->nullable()->constrained();
+            $table->foreignId('coupon_id')->nullable()->constrained();
+            $table->foreignId('gift_card_id')->nullable()->constrained()->comment('null: a new card');
+            $table->bigInteger('amount')->default(0);
+            $table->boolean('leaves')->nullable()->comment('whether the goods of a layaway leave; null: not said');
+            $table->char('code', 48)->charset('ascii')->collation('ascii_bin')->default('')
+                ->comment('what is kept of a gift card’s number');
+            $table->text('number')->default('')->comment('of a new card, encrypted, until it is posted');
+            $table->unique(['slip_id', 'kind', 'position']);
         });
 
         Schema::create('slip_lines', static function (Blueprint $table): void {

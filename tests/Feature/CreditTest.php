@@ -564,7 +564,10 @@ final class CreditTest extends FeatureCase
         $this->card('20');
 
         foreach (
-            ['gift_cards', 'gift_card_codes', 'gift_card_changes', 'slips', 'document_tenders', 'documents'] as $table
+            [
+                'gift_cards', 'gift_card_codes', 'gift_card_changes', 'slips', 'slip_parts', 'document_tenders',
+                'documents',
+            ] as $table
         ) {
             $this->assertStringNotContainsString($number, (string) json_encode(DB::table($table)->get()), $table);
         }

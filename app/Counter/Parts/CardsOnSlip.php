@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Elmstone\Core\Credits\CardCode;
+use Elmstone\Counter\Slip\SlipPart;
+use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\KeptCode;
 use Illuminate\Support\Facades\Crypt;
 
@@ -13,14 +15,23 @@ final readonly class CardsOnSlip
 {
     /**
      * @param  string  $code what is kept of its number; empty: a new card whose number is drawn when it is posted
+     * @param  int  $amount minor units
      * @param  string  $number of a new card that brings its own: the number, encrypted, until it is posted
+     * @param  int|null  $cardId null: a new card
      */
     public function __construct(
         public string $code,
         public int $amount,
         public bool $isNew = false,
         public string $number = '',
+        public ?int $cardId = null,
     ) {
+    }
+
+    /** So much of a card that is in use. */
+    public static function of(GiftCard $card, int $amount): self
+    {
+        return new self($card->code, $amount, cardId: $card->id);
     }
 
     public static function ofItsOwn(CardCode $code, int $amount): self
@@ -35,39 +46,38 @@ final readonly class CardsOnSlip
     }
 
     /**
-     * @param  list<array{code: string, amount: int, new?: bool, number?: string}>|null  $kept
+     * @param  list<SlipPart>  $kept
      * @return list<self>
      */
-    public static function all(?array $kept): array
+    public static function all(array $kept): array
     {
         return array_map(
-            static fn (array $card): self => new self(
-                $card['code'],
-                $card['amount'],
-                $card['new'] ?? false,
-                $card['number'] ?? '',
+            static fn (SlipPart $part): self => new self(
+                $part->code,
+                $part->amount,
+                $part->gift_card_id === null && $part->code !== '',
+                $part->number,
+                $part->gift_card_id,
             ),
-            $kept ?? [],
+            $kept,
         );
     }
 
-    /**
-     * @param  list<self>  $cards
-     * @return list<array{code: string, amount: int, new: bool, number: string}>|null
-     */
-    public static function kept(array $cards): ?array
+    /** @return array<string, scalar|null> as the slip keeps it */
+    public function kept(): array
     {
-        return $cards === []
-            ? null
-            : array_map(
-                static fn (self $card): array => [
-                    'code' => $card->code,
-                    'amount' => $card->amount,
-                    'new' => $card->isNew,
-                    'number' => $card->number,
-                ],
-                array_values($cards),
-            );
+        return [
+            'gift_card_id' => $this->cardId,
+            'code' => $this->code,
+            'number' => $this->number,
+            'amount' => $this->amount,
+        ];
+    }
+
+    /** The same card with so much of it. */
+    public function with(int $amount): self
+    {
+        return new self($this->code, $amount, $this->isNew, $this->number, $this->cardId);
     }
 
     public function words(): string

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\PartKind;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Held\Cards\GiftCard;
@@ -54,17 +55,19 @@ final class GiftCardsOnSlip
                     || throw Refused::because('card_twice', "Gift card {$code->masked()} is on this slip already.");
             }
 
-            $slip
-                ->forceFill([
-                    'cards_sold' => CardsOnSlip::kept([
-                        ...$cards,
-                        $isNew && $code !== null
-                            ? CardsOnSlip::ofItsOwn($code, $amount->minor)
-                            : new CardsOnSlip($known->code ?? '', $amount->minor),
-                    ]),
-                ])
-                ->save();
+            $cards[] = match (true) {
+                $isNew && $code !== null => CardsOnSlip::ofItsOwn($code, $amount->minor),
+                $known !== null => CardsOnSlip::of($known, $amount->minor),
+                default => new CardsOnSlip('', $amount->minor),
+            };
+            self::keep($slip, PartKind::CardSold, $cards);
         });
+    }
+
+    /** @param  array<CardsOnSlip>  $cards */
+    private static function keep(Slip $slip, PartKind $kind, array $cards): void
+    {
+        $slip->keepParts($kind, array_map(static fn (CardsOnSlip $card): array => $card->kept(), array_values($cards)));
     }
 
     public function dropSold(string $slipKey, Act $act, int $place): Slip
@@ -72,7 +75,7 @@ final class GiftCardsOnSlip
         return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($place): void {
             $cards = $slip->cardsSold();
             unset($cards[$place]);
-            $slip->forceFill(['cards_sold' => CardsOnSlip::kept(array_values($cards))])->save();
+            self::keep($slip, PartKind::CardSold, $cards);
         });
     }
 
@@ -107,14 +110,11 @@ final class GiftCardsOnSlip
                 ),
                 default => null,
             };
-            $slip
-                ->forceFill([
-                    'cards_used' => CardsOnSlip::kept([
-                        ...$used,
-                        new CardsOnSlip($card->code, min($card->balance, $left->minor)),
-                    ]),
-                ])
-                ->save();
+            self::keep(
+                $slip,
+                PartKind::CardUsed,
+                [...$used, CardsOnSlip::of($card, min($card->balance, $left->minor))],
+            );
         });
     }
 
@@ -139,15 +139,11 @@ final class GiftCardsOnSlip
                 default => null,
             };
             unset($cards[$place]);
-            $slip
-                ->forceFill([
-                    'cards_used' => CardsOnSlip::kept(
-                        $amount === null
-                            ? array_values($cards)
-                            : [...$cards, new CardsOnSlip($card->code, $amount->minor)],
-                    ),
-                ])
-                ->save();
+            self::keep(
+                $slip,
+                PartKind::CardUsed,
+                $amount === null ? $cards : [...$cards, $card->with($amount->minor)],
+            );
         });
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
+use Elmstone\Counter\Slip\SlipPart;
+
 /** What a slip does to a layaway: so much is paid on it, and its goods leave or do not. */
 final readonly class LayawayPart
 {
@@ -16,38 +18,24 @@ final readonly class LayawayPart
     }
 
     /**
-     * @param  list<array{id: int, amount: int, leaves: bool|null}>|null  $kept as the slip keeps them
+     * @param  list<SlipPart>  $kept
      * @return array<int, self> by layaway
      */
-    public static function all(?array $kept): array
+    public static function all(array $kept): array
     {
         $parts = [];
 
-        foreach ($kept ?? [] as $part) {
-            $parts[$part['id']] = new self($part['id'], $part['amount'], $part['leaves']);
+        foreach ($kept as $part) {
+            $parts[(int) $part->layaway_id] = new self((int) $part->layaway_id, $part->amount, $part->leaves);
         }
 
         return $parts;
     }
 
-    /**
-     * @param  array<int, self>  $parts
-     * @return list<array{id: int, amount: int, leaves: bool|null}>|null
-     */
-    public static function kept(array $parts): ?array
+    /** @return array<string, scalar|null> as the slip keeps it */
+    public function kept(): array
     {
-        return $parts === []
-            ? null
-            : array_values(
-                array_map(
-                    static fn (self $part): array => [
-                        'id' => $part->layawayId,
-                        'amount' => $part->amount,
-                        'leaves' => $part->leaves,
-                    ],
-                    $parts,
-                ),
-            );
+        return ['layaway_id' => $this->layawayId, 'amount' => $this->amount, 'leaves' => $this->leaves];
     }
 
     public function paying(int $amount): self

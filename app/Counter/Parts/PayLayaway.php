@@ -9,6 +9,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\PartKind;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
@@ -54,7 +55,7 @@ final class PayLayaway
                 $this->put->place($slip, $layaway->customer);
             }
 
-            $parts = LayawayPart::all($slip->layaways);
+            $parts = $slip->layawayParts();
             $parts[$layaway->id] ??= new LayawayPart(
                 $layaway->id,
                 $this->proposed($layaway, $slip),
@@ -127,7 +128,7 @@ final class PayLayaway
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $layaway, $do): void {
             $this->desk->redraw($slip, $act);
-            $parts = LayawayPart::all($slip->layaways);
+            $parts = $slip->layawayParts();
             $part = $parts[$layaway] ?? throw Refused::because('not_there', 'This layaway is not on the slip any '
                 .'more.');
             $changed = $do($part, $slip);
@@ -140,7 +141,10 @@ final class PayLayaway
     private function keep(Slip $slip, array $parts): void
     {
         ksort($parts);
-        $slip->forceFill(['layaways' => LayawayPart::kept($parts)])->save();
+        $slip->keepParts(
+            PartKind::Layaway,
+            array_values(array_map(static fn (LayawayPart $part): array => $part->kept(), $parts)),
+        );
     }
 
     /** What is due by today, else the next payment; never below the least. */

@@ -36,9 +36,9 @@ final class ShowCoupon
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $coupon): void {
             $hindrance = $coupon->hindrance($slip->day());
             $hindrance === '' || throw Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}.");
-            in_array($coupon->id, $slip->coupons ?? [], true)
+            in_array($coupon->id, $slip->couponIds(), true)
                 && throw Refused::because('coupon_twice', "Coupon {$coupon->code} is on this slip already.");
-            $slip->forceFill(['coupons' => [...$slip->coupons ?? [], $coupon->id]])->save();
+            $slip->keepCoupons([...$slip->couponIds(), $coupon->id]);
             $this->desk->redraw($slip, $act);
 
             foreach (ReckonedCounter::of($slip, $this->house)->sums->coupons as $reckoned) {
@@ -52,8 +52,9 @@ final class ShowCoupon
     public function drop(string $slipKey, Act $act, int $coupon): Slip
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($coupon): void {
-            $left = array_values(array_filter($slip->coupons ?? [], static fn (int $id): bool => $id !== $coupon));
-            $slip->forceFill(['coupons' => $left === [] ? null : $left])->save();
+            $slip->keepCoupons(
+                array_values(array_filter($slip->couponIds(), static fn (int $id): bool => $id !== $coupon)),
+            );
         });
     }
 }

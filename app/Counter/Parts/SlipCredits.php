@@ -32,9 +32,10 @@ final class SlipCredits
     {
         $codes = $slip->cardCodes();
         $slip->giftCards = $codes === [] ? [] : GiftCard::query()->whereIn('code', $codes)->get()->keyBy('code')->all();
-        $slip->couponsShown = $slip->coupons === null
-                ? new Collection
-                : CouponRecord::query()->whereIn('id', $slip->coupons)->get()->keyBy('id');
+        $coupons = $slip->couponIds();
+        $slip->couponsShown = $coupons === []
+            ? new Collection
+            : CouponRecord::query()->whereIn('id', $coupons)->get()->keyBy('id');
         $slip->takesBack() ? $slip->load('returns.item') : $slip->setRelation('returns', new Collection);
         $originals = $slip->returns->pluck('origin_document_id')->filter()->unique()->all();
         $slip->originals = $originals === [] ? []

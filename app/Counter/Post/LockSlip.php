@@ -52,8 +52,8 @@ final class LockSlip
         $this->moveCredits->lock($slip);
         $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
         $slip->couponsShown = $this->useCoupons
-            ->lock([...$slip->coupons ?? [], ...UseCoupons::usedOn($slip->void_of_id)])
-            ->whereIn('id', $slip->coupons ?? []);
+            ->lock([...$slip->couponIds(), ...UseCoupons::usedOn($slip->void_of_id)])
+            ->whereIn('id', $slip->couponIds());
         $this->credit->lockOriginals($slip);
         $this->read($slip, $act, $account, $held);
         $this->lockGoods($slip);

@@ -189,8 +189,8 @@ final class VoidSale
             'total' => $invoice->total,
             'discount_percent' => $invoice->slip_discount_percent,
             'discount_amount' => $invoice->slip_discount_amount,
-            'coupons' => $sold?->coupons,
         ]);
+        $fresh->keepCoupons($sold?->couponIds() ?? []);
         $invoice->customer_id === null || $this->put->place($fresh, $void->customer);
         $this->giveCouponsBack($invoice);
 

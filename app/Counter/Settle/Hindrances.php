@@ -145,7 +145,7 @@ final readonly class Hindrances
                 || ($found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off."));
         }
 
-        if ($this->slip->hold !== null && $this->slip->coupons !== null) {
+        if ($this->slip->hold !== null && $this->slip->couponIds() !== []) {
             $found[] = Refused::because(
                 'coupon_on_layaway',
                 'Coupons are not for layaways. Take it off, or sell instead.',

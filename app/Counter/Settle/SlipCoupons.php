@@ -18,7 +18,7 @@ final readonly class SlipCoupons
     {
         $values = [];
 
-        foreach ($slip->coupons ?? [] as $id) {
+        foreach ($slip->couponIds() as $id) {
             $coupon = $slip->couponsShown?->get($id);
 
             if ($coupon !== null) {
@@ -50,7 +50,7 @@ final readonly class SlipCoupons
         $drafts = [];
 
         foreach ($reckoned->sums->coupons as $i => $coupon) {
-            $record = $reckoned->slip->couponsShown?->get(($reckoned->slip->coupons ?? [])[$i]);
+            $record = $reckoned->slip->couponsShown?->get($reckoned->slip->couponIds()[$i]);
 
             if ($record !== null) {
                 $lines = $coupon->coupon->lines;

@@ -33,7 +33,7 @@ final readonly class SlipWords
                     : 'Post return')
                 : 'Post exchange',
             $this->slip->lines->isEmpty()
-                && $this->slip->cards_sold !== null
+                && $this->slip->cardsSold() !== []
                 && $this->reckoned->held->total()->equals($this->reckoned->held->onGiftCards()) => 'Sell gift card',
             $this->slip->lines->isEmpty()
                 && $this->slip->deposit_in !== null

@@ -57,6 +57,7 @@ final class PutCustomer
 
         SlipHold::query()->whereKey($slip->id)->delete();
         $slip->lines()->whereNull('department_id')->delete();
+        $slip->layawayParts() === [] || $slip->keepParts(PartKind::Layaway, []);
         $slip
             ->forceFill([
                 'customer_id' => $customer?->id,
@@ -71,7 +72,6 @@ final class PutCustomer
                 'deposit_in' => null,
                 'deposit_for' => '',
                 'deposit_used' => null,
-                'layaways' => null,
                 'store_credit_used' => null,
                 'back' => $slip->back === null ? null : [],
                 'mail_to' => $customer->mail ?? '',

@@ -59,17 +59,13 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
  * @property int|null $deposit_used minor units of the deposits held, towards what is due
- * @property list<array{id: int, amount: int, leaves: bool|null}>|null $layaways what is paid on which, as LayawayPart
- *     keeps it
+ * @property bool $has_parts whether there are layaways, coupons or gift cards on it
  * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
  * @property array<string, bool>|null $back_other money ways that were opened though nothing came in by them
  * @property string $back_reference of the shop's cheque or transfer
  * @property string|null $back_card the gift card it goes on; null: a new one
  * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
  * @property int|null $store_credit_used minor units of store credit towards what is due
- * @property list<int>|null $coupons ids, in the order they were shown
- * @property list<array{code: string, amount: int, new?: bool}>|null $cards_sold gift cards sold or topped up
- * @property list<array{code: string, amount: int}>|null $cards_used gift cards it is paid with
  * @property int|null $credit_note_id
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $layaway_id what it was held as
@@ -100,6 +96,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Collection<int, CardRequest> $cards
  * @property-read Collection<int, ReturnOnSlip> $returns
  * @property-read Document|null $creditNote
+ * @property-read Collection<int, SlipPart> $partRows
  */
 final class Slip extends Model
 {
@@ -155,12 +152,9 @@ final class Slip extends Model
         'paper' => PaperWay::class,
         'version' => 'int',
         'leaves_discount' => 'bool',
-        'layaways' => 'array',
+        'has_parts' => 'bool',
         'back' => 'array',
         'back_other' => 'array',
-        'coupons' => 'array',
-        'cards_sold' => 'array',
-        'cards_used' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',
@@ -200,7 +194,7 @@ final class Slip extends Model
             'deposit_in' => null,
             'deposit_for' => '',
             'deposit_used' => null,
-            'layaways' => null,
+            'has_parts' => false,
             'layaway_id' => null,
             'back' => null,
             'back_other' => null,
@@ -208,9 +202,6 @@ final class Slip extends Model
             'back_card' => null,
             'credit_to' => 'unused',
             'store_credit_used' => null,
-            'coupons' => null,
-            'cards_sold' => null,
-            'cards_used' => null,
             'credit_note_id' => null,
             'void_of_id' => null,
         ]);
@@ -288,13 +279,48 @@ final class Slip extends Model
     /** @return list<CardsOnSlip> */
     public function cardsSold(): array
     {
-        return CardsOnSlip::all($this->cards_sold);
+        return CardsOnSlip::all($this->parts(PartKind::CardSold));
     }
 
     /** @return list<CardsOnSlip> */
     public function cardsUsed(): array
     {
-        return CardsOnSlip::all($this->cards_used);
+        return CardsOnSlip::all($this->parts(PartKind::CardUsed));
+    }
+
+    /** @return list<int> ids of the coupons on it, in the order they were shown */
+    public function couponIds(): array
+    {
+        return array_map(static fn (SlipPart $part): int => (int) $part->coupon_id, $this->parts(PartKind::Coupon));
+    }
+
+    /** @return list<SlipPart> in their order */
+    private function parts(PartKind $kind): array
+    {
+        return $this->has_parts ? array_values($this->partRows->where('kind', $kind)->all()) : [];
+    }
+
+    /**
+     * Keeps all parts of a kind as they are now.
+     *
+     * @param  list<array<string, scalar|null>>  $rows columns of SlipPart
+     */
+    public function keepParts(PartKind $kind, array $rows): void
+    {
+        $this->has_parts && $this->partRows()->where('kind', $kind)->delete();
+
+        foreach ($rows as $i => $row) {
+            SlipPart::query()->create([...$row, 'slip_id' => $this->id, 'kind' => $kind, 'position' => $i + 1]);
+        }
+
+        $this->unsetRelation('partRows');
+        $this->forceFill(['has_parts' => $rows !== [] || ($this->has_parts && $this->partRows->isNotEmpty())])->save();
+    }
+
+    /** @param  list<int>  $ids */
+    public function keepCoupons(array $ids): void
+    {
+        $this->keepParts(PartKind::Coupon, array_map(static fn (int $id): array => ['coupon_id' => $id], $ids));
     }
 
     /** @return list<string> the numbers of all gift cards on it that are in use already */
@@ -329,7 +355,7 @@ final class Slip extends Model
     /** @return array<int, LayawayPart> by layaway */
     public function layawayParts(): array
     {
-        return LayawayPart::all($this->layaways);
+        return LayawayPart::all($this->parts(PartKind::Layaway));
     }
 
     /** Whether nothing is done with it but paying off layaways whose goods leave. */
@@ -337,7 +363,7 @@ final class Slip extends Model
     {
         return $this->layaway_id === null
             && $this->back === null
-            && $this->cards_sold === null
+            && $this->cardsSold() === []
             && $this->on_account === null
             && $this->deposit_in === null
             && $this->lines->isEmpty()
@@ -449,5 +475,11 @@ final class Slip extends Model
     public function creditNote(): BelongsTo
     {
         return $this->belongsTo(Document::class, 'credit_note_id');
+    }
+
+    /** @return HasMany<SlipPart, $this> */
+    public function partRows(): HasMany
+    {
+        return $this->hasMany(SlipPart::class)->orderBy('position');
     }
 }

@@ -64,7 +64,7 @@ final class CardNeeds extends NeedsOf
     private function ofGiftCards(): array
     {
         $needs = [];
-        $most = $this->slip->cards_sold === null
+        $most = $this->slip->cardsSold() === []
                 ? null
                 : $this->limits->of($this->by()->role, LimitMatter::GiftCardWorth)->perDocument;
 

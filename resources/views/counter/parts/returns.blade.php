@@ -83,7 +83,7 @@
             </tbody>
         </table>
     @endif
-    @if($slip->cards_sold !== null)
+    @if($slip->cardsSold() !== [])
         <table class="slip-lines"><thead><tr><th>Gift cards</th><th class="figure net">Worth</th></tr></thead><tbody>
         @foreach($slip->cardsSold() as $place => $card)
             <tr class="line">

@@ -41,7 +41,7 @@
         <td>Goods{{ $reckoned->back === null ? '' : ' going out' }}</td>
         <td class="figure">{{ Show::money($reckoned->sums->subtotal) }}</td></tr>@endif
         @foreach($reckoned->sums->coupons as $coupon)
-            @php($shown = $slip->couponsShown?->get(($slip->coupons ?? [])[$loop->index] ?? 0))
+            @php($shown = $slip->couponsShown?->get($slip->couponIds()[$loop->index] ?? 0))
             <tr><td>{{ $shown?->description }} <span
                 class="code">{{ $coupon->coupon->id }}</span>@unless($slip->isPosted()) <button type="button"
                     class="link-act small"

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A layaway that is paid on, a coupon, a gift card sold or paid with: as the slip keeps it.
+ *
+ * @property int $id
+ * @property int $slip_id
+ * @property PartKind $kind
+ * @property int $position
+ * @property int|null $layaway_id
+ * @property int|null $coupon_id
+ * @property int|null $gift_card_id null: a new card
+ * @property int $amount minor units
+ * @property bool|null $leaves whether the goods of a layaway leave; null: not said
+ * @property string $code what is kept of a gift card's number; empty: drawn when it is posted
+ * @property string $number of a new card that brings its own: the number, encrypted, until it is posted
+ */
+final class SlipPart extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['kind' => PartKind::class, 'amount' => 'int', 'leaves' => 'bool'];
+}
