@@ -71,25 +71,30 @@ final class Layaways50k
     /** Copies the only layaway there is. */
     public function multiply(int $to): void
     {
-        $model = DB::table('layaways')->value('id') ?? throw new RuntimeException('There is nothing to copy.');
+        $model = DB::table('agreements')->value('id') ?? throw new RuntimeException('There is nothing to copy.');
         $customer = (int) DB::table('customers')->min('id');
         $first = self::FIRST;
-        $columns = 'location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, signature, '
-            .'signed_by, signed_at';
+        $columns = 'kind, location_id, staff_id, grace_days, rhythm, terms, tax, total, paid_before, revision, '
+            .'signature, signed_by, signed_at';
+        DB::statement(
+            "INSERT INTO held_accounts (id, kind, customer_id, balance) SELECT {$first} + s.seq, 'layaway', "
+                ."{$customer} + s.seq % 2000, IF(s.seq % 31 = 1, l.total, l.paid_before) FROM agreements l JOIN "
+                ."seq_1_to_{$to} s WHERE l.id = {$model}",
+        );
         DB::statement(
             <<<SQL
-            INSERT INTO layaways (id, label, `key`, customer_id, state, made_on, expires_on, lapses_on, held, next_due,
-                next_open, behind_from, paid_on, ended_on, {$columns})
+            INSERT INTO agreements (id, label, `key`, customer_id, state, made_on, expires_on, lapses_on, account_id,
+                next_due, next_open, behind_from, paid_on, ended_on, {$columns})
             SELECT {$first} + s.seq, CONCAT('LAY-', {$first} + s.seq), UUID(), {$customer} + s.seq % 2000,
                 ELT(1 + (s.seq % 3 = 0) + 2 * (s.seq % 31 = 1) + 0, IF(s.seq % 5 = 0, 'cancelled', 'completed'),
                     'running', 'ready', 'running'),
                 CURDATE() - INTERVAL s.seq % 700 DAY, CURDATE() + INTERVAL s.seq % 90 DAY - INTERVAL 6 DAY,
                     CURDATE() + INTERVAL s.seq % 90 + 1 DAY,
-                IF(s.seq % 31 = 1, l.total, l.paid_before), IF(s.seq % 3 = 0,
+                {$first} + s.seq, IF(s.seq % 3 = 0,
                     CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 12 DAY, NULL), 1000,
                 IF(s.seq % 3 = 0, CURDATE() + INTERVAL s.seq % 48 DAY - INTERVAL 4 DAY, NULL), IF(s.seq % 31 = 1,
                     CURDATE() - INTERVAL s.seq % 40 DAY, NULL), NULL, {$columns}
-            FROM layaways l JOIN seq_1_to_{$to} s WHERE l.id = {$model}
+            FROM agreements l JOIN seq_1_to_{$to} s WHERE l.id = {$model}
             SQL
             ,
         );
@@ -97,19 +102,19 @@ final class Layaways50k
             .'price_per, '
             .'price_rule, list_price, may_discount, tax_class, cost';
         DB::statement(
-            "INSERT INTO layaway_lines (layaway_id, {$lines}) SELECT {$first} + s.seq, {$lines} FROM layaway_lines "
-                ."JOIN seq_1_to_{$to} s WHERE layaway_id = {$model}",
+            "INSERT INTO agreement_lines (agreement_id, {$lines}) SELECT {$first} + s.seq, {$lines} FROM "
+                ."agreement_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
         DB::statement(
-            "INSERT INTO layaway_instalments (layaway_id, revision, position, due, amount) SELECT {$first} + s.seq, "
-                ."revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE layaway_id "
+            "INSERT INTO layaway_instalments (agreement_id, revision, position, due, amount) SELECT {$first} + s.seq, "
+                ."revision, position, due, amount FROM layaway_instalments JOIN seq_1_to_{$to} s WHERE agreement_id "
                     ."= {$model}",
         );
         DB::statement(
-            "INSERT INTO commitments (layaway_id, item_id, location_id, quantity) SELECT {$first} + s.seq, c.item_id, "
-                ."c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.layaway_id "
+            "INSERT INTO commitments (agreement_id, item_id, location_id, quantity) SELECT {$first} + s.seq, "
+                ."c.item_id, c.location_id, c.quantity FROM commitments c JOIN seq_1_to_{$to} s WHERE c.agreement_id "
                     ."= {$model} AND s.seq % 3 = 0",
         );
-        DB::statement('ANALYZE TABLE layaways, layaway_lines, layaway_instalments, commitments');
+        DB::statement('ANALYZE TABLE agreements, agreement_lines, layaway_instalments, commitments');
     }
 }

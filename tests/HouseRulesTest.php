@@ -28,25 +28,29 @@ final class HouseRulesTest
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Agreements' => [
+            'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support',
+        ],
         'Layaways' => [
-            'MoneyOut', 'Cards', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
-            'Shop', 'Staff', 'Support',
+            'Agreements', 'MoneyOut', 'Cards', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
+            'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
         'Reminders' => [
-            'Layaways', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+            'Layaways', 'Agreements', 'Plans', 'Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop',
+            'Staff', 'Support',
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
-            'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Receivables', 'Customers', 'Books', 'Catalogue',
+            'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',
+            'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
         'Counter' => [
-            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Receivables',
-            'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff',
-            'Support',
+            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
+            'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
     ];
 

@@ -74,7 +74,7 @@ final class RegisterController
             'canBeReversed' => $document->purpose === Purpose::Payment
                 && ShopTime::isToday($document->business_date)
                 && ! Document::query()->where('refers_to_id', $document->id)->exists(),
-            'layaways' => DB::table('layaways')
+            'layaways' => DB::table('agreements')
                 ->whereIn(
                     'account_id',
                     DB::table('held_entries')->where('document_id', $document->id)->select('account_id'),

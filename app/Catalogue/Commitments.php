@@ -38,10 +38,10 @@ final class Commitments
     {
         DB::update(
             'UPDATE commitments c JOIN stock s ON s.item_id = c.item_id AND s.location_id = c.location_id SET '
-                .'s.committed = s.committed - c.quantity WHERE c.layaway_id = ?',
+                .'s.committed = s.committed - c.quantity WHERE c.agreement_id = ?',
             [$layaway],
         );
-        DB::table('commitments')->where('layaway_id', $layaway)->delete();
+        DB::table('commitments')->where('agreement_id', $layaway)->delete();
     }
 
     /**
@@ -55,7 +55,7 @@ final class Commitments
 
         foreach (
             DB::table('commitments')
-                ->where('layaway_id', $layaway)
+                ->where('agreement_id', $layaway)
                 ->get(['item_id', 'quantity']) as $row
         ) {
             $before[(int) $row->item_id] = BigDecimal::of((string) $row->quantity);
@@ -72,7 +72,7 @@ final class Commitments
         }
 
         $this->stock->commit($moves);
-        DB::table('commitments')->where('layaway_id', $layaway)->delete();
+        DB::table('commitments')->where('agreement_id', $layaway)->delete();
         $this->insert($layaway, $location, $wanted);
     }
 
@@ -82,7 +82,7 @@ final class Commitments
         DB::table('commitments')->insert(
             array_map(
                 static fn (int $item, BigDecimal $quantity): array => [
-                    'layaway_id' => $layaway,
+                    'agreement_id' => $layaway,
                     'item_id' => $item,
                     'location_id' => $location,
                     'quantity' => (string) $quantity,

@@ -125,10 +125,10 @@ final class Serials
     public function setAside(int $layaway, array $serials): void
     {
         DB::table('item_serials')
-            ->where('layaway_id', $layaway)
+            ->where('agreement_id', $layaway)
             ->where('state', 'aside')
-            ->update(['state' => 'in', 'layaway_id' => null]);
-        $this->move($serials, ['state' => 'aside', 'layaway_id' => $layaway], null);
+            ->update(['state' => 'in', 'agreement_id' => null]);
+        $this->move($serials, ['state' => 'aside', 'agreement_id' => $layaway], null);
     }
 
     /**
@@ -141,7 +141,7 @@ final class Serials
      */
     public function sell(int $document, array $serials, ?int $layaway = null): void
     {
-        $this->move($serials, ['state' => 'out', 'document_id' => $document, 'layaway_id' => $layaway], $layaway);
+        $this->move($serials, ['state' => 'out', 'document_id' => $document, 'agreement_id' => $layaway], $layaway);
     }
 
     /**
@@ -171,7 +171,7 @@ final class Serials
             if ($toStock) {
                 DB::table('item_serials')->updateOrInsert(
                     ['item_id' => $item, 'serial' => $serial],
-                    ['state' => 'in', 'document_id' => null, 'layaway_id' => null],
+                    ['state' => 'in', 'document_id' => null, 'agreement_id' => null],
                 );
             }
         }
@@ -221,7 +221,9 @@ final class Serials
                             ->when(
                                 $layaway !== null,
                                 static fn ($own) => $own->orWhere(
-                                    static fn ($mine) => $mine->where('state', 'aside')->where('layaway_id', $layaway),
+                                    static fn ($mine) => $mine
+                                        ->where('state', 'aside')
+                                        ->where('agreement_id', $layaway),
                                 ),
                             ),
                     );
@@ -237,7 +239,7 @@ final class Serials
     {
         $row = DB::table('item_serials as s')
             ->leftJoin('documents as d', 'd.id', '=', 's.document_id')
-            ->leftJoin('layaways as l', 'l.id', '=', 's.layaway_id')
+            ->leftJoin('agreements as l', 'l.id', '=', 's.agreement_id')
             ->where('s.item_id', $item)
             ->where('s.serial', $serial)
             ->first(['s.state', 'd.label as document', 'l.label as layaway']);

@@ -119,7 +119,7 @@ final class CustomerController
                 ->where('customer_id', $customer->id)
                 ->where('kind', 'deposit')
                 ->value('balance'),
-            'layaways' => DB::table('layaways as l')
+            'layaways' => DB::table('agreements as l')
                 ->join('held_accounts as a', 'a.id', '=', 'l.account_id')
                 ->where('l.customer_id', $customer->id)
                 ->whereIn('l.state', ['running', 'ready'])

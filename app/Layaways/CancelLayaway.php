@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Agreements\AgreedGoods;
+use Elmstone\Agreements\AgreedLines;
+use Elmstone\Agreements\AgreementChange;
+use Elmstone\Agreements\AgreementMoney;
+use Elmstone\Agreements\KeepAsDeposit;
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
@@ -15,8 +20,6 @@ use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Posting;
 use Elmstone\Cards\CardSubject;
-use Elmstone\Catalogue\Commitments;
-use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
@@ -42,7 +45,6 @@ use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -58,9 +60,8 @@ final class CancelLayaway
         private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $deposits,
-        private readonly Commitments $commitments,
         private readonly StockLedger $stock,
-        private readonly Serials $serials,
+        private readonly AgreedLines $lines,
         private readonly PaymentDraft $payments,
         private readonly FeeDraft $fees,
         private readonly KeepAsDeposit $keepAsDeposit,
@@ -99,9 +100,9 @@ final class CancelLayaway
             $this->gate->lock($by);
             // Deposits are locked before layaways everywhere.
             $account = isset($order->back[TenderKind::DepositHeld->value])
-                ? $this->deposits->lock(HeldKind::Deposit, $this->customer($layawayId))
+                ? $this->deposits->lock(HeldKind::Deposit, Layaway::customerOf($layawayId))
                 : null;
-            $this->back->lockGiftCards(LayawayMoney::of($layawayId, $this->house->currency())->left);
+            $this->back->lockGiftCards(AgreementMoney::of($layawayId, $this->house->currency())->left);
 
             return [$this->ledger->lock($layawayId), $account];
         };
@@ -110,9 +111,8 @@ final class CancelLayaway
             [$layaway, $account] = $locked;
             [$plan, $needs, $fee] = $this->decide($layaway, $order, $till, $by);
             $allowed = $this->back->allow($by, $order->approval, $needs);
-            $this->stock->lock(LayawayGoods::moving($layaway));
-            $this->commitments->release($layaway->id);
-            $this->serials->setAside($layaway->id, []);
+            $this->stock->lock(AgreedGoods::moving($layaway));
+            $this->lines->release($layaway);
             $this->books->taking(DocumentKind::Adjustment, DocumentKind::Invoice, DocumentKind::Refund);
             $at = PostedAt::till($till, $by->id, ShopTime::today());
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
@@ -154,11 +154,6 @@ final class CancelLayaway
             : null;
     }
 
-    private function customer(int $layaway): int
-    {
-        return (int) DB::table('layaways')->where('id', $layaway)->value('customer_id');
-    }
-
     /**
      * What goes back by which ways, and who must allow it. The layaway locked.
      *
@@ -172,7 +167,7 @@ final class CancelLayaway
         $this->assertFine($layaway, $order, $till, $fee);
         $plan = Plan::of(
             $order->back,
-            LayawayMoney::of($layaway->id, $this->house->currency())->left,
+            AgreementMoney::of($layaway->id, $this->house->currency())->left,
             $this->house->currency(),
             [TenderKind::DepositHeld],
         );
@@ -307,8 +302,8 @@ final class CancelLayaway
 
     private function record(Layaway $layaway, CancelOrder $order, Money $fee, Staff $by): void
     {
-        LayawayChange::query()->create([
-            'layaway_id' => $layaway->id,
+        AgreementChange::query()->create([
+            'agreement_id' => $layaway->id,
             'staff_id' => $by->id,
             'total_before' => $layaway->total,
             'total_after' => $layaway->total,

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Agreements\AgreedGoods;
+use Elmstone\Agreements\AgreedLines;
+use Elmstone\Agreements\AgreedSlip;
+use Elmstone\Agreements\AgreementChange;
+use Elmstone\Agreements\KeepAsDeposit;
+use Elmstone\Agreements\LineChange;
 use Elmstone\Books\Books;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Posting;
-use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Layaway\Schedule;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
@@ -43,7 +47,7 @@ final class ChangeLayaway
         private readonly Books $books,
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $deposits,
-        private readonly HoldLayaway $hold,
+        private readonly AgreedLines $lines,
         private readonly StockLedger $stock,
         private readonly KeepAsDeposit $keepAsDeposit,
         private readonly HandBack $back,
@@ -62,7 +66,7 @@ final class ChangeLayaway
             // Deposits are locked before layaways everywhere.
             $account = $this->deposits->lock(
                 HeldKind::Deposit,
-                (int) DB::table('layaways')->where('id', $layawayId)->value('customer_id'),
+                Layaway::customerOf($layawayId),
             );
 
             return [$this->ledger->lock($layawayId), $account];
@@ -73,7 +77,7 @@ final class ChangeLayaway
             $this->assertSeen($layaway, $version);
             $layaway->load(['allLines.item', 'allInstalments', 'customer.type.priceLevel']);
             $this->lockGoods($layaway, $changes);
-            [$lines, $words] = $this->changed($layaway, $changes);
+            [$lines, $words] = $this->lines->changed($layaway, $changes);
             $before = $layaway->total;
             $total = AgreedSlip::reckon($layaway, $lines, $this->house->currency())->total->minor;
 
@@ -82,8 +86,7 @@ final class ChangeLayaway
             }
 
             $over = $layaway->account->balance->minus($this->house->money($total));
-            $layaway->forceFill(['revision' => $layaway->revision + 1]);
-            $this->hold->putLines($layaway, array_map(self::columns(...), $lines));
+            $this->lines->revise($layaway, $lines);
 
             if ($over->isPositive()) {
                 $key = Uuid::uuid5(Uuid::fromString($layaway->key), "revision {$layaway->revision}")->toString();
@@ -129,7 +132,7 @@ final class ChangeLayaway
      */
     private function lockGoods(Layaway $layaway, array $changes): void
     {
-        $moving = LayawayGoods::moving($layaway);
+        $moving = AgreedGoods::moving($layaway);
 
         foreach ($changes as $change) {
             $item = $change->item->id ?? $layaway->lines()->firstWhere('position', $change->position)?->item_id;
@@ -170,7 +173,7 @@ final class ChangeLayaway
                 default => null,
             };
             $layaway->forceFill(['expires_on' => $expiresOn, 'lapses_on' => $expiresOn->addDays($layaway->grace_days)]);
-            $this->nextRevision($layaway);
+            $this->lines->carryOver($layaway);
             $count = min(HouseTerms::countUntil($layaway->rhythm, $firstDue, $expiresOn), $this->most($layaway));
             $dates = array_map(
                 static fn (int $step): CarbonImmutable => $firstDue->setDateFrom(
@@ -229,21 +232,8 @@ final class ChangeLayaway
     public function shareOutAnew(Layaway $layaway): void
     {
         $dates = $this->datesLeft($layaway->load('allInstalments'));
-        $this->nextRevision($layaway);
+        $this->lines->carryOver($layaway);
         $this->reschedule($layaway, $dates);
-    }
-
-    /** The same lines under the next revision, for a schedule of its own. */
-    private function nextRevision(Layaway $layaway): void
-    {
-        $layaway->forceFill(['revision' => $layaway->revision + 1])->save();
-        DB::statement(
-            'INSERT INTO layaway_lines SELECT layaway_id, revision + 1, position, item_id, code, description, '
-                .'department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, '
-                .'discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM layaway_lines '
-                .'WHERE layaway_id = ? AND revision = ?',
-            [$layaway->id, $layaway->revision - 1],
-        );
     }
 
     /** Notes where the goods stand. */
@@ -279,86 +269,6 @@ final class ChangeLayaway
             ),
             default => null,
         };
-    }
-
-    /**
-     * @param  non-empty-list<LineChange>  $changes
-     * @return array{list<LayawayLine>, string} the lines, and what was done in words
-     */
-    private function changed(Layaway $layaway, array $changes): array
-    {
-        $lines = $layaway->lines()->keyBy('position')->all();
-        $words = [];
-
-        foreach ($changes as $change) {
-            if ($change->item !== null) {
-                $lines[] = $this->added($layaway, $change);
-                $words[] = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
-
-                continue;
-            }
-
-            $line = $lines[$change->position ?? 0]
-                ?? throw Refused::because('not_there', 'This line is not on the layaway any more.');
-
-            if ($change->serials !== null) {
-                $line->serials = $change->serials === [] ? null : $change->serials;
-                $words[] = "{$line->description}: serial "
-                    .($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
-            } elseif ($change->quantity?->isZero() === true) {
-                unset($lines[$change->position]);
-                $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
-            } else {
-                $words[] = "{$line->description}: "
-                    .Show::decimal((string) $change->quantity)
-                    .' instead of '
-                    .Show::decimal($line->quantity);
-                $line->quantity = (string) $change->quantity;
-                $line->serials = null;
-            }
-        }
-
-        return [array_values($lines), ucfirst(implode('; ', $words))];
-    }
-
-    /** What is put with it has today's price for this customer. */
-    private function added(Layaway $layaway, LineChange $change): LayawayLine
-    {
-        $item = $change->item ?? throw Refused::because('not_there', 'There is no such item.');
-
-        if (! $item->active) {
-            throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
-        }
-
-        $quantity = Quantity::of((string) $change->quantity);
-        $quote = PriceBooks::of($item, $layaway->customer->priceTerms())->quote($quantity, ShopTime::today());
-
-        return new LayawayLine([
-            'item_id' => $item->id,
-            'code' => $item->code,
-            'description' => $item->description,
-            'department_id' => $item->department_id,
-            'quantity' => $quantity->toString(),
-            'unit' => $item->unit->value,
-            'unit_price' => $quote->price->toString(),
-            'price_per' => $item->price_per,
-            'price_rule' => $quote->rule,
-            'list_price' => $quote->list->toString(),
-            'discount_percent' => $quote->discount?->toString(),
-            'discount_amount' => null,
-            'may_discount' => $item->takesDiscount(),
-            'tax_class' => $item->tax_class,
-            'cost' => $item->cost,
-            'note' => '',
-            'approval_id' => null,
-            'serials' => null,
-        ]);
-    }
-
-    /** @return array<string, mixed> */
-    private static function columns(LayawayLine $line): array
-    {
-        return array_diff_key($line->getAttributes(), ['layaway_id' => 0, 'revision' => 0, 'position' => 0]);
     }
 
     /** @return non-empty-list<CarbonImmutable> the due dates that are not met yet; where all are past, the next one */
@@ -406,8 +316,8 @@ final class ChangeLayaway
 
     private function record(Layaway $layaway, Staff $by, string $what, int $before): void
     {
-        LayawayChange::query()->create([
-            'layaway_id' => $layaway->id,
+        AgreementChange::query()->create([
+            'agreement_id' => $layaway->id,
             'staff_id' => $by->id,
             'what' => mb_substr($what, 0, 500),
             'total_before' => $before,

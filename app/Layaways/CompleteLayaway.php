@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Agreements\AgreedGoods;
+use Elmstone\Agreements\AgreedSlip;
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
@@ -55,7 +57,7 @@ final class CompleteLayaway
         $lock = function () use ($layawayId): Layaway {
             $layaway = $this->ledger->lock($layawayId);
             $layaway->document_id === null
-                && LayawayGoods::costNow([$layaway], $this->stock->lock(LayawayGoods::moving($layaway)));
+                && AgreedGoods::costNow([$layaway], $this->stock->lock(AgreedGoods::moving($layaway)));
 
             return $layaway;
         };

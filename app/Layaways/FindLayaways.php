@@ -7,7 +7,6 @@ namespace Elmstone\Layaways;
 use Elmstone\Customers\CustomerSearch;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
 
 /** Open layaways by what a clerk has in hand: a slip to scan, a number, a customer. */
 final class FindLayaways
@@ -72,31 +71,6 @@ final class FindLayaways
             ->orderByDesc('id')
             ->limit($most)
             ->get();
-    }
-
-    /**
-     * For whom goods are set aside.
-     *
-     * @param  array<mixed>  $items ids
-     * @return array<int, list<object>> name, label, quantity, by item
-     */
-    public function holding(array $items, int $location): array
-    {
-        $rows = DB::table('commitments as c')
-            ->join('layaways as l', 'l.id', '=', 'c.layaway_id')
-            ->join('customers as k', 'k.id', '=', 'l.customer_id')
-            ->whereIn('c.item_id', $items)
-            ->where('c.location_id', $location)
-            ->orderBy('c.layaway_id')
-            ->limit(20)
-            ->get(['c.item_id', 'c.quantity', 'l.label', 'k.name']);
-        $held = [];
-
-        foreach ($rows as $row) {
-            $held[(int) $row->item_id][] = $row;
-        }
-
-        return $held;
     }
 
     /** @return Collection<int, Layaway> what waits for a customer, to collect first, then next due first */

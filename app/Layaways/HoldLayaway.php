@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Agreements\AgreedLines;
 use Elmstone\Books\HeldKind;
-use Elmstone\Catalogue\Commitments;
-use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Sets goods aside under an agreement. Inside a transaction; the deposit's receipt is posted by whoever asked for it.
@@ -22,8 +20,7 @@ final class HoldLayaway
     public function __construct(
         private readonly LayawayLedger $ledger,
         private readonly HeldLedger $accounts,
-        private readonly Commitments $commitments,
-        private readonly Serials $serials,
+        private readonly AgreedLines $lines,
     ) {
     }
 
@@ -103,10 +100,7 @@ final class HoldLayaway
             'signed_at' => $order->signature === null ? null : now(),
         ]);
         $layaway->setRelation('account', $account);
-        $layaway->forceFill(['label' => sprintf('LAY-%06d', $layaway->id)])->save();
-        $wanted = $this->insertLines($layaway, $order->lines);
-        $this->commitments->begin($layaway->id, $layaway->location_id, $wanted->quantities);
-        $wanted->serials === [] || $this->serials->setAside($layaway->id, $wanted->serials);
+        $this->lines->begin($layaway, $order->lines);
         $remaining = $order->total->minus($order->deposit);
         $remaining->isZero()
             || $this->ledger->schedule(
@@ -115,34 +109,5 @@ final class HoldLayaway
             );
 
         return $layaway;
-    }
-
-    /**
-     * The lines of the layaway's present revision, in place of what it committed before.
-     *
-     * @param  list<array<string, mixed>>  $lines
-     *
-     * @throws Refused serial_out, serial_set_aside
-     */
-    public function putLines(Layaway $layaway, array $lines): void
-    {
-        $wanted = $this->insertLines($layaway, $lines);
-        $layaway->unsetRelation('allLines');
-        $this->commitments->set($layaway->id, $layaway->location_id, $wanted->quantities);
-        $this->serials->setAside($layaway->id, $wanted->serials);
-    }
-
-    /** @param  list<array<string, mixed>>  $lines */
-    private function insertLines(Layaway $layaway, array $lines): SetAside
-    {
-        $rows = [];
-
-        foreach ($lines as $i => $line) {
-            $rows[] = [...$line, 'layaway_id' => $layaway->id, 'revision' => $layaway->revision, 'position' => $i + 1];
-        }
-
-        DB::table('layaway_lines')->insert($rows);
-
-        return SetAside::of($rows);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Agreements\TaxAsAgreed;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Agreements\AgreedSlip;
+use Elmstone\Agreements\AgreementMoney;
+use Elmstone\Agreements\LineChange;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\Serials;
@@ -51,7 +54,7 @@ final class LayawayController
             'standing' => $layaway->state->isOpen() ? $layaway->standing($currency) : null,
             'reckoned' => AgreedSlip::reckon($layaway, $layaway->lines(), $currency),
             'ladder' => $layaway->ladder($currency, $day),
-            'ways' => $layaway->state->isOpen() ? LayawayMoney::of($layaway->id, $this->house->currency())->left : [],
+            'ways' => $layaway->state->isOpen() ? AgreementMoney::of($layaway->id, $this->house->currency())->left : [],
             'pending' => HandBack::pending(CardSubject::layaway($layaway->id, $layaway->key)),
             'taxMoved' => $layaway->state->isOpen()
                 && ! $layaway

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * @property int $layaway_id
+ * @property int $agreement_id
  * @property int $revision
  * @property int $position
  * @property CarbonImmutable $due

@@ -118,7 +118,7 @@ final class LayawayLedger
 
         foreach ($schedule->instalments as $i => $part) {
             $rows[] = [
-                'layaway_id' => $layaway->id,
+                'agreement_id' => $layaway->id,
                 'revision' => $layaway->revision,
                 'position' => $i + 1,
                 'due' => $part->due->format('Y-m-d'),

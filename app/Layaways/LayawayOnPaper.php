@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Agreements\AgreementChange;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Books\HeldKind;
@@ -78,7 +79,9 @@ final class LayawayOnPaper implements Annotates
                 : $layaway
                     ->loadMissing('changesMade')
                     ->changesMade->first(
-                        static fn (LayawayChange $change): bool => $change->made_at->greaterThan($document->posted_at),
+                        static fn (AgreementChange $change): bool => $change->made_at->greaterThan(
+                            $document->posted_at,
+                        ),
                     );
 
         return $later === null ? $layaway->total : $later->total_before;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Agreements\AgreedSlip;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Devices\ReceiptPrinter;

@@ -13,9 +13,7 @@ final class LayawaysProvider extends RoomProvider
     {
         $this->app->tag([ProveLayaways::class], 'proofs');
         $this->app->tag([LayawayOnPaper::class], 'papers');
-        $this->app->tag([LayawayTrace::class], 'traces');
         $this->app->tag([DueLayaways::class], 'due');
-        $this->app->tag([MergeLayaways::class], 'merges');
         $this->app->tag([TakeBackPayment::class], 'taken-back');
     }
 }

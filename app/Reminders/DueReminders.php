@@ -46,8 +46,8 @@ final readonly class DueReminders
                 $day,
                 <<<'SQL'
                 SELECT l.id, l.label, c.name, c.phone, c.mail, l.next_due AS due, l.next_open AS `open`
-                    FROM layaways l JOIN customers c ON c.id = l.customer_id
-                WHERE l.state = 'running' AND l.next_due BETWEEN ? AND ?
+                    FROM agreements l JOIN customers c ON c.id = l.customer_id
+                WHERE l.kind = 'layaway' AND l.state = 'running' AND l.next_due BETWEEN ? AND ?
                 SQL
                 ,
             ),
@@ -57,9 +57,9 @@ final readonly class DueReminders
                 $day,
                 <<<'SQL'
                 SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - a.balance AS `open`
-                    FROM layaways l JOIN customers c ON c.id = l.customer_id
+                    FROM agreements l JOIN customers c ON c.id = l.customer_id
                     JOIN held_accounts a ON a.id = l.account_id
-                WHERE l.state = 'running' AND l.expires_on BETWEEN ? AND ?
+                WHERE l.kind = 'layaway' AND l.state = 'running' AND l.expires_on BETWEEN ? AND ?
                 SQL
                 ,
             ),

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
+use Elmstone\Agreements\AgreementMoney;
 use Elmstone\Books\Purpose;
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Layaways\LayawayMoney;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -226,13 +226,13 @@ final readonly class OriginMoney
      */
     private static function ofLayaway(House $house, int $document): array
     {
-        $layaway = DB::table('layaways')->where('document_id', $document)->value('id');
+        $layaway = DB::table('agreements')->where('document_id', $document)->value('id');
 
         if (! is_int($layaway)) {
             return [[], 0];
         }
 
-        $money = LayawayMoney::of($layaway, $house->currency());
+        $money = AgreementMoney::of($layaway, $house->currency());
 
         return [array_map(static fn (Money $one): int => $one->minor, $money->left), $money->owed->minor];
     }

@@ -64,7 +64,7 @@ final class Returnables
             $layaway !== null => $this->read(
                 $this->lines()->whereIn(
                     'd.id',
-                    DB::table('layaways')->where('id', $layaway)->whereNotNull('document_id')->select('document_id'),
+                    DB::table('agreements')->where('id', $layaway)->whereNotNull('document_id')->select('document_id'),
                 ),
                 $day,
             ),
@@ -107,7 +107,7 @@ final class Returnables
         return $document !== null
             && (self::number($typed) === $document->number
                 || (self::layaway($typed) !== null
-                    && DB::table('layaways')->where('id', self::layaway($typed))->value('document_id')
+                    && DB::table('agreements')->where('id', self::layaway($typed))->value('document_id')
                         === $document->id)
                 || (preg_match('/^[•*]*(\d{4})\s+\S/u', $typed, $found) === 1
                     && $document->tenders->contains(

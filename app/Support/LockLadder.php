@@ -19,12 +19,12 @@ final class LockLadder
 {
     /** Tables by rank, from the one that is locked first. Rows of one table are taken in the order of their keys. */
     public const RANKS = [
-        'slips', 'slip_returns', 'staff', 'house_accounts', 'held_accounts', 'gift_cards', 'layaways', 'coupons',
+        'slips', 'slip_returns', 'staff', 'house_accounts', 'held_accounts', 'gift_cards', 'agreements', 'coupons',
         'documents', 'customers', 'items', 'stock', 'item_serials', 'series',
     ];
 
     /** Rows under the lock of what they belong to: table, whose lock, and what finds those that belong to nothing. */
-    private const UNDER = ['held_accounts' => [['gift_cards', 'layaways'], 'customer_id']];
+    private const UNDER = ['held_accounts' => [['gift_cards', 'agreements'], 'customer_id']];
 
     private int $highest = -1;
 

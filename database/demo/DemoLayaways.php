@@ -6,6 +6,8 @@ namespace Elmstone\Demo;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Agreements\AgreementMoney;
+use Elmstone\Agreements\LineChange;
 use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
@@ -34,8 +36,6 @@ use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\LayawayMoney;
-use Elmstone\Layaways\LineChange;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\Plans\MakePlan;
 use Elmstone\Plans\PlanOrder;
@@ -311,7 +311,7 @@ final class DemoLayaways
         $refund = $layaway->standing($this->house->currency())->refund;
         $back = $keep
             ? [TenderKind::DepositHeld->value => $refund->minor]
-            : Plan::proposed($refund, LayawayMoney::of($layaway->id, $this->house->currency())->left);
+            : Plan::proposed($refund, AgreementMoney::of($layaway->id, $this->house->currency())->left);
         $this->cancel->handle(
             $layaway->id,
             new CancelOrder(

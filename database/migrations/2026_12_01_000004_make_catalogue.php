@@ -95,20 +95,20 @@ return new class extends Migration
             $table->foreignId('item_id')->constrained();
             $table->string('serial', 40)->collation('utf8mb4_bin');
             $table->string('state', 6)->default('in')->comment('in, aside, out');
-            $table->unsignedBigInteger('layaway_id')->nullable();
+            $table->unsignedBigInteger('agreement_id')->nullable();
             $table->unsignedBigInteger('document_id')->nullable();
-            $table->index('layaway_id');
+            $table->index('agreement_id');
             $table->index('serial');
             $table->primary(['item_id', 'serial']);
         });
 
         Schema::create('commitments', static function (Blueprint $table): void {
-            $table->unsignedBigInteger('layaway_id');
+            $table->unsignedBigInteger('agreement_id');
             $table->foreignId('item_id')->constrained();
             $table->foreignId('location_id')->constrained();
             $table->decimal('quantity', 14, 4);
             $table->index(['item_id', 'location_id']);
-            $table->primary(['layaway_id', 'item_id']);
+            $table->primary(['agreement_id', 'item_id']);
         });
 
         Schema::create('stock_movements', static function (Blueprint $table): void {

@@ -46,7 +46,7 @@ return new class extends Migration
             $table->bigInteger('deposit_in')->nullable()->comment('a deposit taken with it');
             $table->string('deposit_for', 60)->default('');
             $table->bigInteger('deposit_used')->nullable()->comment('of the deposits held, towards what is due');
-            $table->foreignId('layaway_id')->nullable()->constrained('layaways');
+            $table->foreignId('agreement_id')->nullable()->constrained();
             $table->boolean('has_parts')->default(false)->comment('whether there are rows in slip_parts');
             $table->json('back')->nullable()->comment('what goes back by which way, minor units; null: nothing comes '
                 .'back');
@@ -67,7 +67,7 @@ return new class extends Migration
             $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
             $table->string('kind', 10)->comment('layaway, coupon, card_sold, card_used');
             $table->unsignedSmallInteger('position');
-            $table->foreignId('layaway_id')->nullable()->constrained();
+            $table->foreignId('agreement_id')->nullable()->constrained();
             $table->foreignId('coupon_id')->nullable()->constrained();
             $table->foreignId('gift_card_id')->nullable()->constrained()->comment('null: a new card');
             $table->bigInteger('amount')->default(0);

@@ -38,8 +38,8 @@ final class DemoTest extends TestCase
         );
         $this->assertSame($of(DemoCustomers::AT_LIMIT)?->balance, $of(DemoCustomers::AT_LIMIT)?->credit_limit);
         $this->assertLessThan(now()->toDateString(), $of(DemoCustomers::EXEMPT_RUN_OUT)?->certificate_expires);
-        $this->assertGreaterThan(2, DB::table('layaways')->count());
-        $this->assertContains('running', DB::table('layaways')->distinct()->orderBy('state')->pluck('state')->all());
+        $this->assertGreaterThan(2, DB::table('agreements')->count());
+        $this->assertContains('running', DB::table('agreements')->distinct()->orderBy('state')->pluck('state')->all());
         $this->assertGreaterThan(
             0,
             DB::table('plans')->count() * Held::of(HeldKind::Deposit),

@@ -26,7 +26,7 @@ final class DueTest extends FeatureCase
         $behind = $this->hold('20.68', '2 x MA-0031');
         $ready = $this->hold('103.40', 'MA-0031');
         Layaway::query()->whereKey($behind->id)->update(['next_due' => '2020-02-01', 'behind_from' => '2020-02-09']);
-        DB::table('layaways')->where('id', $ready->id)->update(['shelf' => 'B 4']);
+        DB::table('agreements')->where('id', $ready->id)->update(['shelf' => 'B 4']);
         $invoice = $this->charge($this->customer, 'MA-0031');
         $this->as('301')
             ->post("/documents/{$invoice}/plan", [

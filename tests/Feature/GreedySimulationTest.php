@@ -405,7 +405,7 @@ final class GreedySimulationTest extends FeatureCase
 
     private function anyLayaway(): ?Layaway
     {
-        $open = DB::table('layaways')
+        $open = DB::table('agreements')
             ->whereIn('state', ['running', 'ready'])
             ->orderBy('id')
             ->pluck('id')

@@ -106,7 +106,7 @@ final class HeldPagesTest extends FeatureCase
     public function test_each_says_what_to_do_next(array $columns, string $words): void
     {
         $this->hold('20.68', '2 x MA-0031');
-        DB::table('layaways')->update([
+        DB::table('agreements')->update([
             'next_due' => '2027-04-01',
             'next_open' => 3102,
             'behind_from' => '2027-04-09',

@@ -40,15 +40,15 @@ final class HeldProofTest extends TamperCase
             '2168 is held, the entries come to 2068',
         ];
         yield 'a layaway costs less' => [
-            static fn () => DB::table('layaways')->update(['total' => 20000]),
+            static fn () => DB::table('agreements')->update(['total' => 20000]),
             'the total is 20000',
         ];
         yield 'an agreed price is another' => [
-            static fn () => DB::table('layaway_lines')->update(['unit_price' => '90']),
+            static fn () => DB::table('agreement_lines')->update(['unit_price' => '90']),
             'the total is 20680',
         ];
         yield 'the tax of the agreement is another' => [
-            static fn () => DB::table('layaways')->update(['tax' => DB::raw("REPLACE(tax, '10', '12')")]),
+            static fn () => DB::table('agreements')->update(['tax' => DB::raw("REPLACE(tax, '10', '12')")]),
             'the total is 20680',
         ];
         yield 'an instalment is a cent short' => [
@@ -56,22 +56,22 @@ final class HeldProofTest extends TamperCase
             'the sum of its schedule',
         ];
         yield 'it is due another day' => [
-            static fn () => DB::table('layaways')->update(['next_due' => '2030-01-01']),
+            static fn () => DB::table('agreements')->update(['next_due' => '2030-01-01']),
             'what is due next',
         ];
         yield 'it is paid in full by its state' => [
-            static fn () => DB::table('layaways')->update(['state' => 'ready']),
+            static fn () => DB::table('agreements')->update(['state' => 'ready']),
             'whether it is paid in full',
         ];
         yield 'it has ended with money on it' => [
-            static fn () => DB::table('layaways')->update(['state' => 'cancelled']),
+            static fn () => DB::table('agreements')->update(['state' => 'cancelled']),
             'what was paid on the open ones',
         ];
         yield 'less is committed' => [
             static fn () => DB::table('stock')
                 ->where('committed', '>', 0)
                 ->update(['committed' => 1]),
-            'is committed, open layaways set',
+            'is committed, open agreements set',
         ];
         yield 'a commitment is of another quantity' => [
             static fn () => DB::table('commitments')->update(['quantity' => 5]),
@@ -86,9 +86,9 @@ final class HeldProofTest extends TamperCase
                 'item_id' => (int) DB::table('items')->min('id'),
                 'serial' => 'X',
                 'state' => 'aside',
-                'layaway_id' => null,
+                'agreement_id' => null,
             ]),
-            'those aside for a layaway that is not open',
+            'those aside for an agreement that is not open',
         ];
         yield 'more is held in deposits' => [
             static fn () => self::account('deposit')->update(['balance' => 8001]),

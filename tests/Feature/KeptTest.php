@@ -47,7 +47,7 @@ final class KeptTest extends FeatureCase
                 'documents', 'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders',
                 'document_coupons', 'document_digests', 'journal_lines', 'journal_entries', 'stock_movements',
                 'approvals', 'price_changes', 'allocations', 'customer_changes', 'return_shares',
-                'document_held', 'held_entries', 'gift_card_changes', 'document_approvals', 'layaway_changes',
+                'document_held', 'held_entries', 'gift_card_changes', 'document_approvals', 'agreement_changes',
                 'plan_parts', 'reminders',
             ] as $table
         ) {

@@ -155,7 +155,7 @@ final class KillTest extends TestCase
         );
         $this->assertSame(
             0,
-            DB::table('layaways')->where('state', 'ready')->count(),
+            DB::table('agreements')->where('state', 'ready')->count(),
             'Paid off, but the goods that were to leave did not.',
         );
         $this->assertSame(

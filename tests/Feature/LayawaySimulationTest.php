@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Agreements\LineChange;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -28,7 +29,6 @@ use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\CompleteLayaway;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\LineChange;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Illuminate\Support\Facades\DB;

@@ -34,7 +34,7 @@ trait Layaways
 
         return Layaway::query()
             ->with(['allLines', 'allInstalments'])
-            ->findOrFail($this->slip()->layaway_id);
+            ->findOrFail($this->slip()->agreement_id);
     }
 
     /** On a day gone by. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Agreements\AgreementMoney;
+use Elmstone\Agreements\LineChange;
 use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Proof\Prove;
@@ -31,8 +33,6 @@ use Elmstone\Layaways\CancelLayaway;
 use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\LayawayMoney;
-use Elmstone\Layaways\LineChange;
 use Elmstone\MoneyOut\Plan;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Receivables\Payments\SpreadCredit;
@@ -150,7 +150,7 @@ final class MixedRaceTest extends RaceCase
         $layaway = Layaway::query()->firstOrFail();
         $back = Plan::proposed(
             $layaway->standing(Currency::of('USD'))->refund,
-            LayawayMoney::of($layaway->id, Currency::of('USD'))->left,
+            AgreementMoney::of($layaway->id, Currency::of('USD'))->left,
         );
         $told = tempnam(sys_get_temp_dir(), 'told') ?: '';
         $this->atOnce(function () use ($layaway, $back, $told): void {
@@ -358,7 +358,7 @@ final class MixedRaceTest extends RaceCase
         $keep = $this->chance->getInt(0, 1) === 1;
         $back = $keep
             ? [TenderKind::DepositHeld->value => $refund->minor]
-            : Plan::proposed($refund, LayawayMoney::of($layaway->id, Currency::of('USD'))->left);
+            : Plan::proposed($refund, AgreementMoney::of($layaway->id, Currency::of('USD'))->left);
         app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'moves away'), $this->till, $this->by);
     }
 

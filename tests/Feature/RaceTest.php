@@ -120,7 +120,7 @@ final class RaceTest extends RaceCase
         array_map(unlink(...), [$told, ...glob("{$gate}*") ?: []]);
         $this->assertSame(
             ['completed' => 12],
-            DB::table('layaways')->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all(),
+            DB::table('agreements')->groupBy('state')->selectRaw('state, COUNT(*) AS n')->pluck('n', 'state')->all(),
         );
         $this->assertSame(12, DB::table('documents')->where('kind', 'invoice')->count());
         $this->assertSame([], app(Prove::class)->handle()->faults);

@@ -582,14 +582,14 @@ final class ReturnTest extends FeatureCase
             ->assertOk();
         $this->does('cash', ['cash' => '25.00'])->assertOk();
         $this->does('post')->assertOk();
-        $layaway = DB::table('layaways')->first() ?? throw new LogicException('There is no layaway.');
+        $layaway = DB::table('agreements')->first() ?? throw new LogicException('There is no layaway.');
         $this->slip = (string) Str::uuid();
         $this->does("layaways/{$layaway->label}")->assertOk();
         $this->does("layaways/{$layaway->label}/amount", ['amount' => '78.40'])->assertOk();
         $this->does("layaways/{$layaway->label}/leaves", ['leaves' => '1'])->assertOk();
         $this->does('card')->assertOk();
         $this->does('post')->assertOk();
-        $invoice = Document::query()->findOrFail((int) DB::table('layaways')->value('document_id'));
+        $invoice = Document::query()->findOrFail((int) DB::table('agreements')->value('document_id'));
         $this->back($invoice, [1 => '1'])
             ->assertOk()
             ->assertSee('Card ending');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Closure;
+use Elmstone\Agreements\SetAsideFor;
 use Elmstone\Books\Document;
 use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Refused;
@@ -36,12 +37,12 @@ use Illuminate\Support\Str;
 final class CounterPage
 {
     public function __construct(
+        private readonly FindLayaways $findLayaways,
         private readonly AtTill $atTill,
         private readonly House $house,
         private readonly SlipDesk $desk,
         private readonly CustomerDisplay $display,
         private readonly CheckApproval $checkApproval,
-        private readonly FindLayaways $findLayaways,
     ) {
     }
 
@@ -161,7 +162,7 @@ final class CounterPage
             ->pluck('item_id')
             ->all();
 
-        return $short === [] ? [] : $this->findLayaways->holding($short, $slip->location_id);
+        return $short === [] ? [] : SetAsideFor::of($short, $slip->location_id);
     }
 
     private function shown(ReckonedCounter $reckoned): DisplayContent

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
+use Elmstone\Agreements\TaxAsAgreed;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Layaway\Ladder;
 use Elmstone\Core\Layaway\LayawayStanding;
@@ -16,7 +17,6 @@ use Elmstone\Counter\Slip\LineOnSlip;
 use Elmstone\Counter\Slip\SlipHold;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\HoldOrder;
-use Elmstone\Layaways\TaxAsAgreed;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxComponentRecord;
 

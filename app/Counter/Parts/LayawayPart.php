@@ -26,7 +26,7 @@ final readonly class LayawayPart
         $parts = [];
 
         foreach ($kept as $part) {
-            $parts[(int) $part->layaway_id] = new self((int) $part->layaway_id, $part->amount, $part->leaves);
+            $parts[(int) $part->agreement_id] = new self((int) $part->agreement_id, $part->amount, $part->leaves);
         }
 
         return $parts;
@@ -35,7 +35,7 @@ final readonly class LayawayPart
     /** @return array<string, scalar|null> as the slip keeps it */
     public function kept(): array
     {
-        return ['layaway_id' => $this->layawayId, 'amount' => $this->amount, 'leaves' => $this->leaves];
+        return ['agreement_id' => $this->layawayId, 'amount' => $this->amount, 'leaves' => $this->leaves];
     }
 
     public function paying(int $amount): self

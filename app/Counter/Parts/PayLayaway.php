@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Closure;
+use Elmstone\Agreements\LineChange;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -16,7 +17,6 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
-use Elmstone\Layaways\LineChange;
 use Elmstone\Shop\House;
 
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */

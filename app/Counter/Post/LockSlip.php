@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
+use Elmstone\Agreements\AgreedGoods;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\GoodsMoving;
@@ -17,7 +18,6 @@ use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\LayawayGoods;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -97,9 +97,9 @@ final class LockSlip
             }
         }
 
-        array_walk($leaving, static fn (Layaway $layaway) => LayawayGoods::moving($layaway, $moving));
+        array_walk($leaving, static fn (Layaway $layaway) => AgreedGoods::moving($layaway, $moving));
         $costs = $this->stock->lock($moving);
-        LayawayGoods::costNow($leaving, $costs);
+        AgreedGoods::costNow($leaving, $costs);
 
         foreach ($slip->lines as $line) {
             $line->item === null || ($line->item->cost = $costs[$line->item->id]);

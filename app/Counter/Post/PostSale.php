@@ -165,7 +165,7 @@ final class PostSale
                 'state' => SlipState::Posted,
                 'document_id' => $document,
                 'receipt_id' => $receipt === $document ? null : $receipt,
-                'layaway_id' => $made?->id,
+                'agreement_id' => $made?->id,
                 'credit_note_id' => $credit,
                 'version' => $slip->version + 1,
                 'total' => $reckoned->payable()->minor,

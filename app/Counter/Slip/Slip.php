@@ -68,7 +68,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $store_credit_used minor units of store credit towards what is due
  * @property int|null $credit_note_id
  * @property int|null $void_of_id the invoice it takes back whole
- * @property int|null $layaway_id what it was held as
+ * @property int|null $agreement_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property string|null $discount_percent
@@ -195,7 +195,7 @@ final class Slip extends Model
             'deposit_for' => '',
             'deposit_used' => null,
             'has_parts' => false,
-            'layaway_id' => null,
+            'agreement_id' => null,
             'back' => null,
             'back_other' => null,
             'back_reference' => '',
@@ -361,7 +361,7 @@ final class Slip extends Model
     /** Whether nothing is done with it but paying off layaways whose goods leave. */
     public function onlyHandsOver(): bool
     {
-        return $this->layaway_id === null
+        return $this->agreement_id === null
             && $this->back === null
             && $this->cardsSold() === []
             && $this->on_account === null
@@ -444,7 +444,7 @@ final class Slip extends Model
     /** @return BelongsTo<Layaway, $this> */
     public function heldAs(): BelongsTo
     {
-        return $this->belongsTo(Layaway::class, 'layaway_id');
+        return $this->belongsTo(Layaway::class, 'agreement_id');
     }
 
     /** @return HasOne<SlipHold, $this> */

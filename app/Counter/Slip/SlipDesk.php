@@ -97,7 +97,7 @@ final class SlipDesk
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
-        $slip->layaway_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
+        $slip->agreement_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
         $this->party->draw($slip);
 
         $slip->load(['lines.item', 'cards']);

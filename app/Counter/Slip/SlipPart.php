@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $slip_id
  * @property PartKind $kind
  * @property int $position
- * @property int|null $layaway_id
+ * @property int|null $agreement_id
  * @property int|null $coupon_id
  * @property int|null $gift_card_id null: a new card
  * @property int $amount minor units

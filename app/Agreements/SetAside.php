@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Brick\Math\BigDecimal;
 
@@ -17,7 +17,7 @@ final readonly class SetAside
     {
     }
 
-    /** @param  list<array<string, mixed>>  $rows of the layaway's lines */
+    /** @param  list<array<string, mixed>>  $rows of agreed lines */
     public static function of(array $rows): self
     {
         $quantities = [];

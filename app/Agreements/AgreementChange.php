@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * What was changed in an agreement, by whom. Insert-only.
  *
  * @property int $id
- * @property int $layaway_id
+ * @property int $agreement_id
  * @property int $staff_id
  * @property string $what
  * @property int $total_before minor units
@@ -22,8 +22,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $made_at
  * @property-read Staff $staff
  */
-final class LayawayChange extends Model
+final class AgreementChange extends Model
 {
+    protected $table = 'agreement_changes';
+
     public $timestamps = false;
 
     protected $guarded = [];

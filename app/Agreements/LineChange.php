@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;

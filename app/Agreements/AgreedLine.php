@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -17,10 +17,10 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * Goods, or the service fee, of a layaway, at the price that was agreed. Lines of an earlier revision stay as they
+ * Goods, or the service fee, that are promised, at the price that was agreed. Lines of an earlier revision stay as they
  * were.
  *
- * @property int $layaway_id
+ * @property int $agreement_id
  * @property int $revision
  * @property int $position
  * @property int|null $item_id null: a one-off line or a fee
@@ -43,8 +43,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string>|null $serials
  * @property-read Item|null $item
  */
-final class LayawayLine extends Model
+final class AgreedLine extends Model
 {
+    protected $table = 'agreement_lines';
+
     public $timestamps = false;
 
     public $incrementing = false;

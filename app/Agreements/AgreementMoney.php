@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\HeldKind;
@@ -13,13 +13,14 @@ use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\MoneyOut\Brought;
+use Illuminate\Support\Facades\DB;
 
 /**
- * By which ways the money of a layaway came in, and so by which it may go back: of every receipt only the share that
- * went on this layaway, less what left again. Worked out of the entries in their order, so that it is the same whenever
- * it is looked at.
+ * By which ways the money paid on an agreement came in, and so by which it may go back: of every receipt only the share
+ * that went on this one, less what left again. Worked out of the entries in their order, so that it is the same
+ * whenever it is looked at.
  */
-final readonly class LayawayMoney
+final readonly class AgreementMoney
 {
     /**
      * @param  array<string, Money>  $left by way, what came in and has not gone back
@@ -30,9 +31,9 @@ final readonly class LayawayMoney
     {
     }
 
-    public static function of(int $layaway, Currency $currency): self
+    public static function of(int $agreement, Currency $currency): self
     {
-        $account = (int) Layaway::query()->without('account')->whereKey($layaway)->value('account_id');
+        $account = (int) DB::table('agreements')->where('id', $agreement)->value('account_id');
         $entries = HeldEntry::query()
             ->with(['document.tenders', 'document.heldRows'])
             ->where('account_id', $account)
@@ -80,7 +81,7 @@ final readonly class LayawayMoney
     }
 
     /**
-     * What of a receipt went on one layaway, by its account.
+     * What of a receipt went on one of them, by its account.
      *
      * @return array<string, Money> by way
      */

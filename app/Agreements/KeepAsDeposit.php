@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
@@ -15,19 +15,18 @@ use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\Receivables\Ledger\PaymentDraft;
 
-/** Layaway money becomes a free deposit of the same customer. Inside a transaction, both locked. */
+/** What is paid on an agreement becomes a free deposit of the same customer. In a posting, both locked. */
 final class KeepAsDeposit
 {
     public function __construct(
         private readonly Books $books,
-        private readonly LayawayLedger $ledger,
-        private readonly HeldLedger $deposits,
+        private readonly HeldLedger $ledger,
         private readonly PaymentDraft $payments,
     ) {
     }
 
     public function handle(
-        Layaway $layaway,
+        Agreement $agreement,
         HeldAccount $account,
         Money $amount,
         PostedAt $at,
@@ -39,13 +38,14 @@ final class KeepAsDeposit
                 DocumentKind::Adjustment,
                 MoneyEntry::kept($amount),
                 $at,
-                new Party($layaway->customer_id, $layaway->customer->name),
+                new Party($agreement->customer_id, $agreement->customer->name),
                 $key,
                 note: $note,
             ),
         );
-        $this->ledger->leave($layaway, $document, Movement::Moved, $amount, $at->day);
-        $this->deposits->put($account, $document, $amount, $at->day, Movement::Moved);
+        $this->ledger->take($agreement->account, $document, $amount, $at->day, Movement::Moved);
+        $agreement->unsetRelation('entries');
+        $this->ledger->put($account, $document, $amount, $at->day, Movement::Moved);
 
         return $document;
     }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Tax\Exemption;
@@ -11,7 +11,7 @@ use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
 
-/** The taxes of the day a layaway was made, with an exemption where there was one. They hold until it is completed. */
+/** The taxes of the day an agreement was made, with an exemption where there was one. They hold until its end. */
 final readonly class TaxAsAgreed
 {
     /**

@@ -7,14 +7,15 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Layaways, their lines, instalments and changes. */
+/** What is promised: agreements of every kind, their lines and changes; the instalments of layaways. */
 return new class extends Migration
 {
     public function up(): void
     {
-        Schema::create('layaways', static function (Blueprint $table): void {
+        Schema::create('agreements', static function (Blueprint $table): void {
             $table->id();
-            $table->string('label', 20)->charset('ascii')->nullable()->comment('LAY- and the id');
+            $table->string('kind', 10)->comment('layaway');
+            $table->string('label', 20)->charset('ascii')->nullable()->comment('the letters of its kind and the id');
             $table->char('key', 36)->charset('ascii')->collation('ascii_bin')->comment('of the slip it was made from');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('customer_id')->constrained();
@@ -51,20 +52,24 @@ return new class extends Migration
             $table->index(['customer_id', 'state']);
             $table->unique('key');
             $table->unique('label');
-            $table->index(['state', 'behind_from', 'id']);
-            $table->index(['state', 'lapses_on', 'id']);
-            $table->index(['state', 'next_due', 'id']);
-            $table->index(['state', 'paid_on', 'id']);
+            $table->index(['kind', 'state', 'behind_from', 'id']);
+            $table->index(['kind', 'state', 'lapses_on', 'id']);
+            $table->index(['kind', 'state', 'next_due', 'id']);
+            $table->index(['kind', 'state', 'paid_on', 'id']);
         });
-        Rows::check('layaways', 'layaway_state', "state in ('running', 'ready', 'completed', 'cancelled')");
-        Rows::refuse('layaways', 'UPDATE', 'held', 'NEW.total <> OLD.total AND NEW.total < (SELECT balance FROM '
-            .'held_accounts WHERE id = NEW.account_id)', 'More is paid on this layaway than it comes to');
-        Rows::refuse('held_accounts', 'UPDATE', 'layaway', "NEW.kind = 'layaway' AND NEW.balance > OLD.balance AND "
-            .'NEW.balance > (SELECT total FROM layaways WHERE account_id = NEW.id)', 'More is paid on a layaway than '
+        Rows::check(
+            'agreements',
+            'agreement_state',
+            "kind <> 'layaway' or state in ('running', 'ready', 'completed', 'cancelled')",
+        );
+        Rows::refuse('agreements', 'UPDATE', 'held', 'NEW.total <> OLD.total AND NEW.total < (SELECT balance FROM '
+            .'held_accounts WHERE id = NEW.account_id)', 'More is paid on it than it comes to');
+        Rows::refuse('held_accounts', 'UPDATE', 'agreed', "NEW.kind = 'layaway' AND NEW.balance > OLD.balance AND "
+            .'NEW.balance > (SELECT total FROM agreements WHERE account_id = NEW.id)', 'More is paid on it than '
             .'it comes to');
 
-        Schema::create('layaway_lines', static function (Blueprint $table): void {
-            $table->foreignId('layaway_id')->constrained('layaways');
+        Schema::create('agreement_lines', static function (Blueprint $table): void {
+            $table->foreignId('agreement_id')->constrained();
             $table->unsignedSmallInteger('revision');
             $table->unsignedSmallInteger('position');
             $table->foreignId('item_id')->nullable()->constrained();
@@ -85,35 +90,35 @@ return new class extends Migration
             $table->string('note')->default('');
             $table->foreignId('approval_id')->nullable()->constrained();
             $table->json('serials')->nullable();
-            $table->primary(['layaway_id', 'revision', 'position']);
+            $table->primary(['agreement_id', 'revision', 'position']);
         });
 
         Schema::create('layaway_instalments', static function (Blueprint $table): void {
-            $table->foreignId('layaway_id')->constrained('layaways');
+            $table->foreignId('agreement_id')->constrained();
             $table->unsignedSmallInteger('revision');
             $table->unsignedSmallInteger('position');
             $table->date('due');
             $table->bigInteger('amount');
-            $table->primary(['layaway_id', 'revision', 'position']);
+            $table->primary(['agreement_id', 'revision', 'position']);
         });
 
-        Schema::create('layaway_changes', static function (Blueprint $table): void {
+        Schema::create('agreement_changes', static function (Blueprint $table): void {
             $table->id();
-            $table->foreignId('layaway_id')->constrained('layaways');
+            $table->foreignId('agreement_id')->constrained();
             $table->foreignId('staff_id')->constrained('staff');
             $table->string('what', 500);
             $table->bigInteger('total_before');
             $table->bigInteger('total_after');
             $table->unsignedSmallInteger('revision');
             $table->timestamp('made_at', 3)->useCurrent();
-            $table->index(['layaway_id', 'id']);
+            $table->index(['agreement_id', 'id']);
         });
-        Rows::keep('layaway_changes');
+        Rows::keep('agreement_changes');
 
         foreach (['commitments', 'item_serials'] as $table) {
             Schema::table(
                 $table,
-                static fn (Blueprint $table) => $table->foreign('layaway_id')->references('id')->on('layaways'),
+                static fn (Blueprint $table) => $table->foreign('agreement_id')->references('id')->on('agreements'),
             );
         }
     }

@@ -2,20 +2,20 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Agreements;
 
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
 
-/** What a layaway comes to: the lines, prices and taxes of the agreement, whatever they are today. */
+/** What an agreement comes to: the lines, prices and taxes of the agreement, whatever they are today. */
 final class AgreedSlip
 {
-    /** @param  iterable<LayawayLine>  $lines */
-    public static function reckon(Layaway $layaway, iterable $lines, Currency $currency): ReckonedSlip
+    /** @param  iterable<AgreedLine>  $lines */
+    public static function reckon(Agreement $agreement, iterable $lines, Currency $currency): ReckonedSlip
     {
-        $tax = $layaway->taxAsAgreed();
+        $tax = $agreement->taxAsAgreed();
         $values = [];
 
         foreach ($lines as $line) {
@@ -28,7 +28,7 @@ final class AgreedSlip
                 $tax->terms,
                 $tax->profile(),
                 $values,
-                $layaway->discount($currency),
+                $agreement->discount($currency),
                 $tax->exemption(),
             ),
         );

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Agreements;
+
+use Elmstone\Catalogue\Commitments;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The only place that writes what is agreed: lines in revisions, of which earlier ones stay as they were, and with them
+ * what is set aside. Inside a transaction, the agreement and its goods locked.
+ */
+final class AgreedLines
+{
+    public function __construct(private readonly Commitments $commitments, private readonly Serials $serials)
+    {
+    }
+
+    /**
+     * The lines of an agreement that is just being made.
+     *
+     * @param  list<array<string, mixed>>  $lines columns of AgreedLine, positions and revision not in them
+     *
+     * @throws Refused serial_out, serial_set_aside
+     */
+    public function begin(Agreement $agreement, array $lines): void
+    {
+        $wanted = $this->insert($agreement, $lines);
+        $this->commitments->begin($agreement->id, $agreement->location_id, $wanted->quantities);
+        $wanted->serials === [] || $this->serials->setAside($agreement->id, $wanted->serials);
+    }
+
+    /**
+     * Lines under the next revision, in place of what was set aside before.
+     *
+     * @param  list<AgreedLine>  $lines
+     *
+     * @throws Refused serial_out, serial_set_aside
+     */
+    public function revise(Agreement $agreement, array $lines): void
+    {
+        $agreement->forceFill(['revision' => $agreement->revision + 1]);
+        $wanted = $this->insert($agreement, array_map(self::columns(...), $lines));
+        $agreement->unsetRelation('allLines');
+        $this->commitments->set($agreement->id, $agreement->location_id, $wanted->quantities);
+        $this->serials->setAside($agreement->id, $wanted->serials);
+    }
+
+    /** The same lines under the next revision, where something else of the agreement changes. */
+    public function carryOver(Agreement $agreement): void
+    {
+        $agreement->forceFill(['revision' => $agreement->revision + 1])->save();
+        DB::statement(
+            'INSERT INTO agreement_lines SELECT agreement_id, revision + 1, position, item_id, code, description, '
+                .'department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, '
+                .'discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM agreement_lines '
+                .'WHERE agreement_id = ? AND revision = ?',
+            [$agreement->id, $agreement->revision - 1],
+        );
+    }
+
+    /** Everything that was set aside for it is free again. */
+    public function release(Agreement $agreement): void
+    {
+        $this->commitments->release($agreement->id);
+        $this->serials->setAside($agreement->id, []);
+    }
+
+    /**
+     * What is agreed after some changes; nothing is written.
+     *
+     * @param  non-empty-list<LineChange>  $changes
+     * @return array{list<AgreedLine>, string} the lines, and what was done in words
+     *
+     * @throws Refused not_there, off_sale
+     */
+    public function changed(Agreement $agreement, array $changes): array
+    {
+        $lines = $agreement->lines()->keyBy('position')->all();
+        $words = [];
+
+        foreach ($changes as $change) {
+            if ($change->item !== null) {
+                $lines[] = $this->added($agreement, $change);
+                $words[] = 'put with it '.Show::decimal((string) $change->quantity)." × {$change->item->description}";
+
+                continue;
+            }
+
+            $line = $lines[$change->position ?? 0]
+                ?? throw Refused::because('not_there', 'This line is not on it any more.');
+
+            if ($change->serials !== null) {
+                $line->serials = $change->serials === [] ? null : $change->serials;
+                $words[] = "{$line->description}: serial "
+                    .($change->serials === [] ? 'numbers taken off' : implode(', ', $change->serials));
+            } elseif ($change->quantity?->isZero() === true) {
+                unset($lines[$change->position]);
+                $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
+            } else {
+                $words[] = "{$line->description}: "
+                    .Show::decimal((string) $change->quantity)
+                    .' instead of '
+                    .Show::decimal($line->quantity);
+                $line->quantity = (string) $change->quantity;
+                $line->serials = null;
+            }
+        }
+
+        return [array_values($lines), ucfirst(implode('; ', $words))];
+    }
+
+    /** What is put with it has today's price for this customer. */
+    private function added(Agreement $agreement, LineChange $change): AgreedLine
+    {
+        $item = $change->item ?? throw Refused::because('not_there', 'There is no such item.');
+
+        if (! $item->active) {
+            throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
+        }
+
+        $quantity = Quantity::of((string) $change->quantity);
+        $quote = PriceBooks::of($item, $agreement->customer->priceTerms())->quote($quantity, ShopTime::today());
+
+        return new AgreedLine([
+            'item_id' => $item->id,
+            'code' => $item->code,
+            'description' => $item->description,
+            'department_id' => $item->department_id,
+            'quantity' => $quantity->toString(),
+            'unit' => $item->unit->value,
+            'unit_price' => $quote->price->toString(),
+            'price_per' => $item->price_per,
+            'price_rule' => $quote->rule,
+            'list_price' => $quote->list->toString(),
+            'discount_percent' => $quote->discount?->toString(),
+            'discount_amount' => null,
+            'may_discount' => $item->takesDiscount(),
+            'tax_class' => $item->tax_class,
+            'cost' => $item->cost,
+            'note' => '',
+            'approval_id' => null,
+            'serials' => null,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function columns(AgreedLine $line): array
+    {
+        return array_diff_key($line->getAttributes(), ['agreement_id' => 0, 'revision' => 0, 'position' => 0]);
+    }
+
+    /** @param  list<array<string, mixed>>  $lines */
+    private function insert(Agreement $agreement, array $lines): SetAside
+    {
+        $rows = [];
+
+        foreach ($lines as $i => $line) {
+            $rows[] = [
+                ...$line,
+                'agreement_id' => $agreement->id,
+                'revision' => $agreement->revision,
+                'position' => $i + 1,
+            ];
+        }
+
+        DB::table('agreement_lines')->insert($rows);
+
+        return SetAside::of($rows);
+    }
+}
