@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Agreements;
 
+use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
-use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
@@ -45,6 +45,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class AgreedLine extends Model
 {
+    use LineValue;
+
     protected $table = 'agreement_lines';
 
     public $timestamps = false;
@@ -68,20 +70,7 @@ final class AgreedLine extends Model
 
     public function toValue(Currency $currency): SlipLine
     {
-        return SlipLine::of(
-            (string) $this->position,
-            Direction::Out,
-            Quantity::of($this->quantity),
-            UnitPrice::of($this->unit_price),
-            $this->price_per,
-            $this->tax_class,
-            match (true) {
-                $this->discount_percent !== null => Reduction::percent($this->discount_percent),
-                $this->discount_amount !== null => Reduction::amount(Money::ofMinor($this->discount_amount, $currency)),
-                default => null,
-            },
-            $this->may_discount,
-        );
+        return $this->line((string) $this->position, Direction::Out, $currency);
     }
 
     /** What the goods cost as of now; of a one-off line, as it was agreed. */

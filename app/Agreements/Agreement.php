@@ -7,7 +7,6 @@ namespace Elmstone\Agreements;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\HeldAccount;
@@ -107,11 +106,7 @@ abstract class Agreement extends Model
 
     public function discount(Currency $currency): ?Reduction
     {
-        return match (true) {
-            $this->discount_percent !== null => Reduction::percent($this->discount_percent),
-            $this->discount_amount !== null => Reduction::amount(Money::ofMinor($this->discount_amount, $currency)),
-            default => null,
-        };
+        return Reduction::stored($this->discount_percent, $this->discount_amount, $currency);
     }
 
     public function remaining(): int

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Core\Slip\Direction;
+use Elmstone\Core\Slip\SlipLine;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -43,6 +46,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class DocumentLine extends Model
 {
+    use LineValue;
+
     public $timestamps = false;
 
     public $incrementing = false;
@@ -62,5 +67,10 @@ final class DocumentLine extends Model
         return $this->origin_document_id === null || $this->origin_position === null
             ? null
             : new Origin($this->origin_document_id, $this->origin_position);
+    }
+
+    public function toValue(Currency $currency): SlipLine
+    {
+        return $this->line((string) $this->position, Direction::from($this->direction), $currency);
     }
 }

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Slip\Coupon;
 use Illuminate\Database\Eloquent\Model;
+use LogicException;
 
 /**
  * A coupon the shop has given out.
@@ -53,9 +54,8 @@ final class CouponRecord extends Model
     {
         return new Coupon(
             $this->code,
-            $this->percent === null
-                ? Reduction::amount(Money::ofMinor((int) $this->amount, $currency))
-                : Reduction::percent(rtrim(rtrim($this->percent, '0'), '.')),
+            Reduction::stored($this->percent, $this->amount, $currency)
+                ?? throw new LogicException("Coupon {$this->code} takes nothing off."),
             $lines,
             $this->least_spend === null ? null : Money::ofMinor($this->least_spend, $currency),
             $this->alone,

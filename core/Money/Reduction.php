@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Core\Money;
 
+use Brick\Math\BigDecimal;
+
 /** Something taken off: a percentage of what it is taken from, or a fixed amount not above it. */
 final readonly class Reduction
 {
@@ -23,6 +25,21 @@ final readonly class Reduction
         return $amount->isNegative()
             ? throw Refused::because('bad_amount', 'A discount cannot be below zero.')
             : new self(null, $amount);
+    }
+
+    /**
+     * As two columns keep it, of which one at most is filled.
+     *
+     * @param  string|null  $percent "5.0000"
+     * @param  int|null  $amount minor units
+     */
+    public static function stored(?string $percent, ?int $amount, Currency $currency): ?self
+    {
+        return match (true) {
+            $percent !== null => self::percent((string) BigDecimal::of($percent)->stripTrailingZeros()),
+            $amount !== null => self::amount(Money::ofMinor($amount, $currency)),
+            default => null,
+        };
     }
 
     /**

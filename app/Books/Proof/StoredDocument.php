@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Proof;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentCoupon;
 use Elmstone\Books\DocumentKind;
@@ -33,7 +32,6 @@ use Elmstone\Core\Returns\CreditNote;
 use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Slip\Coupon;
-use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\ReckonedCoupon;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Reckoner;
@@ -69,7 +67,11 @@ final readonly class StoredDocument
     public function redrafted(): DocumentDraft
     {
         $document = $this->document;
-        $discount = $this->reduction($document->slip_discount_percent, $document->slip_discount_amount);
+        $discount = Reduction::stored(
+            $document->slip_discount_percent,
+            $document->slip_discount_amount,
+            $this->currency,
+        );
         $reckoned = $this->reckoned($discount);
         $lines = [];
 
@@ -175,27 +177,17 @@ final readonly class StoredDocument
             $this->currency,
             $this->terms,
             $profile,
-            array_values($this->document->lines->map($this->slipLine(...))->all()),
+            array_values(
+                $this->document->lines
+                    ->map(fn (DocumentLine $line): SlipLine => $line->toValue($this->currency))
+                    ->all(),
+            ),
             $discount,
             $exempted?->exemption(),
             $this->couponValues(),
         );
 
         return $this->document->kind === DocumentKind::CreditNote ? $this->creditNote($slip) : Reckoner::reckon($slip);
-    }
-
-    private function slipLine(DocumentLine $line): SlipLine
-    {
-        return SlipLine::of(
-            (string) $line->position,
-            Direction::from($line->direction),
-            Quantity::of($line->quantity),
-            UnitPrice::of($line->unit_price),
-            $line->price_per,
-            $line->tax_class,
-            $this->reduction($line->discount_percent, $line->discount_amount),
-            $line->may_discount,
-        );
     }
 
     /** Lines that came back are worked out from their originals again, and from what came back before them. */
@@ -207,7 +199,7 @@ final readonly class StoredDocument
             $origin = $line->origin();
 
             if ($origin === null) {
-                return $this->slipLine($line);
+                return $line->toValue($this->currency);
             }
 
             $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
@@ -218,7 +210,7 @@ final readonly class StoredDocument
                     )
                     : $before->returning(Quantity::of($line->quantity));
 
-            return $origins->original($origin, $this->slipLine($line), $taken);
+            return $origins->original($origin, $line->toValue($this->currency), $taken);
         });
 
         return CreditNote::reckon($this->currency, $this->terms, array_values($lines->all()), $slip);
@@ -232,7 +224,7 @@ final readonly class StoredDocument
                 ->map(
                     fn (DocumentCoupon $coupon): Coupon => new Coupon(
                         $coupon->code,
-                        $this->reduction($coupon->percent, $coupon->amount)
+                        Reduction::stored($coupon->percent, $coupon->amount, $this->currency)
                             ?? throw new LogicException("{$coupon->code} takes nothing off."),
                         $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
                         $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
@@ -268,15 +260,6 @@ final readonly class StoredDocument
             $tender->last_four,
             $tender->authorisation,
         );
-    }
-
-    private function reduction(?string $percent, ?int $amount): ?Reduction
-    {
-        return match (true) {
-            $percent !== null => Reduction::percent((string) BigDecimal::of($percent)->stripTrailingZeros()),
-            $amount !== null => Reduction::amount($this->money($amount)),
-            default => null,
-        };
     }
 
     private function money(int $minor): Money

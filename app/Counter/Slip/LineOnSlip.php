@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Slip;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Quantity;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
@@ -46,6 +45,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class LineOnSlip extends Model
 {
+    use LineValue;
+
     protected $table = 'slip_lines';
 
     public $timestamps = false;
@@ -68,16 +69,7 @@ final class LineOnSlip extends Model
 
     public function toValue(Currency $currency): SlipLine
     {
-        return SlipLine::of(
-            (string) $this->id,
-            Direction::Out,
-            Quantity::of($this->quantity),
-            UnitPrice::of($this->unit_price),
-            $this->price_per,
-            $this->tax_class,
-            Reductions::read($this->discount_percent, $this->discount_amount, $currency),
-            $this->may_discount,
-        );
+        return $this->line((string) $this->id, Direction::Out, $currency);
     }
 
     /** What a unit of its price costs the house now; of a one-off line as it was typed. */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Slip;
 
-use Brick\Math\BigDecimal;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -39,15 +37,6 @@ final class Reductions
         $reduction = Reduction::percent(TypedNumber::plain($percent));
 
         return $reduction->percent?->value->isZero() === true ? null : $reduction;
-    }
-
-    public static function read(?string $percent, ?int $amount, Currency $currency): ?Reduction
-    {
-        return match (true) {
-            $percent !== null => Reduction::percent((string) BigDecimal::of($percent)->stripTrailingZeros()),
-            $amount !== null => Reduction::amount(Money::ofMinor($amount, $currency)),
-            default => null,
-        };
     }
 
     /** @return array{discount_percent: string|null, discount_amount: int|null} */

@@ -385,7 +385,7 @@ final class Slip extends Model
 
     public function discount(Currency $currency): ?Reduction
     {
-        return Reductions::read($this->discount_percent, $this->discount_amount, $currency);
+        return Reduction::stored($this->discount_percent, $this->discount_amount, $currency);
     }
 
     /** The day it would be posted on. */
