@@ -40,6 +40,9 @@ final class SlipNeeds
     /** @var list<Need>|null */
     private ?array $all = null;
 
+    /** @var list<string>|null places of all */
+    private ?array $places = null;
+
     /** @var Collection<int, Approval>|null */
     private ?Collection $given = null;
 
@@ -62,6 +65,12 @@ final class SlipNeeds
         return $this->all ??= $this->slip->isPosted()
             ? []
             : array_merge(...array_map(fn (string $kind): array => $this->of($kind)->all(), self::KINDS));
+    }
+
+    /** Whether anything is to be allowed at a place, or was. */
+    public function isAsked(string $place): bool
+    {
+        return in_array($place, $this->places ??= array_column($this->all(), 'place'), true);
     }
 
     /**

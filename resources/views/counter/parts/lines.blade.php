@@ -62,8 +62,9 @@
                                 @foreach($setAside[$line->item_id] ?? [] as $for)· {{
                                     Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{
                                     $for->label }}) @endforeach</div>@endif
-                            @unless($asks)@include('counter.parts.needs', ['place' => $at])@endunless
-                            @include('counter.parts.needs', ['place' => "{$at}.committed"])
+                            @includeWhen(! $asks && $reckoned->needs->isAsked($at), 'counter.parts.needs', ['place' => $at])
+                            @includeWhen($reckoned->needs->isAsked("{$at}.committed"), 'counter.parts.needs',
+                                ['place' => "{$at}.committed"])
                             @if($line->item?->has_serials)
                                 <div class="serials">
                                 <label for="sn{{ $line->id }}">Serial no.</label><input

@@ -27,17 +27,11 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
         @endphp
         @continue($closed !== ''
             && in_array($kind, [TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::Cheque], true))
-        <li>
-            <div class="way">
-            <kbd>{{ $keys[$kind->value] }}</kbd><label for="refund-{{ $kind->value }}"
-                @class(['soft' => $closed !== ''])>{{ $words[$kind->value] }}</label>
-                <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}"
-                    id="refund-{{ $kind->value }}" name="amount" inputmode="decimal" autocomplete="off"
-                        placeholder="{{ $ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString()
-                            : '–' }}" data-way="{{ $keys[$kind->value] }}" data-rest
-                                data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $kind->value]) }}"
-                                    value="{{ $complaint->typedOr($at, $chosen->isZero() ? ''
-                                        : $chosen->toString()) }}" @disabled($closed !== '')></div>
+        <x-way :$complaint :$at :letter="$keys[$kind->value]" id="refund-{{ $kind->value }}" name="amount" rest
+            :label="$words[$kind->value]" :soft="$closed !== ''" :disabled="$closed !== ''"
+                :save="route('counter.refund.way', [$slip->key, 'way' => $kind->value])"
+                    :value="$chosen->isZero() ? '' : $chosen->toString()"
+                        :placeholder="$ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString() : '–'">
             @if($closed !== '')<p class="under mb-0">{{ $closed }}</p>
             @elseif($chosen->isZero() && $most->isPositive() && $ways->left()->exceeds($most))
             <p class="under mb-0">at most {{ Show::money($most) }}</p>
@@ -70,21 +64,17 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
                                 data-save="{{ route('counter.refund.reference', $slip->key) }}"
                                     value="{{ $slip->back_reference }}">
             @endif
-            @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-        </li>
+        </x-way>
     @endforeach
     @foreach($ways->giftCards() as $way => $most)
         @php($at = "refund.{$way}")
         @php($chosen = $ways->chosen($way))
-        <li><div class="way">
-        <span></span><label for="refund-{{ str_replace(':', '-', $way) }}">The gift card that paid</label>
-            <input class="form-control amount {{ $complaint->on($at) ? 'is-refused' : '' }}"
-                id="refund-{{ str_replace(':', '-', $way) }}" name="amount" inputmode="decimal" autocomplete="off"
-                    placeholder="{{ $ways->left()->isPositive() ? $ways->most($way)->toString() : '–' }}" data-rest
-                        data-save="{{ route('counter.refund.way', [$slip->key, 'way' => $way]) }}"
-                            value="{{ $complaint->typedOr($at, $chosen->isZero() ? '' : $chosen->toString()) }}"></div>
-            <p class="under mb-0">at most {{ Show::money($most) }}</p>@if($complaint->on($at))
-            <p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif</li>
+        <x-way :$complaint :$at letter="" id="refund-{{ str_replace(':', '-', $way) }}" name="amount" rest
+            label="The gift card that paid" :save="route('counter.refund.way', [$slip->key, 'way' => $way])"
+                :value="$chosen->isZero() ? '' : $chosen->toString()"
+                    :placeholder="$ways->left()->isPositive() ? $ways->most($way)->toString() : '–'">
+            <p class="under mb-0">at most {{ Show::money($most) }}</p>
+        </x-way>
     @endforeach
     @foreach($ways->cards() as $authorisation => $card)
         @php($gone = $ways->wanted()["card:{$authorisation}"] ?? $house->money(0))

@@ -4,26 +4,22 @@
 @use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\Accounts\ChargeWords')
 @php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
+@php($most = fn ($amount): string => $amount->isPositive() ? $amount->toString() : '–')
 @php($left = $reckoned->outstanding())
 @if($reckoned->isRefund())
 @include('counter.parts.refund')
 @else
 <ul class="ways">
     @include('counter.parts.cards', ['back' => true])
-    <li>
-        <div class="way"><kbd>C</kbd><label for="cash">Cash</label>
-            <input class="form-control amount {{ $complaint->on('cash') ? 'is-refused' : '' }}" id="cash" name="cash"
-                inputmode="decimal" autocomplete="off" placeholder="–" data-way="C"
-                    data-save="{{ route('counter.cash', $slip->key) }}"
-                        value="{{ $complaint->typedOr('cash', $amount($slip->cash)) }}"></div>
-        @if($complaint->on('cash'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    <x-way :$complaint letter="C" id="cash" label="Cash" :save="route('counter.cash', $slip->key)"
+        :value="$amount($slip->cash)">
         @if($slip->cash === null && $reckoned->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
                 @foreach($reckoned->likelyNotes() as $note)<button type="button"
                     data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
             </div>
         @endif
-    </li>
+    </x-way>
     <li>
         @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
         @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
@@ -52,26 +48,16 @@
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @include('counter.parts.cards', ['back' => false])
     </li>
-    <li>
-        <div class="way {{ $slip->cheque === null ? '' : 'two' }}"><kbd>Q</kbd><label for="cheque">Cheque</label>
-            <input class="form-control" id="cheque_number" name="cheque_number" placeholder="number"
-                aria-label="Cheque number" autocomplete="off" maxlength="30" data-with="cheque"
-                    data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}"
-                        @if($slip->cheque === null) hidden
-                            @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif>
-            <input class="form-control amount {{ $complaint->on('cheque') ? 'is-refused' : '' }}" id="cheque"
-                name="cheque" inputmode="decimal" autocomplete="off" placeholder="–" data-way="Q"
-                    data-with="cheque_number" data-save="{{ route('counter.cheque', $slip->key) }}"
-                        value="{{ $complaint->typedOr('cheque', $amount($slip->cheque)) }}"></div>
-        @if($complaint->on('cheque'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
-    <li>
-        <div class="way"><kbd>G</kbd><label for="card_code">Gift card</label>
-            <input class="form-control {{ $complaint->on('card_code') ? 'is-refused' : '' }}" id="card_code"
-                name="card_code" inputmode="numeric" autocomplete="off" maxlength="24" placeholder="scan it"
-                    data-way="G" data-save="{{ route('counter.gift-card.use', $slip->key) }}"
-                        value="{{ $complaint->typedOr('card_code', '') }}"></div>
-        @if($complaint->on('card_code'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    <x-way :$complaint letter="Q" id="cheque" label="Cheque" :save="route('counter.cheque', $slip->key)"
+        :value="$amount($slip->cheque)" with="cheque_number">
+        <x-slot:beside><input class="form-control" id="cheque_number" name="cheque_number" placeholder="number"
+            aria-label="Cheque number" autocomplete="off" maxlength="30" data-with="cheque"
+                data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}"
+                    @if($slip->cheque === null) hidden
+                        @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif></x-slot>
+    </x-way>
+    <x-way :$complaint letter="G" id="card_code" label="Gift card" placeholder="scan it" inputmode="numeric"
+        maxlength="24" :amount="false" :save="route('counter.gift-card.use', $slip->key)">
         @foreach($slip->cardsUsed() as $place => $card)
             <div class="way under">
             <span></span><label
@@ -83,36 +69,24 @@
                             value="{{ $complaint->typedOr("gift.{$place}", $amount($card->amount)) }}"></div>
             @if($complaint->on("gift.{$place}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @endforeach
-    </li>
+    </x-way>
     @if($slip->storeCredit > 0 || $slip->store_credit_used !== null)
-    <li>
-        <div class="way"><kbd>S</kbd><label for="store_credit_used">Store credit</label>
-            <input class="form-control amount {{ $complaint->on('store_credit_used') ? 'is-refused' : '' }}"
-                id="store_credit_used" name="store_credit_used" inputmode="decimal" autocomplete="off"
-                    placeholder="{{ $reckoned->usableStoreCredit()->isPositive()
-                        ? $reckoned->usableStoreCredit()->toString() : '–' }}" data-way="S" data-rest
-                            data-save="{{ route('counter.store-credit', $slip->key) }}"
-                                value="{{ $complaint->typedOr('store_credit_used',
-                                    $amount($slip->store_credit_used)) }}"></div>
+    <x-way :$complaint letter="S" id="store_credit_used" label="Store credit" rest
+        :save="route('counter.store-credit', $slip->key)" :value="$amount($slip->store_credit_used)"
+            :placeholder="$most($reckoned->usableStoreCredit())">
         <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is
             theirs{{ $slip->store_credit_used === null ? ''
                 : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
-        @if($complaint->on('store_credit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    </x-way>
     @endif
     @if($slip->customer !== null)
     @php($check = $reckoned->charge())
     @if($slip->hold === null || $slip->charge !== null)
     @php($canCharge = $slip->account !== null && ! $slip->account->account->stopped)
-    <li>
-        <div class="way"><kbd>A</kbd><label for="charge" @class(['soft' => ! $canCharge])>Charge to account</label>
-            <input class="form-control amount {{ $complaint->on('charge') || $reckoned->needs->open('charge') !== []
-                ? 'is-refused' : '' }}" id="charge" name="charge" inputmode="decimal" autocomplete="off"
-                    placeholder="{{ $canCharge && $reckoned->chargeable()->isPositive()
-                        ? $reckoned->chargeable()->toString() : '–' }}" data-way="A" data-rest
-                            data-save="{{ route('counter.charge', $slip->key) }}"
-                                value="{{ $complaint->typedOr('charge', $amount($slip->charge)) }}"
-                                    @disabled(! $canCharge)></div>
+    <x-way :$complaint letter="A" id="charge" label="Charge to account" rest :disabled="! $canCharge"
+        :soft="! $canCharge" :refused="$reckoned->needs->open('charge') !== []"
+            :save="route('counter.charge', $slip->key)" :value="$amount($slip->charge)"
+                :placeholder="$canCharge ? $most($reckoned->chargeable()) : '–'">
         @if($slip->account === null)
             <p class="under mb-0">no house account; the office can open one</p>
         @elseif($slip->account->account->stopped)
@@ -132,40 +106,28 @@
                     $check->decision->reasons)) }}</p>@endif
             @include('counter.parts.needs', ['place' => 'charge', 'quiet' => false])
         @endif
-        @if($complaint->on('charge'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    </x-way>
     @endif
     @if($slip->deposits?->total()->isPositive())
     @php([$held, $free] = [$slip->deposits->total(), $slip->deposits->free()])
     @php($used = $house->money($slip->deposit_used ?? 0))
-    <li>
-        <div class="way"><kbd>H</kbd><label for="deposit_used">Deposit held</label>
-            <input class="form-control amount {{ $complaint->on('deposit_used') ? 'is-refused' : '' }}"
-                id="deposit_used" name="deposit_used" inputmode="decimal" autocomplete="off"
-                    placeholder="{{ $reckoned->usableDeposit()->isPositive() ? $reckoned->usableDeposit()->toString()
-                        : '–' }}" data-way="H" data-rest data-save="{{ route('counter.deposit.use', $slip->key) }}"
-                            value="{{ $complaint->typedOr('deposit_used', $amount($slip->deposit_used)) }}"></div>
+    <x-way :$complaint letter="H" id="deposit_used" label="Deposit held" rest
+        :save="route('counter.deposit.use', $slip->key)" :value="$amount($slip->deposit_used)"
+            :placeholder="$most($reckoned->usableDeposit())">
         <p class="under mb-0">{{ $held }} held{{ match(true) {
             $slip->deposit_used === null => '',
             $used->equals($held) => ', all of it',
             default => ', '.Show::money($held->minus($used)).' stays',
         } }}@unless($held->equals($free)); {{ $held->minus($free) }} of it is kept for an order @endunless</p>
-        @if($complaint->on('deposit_used'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    </x-way>
     @endif
     @php($draft = $reckoned->layaway())
     @if($slip->lines->isNotEmpty() || $draft !== null)
     @php($asksDeposit = $reckoned->needs->open('hold') !== [])
-    <li>
-        <div class="way">
-        <kbd>L</kbd><label for="hold"
-            @class(['soft' => $draft === null])>{{ $draft === null ? 'Hold as layaway' : 'Layaway, deposit' }}</label>
-            <input class="form-control amount {{ $complaint->on('hold') || $asksDeposit ? 'is-refused' : '' }}"
-                id="hold" name="hold" inputmode="decimal" autocomplete="off"
-                    placeholder="{{ $draft === null ? 'deposit' : '–' }}" data-way="L" data-rest
-                        data-save="{{ route('counter.hold', $slip->key) }}"
-                            value="{{ $complaint->typedOr('hold', $draft === null ? ''
-                                : $draft->deposit()->toString()) }}"></div>
+    <x-way :$complaint letter="L" id="hold" rest :label="$draft === null ? 'Hold as layaway' : 'Layaway, deposit'"
+        :soft="$draft === null" :refused="$asksDeposit" :save="route('counter.hold', $slip->key)"
+            :value="$draft === null ? '' : $draft->deposit()->toString()"
+                :placeholder="$draft === null ? 'deposit' : '–'">
         @if($draft !== null)
             <p class="under mb-0">
             at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button
@@ -173,31 +135,20 @@
                     data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
             @include('counter.parts.needs', ['place' => 'hold', 'quiet' => false])
         @endif
-        @if($complaint->on('hold'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    </x-way>
     @endif
     @if($draft === null)
-    <li>
-        <div class="way {{ $slip->deposit_in === null ? '' : 'two' }}">
-        <kbd>T</kbd><label for="deposit_in" @class(['soft' => $slip->deposit_in === null])>Take a deposit</label>
-            <input class="form-control" id="deposit_for" name="deposit_for" placeholder="for an order?"
-                aria-label="The order the deposit is for, if any" autocomplete="off" maxlength="60"
-                    data-with="deposit_in" data-save="{{ route('counter.deposit', $slip->key) }}"
-                        value="{{ $slip->deposit_for }}" @if($slip->deposit_in === null) hidden @endif>
-            <input class="form-control amount {{ $complaint->on('deposit_in') ? 'is-refused' : '' }}" id="deposit_in"
-                name="deposit_in" inputmode="decimal" autocomplete="off" placeholder="–" data-way="T"
-                    data-with="deposit_for" data-save="{{ route('counter.deposit', $slip->key) }}"
-                        value="{{ $complaint->typedOr('deposit_in', $amount($slip->deposit_in)) }}"></div>
-        @if($complaint->on('deposit_in'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    <x-way :$complaint letter="T" id="deposit_in" label="Take a deposit" :soft="$slip->deposit_in === null"
+        with="deposit_for" :save="route('counter.deposit', $slip->key)" :value="$amount($slip->deposit_in)">
+        <x-slot:beside><input class="form-control" id="deposit_for" name="deposit_for" placeholder="for an order?"
+            aria-label="The order the deposit is for, if any" autocomplete="off" maxlength="60" data-with="deposit_in"
+                data-save="{{ route('counter.deposit', $slip->key) }}" value="{{ $slip->deposit_for }}"
+                    @if($slip->deposit_in === null) hidden @endif></x-slot>
+    </x-way>
     @endif
     @if($slip->account !== null)
-    <li>
-        <div class="way"><kbd>P</kbd><label for="on_account">Pay towards account</label>
-            <input class="form-control amount {{ $complaint->on('on_account') ? 'is-refused' : '' }}" id="on_account"
-                name="on_account" inputmode="decimal" autocomplete="off" placeholder="–" data-way="P"
-                    data-save="{{ route('counter.on-account', $slip->key) }}"
-                        value="{{ $complaint->typedOr('on_account', $amount($slip->on_account)) }}"></div>
+    <x-way :$complaint letter="P" id="on_account" label="Pay towards account"
+        :save="route('counter.on-account', $slip->key)" :value="$amount($slip->on_account)">
         @if($slip->on_account !== null)
         <p class="under mb-0">{{ $slip->lines->isEmpty() ? ''
             : 'settled together with the sale; ' }}{{ $slip->plan_id === null ? 'goes on the oldest due first'
@@ -211,8 +162,7 @@
                         value="{{ $slip->leaves_discount ? 0 : 1 }}">{{ $slip->leaves_discount ? 'Give it'
                             : 'Give none' }}</button></p>
         @endif
-        @if($complaint->on('on_account'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-    </li>
+    </x-way>
     @endif
     @endif
     @if($slip->customer === null && ($complaint->on('hold') || $complaint->on('deposit_in')))<li>
