@@ -71,7 +71,7 @@ final class SmallPartsTest extends TestCase
         self::assertSame($written, Reductions::written($reduction));
         self::assertEquals($reduction, Reductions::typed($written, self::house()));
         ['discount_percent' => $percent, 'discount_amount' => $amount] = Reductions::columns($reduction);
-        self::assertEquals($reduction, Reductions::read($percent, $amount, Currency::of('USD')));
+        self::assertEquals($reduction, Reduction::stored($percent, $amount, Currency::of('USD')));
     }
 
     /** @return iterable<array{string, string}> */

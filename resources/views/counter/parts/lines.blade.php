@@ -62,7 +62,8 @@
                                 @foreach($setAside[$line->item_id] ?? [] as $for)· {{
                                     Show::decimal($for->quantity) }} set aside for {{ $for->name }} ({{
                                     $for->label }}) @endforeach</div>@endif
-                            @includeWhen(! $asks && $reckoned->needs->isAsked($at), 'counter.parts.needs', ['place' => $at])
+                            @includeWhen(! $asks && $reckoned->needs->isAsked($at), 'counter.parts.needs',
+                                ['place' => $at])
                             @includeWhen($reckoned->needs->isAsked("{$at}.committed"), 'counter.parts.needs',
                                 ['place' => "{$at}.committed"])
                             @if($line->item?->has_serials)
