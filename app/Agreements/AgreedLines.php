@@ -26,7 +26,7 @@ final class AgreedLines
     /**
      * The lines of an agreement that is just being made.
      *
-     * @param  list<array<string, mixed>>  $lines columns of AgreedLine, positions and revision not in them
+     * @param  list<AgreedLine>  $lines in their order
      *
      * @throws Refused serial_out, serial_set_aside
      */
@@ -47,7 +47,7 @@ final class AgreedLines
     public function revise(Agreement $agreement, array $lines): void
     {
         $agreement->forceFill(['revision' => $agreement->revision + 1]);
-        $wanted = $this->insert($agreement, array_map(self::columns(...), $lines));
+        $wanted = $this->insert($agreement, $lines);
         $agreement->unsetRelation('allLines');
         $this->commitments->set($agreement->id, $agreement->location_id, $wanted->quantities);
         $this->serials->setAside($agreement->id, $wanted->serials);
@@ -151,28 +151,22 @@ final class AgreedLines
         ]);
     }
 
-    /** @return array<string, mixed> */
-    private static function columns(AgreedLine $line): array
-    {
-        return array_diff_key($line->getAttributes(), ['agreement_id' => 0, 'revision' => 0, 'position' => 0]);
-    }
-
-    /** @param  list<array<string, mixed>>  $lines */
+    /** @param  list<AgreedLine>  $lines */
     private function insert(Agreement $agreement, array $lines): SetAside
     {
-        $rows = [];
+        DB::table('agreement_lines')->insert(
+            array_map(
+                static fn (AgreedLine $line, int $i): array => [
+                    ...$line->getAttributes(),
+                    'agreement_id' => $agreement->id,
+                    'revision' => $agreement->revision,
+                    'position' => $i + 1,
+                ],
+                $lines,
+                array_keys($lines),
+            ),
+        );
 
-        foreach ($lines as $i => $line) {
-            $rows[] = [
-                ...$line,
-                'agreement_id' => $agreement->id,
-                'revision' => $agreement->revision,
-                'position' => $i + 1,
-            ];
-        }
-
-        DB::table('agreement_lines')->insert($rows);
-
-        return SetAside::of($rows);
+        return SetAside::of($lines);
     }
 }

@@ -17,28 +17,17 @@ final readonly class SetAside
     {
     }
 
-    /** @param  list<array<string, mixed>>  $rows of agreed lines */
-    public static function of(array $rows): self
+    /** @param  list<AgreedLine>  $lines */
+    public static function of(array $lines): self
     {
         $quantities = [];
         $serials = [];
 
-        foreach ($rows as $row) {
-            $item = $row['item_id'] ?? null;
-
-            if (! is_int($item)) {
-                continue;
-            }
-
-            $quantities[$item] = ($quantities[$item] ?? BigDecimal::zero())->plus(
-                is_string($row['quantity']) ? $row['quantity'] : '0',
-            );
-            $pieces = is_string($row['serials'] ?? null)
-                ? json_decode($row['serials'], true, 4, JSON_THROW_ON_ERROR)
-                : [];
-
-            foreach (is_array($pieces) ? $pieces : [] as $piece) {
-                $serials[$item][] = is_string($piece) ? $piece : '';
+        foreach ($lines as $line) {
+            if ($line->item_id !== null) {
+                $quantities[$line->item_id] = ($quantities[$line->item_id] ?? BigDecimal::zero())->plus($line->quantity);
+                $line->serials === null
+                    || ($serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials]);
             }
         }
 

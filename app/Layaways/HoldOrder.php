@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\TaxAsAgreed;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Money\Money;
@@ -15,7 +16,7 @@ final readonly class HoldOrder
 {
     /**
      * @param  string  $key of the slip it is made from
-     * @param  list<array<string, mixed>>  $lines columns of the layaway's lines, positions and revision not in them
+     * @param  list<AgreedLine>  $lines in their order
      * @param  Money  $deposit what is paid at once
      */
     public function __construct(

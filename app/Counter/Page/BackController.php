@@ -9,6 +9,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\ChangeReturn;
 use Elmstone\Counter\Post\VoidSale;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\EntryText;
@@ -126,7 +127,7 @@ final class BackController
         });
     }
 
-    public function change(Request $request, string $slip, int $line, BringBack $back): Response
+    public function change(Request $request, string $slip, int $line, ChangeReturn $back): Response
     {
         $typed = self::texts($request->only(['quantity', 'goods_to', 'reason', 'serials']));
 
@@ -139,7 +140,7 @@ final class BackController
         );
     }
 
-    public function remove(Request $request, string $slip, int $line, BringBack $back): Response
+    public function remove(Request $request, string $slip, int $line, ChangeReturn $back): Response
     {
         return $this->page->after(
             $request,
@@ -150,7 +151,7 @@ final class BackController
         );
     }
 
-    public function waive(Request $request, string $slip, int $line, BringBack $back): Response
+    public function waive(Request $request, string $slip, int $line, ChangeReturn $back): Response
     {
         return $this->page->after(
             $request,

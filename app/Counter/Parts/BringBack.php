@@ -12,12 +12,10 @@ use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Item;
-use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
-use Elmstone\Counter\Settle\ApproveNeeds;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\EntryText;
 use Elmstone\Counter\Slip\PutCustomer;
@@ -41,8 +39,8 @@ final class BringBack
         private readonly House $house,
         private readonly PutCustomer $put,
         private readonly Returnables $returnables,
-        private readonly ApproveNeeds $approve,
         private readonly Sight $sight,
+        private readonly ReturnRows $rows,
     ) {
     }
 
@@ -108,7 +106,7 @@ final class BringBack
                 );
             }
 
-            $this->changed($slip);
+            $this->rows->changed($slip);
         });
     }
 
@@ -130,7 +128,7 @@ final class BringBack
             );
         }
 
-        $this->changed($slip);
+        $this->rows->changed($slip);
     }
 
     /** An item without a receipt, at the least it sold for of late. */
@@ -149,7 +147,7 @@ final class BringBack
             $goodsTo,
         ): void {
             $lowest = $this->returnables->lowest($item->id, $slip->day());
-            $this->put($slip, [
+            $this->rows->put($slip, [
                 'item_id' => $item->id,
                 'code' => $item->code,
                 'description' => $item->description,
@@ -168,7 +166,7 @@ final class BringBack
                         ? 'no receipt; list price'
                         : "no receipt; lowest price in {$this->house->shop()->blind_days} days",
             ]);
-            $this->changed($slip);
+            $this->rows->changed($slip);
         });
     }
 
@@ -186,7 +184,7 @@ final class BringBack
         return $this->desk->change($slipKey, $act, function (Slip $slip) use (
             $description, $quantity, $price, $departmentId, $taxClass, $reason,
         ): void {
-            $this->put($slip, [
+            $this->rows->put($slip, [
                 'code' => 'one-off',
                 'description' => $description,
                 'department_id' => $departmentId,
@@ -201,82 +199,8 @@ final class BringBack
                 'goods_to' => GoodsTo::WrittenOff,
                 'note' => 'no receipt',
             ]);
-            $this->changed($slip);
+            $this->rows->changed($slip);
         });
-    }
-
-    /**
-     * @param  array{quantity?: string, goods_to?: string, reason?: string, serials?: string}  $typed
-     *
-     * @throws Refused bad_quantity, more_than_left, bad_serial
-     */
-    public function change(string $slipKey, Act $act, int $line, array $typed): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line, $typed): void {
-            $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
-            isset($typed['quantity']) && self::assertNoCardPaid($slip);
-            $row->update(
-                array_filter(
-                    [
-                        'quantity' => isset($typed['quantity'])
-                            ? EntryText::quantity($typed['quantity'])->toString()
-                            : null,
-                        'goods_to' => self::goodsTo($typed['goods_to'] ?? ''),
-                        'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
-                        'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
-                    ],
-                    static fn (mixed $value): bool => $value !== null,
-                ),
-            );
-
-            if (isset($typed['quantity'])) {
-                $this->assertFits($slip, $row);
-            }
-
-            isset($typed['quantity']) && $this->changed($slip);
-        });
-    }
-
-    public function remove(string $slipKey, Act $act, int $line): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line): void {
-            self::assertNoCardPaid($slip);
-            ReturnOnSlip::query()->where('slip_id', $slip->id)->whereKey($line)->delete();
-            $this->changed($slip);
-        });
-    }
-
-    /** That the restocking fee of a line is let off, which somebody else has to allow; or that it is kept after all. */
-    public function waive(string $slipKey, Act $act, int $line, bool $waives): Slip
-    {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $line, $waives): void {
-            ReturnOnSlip::query()
-                ->where('slip_id', $slip->id)
-                ->findOrFail($line)
-                ->update(['fee_waived' => $waives]);
-            $this->changed($slip);
-            $waives && $this->approve->within($slip, $act, "back.{$line}.fee");
-        });
-    }
-
-    /** What comes back stays while a card was paid back for it and no document says so. */
-    private static function assertNoCardPaid(Slip $slip): void
-    {
-        if ($slip->paysCardBack()) {
-            throw Refused::because(
-                'card_paid_back',
-                'A card was paid back for what comes back here, or is being asked. Post the slip, or undo that at the '
-                    .'terminal first.',
-            );
-        }
-    }
-
-    /** Where goods that come back go; a credit without goods is no such place. */
-    private static function goodsTo(string $typed): ?GoodsTo
-    {
-        $to = GoodsTo::tryFrom($typed);
-
-        return $to === GoodsTo::None ? null : $to;
     }
 
     private function assertTheirs(Slip $slip, ?Document $document): void
@@ -329,7 +253,7 @@ final class BringBack
                     ->toString(),
             ]);
         } else {
-            $same = $this->put($slip, [
+            $same = $this->rows->put($slip, [
                 'origin_document_id' => $origin->documentId,
                 'origin_position' => $origin->position,
                 'item_id' => $line->item_id,
@@ -350,54 +274,6 @@ final class BringBack
             ]);
         }
 
-        $this->assertFits($slip, $same);
-    }
-
-    /** Whether so many can still come back, with all that comes back on this slip. */
-    private function assertFits(Slip $slip, ReturnOnSlip $line): void
-    {
-        $origin = $line->origin();
-
-        if ($origin === null) {
-            return;
-        }
-
-        $onSlip = BigDecimal::of(
-            (string) ReturnOnSlip::query()
-                ->where('slip_id', $slip->id)
-                ->where('origin_document_id', $origin->documentId)
-                ->where('origin_position', $origin->position)
-                ->sum('quantity'),
-        )->stripTrailingZeros();
-        $left = Origins::of($this->house->currency(), [$origin->documentId])
-            ->returnable($origin)
-            ->left()
-            ->stripTrailingZeros();
-
-        if ($onSlip->isGreaterThan($left)) {
-            throw Refused::because(
-                'more_than_left',
-                $left->isZero()
-                    ? "All of “{$line->description}” came back already."
-                    : "Of “{$line->description}” only {$left} can still come back.",
-            );
-        }
-    }
-
-    /** @param  array<string, mixed>  $columns */
-    private function put(Slip $slip, array $columns): ReturnOnSlip
-    {
-        return ReturnOnSlip::query()->create([
-            'slip_id' => $slip->id,
-            'position' => (int) ReturnOnSlip::query()->where('slip_id', $slip->id)->max('position') + 1,
-            ...$columns,
-        ]);
-    }
-
-    /** What was said of the money no longer holds when other goods come back; a card that was paid back stays. */
-    private function changed(Slip $slip): void
-    {
-        $any = ReturnOnSlip::query()->where('slip_id', $slip->id)->exists();
-        $slip->forceFill(['back' => $any ? [] : null, 'back_other' => null])->save();
+        $this->rows->assertFits($slip, $same);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
+use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\TaxAsAgreed;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Layaway\Ladder;
@@ -206,10 +207,9 @@ final readonly class HoldDraft
         );
     }
 
-    /** @return array<string, mixed> */
-    private function line(LineOnSlip $line): array
+    private function line(LineOnSlip $line): AgreedLine
     {
-        return [
+        return new AgreedLine([
             'item_id' => $line->item_id,
             'code' => $line->code,
             'description' => $line->description,
@@ -218,7 +218,7 @@ final readonly class HoldDraft
             'unit' => $line->unit,
             'unit_price' => $line->unit_price,
             'price_per' => $line->price_per,
-            'price_rule' => $line->price_rule->value,
+            'price_rule' => $line->price_rule,
             'list_price' => $line->list_price,
             'discount_percent' => $line->discount_percent,
             'discount_amount' => $line->discount_amount,
@@ -227,9 +227,7 @@ final readonly class HoldDraft
             'cost' => $line->cost,
             'note' => $line->note,
             'approval_id' => $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
-            'serials' => $line->serials === null
-                    ? null
-                    : json_encode($line->serials, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-        ];
+            'serials' => $line->serials,
+        ]);
     }
 }

@@ -10,10 +10,11 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCardLedger;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
 use LogicException;
 
-/** Store credit and gift cards as a slip is posted: locked in their order, used and given. */
+/** Money held as a slip is posted, deposits, store credit and gift cards: locked in their order, used and given. */
 final class MoveCredits
 {
     public function __construct(private readonly HeldLedger $credits, private readonly GiftCardLedger $cards)
@@ -29,14 +30,21 @@ final class MoveCredits
         $slip->giftCards = $this->cards->lockAll($slip->cardCodes())->all();
     }
 
-    /** @param  list<DraftTender>  $tenders of a document that takes money in */
-    public function use(int $document, array $tenders, Slip $slip): void
+    /**
+     * What was held for the customer, or stood on gift cards, and pays now.
+     *
+     * @param  list<DraftTender>  $tenders of a document that takes money in
+     * @param  HeldAccount|null  $deposits held for them, locked
+     */
+    public function use(int $document, array $tenders, Slip $slip, ?HeldAccount $deposits): void
     {
         foreach ($tenders as $tender) {
             [$kind, $amount] = [$tender->tender->kind, $tender->tender->amount];
 
             if ($kind === TenderKind::StoreCredit && $slip->creditAccount !== null) {
                 $this->credits->take($slip->creditAccount, $document, $amount, $slip->day());
+            } elseif ($kind === TenderKind::DepositHeld && $deposits !== null && $amount->isPositive()) {
+                $this->credits->take($deposits, $document, $amount, $slip->day());
             } elseif ($kind === TenderKind::GiftCard && $amount->isPositive()) {
                 $this->cards->take(self::card($slip, $tender), $document, $amount, $slip->day());
             }

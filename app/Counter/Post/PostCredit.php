@@ -4,33 +4,23 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
-use Elmstone\Books\DocumentKind;
-use Elmstone\Books\Drafts\DocumentDraft;
-use Elmstone\Books\Drafts\DraftLine;
-use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Counter\Parts\ReckonedReturn;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Settle\RefundTenders;
 use Elmstone\Counter\Settle\RefundWays;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\HeldLedger;
@@ -47,7 +37,6 @@ use Elmstone\Shop\House;
 use Elmstone\Stock\AverageCost;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
-use Ramsey\Uuid\Uuid;
 
 /**
  * What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they
@@ -99,16 +88,17 @@ final class PostCredit
     /** @return int the credit note's document id */
     public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?HeldAccount $held): int
     {
-        [$slip, $back, $ways] = [$reckoned->slip, $reckoned->back, $reckoned->refund];
-        assert($back !== null && $ways !== null);
-        $moves = $this->moves($slip, $back);
+        [$slip, $ways] = [$reckoned->slip, $reckoned->refund];
+        assert($ways !== null);
+        $draws = new CreditDraft($reckoned, $this->house);
+        $moves = $draws->moves();
         $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;
-        $tenders = $ways->tenders((string) $onto?->id, $onto?->masked() ?? '');
+        $tenders = (new RefundTenders($ways, $slip, $this->house))->all((string) $onto?->id, $onto?->masked() ?? '');
         $toAccount = $ways->chosen(TenderKind::HouseAccount);
         $toAccount->isPositive()
             && $account === null
             && throw Refused::because('not_an_account', 'Without a house account nothing can go back to it.');
-        $draft = $this->draft($reckoned, $back, $ways, $tenders, $act, $toAccount->isPositive() ? $account : null);
+        $draft = $draws->document($tenders, $act->postedAt($slip), $toAccount->isPositive() ? $account : null);
         $this->stock->take($moves);
         $document = $this->books->document($draft);
         $this->stock->record(
@@ -212,95 +202,6 @@ final class PostCredit
         }
 
         return $left;
-    }
-
-    /** @param  list<DraftTender>  $tenders */
-    private function draft(
-        ReckonedCounter $reckoned,
-        ReckonedReturn $back,
-        RefundWays $ways,
-        array $tenders,
-        Act $act,
-        ?HouseAccount $account,
-    ): DocumentDraft {
-        $slip = $reckoned->slip;
-        $key = Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString();
-        $names = $slip->location->taxProfile->components->pluck('name', 'code')->all();
-
-        return DocumentDraft::of(
-            DocumentKind::CreditNote, $act->postedAt($slip), $key, $reckoned->terms, $back->sums,
-        )
-            ->for($slip->void_of_id === null ? Purpose::Sale : Purpose::Void)
-            ->withLines($this->lines($reckoned, $back), [...$names, ...$back->origins->taxNames()])
-            ->settledBy($tenders, $ways->cashRounding())
-            ->to(SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)))
-            ->referringTo(count($slip->originals) === 1 ? array_key_first($slip->originals) : null)
-            ->approvedBy($reckoned->needs->approvalAt('refund')?->id);
-    }
-
-    /** @return list<DraftLine> */
-    private function lines(ReckonedCounter $reckoned, ReckonedReturn $back): array
-    {
-        $drafts = array_values(
-            $reckoned->slip->returns
-                ->map(
-                    static fn (ReturnOnSlip $line): DraftLine => new DraftLine(
-                        $back->line($line),
-                        $line->item_id,
-                        $line->code,
-                        $line->description,
-                        $line->department_id,
-                        $line->unit,
-                        $line->price_rule,
-                        UnitPrice::of($line->list_price),
-                        $back->costOf($line),
-                        $line->note,
-                        $reckoned->needs->approvalAt("back.{$line->id}")?->id,
-                        $line->serials ?? [],
-                        $line->origin(),
-                        $line->goods_to,
-                        $line->reason->value,
-                    ),
-                )
-                ->all(),
-        );
-        $fee = $back->feeLine();
-
-        if ($fee !== null) {
-            $drafts[] = new DraftLine(
-                $fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed,
-                UnitPrice::of($back->fee()->toString()),
-                $this->house->money(0),
-            );
-        }
-
-        return $drafts;
-    }
-
-    /** @return list<StockMove> what goes back to stock, at the cost it left with */
-    private function moves(Slip $slip, ReckonedReturn $back): array
-    {
-        $moves = [];
-
-        foreach ($slip->returns as $line) {
-            if ($line->item_id !== null && $line->goods_to === GoodsTo::Stock) {
-                $moves[] = new StockMove(
-                    $line->item_id,
-                    $slip->location_id,
-                    BigDecimal::of($line->quantity),
-                    self::unitCost($back->costOf($line), $line),
-                    $back->costOf($line)->minor,
-                );
-            }
-        }
-
-        return $moves;
-    }
-
-    /** Per unit of its price, as stock keeps it. */
-    private static function unitCost(Money $cost, ReturnOnSlip $line): UnitPrice
-    {
-        return UnitPrice::ofTotal($cost, Quantity::of($line->quantity), $line->price_per);
     }
 
     private function serialsBack(Slip $slip): void

@@ -6,36 +6,22 @@ namespace Elmstone\Counter\Post;
 
 use Closure;
 use Elmstone\Books\Books;
-use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Posting;
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardRequest;
-use Elmstone\Catalogue\Serials;
-use Elmstone\Catalogue\StockLedger;
-use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Settlement\Settlement;
-use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Settle\ReckonedCounter;
-use Elmstone\Counter\Settle\SettledPart;
 use Elmstone\Counter\Settle\SettledSlip;
 use Elmstone\Counter\Slip\Act;
-use Elmstone\Counter\Slip\LineOnSlip;
-use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Coupons\UseCoupons;
 use Elmstone\Held\Ledger\HeldAccount;
-use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Layaways\CompleteLayaway;
-use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Receivables\Accounts\HouseAccount;
-use Elmstone\Receivables\Ledger\Ledger;
-use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -51,15 +37,11 @@ final class PostSale
     public function __construct(
         private readonly House $house,
         private readonly Books $books,
-        private readonly StockLedger $stock,
-        private readonly Serials $serials,
-        private readonly Ledger $ledger,
-        private readonly HeldLedger $deposits,
-        private readonly HoldLayaway $hold,
+        private readonly PostGoods $goods,
         private readonly CompleteLayaway $complete,
         private readonly PostMoneyIn $moneyIn,
         private readonly PostCredit $credit,
-        private readonly MoveCredits $moveCredits,
+        private readonly MoveCredits $credits,
         private readonly UseCoupons $useCoupons,
         private readonly LockSlip $lock,
     ) {
@@ -129,34 +111,25 @@ final class PostSale
         }
 
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
-        $made = $slip->hold === null ? null : $this->setAside($reckoned);
+        $made = $slip->hold === null ? null : $this->goods->setAside($reckoned);
         $this->books->taking(...$this->kinds($reckoned, $made));
         $sale = $slip->lines->isEmpty() || $made !== null
                 ? null
-                : $this->sale($reckoned, $settlement, $act, $account, $held);
+                : $this->goods->sell($reckoned, $settlement, $act, $account, $held);
         $receipt = $reckoned->held->total()->isPositive()
             ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made)
             : null;
 
         if ($receipt !== null) {
-            $this->useHeld($receipt, $held, SettledSlip::parts($reckoned, $settlement)[1], $slip);
+            $this->credits->use($receipt, SettledSlip::parts($reckoned, $settlement)[1]->tenders, $slip, $held);
         }
 
         $credit = $reckoned->back === null ? null : $this->credit->handle($reckoned, $act, $account, $held);
         $this->useCoupons->handle($slip->couponsShown ?? new Collection, $slip->day());
 
         $goods = $this->goodsOut($slip, $act);
-        $this->keepApprovals($reckoned, $sale ?? $receipt, $credit);
-        CardMoney::posted(
-            $slip->cards->filter(
-                static fn (CardRequest $card): bool => ! $card->isBack() && $card->document_id === null,
-            ),
-            $sale ?? ($receipt ?? 0),
-        );
-        CardMoney::posted(
-            $slip->cards->filter(static fn (CardRequest $card): bool => $card->isBack() && $card->document_id === null),
-            $credit ?? 0,
-        );
+        KeepApprovals::of($reckoned, $sale ?? $receipt, $credit);
+        self::cardMoney($slip, $sale ?? ($receipt ?? 0), $credit ?? 0);
         $document = $sale
             ?? ($credit
                 ?? ($receipt ?? ($goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.'))));
@@ -175,6 +148,14 @@ final class PostSale
         return $document;
     }
 
+    /** What terminals took stands in the one document, what they gave back in the other. */
+    private static function cardMoney(Slip $slip, int $in, int $back): void
+    {
+        $open = $slip->cards->whereNull('document_id');
+        CardMoney::posted($open->reject(static fn (CardRequest $card): bool => $card->isBack()), $in);
+        CardMoney::posted($open->filter(static fn (CardRequest $card): bool => $card->isBack()), $back);
+    }
+
     /** @return list<DocumentKind> what will be posted */
     private function kinds(ReckonedCounter $reckoned, ?Layaway $made): array
     {
@@ -191,117 +172,6 @@ final class PostSale
             // else.
             ...$reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment],
         ];
-    }
-
-    private function sale(
-        ReckonedCounter $reckoned,
-        Settlement $settlement,
-        Act $act,
-        ?HouseAccount $account,
-        ?HeldAccount $held,
-    ): int {
-        $slip = $reckoned->slip;
-        $terms = $slip->charge === null ? null : $account?->terms();
-        $draft = new SaleDraft(
-            $reckoned,
-            $this->house,
-            SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)),
-        );
-        $moves = $draft->moves();
-        $this->stock->take($moves);
-        $this->assertNothingPromised($reckoned, $moves);
-        $part = SettledSlip::sale($reckoned, $settlement);
-        $sale = $draft->document($part, $act->postedAt($slip));
-        $document = $this->books->document($sale);
-        $this->stock->record(
-            'sale',
-            array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),
-        );
-        $this->serials->sell($document, $draft->serials());
-
-        if ($account !== null) {
-            $this->ledger->enter($account, [new LedgerEntry($document, $sale, $terms)]);
-        }
-
-        $this->useHeld($document, $held, $part, $slip);
-
-        return $document;
-    }
-
-    private function setAside(ReckonedCounter $reckoned): Layaway
-    {
-        $order = $reckoned->layaway()?->order()
-            ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
-        $made = $this->hold->handle($order);
-        $aside = array_map(
-            static fn (StockMove $move): StockMove => StockMove::aside(
-                $move->itemId,
-                $move->locationId,
-                $move->quantity->negated(),
-            ),
-            (new SaleDraft($reckoned, $this->house))->moves(),
-        );
-        $this->assertNothingPromised($reckoned, $aside);
-
-        return $made;
-    }
-
-    /**
-     * What is set aside for others goes only where somebody approved it.
-     *
-     * @param  list<StockMove>  $moves
-     *
-     * @throws Refused committed
-     */
-    private function assertNothingPromised(ReckonedCounter $reckoned, array $moves): void
-    {
-        foreach ($moves === [] ? [] : $this->stock->short($moves) as $item) {
-            foreach ($reckoned->slip->lines->where('item_id', $item) as $line) {
-                $reckoned->needs->assertMayTakeCommitted($line);
-            }
-        }
-    }
-
-    /** What was held for the customer, or stood on gift cards, and pays now. */
-    private function useHeld(int $document, ?HeldAccount $held, SettledPart $part, Slip $slip): void
-    {
-        $this->moveCredits->use($document, $part->tenders, $slip);
-
-        foreach ($part->tenders as $tender) {
-            if (
-                $held !== null
-                && $tender->tender->kind === TenderKind::DepositHeld
-                && $tender->tender->amount->isPositive()
-            ) {
-                $this->deposits->take($held, $document, $tender->tender->amount, $slip->day());
-            }
-        }
-    }
-
-    /** Each with the document it was needed for; of what became a layaway with its receipt. */
-    private function keepApprovals(ReckonedCounter $reckoned, ?int $in, ?int $credit): void
-    {
-        [$out, $back] = [[], []];
-        $lines = array_flip(
-            array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
-        );
-        $returns = array_flip(
-            array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): int => $line->id)->all()),
-        );
-
-        foreach ($reckoned->needs->kept() as [$place, $need, $approval]) {
-            [$what, $id] = [...explode('.', $place), '0'];
-            $isBack = in_array($what, ['back', 'refund'], true);
-            $place = match (true) {
-                $what === 'line' && isset($lines[(int) $id]) => 'line:'.($lines[(int) $id] + 1),
-                $what === 'back' && isset($returns[(int) $id]) => 'line:'.($returns[(int) $id] + 1),
-                default => $place,
-            };
-            $isBack ? ($back[] = [$place, $need, $approval]) : ($out[] = [$place, $need, $approval]);
-        }
-
-        $in === null || DocumentApprovals::keep($in, $out);
-        $credit === null || DocumentApprovals::keep($credit, $back);
     }
 
     /** @return list<int> the invoices of the layaways whose goods leave */

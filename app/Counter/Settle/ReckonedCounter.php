@@ -122,14 +122,14 @@ final readonly class ReckonedCounter
      */
     public function drafts(): array
     {
-        return $this->isRefund()
-            ? array_values(
+        return $this->refund === null || ! $this->isRefund()
+            ? (new SlipTenders($this->slip, $this->house))->drafts()
+            : array_values(
                 array_filter(
-                    $this->refund?->tenders() ?? [],
+                    (new RefundTenders($this->refund, $this->slip, $this->house))->all(),
                     static fn (DraftTender $draft): bool => $draft->tender->kind !== TenderKind::Exchange,
                 ),
-            )
-            : (new SlipTenders($this->slip, $this->house))->drafts();
+            );
     }
 
     /** Whether more comes back than goes out, so that money goes out. */

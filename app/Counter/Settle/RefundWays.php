@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Settle;
 
-use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Returns\WaysBack;
-use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\ReckonedReturn;
 use Elmstone\Counter\Slip\Slip;
@@ -18,7 +16,6 @@ use Elmstone\MoneyOut\GoingOut;
 use Elmstone\MoneyOut\WayOut;
 use Elmstone\Returns\CreditSources;
 use Elmstone\Shop\House;
-use Elmstone\Support\Show;
 
 /**
  * By which ways what goes back leaves: what is chosen, the most of each, and what hinders it. docs/rules.md, "Returns".
@@ -245,63 +242,13 @@ final class RefundWays
     /** @return list<Refused> */
     public function hindrances(): array
     {
-        $found = [];
-        $left = $this->left();
+        return (new RefundHindrances($this, $this->slip))->all();
+    }
 
-        foreach ($this->wanted() as $way => $amount) {
-            $most = $this->most($way);
-
-            if ($amount->exceeds($most)) {
-                $found[] = Refused::because(
-                    'not_that_way',
-                    ($most->isZero() ? 'Nothing' : 'At most '.Show::money($most))
-                        .' can go back '
-                        .$this->words($way)
-                        .'.',
-                );
-            }
-        }
-
-        if ($found === [] && $left->isNegative()) {
-            $found[] = Refused::because(
-                'over_refunded',
-                Show::money($left->negated()).' more would go back than comes back. Lower one of the ways.',
-            );
-        }
-
-        if ($found === [] && $left->isPositive()) {
-            $found[] = Refused::because('refund_left', 'Say by which way '.Show::money($left).' goes back.');
-        }
-
-        if ($this->needsReference() && $this->slip->back_reference === '') {
-            $found[] = Refused::because(
-                'reference_missing',
-                'Type the number of the shop’s cheque, or the transfer’s reference.',
-            );
-        }
-
-        foreach ($found === [] ? $this->shares() ?? [] : [] as $source => $ways) {
-            $origin = str_starts_with($source, 'paid:') ? (int) substr($source, 5) : 0;
-            $money = Money::sum(
-                array_filter(
-                    $ways,
-                    static fn (string|int $way): bool => WayOut::isMoney((string) $way),
-                    ARRAY_FILTER_USE_KEY,
-                ),
-                $this->zero->currency,
-            );
-
-            if ($origin > 0 && $money->minor > $this->back->money()->moneyLeft($origin)) {
-                $found[] = Refused::because(
-                    'not_that_way',
-                    'At most '
-                        .Show::money($this->house->money($this->back->money()->moneyLeft($origin)))
-                        .' came in as money, and so goes back as money.',
-                );
-            }
-        }
-
-        return $found;
+    /** What can still go back as money of what one document brought. */
+    public function moneyLeft(int $origin): Money
+    {
+        return $this->house->money($this->back->money()->moneyLeft($origin));
     }
 
     public function needsReference(): bool
@@ -309,77 +256,9 @@ final class RefundWays
         return $this->chosen(TenderKind::Cheque)->isPositive() || $this->chosen(TenderKind::BankTransfer)->isPositive();
     }
 
-    /**
-     * As tenders of the credit note, what goes to goods taken along first. Cash as it changes hands.
-     *
-     * @param  string  $cardId the gift card it goes on, where one does
-     * @return list<DraftTender>
-     */
-    public function tenders(string $cardId = '', string $cardWords = ''): array
-    {
-        $drafts = $this->exchanged->isPositive() ? [self::draft(TenderKind::Exchange, $this->exchanged)] : [];
-
-        foreach (self::KINDS as $kind) {
-            $amount = $this->chosen($kind);
-
-            if ($amount->isPositive()) {
-                $drafts[] = match ($kind) {
-                    TenderKind::Cash => self::draft($kind, $this->house->handedOver($amount, $kind)[0]),
-                    TenderKind::Cheque, TenderKind::BankTransfer => self::draft(
-                        $kind,
-                        $amount,
-                        $this->slip->back_reference,
-                    ),
-                    TenderKind::GiftCard => new DraftTender(
-                        Tender::of($kind, $amount),
-                        $amount,
-                        $cardWords,
-                        authorisation: $cardId,
-                    ),
-                    default => self::draft($kind, $amount),
-                };
-            }
-        }
-
-        foreach ($this->giftCards() as $way => $most) {
-            $amount = $this->chosen($way);
-            $amount->isPositive()
-                && ($drafts[] = new DraftTender(
-                    Tender::of(TenderKind::GiftCard, $amount),
-                    $amount,
-                    'card that paid',
-                    authorisation: WayOut::which($way),
-                ));
-        }
-
-        // Under the authorisation it was taken by, so that what came in and what went back stand together.
-        foreach (
-            $this->slip->cards->filter(
-                static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
-            ) as $card
-        ) {
-            $amount = $this->house->money($card->approved);
-            $drafts[] = new DraftTender(
-                Tender::of(TenderKind::Card, $amount),
-                $amount,
-                $card->authorisation,
-                $card->card_type,
-                $card->last_four,
-                $card->against,
-            );
-        }
-
-        return $drafts;
-    }
-
     public function cashRounding(): Money
     {
         return $this->house->handedOver($this->chosen(TenderKind::Cash), TenderKind::Cash)[1];
-    }
-
-    private static function draft(TenderKind $kind, Money $amount, string $reference = ''): DraftTender
-    {
-        return new DraftTender(Tender::of($kind, $amount), $amount, $reference);
     }
 
     public function words(string $way): string

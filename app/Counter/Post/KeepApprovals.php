@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+use Elmstone\Books\DocumentApprovals;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Slip\ReturnOnSlip;
+
+/**
+ * What was approved on a slip is kept, each with the document it was needed for; of what became a layaway with its
+ * receipt. In the posting.
+ */
+final class KeepApprovals
+{
+    /**
+     * @param  int|null  $in the document of what goes out or comes in
+     * @param  int|null  $credit the credit note
+     */
+    public static function of(ReckonedCounter $reckoned, ?int $in, ?int $credit): void
+    {
+        [$out, $back] = [[], []];
+        $lines = array_flip(
+            array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
+        );
+        $returns = array_flip(
+            array_values($reckoned->slip->returns->map(static fn (ReturnOnSlip $line): int => $line->id)->all()),
+        );
+
+        foreach ($reckoned->needs->kept() as [$place, $need, $approval]) {
+            [$what, $id] = [...explode('.', $place), '0'];
+            $isBack = in_array($what, ['back', 'refund'], true);
+            $place = match (true) {
+                $what === 'line' && isset($lines[(int) $id]) => 'line:'.($lines[(int) $id] + 1),
+                $what === 'back' && isset($returns[(int) $id]) => 'line:'.($returns[(int) $id] + 1),
+                default => $place,
+            };
+            $isBack ? ($back[] = [$place, $need, $approval]) : ($out[] = [$place, $need, $approval]);
+        }
+
+        $in === null || DocumentApprovals::keep($in, $out);
+        $credit === null || DocumentApprovals::keep($credit, $back);
+    }
+}

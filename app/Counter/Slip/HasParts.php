@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Slip;
+
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Parts\CardsOnSlip;
+use Elmstone\Counter\Parts\LayawayPart;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\MoneyOut\WayOut;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/** What is on a slip several times over: layaways paid on, coupons, gift cards sold and used. */
+trait HasParts
+{
+    /** @return list<CardsOnSlip> */
+    public function cardsSold(): array
+    {
+        return CardsOnSlip::all($this->parts(PartKind::CardSold));
+    }
+
+    /** @return list<CardsOnSlip> */
+    public function cardsUsed(): array
+    {
+        return CardsOnSlip::all($this->parts(PartKind::CardUsed));
+    }
+
+    /** @return list<int> ids of the coupons on it, in the order they were shown */
+    public function couponIds(): array
+    {
+        return array_map(static fn (SlipPart $part): int => (int) $part->coupon_id, $this->parts(PartKind::Coupon));
+    }
+
+    /** @return list<SlipPart> in their order */
+    private function parts(PartKind $kind): array
+    {
+        return $this->has_parts ? array_values($this->partRows->where('kind', $kind)->all()) : [];
+    }
+
+    /**
+     * Keeps all parts of a kind as they are now.
+     *
+     * @param  list<array<string, scalar|null>>  $rows columns of SlipPart
+     */
+    public function keepParts(PartKind $kind, array $rows): void
+    {
+        $this->has_parts && $this->partRows()->where('kind', $kind)->delete();
+
+        foreach ($rows as $i => $row) {
+            SlipPart::query()->create([...$row, 'slip_id' => $this->id, 'kind' => $kind, 'position' => $i + 1]);
+        }
+
+        $this->unsetRelation('partRows');
+        $this->forceFill(['has_parts' => $rows !== [] || ($this->has_parts && $this->partRows->isNotEmpty())])->save();
+    }
+
+    /** @param  list<int>  $ids */
+    public function keepCoupons(array $ids): void
+    {
+        $this->keepParts(PartKind::Coupon, array_map(static fn (int $id): array => ['coupon_id' => $id], $ids));
+    }
+
+    /** @return list<string> the numbers of all gift cards on it that are in use already */
+    public function cardCodes(): array
+    {
+        $codes = array_map(static fn (CardsOnSlip $card): string => $card->isNew ? '' : $card->code, [
+            ...$this->cardsSold(),
+            ...$this->cardsUsed(),
+        ]);
+        // A card that paid for what comes back is known by its id, so that its number stands nowhere.
+        $ids = array_filter(
+            array_map(
+                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
+                    ? (int) WayOut::which((string) $way)
+                    : 0,
+                array_keys($this->back ?? []),
+            ),
+            static fn (int $id): bool => $id !== 0,
+        );
+        $back = $ids === [] ? [] : GiftCard::codes(array_values($ids));
+
+        return array_values(
+            array_unique(
+                array_filter(
+                    [...$codes, ...$back, $this->back_card ?? ''],
+                    static fn (string $code): bool => $code !== '',
+                ),
+            ),
+        );
+    }
+
+    /** @return array<int, LayawayPart> by layaway */
+    public function layawayParts(): array
+    {
+        return LayawayPart::all($this->parts(PartKind::Layaway));
+    }
+
+    /** @return HasMany<SlipPart, $this> */
+    public function partRows(): HasMany
+    {
+        return $this->hasMany(SlipPart::class)->orderBy('position');
+    }
+}
