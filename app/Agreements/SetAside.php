@@ -25,7 +25,9 @@ final readonly class SetAside
 
         foreach ($lines as $line) {
             if ($line->item_id !== null) {
-                $quantities[$line->item_id] = ($quantities[$line->item_id] ?? BigDecimal::zero())->plus($line->quantity);
+                $quantities[$line->item_id] = BigDecimal::of($line->quantity)->plus(
+                    $quantities[$line->item_id] ?? BigDecimal::zero(),
+                );
                 $line->serials === null
                     || ($serials[$line->item_id] = [...$serials[$line->item_id] ?? [], ...$line->serials]);
             }

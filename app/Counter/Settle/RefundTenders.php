@@ -28,7 +28,9 @@ final readonly class RefundTenders
      */
     public function all(string $cardId = '', string $cardWords = ''): array
     {
-        $drafts = $this->ways->exchanged->isPositive() ? [self::draft(TenderKind::Exchange, $this->ways->exchanged)] : [];
+        $drafts = $this->ways->exchanged->isPositive()
+            ? [self::draft(TenderKind::Exchange, $this->ways->exchanged)]
+            : [];
 
         foreach (RefundWays::KINDS as $kind) {
             $amount = $this->ways->chosen($kind);
