@@ -51,6 +51,7 @@ async function attempt(url, fields) {
     const body = new URLSearchParams(fields);
     const state = document.getElementById('slip-state');
     if (state && fields.version === undefined) body.set('version', state.dataset.version);
+    if (state) body.set('drawn', drawn());
 
     try {
         const answer = await fetch(url, {
@@ -64,6 +65,15 @@ async function attempt(url, fields) {
     } catch {
         return wait();
     }
+}
+
+/** The lines the page shows, untouched, as they were drawn: what of them still holds is not sent again. */
+function drawn() {
+    const touched = (field) => field.value !== field.defaultValue || field.dataset.sent !== undefined;
+    return [...document.querySelectorAll('#lines tr[data-digest]')]
+        .filter((row) => ![...row.querySelectorAll('input')].some(touched))
+        .map((row) => `${row.id.slice(1)}:${row.dataset.digest}`)
+        .join(',');
 }
 
 function wait() {
@@ -100,7 +110,8 @@ export function swap(html) {
     const typing = rememberTyping();
 
     for (const part of fresh.querySelectorAll('[data-part]')) {
-        document.getElementById(part.id)?.replaceWith(document.importNode(part, true));
+        for (const row of part.querySelectorAll('[data-same]')) row.replaceWith(document.getElementById(row.id) ?? row);
+        document.getElementById(part.id)?.replaceWith(document.adoptNode(part));
     }
 
     restoreTyping(typing);

@@ -55,7 +55,7 @@ final class CounterController
 
     public function show(Request $request, string $slip): View|RedirectResponse
     {
-        $data = $this->page->whole($slip, $this->page->act($request));
+        $data = $this->page->whole($request, $slip, $this->page->act($request));
 
         return $data['slip'] instanceof Slip && $data['slip']->state === SlipState::Cleared
             ? redirect()->route('counter')
@@ -64,6 +64,6 @@ final class CounterController
 
     public function margin(Request $request, string $slip): View
     {
-        return view('counter.margin', $this->page->whole($slip, $this->page->act($request)));
+        return view('counter.margin', $this->page->whole($request, $slip, $this->page->act($request)));
     }
 }

@@ -86,18 +86,18 @@ final class CounterPage
             $done instanceof Slip => $done,
             default => $this->desk->read($slipKey, $act),
         };
-        $data = $this->data($slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
+        $data = $this->data($request, $slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
 
         return response()->view('counter.regions', $data, $complaint->exists() ? 422 : 200);
     }
 
     /** @return array<string, mixed> */
-    public function whole(string $slipKey, Act $act): array
+    public function whole(Request $request, string $slipKey, Act $act): array
     {
         $act->by->worksOn($slipKey);
 
         return [
-            ...$this->data($this->desk->read($slipKey, $act), $act, Complaint::none()),
+            ...$this->data($request, $this->desk->read($slipKey, $act), $act, Complaint::none()),
             'justSold' => Document::query()
                 ->where('till_id', $act->till->id)
                 ->where('business_date', ShopTime::today())
@@ -117,8 +117,13 @@ final class CounterPage
     }
 
     /** @return array<string, mixed> */
-    private function data(Slip $slip, Act $act, Complaint $complaint, ?int $fresh = null): array
-    {
+    private function data(
+        Request $request,
+        Slip $slip,
+        Act $act,
+        Complaint $complaint,
+        ?int $fresh = null,
+    ): array {
         $reckoned = $slip->reckoned ?? ReckonedCounter::of($slip, $this->house);
         $others = Slip::query()
             ->where('location_id', $act->till->location_id)
@@ -127,6 +132,7 @@ final class CounterPage
             ->limit(60)
             ->get();
         $this->display->show($act->till, $this->shown($reckoned));
+        [$letters, $setAside, $available] = [$this->letters(), $this->setAside($slip), $slip->stock ?? new Collection];
 
         return [
             'slip' => $slip,
@@ -138,11 +144,12 @@ final class CounterPage
             'fresh' => $fresh,
             'tabs' => $others->where('till_id', $act->till->id),
             'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
-            'letters' => $this->letters(),
+            'letters' => $letters,
+            'drawn' => DrawnLines::on($request, $reckoned, $complaint, $available, $setAside, $letters, $fresh),
             'exemptionRunOut' => $slip->customer?->claimsExemption() === true
                 && ! $slip->customer->isExemptOn($slip->day()),
-            'available' => $slip->stock ?? new Collection,
-            'setAside' => $this->setAside($slip),
+            'available' => $available,
+            'setAside' => $setAside,
             'waiting' => $slip->customer_id === null ? new Collection
                 : $this->findLayaways->waiting($slip->customer_id),
         ];

@@ -19,7 +19,10 @@ final class NameKeys
     private const KEYS = ['key', 'act'];
 
     /** What may differ when the same is asked again. */
-    private const BESIDE = ['_token', 'key', 'act', 'version', 'approver', 'approver_pin', 'approver_reason', 'pin'];
+    private const BESIDE = [
+        '_token', 'key', 'act', 'version', 'approver', 'approver_pin', 'approver_reason', 'pin',
+        'drawn',
+    ];
 
     public function __construct(private readonly Asked $asked)
     {

@@ -18,6 +18,7 @@
             <th class="figure net">Net</th></tr></thead>
             <tbody>
             @foreach($slip->lines as $line)
+                @if($drawn->isSame($line))<tr id="l{{ $line->id }}" data-same></tr>@continue @endif
                 @php
                     $reckoned_line = $reckoned->line($line);
                     $at = "line.{$line->id}";
@@ -28,7 +29,8 @@
                     $off = Reductions::written($reckoned_line->line->discount);
                     $locked = $slip->isPosted();
                 @endphp
-                <tr @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
+                <tr id="l{{ $line->id }}" data-digest="{{ $drawn->digest($line) }}"
+                    @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
                         <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}"

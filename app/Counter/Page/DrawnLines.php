@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Page;
+
+use Elmstone\Catalogue\Stock;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\LineOnSlip;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\Request;
+
+/**
+ * Which lines a page shows already just as they stand now, so that a long slip is not drawn and sent again for every
+ * line that comes to it. The page says what it shows by a digest of all that a line's row is drawn from.
+ */
+final class DrawnLines
+{
+    /** @var array<int, string> digests by line */
+    private array $digests = [];
+
+    /**
+     * @param  array<int, string>  $seen digests by line, as the page says
+     * @param  Collection<int, Stock>  $stock by item
+     * @param  array<int, list<object>>  $setAside by item
+     * @param  array<string, string>  $letters by tax class
+     * @param  int|null  $fresh the line that was just added or changed
+     */
+    private function __construct(
+        private readonly array $seen,
+        private readonly ReckonedCounter $reckoned,
+        private readonly Complaint $complaint,
+        private readonly Collection $stock,
+        private readonly array $setAside,
+        private readonly array $letters,
+        private readonly ?int $fresh,
+    ) {
+    }
+
+    /**
+     * @param  Collection<int, Stock>  $stock
+     * @param  array<int, list<object>>  $setAside
+     * @param  array<string, string>  $letters
+     */
+    public static function on(
+        Request $request,
+        ReckonedCounter $reckoned,
+        Complaint $complaint,
+        Collection $stock,
+        array $setAside,
+        array $letters,
+        ?int $fresh,
+    ): self {
+        $seen = [];
+
+        foreach (explode(',', $request->string('drawn')->value()) as $one) {
+            [$line, $digest] = [...explode(':', $one, 2), ''];
+            $seen[(int) $line] = $digest;
+        }
+
+        return new self($seen, $reckoned, $complaint, $stock, $setAside, $letters, $fresh);
+    }
+
+    public function isSame(LineOnSlip $line): bool
+    {
+        $place = "line.{$line->id}";
+
+        return ($this->seen[$line->id] ?? '') === $this->digest($line)
+            && ! $this->complaint->within($place)
+            && ! $this->reckoned->needs->isAsked($place)
+            && ! $this->reckoned->needs->isAsked("{$place}.committed");
+    }
+
+    public function digest(LineOnSlip $line): string
+    {
+        return $this->digests[$line->id] ??= hash('xxh64', json_encode([
+            $line->getAttributes(),
+            $this->figures($line),
+            [$line->item?->list_price, $line->item?->active, $line->item?->has_serials],
+            (string) $this->stock->get($line->item_id)?->available(),
+            $this->setAside[$line->item_id] ?? [],
+            $this->letters[$line->tax_class] ?? '',
+            $this->fresh === $line->id,
+            $this->reckoned->slip->isPosted(),
+        ], JSON_THROW_ON_ERROR));
+    }
+
+    /** @return list<string> */
+    private function figures(LineOnSlip $line): array
+    {
+        $reckoned = $this->reckoned->line($line);
+
+        return [$reckoned->gross->toString(), $reckoned->lineDiscount->toString()];
+    }
+}
