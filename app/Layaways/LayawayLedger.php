@@ -32,7 +32,8 @@ final class LayawayLedger
     }
 
     /**
-     * In the order of their ids, so that two who want the same never wait for each other.
+     * In the order of their ids, so that two who want the same never wait for each other; by their ids alone, so that
+     * no others are waited for on the way.
      *
      * @param  list<int>  $ids
      * @return array<int, Layaway> by id, with lines and instalments
@@ -47,6 +48,7 @@ final class LayawayLedger
             ? []
             : Layaway::query()
                 ->without('account')
+                ->forceIndex('PRIMARY')
                 ->whereIn('id', $ids)
                 ->orderBy('id')
                 ->lockForUpdate()

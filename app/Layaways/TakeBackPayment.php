@@ -72,9 +72,8 @@ final class TakeBackPayment implements TakesBackHeld
             ->where('document_id', $receipt->id)
             ->where('movement', Movement::In)
             ->whereRelation('account', 'kind', HeldKind::Layaway)
-            ->sharedLock()
             ->pluck('amount', 'account_id');
-        $ids = Layaway::query()->without('account')->whereIn('account_id', $paid->keys())->sharedLock()->pluck('id');
+        $ids = Layaway::query()->without('account')->whereIn('account_id', $paid->keys())->pluck('id');
         $layaways = $this->ledger->lockAll(array_values(array_map(intval(...), $ids->all())));
 
         return array_values(

@@ -40,7 +40,16 @@ final class Gate
             throw new LogicException('What somebody hands out is counted inside a transaction.');
         }
 
-        DB::table('staff')->where('id', $by->id)->lockForUpdate()->value('id');
+        // A row of its own: documents name people, and whoever posts one would wait for who hands out.
+        $gate = static fn (): mixed => DB::table('money_gates')
+            ->where('staff_id', $by->id)
+            ->lockForUpdate()
+            ->value('staff_id');
+
+        if ($gate() === null) {
+            DB::table('money_gates')->insertOrIgnore(['staff_id' => $by->id]);
+            $gate();
+        }
     }
 
     /**

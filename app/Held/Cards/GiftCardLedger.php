@@ -61,7 +61,13 @@ final class GiftCardLedger
 
         $cards = $values === []
             ? new Collection
-            : GiftCard::query()->without('account')->whereIn($column, $values)->orderBy('id')->lockForUpdate()->get();
+            : GiftCard::query()
+                ->without('account')
+                ->forceIndex($column === 'id' ? 'PRIMARY' : 'gift_cards_code_unique')
+                ->whereIn($column, $values)
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get();
         $accounts = $this->held->lockAll($cards->pluck('account_id')->all());
 
         return $cards->each(

@@ -26,7 +26,7 @@ final class HeldLedger
         self::assertInside();
         $sole = HeldAccount::sole($kind, $customer);
 
-        return HeldAccount::query()->where($sole)->lockForUpdate()->first() ?? $this->openFor($sole);
+        return self::sole($sole) ?? $this->openFor($sole);
     }
 
     /**
@@ -41,7 +41,13 @@ final class HeldLedger
 
         return $ids === []
             ? new Collection
-            : HeldAccount::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+            : HeldAccount::query()
+                ->forceIndex('PRIMARY')
+                ->whereIn('id', $ids)
+                ->orderBy('id')
+                ->lockForUpdate()
+                ->get()
+                ->keyBy('id');
     }
 
     /** A new account with nothing on it, for a card or a layaway. */
@@ -52,6 +58,18 @@ final class HeldLedger
             'customer_id' => $customer,
             'balance' => Money::zero(app(Currency::class)),
         ]);
+    }
+
+    /**
+     * Accounts of agreements, which are locked, are another customer's now.
+     *
+     * @param  array<mixed>  $accounts ids
+     */
+    public function giveTo(array $accounts, int $customer): void
+    {
+        HeldAccount::query()
+            ->whereIn('id', $accounts)
+            ->update(['customer_id' => $customer]);
     }
 
     /** @param  string  $keptFor the order it is kept for; empty: it is free */
@@ -124,7 +142,21 @@ final class HeldLedger
     {
         DB::table('held_accounts')->insertOrIgnore($sole);
 
-        return HeldAccount::query()->where($sole)->lockForUpdate()->firstOrFail();
+        return self::sole($sole) ?? throw new LogicException('An account that was just opened is gone.');
+    }
+
+    /**
+     * By its own index: a search that looked through others on its way would wait for them.
+     *
+     * @param  array<string, mixed>  $sole
+     */
+    private static function sole(array $sole): ?HeldAccount
+    {
+        return HeldAccount::query()
+            ->forceIndex('held_accounts_kind_customer_id_sole_unique')
+            ->where($sole)
+            ->lockForUpdate()
+            ->first();
     }
 
     private static function assertInside(): void

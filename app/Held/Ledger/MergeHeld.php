@@ -9,8 +9,8 @@ use Elmstone\Receivables\Accounts\FollowsMerge;
 use Elmstone\Support\ShopTime;
 
 /**
- * What is held for the one that goes is held for the other: of what each has one account, entries take it out of the
- * one and put it with the other, under the document it came by; other accounts, such as a layaway's, are the other's.
+ * What is held for the one that goes is held for the other, of what each has one account: entries take it out of the
+ * one and put it with the other, under the document it came by. What belongs to an agreement goes with that.
  */
 final class MergeHeld implements FollowsMerge
 {
@@ -23,11 +23,6 @@ final class MergeHeld implements FollowsMerge
         foreach (HeldKind::cases() as $kind) {
             $kind->isOnePerCustomer() && $this->move($kind, $from, $into);
         }
-
-        HeldAccount::query()
-            ->where('customer_id', $from)
-            ->whereNull('sole')
-            ->update(['customer_id' => $into]);
     }
 
     private function move(HeldKind $kind, int $from, int $into): void
