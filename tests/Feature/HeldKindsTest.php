@@ -202,7 +202,7 @@ final class HeldKindsTest extends FeatureCase
         );
     }
 
-    /** @return iterable<string, array{HeldKind}> those a customer has one account of; others go with what they are for */
+    /** @return iterable<string, array{HeldKind}> of which a customer has one account */
     public static function solePerCustomer(): iterable
     {
         foreach (self::kinds() as $name => [$kind]) {
