@@ -11,7 +11,8 @@
     <tbody>@foreach($rows as $row)<tr>
     @foreach($columns as $column)
         @php([$text, $link, $tone] = [$column->shown($row), $column->link($row), $column->tone($row)])
-        <td @class([$column->kind => ! in_array($column->kind, ['', 'code']), $tone => $tone !== ''])>
+        <td @class([$column->kind => ! in_array($column->kind, ['', 'code']), $tone => $tone !== '',
+            'nowrap' => $column->kind === 'code'])>
         @if($link === ''){{ $text }}@else<a @class(['code' => $column->kind === 'code',
             'plain' => $column->kind !== 'code']) href="{{ $link }}">{{ $text }}</a>@endif</td>
     @endforeach</tr>@endforeach</tbody>
