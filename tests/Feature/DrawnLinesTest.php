@@ -77,6 +77,24 @@ final class DrawnLinesTest extends FeatureCase
         [$shows, $sent] = $this->after($shows, "lines/{$first}", ['price' => 'abc']);
         $this->assertSame([$first], $sent);
         $this->assertStringContainsString('complaint', $shows[$first]);
+
+        // What was wrong with it is not said for ever.
+        [$shows, $sent] = $this->after($shows, 'cash', ['cash' => '5']);
+        $this->assertSame([$first], $sent);
+        $this->assertSame($this->whole(), $shows);
+    }
+
+    public function test_what_needed_approval_is_drawn_again_when_it_does_not_any_more(): void
+    {
+        $this->add('3 x LH-1140');
+        DB::table('stock')->update(['committed' => DB::raw('on_hand')]);
+        $shows = $this->whole();
+        [$first] = array_keys($shows);
+        $this->assertStringContainsString('complaint', $shows[$first]);
+        $this->as('901');
+        [$shows] = $this->after($shows, 'cash', ['cash' => '5']);
+
+        $this->assertSame($this->whole(), $shows);
     }
 
     public function test_what_somebody_else_changes_is_sent(): void

@@ -18,6 +18,7 @@ use Elmstone\Layaways\LayawayState;
 use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\Approval;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -110,6 +111,27 @@ final class LayawayTest extends FeatureCase
         $this->assertStringContainsString(
             'Layaway agreement',
             (string) DB::table('printed_papers')->latest('id')->value('html'),
+        );
+    }
+
+    public function test_what_is_paid_on_it_is_bounded_by_the_database_itself(): void
+    {
+        $layaway = $this->hold('20.68', '2 x MA-0031');
+        $this->assertThrows(
+            static fn () => DB::transaction(
+                static fn () => DB::table('held_accounts')->where('id', $layaway->account_id)->update([
+                    'balance' => $layaway->total + 1,
+                ]),
+            ),
+            QueryException::class,
+            'More is paid on it than it comes to',
+        );
+        $this->assertThrows(
+            static fn () => DB::transaction(
+                static fn () => DB::table('agreements')->where('id', $layaway->id)->update(['total' => 2067]),
+            ),
+            QueryException::class,
+            'More is paid on it than it comes to',
         );
     }
 

@@ -63,15 +63,26 @@ final class DrawnLines
 
     public function isSame(LineOnSlip $line): bool
     {
+        return ($this->seen[$line->id] ?? '') === $this->digest($line) && $this->isPlain($line);
+    }
+
+    /** What the row is known by on the page; nothing when it says what must not outlast the next act. */
+    public function mark(LineOnSlip $line): string
+    {
+        return $this->isPlain($line) ? $this->digest($line) : '';
+    }
+
+    /** Nothing is wrong with it, and nobody has to agree to it. */
+    private function isPlain(LineOnSlip $line): bool
+    {
         $place = "line.{$line->id}";
 
-        return ($this->seen[$line->id] ?? '') === $this->digest($line)
-            && ! $this->complaint->within($place)
+        return ! $this->complaint->within($place)
             && ! $this->reckoned->needs->isAsked($place)
             && ! $this->reckoned->needs->isAsked("{$place}.committed");
     }
 
-    public function digest(LineOnSlip $line): string
+    private function digest(LineOnSlip $line): string
     {
         return $this->digests[$line->id] ??= hash('xxh64', json_encode([
             $line->getAttributes(),

@@ -29,7 +29,7 @@
                     $off = Reductions::written($reckoned_line->line->discount);
                     $locked = $slip->isPosted();
                 @endphp
-                <tr id="l{{ $line->id }}" data-digest="{{ $drawn->digest($line) }}"
+                <tr id="l{{ $line->id }}" data-digest="{{ $drawn->mark($line) }}"
                     @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
