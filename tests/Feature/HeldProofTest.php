@@ -98,6 +98,21 @@ final class HeldProofTest extends TamperCase
             static fn () => self::account('layaway')->update(['customer_id' => null]),
             'whose its money is',
         ];
+        yield 'money goes from one to another as if they were merged' => [
+            static function (): void {
+                $from = self::entry(-5, 'bathroom');
+                self::account('deposit')->update(['balance' => 7995]);
+                $other = DB::table('customers')->where('id', '<>', DB::table('held_accounts')->max('customer_id'));
+                $into = DB::table('held_accounts')->insertGetId([
+                    'kind' => 'deposit', 'customer_id' => $other->value('id'), 'sole' => true, 'balance' => 5,
+                ]);
+                DB::table('held_entries')->insert([
+                    [...$from, 'movement' => 'merged'],
+                    [...self::entry(5, 'bathroom'), 'movement' => 'merged', 'account_id' => $into],
+                ]);
+            },
+            'deposits: money of document',
+        ];
         yield 'a deposit entry without a posting' => [
             static fn () => DB::table('held_entries')->insert([self::entry(5)]),
             'the entries by 8005',

@@ -12,7 +12,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Proves money held of every kind: each document's change is its entries and its posting; what each account holds is
- * the sum of its entries, nothing kept for an order below zero; all accounts of a kind are the account of the books.
+ * the sum of its entries, nothing kept for an order below zero; all accounts of a kind are the account of the books;
+ * what a merge moved went to the customer the other became.
  */
 final class ProveHeld implements Check
 {
@@ -23,6 +24,7 @@ final class ProveHeld implements Check
         }
 
         $this->balances($proof);
+        $this->merges($proof);
     }
 
     private function kind(Proof $proof, HeldKind $kind): void
@@ -62,5 +64,25 @@ final class ProveHeld implements Check
         }
 
         $proof->checked('accounts of money held equal to their entries', HeldAccount::query()->count());
+    }
+
+    /**
+     * Entries of a merge stand outside the digests of documents, so they may move money one way only: from a customer
+     * who was merged to the one they became, on accounts of which each has one.
+     */
+    private function merges(Proof $proof): void
+    {
+        $off = DB::select(
+            'SELECT kind, document_id FROM (SELECT e.document_id, e.kept_for, e.amount, a.kind, CASE WHEN a.sole IS '
+                .'NULL THEN NULL WHEN e.amount < 0 THEN c.merged_into_id ELSE a.customer_id END AS into_id FROM '
+                .'held_entries e JOIN held_accounts a ON a.id = e.account_id LEFT JOIN customers c ON c.id = '
+                ."a.customer_id WHERE e.movement = 'merged') moved GROUP BY document_id, kept_for, kind, into_id "
+                .'HAVING into_id IS NULL OR SUM(amount) <> 0',
+        );
+
+        foreach ($off as $row) {
+            $kind = HeldKind::from((string) $row->kind)->words();
+            $proof->fault("{$kind}: money of document {$row->document_id} was moved as if by a merge");
+        }
     }
 }
