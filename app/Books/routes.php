@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Elmstone\Books\RegisterController;
+use Elmstone\Books\Pages\RegisterController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:see-documents')->group(function (): void {

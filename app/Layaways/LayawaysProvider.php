@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
+use Elmstone\Layaways\Pages\DueLayaways;
 use Elmstone\Support\RoomProvider;
 
 /** Goods set aside and paid over time. */

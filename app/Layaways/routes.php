@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Elmstone\Layaways\LayawayController;
-use Elmstone\Layaways\TermsController;
-use Elmstone\Layaways\WorklistController;
+use Elmstone\Layaways\Pages\LayawayController;
+use Elmstone\Layaways\Pages\TermsController;
+use Elmstone\Layaways\Pages\WorklistController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:see-layaways')->group(function (): void {

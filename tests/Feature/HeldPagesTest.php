@@ -6,7 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Books\PaperTrail;
+use Elmstone\Books\Pages\PaperTrail;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Layaway\Ladder;
 use Elmstone\Core\Layaway\Rhythm;
@@ -14,7 +14,7 @@ use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Layaways\Layaway;
-use Elmstone\Layaways\NextStep;
+use Elmstone\Layaways\Pages\NextStep;
 use Elmstone\Shop\House;
 use Elmstone\Support\LadderPicture;
 use Illuminate\Support\Facades\DB;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Books\PaperTrail;
+use Elmstone\Books\Pages\PaperTrail;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Credits\CardCode;
 use Elmstone\Held\Cards\GiftCard;

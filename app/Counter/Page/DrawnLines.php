@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Elmstone\Catalogue\Stock;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
-use Elmstone\Counter\Slip\LineOnSlip;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Page;
 
+use Elmstone\Counter\Lines\ChangeLine;
+use Elmstone\Counter\Lines\LineEdit;
+use Elmstone\Counter\Lines\RemoveLine;
 use Elmstone\Counter\Slip\Act;
-use Elmstone\Counter\Slip\ChangeLine;
-use Elmstone\Counter\Slip\LineEdit;
-use Elmstone\Counter\Slip\RemoveLine;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 

@@ -6,9 +6,9 @@ namespace Elmstone\Counter\Parts;
 
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Lines\EntryText;
 use Elmstone\Counter\Settle\ApproveNeeds;
 use Elmstone\Counter\Slip\Act;
-use Elmstone\Counter\Slip\EntryText;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;

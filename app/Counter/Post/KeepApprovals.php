@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\DocumentApprovals;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
-use Elmstone\Counter\Slip\LineOnSlip;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 
 /**

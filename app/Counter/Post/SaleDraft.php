@@ -12,9 +12,9 @@ use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledPart;
-use Elmstone\Counter\Slip\LineOnSlip;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 

@@ -9,7 +9,7 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\ReckonedCoupon;
-use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;

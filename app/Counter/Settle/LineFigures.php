@@ -12,7 +12,7 @@ use Elmstone\Core\Pricing\Margin;
 use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Core\Slip\Coupon;
 use Elmstone\Core\Tax\TaxProfile;
-use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 

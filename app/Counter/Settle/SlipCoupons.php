@@ -6,7 +6,7 @@ namespace Elmstone\Counter\Settle;
 
 use Elmstone\Books\Drafts\DraftCoupon;
 use Elmstone\Core\Slip\Coupon;
-use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 

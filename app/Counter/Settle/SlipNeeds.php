@@ -6,13 +6,13 @@ namespace Elmstone\Counter\Settle;
 
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\Needs\CardNeeds;
 use Elmstone\Counter\Settle\Needs\LayawayNeeds;
 use Elmstone\Counter\Settle\Needs\LineNeeds;
 use Elmstone\Counter\Settle\Needs\MoneyNeeds;
 use Elmstone\Counter\Settle\Needs\NeedsOf;
 use Elmstone\Counter\Settle\Needs\ReturnNeeds;
-use Elmstone\Counter\Slip\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Slip;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;

@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Slip;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Counter\Lines\LinePricing;
 use Elmstone\Customers\Customer;
 use Illuminate\Support\Facades\DB;
 

@@ -13,6 +13,7 @@ use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Coupons\CouponRecord;

@@ -1,5 +1,5 @@
-@use('Elmstone\Layaways\WorklistController')
-@use('Elmstone\Layaways\WorklistTab')
+@use('Elmstone\Layaways\Pages\WorklistController')
+@use('Elmstone\Layaways\Pages\WorklistTab')
 @extends('layout')
 @section('title', 'Layaways')
 @section('main')

@@ -3,7 +3,7 @@
 @use('Elmstone\Support\Show')
 @use('Elmstone\Held\Ledger\Movement')
 @use('Elmstone\Layaways\LayawayState')
-@use('Elmstone\Layaways\NextStep')
+@use('Elmstone\Layaways\Pages\NextStep')
 @use('Elmstone\MoneyOut\Plan')
 @use('Elmstone\MoneyOut\WayOut')
 @extends('layout')

@@ -8,7 +8,7 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceCheck;
-use Elmstone\Counter\Slip\LineOnSlip;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Approvals\Need;

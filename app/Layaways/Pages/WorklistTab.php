@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayState;
 use Illuminate\Database\Eloquent\Builder;
 
 /** The ways to look at the layaways, each in the order they are worked through. */

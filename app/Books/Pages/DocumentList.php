@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Books;
+namespace Elmstone\Books\Pages;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Report\Column;
 use Elmstone\Support\Report\Report;

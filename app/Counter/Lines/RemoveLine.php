@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
+
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
 
 /** Takes a line out of the slip. */
 final class RemoveLine

@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Books;
+namespace Elmstone\Books\Pages;
 
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\HeldKind;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Support\Scale;
 use Elmstone\Support\Show;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
@@ -10,6 +10,10 @@ use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\Reductions;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
 

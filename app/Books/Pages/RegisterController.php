@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Books;
+namespace Elmstone\Books\Pages;
 
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\DocumentTender;
 use Elmstone\Books\Drafts\Exempted;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Layaways\Layaway;
 use Elmstone\Shop\House;
 use Elmstone\Support\Due\Due;
 use Elmstone\Support\Due\HasDue;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Books\LineValue;

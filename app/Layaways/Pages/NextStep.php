@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\Days;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayState;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 

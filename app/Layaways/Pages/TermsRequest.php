@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Layaways\AgreedTerms;
+use Elmstone\Layaways\PortionText;
 use Elmstone\Shop\House;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;

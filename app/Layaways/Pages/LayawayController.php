@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Agreements\AgreedSlip;
@@ -14,6 +14,11 @@ use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Layaways\CancelLayaway;
+use Elmstone\Layaways\ChangeLayaway;
+use Elmstone\Layaways\CompleteLayaway;
+use Elmstone\Layaways\Layaway;
+use Elmstone\Layaways\LayawayPaper;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\ApprovalAsk;

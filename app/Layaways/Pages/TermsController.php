@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Layaways\HouseTerms;
 use Elmstone\Shop\House;
 use Elmstone\Shop\TaxClass;
 use Illuminate\Contracts\View\View;

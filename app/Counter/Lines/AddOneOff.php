@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
 
 /** Puts something on the slip that is not in the list. */
 final class AddOneOff

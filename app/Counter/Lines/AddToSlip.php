@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
 
 /** Puts an item on the slip: what was scanned, typed or chosen. The same item again adds to its line. */
 final class AddToSlip

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 /** What was typed into a line; null where a field was not touched. */
 final readonly class LineEdit

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Books;
+namespace Elmstone\Books\Pages;
 
 use Closure;
+use Elmstone\Books\Document;
+use Elmstone\Books\DocumentLine;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;

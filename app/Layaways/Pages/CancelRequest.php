@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Layaways;
+namespace Elmstone\Layaways\Pages;
 
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Layaways\CancelOrder;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Illuminate\Foundation\Http\FormRequest;

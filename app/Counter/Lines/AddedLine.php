@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
+
+use Elmstone\Counter\Slip\Slip;
 
 /** A slip that something was added to, and the line that took it. */
 final readonly class AddedLine

@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Slip;
+namespace Elmstone\Counter\Lines;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Pricing\PriceQuote;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Counter\Slip\Slip;
 
 /** What a line's price becomes when its quantity changes: a quantity break may be reached or left. */
 final class LinePricing
