@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Elmstone\Books\Chain\SealedRows;
+use Elmstone\Books\LineColumns;
 use Elmstone\Support\Database\Rows;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
@@ -105,20 +106,8 @@ return new class extends Migration
             $table->foreignId('document_id')->constrained();
             $table->unsignedSmallInteger('position');
             $table->string('direction', 4);
-            $table->foreignId('item_id')->nullable()->constrained();
-            $table->string('code', 24);
-            $table->string('description', 160);
-            $table->foreignId('department_id')->nullable()->comment('null: a fee')->constrained();
-            $table->decimal('quantity', 14, 4);
-            $table->string('unit', 12);
-            $table->decimal('unit_price', 14, 4);
-            $table->unsignedSmallInteger('price_per');
-            $table->string('price_rule', 12);
-            $table->decimal('list_price', 14, 4);
-            $table->decimal('discount_percent', 8, 4)->nullable();
-            $table->bigInteger('discount_amount')->nullable();
-            $table->boolean('may_discount');
-            $table->string('tax_class', 20);
+            LineColumns::goods($table);
+            LineColumns::discount($table);
             $table->bigInteger('gross');
             $table->bigInteger('line_discount');
             $table->bigInteger('coupon_discount')->default(0);

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Books\LineColumns;
 use Elmstone\Support\Database\Rows;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
@@ -72,20 +73,8 @@ return new class extends Migration
             $table->foreignId('agreement_id')->constrained();
             $table->unsignedSmallInteger('revision');
             $table->unsignedSmallInteger('position');
-            $table->foreignId('item_id')->nullable()->constrained();
-            $table->string('code', 24);
-            $table->string('description', 160);
-            $table->foreignId('department_id')->nullable()->constrained();
-            $table->decimal('quantity', 14, 4);
-            $table->string('unit', 12);
-            $table->decimal('unit_price', 14, 4);
-            $table->unsignedSmallInteger('price_per');
-            $table->string('price_rule', 12);
-            $table->decimal('list_price', 14, 4);
-            $table->decimal('discount_percent', 8, 4)->nullable();
-            $table->bigInteger('discount_amount')->nullable();
-            $table->boolean('may_discount');
-            $table->string('tax_class', 20);
+            LineColumns::goods($table);
+            LineColumns::discount($table);
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('note')->default('');
             $table->foreignId('approval_id')->nullable()->constrained();

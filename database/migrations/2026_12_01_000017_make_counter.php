@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Books\LineColumns;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
@@ -82,21 +83,9 @@ return new class extends Migration
             $table->id();
             $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
             $table->unsignedInteger('position');
-            $table->foreignId('item_id')->nullable()->constrained();
-            $table->string('code', 24);
-            $table->string('description', 160);
-            $table->foreignId('department_id')->nullable()->comment('null: a fee')->constrained();
-            $table->decimal('quantity', 14, 4);
-            $table->string('unit', 12);
-            $table->decimal('unit_price', 14, 4);
-            $table->unsignedSmallInteger('price_per');
-            $table->string('price_rule', 12);
+            LineColumns::goods($table);
+            LineColumns::discount($table);
             $table->string('price_source')->default('');
-            $table->decimal('list_price', 14, 4);
-            $table->decimal('discount_percent', 8, 4)->nullable();
-            $table->bigInteger('discount_amount')->nullable();
-            $table->string('tax_class', 20);
-            $table->boolean('may_discount');
             $table->decimal('floor_price', 14, 4)->nullable();
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('note')->default('');
@@ -120,17 +109,7 @@ return new class extends Migration
             $table->unsignedInteger('position');
             $table->foreignId('origin_document_id')->nullable()->constrained('documents');
             $table->unsignedSmallInteger('origin_position')->nullable();
-            $table->foreignId('item_id')->nullable()->constrained();
-            $table->string('code', 24);
-            $table->string('description', 160);
-            $table->foreignId('department_id')->nullable()->constrained();
-            $table->decimal('quantity', 14, 4);
-            $table->string('unit', 12);
-            $table->decimal('unit_price', 14, 4);
-            $table->unsignedSmallInteger('price_per');
-            $table->string('price_rule', 12);
-            $table->decimal('list_price', 14, 4);
-            $table->string('tax_class', 20);
+            LineColumns::goods($table);
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('reason', 20);
             $table->string('goods_to', 12);
