@@ -57,13 +57,17 @@ final class AgreedLines
     public function carryOver(Agreement $agreement): void
     {
         $agreement->forceFill(['revision' => $agreement->revision + 1])->save();
-        DB::statement(
-            'INSERT INTO agreement_lines SELECT agreement_id, revision + 1, position, item_id, code, description, '
-                .'department_id, quantity, unit, unit_price, price_per, price_rule, list_price, discount_percent, '
-                .'discount_amount, may_discount, tax_class, cost, note, approval_id, serials FROM agreement_lines '
-                .'WHERE agreement_id = ? AND revision = ?',
-            [$agreement->id, $agreement->revision - 1],
+        $lines = DB::table('agreement_lines')
+            ->where('agreement_id', $agreement->id)
+            ->where('revision', $agreement->revision - 1)
+            ->get();
+        DB::table('agreement_lines')->insert(
+            $lines->map(static fn (object $line): array => [
+                ...(array) $line,
+                'revision' => $agreement->revision,
+            ])->all(),
         );
+        $agreement->unsetRelation('allLines');
     }
 
     /** Everything that was set aside for it is free again. */
