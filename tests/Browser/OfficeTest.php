@@ -80,4 +80,15 @@ final class OfficeTest extends BrowserCase
         $clerk->awaitText('.note.stop', 'asked to');
         $this->assertCalm($clerk);
     }
+
+    public function test_a_report_is_asked_as_of_a_day_and_printed(): void
+    {
+        $clerk = $this->clerk('301');
+        $clerk->go('/deposits')->awaitText('main table', 'On layaways');
+        $clerk->browser->executeScript('window.print = () => document.body.dataset.printed = "yes"');
+        $clerk->click('main [x-data=prints]');
+        self::assertSame('yes', $clerk->attribute('body', 'data-printed'));
+        $clerk->go('/deposits?as_of=2000-01-01')->awaitText('main', 'Nothing was held on that day.');
+        $this->assertCalm($clerk);
+    }
 }
