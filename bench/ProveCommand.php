@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Bench;
 
 use Elmstone\Books\Chain\Seal;
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
@@ -31,13 +32,15 @@ final class ProveCommand extends Command
             ->whereNull('s.document_id')
             ->orderBy('d.kind')
             ->orderBy('d.number')
-            ->pluck('d.id')
+            ->get(['d.id', 'd.kind', 'd.number'])
             ->chunk(self::AT_ONCE)
-            ->each(
-                static fn (Collection $ids) => $seal->now(
-                    array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, array_values($ids->all())),
-                ),
-            );
+            ->each(static fn (Collection $some) => DB::transaction(
+                static fn () => $some->each(static fn (object $document) => $seal->atTheEnd(
+                    (int) $document->id,
+                    DocumentKind::from((string) $document->kind),
+                    (int) $document->number,
+                )),
+            ));
         $sealed = microtime(true) - $start;
         // The floor: every row that is proved, read once by the same machine.
         $start = microtime(true);

@@ -15,10 +15,19 @@ return [
             'charset' => 'utf8mb4',
             'collation' => 'utf8mb4_unicode_ci',
             'prefix' => '',
-            'strict' => true,
             'engine' => 'InnoDB',
-            // What is read under a lock is what stands there now, and a search locks no gaps in which others wait.
-            'isolation_level' => 'READ COMMITTED',
+            'use_db_after_connecting' => false,
+            // What every session is set to, said once (HouseConnector).
+            'session' => [
+                // What is read under a lock is what stands there now, and a search locks no gaps in which others wait.
+                'tx_isolation' => "'READ-COMMITTED'",
+                'sql_mode' => "'ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"
+                    ."ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'",
+                'time_zone' => "'+00:00'",
+                'lock_wait_timeout' => 60,
+                'innodb_lock_wait_timeout' => (int) env('DB_WAIT', 5),
+                'max_statement_time' => (int) env('DB_STATEMENT_WAIT', 0),
+            ],
             // No page waits longer than this for the database: to connect, for a lock, for an answer.
             'wait' => (int) env('DB_WAIT', 5),
             'options' => [
@@ -27,11 +36,6 @@ return [
                 // One way to the server and back for each statement, not three; and never more than one statement.
                 PDO::ATTR_EMULATE_PREPARES => true,
                 PDO::MYSQL_ATTR_MULTI_STATEMENTS => false,
-                PDO::MYSQL_ATTR_INIT_COMMAND => "SET SESSION time_zone = '+00:00', lock_wait_timeout = 60"
-                    .', innodb_lock_wait_timeout = '
-                    .(int) env('DB_WAIT', 5)
-                    .', max_statement_time = '
-                    .(int) env('DB_STATEMENT_WAIT', 0),
             ],
         ],
     ],

@@ -13,7 +13,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -43,17 +43,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string>|null $serials
  * @property-read Item|null $item
  */
-final class AgreedLine extends Model
+final class AgreedLine extends Record
 {
     use LineValue;
 
     protected $table = 'agreement_lines';
 
-    public $timestamps = false;
-
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'price_rule' => PriceRule::class,

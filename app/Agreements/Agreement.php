@@ -7,16 +7,16 @@ namespace Elmstone\Agreements;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -40,7 +40,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $job
  * @property string $buyer
  * @property int $total minor units
- * @property-read int $held minor units paid and still here
  * @property int $revision of its lines
  * @property string $shelf where the goods stand
  * @property string|null $signature strokes of the pen, as an SVG path
@@ -58,13 +57,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, HeldEntry> $entries
  * @property-read Collection<int, AgreementChange> $changesMade
  */
-abstract class Agreement extends Model
+abstract class Agreement extends Record
 {
-    public $timestamps = false;
-
     protected $table = 'agreements';
-
-    protected $guarded = [];
 
     protected $with = ['account'];
 
@@ -111,7 +106,7 @@ abstract class Agreement extends Model
 
     public function remaining(): int
     {
-        return $this->total - $this->held;
+        return $this->total - $this->held()->minor;
     }
 
     /** @return Collection<int, AgreedLine> as they are agreed now */
@@ -158,10 +153,10 @@ abstract class Agreement extends Model
         return $this->hasMany(AgreedLine::class, 'agreement_id')->orderBy('revision')->orderBy('position');
     }
 
-    /** @return Attribute<int, never> */
-    protected function held(): Attribute
+    /** What was paid towards it and is held. */
+    public function held(): Money
     {
-        return Attribute::get(fn (): int => $this->account->balance->minor)->withoutObjectCaching();
+        return $this->account->balance;
     }
 
     /** @return BelongsTo<HeldAccount, $this> */

@@ -6,7 +6,7 @@ namespace Elmstone\Agreements;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -22,13 +22,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $made_at
  * @property-read Staff $staff
  */
-final class AgreementChange extends Model
+final class AgreementChange extends Record
 {
     protected $table = 'agreement_changes';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

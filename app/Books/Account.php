@@ -4,22 +4,20 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property string $code
  * @property string $role
  * @property string $name
  */
-final class Account extends Model
+final class Account extends Record
 {
-    public $timestamps = false;
+    protected $table = 'accounts';
 
     public $incrementing = false;
 
     protected $primaryKey = 'code';
 
     protected $keyType = 'string';
-
-    protected $guarded = [];
 }

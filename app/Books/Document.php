@@ -11,10 +11,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -73,11 +73,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, DocumentHeld> $heldRows what it did to money held
  * @property-read Collection<int, JournalRow> $journal
  */
-final class Document extends Model
+final class Document extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'documents';
 
     protected $casts = [
         'kind' => DocumentKind::class,

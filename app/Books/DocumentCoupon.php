@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $document_id
@@ -19,13 +19,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $alone
  * @property int $taken minor units
  */
-final class DocumentCoupon extends Model
+final class DocumentCoupon extends Record
 {
-    public $timestamps = false;
+    protected $table = 'document_coupons';
 
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['for_lines' => 'array', 'alone' => 'bool'];
 }

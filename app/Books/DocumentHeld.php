@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * What a document did to money held of one kind. Read-only.
@@ -13,15 +13,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property HeldKind $kind
  * @property int $amount minor units; below zero: it left
  */
-final class DocumentHeld extends Model
+final class DocumentHeld extends Record
 {
     protected $table = 'document_held';
 
-    public $timestamps = false;
-
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['kind' => HeldKind::class, 'amount' => 'int'];
 }

@@ -8,7 +8,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $document_id
@@ -44,15 +44,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property GoodsTo|null $goods_to
  * @property string|null $reason
  */
-final class DocumentLine extends Model
+final class DocumentLine extends Record
 {
+    protected $table = 'document_lines';
+
     use LineValue;
 
-    public $timestamps = false;
-
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'price_rule' => PriceRule::class,

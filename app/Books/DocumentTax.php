@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $document_id
@@ -17,13 +17,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $base minor units
  * @property int $amount minor units
  */
-final class DocumentTax extends Model
+final class DocumentTax extends Record
 {
-    public $timestamps = false;
+    protected $table = 'document_taxes';
 
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
 }

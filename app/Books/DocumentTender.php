@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Settlement\TenderKind;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $document_id
@@ -18,13 +18,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $last_four
  * @property string $authorisation
  */
-final class DocumentTender extends Model
+final class DocumentTender extends Record
 {
-    public $timestamps = false;
+    protected $table = 'document_tenders';
 
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['kind' => TenderKind::class];
 

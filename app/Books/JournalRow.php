@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Collection;
 
@@ -16,15 +16,11 @@ use Illuminate\Support\Collection;
  * @property int $credit minor units
  * @property-read Account $named
  */
-final class JournalRow extends Model
+final class JournalRow extends Record
 {
     protected $table = 'journal_lines';
 
-    public $timestamps = false;
-
     public $incrementing = false;
-
-    protected $guarded = [];
 
     /** @return BelongsTo<Account, $this> */
     public function named(): BelongsTo

@@ -72,7 +72,11 @@ final class Register
             $this->insert($table, $rows, $ids, $of);
         }
 
-        $this->seal->atTheEnd($ids);
+        array_map(
+            fn (int $id, DocumentRows $row) => $this->seal->atTheEnd($id, $row->kind(), $row->number),
+            $ids,
+            $rows,
+        );
 
         return $ids;
     }
@@ -103,7 +107,7 @@ final class Register
             $kind->value,
         ]);
 
-        return (int) DB::scalar('SELECT LAST_INSERT_ID()') - $count + 1;
+        return (int) DB::getPdo()->lastInsertId() - $count + 1;
     }
 
     /**
@@ -115,16 +119,19 @@ final class Register
      */
     private function insertDocuments(array $rows): array
     {
-        DB::table('documents')->insert(
-            array_map(
-                fn (DocumentRows $row): array => [
-                    ...$row->document(),
-                    'asked' => $this->asked->digest((string) $row->document()['idempotency_key']),
-                ],
-                $rows,
-            ),
+        $columns = array_map(static fn (DocumentRows $row): array => $row->document(), $rows);
+        $keys = array_map(static fn (array $row): string => (string) $row['idempotency_key'], $columns);
+        $columns = array_map(
+            fn (array $row, string $key): array => [...$row, 'asked' => $this->asked->digest($key)],
+            $columns,
+            $keys,
         );
-        $keys = array_map(static fn (DocumentRows $row): string => (string) $row->document()['idempotency_key'], $rows);
+
+        if (count($columns) === 1) {
+            return [DB::table('documents')->insertGetId($columns[0])];
+        }
+
+        DB::table('documents')->insert($columns);
         $ids = DB::table('documents')->whereIn('idempotency_key', $keys)->pluck('id', 'idempotency_key');
 
         return array_map(static fn (string $key): int => is_numeric($ids[$key]) ? (int) $ids[$key] : 0, $keys);

@@ -6,7 +6,7 @@ namespace Elmstone\Cards;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Shop\Till;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -32,9 +32,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $created_at
  * @property-read Till $till
  */
-final class CardRequest extends Model
+final class CardRequest extends Record
 {
-    protected $guarded = [];
+    protected $table = 'card_requests';
+
+    public $timestamps = true;
 
     protected $attributes = [
         'against' => '',

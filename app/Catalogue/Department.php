@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * A department of the shop; its sales have an account of their own.
@@ -13,9 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $code
  * @property string $name
  */
-final class Department extends Model
+final class Department extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'departments';
 }

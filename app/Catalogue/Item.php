@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -36,9 +36,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, Stock> $stock
  * @property-read Collection<int, PriceChange> $priceChanges
  */
-final class Item extends Model
+final class Item extends Record
 {
-    protected $guarded = [];
+    protected $table = 'items';
+
+    public $timestamps = true;
 
     protected $casts = [
         'unit' => Unit::class,

@@ -6,7 +6,7 @@ namespace Elmstone\Catalogue;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,11 +20,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $changed_at
  * @property-read Staff $staff
  */
-final class PriceChange extends Model
+final class PriceChange extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'price_changes';
 
     protected $casts = ['changed_at' => 'immutable_datetime'];
 

@@ -7,7 +7,7 @@ namespace Elmstone\Catalogue;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\DatedPrice;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $id
@@ -17,13 +17,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable|null $from_date
  * @property CarbonImmutable|null $until_date
  */
-final class PromotionRecord extends Model
+final class PromotionRecord extends Record
 {
     protected $table = 'promotions';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
 

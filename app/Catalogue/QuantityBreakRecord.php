@@ -7,7 +7,7 @@ namespace Elmstone\Catalogue;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\QuantityBreak;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $id
@@ -15,13 +15,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $from_quantity
  * @property string $price
  */
-final class QuantityBreakRecord extends Model
+final class QuantityBreakRecord extends Record
 {
     protected $table = 'quantity_breaks';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     public function toValue(): QuantityBreak
     {

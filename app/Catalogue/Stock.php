@@ -6,7 +6,7 @@ namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Shop\Location;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,15 +18,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $committed set aside for somebody
  * @property-read Location $location
  */
-final class Stock extends Model
+final class Stock extends Record
 {
     protected $table = 'stock';
 
-    public $timestamps = false;
-
     public $incrementing = false;
-
-    protected $guarded = [];
 
     /** @return BelongsTo<Location, $this> */
     public function location(): BelongsTo

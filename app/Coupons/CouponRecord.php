@@ -9,7 +9,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Slip\Coupon;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use LogicException;
 
 /**
@@ -30,13 +30,9 @@ use LogicException;
  * @property bool $alone
  * @property bool $active
  */
-final class CouponRecord extends Model
+final class CouponRecord extends Record
 {
     protected $table = 'coupons';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'items' => 'array',

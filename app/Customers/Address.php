@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * Another place of a customer's, such as a site or a yard.
@@ -17,11 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $town
  * @property string $country ISO 3166-1 alpha-2
  */
-final class Address extends Model
+final class Address extends Record
 {
     protected $table = 'customer_addresses';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * Someone who comes for a customer.
@@ -18,11 +18,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $spending_limit minor units per sale; null: as far as the account goes
  * @property bool $active
  */
-final class Contact extends Model
+final class Contact extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'contacts';
 
     protected $casts = ['may_buy' => 'bool', 'active' => 'bool', 'spending_limit' => 'int'];
 

@@ -6,7 +6,7 @@ namespace Elmstone\Customers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Item;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,11 +19,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property-read Item $item
  */
-final class ContractPrice extends Model
+final class ContractPrice extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'contract_prices';
 
     protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
 

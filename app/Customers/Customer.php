@@ -9,8 +9,8 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -46,9 +46,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, CustomerNote> $notes
  * @property-read Collection<int, ContractPrice> $contractPrices
  */
-final class Customer extends Model
+final class Customer extends Record
 {
-    protected $guarded = [];
+    protected $table = 'customers';
+
+    public $timestamps = true;
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

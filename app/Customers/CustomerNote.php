@@ -6,7 +6,7 @@ namespace Elmstone\Customers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -21,11 +21,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $gone_at
  * @property-read Staff $staff
  */
-final class CustomerNote extends Model
+final class CustomerNote extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'customer_notes';
 
     protected $casts = [
         'at_counter' => 'bool',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -16,11 +16,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $discount_percent
  * @property-read PriceLevel|null $priceLevel
  */
-final class CustomerType extends Model
+final class CustomerType extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'customer_types';
 
     /** @return BelongsTo<PriceLevel, $this> */
     public function priceLevel(): BelongsTo

@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $id
  * @property string $name
  * @property string $percent_off the list price, where an item has no price of its own at this level
  */
-final class PriceLevel extends Model
+final class PriceLevel extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'price_levels';
 }

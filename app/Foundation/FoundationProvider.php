@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Foundation\Database\AskedOnce;
 use Elmstone\Foundation\Http\HealthController;
 use Elmstone\Support\Database\HouseConnection;
+use Elmstone\Support\Database\HouseConnector;
 use Elmstone\Support\Http\Address;
 use Elmstone\Support\RoomProvider;
 use Elmstone\Support\Show;
@@ -33,6 +34,7 @@ final class FoundationProvider extends RoomProvider
 
     public function register(): void
     {
+        $this->app->bind('db.connector.mariadb', HouseConnector::class);
         Connection::resolverFor(
             'mariadb',
             static fn (

@@ -214,7 +214,7 @@ final class CancelLayaway
 
     private function assertFine(Layaway $layaway, CancelOrder $order, Till $till, Money $fee): void
     {
-        $refund = $layaway->held - $fee->minor;
+        $refund = $layaway->held()->minor - $fee->minor;
         $till->location->assertOpenOn(ShopTime::today());
 
         match (true) {

@@ -295,7 +295,7 @@ final class ChangeLayaway
         ]);
 
         if ($remaining->isPositive()) {
-            $layaway->forceFill(['paid_before' => $layaway->held]);
+            $layaway->forceFill(['paid_before' => $layaway->held()->minor]);
             $this->ledger->schedule(
                 $layaway,
                 Schedule::over($remaining, [$dates[0], ...array_slice($dates, 1, $this->most($layaway) - 1)]),

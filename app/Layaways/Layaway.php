@@ -63,7 +63,7 @@ final class Layaway extends Agreement
     public function standing(Currency $currency): LayawayStanding
     {
         return LayawayStanding::of(Money::ofMinor($this->total, $currency), $this->agreedTerms()->toValue($currency), [
-            Money::ofMinor($this->held, $currency),
+            Money::ofMinor($this->held()->minor, $currency),
         ]);
     }
 
@@ -87,7 +87,7 @@ final class Layaway extends Agreement
     {
         return Ladder::of(
             $this->instalments($currency),
-            Money::ofMinor(max(0, $this->held - $this->paid_before), $currency),
+            Money::ofMinor(max(0, $this->held()->minor - $this->paid_before), $currency),
             $day,
         );
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $agreement_id
@@ -14,13 +14,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable $due
  * @property int $amount minor units
  */
-final class LayawayInstalment extends Model
+final class LayawayInstalment extends Record
 {
-    public $timestamps = false;
+    protected $table = 'layaway_instalments';
 
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['due' => 'immutable_date', 'amount' => 'int', 'revision' => 'int'];
 }

@@ -73,7 +73,7 @@ final class LayawayLedger
         $this->accounts->put($layaway->account, $document, $amount, $day);
         $layaway->unsetRelation('entries');
 
-        if ($layaway->held === $layaway->total) {
+        if ($layaway->held()->minor === $layaway->total) {
             $layaway->forceFill(['state' => LayawayState::Ready, 'paid_on' => $day]);
         }
 

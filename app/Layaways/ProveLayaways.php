@@ -73,7 +73,7 @@ final class ProveLayaways implements Check
                 $where,
                 'whether it is paid in full',
                 $layaway->state === LayawayState::Ready ? 'yes' : 'no',
-                $layaway->held === $layaway->total ? 'yes' : 'no',
+                $layaway->held()->minor === $layaway->total ? 'yes' : 'no',
             );
             $layaway->state === LayawayState::Ready
                 || $proof->same($where, 'the sum of its schedule', $layaway->paid_before + $scheduled, $layaway->total);
@@ -86,7 +86,7 @@ final class ProveLayaways implements Check
                     "{$next?->due->format('Y-m-d')} {$next?->open()->minor}",
                 );
         } else {
-            $proof->same($where, 'what is held after its end', $layaway->held, 0);
+            $proof->same($where, 'what is held after its end', $layaway->held()->minor, 0);
         }
 
         $proof->checked('layaways reckoned again');

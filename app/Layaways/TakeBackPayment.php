@@ -46,7 +46,7 @@ final class TakeBackPayment implements TakesBackHeld
             if ($part->isPositive()) {
                 $amount = $amount->minus($part);
                 $this->ledger->comeBack($layaway, $return, $part, $day);
-                $layaway->held < $layaway->paid_before
+                $layaway->held()->minor < $layaway->paid_before
                     ? $this->change->shareOutAnew($layaway)
                     : $this->ledger->settle($layaway);
             }

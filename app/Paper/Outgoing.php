@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -31,13 +31,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read Staff $staff
  * @property-read Document|null $document
  */
-final class Outgoing extends Model
+final class Outgoing extends Record
 {
     protected $table = 'outbox';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -7,14 +7,14 @@ namespace Elmstone\Paper;
 use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Shop\House;
-use Elmstone\Shop\TaxClass;
+use Elmstone\Shop\Settings;
 use Illuminate\Support\Facades\DB;
 
 /** Everything a paper says, the same for screen, printer and PDF. */
 final readonly class PaperData
 {
     /** @param  iterable<Annotates>  $others who has something to add */
-    public function __construct(private House $house, private iterable $others = [])
+    public function __construct(private House $house, private Settings $settings, private iterable $others = [])
     {
     }
 
@@ -49,7 +49,7 @@ final readonly class PaperData
             'origins' => $this->origins($document),
             'policy' => $this->policy(),
             'notes' => $this->notes($document, $copy || $toLookAt),
-            'letters' => TaxClass::query()->pluck('letter', 'code')->all(),
+            'letters' => $this->settings->letters(),
         ];
     }
 

@@ -9,8 +9,8 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Customers\Customer;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -35,11 +35,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Staff $staff
  * @property-read Collection<int, PlanPart> $parts
  */
-final class Plan extends Model
+final class Plan extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'plans';
 
     protected $casts = [
         'rhythm' => Rhythm::class,

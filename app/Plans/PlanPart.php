@@ -7,7 +7,7 @@ namespace Elmstone\Plans;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -21,13 +21,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read OpenItemRecord $item
  * @property-read Document $document
  */
-final class PlanPart extends Model
+final class PlanPart extends Record
 {
-    public $timestamps = false;
+    protected $table = 'plan_parts';
 
     public $incrementing = false;
-
-    protected $guarded = [];
 
     protected $casts = ['due' => 'immutable_date', 'amount' => 'int'];
 

@@ -6,7 +6,7 @@ namespace Elmstone\Returns;
 
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * What the shop takes back: within how many days, for which restocking fee, in what state.
@@ -18,11 +18,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $fee_percent
  * @property string $words
  */
-final class ReturnPolicy extends Model
+final class ReturnPolicy extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'return_policies';
 
     protected $casts = ['returnable' => 'bool', 'days' => 'int'];
 

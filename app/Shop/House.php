@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Shop;
 
 use Brick\Math\BigRational;
+use Closure;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -15,23 +16,17 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Core\Tax\TaxTerms;
 
-/** The shop's settings as values, read once per request. */
+/** The shop's settings as values. */
 final class House
 {
-    private ?Shop $shop = null;
-
-    /** A shop's settings that are at hand already. */
-    public static function of(Shop $shop): self
+    /** @param  Closure(): Shop  $ask asked when something is needed of it: there may be no shop yet */
+    public function __construct(private readonly Closure $ask)
     {
-        $house = new self;
-        $house->shop = $shop;
-
-        return $house;
     }
 
     public function shop(): Shop
     {
-        return $this->shop ??= Shop::query()->firstOrFail();
+        return ($this->ask)();
     }
 
     public function currency(): Currency

@@ -6,8 +6,8 @@ namespace Elmstone\Shop;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -23,11 +23,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $closed_through
  * @property-read TaxProfileRecord $taxProfile
  */
-final class Location extends Model
+final class Location extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'locations';
 
     protected $casts = ['closed_through' => 'immutable_date'];
 

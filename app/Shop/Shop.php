@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -44,13 +44,9 @@ use Illuminate\Support\Facades\DB;
  * @property int $largest_amount minor units; nothing larger is taken where money is typed
  * @property int|null $gift_card_months null: cards do not expire
  */
-final class Shop extends Model
+final class Shop extends Record
 {
     protected $table = 'shop';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'tax_included' => 'bool',

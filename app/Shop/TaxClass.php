@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * A class of goods that is taxed alike.
@@ -13,15 +13,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $letter what stands beside a line
  * @property string $name
  */
-final class TaxClass extends Model
+final class TaxClass extends Record
 {
-    public $timestamps = false;
+    protected $table = 'tax_classes';
 
     public $incrementing = false;
 
     protected $primaryKey = 'code';
 
     protected $keyType = 'string';
-
-    protected $guarded = [];
 }

@@ -6,7 +6,7 @@ namespace Elmstone\Shop;
 
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Tax\TaxComponent;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * @property int $id
@@ -18,13 +18,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<string> $classes
  * @property list<string> $on_top_of
  */
-final class TaxComponentRecord extends Model
+final class TaxComponentRecord extends Record
 {
     protected $table = 'tax_components';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
 

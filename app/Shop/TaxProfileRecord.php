@@ -6,8 +6,8 @@ namespace Elmstone\Shop;
 
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -17,13 +17,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property-read Collection<int, TaxComponentRecord> $components
  */
-final class TaxProfileRecord extends Model
+final class TaxProfileRecord extends Record
 {
     protected $table = 'tax_profiles';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     /** @return HasMany<TaxComponentRecord, $this> */
     public function components(): HasMany

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -14,11 +14,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property-read Location $location
  */
-final class Till extends Model
+final class Till extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'tills';
 
     /** @return BelongsTo<Location, $this> */
     public function location(): BelongsTo

@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
+use Elmstone\Shop\Settings;
 use Elmstone\Shop\Till;
 use Illuminate\Contracts\Session\Session;
 
 /** The till this browser stands at. */
 final class AtTill
 {
-    private ?Till $till = null;
-
-    public function __construct(private readonly Session $session)
+    public function __construct(private readonly Session $session, private readonly Settings $settings)
     {
     }
 
@@ -30,10 +29,6 @@ final class AtTill
     {
         $chosen = $this->session->get('till');
 
-        if ($this->till?->id !== $chosen) {
-            $this->till = null;
-        }
-
-        return $this->till ??= Till::query()->with('location')->whereKey($chosen)->firstOrFail();
+        return $this->settings->till(is_int($chosen) ? $chosen : 0);
     }
 }

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
-use Illuminate\Foundation\Auth\User;
+use Elmstone\Support\Database\Record;
+use Illuminate\Auth\Authenticatable;
+use Illuminate\Contracts\Auth\Access\Authorizable as MayDo;
+use Illuminate\Contracts\Auth\Authenticatable as SignsIn;
+use Illuminate\Foundation\Auth\Access\Authorizable;
 
 /**
  * Someone who works here. They sign in by staff number and PIN.
@@ -18,11 +22,14 @@ use Illuminate\Foundation\Auth\User;
  * @property int $epoch counts what ended their sessions
  * @property string|null $last_slip the key of the slip they had on the counter last
  */
-final class Staff extends User
+final class Staff extends Record implements MayDo, SignsIn
 {
+    use Authenticatable;
+    use Authorizable;
+
     protected $table = 'staff';
 
-    protected $guarded = [];
+    public $timestamps = true;
 
     protected $hidden = ['pin_hash'];
 
@@ -31,7 +38,10 @@ final class Staff extends User
         'active' => 'bool',
     ];
 
-    protected $authPasswordName = 'pin_hash';
+    public function getAuthPasswordName(): string
+    {
+        return 'pin_hash';
+    }
 
     /** There is no remembering: a till is shared. */
     public function getRememberTokenName(): string

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use Elmstone\Support\Database\Rows;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Settings, locations, tills, tax profiles. */
@@ -93,5 +95,16 @@ return new class extends Migration
             $table->primary('code');
             $table->unique('letter');
         });
+
+        // What is set is kept by every machine until its mark changes (Settings).
+        Schema::create('settings_state', static function (Blueprint $table): void {
+            $table->unsignedTinyInteger('id')->primary();
+            $table->char('mark', 36);
+        });
+        DB::statement('INSERT INTO settings_state (id, mark) VALUES (1, UUID())');
+
+        foreach (['shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_classes'] as $table) {
+            Rows::marks($table, 'settings_state', $table === 'shop' ? 'last_customer_number' : null);
+        }
     }
 };

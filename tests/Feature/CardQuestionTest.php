@@ -445,7 +445,7 @@ final class CardQuestionTest extends FeatureCase
             "/deposits/{$this->customer->number}/pay-back",
             $form('15', 'gift_card'),
         )->assertSessionHasNoErrors();
-        $this->assertSame(8500, $card->refresh()->balance);
+        $this->assertSame(8500, $card->refresh()->balance()->minor);
         $receipt = $deposit('30');
         $this->as('201')
             ->post("/documents/{$receipt->label}/reverse", [
@@ -455,7 +455,7 @@ final class CardQuestionTest extends FeatureCase
                 'approver_reason' => 'seen',
             ])
             ->assertSessionHasNoErrors();
-        $this->assertSame(8500, $card->refresh()->balance);
+        $this->assertSame(8500, $card->refresh()->balance()->minor);
         $this->as('101')->readyToHold('60', 'MA-0031');
         $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])->assertOk();
         $this->does('post')->assertOk();
@@ -472,7 +472,7 @@ final class CardQuestionTest extends FeatureCase
         $cancel(['cash' => '50'])->assertSessionHasErrors();
         $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
         $cancel(['gift_card' => '50'])->assertSessionHasNoErrors();
-        $this->assertSame(8500 - 6000 + 5000, $card->refresh()->balance);
+        $this->assertSame(8500 - 6000 + 5000, $card->refresh()->balance()->minor);
         $this->assertProves();
     }
 

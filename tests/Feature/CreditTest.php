@@ -68,7 +68,7 @@ final class CreditTest extends FeatureCase
             ->does('cash', ['cash' => null])
             ->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(153, $card->refresh()->balance);
+        $this->assertSame(153, $card->refresh()->balance()->minor);
         $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
         $this->does('gift-cards/use', ['card_code' => $this->numberOf($card)])
@@ -83,14 +83,14 @@ final class CreditTest extends FeatureCase
         $this->does('gift-cards/use/0', ['amount' => '1.00'])->assertOk();
         $this->does('cash', ['cash' => '5'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(53, $card->refresh()->balance);
+        $this->assertSame(53, $card->refresh()->balance()->minor);
         $this->slip = (string) Str::uuid();
         $this->does('gift-cards', ['worth' => '20', 'code' => $this->numberOf($card)])
             ->assertOk()
             ->assertSee('Top up');
         $this->does('cash', ['cash' => '20'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(2053, $card->refresh()->balance);
+        $this->assertSame(2053, $card->refresh()->balance()->minor);
         $this->get("/gift-cards/{$card->id}")
             ->assertOk()
             ->assertSee('20.53')

@@ -437,7 +437,7 @@ final class GreedySimulationTest extends FeatureCase
         $layaway = $this->anyLayaway();
 
         foreach ($layaway === null ? [] : [1, 2, 3] as $try) {
-            $refund = number_format(max(0, $layaway->held - 1000) / 100, 2, '.', '');
+            $refund = number_format(max(0, $layaway->held()->minor - 1000) / 100, 2, '.', '');
             $split = $this->pick([
                 ['card' => $refund],
                 ['cash' => $refund],

@@ -16,6 +16,7 @@ use Elmstone\Layaways\PortionText;
 use Elmstone\Plans\PlanTerms;
 use Elmstone\Reminders\ReminderDays;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Settings;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What the shop proposes, how it is typed, and how it is said. */
@@ -43,7 +44,7 @@ final class HouseTermsTest extends FeatureCase
 
     private function house(): House
     {
-        app()->forgetScopedInstances();
+        app(Settings::class)->forget();
 
         return app(House::class);
     }
@@ -78,7 +79,7 @@ final class HouseTermsTest extends FeatureCase
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $layaway = $this->as('101')->hold('', 'MA-0031');
         // 94.00 and a fee of 4.00, both taxed; a fifth of it is the deposit.
-        $this->assertSame([10780, 2156, 3], [$layaway->total, $layaway->held, $layaway->grace_days]);
+        $this->assertSame([10780, 2156, 3], [$layaway->total, $layaway->held()->minor, $layaway->grace_days]);
         $this->assertProves();
     }
 

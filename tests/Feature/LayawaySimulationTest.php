@@ -97,7 +97,7 @@ final class LayawaySimulationTest extends FeatureCase
                 static fn (Layaway $layaway): array => [
                     $layaway->id => [
                         'pieces' => (int) $layaway->lines()->sum('quantity'),
-                        'held' => $layaway->held,
+                        'held' => $layaway->held()->minor,
                         'state' => $layaway->state->value,
                     ],
                 ],
@@ -177,9 +177,9 @@ final class LayawaySimulationTest extends FeatureCase
             $this->till(),
             $this->staff('201'),
         );
-        $over = max(0, $layaway->held - $pieces * self::PIECE);
+        $over = max(0, $layaway->held()->minor - $pieces * self::PIECE);
         $this->deposits += $over;
-        $held = $layaway->held - $over;
+        $held = $layaway->held()->minor - $over;
         $this->model[$layaway->id] = [
             'pieces' => $pieces,
             'held' => $held,
@@ -190,7 +190,7 @@ final class LayawaySimulationTest extends FeatureCase
     private function cancels(): void
     {
         $layaway = $this->someOne()->load('entries.document.tenders');
-        $refund = $layaway->held - min($layaway->held, 1000);
+        $refund = $layaway->held()->minor - min($layaway->held()->minor, 1000);
         $kept = $this->random->getInt(0, $refund);
         $back = array_filter(
             [TenderKind::Cash->value => $refund - $kept, TenderKind::DepositHeld->value => $kept],

@@ -46,9 +46,12 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('', '2 x MA-0031');
 
-        $this->assertSame([20680, 2068, LayawayState::Running], [$layaway->total, $layaway->held, $layaway->state]);
+        $this->assertSame(
+            [20680, 2068, LayawayState::Running],
+            [$layaway->total, $layaway->held()->minor, $layaway->state],
+        );
         $this->assertSame(sprintf('LAY-%06d', $layaway->id), $layaway->label);
-        $this->assertSame($layaway->total - $layaway->held, (int) $layaway->allInstalments->sum('amount'));
+        $this->assertSame($layaway->total - $layaway->held()->minor, (int) $layaway->allInstalments->sum('amount'));
         $this->assertSame('2.0000', $this->committed('MA-0031'));
         $this->assertSame(0, Document::query()->where('kind', 'invoice')->count(), 'No sale until it is paid in full.');
         $receipt = $this->document();
@@ -166,7 +169,7 @@ final class LayawayTest extends FeatureCase
         $this->assertSame([TenderKind::LayawayMoney], $invoice->tenders->pluck('kind')->all());
         $this->assertSame(
             [LayawayState::Completed, 0, $invoice->id],
-            [$this->again($layaway)->state, $this->again($layaway)->held, $this->again($layaway)->document_id],
+            [$this->again($layaway)->state, $this->again($layaway)->held()->minor, $this->again($layaway)->document_id],
         );
         $this->assertSame('0.0000', $this->committed('MA-0031'));
         $this->get("/documents/{$invoice->label}/invoice")
@@ -180,7 +183,10 @@ final class LayawayTest extends FeatureCase
     {
         $layaway = $this->hold('20.68', '2 x MA-0031');
         $this->payOn($layaway, '186.12', leaves: false)->assertOk();
-        $this->assertSame([LayawayState::Ready, 20680], [$this->again($layaway)->state, $this->again($layaway)->held]);
+        $this->assertSame(
+            [LayawayState::Ready, 20680],
+            [$this->again($layaway)->state, $this->again($layaway)->held()->minor],
+        );
         $this->assertSame('2.0000', $this->committed('MA-0031'));
 
         $this->slip = (string) Str::uuid();
@@ -226,7 +232,7 @@ final class LayawayTest extends FeatureCase
             [424, 5000, 5000],
             [$this->document()->total, $receipt->total, $receipt->held(HeldKind::Layaway)->minor],
         );
-        $this->assertSame([5068, 3034], [$this->again($one)->held, $this->again($other)->held]);
+        $this->assertSame([5068, 3034], [$this->again($one)->held()->minor, $this->again($other)->held()->minor]);
         $this->assertProves();
     }
 
@@ -299,7 +305,7 @@ final class LayawayTest extends FeatureCase
             'approver_reason' => 'short this week',
         ])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(2168, $this->again($layaway)->held);
+        $this->assertSame(2168, $this->again($layaway)->held()->minor);
     }
 
     public function test_what_remains_may_always_be_paid_whole(): void
@@ -455,7 +461,7 @@ final class LayawayTest extends FeatureCase
         ])->assertSessionHasNoErrors();
 
         $cancelled = $this->again($layaway);
-        $this->assertSame(['cancelled', 0], [$cancelled->stateWord(now()->toImmutable()), $cancelled->held]);
+        $this->assertSame(['cancelled', 0], [$cancelled->stateWord(now()->toImmutable()), $cancelled->held()->minor]);
         $this->assertSame(1000, Document::query()->where('purpose', 'fee')->sole()->total);
         $this->assertSame(5068, Document::query()->where('purpose', 'paid_back')->sole()->total);
         $this->assertSame('0.0000', $this->committed('MA-0031'));
@@ -550,7 +556,10 @@ final class LayawayTest extends FeatureCase
             'quantity' => ['1' => '1'],
         ])->assertSessionHasNoErrors();
         $layaway = $this->again($layaway);
-        $this->assertSame([10340, 10340, LayawayState::Ready], [$layaway->total, $layaway->held, $layaway->state]);
+        $this->assertSame(
+            [10340, 10340, LayawayState::Ready],
+            [$layaway->total, $layaway->held()->minor, $layaway->state],
+        );
         $this->assertSame(
             4660,
             Held::of(HeldKind::Deposit),
@@ -735,7 +744,7 @@ final class LayawayTest extends FeatureCase
         $this->bounce($receipt)->assertSessionHasErrors('refused');
 
         $again = $this->again($layaway);
-        $this->assertSame(['running', 2068], [$again->stateWord(now()->toImmutable()), $again->held]);
+        $this->assertSame(['running', 2068], [$again->stateWord(now()->toImmutable()), $again->held()->minor]);
         $this->get("/layaways/{$layaway->label}")
             ->assertOk()
             ->assertSee('Payment came back');
@@ -753,7 +762,7 @@ final class LayawayTest extends FeatureCase
 
         $this->assertSame(
             [0, 2, 20680],
-            [$again->held, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')],
+            [$again->held()->minor, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')],
         );
         $this->assertProves();
         $this->as('101')->payOn($again, '206.80', leaves: true)->assertOk();

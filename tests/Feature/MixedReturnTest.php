@@ -92,7 +92,7 @@ final class MixedReturnTest extends FeatureCase
     public function test_a_void_goes_back_by_all_the_ways_it_was_paid(): void
     {
         $sale = $this->mixed();
-        $worth = GiftCard::query()->sole()->balance;
+        $worth = GiftCard::query()->sole()->balance()->minor;
         $this->post("/documents/{$sale->label}/void", [
             'act' => (string) Str::uuid(),
             ...$this->approval(),
@@ -106,7 +106,7 @@ final class MixedReturnTest extends FeatureCase
         $this->assertSame(
             [$worth + 400, 500, 0],
             [
-                GiftCard::query()->sole()->balance,
+                GiftCard::query()->sole()->balance()->minor,
                 Held::of(HeldKind::StoreCredit),
                 $this->balance($this->customer),
             ],

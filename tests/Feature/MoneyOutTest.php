@@ -183,7 +183,7 @@ final class MoneyOutTest extends FeatureCase
         $this->does('post')->assertStatus(422)->assertSee('500.00 at most');
         $this->approve('gift-card.0')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(60_000, $card->refresh()->balance);
+        $this->assertSame(60_000, $card->refresh()->balance()->minor);
     }
 
     public function test_goodwill_takes_another_person_and_has_a_most_however_it_is_split(): void

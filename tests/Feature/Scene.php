@@ -17,6 +17,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Shop\Location;
+use Elmstone\Shop\Settings;
 use Elmstone\Shop\Shop;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Shop\Till;
@@ -115,6 +116,7 @@ final class Scene
         self::stock($stocking);
         // The shop's settings are read anew: a test may still change them.
         app()->forgetScopedInstances();
+        app(Settings::class)->forget();
     }
 
     public static function barcode(int $serial): string

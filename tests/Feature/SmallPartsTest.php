@@ -61,7 +61,7 @@ final class SmallPartsTest extends TestCase
 
     private static function house(): House
     {
-        return House::of(new Shop(['currency' => 'USD', 'largest_amount' => 100_000_000]));
+        return new House(static fn (): Shop => new Shop(['currency' => 'USD', 'largest_amount' => 100_000_000]));
     }
 
     #[DataProvider('discounts')]

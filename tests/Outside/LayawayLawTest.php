@@ -136,7 +136,10 @@ final class LayawayLawTest extends FeatureCase
             ->assertOk()
             ->assertSee('expired');
 
-        self::assertSame([LayawayState::Running, 2068], [$this->again($layaway)->state, $this->again($layaway)->held]);
+        self::assertSame(
+            [LayawayState::Running, 2068],
+            [$this->again($layaway)->state, $this->again($layaway)->held()->minor],
+        );
     }
 
     public function test_the_invoices_that_come_of_it_are_right_by_en_16931(): void

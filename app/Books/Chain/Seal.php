@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Chain;
 
+use Elmstone\Books\DocumentKind;
 use Elmstone\Core\Proof\Link;
 use Elmstone\Support\Database\HouseConnection;
 use Illuminate\Support\Facades\DB;
@@ -17,11 +18,10 @@ final class Seal
 {
     private const AT_ONCE = 500;
 
-    /** @var list<int> documents of this transaction */
+    /** @var array<int, array{string, int}> documents of this transaction: kind and number of each */
     private array $waiting = [];
 
-    /** @param  list<int>  $documents */
-    public function atTheEnd(array $documents): void
+    public function atTheEnd(int $document, DocumentKind $kind, int $number): void
     {
         $connection = DB::connection();
         $connection instanceof HouseConnection
@@ -32,38 +32,27 @@ final class Seal
             $this->waiting = [];
         }
 
-        array_push($this->waiting, ...$documents);
+        $this->waiting[$document] = [$kind->value, $number];
     }
 
     private function waiting(): void
     {
         [$waiting, $this->waiting] = [$this->waiting, []];
-        $this->now($waiting);
-    }
+        asort($waiting);
 
-    /** @param  list<int>  $documents */
-    public function now(array $documents): void
-    {
-        foreach (array_chunk($documents, self::AT_ONCE) as $some) {
+        foreach (array_chunk($waiting, self::AT_ONCE, true) as $some) {
             $this->chain($some);
         }
     }
 
-    /** @param  list<int>  $documents */
+    /** @param  non-empty-array<int, array{string, int}>  $documents kind and number of each, in the order of both */
     private function chain(array $documents): void
     {
-        $says = Says::of($documents);
+        $says = Says::of(array_keys($documents));
         $rows = [];
         $last = [];
 
-        foreach (
-            DB::table('documents')
-                ->whereIn('id', $documents)
-                ->orderBy('kind')
-                ->orderBy('number')
-                ->get(['id', 'kind', 'number']) as $document
-        ) {
-            [$id, $kind, $number] = [(int) $document->id, (string) $document->kind, (int) $document->number];
+        foreach ($documents as $id => [$kind, $number]) {
             $before = $last[$kind]['digest'] ?? $this->digestOf($kind, $number - 1);
             $digest = Link::ofWritten($says[$id], $before);
             $rows[] = [

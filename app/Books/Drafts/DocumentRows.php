@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Drafts;
 
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Ledger\Journal;
 
@@ -24,9 +25,14 @@ final readonly class DocumentRows
 
     public Journal $journal;
 
-    public function __construct(private DocumentDraft $draft, private int $number)
+    public function __construct(private DocumentDraft $draft, public int $number)
     {
         $this->journal = $draft->journal();
+    }
+
+    public function kind(): DocumentKind
+    {
+        return $this->draft->kind;
     }
 
     /** @return array<string, scalar|null> */

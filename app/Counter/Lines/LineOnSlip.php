@@ -12,7 +12,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -43,15 +43,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string>|null $serials of the pieces
  * @property-read Item|null $item
  */
-final class LineOnSlip extends Model
+final class LineOnSlip extends Record
 {
     use LineValue;
 
     protected $table = 'slip_lines';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'price_rule' => PriceRule::class,

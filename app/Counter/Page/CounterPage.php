@@ -21,7 +21,7 @@ use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Shop\House;
-use Elmstone\Shop\TaxClass;
+use Elmstone\Shop\Settings;
 use Elmstone\Staff\Approvals\ApprovalAsk;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
@@ -40,6 +40,7 @@ final class CounterPage
         private readonly FindLayaways $findLayaways,
         private readonly AtTill $atTill,
         private readonly House $house,
+        private readonly Settings $settings,
         private readonly SlipDesk $desk,
         private readonly CustomerDisplay $display,
         private readonly CheckApproval $checkApproval,
@@ -132,7 +133,9 @@ final class CounterPage
             ->limit(60)
             ->get();
         $this->display->show($act->till, $this->shown($reckoned));
-        [$letters, $setAside, $available] = [$this->letters(), $this->setAside($slip), $slip->stock ?? new Collection];
+        $letters = $this->settings->letters();
+        $setAside = $this->setAside($slip);
+        $available = $slip->stock ?? new Collection;
 
         return [
             'slip' => $slip,
@@ -153,12 +156,6 @@ final class CounterPage
             'waiting' => $slip->customer_id === null ? new Collection
                 : $this->findLayaways->waiting($slip->customer_id),
         ];
-    }
-
-    /** @return array<string, string> the letter of each tax class */
-    private function letters(): array
-    {
-        return TaxClass::query()->pluck('letter', 'code')->all();
     }
 
     /** @return array<int, list<object>> for whom what is short is set aside, by item */

@@ -101,11 +101,14 @@ final class GiftCardsOnSlip
                     'card_twice',
                     "Gift card {$card->masked()} pays on this slip already.",
                 ),
-                $card->balance === 0 => throw Refused::because('card_empty', "Gift card {$card->masked()} is used up."),
+                $card->balance()->isZero() => throw Refused::because(
+                    'card_empty',
+                    "Gift card {$card->masked()} is used up.",
+                ),
                 ! $left->isPositive() => throw Refused::because(
                     'nothing_due',
                     "Gift card {$card->masked()} is worth "
-                        .Show::money($this->house->money($card->balance))
+                        .Show::money($card->balance())
                         .'. There is nothing left to pay here.',
                 ),
                 default => null,
@@ -113,7 +116,7 @@ final class GiftCardsOnSlip
             self::keep(
                 $slip,
                 PartKind::CardUsed,
-                [...$used, CardsOnSlip::of($card, min($card->balance, $left->minor))],
+                [...$used, CardsOnSlip::of($card, Money::min($card->balance(), $left)->minor)],
             );
         });
     }
@@ -125,7 +128,7 @@ final class GiftCardsOnSlip
             $this->desk->redraw($slip, $act);
             $cards = $slip->cardsUsed();
             $card = $cards[$place] ?? throw Refused::because('not_there', 'This card is not on the slip any more.');
-            $balance = $slip->giftCards[$card->code]->balance ?? 0;
+            $balance = $slip->worthOf($card->code);
 
             match (true) {
                 $amount?->isNegative() === true => throw Refused::because(

@@ -117,10 +117,10 @@ final readonly class HeldMoney
 
             if ($hindrance !== '' || $known === null) {
                 $found[] = Refused::because('card_unusable', "Gift card {$card->words()} {$hindrance}.");
-            } elseif ($card->amount > $known->balance) {
+            } elseif ($card->amount > $known->balance()->minor) {
                 $found[] = Refused::because(
                     'over_gift_card',
-                    "Gift card {$card->words()} is worth {$this->house->money($known->balance)->toString()} now.",
+                    "Gift card {$card->words()} is worth {$known->balance()->toString()} now.",
                 );
             }
         }

@@ -26,6 +26,12 @@ trait HasParts
         return CardsOnSlip::all($this->parts(PartKind::CardUsed));
     }
 
+    /** What a gift card on it is worth, minor units; zero when there is no such card. */
+    public function worthOf(string $card): int
+    {
+        return ($this->giftCards[$card] ?? null)?->balance()->minor ?? 0;
+    }
+
     /** @return list<int> ids of the coupons on it, in the order they were shown */
     public function couponIds(): array
     {

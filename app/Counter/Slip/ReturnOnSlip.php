@@ -13,7 +13,7 @@ use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Returns\ReturnReason;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -44,13 +44,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $receipt_shown by number, card or customer; else it was looked up by what it is
  * @property-read Item|null $item
  */
-final class ReturnOnSlip extends Model
+final class ReturnOnSlip extends Record
 {
     protected $table = 'slip_returns';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'reason' => ReturnReason::class,

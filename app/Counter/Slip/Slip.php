@@ -28,9 +28,9 @@ use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -96,8 +96,12 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read Document|null $creditNote
  * @property-read Collection<int, SlipPart> $partRows
  */
-final class Slip extends Model
+final class Slip extends Record
 {
+    protected $table = 'slips';
+
+    public $timestamps = true;
+
     use HasParts;
 
     /**
@@ -142,8 +146,6 @@ final class Slip extends Model
     public ?Collection $stock = null;
 
     private ?PriceTerms $priceTerms = null;
-
-    protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

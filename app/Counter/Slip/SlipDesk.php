@@ -12,6 +12,7 @@ use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Shop\House;
 use Elmstone\Support\Asked;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -37,11 +38,29 @@ final class SlipDesk
      */
     public function change(string $slipKey, Act $act, Closure $change, bool $evenVoid = false): Slip
     {
-        $this->begin($slipKey, $act);
+        $slip = $this->changed($slipKey, $act, $change, $evenVoid);
 
-        return DB::transaction(function () use ($slipKey, $act, $change, $evenVoid): Slip {
+        if ($slip === null) {
+            $this->begin($slipKey, $act);
+            $slip = $this->changed($slipKey, $act, $change, $evenVoid);
+        }
+
+        return $slip ?? throw (new ModelNotFoundException)->setModel(Slip::class, [$slipKey]);
+    }
+
+    /**
+     * @param  Closure(Slip): mixed  $change
+     * @return Slip|null null: nothing was done to it before, and it is not written down
+     */
+    private function changed(string $slipKey, Act $act, Closure $change, bool $evenVoid): ?Slip
+    {
+        return DB::transaction(function () use ($slipKey, $act, $change, $evenVoid): ?Slip {
             // The lock comes before any other reading: what is read before it would be read again as it stood then.
-            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->firstOrFail();
+            $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first();
+
+            if ($slip === null) {
+                return null;
+            }
 
             if (
                 DB::table('slip_acts')->insertOrIgnore([
@@ -114,15 +133,13 @@ final class SlipDesk
     }
 
     /**
-     * Writes a slip down when something is first done to it. Asked for without a lock: locking what is not there would
-     * lock the gap, and two tills beginning slips would wait for each other.
+     * Writes a slip down when something is first done to it. It stands before it is locked: two tills that begin the
+     * same one in the transactions of their acts would each hold what the other waits for.
      */
     private function begin(string $slipKey, Act $act): void
     {
-        if (! Slip::query()->where('key', $slipKey)->exists()) {
-            $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
-            Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
-        }
+        $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
+        Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
     }
 
     private function assertMayChange(Slip $slip, Act $act, bool $evenVoid): void

@@ -7,7 +7,7 @@ namespace Elmstone\Counter\Slip;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Layaways\AgreedTerms;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * That a slip is to be held as a layaway, and under which terms.
@@ -24,15 +24,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $signed_by
  * @property string $signed_for digest of what was signed
  */
-final class SlipHold extends Model
+final class SlipHold extends Record
 {
+    protected $table = 'slip_holds';
+
     protected $primaryKey = 'slip_id';
 
     public $incrementing = false;
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'rhythm' => Rhythm::class,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Slip;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * A layaway that is paid on, a coupon, a gift card sold or paid with: as the slip keeps it.
@@ -21,11 +21,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $code what is kept of a gift card's number; empty: drawn when it is posted
  * @property string $number of a new card that brings its own: the number, encrypted, until it is posted
  */
-final class SlipPart extends Model
+final class SlipPart extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'slip_parts';
 
     protected $casts = ['kind' => PartKind::class, 'amount' => 'int', 'leaves' => 'bool'];
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Held\Cards;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Held\Ledger\HeldAccount;
-use Illuminate\Database\Eloquent\Casts\Attribute;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -20,7 +20,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $code what is kept of the number that counts now
  * @property string|null $number the number itself, encrypted, until it is printed once
  * @property int $account_id
- * @property-read int $balance minor units it is worth
  * @property CarbonImmutable $issued_on
  * @property CarbonImmutable|null $expires_on its last day; null: none
  * @property bool $blocked
@@ -28,11 +27,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read HeldAccount $account
  * @property-read Collection<int, GiftCardChange> $changesMade
  */
-final class GiftCard extends Model
+final class GiftCard extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'gift_cards';
 
     protected $with = ['account'];
 
@@ -45,10 +42,10 @@ final class GiftCard extends Model
         'made_at' => 'immutable_datetime',
     ];
 
-    /** @return Attribute<int, never> */
-    protected function balance(): Attribute
+    /** What it is worth now. */
+    public function balance(): Money
     {
-        return Attribute::get(fn (): int => $this->account->balance->minor)->withoutObjectCaching();
+        return $this->account->balance;
     }
 
     /**

@@ -6,7 +6,7 @@ namespace Elmstone\Held\Cards;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,11 +18,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $made_at
  * @property-read Staff $staff
  */
-final class GiftCardChange extends Model
+final class GiftCardChange extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'gift_card_changes';
 
     protected $casts = ['made_at' => 'immutable_datetime'];
 

@@ -7,8 +7,8 @@ namespace Elmstone\Held\Ledger;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -22,11 +22,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Money $balance
  * @property-read Collection<int, HeldEntry> $entries
  */
-final class HeldAccount extends Model
+final class HeldAccount extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'held_accounts';
 
     protected $casts = ['kind' => HeldKind::class, 'sole' => 'bool', 'balance' => MoneyCast::class];
 

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -24,11 +24,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read HeldAccount $account
  * @property-read Document $document
  */
-final class HeldEntry extends Model
+final class HeldEntry extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'held_entries';
 
     protected $casts = [
         'movement' => Movement::class,

@@ -7,7 +7,7 @@ namespace Elmstone\Interchange\Bank;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Customers\Customer;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -38,11 +38,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read Customer|null $customer
  * @property-read Document|null $document
  */
-final class BankEntry extends Model
+final class BankEntry extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'bank_entries';
 
     protected $casts = [
         'kind' => BankEntryKind::class,

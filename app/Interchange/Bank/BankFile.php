@@ -6,7 +6,7 @@ namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -24,11 +24,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $created_at
  * @property-read Staff $staff
  */
-final class BankFile extends Model
+final class BankFile extends Record
 {
-    public const UNREAD = 'columns';
+    protected $table = 'bank_files';
 
-    protected $guarded = [];
+    public $timestamps = true;
+
+    public const UNREAD = 'columns';
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

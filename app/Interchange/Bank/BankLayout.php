@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange\Bank;
 
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 
 /**
  * How a bank's table is read, kept from its first file on.
@@ -15,9 +15,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property array{names: array<string, string>, dates: string, mark: string} $columns
  * @property int $staff_id
  */
-final class BankLayout extends Model
+final class BankLayout extends Record
 {
-    protected $guarded = [];
+    protected $table = 'bank_layouts';
+
+    public $timestamps = true;
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

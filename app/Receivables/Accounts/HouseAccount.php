@@ -13,7 +13,7 @@ use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -38,15 +38,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $version
  * @property-read Customer $customer
  */
-final class HouseAccount extends Model
+final class HouseAccount extends Record
 {
+    protected $table = 'house_accounts';
+
     protected $primaryKey = 'customer_id';
 
     public $incrementing = false;
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'terms_kind' => TermsKind::class,

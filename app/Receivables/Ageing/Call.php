@@ -9,8 +9,8 @@ use Elmstone\Books\Purpose;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -29,11 +29,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read Staff $staff
  * @property-read Customer $customer
  */
-final class Call extends Model
+final class Call extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'calls';
 
     protected $casts = [
         'promised_on' => 'immutable_date',

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ledger;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -25,13 +25,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property-read OpenItemRecord $credit
  * @property-read OpenItemRecord $charge
  */
-final class AllocationRecord extends Model
+final class AllocationRecord extends Record
 {
     protected $table = 'allocations';
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = ['business_date' => 'immutable_date', 'amount' => 'int', 'discount' => 'int'];
 

@@ -13,8 +13,8 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Terms;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 
@@ -36,7 +36,7 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable $moved_on
  * @property-read Document $document
  */
-final class OpenItemRecord extends Model
+final class OpenItemRecord extends Record
 {
     /** Whether what is open less is credit alone, and nothing was paid on it: what remains keeps its discount. */
     private bool $isCreditedOnly = false;
@@ -46,10 +46,6 @@ final class OpenItemRecord extends Model
     protected $primaryKey = 'document_id';
 
     public $incrementing = false;
-
-    public $timestamps = false;
-
-    protected $guarded = [];
 
     protected $casts = [
         'kind' => ItemKind::class,

@@ -6,7 +6,7 @@ namespace Elmstone\Receivables\Statements;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Customers\Customer;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use LogicException;
 
@@ -27,11 +27,9 @@ use LogicException;
  * @property string $trouble
  * @property-read Customer $customer
  */
-final class Statement extends Model
+final class Statement extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'statements';
 
     protected $casts = [
         'way' => StatementWay::class,

@@ -6,7 +6,7 @@ namespace Elmstone\Receivables\Statements;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -22,9 +22,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $created_at
  * @property-read Staff $staff
  */
-final class StatementRun extends Model
+final class StatementRun extends Record
 {
-    protected $guarded = [];
+    protected $table = 'statement_runs';
+
+    public $timestamps = true;
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

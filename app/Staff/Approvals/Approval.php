@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Staff\Staff;
-use Illuminate\Database\Eloquent\Model;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,11 +27,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $approved_at
  * @property-read Staff $approver
  */
-final class Approval extends Model
+final class Approval extends Record
 {
-    public $timestamps = false;
-
-    protected $guarded = [];
+    protected $table = 'approvals';
 
     protected $casts = ['approved_at' => 'immutable_datetime'];
 

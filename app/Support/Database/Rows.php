@@ -36,4 +36,22 @@ final class Rows
         $body = $condition === null ? $signal : "IF {$condition} THEN {$signal}; END IF";
         DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$act} ON {$table} FOR EACH ROW {$body}");
     }
+
+    /**
+     * Whoever changes a table, by whatever way, gives another mark to what is kept of it.
+     *
+     * @param  string  $state the table of one row that has the mark
+     * @param  string|null  $counter a column that counts, and whose change is none
+     */
+    public static function marks(string $table, string $state, ?string $counter): void
+    {
+        foreach (['INSERT', 'UPDATE', 'DELETE'] as $act) {
+            $mark = "UPDATE {$state} SET mark = UUID()";
+            $body = $counter !== null && $act === 'UPDATE'
+                    ? "IF NEW.{$counter} = OLD.{$counter} THEN {$mark}; END IF"
+                    : $mark;
+            $name = "{$table}_marked_on_".strtolower($act);
+            DB::unprepared("CREATE TRIGGER {$name} AFTER {$act} ON {$table} FOR EACH ROW {$body}");
+        }
+    }
 }

@@ -68,7 +68,7 @@
         data-layaway="{{ $typed }}"><span
             class="code">{{ $card->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it'
                 : $card->hindrance($today) }}</span><span
-                    class="figure">{{ Show::money($house->money($card->balance)) }}</span><span
+                    class="figure">{{ Show::money($card->balance()) }}</span><span
                         class="figure small soft">{{ $card->expires_on === null ? 'no expiry'
                             : 'until '.Show::date($card->expires_on) }}</span></button>@endif
 @endif

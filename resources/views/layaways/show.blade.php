@@ -70,7 +70,7 @@
                     <tr class="total"><td colspan="3" class="figure">Total {{ $house->currency()->code }}</td>
                     <td class="figure">{{ $money($layaway->total) }}</td></tr>
                     @if($isOpen)<tr><td colspan="3" class="figure soft">Paid</td>
-                    <td class="figure">{{ $money($layaway->held) }}</td></tr>
+                    <td class="figure">{{ Show::money($layaway->held()) }}</td></tr>
                     <tr><td colspan="3" class="figure fw-bold">Left to pay</td>
                     <td class="figure fw-bold">{{ $money($layaway->remaining()) }}</td></tr>@endif
                 </tfoot>
@@ -189,7 +189,7 @@
                     @csrf<input type="hidden" name="form" value="cancel"><input type="hidden" name="version"
                         value="{{ $layaway->version }}">
                         <table class="ruled narrow-table">
-                            <tr><td>Paid</td><td class="figure">{{ $money($layaway->held) }}</td></tr>
+                            <tr><td>Paid</td><td class="figure">{{ Show::money($layaway->held()) }}</td></tr>
                             <tr><td>Fee, {{ $terms->words('cancellation_fee', $house->currency()) }}</td>
                             <td class="figure">−{{ Show::money($standing->fee) }}</td></tr>
                             <tr class="total"><td>Goes back</td><td class="figure">{{ Show::money($refund) }}</td></tr>
@@ -205,7 +205,7 @@
                                             $kind === TenderKind::GiftCard => 'Onto the gift card that paid',
                                             default => 'By '.mb_strtolower($kind->label()),
                                         } }}, {{ $came > 0
-                                            ? 'at most '.$money(min($came, $layaway->held))
+                                            ? 'at most '.$money(min($came, $layaway->held()->minor))
                                             : 'nothing came in so: needs approval' }}</label></td><td class="figure">
                                             <input class="form-control text-end w-6" id="back-{{ $kind->value }}"
                                                 name="back[{{ $kind->value }}]" inputmode="decimal"

@@ -73,7 +73,7 @@ final class CardNeeds extends NeedsOf
         }
 
         foreach ($this->slip->cardsSold() as $place => $card) {
-            $worth = $card->amount + ($card->isNew ? 0 : $this->slip->giftCards[$card->code]->balance ?? 0);
+            $worth = $card->amount + ($card->isNew ? 0 : $this->slip->worthOf($card->code));
 
             if ($worth > $most) {
                 $scope = Scope::of(ApprovalKind::GiftCardWorth)

@@ -61,8 +61,7 @@
         @foreach($slip->cardsUsed() as $place => $card)
             <div class="way under">
             <span></span><label
-                for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->giftCards[$card->code]->balance
-                    ?? 0) }}</label>
+                for="gift{{ $place }}">{{ $card->words() }}, worth {{ $amount($slip->worthOf($card->code)) }}</label>
                 <input class="form-control amount {{ $complaint->on("gift.{$place}") ? 'is-refused' : '' }}"
                     id="gift{{ $place }}" name="amount" inputmode="decimal" autocomplete="off"
                         data-save="{{ route('counter.gift-card.amount', [$slip->key, $place]) }}"

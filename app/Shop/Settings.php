@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shop;
+
+use Elmstone\Support\Database\Record;
+use Illuminate\Contracts\Cache\Factory;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What the shop, its places, tills and taxes are set to. Everybody asks for it and hardly anybody changes it, so each
+ * machine keeps it until it is changed: whoever writes one of these tables, by whatever way, gives `settings_state`
+ * another mark (a trigger does), and what is kept under another mark is read anew.
+ */
+final class Settings
+{
+    private const TABLES = ['shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_classes'];
+
+    /** @var array<string, list<array<string, mixed>>>|null rows by table */
+    private ?array $rows = null;
+
+    private ?Shop $shop = null;
+
+    /** @var Collection<int, Location>|null by id */
+    private ?Collection $locations = null;
+
+    public function __construct(private readonly Factory $caches)
+    {
+    }
+
+    /** Whoever goes on in the same process, as from page to page, sees what was changed meanwhile. */
+    public function forget(): void
+    {
+        [$this->rows, $this->shop, $this->locations] = [null, null, null];
+    }
+
+    public function shop(): Shop
+    {
+        return $this->shop ??= $this->all('shop', Shop::class)->first()
+            ?? throw (new ModelNotFoundException)->setModel(Shop::class);
+    }
+
+    /** @return Collection<int, Location> by id, each with its taxes */
+    public function locations(): Collection
+    {
+        if ($this->locations !== null) {
+            return $this->locations;
+        }
+
+        $components = $this->all('tax_components', TaxComponentRecord::class)->sortBy('position');
+        $profiles = $this->all('tax_profiles', TaxProfileRecord::class)->keyBy('id');
+
+        foreach ($profiles as $profile) {
+            $profile->setRelation('components', $components->where('tax_profile_id', $profile->id)->values());
+        }
+
+        $this->locations = $this->all('locations', Location::class)->keyBy('id');
+
+        foreach ($this->locations as $location) {
+            $location->setRelation('taxProfile', $profiles->get($location->tax_profile_id));
+        }
+
+        return $this->locations;
+    }
+
+    /**
+     * The till with its location and its taxes.
+     *
+     * @throws ModelNotFoundException
+     */
+    public function till(int $id): Till
+    {
+        $till = $this->all('tills', Till::class)->firstWhere('id', $id)
+            ?? throw (new ModelNotFoundException)->setModel(Till::class, [$id]);
+
+        return $till->setRelation('location', $this->locations()->get($till->location_id));
+    }
+
+    /** @return array<string, string> the letter printed beside a line, by tax class */
+    public function letters(): array
+    {
+        return $this->all('tax_classes', TaxClass::class)->pluck('letter', 'code')->all();
+    }
+
+    /**
+     * @template T of Record
+     *
+     * @param  class-string<T>  $class
+     * @return Collection<int, T>
+     */
+    private function all(string $table, string $class): Collection
+    {
+        $this->rows ??= $this->kept();
+
+        return (new $class)->newCollection(
+            array_map(static fn (array $row): Record => (new $class)->newFromBuilder($row), $this->rows[$table]),
+        );
+    }
+
+    /** @return array<string, list<array<string, mixed>>> */
+    private function kept(): array
+    {
+        $mark = DB::table('settings_state')->value('mark');
+        $cache = $this->caches->store('file');
+        $kept = $cache->get('settings');
+
+        if (is_string($mark) && is_array($kept) && ($kept['mark'] ?? null) === $mark) {
+            return $kept['rows'];
+        }
+
+        // What is changed while it is read has another mark by then, and is kept under the old one for nobody.
+        $rows = [];
+
+        foreach (self::TABLES as $table) {
+            $rows[$table] = self::rows($table);
+        }
+
+        $cache->forever('settings', ['mark' => $mark, 'rows' => $rows]);
+
+        return $rows;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function rows(string $table): array
+    {
+        $rows = DB::table($table)->get()->all();
+
+        return array_values(array_map(static fn (object $row): array => get_object_vars($row), $rows));
+    }
+}
