@@ -762,7 +762,11 @@ final class LayawayTest extends FeatureCase
 
         $this->assertSame(
             [0, 2, 20680],
-            [$again->held()->minor, $again->revision, (int) $again->allInstalments->where('revision', 2)->sum('amount')],
+            [
+                $again->held()->minor,
+                $again->revision,
+                (int) $again->allInstalments->where('revision', 2)->sum('amount'),
+            ],
         );
         $this->assertProves();
         $this->as('101')->payOn($again, '206.80', leaves: true)->assertOk();

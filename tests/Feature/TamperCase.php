@@ -7,7 +7,10 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Proof\Prove;
 use Illuminate\Support\Facades\DB;
 
-/** What somebody can do who is past the database's own locks: on a database of its own, whose triggers that refuse are gone. */
+/**
+ * What somebody can do who is past the database's own locks: on a database of its own, whose triggers that refuse are
+ * gone.
+ */
 abstract class TamperCase extends FeatureCase
 {
     private static bool $isReady = false;

@@ -26,7 +26,9 @@ final class RecordsTest extends TestCase
         $found = [];
 
         foreach (self::sources() as $path => $source) {
-            array_push($found, ...array_map(static fn (string $what): string => "{$path}: {$what}", self::bad($source)));
+            array_map(static function (string $what) use ($path, &$found): void {
+                $found[] = "{$path}: {$what}";
+            }, self::bad($source));
         }
 
         $this->assertSame([], $found);

@@ -11,6 +11,8 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 
 /** Puts an item on the slip: what was scanned, typed or chosen. The same item again adds to its line. */
 final class AddToSlip
@@ -65,18 +67,25 @@ final class AddToSlip
 
     private function put(Slip $slip, Item $item, Quantity $quantity): int
     {
-        $same = $slip->lines->first(
+        // Of a long slip only what matters is read: the lines of this item and the last one.
+        $lines = $slip->lines()->where(
+            static fn (Builder $some) => $some->where('item_id', $item->id)->orWhere(
+                'position',
+                DB::table('slip_lines')->where('slip_id', $slip->id)->selectRaw('MAX(position)'),
+            ),
+        )->get();
+        $same = $lines->first(
             static fn (LineOnSlip $line): bool => $line->item_id === $item->id && $line->isUntouched(),
         );
 
         return $same === null
-            ? $this->append($slip, $item, $quantity)
+            ? $this->append($slip, $item, $quantity, $lines->last()->position ?? 0)
             : $this->raise($same->setRelation('item', $item), $item, $quantity, $slip);
     }
 
-    private function append(Slip $slip, Item $item, Quantity $quantity): int
+    private function append(Slip $slip, Item $item, Quantity $quantity, int $last): int
     {
-        if ($slip->lines->count() >= self::MOST_LINES) {
+        if ($last >= self::MOST_LINES && $slip->lines()->count() >= self::MOST_LINES) {
             throw Refused::because(
                 'full',
                 'A slip holds '.self::MOST_LINES.' lines. Post this one and go on with another.',
@@ -85,7 +94,7 @@ final class AddToSlip
 
         return LineOnSlip::query()->create([
             'slip_id' => $slip->id,
-            'position' => (int) $slip->lines->max('position') + 1,
+            'position' => $last + 1,
             'item_id' => $item->id,
             'code' => $item->code,
             'description' => $item->description,

@@ -75,7 +75,7 @@ final class SlipDesk
             }
 
             $this->assertMayChange($slip, $act, $evenVoid);
-            $slip->load(['lines', 'customer.type.priceLevel']);
+            $slip->load('customer.type.priceLevel');
             $this->credits->read($slip);
             $change($slip);
             $this->keep($this->drawn($slip, $act));

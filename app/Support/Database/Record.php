@@ -12,6 +12,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 abstract class Record extends Model
 {
+    /** @var array<class-string, array<string, string>> */
+    private static array $castsOf = [];
+
     public $timestamps = false;
 
     protected $guarded = [];
@@ -30,6 +33,26 @@ abstract class Record extends Model
             method_exists(static::class, "initialize{$name}")
                 && (static::$traitInitializers[static::class][] = "initialize{$name}");
         }
+    }
+
+    /**
+     * Most columns are what they are: nothing has to be looked up to read them.
+     *
+     * @param  string  $key
+     */
+    public function getAttribute($key): mixed
+    {
+        $isPlain = array_key_exists($key, $this->attributes)
+            && ! isset($this->getCasts()[$key])
+            && ! ($this->timestamps && in_array($key, ['created_at', 'updated_at'], true));
+
+        return $isPlain ? $this->attributes[$key] : parent::getAttribute($key);
+    }
+
+    /** @return array<string, string> as they stand in the class: they are asked for at every reading of an attribute */
+    public function getCasts(): array
+    {
+        return self::$castsOf[static::class] ??= parent::getCasts();
     }
 
     /** @param  string  $key */
