@@ -115,6 +115,12 @@ final class MoneyTest extends CoreCase
             $shares = Money::ofMinor($amount, Currency::of('USD'))->apportion(
                 array_map(BigInteger::of(...), array_values($weights)),
             );
+            // Weights of the same proportion whose products no whole number holds come to the same.
+            $large = array_map(
+                static fn (int $weight): BigInteger => BigInteger::of($weight)->multipliedBy('1000000000000000000'),
+                array_values($weights),
+            );
+            self::assertEquals($shares, Money::ofMinor($amount, Currency::of('USD'))->apportion($large));
             $total = array_sum($weights);
             self::assertSame($amount, array_sum(array_map(static fn (Money $share): int => $share->minor, $shares)));
 
