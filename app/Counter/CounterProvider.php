@@ -5,16 +5,56 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Counter\Page\InSight;
+use Elmstone\Counter\Parts\Money\AccountPayment;
+use Elmstone\Counter\Parts\Money\DepositTaken;
+use Elmstone\Counter\Parts\Money\GiftCardsSold;
+use Elmstone\Counter\Parts\Money\LayawayDeposit;
+use Elmstone\Counter\Parts\Money\LayawayPayments;
+use Elmstone\Counter\Parts\MoneyIn;
+use Elmstone\Counter\Post\CardMoneyPosted;
 use Elmstone\Counter\Post\FinishSale;
+use Elmstone\Counter\Post\HandOver;
+use Elmstone\Counter\Post\KeepApprovals;
+use Elmstone\Counter\Post\PostCredit;
+use Elmstone\Counter\Post\PostSale;
+use Elmstone\Counter\Post\SellGoods;
+use Elmstone\Counter\Post\SetAside;
+use Elmstone\Counter\Post\SpendCoupons;
+use Elmstone\Counter\Post\TakeMoneyIn;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Route;
 
 /** The counter page. */
 final class CounterProvider extends RoomProvider
 {
+    /** What a slip takes money in for besides what is sold, in the order in which it is said. */
+    private const MONEY = [
+        GiftCardsSold::class,
+        AccountPayment::class,
+        DepositTaken::class,
+        LayawayDeposit::class,
+        LayawayPayments::class,
+    ];
+
+    /** How a slip is posted. What is set aside comes before the first number, approvals after the documents. */
+    private const STEPS = [
+        SetAside::class,
+        SellGoods::class,
+        TakeMoneyIn::class,
+        PostCredit::class,
+        SpendCoupons::class,
+        HandOver::class,
+        KeepApprovals::class,
+        CardMoneyPosted::class,
+    ];
+
     public function register(): void
     {
         $this->app->tag([FinishSale::class], 'senders');
+        $this->app->tag(self::MONEY, 'slip.money');
+        $this->app->tag(self::STEPS, 'slip.steps');
+        $this->app->when(MoneyIn::class)->needs('$parts')->giveTagged('slip.money');
+        $this->app->when(PostSale::class)->needs('$steps')->giveTagged('slip.steps');
     }
 
     public function boot(): void

@@ -51,7 +51,7 @@ final class TakeDeposit
     /** Uses what is free of the deposits held, as far as something is left to settle. */
     public function rest(string $slipKey, Act $act): Slip
     {
-        $usable = ReckonedCounter::of($this->desk->read($slipKey, $act), $this->house)->usableDeposit();
+        $usable = ReckonedCounter::of($this->desk->read($slipKey, $act), $this->house)->due()->usableDeposit();
 
         return $this->use($slipKey, $act, $usable->isZero() ? null : $usable);
     }

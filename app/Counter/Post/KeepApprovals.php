@@ -13,14 +13,17 @@ use Elmstone\Counter\Slip\ReturnOnSlip;
  * What was approved on a slip is kept, each with the document it was needed for; of what became a layaway with its
  * receipt. In the posting.
  */
-final class KeepApprovals
+final readonly class KeepApprovals implements Step
 {
-    /**
-     * @param  int|null  $in the document of what goes out or comes in
-     * @param  int|null  $credit the credit note
-     */
-    public static function of(ReckonedCounter $reckoned, ?int $in, ?int $credit): void
+    public function kinds(ReckonedCounter $reckoned): array
     {
+        return [];
+    }
+
+    public function post(SlipPosting $posting): void
+    {
+        $reckoned = $posting->reckoned;
+        $in = $posting->sale ?? $posting->receipt;
         [$out, $back] = [[], []];
         $lines = array_flip(
             array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
@@ -41,6 +44,6 @@ final class KeepApprovals
         }
 
         $in === null || DocumentApprovals::keep($in, $out);
-        $credit === null || DocumentApprovals::keep($credit, $back);
+        $posting->credit === null || DocumentApprovals::keep($posting->credit, $back);
     }
 }

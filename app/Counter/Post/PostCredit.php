@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Serials;
@@ -21,7 +22,6 @@ use Elmstone\Counter\Settle\RefundWays;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Held\Ledger\Movement;
@@ -42,7 +42,7 @@ use Illuminate\Support\Facades\DB;
  * What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they
  * go, and the account's items it settles. Inside a transaction.
  */
-final class PostCredit
+final class PostCredit implements Step
 {
     public function __construct(
         private readonly House $house,
@@ -85,11 +85,25 @@ final class PostCredit
         $slip->returns->load('item');
     }
 
-    /** @return int the credit note's document id */
-    public function handle(ReckonedCounter $reckoned, Act $act, ?HouseAccount $account, ?HeldAccount $held): int
+    /**
+     * A credit can bring adjustments with it: a discount taken back, a plan, stock that is worth something else.
+     */
+    public function kinds(ReckonedCounter $reckoned): array
     {
-        [$slip, $ways] = [$reckoned->slip, $reckoned->refund];
-        assert($ways !== null);
+        return $reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment];
+    }
+
+    public function post(SlipPosting $posting): void
+    {
+        $ways = $posting->reckoned->refund;
+        $ways === null || ($posting->credit = $this->credit($posting, $ways));
+    }
+
+    /** @return int the credit note's document id */
+    private function credit(SlipPosting $posting, RefundWays $ways): int
+    {
+        [$reckoned, $slip, $act] = [$posting->reckoned, $posting->slip(), $posting->act];
+        [$account, $held] = [$posting->account, $posting->deposits];
         $draws = new CreditDraft($reckoned, $this->house);
         $moves = $draws->moves();
         $onto = $ways->chosen(TenderKind::GiftCard)->isPositive() ? $this->credits->cardToFill($slip) : null;

@@ -6,24 +6,13 @@ namespace Elmstone\Counter\Post;
 
 use Closure;
 use Elmstone\Books\Books;
-use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Posting;
-use Elmstone\Cards\CardMoney;
-use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Settle\ReckonedCounter;
-use Elmstone\Counter\Settle\SettledSlip;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipState;
-use Elmstone\Coupons\UseCoupons;
-use Elmstone\Held\Ledger\HeldAccount;
-use Elmstone\Layaways\CompleteLayaway;
-use Elmstone\Layaways\Layaway;
-use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Shop\House;
-use Illuminate\Database\Eloquent\Collection;
 
 /**
  * Turns a settled slip into what it is: an invoice, a layaway, a receipt for what is taken in besides, the invoices of
@@ -34,16 +23,12 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class PostSale
 {
+    /** @param  iterable<Step>  $steps in their order */
     public function __construct(
         private readonly House $house,
         private readonly Books $books,
-        private readonly PostGoods $goods,
-        private readonly CompleteLayaway $complete,
-        private readonly PostMoneyIn $moneyIn,
-        private readonly PostCredit $credit,
-        private readonly MoveCredits $credits,
-        private readonly UseCoupons $useCoupons,
         private readonly LockSlip $lock,
+        private readonly iterable $steps,
     ) {
     }
 
@@ -67,7 +52,7 @@ final class PostSale
             return $this->lock->handle($slip, $act);
         };
         $write = function (LockedSlip $locked) use ($act, $also): PostedSale {
-            $document = $this->post($locked->slip, $act, $locked->account, $locked->held);
+            $document = $this->post($locked, $act);
             FinishSale::write($document, $act);
             $also === null || $also($locked->slip);
 
@@ -101,8 +86,9 @@ final class PostSale
     }
 
     /** @return int the id of the invoice, or of the receipt where nothing was sold */
-    private function post(Slip $slip, Act $act, ?HouseAccount $account, ?HeldAccount $held): int
+    private function post(LockedSlip $locked, Act $act): int
     {
+        $slip = $locked->slip;
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $slip->location->assertOpenOn($slip->day());
 
@@ -111,35 +97,16 @@ final class PostSale
         }
 
         $settlement = $reckoned->settlement ?? throw Refused::because('outstanding', 'This slip is not settled.');
-        $made = $slip->hold === null ? null : $this->goods->setAside($reckoned);
-        $this->books->taking(...$this->kinds($reckoned, $made));
-        $sale = $slip->lines->isEmpty() || $made !== null
-                ? null
-                : $this->goods->sell($reckoned, $settlement, $act, $account, $held);
-        $receipt = $reckoned->held->total()->isPositive()
-            ? $this->moneyIn->handle($reckoned, $settlement, $act, $account, $held, $made)
-            : null;
-
-        if ($receipt !== null) {
-            $this->credits->use($receipt, SettledSlip::parts($reckoned, $settlement)[1]->tenders, $slip, $held);
-        }
-
-        $credit = $reckoned->back === null ? null : $this->credit->handle($reckoned, $act, $account, $held);
-        $this->useCoupons->handle($slip->couponsShown ?? new Collection, $slip->day());
-
-        $goods = $this->goodsOut($slip, $act);
-        KeepApprovals::of($reckoned, $sale ?? $receipt, $credit);
-        self::cardMoney($slip, $sale ?? ($receipt ?? 0), $credit ?? 0);
-        $document = $sale
-            ?? ($credit
-                ?? ($receipt ?? ($goods[0] ?? throw Refused::because('empty', 'There is nothing on this slip yet.'))));
+        $posting = new SlipPosting($reckoned, $settlement, $act, $locked->account, $locked->held);
+        $this->take($posting);
+        $document = $posting->document();
         $slip
             ->forceFill([
                 'state' => SlipState::Posted,
                 'document_id' => $document,
-                'receipt_id' => $receipt === $document ? null : $receipt,
-                'agreement_id' => $made?->id,
-                'credit_note_id' => $credit,
+                'receipt_id' => $posting->receipt === $document ? null : $posting->receipt,
+                'agreement_id' => $posting->made?->id,
+                'credit_note_id' => $posting->credit,
                 'version' => $slip->version + 1,
                 'total' => $reckoned->payable()->minor,
             ])
@@ -148,46 +115,20 @@ final class PostSale
         return $document;
     }
 
-    /** What terminals took stands in the one document, what they gave back in the other. */
-    private static function cardMoney(Slip $slip, int $in, int $back): void
+    private function take(SlipPosting $posting): void
     {
-        $open = $slip->cards->whereNull('document_id');
-        CardMoney::posted($open->reject(static fn (CardRequest $card): bool => $card->isBack()), $in);
-        CardMoney::posted($open->filter(static fn (CardRequest $card): bool => $card->isBack()), $back);
-    }
+        $steps = array_values([...$this->steps]);
+        $kinds = array_map(static fn (Step $step): array => $step->kinds($posting->reckoned), $steps);
+        $isTaken = false;
 
-    /** @return list<DocumentKind> what will be posted */
-    private function kinds(ReckonedCounter $reckoned, ?Layaway $made): array
-    {
-        $slip = $reckoned->slip;
-        $leaves = array_filter(
-            $slip->layawayParts(),
-            static fn (LayawayPart $part): bool => $part->leaves === true,
-        ) !== [];
-
-        return [
-            ...$leaves || ($made === null && $slip->lines->isNotEmpty()) ? [DocumentKind::Invoice] : [],
-            ...$reckoned->held->total()->isPositive() ? [DocumentKind::Receipt] : [],
-            // A credit can bring adjustments with it: a discount taken back, a plan, stock that is worth something
-            // else.
-            ...$reckoned->back === null ? [] : [DocumentKind::CreditNote, DocumentKind::Adjustment],
-        ];
-    }
-
-    /** @return list<int> the invoices of the layaways whose goods leave */
-    private function goodsOut(Slip $slip, Act $act): array
-    {
-        $invoices = [];
-
-        foreach ($slip->layawayParts() as $part) {
-            if ($part->leaves === true) {
-                $invoices[] = $this->complete->post(
-                    $slip->paidOn[$part->layawayId],
-                    $act->postedAt($slip),
-                );
+        foreach ($steps as $place => $step) {
+            // All series at once, before the first number is taken; what is only set aside takes none.
+            if (! $isTaken && $kinds[$place] !== []) {
+                $this->books->taking(...array_merge(...$kinds));
+                $isTaken = true;
             }
-        }
 
-        return $invoices;
+            $step->post($posting);
+        }
     }
 }

@@ -15,6 +15,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledPart;
+use Elmstone\Counter\Settle\SlipCoupons;
 use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
@@ -45,7 +46,7 @@ final readonly class SaleDraft
             ->settledBy($tenders->tenders, $tenders->cashRounding, $tenders->change)
             ->to($this->party)
             ->approvedBy($this->reckoned->needs->approvalAt('charge')?->id)
-            ->withCoupons($this->reckoned->draftCoupons());
+            ->withCoupons(SlipCoupons::drafts($this->reckoned));
     }
 
     /** @return list<StockMove> */
@@ -60,7 +61,7 @@ final readonly class SaleDraft
                     $this->reckoned->slip->location_id,
                     BigDecimal::of($line->quantity)->negated(),
                     UnitPrice::of($line->costNow() ?? '0'),
-                    -$this->reckoned->costOf($line)->minor,
+                    -$this->reckoned->figures()->costOf($line)->minor,
                 );
             }
         }
@@ -79,7 +80,7 @@ final readonly class SaleDraft
             $line->unit,
             $line->price_rule,
             UnitPrice::of($line->list_price),
-            $this->reckoned->costOf($line),
+            $this->reckoned->figures()->costOf($line),
             $line->note,
             $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             $line->serials ?? [],

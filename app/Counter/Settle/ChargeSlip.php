@@ -62,7 +62,7 @@ final class ChargeSlip
     public function rest(string $slipKey, Act $act): Slip
     {
         $slip = $this->desk->read($slipKey, $act);
-        $left = ReckonedCounter::of($slip, $this->house)->chargeable();
+        $left = ReckonedCounter::of($slip, $this->house)->due()->chargeable();
 
         return $this->charge($slipKey, $act, $left->isZero() ? null : $left);
     }

@@ -6,10 +6,10 @@ namespace Elmstone\Counter\Settle;
 
 use Elmstone\Cards\CardRequest;
 use Elmstone\Catalogue\Serials;
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\ReckonedCoupon;
 use Elmstone\Counter\Lines\LineOnSlip;
+use Elmstone\Counter\Parts\HeldUsed;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
@@ -39,7 +39,7 @@ final readonly class Hindrances
         if (
             $slip->lines->isEmpty()
             && $slip->returns->isEmpty()
-            && $this->reckoned->held->total()->isZero()
+            && $this->reckoned->taken()->isZero()
             && $slip->layawayParts() === []
         ) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
@@ -74,8 +74,8 @@ final readonly class Hindrances
             $found,
             ...$this->goodsHindrances(),
             ...$this->couponHindrances(),
-            ...$this->reckoned->layaway()?->hindrances() ?? [],
-            ...$this->reckoned->held->hindrances($this->reckoned->in()->minus($this->reckoned->held->onGiftCards())),
+            ...(new HeldUsed($slip, $this->house))->hindrances(),
+            ...$this->reckoned->moneyIn->hindrances($this->reckoned),
             ...$this->backHindrances(),
         );
 
@@ -83,16 +83,12 @@ final readonly class Hindrances
             $slip->hold === null
             && $slip->charge !== null
             && ! $this->reckoned->isRefund()
-            && $this->house->money($slip->charge)->exceeds($this->reckoned->mostCharged())
+            && $this->house->money($slip->charge)->exceeds($this->reckoned->due()->mostCharged())
         ) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
         array_push($found, ...$this->reckoned->charge()?->refusals() ?? []);
-
-        if ($slip->on_account !== null && $slip->account === null) {
-            $found[] = Refused::because('not_an_account', 'Without a house account nothing can be paid towards it.');
-        }
 
         if ($slip->cheque !== null && ! $this->reckoned->isRefund() && $slip->cheque_number === '') {
             $found[] = Refused::because('cheque_number', 'Type the cheque’s number.');

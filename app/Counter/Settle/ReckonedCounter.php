@@ -4,15 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Settle;
 
-use Elmstone\Books\Drafts\DraftCoupon;
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Pricing\Margin;
-use Elmstone\Core\Pricing\PriceCheck;
-use Elmstone\Core\Settlement\LikelyNotes;
 use Elmstone\Core\Settlement\Settlement;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
@@ -23,8 +19,8 @@ use Elmstone\Core\Slip\Slip as SlipValue;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
 use Elmstone\Counter\Lines\LineOnSlip;
-use Elmstone\Counter\Parts\HeldMoney;
 use Elmstone\Counter\Parts\HoldDraft;
+use Elmstone\Counter\Parts\MoneyIn;
 use Elmstone\Counter\Parts\ReckonedReturn;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
@@ -47,7 +43,7 @@ final readonly class ReckonedCounter
     public ?Exempted $exempted;
 
     /** What is taken in besides the sale. */
-    public HeldMoney $held;
+    public MoneyIn $moneyIn;
 
     /** What comes back; null: nothing. */
     public ?ReckonedReturn $back;
@@ -84,7 +80,7 @@ final readonly class ReckonedCounter
                 SlipCoupons::values($slip, $house),
             ),
         );
-        $this->held = new HeldMoney($slip, $house);
+        $this->moneyIn = app(MoneyIn::class);
         $this->back = ReckonedReturn::of(
             $slip,
             $house,
@@ -143,12 +139,6 @@ final readonly class ReckonedCounter
         return $this->slip->cards->first(static fn (CardRequest $card): bool => $card->state->isOpen());
     }
 
-    /** What is paid towards the house account with this slip. */
-    public function onAccount(): Money
-    {
-        return $this->held->onAccount();
-    }
-
     /** What is sold here; nothing where it is to be held as a layaway. */
     public function saleTotal(): Money
     {
@@ -173,7 +163,13 @@ final readonly class ReckonedCounter
     /** What is sold, and taken in besides. */
     public function in(): Money
     {
-        return $this->saleTotal()->plus($this->held->total());
+        return $this->saleTotal()->plus($this->taken());
+    }
+
+    /** What is taken in besides what is sold. */
+    public function taken(): Money
+    {
+        return $this->moneyIn->total($this->slip);
     }
 
     /** What posting it does, in words. */
@@ -194,49 +190,16 @@ final readonly class ReckonedCounter
         return HoldDraft::of($this, $this->house);
     }
 
-    /** The most of the deposits held that can still be used. */
-    public function usableDeposit(): Money
+    /** What each way can still pay. */
+    public function due(): StillDue
     {
-        return $this->upTo(
-            $this->dueBeside(TenderKind::DepositHeld),
-            $this->slip->deposits?->free() ?? $this->house->money(0),
-        );
+        return new StillDue($this, $this->house);
     }
 
-    /** The most of their store credit that can still be used. */
-    public function usableStoreCredit(): Money
+    /** What its lines cost, where they stand against floor and cost, what it earns. */
+    public function figures(): LineFigures
     {
-        return $this->upTo($this->dueBeside(TenderKind::StoreCredit), $this->house->money($this->slip->storeCredit));
-    }
-
-    /** The most that can still be charged to the account: what is sold and not settled otherwise. */
-    public function chargeable(): Money
-    {
-        return $this->upTo($this->dueBeside(TenderKind::HouseAccount), $this->mostCharged());
-    }
-
-    /** What is left when all other ways are counted. */
-    private function dueBeside(TenderKind $kind): Money
-    {
-        $others = array_filter($this->tenders(), static fn (Tender $tender): bool => $tender->kind !== $kind);
-        $amounts = array_map(static fn (Tender $tender): Money => $tender->amount, $others);
-
-        return $this->payable()->minus(Money::sum($amounts, $this->house->currency()));
-    }
-
-    private function upTo(Money $due, Money $most): Money
-    {
-        $left = Money::min($due, $most);
-
-        return $left->isNegative() ? $this->house->money(0) : $left;
-    }
-
-    /** What is sold here and not paid with goods that come back. */
-    public function mostCharged(): Money
-    {
-        return $this->refund === null
-            ? $this->saleTotal()
-            : $this->saleTotal()->minus(Money::min($this->saleTotal(), $this->refund->exchanged));
+        return new LineFigures($this, $this->house);
     }
 
     public function charge(): ?ChargeCheck
@@ -246,48 +209,9 @@ final readonly class ReckonedCounter
             : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge), $this->refund?->charged());
     }
 
-    /** What is left when all but cash is counted. */
-    public function dueInCash(): Money
-    {
-        return $this->dueBeside(TenderKind::Cash);
-    }
-
     public function outstanding(): Money
     {
         return $this->settlement->outstanding ?? Money::zero($this->house->currency());
-    }
-
-    /** @return list<Money> */
-    public function likelyNotes(): array
-    {
-        $due = $this->dueInCash();
-
-        return LikelyNotes::for(
-            $due->isPositive() ? $this->house->cashStep()?->nearest($due) ?? $due : $due,
-            $this->house->notes(),
-        );
-    }
-
-    public function costOf(LineOnSlip $line): Money
-    {
-        return (new LineFigures($this, $this->house))->costOf($line);
-    }
-
-    /** Where the line stands against floor price and cost, after every discount. */
-    public function check(LineOnSlip $line): PriceCheck
-    {
-        return (new LineFigures($this, $this->house))->check($line);
-    }
-
-    /** By how much check() finds it too low, after every discount; coupons do not count. */
-    public function gap(LineOnSlip $line): Money
-    {
-        return (new LineFigures($this, $this->house))->gap($line);
-    }
-
-    public function margin(): Margin
-    {
-        return (new LineFigures($this, $this->house))->margin();
     }
 
     /**
@@ -298,12 +222,6 @@ final readonly class ReckonedCounter
     public function hindrances(): array
     {
         return (new Hindrances($this, $this->house))->all();
-    }
-
-    /** @return list<DraftCoupon> with the places of the lines they are for */
-    public function draftCoupons(): array
-    {
-        return SlipCoupons::drafts($this);
     }
 
     /** @return array{Settlement|null, Refused|null} */

@@ -58,7 +58,7 @@ final class SettledSlip
     private static function moneyIn(ReckonedCounter $reckoned, Settlement $settlement, Money $toSale): array
     {
         $zero = Money::zero($settlement->total->currency);
-        $isSplit = $reckoned->held->total()->isPositive();
+        $isSplit = $reckoned->taken()->isPositive();
         $charged = Money::sum(
             array_map(
                 static fn (Tender $tender): Money => $tender->amount,

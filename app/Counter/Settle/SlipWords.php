@@ -22,7 +22,8 @@ final readonly class SlipWords
     /** What posting it does, in words. */
     public function post(): string
     {
-        $in = $this->reckoned->held->total()->isPositive();
+        $in = $this->reckoned->taken()->isPositive();
+        $alone = $this->slip->lines->isEmpty() ? $this->reckoned->moneyIn->alone($this->slip)?->alone() : null;
 
         return match (true) {
             $this->slip->hold !== null => 'Hold as layaway',
@@ -32,12 +33,7 @@ final readonly class SlipWords
                     ? 'Post return and payment'
                     : 'Post return')
                 : 'Post exchange',
-            $this->slip->lines->isEmpty()
-                && $this->slip->cardsSold() !== []
-                && $this->reckoned->held->total()->equals($this->reckoned->held->onGiftCards()) => 'Sell gift card',
-            $this->slip->lines->isEmpty()
-                && $this->slip->deposit_in !== null
-                && $this->reckoned->held->total()->equals($this->reckoned->held->depositIn()) => 'Take deposit',
+            $alone !== null => $alone,
             $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
             $this->slip->lines->isEmpty() && $in => 'Post payment',
             $in => 'Post sale and payment',
@@ -48,16 +44,11 @@ final readonly class SlipWords
     /** What the sum due is made up of, where it is not the sale alone. */
     public function due(): string
     {
-        $made = $this->house->money($this->slip->hold->deposit ?? 0);
         $parts = array_filter(
             [
                 'coming back' => $this->reckoned->back?->value()->negated() ?? $this->house->money(0),
                 'sale' => $this->reckoned->saleTotal(),
-                'gift cards' => $this->reckoned->held->onGiftCards(),
-                'towards the account' => $this->reckoned->onAccount(),
-                'deposit' => $this->reckoned->held->depositIn(),
-                'layaway deposit' => $made,
-                'on layaways' => $this->reckoned->held->onLayaways()->minus($made),
+                ...$this->reckoned->moneyIn->due($this->slip),
             ],
             static fn (Money $amount): bool => ! $amount->isZero(),
         );

@@ -192,7 +192,7 @@ final class TakeCard
             );
         }
 
-        $left = $reckoned->dueInCash();
+        $left = $reckoned->due()->dueInCash();
         $ask = $amount ?? Money::min($left, $reckoned->outstanding());
 
         return match (true) {

@@ -22,7 +22,7 @@ final class UseStoreCredit
     /** As far as something is left to settle. */
     public function rest(string $slipKey, Act $act): Slip
     {
-        $usable = ReckonedCounter::of($this->desk->read($slipKey, $act), $this->house)->usableStoreCredit();
+        $usable = ReckonedCounter::of($this->desk->read($slipKey, $act), $this->house)->due()->usableStoreCredit();
 
         return $this->handle($slipKey, $act, $usable->isZero() ? null : $usable);
     }

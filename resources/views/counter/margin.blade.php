@@ -1,5 +1,5 @@
 @use('Elmstone\Support\Show')
-@php($margin = $reckoned->margin())
+@php($margin = $reckoned->figures()->margin())
 <table class="small mt-1">
     <tr><td class="soft">Cost</td><td class="figure ps-3">{{ Show::money($margin->cost) }}</td>
         <td class="soft ps-4">Margin</td><td class="figure ps-3">{{ Show::money($margin->amount) }}</td>

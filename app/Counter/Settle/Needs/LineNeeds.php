@@ -40,14 +40,14 @@ final class LineNeeds extends NeedsOf
 
     private function belowFloor(LineOnSlip $line): ?Need
     {
-        $check = $this->reckoned->check($line);
+        $check = $this->reckoned->figures()->check($line);
 
         if ($check === PriceCheck::Fine) {
             return null;
         }
 
         $net = $this->reckoned->line($line)->net;
-        $gap = $this->reckoned->gap($line);
+        $gap = $this->reckoned->figures()->gap($line);
         $scope = Scope::of(ApprovalKind::BelowFloor)
             ->naming('line', $line->id)
             ->naming('item', $line->item_id)

@@ -1,3 +1,4 @@
+@use('Elmstone\Counter\Parts\Money\LayawayPayments')
 @use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\LayawayState')
 <div class="paid-on" id="layaways" data-part>
@@ -13,7 +14,7 @@
                     $standing = $layaway->standing($house->currency());
                     $at = "layaway.{$layaway->id}";
                     $route = fn (string $act): string => route("counter.layaway.{$act}", [$slip->key, $layaway]);
-                    $refused = $slip->isPosted() ? null : ($reckoned->held->ofPart($part)[0] ?? null);
+                    $refused = $slip->isPosted() ? null : LayawayPayments::refused($slip, $part, $house);
                     $isReady = $layaway->state === LayawayState::Ready;
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within($at)])>
@@ -27,7 +28,7 @@
                         next {{ Show::money($house->money($layaway->next_open)) }} due
                             {{ Show::date($layaway->next_due) }}{{ $layaway->isBehind($slip->day()) ? ', behind' : '' }}
                             </div>@endif
-                        @if(! $slip->isPosted() && $reckoned->held->paysOff($part))
+                        @if(! $slip->isPosted() && LayawayPayments::paysOff($slip, $part))
                             <fieldset class="leaves">
                             <legend class="visually-hidden">Do the goods of {{ $layaway->label }} leave now?</legend>
                                 <span>{{ $isReady ? 'Paid in full:'

@@ -13,9 +13,9 @@
     @include('counter.parts.cards', ['back' => true])
     <x-way :$complaint letter="C" id="cash" label="Cash" :save="route('counter.cash', $slip->key)"
         :value="$amount($slip->cash)">
-        @if($slip->cash === null && $reckoned->dueInCash()->isPositive())
+        @if($slip->cash === null && $reckoned->due()->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
-                @foreach($reckoned->likelyNotes() as $note)<button type="button"
+                @foreach($reckoned->due()->likelyNotes() as $note)<button type="button"
                     data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
             </div>
         @endif
@@ -72,7 +72,7 @@
     @if($slip->storeCredit > 0 || $slip->store_credit_used !== null)
     <x-way :$complaint letter="S" id="store_credit_used" label="Store credit" rest
         :save="route('counter.store-credit', $slip->key)" :value="$amount($slip->store_credit_used)"
-            :placeholder="$most($reckoned->usableStoreCredit())">
+            :placeholder="$most($reckoned->due()->usableStoreCredit())">
         <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is
             theirs{{ $slip->store_credit_used === null ? ''
                 : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
@@ -85,7 +85,7 @@
     <x-way :$complaint letter="A" id="charge" label="Charge to account" rest :disabled="! $canCharge"
         :soft="! $canCharge" :refused="$reckoned->needs->open('charge') !== []"
             :save="route('counter.charge', $slip->key)" :value="$amount($slip->charge)"
-                :placeholder="$canCharge ? $most($reckoned->chargeable()) : '–'">
+                :placeholder="$canCharge ? $most($reckoned->due()->chargeable()) : '–'">
         @if($slip->account === null)
             <p class="under mb-0">no house account; the office can open one</p>
         @elseif($slip->account->account->stopped)
@@ -112,7 +112,7 @@
     @php($used = $house->money($slip->deposit_used ?? 0))
     <x-way :$complaint letter="H" id="deposit_used" label="Deposit held" rest
         :save="route('counter.deposit.use', $slip->key)" :value="$amount($slip->deposit_used)"
-            :placeholder="$most($reckoned->usableDeposit())">
+            :placeholder="$most($reckoned->due()->usableDeposit())">
         <p class="under mb-0">{{ $held }} held{{ match(true) {
             $slip->deposit_used === null => '',
             $used->equals($held) => ', all of it',

@@ -19,7 +19,7 @@
                 {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
         @if($account !== null)
             @php($adds = $locked ? null
-                : $house->money($slip->charge ?? ($slip->lines->isEmpty() ? 0 : $reckoned->chargeable()->minor)))
+                : $house->money($slip->charge ?? ($slip->lines->isEmpty() ? 0 : $reckoned->due()->chargeable()->minor)))
             {!! StandingBar::svg($account, $adds) !!}
             <p class="standing-words">
             @if($account->late->isPositive())<span

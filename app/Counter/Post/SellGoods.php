@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+use Elmstone\Books\Books;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Catalogue\StockLedger;
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Settle\SettledSlip;
+use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipParty;
+use Elmstone\Receivables\Ledger\Ledger;
+use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Shop\House;
+
+/** What is sold on a slip becomes an invoice, and its goods leave. */
+final readonly class SellGoods implements Step
+{
+    public function __construct(
+        private House $house,
+        private Books $books,
+        private StockLedger $stock,
+        private Serials $serials,
+        private Ledger $ledger,
+        private MoveCredits $credits,
+        private NothingPromised $promised,
+    ) {
+    }
+
+    public function kinds(ReckonedCounter $reckoned): array
+    {
+        return self::sells($reckoned->slip) ? [DocumentKind::Invoice] : [];
+    }
+
+    public function post(SlipPosting $posting): void
+    {
+        $slip = $posting->slip();
+
+        if (! self::sells($slip)) {
+            return;
+        }
+
+        $account = $posting->account;
+        $terms = $slip->charge === null ? null : $account?->terms();
+        $draft = new SaleDraft(
+            $posting->reckoned,
+            $this->house,
+            SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)),
+        );
+        $moves = $draft->moves();
+        $this->stock->take($moves);
+        $this->promised->assert($posting->reckoned, $moves);
+        $part = SettledSlip::sale($posting->reckoned, $posting->settlement);
+        $sale = $draft->document($part, $posting->at());
+        $document = $posting->sale = $this->books->document($sale);
+        $this->stock->record(
+            'sale',
+            array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),
+        );
+        $this->serials->sell($document, $draft->serials());
+        $account === null || $this->ledger->enter($account, [new LedgerEntry($document, $sale, $terms)]);
+        $this->credits->use($document, $part->tenders, $slip, $posting->deposits);
+    }
+
+    private static function sells(Slip $slip): bool
+    {
+        return $slip->hold === null && $slip->lines->isNotEmpty();
+    }
+}

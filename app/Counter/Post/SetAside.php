@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Layaways\HoldLayaway;
+use Elmstone\Shop\House;
+
+/** The goods on a slip that is held are set aside for it. */
+final readonly class SetAside implements Step
+{
+    public function __construct(private House $house, private HoldLayaway $hold, private NothingPromised $promised)
+    {
+    }
+
+    public function kinds(ReckonedCounter $reckoned): array
+    {
+        return [];
+    }
+
+    public function post(SlipPosting $posting): void
+    {
+        if ($posting->slip()->hold === null) {
+            return;
+        }
+
+        $order = $posting->reckoned->layaway()?->order()
+            ?? throw Refused::because('not_held', 'This slip is not to be held as a layaway.');
+        $posting->made = $this->hold->handle($order);
+        $this->promised->assert(
+            $posting->reckoned,
+            array_map(
+                static fn (StockMove $move): StockMove => StockMove::aside(
+                    $move->itemId,
+                    $move->locationId,
+                    $move->quantity->negated(),
+                ),
+                (new SaleDraft($posting->reckoned, $this->house))->moves(),
+            ),
+        );
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Counter\Post;
+
+use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Coupons\UseCoupons;
+use Illuminate\Database\Eloquent\Collection;
+
+/** Coupons on a slip are used up. */
+final readonly class SpendCoupons implements Step
+{
+    public function __construct(private UseCoupons $coupons)
+    {
+    }
+
+    public function kinds(ReckonedCounter $reckoned): array
+    {
+        return [];
+    }
+
+    public function post(SlipPosting $posting): void
+    {
+        $this->coupons->handle($posting->slip()->couponsShown ?? new Collection, $posting->slip()->day());
+    }
+}
