@@ -28,7 +28,7 @@ final class Brought
         $rounding = $document->money($document->cash_rounding);
 
         foreach ($document->tenders as $tender) {
-            $way = WayOut::name($tender->kind, $tender->authorisation);
+            $way = Way::of($tender->kind, $tender->authorisation)->key();
             $amount = $document
                 ->money($tender->amount)
                 ->minus($tender->kind === TenderKind::Cash ? $rounding : $document->money(0));

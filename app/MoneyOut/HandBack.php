@@ -196,16 +196,7 @@ final class HandBack
      */
     public function lockGiftCards(array $ways): void
     {
-        $cards = array_filter(
-            array_map(
-                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
-                    ? (int) WayOut::which((string) $way)
-                    : 0,
-                array_keys($ways),
-            ),
-            static fn (int $card): bool => $card > 0,
-        );
-        $this->giftCards->lock(array_values($cards));
+        $this->giftCards->lock(array_map(intval(...), array_keys(Way::among($ways, TenderKind::GiftCard))));
     }
 
     /**
@@ -250,14 +241,14 @@ final class HandBack
         [$tenders, $total, $rounding] = [[], $this->house->money(0), $this->house->money(0)];
 
         foreach ($plan->ways as $way => $amount) {
-            $kind = WayOut::kind((string) $way) ?? TenderKind::Cash;
+            $kind = Way::read($way)->kind ?? TenderKind::Cash;
 
             if (in_array($kind, $except, true)) {
                 continue;
             }
 
             [$paid, $rounded] = $this->house->handedOver($amount, $kind);
-            $which = WayOut::which((string) $way);
+            $which = Way::read($way)->which ?? '';
             $card = $kind === TenderKind::Card ? $this->card($which) : ['card_type' => '', 'last_four' => ''];
             $tenders[] = new DraftTender(
                 Tender::of($kind, $paid),

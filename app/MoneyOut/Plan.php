@@ -55,7 +55,7 @@ final readonly class Plan
 
             $own = array_filter(
                 $brought,
-                static fn (string $way): bool => WayOut::kind($way) === $kind,
+                static fn (string $way): bool => Way::read($way)?->kind === $kind,
                 ARRAY_FILTER_USE_KEY,
             );
             $shared = AsItCame::share($amount, $own);
@@ -87,7 +87,7 @@ final readonly class Plan
         $kinds = [];
 
         foreach (AsItCame::share($amount, $brought) as $way => $share) {
-            $kind = WayOut::kind((string) $way)->value ?? '';
+            $kind = Way::read($way)->kind->value ?? '';
             $kinds[$kind] = ($kinds[$kind] ?? 0) + $share->minor;
         }
 
@@ -104,7 +104,7 @@ final readonly class Plan
         $money = static fn (array $ways): Money => Money::sum(
             array_filter(
                 $ways,
-                static fn (string|int $way): bool => WayOut::isMoney((string) $way),
+                static fn (string|int $way): bool => Way::read($way)?->isMoney() === true,
                 ARRAY_FILTER_USE_KEY,
             ),
             $currency,
@@ -168,29 +168,18 @@ final readonly class Plan
     /** @return array<string, Money> what goes to each card, by authorisation */
     public function cards(): array
     {
-        $cards = [];
-
-        foreach ($this->ways as $way => $amount) {
-            if (WayOut::kind((string) $way) === TenderKind::Card) {
-                $cards[WayOut::which((string) $way)] = $amount;
-            }
-        }
-
-        return $cards;
+        return array_combine(
+            array_map(strval(...), array_keys(Way::among($this->ways, TenderKind::Card))),
+            Way::among($this->ways, TenderKind::Card),
+        );
     }
 
     /** @return array<int, Money> what goes onto each gift card, by its id */
     public function giftCards(): array
     {
-        $cards = [];
+        $ways = Way::among($this->ways, TenderKind::GiftCard);
 
-        foreach ($this->ways as $way => $amount) {
-            if (WayOut::kind((string) $way) === TenderKind::GiftCard) {
-                $cards[(int) WayOut::which((string) $way)] = $amount;
-            }
-        }
-
-        return $cards;
+        return array_combine(array_map(intval(...), array_keys($ways)), $ways);
     }
 
     /** @return list<GoingOut> for the gate */
@@ -199,7 +188,7 @@ final readonly class Plan
         return array_values(
             array_map(
                 static fn (string|int $way, Money $amount): GoingOut => new GoingOut(
-                    WayOut::kind((string) $way) ?? TenderKind::Cash,
+                    Way::read($way)->kind ?? TenderKind::Cash,
                     $amount->minor,
                     $original,
                     $before,

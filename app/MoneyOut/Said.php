@@ -23,7 +23,7 @@ final class Said
     {
         $paidByCard = array_filter(
             array_keys($brought),
-            static fn (string|int $way): bool => WayOut::kind((string) $way) === TenderKind::GiftCard,
+            static fn (string|int $way): bool => Way::read($way)?->kind === TenderKind::GiftCard,
         ) !== [];
 
         return $paidByCard ? [...self::WAYS, TenderKind::GiftCard] : self::WAYS;

@@ -14,8 +14,6 @@ use Elmstone\Core\Settlement\TenderKind;
  */
 final readonly class CreditSources
 {
-    public const BLIND = 'blind';
-
     /**
      * @param  list<MoneySource>  $left
      * @param  array<string, array<string, Money>>  $used by source and way: what the fee and the goods taken along took
@@ -35,7 +33,7 @@ final readonly class CreditSources
         foreach ($uses as $way => $rest) {
             foreach ($sources as $i => $source) {
                 // What was charged goes back to the account, also where other goods are taken along.
-                if ($way === TenderKind::Exchange->value && str_starts_with($source->id, 'charged:')) {
+                if ($way === TenderKind::Exchange->value && Source::read($source->id)->is(Pool::Charged)) {
                     continue;
                 }
 
@@ -57,8 +55,8 @@ final readonly class CreditSources
         // place for it.
         usort(
             $left,
-            static fn (MoneySource $one, MoneySource $other): int => ($one->id === self::BLIND)
-                <=> ($other->id === self::BLIND),
+            static fn (MoneySource $one, MoneySource $other): int => Source::read($one->id)->is(Pool::Blind)
+                <=> Source::read($other->id)->is(Pool::Blind),
         );
 
         return new self($left, $used);
@@ -69,7 +67,7 @@ final readonly class CreditSources
     {
         return array_reduce(
             $this->left,
-            static fn (Money $sum, MoneySource $source): Money => str_starts_with($source->id, 'charged:')
+            static fn (Money $sum, MoneySource $source): Money => Source::read($source->id)->is(Pool::Charged)
                 ? $sum->plus($source->amount)
                 : $sum,
             $zero,

@@ -11,7 +11,7 @@ use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class OriginMoney
 {
     /**
-     * @param  array<int, array<string, int>>  $left minor units by document and way, as WayOut names it
+     * @param  array<int, array<string, int>>  $left minor units by document and way, by way
      * @param  array<int, int>  $charged minor units by document
      * @param  array<string, array{type: string, last_four: string}>  $cards by authorisation
      * @param  array<int, array<string, int>>  $went minor units that went back already, by document and tender kind
@@ -61,7 +61,7 @@ final readonly class OriginMoney
                 [$left[$document], $owed] = self::ofLayaway($house, $document);
                 $owed === 0 || ($charged[$document] = ($charged[$document] ?? 0) + $owed);
             } else {
-                $way = WayOut::name(TenderKind::from((string) $tender->kind), (string) $tender->authorisation);
+                $way = Way::of(TenderKind::from((string) $tender->kind), (string) $tender->authorisation)->key();
                 // Of cash, what it paid: what it was rounded by is not owed.
                 $left[$document][$way] = ($left[$document][$way] ?? 0)
                     + (int) $tender->amount
@@ -90,7 +90,7 @@ final readonly class OriginMoney
             if ($share->pool === 'charged') {
                 $charged[$document] = ($charged[$document] ?? 0) - (int) $share->amount;
             } elseif ($kind !== null) {
-                $way = WayOut::name($kind, (string) $share->authorisation);
+                $way = Way::of($kind, (string) $share->authorisation)->key();
                 $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $share->amount;
             }
 
@@ -109,7 +109,7 @@ final readonly class OriginMoney
                     ->get(['d.refers_to_id', 't.kind', 't.authorisation', 't.amount']) as $bounced
         ) {
             $document = (int) $bounced->refers_to_id;
-            $way = WayOut::name(TenderKind::from((string) $bounced->kind), (string) $bounced->authorisation);
+            $way = Way::of(TenderKind::from((string) $bounced->kind), (string) $bounced->authorisation)->key();
             $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $bounced->amount;
             $charged[$document] = ($charged[$document] ?? 0) + (int) $bounced->amount;
         }
@@ -128,7 +128,7 @@ final readonly class OriginMoney
 
         foreach ($left as $document => $ways) {
             foreach ($reserved as $authorisation => $amount) {
-                $way = WayOut::name(TenderKind::Card, (string) $authorisation);
+                $way = Way::of(TenderKind::Card, (string) $authorisation)->key();
                 isset($ways[$way]) && ($left[$document][$way] = $ways[$way] - $amount);
             }
         }
@@ -159,7 +159,7 @@ final readonly class OriginMoney
         return array_sum(
             array_filter(
                 $this->left[$document] ?? [],
-                static fn (string $way): bool => WayOut::isMoney($way),
+                static fn (string $way): bool => Way::read($way)?->isMoney() === true,
                 ARRAY_FILTER_USE_KEY,
             ),
         );
@@ -176,7 +176,9 @@ final readonly class OriginMoney
         $bound = array_filter(
             $this->left[$document] ?? [],
             static fn (int $left, string $way): bool => $left < 0
-                && (WayOut::isMoney($way) || $way === TenderKind::DepositHeld->value || str_contains($way, ':')),
+                && (Way::read($way)?->isMoney() === true
+                    || $way === TenderKind::DepositHeld->value
+                    || (Way::read($way)->which ?? '') !== ''),
             ARRAY_FILTER_USE_BOTH,
         );
         $all = [
@@ -209,8 +211,8 @@ final readonly class OriginMoney
         $open = array_fill_keys($opened, Money::ofMinor($this->moneyLeft($document), $value->currency));
 
         return [
-            new MoneySource("paid:{$document}", $value->minus($charged), [...$ways, ...$open, ...$anyway]),
-            new MoneySource("charged:{$document}", $charged, [TenderKind::HouseAccount->value => null]),
+            new MoneySource(Source::paid($document)->key(), $value->minus($charged), [...$ways, ...$open, ...$anyway]),
+            new MoneySource(Source::charged($document)->key(), $charged, [TenderKind::HouseAccount->value => null]),
         ];
     }
 
@@ -247,9 +249,8 @@ final readonly class OriginMoney
         $unknown = [];
 
         foreach ($left as $ways) {
-            foreach (array_keys($ways) as $way) {
-                $which = WayOut::kind((string) $way) === TenderKind::Card ? WayOut::which((string) $way) : '';
-                $which === '' || isset($known[$which]) || ($unknown[] = $which);
+            foreach (array_keys(Way::among($ways, TenderKind::Card)) as $which) {
+                isset($known[$which]) || ($unknown[] = (string) $which);
             }
         }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Returns;
 
 use Elmstone\Core\Money\Money;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Illuminate\Support\Facades\DB;
 
 /** What of each original went back by which way, as it is kept. */
@@ -17,16 +17,16 @@ final class ShareRows
         $rows = [];
 
         foreach ($shares as $source => $ways) {
-            [$pool, $origin] = $source === CreditSources::BLIND ? ['blind', null] : explode(':', $source);
+            $from = Source::read($source);
 
             foreach ($ways as $way => $amount) {
-                [$kind, $authorisation] = [WayOut::kind($way)->value ?? $way, WayOut::which($way)];
+                $by = Way::read($way);
                 $rows[] = [
                     'document_id' => $document,
-                    'origin_document_id' => $origin === null ? null : (int) $origin,
-                    'pool' => $pool,
-                    'way' => $kind,
-                    'authorisation' => $authorisation,
+                    'origin_document_id' => $from->origin,
+                    'pool' => $from->pool->value,
+                    'way' => $by->kind->value ?? $way,
+                    'authorisation' => $by->which ?? '',
                     'amount' => $amount->minor,
                 ];
             }

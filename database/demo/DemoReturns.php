@@ -14,9 +14,10 @@ use Elmstone\Core\Credits\CardCode;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Lines\AddToSlip;
-use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\Back\BringBack;
+use Elmstone\Counter\Parts\Back\BringBackBlind;
+use Elmstone\Counter\Parts\Back\GiveCredit;
 use Elmstone\Counter\Parts\GiftCardsOnSlip;
-use Elmstone\Counter\Parts\GiveCredit;
 use Elmstone\Counter\Parts\ShowCoupon;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Post\VoidSale;
@@ -74,6 +75,7 @@ final class DemoReturns
         private readonly AddToSlip $add,
         private readonly PutCustomer $put,
         private readonly BringBack $back,
+        private readonly BringBackBlind $blind,
         private readonly ChooseRefund $choose,
         private readonly RefundCard $refundCard,
         private readonly CountTender $count,
@@ -309,7 +311,7 @@ final class DemoReturns
     private function blind(): void
     {
         [$slip, $act] = $this->slip();
-        $this->back->blind(
+        $this->blind->item(
             $slip,
             $act(),
             Item::query()->where('code', 'LH-1140')->firstOrFail(),

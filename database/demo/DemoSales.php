@@ -20,6 +20,7 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Post\SaleDraft;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledSlip;
+use Elmstone\Counter\Slip\BlankSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -190,7 +191,7 @@ final class DemoSales
     {
         $till = $this->chance->oneOf($this->tills);
         $clerk = $this->chance->oneOf($this->clerks);
-        $slip = Slip::blank(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
+        $slip = BlankSlip::of(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
         $slip->business_date = $day;
         $account = $this->customer($slip, $day);
         $slip->setRelation('lines', new Collection($this->lines($day, $slip)));

@@ -12,7 +12,7 @@ use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Lines\AddToSlip;
-use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\Back\BringBack;
 use Elmstone\Counter\Parts\HoldSlip;
 use Elmstone\Counter\Parts\PayLayaway;
 use Elmstone\Counter\Post\PostSale;

@@ -13,7 +13,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Lines\AddToSlip;
-use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\Back\BringBack;
 use Elmstone\Counter\Parts\GiftCardsOnSlip;
 use Elmstone\Counter\Parts\HoldSlip;
 use Elmstone\Counter\Parts\PayLayaway;

@@ -9,8 +9,9 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Lines\EntryText;
-use Elmstone\Counter\Parts\BringBack;
-use Elmstone\Counter\Parts\ChangeReturn;
+use Elmstone\Counter\Parts\Back\BringBack;
+use Elmstone\Counter\Parts\Back\BringBackBlind;
+use Elmstone\Counter\Parts\Back\ChangeReturn;
 use Elmstone\Counter\Post\VoidSale;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
@@ -85,14 +86,14 @@ final class BackController
         );
     }
 
-    public function blind(Request $request, string $slip, BringBack $back): Response
+    public function blind(Request $request, string $slip, BringBackBlind $back): Response
     {
         return $this->page->after(
             $request,
             $slip,
             'bring-back',
             'item',
-            fn (Act $act) => $back->blind(
+            fn (Act $act) => $back->item(
                 $slip,
                 $act,
                 Item::query()->findOrFail($request->integer('item')),
@@ -103,7 +104,7 @@ final class BackController
         );
     }
 
-    public function oneOff(Request $request, string $slip, BringBack $back): Response
+    public function oneOff(Request $request, string $slip, BringBackBlind $back): Response
     {
         return $this->page->after($request, $slip, 'back-one-off', 'price', function (Act $act) use (
             $request,

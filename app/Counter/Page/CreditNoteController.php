@@ -11,7 +11,7 @@ use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Counter\Parts\GiveCredit;
+use Elmstone\Counter\Parts\Back\GiveCredit;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;

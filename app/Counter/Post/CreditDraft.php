@@ -17,7 +17,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
-use Elmstone\Counter\Parts\ReckonedReturn;
+use Elmstone\Counter\Parts\Back\ReckonedReturn;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\RefundWays;
 use Elmstone\Counter\Slip\ReturnOnSlip;
@@ -90,7 +90,7 @@ final readonly class CreditDraft
         if ($fee !== null) {
             $drafts[] = new DraftLine(
                 $fee, null, 'FEE', 'Restocking fee', null, 'each', PriceRule::Typed,
-                UnitPrice::of($this->back->fee()->toString()),
+                UnitPrice::of($this->back->fees->total->toString()),
                 $this->house->money(0),
             );
         }

@@ -76,7 +76,7 @@ final class FinishSale implements Sends
         // Where goods leave with the last payment and nothing else is done, their invoice says all that the receipt
         // would.
         $left = $this->goodsLeft($slip, $document);
-        $isAllSaid = $left !== [] && $slip->onlyHandsOver();
+        $isAllSaid = $left !== [] && self::onlyHandsOver($slip);
         $isAllSaid || $this->paper($slip, $document, $act);
 
         if ($receipt !== null) {
@@ -130,5 +130,20 @@ final class FinishSale implements Sends
             PaperWay::Mail => $this->issue->mail($document, $slip->mail_to, $act->by),
             PaperWay::None => null,
         };
+    }
+
+    /** Whether nothing is done with it but paying off layaways whose goods leave. */
+    private static function onlyHandsOver(Slip $slip): bool
+    {
+        return $slip->agreement_id === null
+            && $slip->back === null
+            && $slip->cardsSold() === []
+            && $slip->on_account === null
+            && $slip->deposit_in === null
+            && $slip->lines->isEmpty()
+            && array_filter(
+                $slip->layawayParts(),
+                static fn (LayawayPart $part): bool => $part->leaves !== true,
+            ) === [];
     }
 }

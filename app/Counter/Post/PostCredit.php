@@ -32,7 +32,9 @@ use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Receivables\Ledger\Setting;
 use Elmstone\Receivables\Payments\TakeDiscountBack;
 use Elmstone\Returns\CreditSpread;
+use Elmstone\Returns\Pool;
 use Elmstone\Returns\ShareRows;
+use Elmstone\Returns\Source;
 use Elmstone\Shop\House;
 use Elmstone\Stock\AverageCost;
 use Illuminate\Database\Eloquent\Collection;
@@ -188,7 +190,8 @@ final class PostCredit implements Step
         $at = $act->postedAt($slip);
 
         foreach ($ways->shares() ?? [] as $source => $shares) {
-            $origin = str_starts_with($source, 'charged:') ? (int) substr($source, 8) : 0;
+            $from = Source::read($source);
+            $origin = $from->is(Pool::Charged) ? (int) $from->origin : 0;
             $back = Money::sum($shares, $left->currency);
 
             if ($origin > 0 && $back->isPositive()) {

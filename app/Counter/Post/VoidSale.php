@@ -11,20 +11,21 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Lines\LineOnSlip;
-use Elmstone\Counter\Parts\BringBack;
+use Elmstone\Counter\Parts\Back\BringBack;
 use Elmstone\Counter\Settle\ApproveNeeds;
 use Elmstone\Counter\Settle\ChooseRefund;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\RefundCard;
 use Elmstone\Counter\Settle\RefundWays;
 use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\BlankSlip;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Coupons\UseCoupons;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
@@ -149,7 +150,7 @@ final class VoidSale
         );
     }
 
-    /** @return array<string, int> minor units by way: as it came, and what was paid with store credit as that again */
+    /** @return array<int|string, int> minor units by way: as it came, and what was paid with store credit as that again */
     private static function ways(RefundWays $ways): array
     {
         $came = ChooseRefund::came($ways);
@@ -158,19 +159,18 @@ final class VoidSale
         return $rest->isPositive() ? [...$came, TenderKind::StoreCredit->value => $rest->minor] : $came;
     }
 
-    /** @return array<string, int> minor units by authorisation that have still to go back */
+    /** @return array<int|string, int> minor units by authorisation that have still to go back */
     private function cards(Slip $slip, Act $act): array
     {
         $this->desk->redraw($slip, $act);
         $ways = ReckonedCounter::of($slip, $this->house)->refund;
         $cards = [];
 
-        foreach ($ways?->asItCame() ?? [] as $way => $amount) {
-            $left = $amount->minor - ($ways?->wanted()[$way]->minor ?? 0);
+        $wanted = Way::among($ways?->wanted() ?? [], TenderKind::Card);
 
-            if (WayOut::kind((string) $way) === TenderKind::Card && $left > 0) {
-                $cards[WayOut::which((string) $way)] = $left;
-            }
+        foreach (Way::among($ways?->asItCame() ?? [], TenderKind::Card) as $card => $amount) {
+            $left = $amount->minor - ($wanted[$card]->minor ?? 0);
+            $left <= 0 || ($cards[$card] = $left);
         }
 
         return $cards;
@@ -180,7 +180,7 @@ final class VoidSale
     private function copy(Document $invoice, Slip $void): void
     {
         $sold = Slip::query()->with('lines')->where('document_id', $invoice->id)->first();
-        $blank = Slip::blank(self::key($invoice, 'again'), $void->till, $void->staff_id)->getAttributes();
+        $blank = BlankSlip::of(self::key($invoice, 'again'), $void->till, $void->staff_id)->getAttributes();
         $fresh = Slip::query()->create([
             ...$blank,
             'created_at' => now(),

@@ -11,7 +11,7 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Held\Cards\GiftCards;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 
@@ -166,7 +166,7 @@ final class ChooseRefund
             static fn (Money $amount): int => $amount->minor,
             array_filter(
                 $ways->asItCame(),
-                static fn (string|int $way): bool => WayOut::kind((string) $way) !== TenderKind::Card,
+                static fn (string|int $way): bool => Way::read($way)?->kind !== TenderKind::Card,
                 ARRAY_FILTER_USE_KEY,
             ),
         );
@@ -191,7 +191,7 @@ final class ChooseRefund
     /** A card is paid back by its terminal, and not by being chosen. */
     private static function assertChoosable(string $way): void
     {
-        $kind = WayOut::kind($way);
+        $kind = Way::read($way)?->kind;
 
         if ($kind === null || $kind === TenderKind::Card || ! in_array($kind, RefundWays::KINDS, true)) {
             throw Refused::because('not_that_way', 'Nothing can go back this way.');

@@ -14,7 +14,7 @@ use Elmstone\Counter\Post\PostCredit;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
 use Elmstone\Support\Show;
@@ -86,7 +86,7 @@ final class RefundCard
     {
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $ways = $reckoned->refund ?? throw Refused::because('nothing_back', 'Nothing comes back on this slip.');
-        $way = WayOut::name(TenderKind::Card, $authorisation);
+        $way = Way::of(TenderKind::Card, $authorisation)->key();
         $gone = $ways->wanted()[$way] ?? $this->house->money(0);
         $most = Money::min($ways->left(), $ways->most($way)->minus($gone));
 

@@ -7,7 +7,9 @@ namespace Elmstone\Counter\Settle;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
+use Elmstone\Returns\Pool;
+use Elmstone\Returns\Source;
 use Elmstone\Support\Show;
 
 /** What hinders that what comes back goes back by the ways that were chosen. */
@@ -56,11 +58,12 @@ final readonly class RefundHindrances
         }
 
         foreach ($found === [] ? $this->ways->shares() ?? [] : [] as $source => $shares) {
-            $origin = str_starts_with($source, 'paid:') ? (int) substr($source, 5) : 0;
+            $from = Source::read($source);
+            $origin = $from->is(Pool::Paid) ? (int) $from->origin : 0;
             $money = Money::sum(
                 array_filter(
                     $shares,
-                    static fn (string|int $way): bool => WayOut::isMoney((string) $way),
+                    static fn (string|int $way): bool => Way::read($way)?->isMoney() === true,
                     ARRAY_FILTER_USE_KEY,
                 ),
                 $left->currency,

@@ -10,7 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 
 /** What goes back by the ways that were chosen, as tenders of the credit note. */
@@ -61,7 +61,7 @@ final readonly class RefundTenders
                     Tender::of(TenderKind::GiftCard, $amount),
                     $amount,
                     'card that paid',
-                    authorisation: WayOut::which($way),
+                    authorisation: Way::read($way)->which ?? '',
                 ));
         }
 

@@ -10,10 +10,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Returns\WaysBack;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Counter\Parts\ReckonedReturn;
+use Elmstone\Counter\Parts\Back\ReckonedReturn;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\MoneyOut\GoingOut;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Returns\CreditSources;
 use Elmstone\Shop\House;
 
@@ -77,7 +76,7 @@ final class RefundWays
                 static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
             ) as $card
         ) {
-            $way = WayOut::name(TenderKind::Card, $card->against);
+            $way = Way::of(TenderKind::Card, $card->against)->key();
             $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
         }
 
@@ -113,7 +112,7 @@ final class RefundWays
         return array_filter(
             $this->back->money()->cards,
             fn (string|int $authorisation): bool => $this->possible(
-                WayOut::name(TenderKind::Card, (string) $authorisation),
+                Way::of(TenderKind::Card, (string) $authorisation)->key(),
             )->isPositive(),
             ARRAY_FILTER_USE_KEY,
         );
@@ -128,7 +127,7 @@ final class RefundWays
 
         foreach ($this->sources->left as $source) {
             foreach (array_keys($source->brought()) as $way) {
-                if (WayOut::kind((string) $way) === TenderKind::GiftCard) {
+                if (Way::read($way)?->kind === TenderKind::GiftCard) {
                     $found[(string) $way] = $this->possible((string) $way);
                 }
             }
@@ -153,7 +152,7 @@ final class RefundWays
     public function closed(TenderKind|string $way): string
     {
         $way = $way instanceof TenderKind ? $way->value : $way;
-        $kind = WayOut::kind($way);
+        $kind = Way::read($way)?->kind;
 
         return match (true) {
             $this->possible($way)->isPositive() => '',
@@ -163,56 +162,6 @@ final class RefundWays
             $this->due()->equals($this->charged()) => 'all of it was charged to the account',
             default => 'nothing was paid this way',
         };
-    }
-
-    /**
-     * @return list<GoingOut> all that leaves the house, of what it came in by; what pays for other goods leaves as
-     *     those
-     */
-    public function going(): array
-    {
-        $going = [];
-
-        foreach ($this->shares() ?? [] as $source => $ways) {
-            $origin = str_contains($source, ':') ? (int) explode(':', $source)[1] : 0;
-            $document = $this->slip->originals[$origin] ?? null;
-
-            foreach ($ways as $way => $amount) {
-                $kind = WayOut::kind((string) $way);
-
-                if ($kind !== null && $kind !== TenderKind::Exchange) {
-                    $going[] = new GoingOut(
-                        $kind,
-                        $amount->minor,
-                        $document->label ?? '',
-                        $this->back->money()->wentBack($origin, $kind),
-                    );
-                }
-            }
-        }
-
-        return $going;
-    }
-
-    /** @return array<string, Money> what goes by another money way than it came, as far as somebody opened that way */
-    public function otherWays(): array
-    {
-        $other = [];
-        $shares = $this->shares() ?? [];
-
-        foreach (array_keys($this->slip->back_other ?? []) as $way) {
-            foreach ($shares as $source => $ways) {
-                [$pool, $origin] = [...explode(':', $source), '0'];
-                $beyond = (isset($ways[$way]) ? $ways[$way]->minor : 0)
-                    - ($pool === 'paid' ? $this->back->money()->left((int) $origin, (string) $way) : PHP_INT_MAX);
-
-                if ($beyond > 0) {
-                    $other[$way] = ($other[$way] ?? $this->zero)->plus($this->house->money($beyond));
-                }
-            }
-        }
-
-        return $other;
     }
 
     /**
@@ -233,10 +182,10 @@ final class RefundWays
         return $shares;
     }
 
-    /** Cash for goods that came without an original. */
-    public function blindCash(): Money
+    /** What of it leaves the house. */
+    public function leaving(): MoneyLeaving
     {
-        return $this->shares()[CreditSources::BLIND][TenderKind::Cash->value] ?? $this->zero;
+        return new MoneyLeaving($this->slip, $this->house, $this->back->money(), $this->shares() ?? []);
     }
 
     /** @return list<Refused> */
@@ -263,9 +212,9 @@ final class RefundWays
 
     public function words(string $way): string
     {
-        $which = WayOut::which($way);
+        $which = Way::read($way)->which ?? '';
 
-        return match (WayOut::kind($way)) {
+        return match (Way::read($way)?->kind) {
             TenderKind::Card => 'to the card ending '.($this->back->money()->cards[$which]['last_four'] ?? ''),
             TenderKind::HouseAccount => 'to the house account',
             TenderKind::StoreCredit => 'as store credit',
@@ -273,7 +222,7 @@ final class RefundWays
             TenderKind::DepositHeld => 'to the deposits',
             TenderKind::Cash => 'in cash',
             null => '',
-            default => 'by '.mb_strtolower(WayOut::kind($way)->label()),
+            default => 'by '.mb_strtolower(Way::read($way)->kind->label()),
         };
     }
 }

@@ -29,7 +29,10 @@ final readonly class StillDue
     /** The most of their store credit that can still be used. */
     public function usableStoreCredit(): Money
     {
-        return $this->upTo($this->dueBeside(TenderKind::StoreCredit), $this->house->money($this->reckoned->slip->storeCredit));
+        return $this->upTo(
+            $this->dueBeside(TenderKind::StoreCredit),
+            $this->house->money($this->reckoned->slip->storeCredit),
+        );
     }
 
     /** The most that can still be charged to the account: what is sold and not settled otherwise. */
@@ -57,9 +60,11 @@ final readonly class StillDue
     /** What is sold here and not paid with goods that come back. */
     public function mostCharged(): Money
     {
+        $sold = $this->reckoned->saleTotal();
+
         return $this->reckoned->refund === null
-            ? $this->reckoned->saleTotal()
-            : $this->reckoned->saleTotal()->minus(Money::min($this->reckoned->saleTotal(), $this->reckoned->refund->exchanged));
+            ? $sold
+            : $sold->minus(Money::min($sold, $this->reckoned->refund->exchanged));
     }
 
     /** What is left when all but cash is counted. */

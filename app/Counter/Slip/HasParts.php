@@ -8,7 +8,7 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\CardsOnSlip;
 use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Held\Cards\GiftCard;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /** What is on a slip several times over: layaways paid on, coupons, gift cards sold and used. */
@@ -75,16 +75,8 @@ trait HasParts
             ...$this->cardsUsed(),
         ]);
         // A card that paid for what comes back is known by its id, so that its number stands nowhere.
-        $ids = array_filter(
-            array_map(
-                static fn (string|int $way): int => WayOut::kind((string) $way) === TenderKind::GiftCard
-                    ? (int) WayOut::which((string) $way)
-                    : 0,
-                array_keys($this->back ?? []),
-            ),
-            static fn (int $id): bool => $id !== 0,
-        );
-        $back = $ids === [] ? [] : GiftCard::codes(array_values($ids));
+        $ids = array_map(intval(...), array_keys(Way::among($this->back ?? [], TenderKind::GiftCard)));
+        $back = $ids === [] ? [] : GiftCard::codes($ids);
 
         return array_values(
             array_unique(

@@ -14,7 +14,6 @@ use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Counter\Lines\LineOnSlip;
-use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Customers\Contact;
@@ -31,9 +30,6 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * The working paper of one customer at the counter, while it can still change. Changed through SlipDesk only.
@@ -103,6 +99,7 @@ final class Slip extends Record
     public $timestamps = true;
 
     use HasParts;
+    use SlipRelations;
 
     /**
      * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
@@ -162,70 +159,6 @@ final class Slip extends Record
         'updated_at' => 'immutable_datetime',
     ];
 
-    /** A slip that lies ready and is not written down before its first line. */
-    public static function blank(string $key, Till $till, int $staffId): self
-    {
-        $slip = new self([
-            'key' => $key,
-            'location_id' => $till->location_id,
-            'till_id' => $till->id,
-            'staff_id' => $staffId,
-            'state' => SlipState::Open,
-            'version' => 0,
-            'customer_name' => '',
-            'business_date' => null,
-            'discount_percent' => null,
-            'discount_amount' => null,
-            'title' => '',
-            'total' => 0,
-            'cash' => null,
-            'cheque' => null,
-            'cheque_number' => '',
-            'paper' => PaperWay::Print,
-            'mail_to' => '',
-            'document_id' => null,
-            'customer_id' => null,
-            'contact_id' => null,
-            'purchase_order' => '',
-            'job' => '',
-            'charge' => null,
-            'on_account' => null,
-            'leaves_discount' => false,
-            'plan_id' => null,
-            'receipt_id' => null,
-            'deposit_in' => null,
-            'deposit_for' => '',
-            'deposit_used' => null,
-            'has_parts' => false,
-            'agreement_id' => null,
-            'back' => null,
-            'back_other' => null,
-            'back_reference' => '',
-            'back_card' => null,
-            'credit_to' => 'unused',
-            'store_credit_used' => null,
-            'credit_note_id' => null,
-            'void_of_id' => null,
-        ]);
-        $slip->couponsShown = new Collection;
-        $slip->setRelations([
-            'lines' => new Collection,
-            'returns' => new Collection,
-            'creditNote' => null,
-            'cards' => new Collection,
-            'document' => null,
-            'receipt' => null,
-            'customer' => null,
-            'contact' => null,
-            'hold' => null,
-            'heldAs' => null,
-            'location' => $till->location,
-            'till' => $till,
-        ]);
-
-        return $slip;
-    }
-
     /** What a terminal is asked for with it. */
     public function cardSubject(): CardSubject
     {
@@ -278,21 +211,6 @@ final class Slip extends Record
         return $this->back !== null;
     }
 
-    /** Whether nothing is done with it but paying off layaways whose goods leave. */
-    public function onlyHandsOver(): bool
-    {
-        return $this->agreement_id === null
-            && $this->back === null
-            && $this->cardsSold() === []
-            && $this->on_account === null
-            && $this->deposit_in === null
-            && $this->lines->isEmpty()
-            && array_filter(
-                $this->layawayParts(),
-                static fn (LayawayPart $part): bool => $part->leaves !== true,
-            ) === [];
-    }
-
     public function layaway(int $id): ?Layaway
     {
         return $this->paidOn[$id] ?? null;
@@ -317,83 +235,5 @@ final class Slip extends Record
     public function isBackdated(): bool
     {
         return ! $this->day()->isSameDay(ShopTime::today());
-    }
-
-    /** @return BelongsTo<Location, $this> */
-    public function location(): BelongsTo
-    {
-        return $this->belongsTo(Location::class);
-    }
-
-    /** @return BelongsTo<Till, $this> */
-    public function till(): BelongsTo
-    {
-        return $this->belongsTo(Till::class);
-    }
-
-    /** @return BelongsTo<Plan, $this> */
-    public function plan(): BelongsTo
-    {
-        return $this->belongsTo(Plan::class);
-    }
-
-    /** @return BelongsTo<Customer, $this> */
-    public function customer(): BelongsTo
-    {
-        return $this->belongsTo(Customer::class);
-    }
-
-    /** @return BelongsTo<Contact, $this> */
-    public function contact(): BelongsTo
-    {
-        return $this->belongsTo(Contact::class);
-    }
-
-    /** @return BelongsTo<Document, $this> */
-    public function receipt(): BelongsTo
-    {
-        return $this->belongsTo(Document::class, 'receipt_id');
-    }
-
-    /** @return BelongsTo<Document, $this> */
-    public function document(): BelongsTo
-    {
-        return $this->belongsTo(Document::class);
-    }
-
-    /** @return BelongsTo<Layaway, $this> */
-    public function heldAs(): BelongsTo
-    {
-        return $this->belongsTo(Layaway::class, 'agreement_id');
-    }
-
-    /** @return HasOne<SlipHold, $this> */
-    public function hold(): HasOne
-    {
-        return $this->hasOne(SlipHold::class);
-    }
-
-    /** @return HasMany<LineOnSlip, $this> */
-    public function lines(): HasMany
-    {
-        return $this->hasMany(LineOnSlip::class)->orderBy('position');
-    }
-
-    /** @return HasMany<CardRequest, $this> what terminals were asked for it */
-    public function cards(): HasMany
-    {
-        return $this->hasMany(CardRequest::class, 'subject_id')->where('subject', 'slip')->orderBy('id');
-    }
-
-    /** @return HasMany<ReturnOnSlip, $this> */
-    public function returns(): HasMany
-    {
-        return $this->hasMany(ReturnOnSlip::class)->orderBy('position');
-    }
-
-    /** @return BelongsTo<Document, $this> */
-    public function creditNote(): BelongsTo
-    {
-        return $this->belongsTo(Document::class, 'credit_note_id');
     }
 }

@@ -92,7 +92,7 @@ final class SlipDesk
         if ($slip === null) {
             $act->till->location->loadMissing('taxProfile.components');
 
-            return Slip::blank($slipKey, $act->till, $act->by->id);
+            return BlankSlip::of($slipKey, $act->till, $act->by->id);
         }
 
         return $this->drawn($slip, $act);
@@ -138,7 +138,7 @@ final class SlipDesk
      */
     private function begin(string $slipKey, Act $act): void
     {
-        $blank = Slip::blank($slipKey, $act->till, $act->by->id)->getAttributes();
+        $blank = BlankSlip::of($slipKey, $act->till, $act->by->id)->getAttributes();
         Slip::query()->insertOrIgnore([...$blank, 'created_at' => now(), 'updated_at' => now()]);
     }
 

@@ -22,7 +22,7 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\MoneyOut\Brought;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Receivables\Ledger\AccountItems;
@@ -269,7 +269,7 @@ final class ReturnPayment
     {
         $ways = array_unique(
             array_map(
-                static fn (DocumentTender $tender): string => WayOut::name($tender->kind, $tender->authorisation),
+                static fn (DocumentTender $tender): string => Way::of($tender->kind, $tender->authorisation)->key(),
                 $bounced->all(),
             ),
         );

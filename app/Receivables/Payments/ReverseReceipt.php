@@ -24,7 +24,7 @@ use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\MoneyOut\HandBack;
 use Elmstone\MoneyOut\Plan;
-use Elmstone\MoneyOut\WayOut;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
@@ -141,8 +141,8 @@ final class ReverseReceipt
                 ),
             array_filter(
                 Brought::ways($receipt),
-                static fn (Money $one, string $way): bool => ! WayOut::isMoney($way)
-                    && WayOut::kind($way) !== TenderKind::GiftCard,
+                static fn (Money $one, string $way): bool => Way::read($way)?->isMoney() !== true
+                    && Way::read($way)?->kind !== TenderKind::GiftCard,
                 ARRAY_FILTER_USE_BOTH,
             ) !== [] => throw Refused::because(
                 'not_there',
@@ -166,7 +166,7 @@ final class ReverseReceipt
         $wanted = [];
 
         foreach (Brought::ways($receipt) as $way => $amount) {
-            $kind = WayOut::kind((string) $way)->value ?? TenderKind::Cash->value;
+            $kind = Way::read($way)->kind->value ?? TenderKind::Cash->value;
             $wanted[$kind] = ($wanted[$kind] ?? 0) + $amount->minor;
         }
 

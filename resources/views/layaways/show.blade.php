@@ -5,7 +5,7 @@
 @use('Elmstone\Layaways\LayawayState')
 @use('Elmstone\Layaways\Pages\NextStep')
 @use('Elmstone\MoneyOut\Plan')
-@use('Elmstone\MoneyOut\WayOut')
+@use('Elmstone\MoneyOut\Way')
 @extends('layout')
 @section('title', $layaway->label)
 @section('main')
@@ -173,13 +173,13 @@
                         $rest <= 0 || $proposed['deposit_held'] = $rest;
                         $by = fn (\Closure $test): array => array_filter($ways, $test, ARRAY_FILTER_USE_KEY);
                         $of = fn (TenderKind $kind): array => $by(
-                            fn (string $way): bool => WayOut::kind($way) === $kind,
+                            fn (string $way): bool => Way::read($way)?->kind === $kind,
                         );
                         $kinds = [
                             TenderKind::Card, TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer,
                             TenderKind::GiftCard,
                         ];
-                        $cameAsMoney = $by(fn (string $way): bool => WayOut::isMoney($way)) !== [];
+                        $cameAsMoney = $by(fn (string $way): bool => Way::read($way)?->isMoney() === true) !== [];
                     @endphp
                     @foreach($pending as $one)<div class="note look mb-2">
                     <p>{{ $money($one->atStake()) }} {{ $one->state->isOpen()

@@ -62,9 +62,9 @@ final class MoneyNeeds extends NeedsOf
         }
 
         $needs = $this->slip->void_of_id === null
-                ? app(Gate::class)->needs($this->by(), $this->slip->day(), $ways->going(), 'refund')
+                ? app(Gate::class)->needs($this->by(), $this->slip->day(), $ways->leaving()->going(), 'refund')
                 : [$this->void()];
-        $blind = $ways->blindCash();
+        $blind = $ways->leaving()->blindCash();
 
         if ($blind->isPositive()) {
             $scope = Scope::of(ApprovalKind::BlindCash)->naming('way', TenderKind::Cash->value)->upTo('amount', $blind);
@@ -82,7 +82,7 @@ final class MoneyNeeds extends NeedsOf
             );
         }
 
-        foreach ($ways->otherWays() as $way => $amount) {
+        foreach ($ways->leaving()->otherWays() as $way => $amount) {
             $scope = Scope::of(ApprovalKind::OtherWay)->naming('way', $way)->upTo('amount', $amount);
             $needs[] = new Need(
                 'refund',

@@ -8,7 +8,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Counter\Parts\ReckonedReturn;
+use Elmstone\Counter\Parts\Back\ReckonedReturn;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Staff\Approvals\LimitMatter;
@@ -45,7 +45,7 @@ final class ReturnNeeds extends NeedsOf
     /** Measured by all of its kind on the slip, so that nothing is gained by many small lines. */
     private function outside(ReckonedReturn $back, ReturnOnSlip $line): ?Need
     {
-        $why = $back->outside($line);
+        $why = $back->under->outside($line);
 
         if ($why === '') {
             return null;
@@ -61,7 +61,7 @@ final class ReturnNeeds extends NeedsOf
         $measured = array_sum(
             $like
                 ->map(
-                    static fn (ReturnOnSlip $other): int => $back->outside($other) === ''
+                    static fn (ReturnOnSlip $other): int => $back->under->outside($other) === ''
                         ? 0
                         : $back->line($other)->total->minor,
                 )
@@ -98,7 +98,7 @@ final class ReturnNeeds extends NeedsOf
 
     private function waived(ReckonedReturn $back, ReturnOnSlip $line): ?Need
     {
-        $fee = $line->fee_waived ? $back->feeOf($line) : null;
+        $fee = $line->fee_waived ? $back->fees->of($line) : null;
 
         if ($fee === null || ! $fee->isPositive()) {
             return null;

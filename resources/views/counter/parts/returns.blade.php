@@ -44,9 +44,10 @@
                         <button type="button" class="link-act"
                             data-remove="{{ route('counter.back.remove',
                                 [$slip->key, $line->id]) }}">Not this one <kbd>Alt X</kbd></button>
-                            @if($back->asksFee($line) && ! $line->fee_waived)<button type="button" class="link-act"
+                            @if($back->under->asksFee($line) && ! $line->fee_waived)
+                            <button type="button" class="link-act"
                                 data-toggles="waive{{ $line->id }}">Let the fee off</button>@endif</div>
-                            @if($back->asksFee($line) && ! $line->fee_waived)
+                            @if($back->under->asksFee($line) && ! $line->fee_waived)
                             <div id="waive{{ $line->id }}" data-folds @unless($complaint->on("{$at}.fee")) hidden
                                 @endunless>@include('counter.parts.approve',
                                     ['action' => route('counter.back.waive', [$slip->key, $line->id]),

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Parts;
+namespace Elmstone\Counter\Parts\Back;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\GoodsTo;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Parts;
+namespace Elmstone\Counter\Parts\Back;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Books\Document;
@@ -11,11 +11,8 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Books\Purpose;
-use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Lines\EntryText;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PutCustomer;
@@ -29,8 +26,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Sight;
 
 /**
- * Puts on the slip what comes back: of lines that were sold, without a receipt, or of what is in no list. Nothing is
- * posted by it.
+ * Puts on the slip what comes back of lines that were sold. Nothing is posted by it.
  */
 final class BringBack
 {
@@ -38,7 +34,6 @@ final class BringBack
         private readonly SlipDesk $desk,
         private readonly House $house,
         private readonly PutCustomer $put,
-        private readonly Returnables $returnables,
         private readonly Sight $sight,
         private readonly ReturnRows $rows,
     ) {
@@ -129,78 +124,6 @@ final class BringBack
         }
 
         $this->rows->changed($slip);
-    }
-
-    /** An item without a receipt, at the least it sold for of late. */
-    public function blind(
-        string $slipKey,
-        Act $act,
-        Item $item,
-        Quantity $quantity,
-        ReturnReason $reason,
-        ?GoodsTo $goodsTo,
-    ): Slip {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
-            $item,
-            $quantity,
-            $reason,
-            $goodsTo,
-        ): void {
-            $lowest = $this->returnables->lowest($item->id, $slip->day());
-            $this->rows->put($slip, [
-                'item_id' => $item->id,
-                'code' => $item->code,
-                'description' => $item->description,
-                'department_id' => $item->department_id,
-                'quantity' => $quantity->toString(),
-                'unit' => $item->unit->value,
-                'unit_price' => $lowest ?? $item->list_price,
-                'price_per' => $item->price_per,
-                'price_rule' => PriceRule::ListPrice,
-                'list_price' => $item->list_price,
-                'tax_class' => $item->tax_class,
-                'cost' => $item->cost,
-                'reason' => $reason,
-                'goods_to' => $goodsTo ?? $reason->goodsTo(),
-                'note' => $lowest === null
-                        ? 'no receipt; list price'
-                        : "no receipt; lowest price in {$this->house->shop()->blind_days} days",
-            ]);
-            $this->rows->changed($slip);
-        });
-    }
-
-    /** What is in no list. */
-    public function oneOff(
-        string $slipKey,
-        Act $act,
-        string $description,
-        Quantity $quantity,
-        UnitPrice $price,
-        int $departmentId,
-        string $taxClass,
-        ReturnReason $reason,
-    ): Slip {
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
-            $description, $quantity, $price, $departmentId, $taxClass, $reason,
-        ): void {
-            $this->rows->put($slip, [
-                'code' => 'one-off',
-                'description' => $description,
-                'department_id' => $departmentId,
-                'quantity' => $quantity->toString(),
-                'unit' => 'each',
-                'unit_price' => $price->toString(),
-                'price_per' => 1,
-                'price_rule' => PriceRule::Typed,
-                'list_price' => $price->toString(),
-                'tax_class' => $taxClass,
-                'reason' => $reason,
-                'goods_to' => GoodsTo::WrittenOff,
-                'note' => 'no receipt',
-            ]);
-            $this->rows->changed($slip);
-        });
     }
 
     private function assertTheirs(Slip $slip, ?Document $document): void

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Parts;
+namespace Elmstone\Counter\Parts\Back;
 
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Refused;
