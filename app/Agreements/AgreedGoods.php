@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Agreements;
 
 use Elmstone\Catalogue\GoodsMoving;
+use Elmstone\Core\Money\UnitPrice;
 
 /** The goods of an agreement, as they are locked before they leave, are free again or are changed. */
 final class AgreedGoods
@@ -24,7 +25,7 @@ final class AgreedGoods
      * What they cost now, read under the lock.
      *
      * @param  array<Agreement>  $agreements
-     * @param  array<int, string>  $costs by item
+     * @param  array<int, UnitPrice>  $costs by item
      */
     public static function costNow(array $agreements, array $costs): void
     {

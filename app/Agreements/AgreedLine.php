@@ -8,11 +8,15 @@ use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\PercentageCast;
+use Elmstone\Support\Casts\QuantityCast;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -27,17 +31,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $code
  * @property string $description
  * @property int|null $department_id null: a fee
- * @property string $quantity
+ * @property Quantity $quantity
  * @property string $unit
- * @property string $unit_price
+ * @property UnitPrice $unit_price
  * @property int $price_per
  * @property PriceRule $price_rule
- * @property string $list_price
- * @property string|null $discount_percent
+ * @property UnitPrice $list_price
+ * @property Percentage|null $discount_percent
  * @property int|null $discount_amount
  * @property bool $may_discount
  * @property string $tax_class
- * @property string|null $cost per unit of price_per
+ * @property UnitPrice|null $cost per unit of price_per
  * @property string $note
  * @property int|null $approval_id
  * @property list<string>|null $serials
@@ -52,6 +56,11 @@ final class AgreedLine extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'quantity' => QuantityCast::class,
+        'unit_price' => UnitPriceCast::class,
+        'list_price' => UnitPriceCast::class,
+        'cost' => UnitPriceCast::class,
+        'discount_percent' => PercentageCast::class,
         'price_rule' => PriceRule::class,
         'may_discount' => 'bool',
         'price_per' => 'int',
@@ -76,7 +85,7 @@ final class AgreedLine extends Record
 
         return $cost === null
             ? Money::zero($currency)
-            : UnitPrice::of($cost)->worth(Quantity::of($this->quantity), $this->price_per, $currency);
+            : $cost->worth($this->quantity, $this->price_per, $currency);
     }
 
     public function isFee(): bool

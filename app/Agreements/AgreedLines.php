@@ -113,7 +113,7 @@ final class AgreedLines
                     .Show::decimal((string) $change->quantity)
                     .' instead of '
                     .Show::decimal($line->quantity);
-                $line->quantity = (string) $change->quantity;
+                $line->setAttribute('quantity', (string) $change->quantity);
                 $line->serials = null;
             }
         }

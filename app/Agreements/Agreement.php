@@ -8,12 +8,14 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -34,7 +36,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $account_id of money held, where what is paid stands
  * @property CarbonImmutable $made_on
  * @property string $tax as TaxAsAgreed writes it
- * @property string|null $discount_percent
+ * @property Percentage|null $discount_percent
  * @property int|null $discount_amount minor units
  * @property string $purchase_order
  * @property string $job
@@ -80,6 +82,7 @@ abstract class Agreement extends Record
     protected function casts(): array
     {
         return [
+            'discount_percent' => PercentageCast::class,
             'kind' => AgreementKind::class,
             'made_on' => 'immutable_date',
             'ended_on' => 'immutable_date',

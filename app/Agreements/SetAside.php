@@ -25,7 +25,7 @@ final readonly class SetAside
 
         foreach ($lines as $line) {
             if ($line->item_id !== null) {
-                $quantities[$line->item_id] = BigDecimal::of($line->quantity)->plus(
+                $quantities[$line->item_id] = $line->quantity->value->plus(
                     $quantities[$line->item_id] ?? BigDecimal::zero(),
                 );
                 $line->serials === null

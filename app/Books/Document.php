@@ -8,9 +8,11 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
@@ -37,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $tax_included
  * @property string $tax_rounding
  * @property string $customer_name
- * @property string|null $slip_discount_percent
+ * @property Percentage|null $slip_discount_percent
  * @property int|null $slip_discount_amount
  * @property int $subtotal minor units, as are the figures below
  * @property int $slip_discount
@@ -78,6 +80,7 @@ final class Document extends Record
     protected $table = 'documents';
 
     protected $casts = [
+        'slip_discount_percent' => PercentageCast::class,
         'kind' => DocumentKind::class,
         'purpose' => Purpose::class,
         'due_date' => 'immutable_date',

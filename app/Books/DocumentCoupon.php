@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -12,7 +14,7 @@ use Elmstone\Support\Database\Record;
  * @property int $coupon_id
  * @property string $code
  * @property string $description
- * @property string|null $percent
+ * @property Percentage|null $percent
  * @property int|null $amount minor units; null: a percentage
  * @property list<int>|null $for_lines
  * @property int|null $least_spend
@@ -25,5 +27,8 @@ final class DocumentCoupon extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['for_lines' => 'array', 'alone' => 'bool'];
+    protected $casts = [
+        'percent' => PercentageCast::class,
+        'for_lines' => 'array', 'alone' => 'bool',
+    ];
 }

@@ -5,9 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\PercentageCast;
+use Elmstone\Support\Casts\QuantityCast;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -18,13 +24,13 @@ use Elmstone\Support\Database\Record;
  * @property string $code
  * @property string $description
  * @property int|null $department_id null: a fee
- * @property string $quantity
+ * @property Quantity $quantity
  * @property string $unit
- * @property string $unit_price
+ * @property UnitPrice $unit_price
  * @property int $price_per
  * @property PriceRule $price_rule
- * @property string $list_price
- * @property string|null $discount_percent
+ * @property UnitPrice $list_price
+ * @property Percentage|null $discount_percent
  * @property int|null $discount_amount
  * @property bool $may_discount
  * @property string $tax_class
@@ -53,6 +59,10 @@ final class DocumentLine extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'quantity' => QuantityCast::class,
+        'unit_price' => UnitPriceCast::class,
+        'list_price' => UnitPriceCast::class,
+        'discount_percent' => PercentageCast::class,
         'price_rule' => PriceRule::class,
         'may_discount' => 'bool',
         'goods_to' => GoodsTo::class,

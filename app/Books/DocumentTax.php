@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -11,7 +13,7 @@ use Elmstone\Support\Database\Record;
  * @property int $position
  * @property string $component
  * @property string $name
- * @property string $rate percent
+ * @property Percentage $rate percent
  * @property list<string> $classes
  * @property list<string> $on_top_of
  * @property int $base minor units
@@ -23,5 +25,8 @@ final class DocumentTax extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
+    protected $casts = [
+        'rate' => PercentageCast::class,
+        'classes' => 'array', 'on_top_of' => 'array',
+    ];
 }

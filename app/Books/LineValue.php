@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
 
@@ -22,8 +20,8 @@ trait LineValue
         return SlipLine::of(
             $id,
             $direction,
-            Quantity::of($this->quantity),
-            UnitPrice::of($this->unit_price),
+            $this->quantity,
+            $this->unit_price,
             $this->price_per,
             $this->tax_class,
             Reduction::stored($this->discount_percent, $this->discount_amount, $currency),

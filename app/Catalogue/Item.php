@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -20,9 +22,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $department_id
  * @property Unit $unit
  * @property int $price_per how many units the prices and the cost are for
- * @property string $list_price
- * @property string|null $floor_price the lowest price the house accepts
- * @property string $cost moving average
+ * @property UnitPrice $list_price
+ * @property UnitPrice|null $floor_price the lowest price the house accepts
+ * @property UnitPrice $cost moving average
  * @property string $tax_class
  * @property bool $may_discount
  * @property bool $net_price never discounted
@@ -43,6 +45,9 @@ final class Item extends Record
     public $timestamps = true;
 
     protected $casts = [
+        'list_price' => UnitPriceCast::class,
+        'floor_price' => UnitPriceCast::class,
+        'cost' => UnitPriceCast::class,
         'unit' => Unit::class,
         'price_per' => 'int',
         'may_discount' => 'bool',

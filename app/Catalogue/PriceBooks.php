@@ -17,7 +17,7 @@ final class PriceBooks
         $item->loadMissing(['breaks', 'promotions']);
 
         return new PriceBook(
-            UnitPrice::of($item->list_price),
+            $item->list_price,
             $for?->contracts($item->id) ?? [],
             self::level($item, $for),
             array_values($item->breaks->map(static fn (QuantityBreakRecord $break) => $break->toValue())->all()),
@@ -39,12 +39,12 @@ final class PriceBooks
             return null;
         }
 
-        $list = BigDecimal::of($item->list_price)->stripTrailingZeros();
+        $list = $item->list_price->value->stripTrailingZeros();
 
         return $for->levelPrice($item->id)
             ?? UnitPrice::of(
                 (string) $list
-                    ->multipliedBy(BigDecimal::of(100)->minus($for->levelPercent))
+                    ->multipliedBy(BigDecimal::of(100)->minus($for->levelPercent->value))
                     ->dividedBy(100, max(2, $list->getScale()), RoundingMode::HALF_UP),
             );
     }

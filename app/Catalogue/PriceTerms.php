@@ -25,7 +25,7 @@ final class PriceTerms
     public function __construct(
         private readonly int $customerId,
         private readonly ?int $levelId,
-        public readonly string $levelPercent,
+        public readonly Percentage $levelPercent,
         public readonly ?Percentage $standing,
     ) {
     }

@@ -7,13 +7,14 @@ namespace Elmstone\Catalogue;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\DatedPrice;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 
 /**
  * @property int $id
  * @property int $item_id
  * @property string $name
- * @property string $price
+ * @property UnitPrice $price
  * @property CarbonImmutable|null $from_date
  * @property CarbonImmutable|null $until_date
  */
@@ -21,10 +22,13 @@ final class PromotionRecord extends Record
 {
     protected $table = 'promotions';
 
-    protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
+    protected $casts = [
+        'price' => UnitPriceCast::class,
+        'from_date' => 'immutable_date', 'until_date' => 'immutable_date',
+    ];
 
     public function toValue(): DatedPrice
     {
-        return new DatedPrice(UnitPrice::of($this->price), $this->from_date, $this->until_date, $this->name);
+        return new DatedPrice($this->price, $this->from_date, $this->until_date, $this->name);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
-use Brick\Math\BigDecimal;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +29,7 @@ final class SaveItem
                         ->lockForUpdate()
                         ->findOrFail($item->id);
             $before = $this->prices($item);
-            $worth = [$item->cost ?? null, $item->price_per ?? null];
+            $worth = self::worth($item);
             $item->fill($draft->costTyped ? $draft->fields : array_diff_key($draft->fields, ['cost' => '']))->save();
             $item->breaks()->delete();
             $item->breaks()->createMany($draft->breaks);
@@ -37,7 +37,7 @@ final class SaveItem
             $item->promotions()->createMany($draft->promotions);
             Words::index([$item->id => $item->description]);
             $worth === [null, null]
-                || $worth === [$item->cost, $item->price_per]
+                || $worth === self::worth($item)
                 || $this->costs->for($item, $by, $till);
             $this->record($item, $before, $this->prices($item->load(['breaks', 'promotions'])), $by);
 
@@ -56,16 +56,16 @@ final class SaveItem
 
         foreach (self::PRICES as $field => $name) {
             $value = $item->getAttribute($field);
-            $prices[$name] = is_string($value) ? self::plain($value) : null;
+            $prices[$name] = $value instanceof UnitPrice ? $value->toString() : null;
         }
 
         foreach ($item->breaks as $break) {
-            $prices['price from '.self::plain($break->from_quantity)] = self::plain($break->price);
+            $prices['price from '.$break->from_quantity->toString()] = $break->price->toString();
         }
 
         foreach ($item->promotions as $promotion) {
             $prices[mb_substr("promotion {$promotion->name}", 0, 40)] = trim(
-                self::plain($promotion->price)
+                $promotion->price->toString()
                     ." {$promotion->from_date?->format('Y-m-d')}–{$promotion->until_date?->format('Y-m-d')}",
                 ' –',
             );
@@ -93,8 +93,9 @@ final class SaveItem
         }
     }
 
-    private static function plain(string $decimal): string
+    /** @return array{string|null, int|null} what a unit costs, and of how many that is; nulls: it is new */
+    private static function worth(Item $item): array
     {
-        return (string) BigDecimal::of($decimal)->stripTrailingZeros();
+        return $item->exists ? [$item->cost->toString(), $item->price_per] : [null, null];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Illuminate\Support\Facades\DB;
 
@@ -59,11 +60,11 @@ final class Serials
      */
     public static function assertComplete(
         string $description,
-        string $quantity,
+        Quantity $quantity,
         array $serials,
         bool $mayMiss = false,
     ): void {
-        $wanted = rtrim(rtrim($quantity, '0'), '.');
+        $wanted = $quantity->toString();
 
         if ($mayMiss && $serials === []) {
             return;

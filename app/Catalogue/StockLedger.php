@@ -6,6 +6,7 @@ namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\UnitPrice;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,7 +27,7 @@ final class StockLedger
      * what comes in has them alone, as it may change their cost), then stock rows, then single pieces, each in the
      * order of their keys.
      *
-     * @return array<int, string> what the items cost now, per unit of their price, by id
+     * @return array<int, UnitPrice> what the items cost now, per unit of their price, by id
      */
     public function lock(GoodsMoving $goods): array
     {
@@ -54,7 +55,7 @@ final class StockLedger
             ->get(['item_id']);
         $this->serials->lock($goods);
 
-        return array_map(static fn (mixed $cost): string => is_string($cost) ? $cost : '0', $costs);
+        return array_map(static fn (mixed $cost): UnitPrice => UnitPrice::of(is_string($cost) ? $cost : '0'), $costs);
     }
 
     /**

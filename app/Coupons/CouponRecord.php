@@ -7,8 +7,10 @@ namespace Elmstone\Coupons;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Slip\Coupon;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use LogicException;
 
@@ -18,7 +20,7 @@ use LogicException;
  * @property int $id
  * @property string $code
  * @property string $description
- * @property string|null $percent
+ * @property Percentage|null $percent
  * @property int|null $amount minor units
  * @property list<int>|null $items ids; null with departments null: the whole slip
  * @property list<int>|null $departments ids
@@ -35,6 +37,7 @@ final class CouponRecord extends Record
     protected $table = 'coupons';
 
     protected $casts = [
+        'percent' => PercentageCast::class,
         'items' => 'array',
         'departments' => 'array',
         'starts_on' => 'immutable_date',

@@ -6,6 +6,8 @@ namespace Elmstone\Customers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -13,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $customer_id
  * @property int $item_id
- * @property string $price
+ * @property UnitPrice $price
  * @property CarbonImmutable|null $from_date
  * @property CarbonImmutable|null $until_date
  * @property string $name
@@ -23,7 +25,10 @@ final class ContractPrice extends Record
 {
     protected $table = 'contract_prices';
 
-    protected $casts = ['from_date' => 'immutable_date', 'until_date' => 'immutable_date'];
+    protected $casts = [
+        'price' => UnitPriceCast::class,
+        'from_date' => 'immutable_date', 'until_date' => 'immutable_date',
+    ];
 
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo

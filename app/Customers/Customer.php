@@ -9,6 +9,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -30,7 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $country ISO 3166-1 alpha-2
  * @property string $tax_number
  * @property int|null $customer_type_id
- * @property string|null $discount_percent their own; null: their type's
+ * @property Percentage|null $discount_percent their own; null: their type's
  * @property list<string>|null $exempt tax components, or ["*"]
  * @property string $certificate
  * @property CarbonImmutable|null $certificate_expires
@@ -55,6 +56,7 @@ final class Customer extends Record
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [
+        'discount_percent' => PercentageCast::class,
         'kind' => CustomerKind::class,
         'exempt' => 'array',
         'certificate_expires' => 'immutable_date',
@@ -92,9 +94,7 @@ final class Customer extends Record
     /** Their own discount, else their type's. */
     public function standingDiscount(): ?Percentage
     {
-        $percent = $this->discount_percent ?? $this->type?->discount_percent;
-
-        $discount = $percent === null ? null : Percentage::ofWhole($percent);
+        $discount = $this->discount_percent ?? $this->type?->discount_percent;
 
         return $discount === null || $discount->value->isZero() ? null : $discount;
     }
@@ -105,7 +105,7 @@ final class Customer extends Record
         return new PriceTerms(
             $this->id,
             $this->type?->price_level_id,
-            $this->type?->priceLevel->percent_off ?? '0',
+            $this->type?->priceLevel->percent_off ?? Percentage::of('0'),
             $this->standingDiscount(),
         );
     }

@@ -267,7 +267,7 @@ final class CustomersImport
             'kind' => $customer->kind->value,
             'discount_percent' => $customer->discount_percent === null
                 ? ''
-                : rtrim(rtrim($customer->discount_percent, '0'), '.'),
+                : $customer->discount_percent->toString(),
             default => is_scalar($customer->getAttribute($field)) ? (string) $customer->getAttribute($field) : '',
         };
         $found = [];
@@ -395,7 +395,7 @@ final class CustomersImport
             ctype_digit($days)
                 ? (int) $days
                 : throw Refused::because('bad_terms', "“{$days}” is not a number of days."),
-            $account?->discount_percent,
+            $account?->discount_percent?->toString(),
             $account->discount_days ?? 0,
             $account->allowed_overdue_days ?? 15,
             $account->purchase_order_required ?? false,

@@ -42,7 +42,7 @@ final readonly class CustomersTable
                 $customer->country,
                 $customer->tax_number,
                 $customer->type->name ?? '',
-                $customer->discount_percent === null ? '' : rtrim(rtrim($customer->discount_percent, '0'), '.'),
+                $customer->discount_percent === null ? '' : $customer->discount_percent->toString(),
                 implode(
                     ', ',
                     DB::table('customer_tags')

@@ -11,7 +11,6 @@ use Elmstone\Books\DocumentLine;
 use Elmstone\Books\DocumentTax;
 use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Core\Tax\TaxProfile;
@@ -91,7 +90,7 @@ final readonly class UblCategories
                     ->map(
                         static fn (DocumentTax $tax): TaxComponent => new TaxComponent(
                             $tax->component,
-                            Percentage::of($tax->rate),
+                            $tax->rate,
                             $tax->classes,
                             $tax->on_top_of,
                         ),

@@ -149,7 +149,7 @@ final class UblInvoice
                     $this->document->taxes
                         ->map(
                             fn (DocumentTax $tax): string => "{$tax->name} "
-                                .self::plain($tax->rate)
+                                .$tax->rate->toString()
                                 ." % of {$this->figure($tax->base)->toString()} = {$this->figure(
                                     $tax->amount,
                                 )->toString()}",
@@ -368,7 +368,7 @@ final class UblInvoice
             $this->text($node, 'Note', $line->note);
         }
 
-        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', self::plain($line->quantity), [
+        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', $line->quantity->toString(), [
             'unitCode' => $unit,
         ]);
         $amount = UblCategories::lineAmount($this->document, $line);
@@ -397,10 +397,10 @@ final class UblInvoice
     private function price(DOMElement $price, DocumentLine $line, Money $amount, string $unit): void
     {
         $included = $this->document->tax_included || $this->isCredit();
-        $this->text($price, 'PriceAmount', $included ? $amount->toString() : self::plain($line->unit_price), [
+        $this->text($price, 'PriceAmount', $included ? $amount->toString() : $line->unit_price->toString(), [
             'currencyID' => $this->document->currency,
         ]);
-        $this->text($price, 'BaseQuantity', $included ? self::plain($line->quantity) : (string) $line->price_per, [
+        $this->text($price, 'BaseQuantity', $included ? $line->quantity->toString() : (string) $line->price_per, [
             'unitCode' => $unit,
         ]);
     }

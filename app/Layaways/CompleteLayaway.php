@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Layaways;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedGoods;
 use Elmstone\Agreements\AgreedSlip;
 use Elmstone\Books\Books;
@@ -136,8 +135,8 @@ final class CompleteLayaway
                 $moves[] = new StockMove(
                     $line->item_id,
                     $layaway->location_id,
-                    BigDecimal::of($line->quantity)->negated(),
-                    UnitPrice::of($line->item->cost ?? '0'),
+                    $line->quantity->value->negated(),
+                    ($line->item->cost ?? UnitPrice::of('0')),
                     -$line->costNow($this->house->currency())->minor,
                 );
             }
@@ -177,7 +176,7 @@ final class CompleteLayaway
                 $line->department_id,
                 $line->unit,
                 $line->price_rule,
-                UnitPrice::of($line->list_price),
+                $line->list_price,
                 $line->costNow($currency),
                 $line->note,
                 $line->approval_id,

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
-use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -15,14 +16,17 @@ use Elmstone\Support\Database\Record;
  * @property string $name
  * @property bool $returnable
  * @property int|null $days null: for ever
- * @property string $fee_percent
+ * @property Percentage $fee_percent
  * @property string $words
  */
 final class ReturnPolicy extends Record
 {
     protected $table = 'return_policies';
 
-    protected $casts = ['returnable' => 'bool', 'days' => 'int'];
+    protected $casts = [
+        'fee_percent' => PercentageCast::class,
+        'returnable' => 'bool', 'days' => 'int',
+    ];
 
     /** Why something sold on a day is outside it; nothing where it is inside. */
     public function outside(CarbonImmutable $sold, CarbonImmutable $day): string
@@ -47,7 +51,7 @@ final class ReturnPolicy extends Record
                         : "within {$this->days} days")
                     : 'not taken back',
                 $this->returnable && $this->hasFee()
-                    ? rtrim(rtrim($this->fee_percent, '0'), '.').' % restocking fee'
+                    ? $this->fee_percent->toString().' % restocking fee'
                     : '',
                 $this->returnable ? $this->words : '',
             ],
@@ -59,6 +63,6 @@ final class ReturnPolicy extends Record
 
     public function hasFee(): bool
     {
-        return ! BigDecimal::of($this->fee_percent)->isZero();
+        return ! $this->fee_percent->value->isZero();
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Returns;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentLine;
@@ -75,7 +74,7 @@ final class TakeBackWriteOff
                         fn (DocumentLine $line): StockMove => new StockMove(
                             (int) $line->item_id,
                             $writeOff->location_id,
-                            BigDecimal::of($line->quantity),
+                            $line->quantity->value,
                             $this->unitCost($line),
                             $line->cost,
                         ),
@@ -126,7 +125,7 @@ final class TakeBackWriteOff
                 $line->code,
                 $line->description,
                 (int) $line->department_id,
-                Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()),
+                Quantity::of($line->quantity->toString()),
                 $line->unit,
                 $line->price_per,
                 Direction::Back,
@@ -151,6 +150,6 @@ final class TakeBackWriteOff
 
     private function unitCost(DocumentLine $line): UnitPrice
     {
-        return UnitPrice::ofTotal($this->house->money($line->cost), Quantity::of($line->quantity), $line->price_per);
+        return UnitPrice::ofTotal($this->house->money($line->cost), $line->quantity, $line->price_per);
     }
 }

@@ -79,7 +79,7 @@ final class WriteOff
 
         foreach ($lines as $line) {
             $line->item->has_serials
-                && Serials::assertComplete($line->item->description, $line->quantity->toString(), $line->serials);
+                && Serials::assertComplete($line->item->description, $line->quantity, $line->serials);
         }
 
         $lock = function () use ($lines, $till, $by): void {
@@ -93,7 +93,7 @@ final class WriteOff
                     $line->item->id,
                     $till->location_id,
                     $line->quantity->value->negated(),
-                    UnitPrice::of($line->item->cost ?? '0'),
+                    ($line->item->cost ?? UnitPrice::of('0')),
                     -$this->cost($line)->minor,
                 ),
                 $lines,
@@ -169,7 +169,7 @@ final class WriteOff
                 $scope = Scope::of(ApprovalKind::WriteOff)
                     ->naming('item', $line->item->id)
                     ->naming('location', $till->location_id)
-                    ->upTo('quantity', $line->quantity->toString());
+                    ->upTo('quantity', $line->quantity);
                 $needs[] = new Need(
                     'write-off',
                     $scope,
@@ -261,7 +261,7 @@ final class WriteOff
 
     private function cost(WriteOffLine $line): Money
     {
-        return UnitPrice::of($line->item->cost ?? '0')->worth(
+        return ($line->item->cost ?? UnitPrice::of('0'))->worth(
             $line->quantity,
             $line->item->price_per,
             $this->house->currency(),

@@ -6,6 +6,7 @@ namespace Elmstone\Shop;
 
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Tax\TaxComponent;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -14,7 +15,7 @@ use Elmstone\Support\Database\Record;
  * @property int $position
  * @property string $code
  * @property string $name
- * @property string $rate percent
+ * @property Percentage $rate percent
  * @property list<string> $classes
  * @property list<string> $on_top_of
  */
@@ -22,10 +23,13 @@ final class TaxComponentRecord extends Record
 {
     protected $table = 'tax_components';
 
-    protected $casts = ['classes' => 'array', 'on_top_of' => 'array'];
+    protected $casts = [
+        'rate' => PercentageCast::class,
+        'classes' => 'array', 'on_top_of' => 'array',
+    ];
 
     public function toValue(): TaxComponent
     {
-        return new TaxComponent($this->code, Percentage::of($this->rate), $this->classes, $this->on_top_of);
+        return new TaxComponent($this->code, $this->rate, $this->classes, $this->on_top_of);
     }
 }

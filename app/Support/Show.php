@@ -9,6 +9,9 @@ use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 
 /** How figures and dates are written on the screen and on paper. */
 final class Show
@@ -41,17 +44,24 @@ final class Show
     }
 
     /** A decimal without needless zeros: "2.4", "12". */
-    public static function decimal(string|BigDecimal $decimal): string
+    public static function decimal(string|BigDecimal|Quantity|Percentage $decimal): string
     {
-        return (string) BigDecimal::of($decimal)->stripTrailingZeros();
+        return (string) self::big($decimal);
     }
 
     /** A price with at least two places: "3.80", "0.0425". */
-    public static function price(string|BigDecimal $price, int $places = 2): string
+    public static function price(string|BigDecimal|UnitPrice|Percentage $price, int $places = 2): string
     {
-        $stripped = BigDecimal::of($price)->stripTrailingZeros();
+        $stripped = self::big($price);
 
         return (string) ($stripped->getScale() < $places ? $stripped->toScale($places) : $stripped);
+    }
+
+    private static function big(string|BigDecimal|Quantity|UnitPrice|Percentage $decimal): BigDecimal
+    {
+        $value = is_string($decimal) || $decimal instanceof BigDecimal ? BigDecimal::of($decimal) : $decimal->value;
+
+        return $value->stripTrailingZeros();
     }
 
     /** "14 Mar 2027" */

@@ -7,6 +7,8 @@ namespace Elmstone\Core\Approvals;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 
 /**
  * The figures an approval covers, or that something needs covered. What names a thing must be the same; an amount may
@@ -39,10 +41,14 @@ final readonly class Scope
         return new self($this->kind, [...$this->same, $name => (string) $value], $this->most, $this->pieces);
     }
 
-    /** @param  int|string|Money  $figure a quantity, a count, or money */
-    public function upTo(string $name, int|string|Money $figure): self
+    /** @param  int|Money|Quantity|UnitPrice  $figure a count, money, a quantity or a price */
+    public function upTo(string $name, int|Money|Quantity|UnitPrice $figure): self
     {
-        $figure = $figure instanceof Money ? $figure->minor : $figure;
+        $figure = match (true) {
+            $figure instanceof Money => $figure->minor,
+            is_int($figure) => $figure,
+            default => $figure->value,
+        };
 
         return new self(
             $this->kind,
@@ -53,11 +59,11 @@ final readonly class Scope
     }
 
     /** So many pieces for so much; both may only become less together. */
-    public function pieces(string $quantity, Money $net): self
+    public function pieces(Quantity $quantity, Money $net): self
     {
         return new self($this->kind, $this->same, $this->most, [
             'net' => $net->minor,
-            'quantity' => (string) BigDecimal::of($quantity)->stripTrailingZeros(),
+            'quantity' => $quantity->toString(),
         ]);
     }
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Core\Money;
 
-use Brick\Math\BigDecimal;
-
 /** Something taken off: a percentage of what it is taken from, or a fixed amount not above it. */
 final readonly class Reduction
 {
@@ -30,13 +28,14 @@ final readonly class Reduction
     /**
      * As two columns keep it, of which one at most is filled.
      *
-     * @param  string|null  $percent "5.0000"
      * @param  int|null  $amount minor units
+     *
+     * @throws Refused bad_percent when above 100, bad_amount when below zero
      */
-    public static function stored(?string $percent, ?int $amount, Currency $currency): ?self
+    public static function stored(?Percentage $percent, ?int $amount, Currency $currency): ?self
     {
         return match (true) {
-            $percent !== null => self::percent((string) BigDecimal::of($percent)->stripTrailingZeros()),
+            $percent !== null => self::percent($percent->toString()),
             $amount !== null => self::amount(Money::ofMinor($amount, $currency)),
             default => null,
         };

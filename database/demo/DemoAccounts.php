@@ -240,7 +240,7 @@ final class DemoAccounts
                 $limit($account->balance),
                 $account->terms_kind,
                 $account->terms_days,
-                $account->discount_percent,
+                $account->discount_percent?->toString(),
                 $account->discount_days,
                 $account->allowed_overdue_days,
                 $account->customer->name === DemoCustomers::QUILLFEATHER,

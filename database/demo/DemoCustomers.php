@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
-use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Item;
@@ -126,7 +125,7 @@ final class DemoCustomers
             $prices[] = [
                 'item_id' => $item->id,
                 'price_level_id' => $trade->id,
-                'price' => (string) BigDecimal::of($item->list_price)
+                'price' => (string) $item->list_price->value
                     ->multipliedBy('0.92')
                     ->toScale(2, RoundingMode::DOWN),
             ];

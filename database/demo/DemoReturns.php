@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
+use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Books\Document;
@@ -542,7 +543,7 @@ final class DemoReturns
                 && in_array($line->department_id, $allowed, true),
         ) ?? $sale->lines->firstOrFail();
 
-        return ["{$sale->id}:{$line->position}" => (string) max(1, intdiv((int) $line->quantity, 2))];
+        return ["{$sale->id}:{$line->position}" => (string) max(1, intdiv($line->quantity->value->toScale(0, RoundingMode::DOWN)->toInt(), 2))];
     }
 
     private function someone(): Customer

@@ -15,7 +15,9 @@ use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Post\SaleDraft;
 use Elmstone\Counter\Settle\ReckonedCounter;
@@ -161,7 +163,7 @@ final class DemoSales
 
         foreach ($this->items as $item) {
             $cost = $costs->get($item->id);
-            $item->cost = is_string($cost) ? $cost : $item->cost;
+            $item->cost = is_string($cost) ? UnitPrice::of($cost) : $item->cost;
         }
 
         foreach ($this->tills as $till) {
@@ -197,7 +199,7 @@ final class DemoSales
         $slip->setRelation('lines', new Collection($this->lines($day, $slip)));
 
         if ($slip->customer_id === null && $this->chance->in(4)) {
-            $slip->discount_percent = '3';
+            $slip->discount_percent = Percentage::of('3');
         }
 
         $account === null ? $this->pay($slip) : $this->charge($slip, $account, $day);
@@ -325,7 +327,7 @@ final class DemoSales
                 $this->chance->between(0, 8),
                 $this->chance->between(1, 9),
             ),
-            $item->list_price > 60 => '1',
+            $item->list_price->value->isGreaterThan(60) => '1',
             default => (string) $this->chance->between(1, 8),
         };
     }

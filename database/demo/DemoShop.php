@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
-use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
@@ -171,7 +170,7 @@ final class DemoShop
         $promotions = [];
 
         foreach (Item::query()->orderBy('id')->get() as $item) {
-            $cents = BigDecimal::of($item->list_price)->multipliedBy(100)->toScale(0, RoundingMode::DOWN)->toInt();
+            $cents = $item->list_price->value->multipliedBy(100)->toScale(0, RoundingMode::DOWN)->toInt();
             $start = str_starts_with($item->code, 'FX')
                 ? 500
                 : (str_starts_with($item->code, 'PF') || str_starts_with($item->code, 'TI')

@@ -65,7 +65,7 @@ final class DemoStock
         ksort($this->tills);
         $this->costs = array_combine(
             array_map(static fn (Item $item): int => $item->id, $this->items),
-            array_map(static fn (Item $item): string => $item->cost, $this->items),
+            array_map(static fn (Item $item): string => $item->cost->toString(), $this->items),
         );
     }
 
@@ -77,7 +77,7 @@ final class DemoStock
             foreach ($this->items as $item) {
                 $usual = match (true) {
                     $item->price_per > 1 => 6000,
-                    $item->list_price > 100 => 6,
+                    $item->list_price->value->isGreaterThan(100) => 6,
                     default => 90,
                 };
                 $share = $location === $main ? 100 : 35;

@@ -8,6 +8,7 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** An approval holds for what was approved, for less, and for nothing beyond. */
@@ -17,7 +18,7 @@ final class ApprovalTest extends CoreCase
     {
         return Scope::of(ApprovalKind::BelowFloor)
             ->naming('line', 7)
-            ->pieces($quantity, Money::ofMinor($net, Currency::of('USD')));
+            ->pieces(Quantity::of($quantity), Money::ofMinor($net, Currency::of('USD')));
     }
 
     #[DataProvider('needs')]
@@ -34,22 +35,22 @@ final class ApprovalTest extends CoreCase
     /** @return iterable<string, array{Scope, Scope, bool}> */
     public static function needs(): iterable
     {
-        $aside = Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2.5');
+        $aside = Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2.5'));
         yield 'the same' => [$aside, $aside, true];
-        yield 'less' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2'), true];
+        yield 'less' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2')), true];
         yield 'more' => [
             $aside,
-            Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', '2.5001'),
+            Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2.5001')),
             false,
         ];
         yield 'another thing' => [
             $aside,
-            Scope::of(ApprovalKind::Committed)->naming('item', 4)->upTo('quantity', '1'),
+            Scope::of(ApprovalKind::Committed)->naming('item', 4)->upTo('quantity', Quantity::of('1')),
             false,
         ];
         yield 'another kind' => [
             $aside,
-            Scope::of(ApprovalKind::OneOff)->naming('item', 3)->upTo('quantity', '1'),
+            Scope::of(ApprovalKind::OneOff)->naming('item', 3)->upTo('quantity', Quantity::of('1')),
             false,
         ];
         yield 'a figure nobody approved' => [$aside, $aside->upTo('money', 1), false];

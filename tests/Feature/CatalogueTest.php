@@ -188,10 +188,15 @@ final class CatalogueTest extends FeatureCase
         Item::query()->create([...self::draft($fields)->fields]);
     }
 
+    public function test_the_database_too_refuses_a_price_below_zero(): void
+    {
+        $this->expectException(QueryException::class);
+        DB::table('items')->where('code', 'LH-1140')->update(['list_price' => '-1']);
+    }
+
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function impossible(): iterable
     {
-        yield 'a price below zero' => [['list_price' => '-1']];
         yield 'a price per dozen' => [['price_per' => 12]];
         yield 'a code twice' => [['code' => 'LH-1140']];
         yield 'a barcode twice, once written shorter' => [['barcode' => '0'.Scene::barcode(1)]];

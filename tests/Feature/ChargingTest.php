@@ -7,6 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Customers\PriceLevel;
@@ -242,21 +243,21 @@ final class ChargingTest extends FeatureCase
             ->assertSee('trade');
         $lines = $this->slip()->lines;
         $this->assertSame(
-            [['3.4700', '5.0000'], ['4.3000', null], ['90.0000', null]],
-            $lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all(),
+            [['3.47', '5'], ['4.3', null], ['90', null]],
+            $lines->map(self::priced(...))->all(),
         );
         $this->assertSame(
             ['level', 'contract', 'typed'],
             $lines->map(static fn ($line): string => $line->price_rule->value)->all(),
         );
         $this->does('add', ['entry' => 'LH-1140', 'version' => ''])->assertOk();
-        $this->assertSame('2.0000', $this->slip()->lines[0]->quantity);
+        $this->assertSame('2', $this->slip()->lines[0]->quantity->toString());
         $this->does('customer', ['customer' => 0])
             ->assertOk()
             ->assertSee('Walk-in');
         $this->assertSame(
-            [['3.8500', null], ['4.4000', null], ['90.0000', null]],
-            $this->slip()->lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all(),
+            [['3.85', null], ['4.4', null], ['90', null]],
+            $this->slip()->lines->map(self::priced(...))->all(),
         );
     }
 
@@ -404,5 +405,11 @@ final class ChargingTest extends FeatureCase
             [1, 'Flint and Fern Paving Ltd'],
             [$this->slip()->lines->count(), $this->slip()->customer_name],
         );
+    }
+
+    /** @return array{string, string|null} price and discount */
+    private static function priced(LineOnSlip $line): array
+    {
+        return [$line->unit_price->toString(), $line->discount_percent?->toString()];
     }
 }

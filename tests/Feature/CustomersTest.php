@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -65,14 +66,14 @@ final class CustomersTest extends FeatureCase
             ->with(['contacts', 'addresses', 'contractPrices'])
             ->firstOrFail();
         $this->assertSame(
-            [1001, 'US', '550104477', ['state_HF'], 25000, '3.5000'],
+            [1001, 'US', '550104477', ['state_HF'], 25000, '3.5'],
             [
                 $customer->number,
                 $customer->country,
                 $customer->phone_digits,
                 $customer->exempt,
                 $customer->contacts[0]->spending_limit,
-                $customer->contractPrices[0]->price,
+                $customer->contractPrices[0]->price->toString(),
             ],
         );
         $this->get('/customers/1001')
@@ -189,7 +190,7 @@ final class CustomersTest extends FeatureCase
         $fresh = $customer->refresh();
         $this->assertSame(
             ['Tarn', null, null, null],
-            [$fresh->town, $fresh->discount_percent, $fresh->customer_type_id, $fresh->exempt],
+            [$fresh->town, $fresh->discount_percent?->toString(), $fresh->customer_type_id, $fresh->exempt],
         );
     }
 
@@ -304,8 +305,8 @@ final class CustomersTest extends FeatureCase
             ->assertOk();
         $this->add('LH-1140', 'LH-1141');
         $this->assertSame(
-            [['3.0000', '2.5000'], ['3.9600', '2.5000']],
-            $this->slip()->lines->map(static fn ($line): array => [$line->unit_price, $line->discount_percent])->all(),
+            [['3', '2.5'], ['3.96', '2.5']],
+            $this->slip()->lines->map(self::priced(...))->all(),
         );
         $this->as('301')
             ->post('/customers/level-prices', ['item' => 'LH-1140', 'price' => [$level => '']])
@@ -320,5 +321,11 @@ final class CustomersTest extends FeatureCase
             ->post("/customers/{$customer->number}/sell")
             ->assertRedirect();
         $this->assertSame($customer->id, \Elmstone\Counter\Slip\Slip::query()->firstOrFail()->customer_id);
+    }
+
+    /** @return array{string, string|null} price and discount */
+    private static function priced(LineOnSlip $line): array
+    {
+        return [$line->unit_price->toString(), $line->discount_percent?->toString()];
     }
 }

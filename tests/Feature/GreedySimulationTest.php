@@ -310,7 +310,7 @@ final class GreedySimulationTest extends FeatureCase
         }
 
         $this->slip = (string) Str::uuid();
-        $quantity = $quantity === '' ? (string) $this->chance->getInt(1, max(1, (int) $line->quantity)) : $quantity;
+        $quantity = $quantity === '' ? (string) $this->chance->getInt(1, max(1, $line->quantity->value->toScale(0)->toInt())) : $quantity;
 
         return $this->try('back', [
             'back' => ["{$sale->id}:{$line->position}" => $quantity],

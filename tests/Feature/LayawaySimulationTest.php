@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\LineChange;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Currency;
@@ -96,7 +97,9 @@ final class LayawaySimulationTest extends FeatureCase
             ->mapWithKeys(
                 static fn (Layaway $layaway): array => [
                     $layaway->id => [
-                        'pieces' => (int) $layaway->lines()->sum('quantity'),
+                        'pieces' => (int) $layaway->lines()->sum(
+                            static fn (AgreedLine $line): int => $line->quantity->value->toInt(),
+                        ),
                         'held' => $layaway->held()->minor,
                         'state' => $layaway->state->value,
                     ],

@@ -290,8 +290,8 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertOk();
         $note = $this->creditNote();
         $this->assertSame(
-            [['10.0000', -39], ['20.0000', -88]],
-            $note->taxes->map(static fn ($tax): array => [$tax->rate, $tax->amount])->all(),
+            [['10', -39], ['20', -88]],
+            $note->taxes->map(static fn ($tax): array => [$tax->rate->toString(), $tax->amount])->all(),
         );
         $this->assertSame(-424 - 528, $note->total);
         $this->assertProves();

@@ -175,7 +175,7 @@ final class Scene
     public static function stock(array $items, int $each = 50, int $till = 1): void
     {
         $amount = static fn (Item $item): Money => Money::round(
-            BigRational::of((string) $item->cost)->multipliedBy($each)->dividedBy($item->price_per),
+            BigRational::of($item->cost->value)->multipliedBy($each)->dividedBy($item->price_per),
             Currency::of(Shop::query()->value('currency')),
         );
         $goods = array_map(

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Words;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Lines\EntryText;
@@ -71,7 +72,11 @@ final class SmallPartsTest extends TestCase
         self::assertSame($written, Reductions::written($reduction));
         self::assertEquals($reduction, Reductions::typed($written, self::house()));
         ['discount_percent' => $percent, 'discount_amount' => $amount] = Reductions::columns($reduction);
-        self::assertEquals($reduction, Reduction::stored($percent, $amount, Currency::of('USD')));
+        self::assertEquals($reduction, Reduction::stored(
+            $percent === null ? null : Percentage::of($percent),
+            $amount,
+            Currency::of('USD'),
+        ));
     }
 
     /** @return iterable<array{string, string}> */

@@ -24,10 +24,7 @@ use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Percentage;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Returns\CreditNote;
 use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Settlement\Tender;
@@ -84,7 +81,7 @@ final readonly class StoredDocument
                 $line->department_id,
                 $line->unit,
                 $line->price_rule,
-                UnitPrice::of($line->list_price),
+                $line->list_price,
                 $this->money($line->cost),
                 $line->note,
                 $line->approval_id,
@@ -164,7 +161,7 @@ final readonly class StoredDocument
         $components = $this->document->taxes->map(
             static fn (DocumentTax $tax): TaxComponent => new TaxComponent(
                 $tax->component,
-                Percentage::of($tax->rate),
+                $tax->rate,
                 $tax->classes,
                 $tax->on_top_of,
             ),
@@ -208,7 +205,7 @@ final readonly class StoredDocument
                         $this->money($this->terms->taxIncluded ? $line->net : $line->total),
                         $this->terms->taxIncluded,
                     )
-                    : $before->returning(Quantity::of($line->quantity));
+                    : $before->returning($line->quantity);
 
             return $origins->original($origin, $line->toValue($this->currency), $taken);
         });

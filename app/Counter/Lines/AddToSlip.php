@@ -111,7 +111,7 @@ final class AddToSlip
 
     private function raise(LineOnSlip $line, Item $item, Quantity $quantity, Slip $slip): int
     {
-        $line->update(LinePricing::forQuantity($line, $item, Quantity::of($line->quantity)->plus($quantity), $slip));
+        $line->update(LinePricing::forQuantity($line, $item, $line->quantity->plus($quantity), $slip));
 
         return $line->id;
     }

@@ -76,7 +76,7 @@ final class ChangeLine
         if (trim($typed) === '' && $line->item !== null) {
             return LinePricing::afresh(
                 $line->item,
-                Quantity::of($line->quantity),
+                $line->quantity,
                 $slip,
                 $line->standing_discount || $line->takesNoDiscountYet(),
             );

@@ -9,9 +9,15 @@ use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\PercentageCast;
+use Elmstone\Support\Casts\QuantityCast;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -25,20 +31,20 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $code
  * @property string $description
  * @property int|null $department_id null: a fee
- * @property string $quantity
+ * @property Quantity $quantity
  * @property string $unit
- * @property string $unit_price
+ * @property UnitPrice $unit_price
  * @property int $price_per
  * @property PriceRule $price_rule
  * @property string $price_source the promotion's name, say
- * @property string $list_price
- * @property string|null $discount_percent
+ * @property UnitPrice $list_price
+ * @property Percentage|null $discount_percent
  * @property int|null $discount_amount
  * @property bool $standing_discount the discount is the customer's own
  * @property string $tax_class
  * @property bool $may_discount
- * @property string|null $floor_price
- * @property string|null $cost per unit of price_per, when it was put on the slip
+ * @property UnitPrice|null $floor_price
+ * @property UnitPrice|null $cost per unit of price_per, when it was put on the slip
  * @property string $note
  * @property list<string>|null $serials of the pieces
  * @property-read Item|null $item
@@ -50,6 +56,12 @@ final class LineOnSlip extends Record
     protected $table = 'slip_lines';
 
     protected $casts = [
+        'quantity' => QuantityCast::class,
+        'unit_price' => UnitPriceCast::class,
+        'list_price' => UnitPriceCast::class,
+        'floor_price' => UnitPriceCast::class,
+        'cost' => UnitPriceCast::class,
+        'discount_percent' => PercentageCast::class,
         'price_rule' => PriceRule::class,
         'may_discount' => 'bool',
         'standing_discount' => 'bool',
@@ -69,7 +81,7 @@ final class LineOnSlip extends Record
     }
 
     /** What a unit of its price costs the house now; of a one-off line as it was typed. */
-    public function costNow(): ?string
+    public function costNow(): ?UnitPrice
     {
         return ($this->relationLoaded('item') ? $this->item?->cost : null) ?? $this->cost;
     }
@@ -77,7 +89,7 @@ final class LineOnSlip extends Record
     /** Whether the list price has changed since the line was put on the slip. */
     public function listPriceMoved(): bool
     {
-        return $this->item !== null && ! BigDecimal::of($this->list_price)->isEqualTo($this->item->list_price);
+        return $this->item !== null && ! $this->list_price->equals($this->item->list_price);
     }
 
     /** Whether it takes what is set aside for others, by what the page knows; posting looks again. */
@@ -85,7 +97,7 @@ final class LineOnSlip extends Record
     {
         return $stock !== null
             && BigDecimal::of($stock->committed)->isPositive()
-            && $stock->available()->isLessThan($this->quantity);
+            && $stock->available()->isLessThan($this->quantity->value);
     }
 
     public function isOffSale(): bool

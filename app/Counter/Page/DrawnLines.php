@@ -87,7 +87,7 @@ final class DrawnLines
         return $this->digests[$line->id] ??= hash('xxh64', json_encode([
             $line->getAttributes(),
             $this->figures($line),
-            [$line->item?->list_price, $line->item?->active, $line->item?->has_serials],
+            [$line->item?->list_price->toString(), $line->item?->active, $line->item?->has_serials],
             (string) $this->stock->get($line->item_id)?->available(),
             $this->setAside[$line->item_id] ?? [],
             $this->letters[$line->tax_class] ?? '',

@@ -119,9 +119,9 @@ final readonly class HoldDraft
                 static fn (LineOnSlip $line): array => [
                     $line->code,
                     $line->description,
-                    $line->quantity,
-                    $line->unit_price,
-                    $line->discount_percent,
+                    $line->quantity->toString(),
+                    $line->unit_price->toString(),
+                    $line->discount_percent?->toString(),
                     $line->discount_amount,
                 ],
             )

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
@@ -14,7 +13,6 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Parts\Back\ReckonedReturn;
@@ -73,7 +71,7 @@ final readonly class CreditDraft
                         $line->department_id,
                         $line->unit,
                         $line->price_rule,
-                        UnitPrice::of($line->list_price),
+                        $line->list_price,
                         $this->back->costOf($line),
                         $line->note,
                         $this->reckoned->needs->approvalAt("back.{$line->id}")?->id,
@@ -109,7 +107,7 @@ final readonly class CreditDraft
                 $moves[] = new StockMove(
                     $line->item_id,
                     $slip->location_id,
-                    BigDecimal::of($line->quantity),
+                    $line->quantity->value,
                     self::unitCost($this->back->costOf($line), $line),
                     $this->back->costOf($line)->minor,
                 );
@@ -122,6 +120,6 @@ final readonly class CreditDraft
     /** Per unit of its price, as stock keeps it. */
     private static function unitCost(Money $cost, ReturnOnSlip $line): UnitPrice
     {
-        return UnitPrice::ofTotal($cost, Quantity::of($line->quantity), $line->price_per);
+        return UnitPrice::ofTotal($cost, $line->quantity, $line->price_per);
     }
 }

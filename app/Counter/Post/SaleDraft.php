@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
@@ -59,8 +58,8 @@ final readonly class SaleDraft
                 $moves[] = new StockMove(
                     $line->item_id,
                     $this->reckoned->slip->location_id,
-                    BigDecimal::of($line->quantity)->negated(),
-                    UnitPrice::of($line->costNow() ?? '0'),
+                    $line->quantity->value->negated(),
+                    $line->costNow() ?? UnitPrice::of('0'),
                     -$this->reckoned->figures()->costOf($line)->minor,
                 );
             }
@@ -79,7 +78,7 @@ final readonly class SaleDraft
             $line->department_id,
             $line->unit,
             $line->price_rule,
-            UnitPrice::of($line->list_price),
+            $line->list_price,
             $this->reckoned->figures()->costOf($line),
             $line->note,
             $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,

@@ -27,8 +27,8 @@ final readonly class LineFigures
     {
         return $line->costNow() === null
             ? Money::zero($this->house->currency())
-            : UnitPrice::of($line->costNow())->worth(
-                Quantity::of($line->quantity),
+            : $line->costNow()->worth(
+                $line->quantity,
                 $line->price_per,
                 $this->house->currency(),
             );
@@ -59,8 +59,8 @@ final readonly class LineFigures
             $reckoned->line->pricePer,
             // Who gave a coupon out has allowed it.
             $reckoned->net->plus($reckoned->coupons),
-            $line->floor_price === null ? null : UnitPrice::of($line->floor_price),
-            $line->costNow() === null ? null : UnitPrice::of($line->costNow()),
+            $line->floor_price === null ? null : $line->floor_price,
+            $line->costNow(),
             $this->reckoned->terms->taxIncluded ? $this->taxFactor($line->tax_class) : null,
         ];
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Slip;
 
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Lines\LinePricing;
@@ -101,7 +100,7 @@ final class PutCustomer
                 $line->update(
                     LinePricing::afresh(
                         $line->item,
-                        Quantity::of($line->quantity),
+                        $line->quantity,
                         $slip,
                         $line->standing_discount || $line->takesNoDiscountYet(),
                     ),

@@ -13,6 +13,8 @@ use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Returns\ReturnReason;
+use Elmstone\Support\Casts\QuantityCast;
+use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -28,14 +30,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $code
  * @property string $description
  * @property int|null $department_id
- * @property string $quantity
+ * @property Quantity $quantity
  * @property string $unit
- * @property string $unit_price the original's, for information; without an original: what it comes back at
+ * @property UnitPrice $unit_price the original's, for information; without an original: what it comes back at
  * @property int $price_per
  * @property PriceRule $price_rule
- * @property string $list_price
+ * @property UnitPrice $list_price
  * @property string $tax_class
- * @property string|null $cost per unit of price_per, where there is no original
+ * @property UnitPrice|null $cost per unit of price_per, where there is no original
  * @property ReturnReason $reason
  * @property GoodsTo $goods_to
  * @property string $note
@@ -49,6 +51,10 @@ final class ReturnOnSlip extends Record
     protected $table = 'slip_returns';
 
     protected $casts = [
+        'quantity' => QuantityCast::class,
+        'unit_price' => UnitPriceCast::class,
+        'list_price' => UnitPriceCast::class,
+        'cost' => UnitPriceCast::class,
         'reason' => ReturnReason::class,
         'goods_to' => GoodsTo::class,
         'price_rule' => PriceRule::class,
@@ -81,8 +87,8 @@ final class ReturnOnSlip extends Record
         return SlipLine::of(
             (string) $this->id,
             Direction::Back,
-            Quantity::of($this->quantity),
-            UnitPrice::of($this->unit_price),
+            $this->quantity,
+            $this->unit_price,
             $this->price_per,
             $this->tax_class,
             null,

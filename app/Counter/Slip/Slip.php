@@ -12,6 +12,7 @@ use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
@@ -27,6 +28,7 @@ use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Collection;
@@ -65,7 +67,7 @@ use Illuminate\Database\Eloquent\Collection;
  * @property int|null $agreement_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
- * @property string|null $discount_percent
+ * @property Percentage|null $discount_percent
  * @property int|null $discount_amount minor units
  * @property string $title
  * @property int $total minor units, as last reckoned: what is settled with it, or what is set aside
@@ -147,6 +149,7 @@ final class Slip extends Record
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [
+        'discount_percent' => PercentageCast::class,
         'state' => SlipState::class,
         'paper' => PaperWay::class,
         'version' => 'int',

@@ -211,7 +211,7 @@ final class LayawayController
             } elseif (
                 $typed !== ''
                 && $typed !== '0'
-                && Quantity::of(TypedNumber::plain($typed))->toString() !== Quantity::of($line->quantity)->toString()
+                && Quantity::of(TypedNumber::plain($typed))->toString() !== $line->quantity->toString()
             ) {
                 $changes[] = LineChange::quantity($line->position, Quantity::of(TypedNumber::plain($typed)));
             } elseif ($serials !== ($line->serials ?? [])) {

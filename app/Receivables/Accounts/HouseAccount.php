@@ -13,6 +13,7 @@ use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -23,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $credit_limit minor units
  * @property TermsKind $terms_kind
  * @property int $terms_days
- * @property string|null $discount_percent settlement discount
+ * @property Percentage|null $discount_percent settlement discount
  * @property int $discount_days
  * @property int $allowed_overdue_days
  * @property bool $purchase_order_required
@@ -47,6 +48,7 @@ final class HouseAccount extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'discount_percent' => PercentageCast::class,
         'terms_kind' => TermsKind::class,
         'statement_kind' => StatementKind::class,
         'statement_way' => StatementWay::class,
@@ -79,7 +81,7 @@ final class HouseAccount extends Record
         return Terms::of(
             $this->terms_kind,
             $this->terms_days,
-            $this->discount_percent === null ? null : Percentage::of($this->discount_percent),
+            $this->discount_percent === null ? null : $this->discount_percent,
             $this->discount_days,
         );
     }

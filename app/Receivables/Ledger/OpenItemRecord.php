@@ -13,6 +13,7 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Terms;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -29,7 +30,7 @@ use Illuminate\Support\Facades\DB;
  * @property Purpose $purpose
  * @property CarbonImmutable $business_date
  * @property CarbonImmutable $due_date
- * @property string|null $discount_percent settlement discount, as agreed when it was made
+ * @property Percentage|null $discount_percent settlement discount, as agreed when it was made
  * @property CarbonImmutable|null $discount_until
  * @property int $amount minor units, above zero
  * @property int $open minor units
@@ -48,6 +49,7 @@ final class OpenItemRecord extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'discount_percent' => PercentageCast::class,
         'kind' => ItemKind::class,
         'purpose' => Purpose::class,
         'business_date' => 'immutable_date',
@@ -116,7 +118,7 @@ final class OpenItemRecord extends Record
             && $this->discount_until !== null
             && ($this->open === $this->amount || $this->isCreditedOnly)
             && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
-            ? Terms::discountOn($open, Percentage::of($this->discount_percent))
+            ? Terms::discountOn($open, $this->discount_percent)
             : null;
     }
 

@@ -1,9 +1,10 @@
+@use('Elmstone\Core\Money\UnitPrice')
 @use('Elmstone\Catalogue\Unit')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', $item->exists ? $item->code : 'New item')
 @section('main')
-@php($shown = fn (?string $number): string => $number === null || $number === '' ? '' : Show::price($number))
+@php($shown = fn (?UnitPrice $price): string => $price === null ? '' : Show::price($price))
 @php($may = auth()->user()->can('edit-items'))
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('items') }}">Items</a> / {{ $item->exists ? $item->code : 'new' }}</p>

@@ -6,7 +6,7 @@
     $money = fn (int $minor): string => Show::money($house->money($minor));
     $off = fn ($one): string => match (true) {
         $one === null => '',
-        $one->percent !== null => rtrim(rtrim($one->percent, '0'), '.').' %',
+        $one->percent !== null => $one->percent->toString().' %',
         default => $house->money($one->amount)->toString(),
     };
 @endphp

@@ -27,7 +27,7 @@
                 <td class="figure">
                 <input class="form-control text-end" form="{{ $id }}" name="fee_percent" inputmode="decimal" size="6"
                     aria-label="Restocking fee in percent" placeholder="none"
-                        value="{{ $policy?->hasFee() ? rtrim(rtrim($policy->fee_percent, '0'), '.') : '' }}"></td>
+                        value="{{ $policy?->hasFee() ? $policy->fee_percent->toString() : '' }}"></td>
                 <td><input class="form-control" form="{{ $id }}" name="words" maxlength="255"
                     aria-label="In what state" placeholder="unused, in its box" value="{{ $policy?->words }}"></td>
                 <td><button class="quiet-act" form="{{ $id }}">{{ $policy === null ? 'Add' : 'Keep' }}</button></td>

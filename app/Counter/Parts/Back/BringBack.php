@@ -116,7 +116,7 @@ final class BringBack
                 $slip,
                 new Origin($invoice->id, $line->position),
                 $origins,
-                Quantity::of((string) BigDecimal::of($line->quantity)->stripTrailingZeros()),
+                Quantity::of($line->quantity->toString()),
                 ReturnReason::Mistake,
                 GoodsTo::Stock,
                 true,
@@ -171,7 +171,7 @@ final class BringBack
         if ($same !== null) {
             $same->update([
                 'receipt_shown' => $same->receipt_shown || $receiptShown,
-                'quantity' => Quantity::of((string) BigDecimal::of($same->quantity)->stripTrailingZeros())
+                'quantity' => Quantity::of($same->quantity->toString())
                     ->plus($quantity)
                     ->toString(),
             ]);

@@ -143,8 +143,8 @@ final class ReckonedReturn
         return $this->taken[$line->id]->cost
             ?? ($line->cost === null
                 ? $this->house->money(0)
-                : UnitPrice::of($line->cost)->worth(
-                    Quantity::of($line->quantity),
+                : $line->cost->worth(
+                    $line->quantity,
                     $line->price_per,
                     $this->house->currency(),
                 ));
@@ -226,10 +226,10 @@ final class ReckonedReturn
         try {
             return $line->goods_to === GoodsTo::None
                 ? $before->giving(
-                    Money::round(BigDecimal::of($line->unit_price), $this->house->currency()),
+                    Money::round($line->unit_price->value, $this->house->currency()),
                     $this->terms->taxIncluded,
                 )
-                : $before->returning(Quantity::of($line->quantity));
+                : $before->returning($line->quantity);
         } catch (Refused $refused) {
             $this->refused[$line->id] = Refused::because(
                 $refused->rule,

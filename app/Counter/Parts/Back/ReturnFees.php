@@ -6,7 +6,6 @@ namespace Elmstone\Counter\Parts\Back;
 
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
-use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Counter\Slip\ReturnOnSlip;
@@ -30,7 +29,7 @@ final readonly class ReturnFees
             $of = $lines[$i];
             $net = $of instanceof OriginalLine ? $of->taken->net : Money::round($of->exactGross(), $currency);
             $fees[$line->id] = $under->asksFee($line)
-                ? $net->percent(Percentage::of($under->policy($line)->fee_percent))
+                ? $net->percent($under->policy($line)->fee_percent)
                 : Money::zero($currency);
             $total = $line->fee_waived ? $total : $total->plus($fees[$line->id]);
         }

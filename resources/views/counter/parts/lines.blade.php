@@ -58,7 +58,7 @@
                             <div class="under ochre">
                             list price is now {{ Show::price($line->item->list_price) }}; this slip keeps its price
                             </div>@endif
-                            @if($stock !== null && $stock->available()->isLessThan($line->quantity))
+                            @if($stock !== null && $stock->available()->isLessThan($line->quantity->value))
                             <div class="under ochre">
                             only {{ Show::decimal($stock->available()) }} here by the books
                                 @foreach($setAside[$line->item_id] ?? [] as $for)· {{
