@@ -543,7 +543,9 @@ final class DemoReturns
                 && in_array($line->department_id, $allowed, true),
         ) ?? $sale->lines->firstOrFail();
 
-        return ["{$sale->id}:{$line->position}" => (string) max(1, intdiv($line->quantity->value->toScale(0, RoundingMode::DOWN)->toInt(), 2))];
+        $half = $line->quantity->value->dividedBy(2, 0, RoundingMode::DOWN)->toInt();
+
+        return ["{$sale->id}:{$line->position}" => (string) max(1, $half)];
     }
 
     private function someone(): Customer

@@ -37,7 +37,11 @@ final class ApprovalTest extends CoreCase
     {
         $aside = Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2.5'));
         yield 'the same' => [$aside, $aside, true];
-        yield 'less' => [$aside, Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2')), true];
+        yield 'less' => [
+            $aside,
+            Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2')),
+            true,
+        ];
         yield 'more' => [
             $aside,
             Scope::of(ApprovalKind::Committed)->naming('item', 3)->upTo('quantity', Quantity::of('2.5001')),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Brick\Math\RoundingMode;
 use Elmstone\Books\Document;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
@@ -310,7 +311,8 @@ final class GreedySimulationTest extends FeatureCase
         }
 
         $this->slip = (string) Str::uuid();
-        $quantity = $quantity === '' ? (string) $this->chance->getInt(1, max(1, $line->quantity->value->toScale(0)->toInt())) : $quantity;
+        $most = max(1, $line->quantity->value->toScale(0, RoundingMode::DOWN)->toInt());
+        $quantity = $quantity === '' ? (string) $this->chance->getInt(1, $most) : $quantity;
 
         return $this->try('back', [
             'back' => ["{$sale->id}:{$line->position}" => $quantity],
@@ -560,7 +562,8 @@ final class GreedySimulationTest extends FeatureCase
         $slips = [];
 
         foreach ([1, 2, 3] as $ignored) {
-            $this->backOf($sale, (string) (int) ($sale?->lines->first()->quantity ?? 1)) && ($slips[] = $this->slip);
+            $all = $sale?->lines->first()?->quantity->value->toScale(0, RoundingMode::DOWN) ?? 1;
+            $this->backOf($sale, (string) $all) && ($slips[] = $this->slip);
         }
 
         foreach ($slips as $this->slip) {

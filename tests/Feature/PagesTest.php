@@ -212,7 +212,10 @@ final class PagesTest extends FeatureCase
     {
         $this->as('301')->post('/items', self::item())->assertRedirect('/items/NE-1');
         $item = Item::query()->where('code', 'NE-1')->firstOrFail();
-        $this->assertSame(['12.5', 1, 1], [$item->list_price->toString(), $item->breaks->count(), $item->promotions->count()]);
+        $this->assertSame(
+            ['12.5', 1, 1],
+            [$item->list_price->toString(), $item->breaks->count(), $item->promotions->count()],
+        );
         $this->post('/items/NE-1', [...self::item(), 'list_price' => '13', 'breaks' => []])->assertRedirect(
             '/items/NE-1',
         );

@@ -67,7 +67,9 @@ final class StockWorthTest extends FeatureCase
         $this->assertSame(-self::account('inventory'), self::account('opening_balances'));
         $worth = Item::query()
             ->get()
-            ->sum(static fn (Item $item): int => (int) round(($item->cost->value->toFloat() * 5000) / $item->price_per));
+            ->sum(
+                static fn (Item $item): int => (int) round(($item->cost->value->toFloat() * 5000) / $item->price_per),
+            );
         $this->assertSame($worth, self::account('inventory'));
         $this->assertProves();
     }
@@ -190,7 +192,8 @@ final class StockWorthTest extends FeatureCase
             'cost' => '1.92',
             'cost_shown' => '1.92',
         ])->assertSessionHasNoErrors();
-        $this->assertSame(['3.96', 'Limestone hook, 140 mm'], [self::item()->cost->toString(), self::item()->description]);
+        $item = self::item();
+        $this->assertSame(['3.96', 'Limestone hook, 140 mm'], [$item->cost->toString(), $item->description]);
         $this->assertProves();
     }
 

@@ -150,7 +150,9 @@ final class VoidSale
         );
     }
 
-    /** @return array<int|string, int> minor units by way: as it came, and what was paid with store credit as that again */
+    /**
+     * @return array<int|string, int> minor units by way: as it came, and what was paid with store credit as that again
+     */
     private static function ways(RefundWays $ways): array
     {
         $came = ChooseRefund::came($ways);

@@ -50,7 +50,11 @@ final readonly class PaidBy
 
         foreach ($this->values($back) as $document => $value) {
             if ($document === 0) {
-                $blind[] = new MoneySource(Source::blind()->key(), $value, [...$anyway, TenderKind::Cash->value => null]);
+                $blind[] = new MoneySource(
+                    Source::blind()->key(),
+                    $value,
+                    [...$anyway, TenderKind::Cash->value => null],
+                );
             } else {
                 [$paid[], $charged[]] = $this->money->sources(
                     $document,
