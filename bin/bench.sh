@@ -11,7 +11,7 @@ scratch=$(mktemp -d /tmp/elmstone-bench-XXXXXX)
 finish() {
     serve_stop "$scratch"
     database_stop "$scratch/db"
-    php artisan optimize:clear --quiet || true
+    php artisan view:clear --quiet || true
     rm -rf "$scratch"
 }
 trap finish EXIT
@@ -22,8 +22,7 @@ measure() {
     export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=production CACHE_STORE=file SESSION_DRIVER=file
     export APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
     php artisan migrate:fresh --force --quiet
-    php artisan config:cache --quiet
-    php artisan route:cache --quiet
+    kept_ready "$scratch"
     php artisan view:cache --quiet
     local port
     port=$(free_port)
@@ -31,7 +30,7 @@ measure() {
     php -d memory_limit=2G artisan "$1" --address="http://127.0.0.1:$port" \
         $([ "$1" = bench:accounts ] && echo "--server=$(cat "$scratch/serve.pid")") "${@:2}"
     serve_stop "$scratch"
-    php artisan optimize:clear --quiet
+    unset APP_CONFIG_CACHE APP_ROUTES_CACHE
 }
 
 case "${1:-all}" in

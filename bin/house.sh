@@ -153,6 +153,14 @@ as_till() {
     export DB_USERNAME=elmstone_till DB_PASSWORD=$DB_TILL_PASSWORD
 }
 
+# Configuration and routes, read once, for who serves from here on: in a folder of its own, so that nothing else that runs
+# in this checkout, tests least of all, takes them for its own. Argument: folder.
+kept_ready() {
+    export APP_CONFIG_CACHE=$1/config.php APP_ROUTES_CACHE=$1/routes.php
+    (umask 077 && php artisan config:cache --quiet)
+    php artisan route:cache --quiet
+}
+
 # Serves on a port with several workers, in a process group of its own. Arguments: port, folder for pid and log.
 serve() {
     (cd public && PHP_CLI_SERVER_WORKERS=${ELMSTONE_WORKERS:-6} exec setsid php -d opcache.enable_cli=1 \

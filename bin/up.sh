@@ -33,6 +33,7 @@ php artisan migrate --force --quiet
 php artisan shop:demo --if-empty
 php artisan house:grants elmstone_till
 as_till
+kept_ready "$HOUSE"
 
 port=$(cat "$HOUSE/http.port" 2> /dev/null || free_port)
 if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then

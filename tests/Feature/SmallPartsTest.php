@@ -11,10 +11,14 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Lines\EntryText;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Page\Complaint;
 use Elmstone\Counter\Slip\Reductions;
+use Elmstone\MoneyOut\Way;
 use Elmstone\Paper\Barcode;
+use Elmstone\Returns\Source;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
 use Elmstone\Staff\Ability;
@@ -236,5 +240,52 @@ final class SmallPartsTest extends TestCase
         );
         self::assertSame(288, Scale::to(288, PHP_INT_MAX, PHP_INT_MAX));
         self::assertSame([100_000, -100_000], [Scale::to(288, PHP_INT_MAX, 1), Scale::to(288, -PHP_INT_MAX, 1)]);
+    }
+
+    public function test_a_decimal_is_a_value_whatever_it_is_written_with(): void
+    {
+        $line = (new LineOnSlip)->setRawAttributes(['quantity' => '2.0000', 'floor_price' => null], true);
+        self::assertSame('2', $line->quantity->toString());
+        self::assertNull($line->floor_price);
+        $line->setAttribute('quantity', '2');
+        self::assertFalse($line->isDirty(), 'needless zeros are no change');
+        $line->setAttribute('quantity', '2.5');
+        self::assertTrue($line->isDirty());
+        self::assertSame('2.5', $line->getAttributes()['quantity']);
+    }
+
+    public function test_what_is_no_such_decimal_does_not_come_onto_a_model(): void
+    {
+        $this->expectExceptionObject(Refused::because('bad_quantity', '“two” is not a quantity.'));
+        (new LineOnSlip)->setAttribute('quantity', 'two');
+    }
+
+    /** @return iterable<string, array{string, TenderKind, string, bool}> */
+    public static function ways(): iterable
+    {
+        yield 'cash' => ['cash', TenderKind::Cash, '', true];
+        yield 'a card' => ['card:123456', TenderKind::Card, '123456', true];
+        yield 'a gift card' => ['gift_card:7', TenderKind::GiftCard, '7', false];
+    }
+
+    #[DataProvider('ways')]
+    public function test_a_way_is_read_as_it_was_written(
+        string $key,
+        TenderKind $kind,
+        string $which,
+        bool $money,
+    ): void {
+        $way = Way::read($key);
+        self::assertEquals(Way::of($kind, $which), $way);
+        self::assertSame([$key, $money], [$way?->key(), $way?->isMoney()]);
+        self::assertNull(Way::read('fee'));
+        self::assertSame($which === '' ? [] : [4], array_values(Way::among([$key => 4, 'fee' => 9], $kind)));
+    }
+
+    public function test_a_source_is_read_as_it_was_written(): void
+    {
+        foreach ([Source::paid(12), Source::charged(3), Source::blind()] as $source) {
+            self::assertEquals($source, Source::read($source->key()));
+        }
     }
 }
