@@ -134,21 +134,14 @@ final class AgreedLines
         $quote = PriceBooks::of($item, $agreement->customer->priceTerms())->quote($quantity, ShopTime::today());
 
         return new AgreedLine([
-            'item_id' => $item->id,
-            'code' => $item->code,
-            'description' => $item->description,
-            'department_id' => $item->department_id,
+            ...$item->onLine(),
             'quantity' => $quantity->toString(),
-            'unit' => $item->unit->value,
             'unit_price' => $quote->price->toString(),
-            'price_per' => $item->price_per,
             'price_rule' => $quote->rule,
             'list_price' => $quote->list->toString(),
             'discount_percent' => $quote->discount?->toString(),
             'discount_amount' => null,
             'may_discount' => $item->takesDiscount(),
-            'tax_class' => $item->tax_class,
-            'cost' => $item->cost,
             'note' => '',
             'approval_id' => null,
             'serials' => null,

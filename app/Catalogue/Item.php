@@ -57,6 +57,25 @@ final class Item extends Record
         'updated_at' => 'immutable_datetime',
     ];
 
+    /**
+     * Columns of a line it stands on; how many, and at what price, is the line's own.
+     *
+     * @return array<string, mixed>
+     */
+    public function onLine(): array
+    {
+        return [
+            'item_id' => $this->id,
+            'code' => $this->code,
+            'description' => $this->description,
+            'department_id' => $this->department_id,
+            'unit' => $this->unit->value,
+            'price_per' => $this->price_per,
+            'tax_class' => $this->tax_class,
+            'cost' => $this->cost,
+        ];
+    }
+
     /** @return BelongsTo<Department, $this> */
     public function department(): BelongsTo
     {

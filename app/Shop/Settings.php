@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Shop;
 
 use Elmstone\Support\Database\Record;
+use ErrorException;
 use Illuminate\Contracts\Cache\Factory;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
@@ -118,9 +120,23 @@ final class Settings
             $rows[$table] = self::rows($table);
         }
 
-        $cache->forever('settings', ['mark' => $mark, 'rows' => $rows]);
+        $this->keep($cache, ['mark' => $mark, 'rows' => $rows]);
 
         return $rows;
+    }
+
+    /**
+     * A page does not fail because it cannot be faster the next time; that it cannot stands in the log.
+     *
+     * @param  array<string, mixed>  $kept
+     */
+    private function keep(Repository $cache, array $kept): void
+    {
+        try {
+            $cache->forever('settings', $kept);
+        } catch (ErrorException $failure) {
+            report($failure);
+        }
     }
 
     /** @return list<array<string, mixed>> */

@@ -276,14 +276,9 @@ final class DemoSales
             )->quote($quantity, $at);
             $lines[] = (new LineOnSlip)->forceFill([
                 'id' => $i,
-                'item_id' => $item->id,
-                'code' => $item->code,
-                'description' => $item->description,
-                'department_id' => $item->department_id,
+                ...$item->onLine(),
                 'quantity' => $quantity->toString(),
-                'unit' => $item->unit->value,
                 'unit_price' => $quote->price->toString(),
-                'price_per' => $item->price_per,
                 'price_rule' => $quote->rule,
                 'price_source' => $quote->source->name ?? '',
                 'list_price' => $quote->list->toString(),
@@ -292,10 +287,8 @@ final class DemoSales
                 ),
                 'standing_discount' => $quote->discount !== null,
                 'discount_amount' => null,
-                'tax_class' => $item->tax_class,
                 'may_discount' => $item->takesDiscount(),
                 'floor_price' => $item->floor_price,
-                'cost' => $item->cost,
                 'note' => '',
                 'approval_id' => null,
             ]);

@@ -75,6 +75,17 @@ final class SettingsTest extends FeatureCase
         $this->assertSame($mark, DB::table('settings_state')->value('mark'));
     }
 
+    public function test_a_page_does_not_fail_where_nothing_can_be_kept(): void
+    {
+        $folder = sys_get_temp_dir().'/elmstone-no-folder-'.uniqid();
+        file_put_contents($folder, 'a file where a folder would be');
+        config(['cache.stores.file.path' => "{$folder}/below"]);
+        app('cache')->forgetDriver('file');
+        DB::table('shop')->update(['receipt_foot' => 'other']);
+        $this->get('/counter/'.$this->slip)->assertOk();
+        unlink($folder);
+    }
+
     public function test_a_change_that_is_taken_back_is_not_kept(): void
     {
         DB::beginTransaction();

@@ -95,17 +95,10 @@ final class AddToSlip
         return LineOnSlip::query()->create([
             'slip_id' => $slip->id,
             'position' => $last + 1,
-            'item_id' => $item->id,
-            'code' => $item->code,
-            'description' => $item->description,
-            'department_id' => $item->department_id,
-            'unit' => $item->unit->value,
-            'price_per' => $item->price_per,
+            ...$item->onLine(),
             ...LinePricing::afresh($item, $quantity, $slip),
-            'tax_class' => $item->tax_class,
             'may_discount' => $item->takesDiscount(),
             'floor_price' => $item->floor_price,
-            'cost' => $item->cost,
         ])->id;
     }
 

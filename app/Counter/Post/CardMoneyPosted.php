@@ -6,16 +6,10 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardRequest;
-use Elmstone\Counter\Settle\ReckonedCounter;
 
 /** What terminals took stands in the one document, what they gave back in the other. */
-final readonly class CardMoneyPosted implements Step
+final readonly class CardMoneyPosted extends Step
 {
-    public function kinds(ReckonedCounter $reckoned): array
-    {
-        return [];
-    }
-
     public function post(SlipPosting $posting): void
     {
         $open = $posting->slip()->cards->whereNull('document_id');

@@ -11,7 +11,7 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Layaways\CompleteLayaway;
 
 /** The goods of layaways that are paid off leave, each with its invoice. */
-final readonly class HandOver implements Step
+final readonly class HandOver extends Step
 {
     public function __construct(private CompleteLayaway $complete)
     {

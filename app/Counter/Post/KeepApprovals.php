@@ -6,20 +6,14 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Counter\Lines\LineOnSlip;
-use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 
 /**
  * What was approved on a slip is kept, each with the document it was needed for; of what became a layaway with its
  * receipt. In the posting.
  */
-final readonly class KeepApprovals implements Step
+final readonly class KeepApprovals extends Step
 {
-    public function kinds(ReckonedCounter $reckoned): array
-    {
-        return [];
-    }
-
     public function post(SlipPosting $posting): void
     {
         $reckoned = $posting->reckoned;

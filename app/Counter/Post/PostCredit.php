@@ -44,20 +44,20 @@ use Illuminate\Support\Facades\DB;
  * What comes back on a slip becomes a credit note: with its money by the ways that were chosen, its goods where they
  * go, and the account's items it settles. Inside a transaction.
  */
-final class PostCredit implements Step
+final readonly class PostCredit extends Step
 {
     public function __construct(
-        private readonly House $house,
-        private readonly Books $books,
-        private readonly StockLedger $stock,
-        private readonly AverageCost $average,
-        private readonly Serials $serials,
-        private readonly Ledger $ledger,
-        private readonly CreditSpread $spread,
-        private readonly HeldLedger $deposits,
-        private readonly MoveCredits $credits,
-        private readonly TakeDiscountBack $discounts,
-        private readonly PlanGoesBack $plans,
+        private House $house,
+        private Books $books,
+        private StockLedger $stock,
+        private AverageCost $average,
+        private Serials $serials,
+        private Ledger $ledger,
+        private CreditSpread $spread,
+        private HeldLedger $deposits,
+        private MoveCredits $credits,
+        private TakeDiscountBack $discounts,
+        private PlanGoesBack $plans,
     ) {
     }
 

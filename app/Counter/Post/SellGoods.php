@@ -18,7 +18,7 @@ use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Shop\House;
 
 /** What is sold on a slip becomes an invoice, and its goods leave. */
-final readonly class SellGoods implements Step
+final readonly class SellGoods extends Step
 {
     public function __construct(
         private House $house,

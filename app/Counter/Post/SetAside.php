@@ -6,20 +6,14 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Shop\House;
 
 /** The goods on a slip that is held are set aside for it. */
-final readonly class SetAside implements Step
+final readonly class SetAside extends Step
 {
     public function __construct(private House $house, private HoldLayaway $hold, private NothingPromised $promised)
     {
-    }
-
-    public function kinds(ReckonedCounter $reckoned): array
-    {
-        return [];
     }
 
     public function post(SlipPosting $posting): void

@@ -4,20 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Post;
 
-use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Coupons\UseCoupons;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Coupons on a slip are used up. */
-final readonly class SpendCoupons implements Step
+final readonly class SpendCoupons extends Step
 {
     public function __construct(private UseCoupons $coupons)
     {
-    }
-
-    public function kinds(ReckonedCounter $reckoned): array
-    {
-        return [];
     }
 
     public function post(SlipPosting $posting): void

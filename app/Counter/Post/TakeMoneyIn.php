@@ -21,7 +21,7 @@ use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
 /** The receipt for all that a slip takes in besides the sale, and what each part of it enters then. */
-final readonly class TakeMoneyIn implements Step
+final readonly class TakeMoneyIn extends Step
 {
     public function __construct(
         private House $house,

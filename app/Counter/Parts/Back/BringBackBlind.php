@@ -44,18 +44,11 @@ final class BringBackBlind
         ): void {
             $lowest = $this->returnables->lowest($item->id, $slip->day());
             $this->rows->put($slip, [
-                'item_id' => $item->id,
-                'code' => $item->code,
-                'description' => $item->description,
-                'department_id' => $item->department_id,
+                ...$item->onLine(),
                 'quantity' => $quantity->toString(),
-                'unit' => $item->unit->value,
                 'unit_price' => $lowest ?? $item->list_price,
-                'price_per' => $item->price_per,
                 'price_rule' => PriceRule::ListPrice,
                 'list_price' => $item->list_price,
-                'tax_class' => $item->tax_class,
-                'cost' => $item->cost,
                 'reason' => $reason,
                 'goods_to' => $goodsTo ?? $reason->goodsTo(),
                 'note' => $lowest === null
