@@ -153,8 +153,8 @@ as_till() {
     export DB_USERNAME=elmstone_till DB_PASSWORD=$DB_TILL_PASSWORD
 }
 
-# Configuration and routes, read once, for who serves from here on: in a folder of its own, so that nothing else that runs
-# in this checkout, tests least of all, takes them for its own. Argument: folder.
+# Configuration and routes, read once, for who serves from here on: in a folder of its own, so that nothing else that
+# runs in this checkout, tests least of all, takes them for its own. Argument: folder.
 kept_ready() {
     export APP_CONFIG_CACHE=$1/config.php APP_ROUTES_CACHE=$1/routes.php
     (umask 077 && php artisan config:cache --quiet)
