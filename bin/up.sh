@@ -28,12 +28,13 @@ ENV
 CACHE_STORE=file php artisan optimize:clear --quiet
 php artisan migrate --force --quiet
 # A load that was broken off leaves half a shop. Nothing but reset throws a database away.
-[ "$(php artisan shop:state)" != half ] || die \
+state=$(php artisan shop:state)
+[ "$state" != half ] || die \
     'the demonstration was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
 # Loaded to its end or not at all: until then nothing in it is worth waiting for the disk at each of its documents.
 commits() { database_root "$HOUSE/db" -e "SET GLOBAL innodb_flush_log_at_trx_commit = $1"; }
 trap 'commits 1' EXIT
-commits 2
+[ "$state" != empty ] || commits 2
 php artisan shop:demo --if-empty
 commits 1
 trap - EXIT
