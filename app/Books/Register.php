@@ -102,12 +102,14 @@ final class Register
     /** @return int the first of so many numbers */
     private function takeNumbers(DocumentKind $kind, int $count): int
     {
-        DB::update('UPDATE series SET last_number = LAST_INSERT_ID(last_number + ?) WHERE kind = ?', [
-            $count,
-            $kind->value,
-        ]);
+        // Locked by the UPDATE, so what is read back is what it wrote: nothing rests on what a connection remembers.
+        $series = DB::table('series')->where('kind', $kind->value);
+        $series->increment('last_number', $count);
+        $last = $series->value('last_number');
 
-        return (int) DB::getPdo()->lastInsertId() - $count + 1;
+        return is_numeric($last)
+            ? (int) $last - $count + 1
+            : throw new LogicException("There is no series of {$kind->value}.");
     }
 
     /**

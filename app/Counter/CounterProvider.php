@@ -53,6 +53,7 @@ final class CounterProvider extends RoomProvider
         $this->app->tag([FinishSale::class], 'senders');
         $this->app->tag(self::MONEY, 'slip.money');
         $this->app->tag(self::STEPS, 'slip.steps');
+        $this->app->scoped(MoneyIn::class);
         $this->app->when(MoneyIn::class)->needs('$parts')->giveTagged('slip.money');
         $this->app->when(PostSale::class)->needs('$steps')->giveTagged('slip.steps');
     }
