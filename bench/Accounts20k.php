@@ -8,7 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Receivables\TermsKind;
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
@@ -90,7 +90,8 @@ final class Accounts20k
         $this->manage->save(
             $one,
             new AccountTerms(
-                100_000_000, TermsKind::Net, 30, null, 0, 365, false, StatementKind::OpenItem, StatementWay::Print,
+                $this->house->money(100_000_000), TermsKind::Net, 30, null, 0, 365, false, StatementKind::OpenItem,
+                StatementWay::Print,
                 true,
             ),
             'measured',

@@ -6,7 +6,7 @@ namespace Elmstone\Bench;
 
 use Elmstone\Books\Register;
 use Elmstone\Catalogue\StockLedger;
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;

@@ -78,7 +78,7 @@ final class LayawaysCommand extends Command
             $made = Layaway::query()->where('id', '>', 2)->latest('made_at')->latest('id')->firstOrFail();
             $timings['pay']->time($this->pay($clerk, $made, $house->money(3000), false));
             $made->refresh();
-            $timings['complete']->time($this->pay($clerk, $made, $house->money($made->remaining()), true));
+            $timings['complete']->time($this->pay($clerk, $made, $made->remaining(), true));
         }
 
         $this->sale($clerk, $customers[1])();

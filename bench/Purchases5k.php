@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoShop;

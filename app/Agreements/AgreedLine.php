@@ -14,6 +14,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Casts\QuantityCast;
 use Elmstone\Support\Casts\UnitPriceCast;
@@ -38,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property PriceRule $price_rule
  * @property UnitPrice $list_price
  * @property Percentage|null $discount_percent
- * @property int|null $discount_amount
+ * @property Money|null $discount_amount
  * @property bool $may_discount
  * @property string $tax_class
  * @property UnitPrice|null $cost per unit of price_per
@@ -56,6 +57,7 @@ final class AgreedLine extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'discount_amount' => MoneyCast::class,
         'quantity' => QuantityCast::class,
         'unit_price' => UnitPriceCast::class,
         'list_price' => UnitPriceCast::class,
@@ -75,7 +77,7 @@ final class AgreedLine extends Record
 
     public function toValue(Currency $currency): SlipLine
     {
-        return $this->line((string) $this->position, Direction::Out, $currency);
+        return $this->line((string) $this->position, Direction::Out);
     }
 
     /** What the goods cost as of now; of a one-off line, as it was agreed. */

@@ -28,7 +28,7 @@ final class AgreedSlip
                 $tax->terms,
                 $tax->profile(),
                 $values,
-                $agreement->discount($currency),
+                $agreement->discount(),
                 $tax->exemption(),
             ),
         );

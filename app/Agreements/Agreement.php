@@ -6,7 +6,6 @@ namespace Elmstone\Agreements;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
@@ -15,6 +14,7 @@ use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Builder;
@@ -37,11 +37,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $made_on
  * @property string $tax as TaxAsAgreed writes it
  * @property Percentage|null $discount_percent
- * @property int|null $discount_amount minor units
+ * @property Money|null $discount_amount
  * @property string $purchase_order
  * @property string $job
  * @property string $buyer
- * @property int $total minor units
+ * @property Money $total
  * @property int $revision of its lines
  * @property string $shelf where the goods stand
  * @property string|null $signature strokes of the pen, as an SVG path
@@ -87,7 +87,8 @@ abstract class Agreement extends Record
             'made_on' => 'immutable_date',
             'ended_on' => 'immutable_date',
             'signed_at' => 'immutable_datetime',
-            'total' => 'int',
+            'total' => MoneyCast::class,
+            'discount_amount' => MoneyCast::class,
             'version' => 'int',
         ];
     }
@@ -102,14 +103,14 @@ abstract class Agreement extends Record
         return TaxAsAgreed::fromJson($this->tax);
     }
 
-    public function discount(Currency $currency): ?Reduction
+    public function discount(): ?Reduction
     {
-        return Reduction::stored($this->discount_percent, $this->discount_amount, $currency);
+        return Reduction::stored($this->discount_percent, $this->discount_amount);
     }
 
-    public function remaining(): int
+    public function remaining(): Money
     {
-        return $this->total - $this->held()->minor;
+        return $this->total->minus($this->held());
     }
 
     /** @return Collection<int, AgreedLine> as they are agreed now */

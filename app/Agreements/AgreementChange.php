@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Agreements;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -16,8 +18,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $agreement_id
  * @property int $staff_id
  * @property string $what
- * @property int $total_before minor units
- * @property int $total_after minor units
+ * @property Money $total_before minor units
+ * @property Money $total_after minor units
  * @property int $revision
  * @property CarbonImmutable $made_at
  * @property-read Staff $staff
@@ -28,7 +30,11 @@ final class AgreementChange extends Record
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $casts = ['made_at' => 'immutable_datetime'];
+    protected $casts = [
+        'total_before' => MoneyCast::class,
+        'total_after' => MoneyCast::class,
+        'made_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo

@@ -9,9 +9,11 @@ use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
@@ -40,14 +42,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $tax_rounding
  * @property string $customer_name
  * @property Percentage|null $slip_discount_percent
- * @property int|null $slip_discount_amount
- * @property int $subtotal minor units, as are the figures below
- * @property int $slip_discount
- * @property int $net
- * @property int $tax_total
- * @property int $total
- * @property int $cash_rounding
- * @property int $change_given
+ * @property Money|null $slip_discount_amount
+ * @property Money $subtotal
+ * @property Money $slip_discount
+ * @property Money $net
+ * @property Money $tax_total
+ * @property Money $total
+ * @property Money $cash_rounding
+ * @property Money $change_given
  * @property string $note
  * @property string $idempotency_key
  * @property string $purchase_order
@@ -56,11 +58,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $exemption as Exempted writes it
  * @property CarbonImmutable|null $due_date
  * @property string $terms
- * @property int $on_account minor units it added to the customer's balance
- * @property int|null $balance_before
- * @property int $settlement_discount
- * @property int $fee
- * @property int $coupon_discount
+ * @property Money $on_account what it added to the customer's balance
+ * @property Money|null $balance_before
+ * @property Money $settlement_discount
+ * @property Money $fee
+ * @property Money $coupon_discount
  * @property int|null $refers_to_id
  * @property int|null $approval_id
  * @property-read self|null $refersTo
@@ -80,6 +82,19 @@ final class Document extends Record
     protected $table = 'documents';
 
     protected $casts = [
+        'slip_discount_amount' => MoneyCast::class,
+        'subtotal' => MoneyCast::class,
+        'slip_discount' => MoneyCast::class,
+        'net' => MoneyCast::class,
+        'tax_total' => MoneyCast::class,
+        'total' => MoneyCast::class,
+        'cash_rounding' => MoneyCast::class,
+        'change_given' => MoneyCast::class,
+        'on_account' => MoneyCast::class,
+        'balance_before' => MoneyCast::class,
+        'settlement_discount' => MoneyCast::class,
+        'fee' => MoneyCast::class,
+        'coupon_discount' => MoneyCast::class,
         'slip_discount_percent' => PercentageCast::class,
         'kind' => DocumentKind::class,
         'purpose' => Purpose::class,
@@ -100,12 +115,17 @@ final class Document extends Record
      */
     public function signedTotal(): Money
     {
-        return $this->money($this->kind === DocumentKind::Refund ? -$this->total : $this->total);
+        return $this->kind === DocumentKind::Refund ? $this->total->negated() : $this->total;
     }
 
-    public function money(int $minor): Money
+    public function currency(): Currency
     {
-        return Money::ofMinor($minor, Currency::of($this->currency));
+        return Currency::of($this->currency);
+    }
+
+    public function none(): Money
+    {
+        return Money::zero($this->currency());
     }
 
     public function title(): string
@@ -116,27 +136,37 @@ final class Document extends Record
     /** What it did to the money held of a kind; below zero: it left. */
     public function held(HeldKind $kind): Money
     {
-        return $this->money((int) $this->heldRows->firstWhere('kind', $kind)?->amount);
+        return $this->heldRows->firstWhere('kind', $kind)->amount ?? $this->none();
     }
 
     /** What a receipt brought to a kind of held money, what it used of the same as a tender not taken off. */
     public function broughtTo(HeldKind $kind): Money
     {
-        $used = (int) $this->tenders->where('kind', $kind->tender())->sum('amount');
+        return $this->held($kind)->plus($this->paidBy($kind->tender()));
+    }
 
-        return $this->held($kind)->plus($this->money($used));
+    /** What its goods cost. */
+    public function cost(): Money
+    {
+        return Money::sum($this->lines->pluck('cost'), $this->currency());
+    }
+
+    /** What was paid by a way, change taken off. */
+    public function paidBy(?TenderKind $way): Money
+    {
+        return Money::sum($this->tenders->where('kind', $way)->pluck('amount'), $this->currency());
     }
 
     /** What it does, where it has no lines: "Paid on account", "Deposit 50.00, paid on layaway 20.00". */
     public function words(): string
     {
         $moved = [
-            'towards the account' => -$this->on_account - $this->settlement_discount,
-            'deposit' => $this->broughtTo(HeldKind::Deposit)->minor,
-            'on layaway' => $this->broughtTo(HeldKind::Layaway)->minor,
-            'gift cards' => $this->broughtTo(HeldKind::GiftCard)->minor,
+            'towards the account' => $this->on_account->plus($this->settlement_discount)->negated(),
+            'deposit' => $this->broughtTo(HeldKind::Deposit),
+            'on layaway' => $this->broughtTo(HeldKind::Layaway),
+            'gift cards' => $this->broughtTo(HeldKind::GiftCard),
         ];
-        $parts = array_filter($moved, static fn (int $amount): bool => $amount !== 0);
+        $parts = array_filter($moved, static fn (Money $amount): bool => ! $amount->isZero());
 
         return match (true) {
             $this->purpose !== Purpose::Payment => $this->purpose->words($this->refersTo?->label),
@@ -148,7 +178,7 @@ final class Document extends Record
                 implode(
                     ', ',
                     array_map(
-                        fn (string $words, int $amount): string => "{$words} ".Show::money($this->money($amount)),
+                        static fn (string $words, Money $amount): string => "{$words} ".Show::money($amount),
                         array_keys($parts),
                         $parts,
                     ),
@@ -158,9 +188,9 @@ final class Document extends Record
     }
 
     /** The balance after it, for the paper; null: it does not touch an account. */
-    public function balanceAfter(): ?int
+    public function balanceAfter(): ?Money
     {
-        return $this->balance_before === null ? null : $this->balance_before + $this->on_account;
+        return $this->balance_before?->plus($this->on_account);
     }
 
     /** Whether its day is another than the one it was typed in on. */

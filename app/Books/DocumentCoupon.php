@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
@@ -15,11 +17,11 @@ use Elmstone\Support\Database\Record;
  * @property string $code
  * @property string $description
  * @property Percentage|null $percent
- * @property int|null $amount minor units; null: a percentage
+ * @property Money|null $amount null: a percentage
  * @property list<int>|null $for_lines
- * @property int|null $least_spend
+ * @property Money|null $least_spend
  * @property bool $alone
- * @property int $taken minor units
+ * @property Money $taken
  */
 final class DocumentCoupon extends Record
 {
@@ -28,6 +30,9 @@ final class DocumentCoupon extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'amount' => MoneyCast::class,
+        'least_spend' => MoneyCast::class,
+        'taken' => MoneyCast::class,
         'percent' => PercentageCast::class,
         'for_lines' => 'array', 'alone' => 'bool',
     ];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -11,7 +13,7 @@ use Elmstone\Support\Database\Record;
  *
  * @property int $document_id
  * @property HeldKind $kind
- * @property int $amount minor units; below zero: it left
+ * @property Money $amount below zero: it left
  */
 final class DocumentHeld extends Record
 {
@@ -19,5 +21,8 @@ final class DocumentHeld extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['kind' => HeldKind::class, 'amount' => 'int'];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'kind' => HeldKind::class,
+    ];
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Casts\QuantityCast;
 use Elmstone\Support\Casts\UnitPriceCast;
@@ -31,17 +32,17 @@ use Elmstone\Support\Database\Record;
  * @property PriceRule $price_rule
  * @property UnitPrice $list_price
  * @property Percentage|null $discount_percent
- * @property int|null $discount_amount
+ * @property Money|null $discount_amount
  * @property bool $may_discount
  * @property string $tax_class
- * @property int $gross minor units, as are the figures below
- * @property int $line_discount
- * @property int $coupon_discount
- * @property int $slip_discount
- * @property int $net
- * @property int $tax_total
- * @property int $total
- * @property int $cost
+ * @property Money $gross
+ * @property Money $line_discount
+ * @property Money $coupon_discount
+ * @property Money $slip_discount
+ * @property Money $net
+ * @property Money $tax_total
+ * @property Money $total
+ * @property Money $cost
  * @property string $note
  * @property int|null $approval_id
  * @property list<string>|null $serials of the pieces
@@ -59,6 +60,15 @@ final class DocumentLine extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'discount_amount' => MoneyCast::class,
+        'gross' => MoneyCast::class,
+        'line_discount' => MoneyCast::class,
+        'coupon_discount' => MoneyCast::class,
+        'slip_discount' => MoneyCast::class,
+        'net' => MoneyCast::class,
+        'tax_total' => MoneyCast::class,
+        'total' => MoneyCast::class,
+        'cost' => MoneyCast::class,
         'quantity' => QuantityCast::class,
         'unit_price' => UnitPriceCast::class,
         'list_price' => UnitPriceCast::class,
@@ -77,8 +87,14 @@ final class DocumentLine extends Record
             : new Origin($this->origin_document_id, $this->origin_position);
     }
 
-    public function toValue(Currency $currency): SlipLine
+    /** All that came off its gross. */
+    public function off(): Money
     {
-        return $this->line((string) $this->position, Direction::from($this->direction), $currency);
+        return $this->line_discount->plus($this->coupon_discount)->plus($this->slip_discount);
+    }
+
+    public function toValue(): SlipLine
+    {
+        return $this->line((string) $this->position, Direction::from($this->direction));
     }
 }

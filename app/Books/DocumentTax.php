@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 
@@ -16,8 +18,8 @@ use Elmstone\Support\Database\Record;
  * @property Percentage $rate percent
  * @property list<string> $classes
  * @property list<string> $on_top_of
- * @property int $base minor units
- * @property int $amount minor units
+ * @property Money $base
+ * @property Money $amount
  */
 final class DocumentTax extends Record
 {
@@ -26,6 +28,8 @@ final class DocumentTax extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'base' => MoneyCast::class,
+        'amount' => MoneyCast::class,
         'rate' => PercentageCast::class,
         'classes' => 'array', 'on_top_of' => 'array',
     ];

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
  * @property int $document_id
  * @property int $position
  * @property TenderKind $kind
- * @property int $amount minor units, change taken off
- * @property int $given minor units handed over
+ * @property Money $amount change taken off
+ * @property Money $given handed over
  * @property string $reference
  * @property string $card_type
  * @property string $last_four
@@ -24,7 +26,11 @@ final class DocumentTender extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['kind' => TenderKind::class];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'given' => MoneyCast::class,
+        'kind' => TenderKind::class,
+    ];
 
     /** "Card, debit ending 4821", "Cheque 00417" */
     public function words(): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Collection;
@@ -12,13 +14,18 @@ use Illuminate\Support\Collection;
  * @property int $document_id
  * @property int $position
  * @property string $account
- * @property int $debit minor units
- * @property int $credit minor units
+ * @property Money $debit
+ * @property Money $credit
  * @property-read Account $named
  */
 final class JournalRow extends Record
 {
     protected $table = 'journal_lines';
+
+    protected $casts = [
+        'debit' => MoneyCast::class,
+        'credit' => MoneyCast::class,
+    ];
 
     public $incrementing = false;
 
@@ -43,9 +50,9 @@ final class JournalRow extends Record
             $sorted,
             static fn (self $one, self $other): int => [
                 in_array($one->account, $cost, true),
-                $one->debit === 0,
+                $one->debit->isZero(),
                 $one->position,
-            ] <=> [in_array($other->account, $cost, true), $other->debit === 0, $other->position],
+            ] <=> [in_array($other->account, $cost, true), $other->debit->isZero(), $other->position],
         );
 
         return $sorted;

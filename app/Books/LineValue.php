@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Books;
 
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
@@ -15,7 +14,7 @@ use Elmstone\Core\Slip\SlipLine;
  */
 trait LineValue
 {
-    protected function line(string $id, Direction $direction, Currency $currency): SlipLine
+    protected function line(string $id, Direction $direction): SlipLine
     {
         return SlipLine::of(
             $id,
@@ -24,7 +23,7 @@ trait LineValue
             $this->unit_price,
             $this->price_per,
             $this->tax_class,
-            Reduction::stored($this->discount_percent, $this->discount_amount, $currency),
+            Reduction::stored($this->discount_percent, $this->discount_amount),
             $this->may_discount,
         );
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,7 +21,7 @@ final class CardMoney
     /**
      * @param  array<string>  $authorisations
      * @param  CardSubject|null  $except whose own questions do not count
-     * @return array<string, int> minor units by authorisation
+     * @return array<string, Money> by authorisation
      */
     public static function reserved(array $authorisations, ?CardSubject $except = null): array
     {
@@ -45,16 +47,14 @@ final class CardMoney
                 + (int) ($row->state === CardState::Asked->value ? $row->asked : $row->approved);
         }
 
-        return $reserved;
+        return array_map(MoneyCast::read(...), $reserved);
     }
 
     /**
      * What of a card payment has not gone back and is not being paid back. Its document stays locked until the
      * transaction ends.
-     *
-     * @return int minor units
      */
-    public static function lockLeft(string $authorisation): int
+    public static function lockLeft(string $authorisation): Money
     {
         $brought = DB::table('document_tenders as t')
             ->join('documents as d', 'd.id', '=', 't.document_id')
@@ -71,7 +71,7 @@ final class CardMoney
             $left += in_array($row->kind, self::BRING, true) ? (int) $row->amount : -(int) $row->amount;
         }
 
-        return $left - (self::reserved([$authorisation])[$authorisation] ?? 0);
+        return MoneyCast::read($left)->minus(self::reserved([$authorisation])[$authorisation] ?? MoneyCast::read(0));
     }
 
     /**

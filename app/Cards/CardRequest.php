@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Cards;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -20,8 +22,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $ordinal the how many-th question asked for it
  * @property int $till_id whose terminal was asked, and is asked again
  * @property int|null $staff_id who asked
- * @property int $asked minor units
- * @property int $approved minor units
+ * @property Money $asked minor units
+ * @property Money $approved minor units
  * @property CardState $state
  * @property string $reason
  * @property string $card_type
@@ -50,7 +52,11 @@ final class CardRequest extends Record
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
-    protected $casts = ['state' => CardState::class, 'created_at' => 'immutable_datetime'];
+    protected $casts = [
+        'asked' => MoneyCast::class,
+        'approved' => MoneyCast::class,
+        'state' => CardState::class, 'created_at' => 'immutable_datetime',
+    ];
 
     /** @return BelongsTo<Till, $this> */
     public function till(): BelongsTo
@@ -70,8 +76,8 @@ final class CardRequest extends Record
         return $this->document_id === null && $this->state->isLive();
     }
 
-    /** Minor units that have moved by it, or may have. */
-    public function atStake(): int
+    /** What has moved by it, or may have. */
+    public function atStake(): Money
     {
         return $this->state === CardState::Asked ? $this->asked : $this->approved;
     }

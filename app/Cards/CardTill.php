@@ -9,7 +9,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
-use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 
@@ -20,7 +19,7 @@ use Elmstone\Staff\Staff;
  */
 final class CardTill
 {
-    public function __construct(private readonly CardTerminal $terminal, private readonly House $house)
+    public function __construct(private readonly CardTerminal $terminal)
     {
     }
 
@@ -59,7 +58,7 @@ final class CardTill
                 'ordinal' => $ordinal,
                 'till_id' => $till->id,
                 'staff_id' => $by->id,
-                'asked' => $amount->minor,
+                'asked' => $amount,
                 'state' => CardState::Asked,
                 'against' => $against,
             ])
@@ -72,7 +71,7 @@ final class CardTill
      */
     private function assertBrought(string $authorisation, Money $amount): void
     {
-        $left = $this->house->money(CardMoney::lockLeft($authorisation));
+        $left = CardMoney::lockLeft($authorisation);
 
         if ($amount->exceeds($left)) {
             throw Refused::because(
@@ -88,13 +87,11 @@ final class CardTill
     /** Asks what was written down. After the transaction that wrote it. */
     public function ask(CardRequest $request): CardRequest
     {
-        $amount = $this->house->money($request->asked);
-
         return $this->heard(
             $request,
             $request->isBack()
-                ? $this->terminal->refund($request->till, $request->key, $amount, $request->against)
-                : $this->terminal->take($request->till, $request->key, $amount),
+                ? $this->terminal->refund($request->till, $request->key, $request->asked, $request->against)
+                : $this->terminal->take($request->till, $request->key, $request->asked),
         );
     }
 
@@ -104,7 +101,7 @@ final class CardTill
         return $request->state->isOpen()
             ? $this->heard(
                 $request,
-                $this->terminal->ask($request->till, $request->key, $this->house->money($request->asked)),
+                $this->terminal->ask($request->till, $request->key, $request->asked),
             )
             : $request;
     }
@@ -145,7 +142,7 @@ final class CardTill
                 match ($answer->outcome) {
                     TerminalOutcome::Approved => [
                         'state' => CardState::Approved,
-                        'approved' => $answer->approved->minor ?? 0,
+                        'approved' => $answer->approved ?? 0,
                         'card_type' => $answer->cardType,
                         'last_four' => $answer->lastFour,
                         'authorisation' => $answer->authorisation,

@@ -6,6 +6,7 @@ namespace Elmstone\Cards;
 
 use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -27,8 +28,9 @@ final class ProveCards implements Check
         $sums = [];
 
         foreach (DB::select($brought) as $row) {
-            $sums[(string) $row->authorisation] = ($sums[(string) $row->authorisation]
-                ?? 0) + (int) $row->came - (int) $row->went;
+            $card = (string) $row->authorisation;
+            $left = MoneyCast::read((int) $row->came - (int) $row->went);
+            $sums[$card] = isset($sums[$card]) ? $sums[$card]->plus($left) : $left;
         }
 
         foreach (
@@ -39,11 +41,14 @@ final class ProveCards implements Check
                 ),
             ) as $authorisation => $amount
         ) {
-            $sums[$authorisation] = ($sums[$authorisation] ?? 0) - $amount;
+            $sums[$authorisation] = ($sums[$authorisation] ?? MoneyCast::read(0))->minus($amount);
         }
 
         foreach ($sums as $authorisation => $left) {
-            $left >= 0 || $proof->fault("card payment {$authorisation}: ".-$left.' more went back than it brought');
+            $left->isNegative()
+                && $proof->fault(
+                    "card payment {$authorisation}: {$left->negated()->toString()} more went back than it brought",
+                );
         }
 
         $lost = 'SELECT r.`key` FROM card_requests r LEFT JOIN document_tenders t ON t.document_id = r.document_id AND '

@@ -146,7 +146,7 @@ final class StockLedger
 
         foreach ($moves as $move) {
             $place = sprintf('%012d-%012d', $move->itemId, $move->locationId);
-            $by = $column === 'value' ? BigDecimal::of($move->value) : $move->quantity;
+            $by = $column === 'value' ? BigDecimal::of($move->value->minor ?? 0) : $move->quantity;
             $changes[$place] = [$move, ($changes[$place][1] ?? BigDecimal::zero())->plus($by)];
         }
 
@@ -183,7 +183,7 @@ final class StockLedger
                 'location_id' => $row[0]->locationId,
                 'quantity' => (string) $row[0]->quantity,
                 'unit_cost' => $row[0]->unitCost->toString(),
-                'value' => $row[0]->value,
+                'value' => $row[0]->value ?? 0,
                 'why' => $why,
                 'document_id' => $row[2],
                 'business_date' => $row[1]->format('Y-m-d'),

@@ -5,20 +5,21 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\UnitPrice;
 
 /** So much of an item into (above zero) or out of (below zero) a location, at a cost per unit of its price. */
 final readonly class StockMove
 {
     /**
-     * @param  int  $value what it does to the inventory account, in minor units; nothing where goods are only set aside
+     * @param  Money|null  $value what it does to the inventory account; null: goods are only set aside
      */
     public function __construct(
         public int $itemId,
         public int $locationId,
         public BigDecimal $quantity,
         public UnitPrice $unitCost,
-        public int $value = 0,
+        public ?Money $value = null,
     ) {
     }
 

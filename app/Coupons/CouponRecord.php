@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Coupons;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Slip\Coupon;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use LogicException;
@@ -21,10 +21,10 @@ use LogicException;
  * @property string $code
  * @property string $description
  * @property Percentage|null $percent
- * @property int|null $amount minor units
+ * @property Money|null $amount minor units
  * @property list<int>|null $items ids; null with departments null: the whole slip
  * @property list<int>|null $departments ids
- * @property int|null $least_spend minor units
+ * @property Money|null $least_spend minor units
  * @property CarbonImmutable $starts_on
  * @property CarbonImmutable|null $ends_on its last day
  * @property int|null $most_uses null: any number
@@ -37,6 +37,8 @@ final class CouponRecord extends Record
     protected $table = 'coupons';
 
     protected $casts = [
+        'amount' => MoneyCast::class,
+        'least_spend' => MoneyCast::class,
         'percent' => PercentageCast::class,
         'items' => 'array',
         'departments' => 'array',
@@ -49,14 +51,14 @@ final class CouponRecord extends Record
     ];
 
     /** @param  list<string>|null  $lines ids of the lines it is for; null: all */
-    public function toValue(Currency $currency, ?array $lines): Coupon
+    public function toValue(?array $lines): Coupon
     {
         return new Coupon(
             $this->code,
-            Reduction::stored($this->percent, $this->amount, $currency)
+            Reduction::stored($this->percent, $this->amount)
                 ?? throw new LogicException("Coupon {$this->code} takes nothing off."),
             $lines,
-            $this->least_spend === null ? null : Money::ofMinor($this->least_spend, $currency),
+            $this->least_spend,
             $this->alone,
         );
     }

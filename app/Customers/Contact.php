@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -15,18 +17,23 @@ use Elmstone\Support\Database\Record;
  * @property string $phone
  * @property string $mail
  * @property bool $may_buy
- * @property int|null $spending_limit minor units per sale; null: as far as the account goes
+ * @property Money|null $spending_limit minor units per sale; null: as far as the account goes
  * @property bool $active
  */
 final class Contact extends Record
 {
     protected $table = 'contacts';
 
-    protected $casts = ['may_buy' => 'bool', 'active' => 'bool', 'spending_limit' => 'int'];
+    protected $casts = [
+        'spending_limit' => MoneyCast::class,
+        'may_buy' => 'bool', 'active' => 'bool',
+    ];
 
-    /** @param  int  $minor what they want to charge, in minor units */
-    public function mayBuyFor(int $minor): bool
+    /** @param  Money  $amount what they want to charge */
+    public function mayBuyFor(Money $amount): bool
     {
-        return $this->active && $this->may_buy && ($this->spending_limit === null || $minor <= $this->spending_limit);
+        return $this->active
+            && $this->may_buy
+            && ($this->spending_limit === null || ! $amount->exceeds($this->spending_limit));
     }
 }

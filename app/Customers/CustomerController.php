@@ -10,6 +10,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Http\Secret;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -115,10 +116,10 @@ final class CustomerController
                 ->where('customer_id', $customer->id)
                 ->orderByDesc('id')
                 ->get(['id', 'name', 'stored_at']),
-            'held' => (int) DB::table('held_accounts')
+            'held' => MoneyCast::read(DB::table('held_accounts')
                 ->where('customer_id', $customer->id)
                 ->where('kind', 'deposit')
-                ->value('balance'),
+                ->value('balance')),
             'layaways' => DB::table('agreements as l')
                 ->join('held_accounts as a', 'a.id', '=', 'l.account_id')
                 ->where('l.customer_id', $customer->id)

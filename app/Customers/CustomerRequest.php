@@ -12,9 +12,14 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Customers\Drafts\AddressDraft;
+use Elmstone\Customers\Drafts\ContactDraft;
+use Elmstone\Customers\Drafts\ContractPriceDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -128,28 +133,24 @@ final class CustomerRequest extends FormRequest
      * Who may not change prices changes nothing of who may buy and for how much: those there are keep their rights and
      * stay, somebody new has none yet.
      *
-     * @param  list<array<string, mixed>>  $contacts
-     * @return list<array<string, mixed>>
+     * @param  list<ContactDraft>  $contacts
+     * @return list<ContactDraft>
      */
     private function withRightsAsTheyAre(array $contacts): array
     {
         $customer = $this->route('customer');
+        /** @var Collection<int, Contact> $known */
         $known = $customer instanceof Customer
                 ? $customer->contacts()->where('active', true)->get()->keyBy('id')
-                : collect();
+                : new Collection;
         $kept = [];
 
         foreach ($contacts as $contact) {
-            $one = is_numeric($contact['id'] ?? null) ? $known->pull((int) $contact['id']) : null;
-            $kept[] = [
-                ...$contact,
-                'may_buy' => $one instanceof Contact && $one->may_buy,
-                'spending_limit' => $one instanceof Contact ? $one->spending_limit : null,
-            ];
+            $kept[] = $contact->withRightsOf($contact->id === null ? null : $known->pull($contact->id));
         }
 
         foreach ($known as $one) {
-            $kept[] = $one->only(['id', 'name', 'phone', 'mail', 'may_buy', 'spending_limit']);
+            $kept[] = ContactDraft::of($one);
         }
 
         return $kept;
@@ -189,7 +190,7 @@ final class CustomerRequest extends FormRequest
     }
 
     /**
-     * @return list<array<string, mixed>>
+     * @return list<ContactDraft>
      *
      * @throws Refused bad_amount
      */
@@ -198,43 +199,41 @@ final class CustomerRequest extends FormRequest
         return $this->rowsOf(
             'contacts',
             'name',
-            fn (array $row): array => [
-                'id' => $row['id'] ?? null,
-                'name' => mb_substr($row['name'], 0, 120),
-                'phone' => mb_substr($row['phone'] ?? '', 0, 40),
-                'mail' => mb_substr($row['mail'] ?? '', 0, 160),
-                'may_buy' => ($row['may_buy'] ?? '') === '1',
-                'spending_limit' => ($row['spending_limit'] ?? '') === ''
-                    ? null
-                    : $this->money($row['spending_limit'])->minor,
-            ],
+            fn (array $row): ContactDraft => new ContactDraft(
+                ctype_digit($row['id'] ?? '') ? (int) $row['id'] : null,
+                mb_substr($row['name'], 0, 120),
+                mb_substr($row['phone'] ?? '', 0, 40),
+                mb_substr($row['mail'] ?? '', 0, 160),
+                ($row['may_buy'] ?? '') === '1',
+                ($row['spending_limit'] ?? '') === '' ? null : $this->money($row['spending_limit']),
+            ),
         );
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<AddressDraft> */
     private function addresses(): array
     {
         return $this->rowsOf(
             'addresses',
             'street',
-            static fn (array $row): array => [
-                'label' => mb_substr($row['label'] ?? '', 0, 40),
-                'street' => mb_substr($row['street'], 0, 120),
-                'postcode' => mb_substr($row['postcode'] ?? '', 0, 20),
-                'town' => mb_substr($row['town'] ?? '', 0, 80),
-                'country' => 'US',
-            ],
+            static fn (array $row): AddressDraft => new AddressDraft(
+                mb_substr($row['label'] ?? '', 0, 40),
+                mb_substr($row['street'], 0, 120),
+                mb_substr($row['postcode'] ?? '', 0, 20),
+                mb_substr($row['town'] ?? '', 0, 80),
+                'US',
+            ),
         );
     }
 
     /**
-     * @return list<array<string, mixed>>
+     * @return list<ContractPriceDraft>
      *
      * @throws Refused not_found, bad_price, bad_dates
      */
     private function contractPrices(): array
     {
-        return $this->rowsOf('contract', 'code', static function (array $row): array {
+        return $this->rowsOf('contract', 'code', static function (array $row): ContractPriceDraft {
             $item = Item::query()->where('code', $row['code'])->first()
                 ?? throw Refused::because('not_found', "There is no item {$row['code']}.");
             $from = ($row['from'] ?? '') === '' ? null : $row['from'];
@@ -244,13 +243,9 @@ final class CustomerRequest extends FormRequest
                 throw Refused::because('bad_dates', "The contract price of {$item->code} ends before it begins.");
             }
 
-            return [
-                'item_id' => $item->id,
-                'price' => UnitPrice::of(TypedNumber::plain($row['price'] ?? ''))->toString(),
-                'from_date' => $from,
-                'until_date' => $until,
-                'name' => '',
-            ];
+            $price = UnitPrice::of(TypedNumber::plain($row['price'] ?? ''));
+
+            return new ContractPriceDraft($item->id, $price, $from, $until);
         });
     }
 
@@ -268,8 +263,10 @@ final class CustomerRequest extends FormRequest
     /**
      * Rows of a table on the page; a row without what names it is one that was left empty.
      *
-     * @param  callable(array<string, string>): array<string, mixed>  $read
-     * @return list<array<string, mixed>>
+     * @template TRow of object
+     *
+     * @param  callable(array<string, string>): TRow  $read
+     * @return list<TRow>
      */
     private function rowsOf(string $name, string $telling, callable $read): array
     {

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Customers;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Customers\Drafts\AddressDraft;
+use Elmstone\Customers\Drafts\ContactDraft;
+use Elmstone\Customers\Drafts\ContractPriceDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Shop\Shop;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -91,12 +95,16 @@ final class SaveCustomer
 
         if ($draft->addresses !== null) {
             $customer->addresses()->delete();
-            $customer->addresses()->createMany($draft->addresses);
+            $customer->addresses()->createMany(
+                array_map(static fn (AddressDraft $address): array => $address->columns(), $draft->addresses),
+            );
         }
 
         if ($draft->contractPrices !== null) {
             $customer->contractPrices()->delete();
-            $customer->contractPrices()->createMany($draft->contractPrices);
+            $customer->contractPrices()->createMany(
+                array_map(static fn (ContractPriceDraft $price): array => $price->columns(), $draft->contractPrices),
+            );
         }
 
         if ($draft->tags !== null) {
@@ -113,20 +121,16 @@ final class SaveCustomer
     /**
      * Contacts stay, because slips name them; who is not listed any more may not buy any more.
      *
-     * @param  list<array<string, mixed>>  $contacts
+     * @param  list<ContactDraft>  $contacts
      */
     private function contacts(Customer $customer, array $contacts): void
     {
         $kept = [];
 
         foreach ($contacts as $contact) {
-            $known = is_numeric($contact['id'] ?? null)
-                ? $customer->contacts()->whereKey((int) $contact['id'])->first()
-                : null;
-            unset($contact['id']);
-            $known === null
-                ? ($known = $customer->contacts()->create($contact))
-                : $known->update([...$contact, 'active' => true]);
+            $known = $contact->id === null ? null : $customer->contacts()->whereKey($contact->id)->first();
+            $known ??= $customer->contacts()->make();
+            $known->fill($contact->columns())->save();
             $kept[] = $known->getKey();
         }
 
@@ -184,7 +188,7 @@ final class SaveCustomer
             : [];
         $rights = static fn (Contact $one): string => "{$one->name}: "
             .($one->may_buy
-                ? 'may buy'.($one->spending_limit === null ? '' : " up to {$one->spending_limit}")
+                ? 'may buy'.($one->spending_limit === null ? '' : " up to {$one->spending_limit->toString()}")
                 : 'may not buy');
         $written['who may buy'] = implode('; ', array_map($rights, is_array($contacts) ? $contacts : $contacts->all()));
         $written['contract prices'] = implode(

@@ -10,9 +10,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerDraft;
 use Elmstone\Customers\CustomerKind;
 use Elmstone\Customers\CustomerType;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\Naming;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Receivables\Accounts\AccountTerms;
@@ -287,8 +287,8 @@ final class CustomersImport
         if ($terms !== null) {
             $found[] = [
                 'limit',
-                $account === null ? 'no account' : $this->house->money($account->credit_limit)->toString(),
-                $this->house->money($terms->limit)->toString(),
+                $account === null ? 'no account' : $account->credit_limit->toString(),
+                $terms->limit->toString(),
             ];
             $found[] = [
                 'terms',
@@ -380,7 +380,7 @@ final class CustomersImport
         }
 
         $limit = ($row['limit'] ?? '') === ''
-                ? $this->house->money($account->credit_limit ?? 0)
+                ? $account->credit_limit ?? $this->house->money(0)
                 : $this->house->fitting(Money::of(TypedNumber::plain($row['limit']), $this->house->currency()));
         $limit->isNegative() && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
         $kind = TermsKind::tryFrom($row['terms'] ?? ($account?->terms_kind->value ?? 'net'))
@@ -390,7 +390,7 @@ final class CustomersImport
             );
         $days = $row['terms_days'] ?? (string) ($account->terms_days ?? 30);
         $terms = new AccountTerms(
-            $limit->minor,
+            $limit,
             $kind,
             ctype_digit($days)
                 ? (int) $days

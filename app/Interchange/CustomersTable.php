@@ -6,7 +6,6 @@ namespace Elmstone\Interchange;
 
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
-use Elmstone\Shop\House;
 use Generator;
 use Illuminate\Support\Facades\DB;
 
@@ -17,10 +16,6 @@ final readonly class CustomersTable
         'number', 'kind', 'name', 'phone', 'mail', 'street', 'postcode', 'town', 'country', 'tax_number', 'type',
         'discount', 'tags', 'limit', 'terms', 'terms_days',
     ];
-
-    public function __construct(private House $house)
-    {
-    }
 
     /** @return Generator<int, list<string>> */
     public function rows(): Generator
@@ -51,7 +46,7 @@ final readonly class CustomersTable
                         ->pluck('tag')
                         ->all(),
                 ),
-                $account === null ? '' : $this->house->money($account->credit_limit)->toString(),
+                $account === null ? '' : $account->credit_limit->toString(),
                 $account->terms_kind->value ?? '',
                 $account === null ? '' : (string) $account->terms_days,
             ];

@@ -51,9 +51,9 @@ final readonly class UblCategories
                     $code,
                     (string) $rate,
                     $reason,
-                    $document->money(0),
-                    $document->money(0),
-                    $document->money(0),
+                    $document->none(),
+                    $document->none(),
+                    $document->none(),
                 )
             )->plus(...self::figures($document, $line));
         }
@@ -73,11 +73,11 @@ final readonly class UblCategories
         $amount = self::lineAmount($document, $line);
 
         return self::isKeptBack($document, $line)
-            ? [$document->money(0), $amount, $document->money(-$line->tax_total)]
+            ? [$document->none(), $amount, $line->tax_total->negated()]
             : [
                 $amount,
-                $document->money($document->tax_included ? 0 : $line->slip_discount + $line->coupon_discount),
-                $document->money($line->tax_total),
+                $document->tax_included ? $document->none() : $line->slip_discount->plus($line->coupon_discount),
+                $line->tax_total,
             ];
     }
 
@@ -123,9 +123,9 @@ final readonly class UblCategories
      */
     public static function lineAmount(Document $document, DocumentLine $line): Money
     {
-        return $document->money(
-            $document->tax_included ? $line->net - $line->tax_total : $line->gross - $line->line_discount,
-        );
+        return $document->tax_included
+            ? $line->net->minus($line->tax_total)
+            : $line->gross->minus($line->line_discount);
     }
 
     public function ofLine(DocumentLine $line): UblCategory

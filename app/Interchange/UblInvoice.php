@@ -94,9 +94,9 @@ final class UblInvoice
     }
 
     /** A figure of the document as it stands on it: of a credit note above zero, though it is kept below. */
-    private function figure(int $minor): Money
+    private function figure(Money $amount): Money
     {
-        return $this->document->money($this->isCredit() ? -$minor : $minor);
+        return $this->isCredit() ? $amount->negated() : $amount;
     }
 
     private function head(DOMElement $invoice): void
@@ -316,28 +316,27 @@ final class UblInvoice
     private function totals(DOMElement $invoice): void
     {
         $document = $this->document;
-        $zero = $document->money(0);
+        $currency = $document->currency();
         $lines = Money::sum(
             array_map(static fn (UblCategory $category): Money => $category->lines, $this->categories->all),
-            $zero->currency,
+            $currency,
         );
         $allowances = Money::sum(
             array_map(static fn (UblCategory $category): Money => $category->allowance, $this->categories->all),
-            $zero->currency,
+            $currency,
         );
         $without = $lines->minus($allowances);
         $with = $without->plus($this->figure($document->tax_total));
         $paid = Money::sum(
             array_map(
-                fn (DocumentTender $tender): Money => $document->money($tender->amount),
+                static fn (DocumentTender $tender): Money => $tender->amount,
                 array_filter(
                     $document->tenders->all(),
                     static fn (DocumentTender $tender): bool => $tender->kind !== TenderKind::HouseAccount,
                 ),
             ),
-            $zero->currency,
+            $currency,
         );
-        $rounding = $document->money($document->cash_rounding);
         $sums = $this->node($invoice, 'LegalMonetaryTotal');
         $this->money($sums, 'LineExtensionAmount', $lines);
         $this->money($sums, 'TaxExclusiveAmount', $without);
@@ -347,7 +346,7 @@ final class UblInvoice
             [
                 'AllowanceTotalAmount' => $allowances,
                 'PrepaidAmount' => $paid,
-                'PayableRoundingAmount' => $rounding,
+                'PayableRoundingAmount' => $document->cash_rounding,
             ] as $name => $amount
         ) {
             if (! $amount->isZero()) {
@@ -355,7 +354,7 @@ final class UblInvoice
             }
         }
 
-        $this->money($sums, 'PayableAmount', $with->minus($paid)->plus($rounding));
+        $this->money($sums, 'PayableAmount', $with->minus($paid)->plus($document->cash_rounding));
     }
 
     private function line(DOMElement $invoice, DocumentLine $line): void
@@ -374,13 +373,13 @@ final class UblInvoice
         $amount = UblCategories::lineAmount($this->document, $line);
         $this->money($node, 'LineExtensionAmount', $amount);
 
-        if (! $this->document->tax_included && $line->line_discount > 0) {
+        if (! $this->document->tax_included && $line->line_discount->isPositive()) {
             $allowance = $this->node($node, 'AllowanceCharge');
             $this->text($allowance, 'ChargeIndicator', 'false');
             $this->text($allowance, 'AllowanceChargeReasonCode', '95');
             $this->text($allowance, 'AllowanceChargeReason', 'Discount');
-            $this->money($allowance, 'Amount', $this->document->money($line->line_discount));
-            $this->money($allowance, 'BaseAmount', $this->document->money($line->gross));
+            $this->money($allowance, 'Amount', $line->line_discount);
+            $this->money($allowance, 'BaseAmount', $line->gross);
         }
 
         $item = $this->node($node, 'Item');

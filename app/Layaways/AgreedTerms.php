@@ -6,8 +6,8 @@ namespace Elmstone\Layaways;
 
 use Elmstone\Core\Layaway\LayawayTerms;
 use Elmstone\Core\Layaway\Portion;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Show;
 
 /** The portions of an agreement as they are kept: percentages as written, amounts in minor units. */
@@ -38,25 +38,39 @@ final readonly class AgreedTerms
         return $this->portions[$portion]['percent'] ?? null;
     }
 
-    /** @return int|null minor units */
-    public function amount(string $portion): ?int
+    public function amount(string $portion): ?Money
     {
-        return $this->portions[$portion]['amount'] ?? null;
+        $minor = $this->portions[$portion]['amount'] ?? null;
+
+        return $minor === null ? null : MoneyCast::read($minor);
     }
 
-    public function toValue(Currency $currency): LayawayTerms
+    /**
+     * The same with one of them otherwise.
+     *
+     * @param  array{percent: string|null, amount: int|null}  $portion
+     */
+    public function with(string $name, array $portion): self
+    {
+        return new self([...$this->portions, $name => $portion]);
+    }
+
+    public function toValue(): LayawayTerms
     {
         return new LayawayTerms(
-            ...array_map(fn (string $name): Portion => $this->portion($name, $currency), self::PORTIONS),
+            ...array_map(
+                fn (string $name): Portion => Portion::of($this->percent($name), $this->amount($name)),
+                self::PORTIONS,
+            ),
         );
     }
 
     /** "10 %, at least 15.00" */
-    public function words(string $portion, Currency $currency): string
+    public function words(string $portion): string
     {
         $percent = $this->percent($portion);
         $amount = $this->amount($portion);
-        $money = $amount === null ? '' : Show::money(Money::ofMinor($amount, $currency));
+        $money = $amount === null ? '' : Show::money($amount);
 
         return match (true) {
             $percent !== null && $amount !== null => Show::decimal($percent)." %, at least {$money}",
@@ -64,12 +78,5 @@ final readonly class AgreedTerms
             $amount !== null => $money,
             default => 'none',
         };
-    }
-
-    private function portion(string $name, Currency $currency): Portion
-    {
-        $amount = $this->amount($name);
-
-        return Portion::of($this->percent($name), $amount === null ? null : Money::ofMinor($amount, $currency));
     }
 }

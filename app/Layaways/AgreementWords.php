@@ -6,7 +6,6 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Show;
 
@@ -29,7 +28,7 @@ final class AgreementWords
         int $graceDays,
     ): array {
         $currency = $total->currency;
-        $fee = $terms->toValue($currency)->cancellationFee->ofSum($total);
+        $fee = $terms->toValue()->cancellationFee->ofSum($total);
         $rest = $total->minus($deposit);
         $payments = $rest->isZero()
             ? 'The goods are paid in full.'
@@ -51,7 +50,7 @@ final class AgreementWords
             .Show::money($deposit)
             .'. '
             .$payments,
-            self::leastPayment($terms, $currency),
+            self::leastPayment($terms),
             'The goods are set aside until '
             .Show::date($expiresOn)
             .($graceDays > 0 ? " and {$graceDays} days of grace" : '')
@@ -63,11 +62,11 @@ final class AgreementWords
         ];
     }
 
-    private static function leastPayment(AgreedTerms $terms, Currency $currency): string
+    private static function leastPayment(AgreedTerms $terms): string
     {
         $percent = $terms->percent('min_payment');
         $amount = $terms->amount('min_payment');
-        $money = $amount === null ? '' : Show::money(Money::ofMinor($amount, $currency));
+        $money = $amount === null ? '' : Show::money($amount);
         $share = $percent === null ? '' : Show::decimal($percent).' % of what remains';
         $more = ' More, or sooner, is always welcome.';
 

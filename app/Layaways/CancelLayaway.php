@@ -118,12 +118,12 @@ final class CancelLayaway
             $feeDocument = $this->invoiceFee($layaway, $fee, $at);
             $document = $this->payBack($layaway, $order, $plan, $at);
             $document === null || $this->back->posted($subject, $plan, $document);
-            $kept = $order->back[TenderKind::DepositHeld->value] ?? 0;
-            $moved = $account !== null && $kept > 0
+            $kept = $order->back[TenderKind::DepositHeld->value] ?? null;
+            $moved = $account !== null && $kept?->isPositive() === true
                     ? $this->keepAsDeposit->handle(
                         $layaway,
                         $account,
-                        $this->house->money($kept),
+                        $kept,
                         $at,
                         self::key($layaway, 'deposit'),
                         "{$layaway->label} cancelled",
@@ -162,7 +162,7 @@ final class CancelLayaway
     private function decide(Layaway $layaway, CancelOrder $order, Till $till, Staff $by): array
     {
         $layaway->load(['customer', 'location.taxProfile.components']);
-        $full = $layaway->standing($this->house->currency())->fee;
+        $full = $layaway->standing()->fee;
         $fee = $order->waive ? $this->house->money(0) : $full;
         $this->assertFine($layaway, $order, $till, $fee);
         $plan = Plan::of(
@@ -183,7 +183,7 @@ final class CancelLayaway
                     ),
                     "{$layaway->label} cancelled",
                     LimitMatter::OutsidePolicy,
-                    0,
+                    $this->house->money(0),
                 ),
             ];
         array_push(
@@ -203,7 +203,7 @@ final class CancelLayaway
                 ),
                 "{$layaway->label}: cancellation fee of ".Show::money($full).' let off',
                 LimitMatter::OutsidePolicy,
-                $full->minor,
+                $full,
             );
         }
 
@@ -214,7 +214,8 @@ final class CancelLayaway
 
     private function assertFine(Layaway $layaway, CancelOrder $order, Till $till, Money $fee): void
     {
-        $refund = $layaway->held()->minor - $fee->minor;
+        $refund = $layaway->held()->minus($fee);
+        $typed = Money::sum($order->back, $this->house->currency());
         $till->location->assertOpenOn(ShopTime::today());
 
         match (true) {
@@ -231,16 +232,15 @@ final class CancelLayaway
                 'Say why it is cancelled: the reason is kept.',
             ),
             trim($order->reference) === ''
-                && ($order->back[TenderKind::Cheque->value] ?? 0) + ($order->back[TenderKind::BankTransfer->value] ?? 0)
-                    > 0 => throw Refused::because(
-                        'reference_missing',
-                        'Type the number of the shop’s cheque, or the transfer’s reference.',
-                    ),
-            array_sum($order->back) !== $refund => throw Refused::because(
+                && $order->needsReference() => throw Refused::because(
+                    'reference_missing',
+                    'Type the number of the shop’s cheque, or the transfer’s reference.',
+                ),
+            ! $typed->equals($refund) => throw Refused::because(
                 'does_not_sum',
-                Show::money($this->house->money($refund))
+                Show::money($refund)
                     .' goes back, but what is typed comes to '
-                    .Show::money($this->house->money(array_sum($order->back)))
+                    .Show::money($typed)
                     .'.',
             ),
             default => null,

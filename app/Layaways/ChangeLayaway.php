@@ -19,6 +19,7 @@ use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldLedger;
@@ -79,13 +80,13 @@ final class ChangeLayaway
             $this->lockGoods($layaway, $changes);
             [$lines, $words] = $this->lines->changed($layaway, $changes);
             $before = $layaway->total;
-            $total = AgreedSlip::reckon($layaway, $lines, $this->house->currency())->total->minor;
+            $total = AgreedSlip::reckon($layaway, $lines, $this->house->currency())->total;
 
-            if ($total <= 0) {
+            if (! $total->isPositive()) {
                 throw Refused::because('nothing_left', 'Nothing would be left on it. Cancel the layaway instead.');
             }
 
-            $over = $layaway->account->balance->minus($this->house->money($total));
+            $over = $layaway->account->balance->minus($total);
             $this->lines->revise($layaway, $lines);
 
             if ($over->isPositive()) {
@@ -101,7 +102,7 @@ final class ChangeLayaway
             }
 
             $layaway->forceFill(['total' => $total])->save();
-            $total === $before
+            $total->equals($before)
                 ? $this->ledger->settle($layaway)
                 : $this->reschedule($layaway, $this->datesLeft($layaway));
             $this->record(
@@ -220,7 +221,7 @@ final class ChangeLayaway
                 $refused,
                 "{$layaway->label} extended to ".Show::date($expiresOn),
                 LimitMatter::OutsidePolicy,
-                0,
+                $this->house->money(0),
             ),
         ];
     }
@@ -276,7 +277,7 @@ final class ChangeLayaway
     {
         $dates = [];
 
-        foreach ($layaway->ladder($this->house->currency(), ShopTime::today())->rungs as $rung) {
+        foreach ($layaway->ladder(ShopTime::today())->rungs as $rung) {
             if ($rung->open()->isPositive()) {
                 $dates[] = CarbonImmutable::parse($rung->due);
             }
@@ -288,14 +289,14 @@ final class ChangeLayaway
     /** @param  non-empty-list<CarbonImmutable>  $dates */
     private function reschedule(Layaway $layaway, array $dates): void
     {
-        $remaining = $this->house->money($layaway->remaining());
+        $remaining = $layaway->remaining();
         $layaway->forceFill([
             'state' => $remaining->isZero() ? LayawayState::Ready : LayawayState::Running,
             'paid_on' => $remaining->isZero() ? $layaway->paid_on ?? ShopTime::today() : null,
         ]);
 
         if ($remaining->isPositive()) {
-            $layaway->forceFill(['paid_before' => $layaway->held()->minor]);
+            $layaway->forceFill(['paid_before' => $layaway->held()]);
             $this->ledger->schedule(
                 $layaway,
                 Schedule::over($remaining, [$dates[0], ...array_slice($dates, 1, $this->most($layaway) - 1)]),
@@ -310,11 +311,11 @@ final class ChangeLayaway
     {
         $currency = $this->house->currency();
 
-        return $layaway->agreedTerms()->toValue($currency)->mostPayments($this->house->money($layaway->remaining()))
+        return $layaway->agreedTerms()->toValue()->mostPayments($layaway->remaining())
             ?? HouseTerms::MOST;
     }
 
-    private function record(Layaway $layaway, Staff $by, string $what, int $before): void
+    private function record(Layaway $layaway, Staff $by, string $what, Money $before): void
     {
         AgreementChange::query()->create([
             'agreement_id' => $layaway->id,

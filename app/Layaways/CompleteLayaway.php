@@ -137,7 +137,7 @@ final class CompleteLayaway
                     $layaway->location_id,
                     $line->quantity->value->negated(),
                     ($line->item->cost ?? UnitPrice::of('0')),
-                    -$line->costNow($this->house->currency())->minor,
+                    $line->costNow($this->house->currency())->negated(),
                 );
             }
         }
@@ -197,7 +197,7 @@ final class CompleteLayaway
         return DocumentDraft::of(
             DocumentKind::Invoice, $at->of($layaway->location_id), self::key($layaway), $tax->terms, $reckoned,
         )
-            ->withLines($drafts, $tax->names, $layaway->discount($currency))
+            ->withLines($drafts, $tax->names, $layaway->discount())
             ->settledBy([new DraftTender($money, $reckoned->total, $layaway->label)])
             ->to($party)
             ->noting("Layaway {$layaway->label} of {$layaway->made_on->format('j M Y')}");

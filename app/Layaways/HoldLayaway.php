@@ -8,6 +8,7 @@ use Elmstone\Agreements\AgreedLines;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Schedule;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Support\Show;
@@ -32,7 +33,7 @@ final class HoldLayaway
     {
         $first = $order->firstDue->format('Y-m-d');
         $rest = $order->total->minus($order->deposit);
-        $most = $rest->isPositive() ? $order->terms->toValue($rest->currency)->mostPayments($rest) : null;
+        $most = $rest->isPositive() ? $order->terms->toValue()->mostPayments($rest) : null;
         $last = $order->rhythm->after($order->firstDue, max(0, $order->count - 1))->format('Y-m-d');
 
         match (true) {
@@ -63,7 +64,7 @@ final class HoldLayaway
     public function handle(HoldOrder $order): Layaway
     {
         self::assertDates($order);
-        LayawayStanding::of($order->total, $order->terms->toValue($order->total->currency), [$order->deposit]);
+        LayawayStanding::of($order->total, $order->terms->toValue(), [$order->deposit]);
         $account = $this->accounts->open(HeldKind::Layaway, $order->customerId);
         $layaway = Layaway::query()->create([
             'key' => $order->key,
@@ -79,18 +80,18 @@ final class HoldLayaway
             'terms' => $order->terms->toJson(),
             'tax' => $order->tax->toJson(),
             'discount_percent' => $order->discount?->percent?->toString(),
-            'discount_amount' => $order->discount?->amount?->minor,
+            'discount_amount' => $order->discount?->amount,
             'purchase_order' => $order->purchaseOrder,
             'job' => $order->job,
             'buyer' => $order->buyer,
-            'total' => $order->total->minor,
-            'paid_before' => $order->deposit->minor,
+            'total' => $order->total,
+            'paid_before' => $order->deposit,
             'account_id' => $account->id,
             'revision' => 1,
             'version' => 1,
             'shelf' => '',
             'next_due' => null,
-            'next_open' => 0,
+            'next_open' => Money::zero($order->total->currency),
             'behind_from' => null,
             'paid_on' => null,
             'document_id' => null,

@@ -6,6 +6,7 @@ namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 
 /** What the shop proposes for a layaway; as the program ships until the office says otherwise. */
@@ -27,7 +28,7 @@ final readonly class HouseTerms
 
     public function __construct(
         public AgreedTerms $terms,
-        public int $serviceFee,
+        public Money $serviceFee,
         public int $days,
         public int $graceDays,
         public Rhythm $rhythm,
@@ -40,7 +41,7 @@ final readonly class HouseTerms
 
         return new self(
             new AgreedTerms($set['terms']),
-            $set['service_fee'],
+            $house->money($set['service_fee']),
             $set['days'],
             $set['grace_days'],
             Rhythm::from($set['rhythm']),

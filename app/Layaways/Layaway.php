@@ -11,8 +11,8 @@ use Elmstone\Core\Layaway\Instalment;
 use Elmstone\Core\Layaway\Ladder;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Rhythm;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -26,9 +26,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $lapses_on the last day on which it still holds
  * @property Rhythm $rhythm
  * @property string $terms as AgreedTerms writes them
- * @property int $paid_before minor units paid before this schedule was made
+ * @property Money $paid_before paid before this schedule was made
  * @property CarbonImmutable|null $next_due
- * @property int $next_open minor units
+ * @property Money $next_open
  * @property CarbonImmutable|null $behind_from
  * @property CarbonImmutable|null $paid_on
  * @property-read Collection<int, LayawayInstalment> $allInstalments
@@ -47,6 +47,8 @@ final class Layaway extends Agreement
             ...parent::casts(),
             'state' => LayawayState::class,
             'rhythm' => Rhythm::class,
+            'paid_before' => MoneyCast::class,
+            'next_open' => MoneyCast::class,
             'expires_on' => 'immutable_date',
             'lapses_on' => 'immutable_date',
             'next_due' => 'immutable_date',
@@ -60,34 +62,29 @@ final class Layaway extends Agreement
         return AgreedTerms::fromJson($this->terms);
     }
 
-    public function standing(Currency $currency): LayawayStanding
+    public function standing(): LayawayStanding
     {
-        return LayawayStanding::of(Money::ofMinor($this->total, $currency), $this->agreedTerms()->toValue($currency), [
-            Money::ofMinor($this->held()->minor, $currency),
-        ]);
+        return LayawayStanding::of($this->total, $this->agreedTerms()->toValue(), [$this->held()]);
     }
 
     /** @return list<Instalment> of the schedule that was made last */
-    public function instalments(Currency $currency): array
+    public function instalments(): array
     {
         return array_values(
             $this->allInstalments
                 ->where('revision', $this->allInstalments->max('revision'))
                 ->map(
-                    static fn (LayawayInstalment $part): Instalment => new Instalment(
-                        $part->due,
-                        Money::ofMinor($part->amount, $currency),
-                    ),
+                    static fn (LayawayInstalment $part): Instalment => new Instalment($part->due, $part->amount),
                 )
                 ->all(),
         );
     }
 
-    public function ladder(Currency $currency, CarbonImmutable $day): Ladder
+    public function ladder(CarbonImmutable $day): Ladder
     {
         return Ladder::of(
-            $this->instalments($currency),
-            Money::ofMinor(max(0, $this->held()->minor - $this->paid_before), $currency),
+            $this->instalments(),
+            $this->held()->minus($this->paid_before)->orNothing(),
             $day,
         );
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -12,7 +14,7 @@ use Elmstone\Support\Database\Record;
  * @property int $revision
  * @property int $position
  * @property CarbonImmutable $due
- * @property int $amount minor units
+ * @property Money $amount minor units
  */
 final class LayawayInstalment extends Record
 {
@@ -20,5 +22,8 @@ final class LayawayInstalment extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['due' => 'immutable_date', 'amount' => 'int', 'revision' => 'int'];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'due' => 'immutable_date', 'revision' => 'int',
+    ];
 }

@@ -73,7 +73,7 @@ final class LayawayLedger
         $this->accounts->put($layaway->account, $document, $amount, $day);
         $layaway->unsetRelation('entries');
 
-        if ($layaway->held()->minor === $layaway->total) {
+        if ($layaway->held()->equals($layaway->total)) {
             $layaway->forceFill(['state' => LayawayState::Ready, 'paid_on' => $day]);
         }
 
@@ -106,7 +106,7 @@ final class LayawayLedger
                 'ended_on' => $day,
                 'document_id' => $document,
                 'next_due' => null,
-                'next_open' => 0,
+                'next_open' => $this->house->money(0),
                 'behind_from' => null,
                 'version' => $layaway->version + 1,
             ])
@@ -124,7 +124,7 @@ final class LayawayLedger
                 'revision' => $layaway->revision,
                 'position' => $i + 1,
                 'due' => $part->due->format('Y-m-d'),
-                'amount' => $part->amount->minor,
+                'amount' => $part->amount,
             ];
         }
 
@@ -135,13 +135,12 @@ final class LayawayLedger
     /** Where it stands with what is held now. */
     public function settle(Layaway $layaway): void
     {
-        $currency = $this->house->currency();
-        $next = $layaway->loadMissing('allInstalments')->ladder($currency, ShopTime::today())->firstUnmet();
-        $isOver = $layaway->remaining() === 0;
+        $next = $layaway->loadMissing('allInstalments')->ladder(ShopTime::today())->firstUnmet();
+        $isOver = $layaway->remaining()->isZero();
         $layaway
             ->forceFill([
                 'next_due' => $isOver ? null : $next?->due,
-                'next_open' => $isOver ? 0 : $next?->open()->minor ?? 0,
+                'next_open' => $isOver || $next === null ? $this->house->money(0) : $next->open(),
                 'behind_from' => $isOver || $next === null
                         ? null
                         : CarbonImmutable::parse($next->due)->addDays($layaway->grace_days + 1),

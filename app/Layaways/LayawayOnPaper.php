@@ -46,8 +46,8 @@ final class LayawayOnPaper implements Annotates
         $until = $layaway->entries->where('id', '<=', $last);
         $isGoods = $until->contains('movement', Movement::Used);
         $moved = $until->where('movement', '!=', Movement::Used);
-        $paid = Money::sum($moved->pluck('amount'), $document->money(0)->currency);
-        $total = $document->money(self::totalThen($layaway, $document));
+        $paid = Money::sum($moved->pluck('amount'), $document->currency());
+        $total = self::totalThen($layaway, $document);
         $rows = $isGoods ? [] : [['Value of the goods', Show::money($total)]];
 
         foreach ($moved as $entry) {
@@ -72,7 +72,7 @@ final class LayawayOnPaper implements Annotates
     }
 
     /** What the goods came to when the document was posted. */
-    private static function totalThen(Layaway $layaway, Document $document): int
+    private static function totalThen(Layaway $layaway, Document $document): Money
     {
         $later = $layaway->revision === 1
                 ? null

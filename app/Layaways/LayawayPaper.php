@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Agreements\AgreedSlip;
+use Elmstone\Core\Money\Money;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Devices\ReceiptPrinter;
@@ -67,7 +68,7 @@ final class LayawayPaper
     {
         $layaway->loadMissing(['customer', 'location', 'staff', 'allLines', 'allInstalments']);
         $currency = $this->house->currency();
-        $instalments = $layaway->instalments($currency);
+        $instalments = $layaway->instalments();
         $first = $instalments[0] ?? null;
 
         return [
@@ -77,8 +78,8 @@ final class LayawayPaper
             'reckoned' => AgreedSlip::reckon($layaway, $layaway->lines(), $currency),
             'instalments' => $instalments,
             'sentences' => AgreementWords::of(
-                $this->house->money($layaway->total),
-                $this->house->money(min($layaway->total, $layaway->paid_before)),
+                $layaway->total,
+                Money::min($layaway->total, $layaway->paid_before),
                 $layaway->agreedTerms(),
                 $layaway->rhythm,
                 max(1, count($instalments)),

@@ -15,7 +15,7 @@ final class Payable
     /** @throws Refused not_running, expired, bad_amount, over_remaining */
     public static function assert(Layaway $layaway, Money $amount, CarbonImmutable $day): void
     {
-        $left = Money::ofMinor($layaway->remaining(), $amount->currency);
+        $left = $layaway->remaining();
 
         match (true) {
             $layaway->state === LayawayState::Ready => throw Refused::because(

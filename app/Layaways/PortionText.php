@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Layaways;
 
 use Elmstone\Core\Layaway\Portion;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
@@ -39,11 +38,11 @@ final class PortionText
     }
 
     /** As it would be typed. */
-    public static function write(?string $percent, ?int $amount, Currency $currency): string
+    public static function write(?string $percent, ?Money $amount): string
     {
         return trim(
             ($percent === null ? '' : Show::decimal($percent).' % ')
-                .($amount === null ? '' : Money::ofMinor($amount, $currency)->toString()),
+                .$amount?->toString(),
         );
     }
 }

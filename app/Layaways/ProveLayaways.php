@@ -8,6 +8,8 @@ use Elmstone\Agreements\AgreedSlip;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Core\Layaway\Instalment;
+use Elmstone\Core\Money\Money;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
@@ -62,31 +64,37 @@ final class ProveLayaways implements Check
             $where,
             'the total',
             $layaway->total,
-            AgreedSlip::reckon($layaway, $layaway->lines(), $currency)->total->minor,
+            AgreedSlip::reckon($layaway, $layaway->lines(), $currency)->total,
         );
 
         if ($layaway->state->isOpen()) {
-            $scheduled = (int) $layaway->allInstalments
-                ->where('revision', $layaway->allInstalments->max('revision'))
-                ->sum('amount');
+            $scheduled = Money::sum(
+                array_map(static fn (Instalment $part): Money => $part->amount, $layaway->instalments()),
+                $currency,
+            );
             $proof->same(
                 $where,
                 'whether it is paid in full',
                 $layaway->state === LayawayState::Ready ? 'yes' : 'no',
-                $layaway->held()->minor === $layaway->total ? 'yes' : 'no',
+                $layaway->held()->equals($layaway->total) ? 'yes' : 'no',
             );
             $layaway->state === LayawayState::Ready
-                || $proof->same($where, 'the sum of its schedule', $layaway->paid_before + $scheduled, $layaway->total);
-            $next = $layaway->ladder($currency, ShopTime::today())->firstUnmet();
+                || $proof->same(
+                    $where,
+                    'the sum of its schedule',
+                    $layaway->paid_before->plus($scheduled),
+                    $layaway->total,
+                );
+            $next = $layaway->ladder(ShopTime::today())->firstUnmet();
             $layaway->state === LayawayState::Ready
                 || $proof->same(
                     $where,
                     'what is due next',
-                    "{$layaway->next_due?->format('Y-m-d')} {$layaway->next_open}",
-                    "{$next?->due->format('Y-m-d')} {$next?->open()->minor}",
+                    "{$layaway->next_due?->format('Y-m-d')} {$layaway->next_open->toString()}",
+                    "{$next?->due->format('Y-m-d')} {$next?->open()->toString()}",
                 );
         } else {
-            $proof->same($where, 'what is held after its end', $layaway->held()->minor, 0);
+            $proof->same($where, 'what is held after its end', $layaway->held(), $this->house->money(0));
         }
 
         $proof->checked('layaways reckoned again');

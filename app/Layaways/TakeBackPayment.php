@@ -34,7 +34,7 @@ final class TakeBackPayment implements TakesBackHeld
     {
         return Money::sum(
             array_map(static fn (array $open): Money => $open[1], $this->open($receipt)),
-            $receipt->money(0)->currency,
+            $receipt->currency(),
         );
     }
 
@@ -46,7 +46,7 @@ final class TakeBackPayment implements TakesBackHeld
             if ($part->isPositive()) {
                 $amount = $amount->minus($part);
                 $this->ledger->comeBack($layaway, $return, $part, $day);
-                $layaway->held()->minor < $layaway->paid_before
+                $layaway->paid_before->exceeds($layaway->held())
                     ? $this->change->shareOutAnew($layaway)
                     : $this->ledger->settle($layaway);
             }

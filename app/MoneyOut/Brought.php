@@ -25,14 +25,12 @@ final class Brought
     public static function ways(Document $document): array
     {
         $ways = [];
-        $rounding = $document->money($document->cash_rounding);
+        $rounding = $document->cash_rounding;
 
         foreach ($document->tenders as $tender) {
             $way = Way::of($tender->kind, $tender->authorisation)->key();
-            $amount = $document
-                ->money($tender->amount)
-                ->minus($tender->kind === TenderKind::Cash ? $rounding : $document->money(0));
-            $rounding = $tender->kind === TenderKind::Cash ? $document->money(0) : $rounding;
+            $amount = $tender->kind === TenderKind::Cash ? $tender->amount->minus($rounding) : $tender->amount;
+            $rounding = $tender->kind === TenderKind::Cash ? $document->none() : $rounding;
             $ways[$way] = isset($ways[$way]) ? $ways[$way]->plus($amount) : $amount;
         }
 
@@ -49,23 +47,24 @@ final class Brought
         $parts = [];
 
         foreach (HeldKind::cases() as $kind) {
-            $brought = $receipt->broughtTo($kind);
-            $parts[$kind->value] = $brought->isNegative() ? $receipt->money(0) : $brought;
+            $parts[$kind->value] = $receipt->broughtTo($kind)->orNothing();
         }
 
-        $towards = $receipt->money($receipt->total)->minus(Money::sum($parts, $receipt->money(0)->currency));
+        $towards = $receipt->total->minus(Money::sum($parts, $receipt->currency()));
 
         /** @var array<string, array<string, Money>> */
         return AsItCame::spread(
-            ['account' => $towards->isNegative() ? $receipt->money(0) : $towards, ...$parts],
+            ['account' => $towards->orNothing(), ...$parts],
             self::ways($receipt),
         );
     }
 
     /**
-     * @param  array<string, Money>  $one by way
-     * @param  array<string, Money>  $other by way
-     * @return array<string, Money> the sums
+     * @template TKey of array-key
+     *
+     * @param  array<TKey, Money>  $one by way
+     * @param  array<TKey, Money>  $other by way
+     * @return array<TKey, Money> the sums
      */
     public static function plus(array $one, array $other): array
     {

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
@@ -76,8 +77,9 @@ final class Gate
     {
         $matter = $parts[0]->matter();
         $limit = $this->limits->of($by->role, $matter);
-        $amount = array_sum(array_map(static fn (GoingOut $part): int => $part->amount, $parts));
-        [$original, $ofOriginal] = self::mostOfOne($parts);
+        $none = $this->house->money(0);
+        $amount = Money::sum(array_map(static fn (GoingOut $part): Money => $part->amount, $parts), $none->currency);
+        [$original, $ofOriginal] = self::mostOfOne($parts) ?? ['', $none];
         $words = $this->beyond($by, $day, $parts[0], $limit, $amount, $original, $ofOriginal);
 
         if ($words === '') {
@@ -88,7 +90,7 @@ final class Gate
             array_unique(array_map(static fn (GoingOut $part): string => $part->original, $parts)),
         );
         sort($originals);
-        $measured = max($amount, $ofOriginal);
+        $measured = Money::max($amount, $ofOriginal);
         $scope = Scope::of(ApprovalKind::MoneyOut)
             ->naming('way', $matter->value)
             ->naming('original', implode(' ', $originals))
@@ -98,7 +100,7 @@ final class Gate
             $place,
             $scope,
             Refused::because('over_refund_limit', "{$words} {$this->limits->whoMayApprove($matter, $measured)}"),
-            "{$matter->words()}: {$this->house->money($amount)->toString()} ".implode(' ', $originals),
+            "{$matter->words()}: {$amount->toString()} ".implode(' ', $originals),
             $matter,
             $measured,
         );
@@ -110,29 +112,29 @@ final class Gate
         CarbonImmutable $day,
         GoingOut $part,
         RoleLimit $limit,
-        int $amount,
+        Money $amount,
         string $original,
-        int $ofOriginal,
+        Money $ofOriginal,
     ): string {
         $how = self::how($part->way);
-        $show = fn (?int $minor): string => Show::money($this->house->money($minor ?? 0));
 
         return match (true) {
-            $limit->perDocument !== null && $amount > $limit->perDocument => $limit->perDocument === 0
-                ? "{$show($amount)} is handed back {$how}."
-                : "More than {$show($limit->perDocument)} is handed back {$how}.",
-            $limit->perOriginal !== null && $ofOriginal > $limit->perOriginal => 'With what went back before, more '
-                ."than {$show($limit->perOriginal)} of {$original} is handed back {$how}.",
-            $limit->perDay !== null && $this->today($by, $day, $part) + $amount > $limit->perDay => 'With what '
-                ."{$by->name} handed out that day, it is more than {$show($limit->perDay)} {$how}.",
+            $limit->perDocument !== null && $amount->exceeds($limit->perDocument) => $limit->perDocument->isZero()
+                ? Show::money($amount)." is handed back {$how}."
+                : 'More than '.Show::money($limit->perDocument)." is handed back {$how}.",
+            $limit->perOriginal !== null && $ofOriginal->exceeds($limit->perOriginal) => 'With what went back before, '
+                .'more than '.Show::money($limit->perOriginal)." of {$original} is handed back {$how}.",
+            $limit->perDay !== null
+                && $this->today($by, $day, $part)->plus($amount)->exceeds($limit->perDay) => 'With what '
+                ."{$by->name} handed out that day, it is more than ".Show::money($limit->perDay)." {$how}.",
             default => '',
         };
     }
 
-    /** What the person let leave by the same way on the day, or today under another date. Minor units. */
-    private function today(Staff $by, CarbonImmutable $day, GoingOut $part): int
+    /** What the person let leave by the same way on the day, or today under another date. */
+    private function today(Staff $by, CarbonImmutable $day, GoingOut $part): Money
     {
-        return (int) DB::table('documents as d')
+        $sum = DB::table('documents as d')
             ->join('document_tenders as t', 't.document_id', '=', 'd.id')
             ->where('d.staff_id', $by->id)
             ->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])
@@ -145,24 +147,31 @@ final class Gate
                     ->orWhere('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s')),
             )
             ->sum('t.amount');
+
+        return $this->house->money((int) $sum);
     }
 
     /**
      * @param  non-empty-list<GoingOut>  $parts
-     * @return array{string, int} the original of which most has left with this, and how much
+     * @return array{string, Money}|null the original of which most has left with this, and how much
      */
-    private static function mostOfOne(array $parts): array
+    private static function mostOfOne(array $parts): ?array
     {
+        $most = null;
         $of = [];
 
         foreach ($parts as $part) {
-            $of[$part->original] = ($of[$part->original] ?? $part->before) + $part->amount;
+            $before = $of[$part->original] ?? $part->before;
+            $of[$part->original] = $before?->plus($part->amount) ?? $part->amount;
         }
 
         unset($of['']);
-        arsort($of);
 
-        return [(string) array_key_first($of), $of === [] ? 0 : (int) reset($of)];
+        foreach ($of as $original => $amount) {
+            $most = $most !== null && ! $amount->exceeds($most[1]) ? $most : [(string) $original, $amount];
+        }
+
+        return $most;
     }
 
     /**
@@ -174,7 +183,7 @@ final class Gate
         $by = [];
 
         foreach ($going as $part) {
-            if ($part->amount > 0) {
+            if ($part->amount->isPositive()) {
                 $by[$part->matter()->value][] = $part;
             }
         }

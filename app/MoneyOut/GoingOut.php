@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\MoneyOut;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Staff\Approvals\LimitMatter;
 
@@ -11,16 +12,15 @@ use Elmstone\Staff\Approvals\LimitMatter;
 final readonly class GoingOut
 {
     /**
-     * @param  int  $amount minor units
      * @param  string  $original what it came in by, as its number; empty: nothing is known
-     * @param  int  $before minor units that left by the same way of the same original already
+     * @param  Money|null  $before what left by the same way of the same original already
      * @param  LimitMatter|null  $matter whose limits hold; null: those of the way
      */
     public function __construct(
         public TenderKind $way,
-        public int $amount,
+        public Money $amount,
         public string $original = '',
-        public int $before = 0,
+        public ?Money $before = null,
         private ?LimitMatter $matter = null,
     ) {
     }

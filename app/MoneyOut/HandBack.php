@@ -110,16 +110,16 @@ final class HandBack
         $gone = [];
 
         foreach (self::pending($subject) as $request) {
-            $gone[$request->against] = ($gone[$request->against] ?? 0) + $request->atStake();
+            $gone = Brought::plus($gone, [$request->against => $request->atStake()]);
         }
 
         $cards = $plan->cards();
 
         foreach ($gone as $authorisation => $amount) {
-            if ($amount > ($cards[$authorisation]->minor ?? 0)) {
+            if (! isset($cards[$authorisation]) || $amount->exceeds($cards[$authorisation])) {
                 throw Refused::because(
                     'card_reserved',
-                    "{$this->house->money($amount)->toString()} went back to the card ending {$this->card(
+                    "{$amount->toString()} went back to the card ending {$this->card(
                         (string) $authorisation,
                     )['last_four']} already, so at least that goes back by card.",
                 );
@@ -127,10 +127,10 @@ final class HandBack
         }
 
         foreach ($cards as $authorisation => $amount) {
-            $more = $amount->minor - ($gone[$authorisation] ?? 0);
+            $more = isset($gone[$authorisation]) ? $amount->minus($gone[$authorisation]) : $amount;
 
-            if ($more > 0) {
-                return $this->cards->write($subject, $till, $by, $this->house->money($more), (string) $authorisation);
+            if ($more->isPositive()) {
+                return $this->cards->write($subject, $till, $by, $more, (string) $authorisation);
             }
         }
 
@@ -168,10 +168,11 @@ final class HandBack
 
         foreach ($pending as $request) {
             $request->state->isOpen() && throw self::unknown();
-            $paid[$request->against] = ($paid[$request->against] ?? 0) + $request->approved;
+            $paid = Brought::plus($paid, [$request->against => $request->approved]);
         }
 
-        $cards = array_map(static fn (Money $amount): int => $amount->minor, $plan->cards());
+        $written = static fn (Money $amount): string => $amount->toString();
+        [$paid, $cards] = [array_map($written, $paid), array_map($written, $plan->cards())];
         ksort($paid);
         ksort($cards);
 

@@ -32,7 +32,7 @@ final readonly class Plan
     }
 
     /**
-     * @param  array<string, int>  $wanted minor units by tender kind
+     * @param  array<string, Money>  $wanted by tender kind
      * @param  array<string, Money>  $brought by way, what can still go back by it
      * @param  list<TenderKind>  $anyway kinds that may carry any of it
      *
@@ -42,9 +42,8 @@ final readonly class Plan
     {
         [$ways, $other] = [[], []];
 
-        foreach ($wanted as $name => $minor) {
+        foreach ($wanted as $name => $amount) {
             $kind = TenderKind::from($name);
-            $amount = Money::ofMinor($minor, $currency);
             $amount->isNegative() && throw Refused::because('bad_amount', 'Type what goes back without a minus sign.');
 
             if (in_array($kind, $anyway, true)) {
@@ -80,7 +79,7 @@ final readonly class Plan
      * As it came, all of it.
      *
      * @param  array<string, Money>  $brought
-     * @return array<string, int> minor units by tender kind
+     * @return array<string, Money> by tender kind
      */
     public static function proposed(Money $amount, array $brought): array
     {
@@ -88,7 +87,7 @@ final readonly class Plan
 
         foreach (AsItCame::share($amount, $brought) as $way => $share) {
             $kind = Way::read($way)->kind->value ?? '';
-            $kinds[$kind] = ($kinds[$kind] ?? 0) + $share->minor;
+            $kinds = Brought::plus($kinds, [$kind => $share]);
         }
 
         return $kinds;
@@ -153,12 +152,12 @@ final readonly class Plan
                     Show::money($amount)
                         ." would go back by {$how}, though it did not come in that way. {$limits->whoMayApprove(
                             LimitMatter::OutsidePolicy,
-                            $amount->minor,
+                            $amount,
                         )}",
                 ),
                 Show::money($amount)." by {$how}, though it did not come in that way",
                 LimitMatter::OutsidePolicy,
-                $amount->minor,
+                $amount,
             );
         }
 
@@ -183,13 +182,13 @@ final readonly class Plan
     }
 
     /** @return list<GoingOut> for the gate */
-    public function going(string $original, ?LimitMatter $matter = null, int $before = 0): array
+    public function going(string $original, ?LimitMatter $matter = null, ?Money $before = null): array
     {
         return array_values(
             array_map(
                 static fn (string|int $way, Money $amount): GoingOut => new GoingOut(
                     Way::read($way)->kind ?? TenderKind::Cash,
-                    $amount->minor,
+                    $amount,
                     $original,
                     $before,
                     $matter,

@@ -79,7 +79,7 @@ final class MakePlan
         $till->location->loadMissing('taxProfile.components')->assertOpenOn($at->day);
         $item = OpenItemRecord::query()->with('document')->whereKey($order->invoiceId)->firstOrFail();
         $this->assertFine($item, $order, $at->day);
-        $principal = $this->house->money($item->open);
+        $principal = $item->open;
         $charge = $order->terms->charge($principal);
         $schedule = Schedule::of(
             $principal->plus($charge),
@@ -96,8 +96,8 @@ final class MakePlan
             'charge_id' => $fee,
             'document_id' => $document,
             'staff_id' => $by->id,
-            'principal' => $principal->minor,
-            'charge' => $charge->minor,
+            'principal' => $principal,
+            'charge' => $charge,
             'rhythm' => $order->terms->rhythm,
             'made_on' => $at->day,
         ]);
@@ -111,7 +111,7 @@ final class MakePlan
     private function assertFine(OpenItemRecord $item, PlanOrder $order, CarbonImmutable $day): void
     {
         match (true) {
-            $item->kind !== ItemKind::Charge || $item->open === 0 => throw Refused::because(
+            $item->kind !== ItemKind::Charge || $item->open->isZero() => throw Refused::because(
                 'not_open',
                 "{$item->label} is settled; nothing is left to pay in parts.",
             ),
@@ -174,7 +174,7 @@ final class MakePlan
         );
         $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-        $parts = [$item->document_id => $principal->minor] + ($fee === null ? [] : [$fee => $charge->minor]);
+        $parts = [$item->document_id => $principal] + ($fee === null ? [] : [$fee => $charge]);
         $this->ledger->allocate($account, $document, $parts, Setting::by($by, $at->day, $order->key, 'Payment plan'));
 
         return $document;
@@ -215,7 +215,7 @@ final class MakePlan
                     'position' => $i + 1,
                     'document_id' => $id,
                     'due' => $part->due->format('Y-m-d'),
-                    'amount' => $part->amount->minor,
+                    'amount' => $part->amount,
                 ],
                 $ids,
                 array_keys($schedule->instalments),
@@ -237,7 +237,7 @@ final class MakePlan
             $item->document->job,
             due: $due,
             terms: $due === null ? '' : 'payment plan',
-            balanceBefore: $isOwn ? $this->house->money($account->balance) : null,
+            balanceBefore: $isOwn ? $account->balance : null,
         );
     }
 }

@@ -7,8 +7,10 @@ namespace Elmstone\Plans;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -24,8 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $charge_id the invoice of the flat charge
  * @property int $document_id what took both over
  * @property int $staff_id
- * @property int $principal minor units
- * @property int $charge minor units
+ * @property Money $principal minor units
+ * @property Money $charge minor units
  * @property Rhythm $rhythm
  * @property CarbonImmutable $made_on
  * @property-read Customer $customer
@@ -40,10 +42,10 @@ final class Plan extends Record
     protected $table = 'plans';
 
     protected $casts = [
+        'principal' => MoneyCast::class,
+        'charge' => MoneyCast::class,
         'rhythm' => Rhythm::class,
         'made_on' => 'immutable_date',
-        'principal' => 'int',
-        'charge' => 'int',
     ];
 
     public function getRouteKeyName(): string
@@ -51,9 +53,18 @@ final class Plan extends Record
         return 'label';
     }
 
-    public function total(): int
+    /** What is left to pay of its parts. */
+    public function open(): Money
     {
-        return $this->principal + $this->charge;
+        return Money::sum(
+            $this->parts->map(static fn (PlanPart $part): Money => $part->item->open),
+            $this->principal->currency,
+        );
+    }
+
+    public function total(): Money
+    {
+        return $this->principal->plus($this->charge);
     }
 
     /** @return BelongsTo<Customer, $this> */

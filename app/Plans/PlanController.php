@@ -71,7 +71,7 @@ final class PlanController
         $schedule = null;
 
         try {
-            $principal = $this->house->money($item->open);
+            $principal = $item->open;
             $terms = $form->terms();
             $schedule = Schedule::of(
                 $principal->plus($terms->charge($principal)),

@@ -34,7 +34,7 @@ final readonly class PlanForm
                 ? "{$terms->percent} %"
                 : ($terms->amount === null
                     ? ''
-                    : $house->money($terms->amount)->toString());
+                    : $terms->amount->toString());
         $typed = static fn (string $name, string $otherwise): string => trim(
             $request->has($name) ? $request->string($name)->value() : $otherwise,
         );
@@ -69,7 +69,7 @@ final readonly class PlanForm
             : null) ?? throw Refused::because('bad_date', "“{$this->first}” is not a date.");
     }
 
-    /** @return array{string|null, int|null} percent, amount in minor units */
+    /** @return array{string|null, Money|null} percent, amount */
     private function portion(): array
     {
         if (preg_match('/^([\d.,]+)\s*%$/D', $this->charge, $found) === 1) {
@@ -82,6 +82,6 @@ final readonly class PlanForm
 
         return $amount?->isNegative() === true
             ? throw Refused::because('bad_amount', 'A charge cannot be below zero.')
-            : [null, $amount?->minor];
+            : [null, $amount];
     }
 }

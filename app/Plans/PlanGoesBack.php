@@ -82,8 +82,8 @@ final class PlanGoesBack
             ->where('purpose', Purpose::PlanLetOff)
             ->sum('total');
         $due = DiscountBack::of(
-            $this->house->money($plan->charge),
-            $invoice->money($invoice->total),
+            $plan->charge,
+            $invoice->total,
             $before,
             $back,
             $this->house->money($gone),
@@ -101,7 +101,7 @@ final class PlanGoesBack
             new Party(
                 $account->customer_id,
                 $invoice->customer_name,
-                balanceBefore: $this->house->money($account->balance),
+                balanceBefore: $account->balance,
             ),
             Uuid::uuid5(Uuid::NAMESPACE_OID, "plan {$plan->id} {$setting->act}")->toString(),
             note: "{$plan->label}: charge let off, goods of {$invoice->label} came back",
@@ -118,7 +118,7 @@ final class PlanGoesBack
         $parts = [];
 
         foreach ($shares as $document => $share) {
-            $parts[(int) $document] = $share->minor;
+            $parts[(int) $document] = $share;
         }
 
         $this->ledger->allocate($account, $credit, $parts, $setting);
@@ -136,7 +136,7 @@ final class PlanGoesBack
             ->get();
 
         return $rows
-            ->mapWithKeys(fn (OpenItemRecord $item): array => [$item->document_id => $this->house->money($item->open)])
+            ->mapWithKeys(static fn (OpenItemRecord $item): array => [$item->document_id => $item->open])
             ->all();
     }
 }

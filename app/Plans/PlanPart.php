@@ -6,7 +6,9 @@ namespace Elmstone\Plans;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Core\Money\Money;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -17,7 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $position
  * @property int $document_id
  * @property CarbonImmutable $due
- * @property int $amount minor units
+ * @property Money $amount minor units
  * @property-read OpenItemRecord $item
  * @property-read Document $document
  */
@@ -27,7 +29,10 @@ final class PlanPart extends Record
 
     public $incrementing = false;
 
-    protected $casts = ['due' => 'immutable_date', 'amount' => 'int'];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'due' => 'immutable_date',
+    ];
 
     /** @return BelongsTo<OpenItemRecord, $this> */
     public function item(): BelongsTo

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Plans;
 
-use Brick\Math\BigInteger;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Ladder;
 use Elmstone\Core\Layaway\Rung;
@@ -31,46 +30,37 @@ final readonly class PlanStanding
     {
         $rungs = [];
         $isNext = true;
-        $notDue = 0;
+        $none = $house->money(0);
+        [$notDue, $open, $late] = [$none, $none, $none];
 
         foreach ($plan->parts as $part) {
             $isPast = $part->due->lessThan($day->startOfDay());
             $state = match (true) {
-                $part->item->open === 0 => RungState::Met,
+                $part->item->open->isZero() => RungState::Met,
                 $isPast => RungState::Missed,
                 $isNext => RungState::Next,
                 default => RungState::Later,
             };
             $isNext = $isNext && $state !== RungState::Next;
-            $notDue += $isPast ? 0 : $part->item->open;
+            $open = $open->plus($part->item->open);
+            $late = $isPast ? $late->plus($part->item->open) : $late;
+            $notDue = $isPast ? $notDue : $notDue->plus($part->item->open);
             $rungs[] = new Rung(
                 $part->due,
-                $house->money($part->amount),
-                $house->money($part->amount - $part->item->open),
+                $part->amount,
+                $part->amount->minus($part->item->open),
                 $state,
             );
         }
 
-        $open = (int) $plan->parts->sum(static fn (PlanPart $part): int => $part->item->open);
-        $late = (int) $plan->parts
-            ->filter(static fn (PlanPart $part): bool => $part->due->lessThan($day->startOfDay()))
-            ->sum(static fn (PlanPart $part): int => $part->item->open);
-
-        return new self(
-            Ladder::standing($rungs),
-            $house->money($open),
-            $house->money($late),
-            self::share($plan, $house, $notDue),
-        );
+        return new self(Ladder::standing($rungs), $open, $late, self::share($plan, $notDue));
     }
 
     /** The flat charge lies evenly in the parts: of what is not due yet, its share is charge × not due ÷ total. */
-    private static function share(Plan $plan, House $house, int $notDue): Money
+    private static function share(Plan $plan, Money $notDue): Money
     {
-        return $plan->total() === 0
-            ? $house->money(0)
-            : $house
-                ->money($plan->charge)
-                ->apportion([BigInteger::of($notDue), BigInteger::of($plan->total() - $notDue)])[0];
+        return $plan->total()->isZero()
+            ? $plan->charge
+            : $plan->charge->apportion([$notDue->major(), $plan->total()->minus($notDue)->major()])[0];
     }
 }

@@ -17,11 +17,11 @@ final readonly class PlanTerms
 
     /**
      * @param  string|null  $percent of the principal; may be above 100
-     * @param  int|null  $amount minor units; with a percentage, the larger holds
+     * @param  Money|null  $amount with a percentage, the larger holds
      */
     public function __construct(
         public ?string $percent,
-        public ?int $amount,
+        public ?Money $amount,
         public int $count,
         public Rhythm $rhythm,
     ) {
@@ -31,7 +31,9 @@ final readonly class PlanTerms
     {
         $set = [...self::SHIPPED, ...$house->shop()->plan_terms ?? []];
 
-        return new self($set['percent'], $set['amount'], $set['count'], Rhythm::from($set['rhythm']));
+        $amount = $set['amount'] === null ? null : $house->money($set['amount']);
+
+        return new self($set['percent'], $amount, $set['count'], Rhythm::from($set['rhythm']));
     }
 
     /**
@@ -41,11 +43,9 @@ final readonly class PlanTerms
      */
     public function charge(Money $principal): Money
     {
-        $amount = Money::ofMinor($this->amount ?? 0, $principal->currency);
-        $share = $this->percent === null
-                ? Money::zero($principal->currency)
-                : $principal->percent(Percentage::of($this->percent));
+        $none = Money::zero($principal->currency);
+        $share = $this->percent === null ? $none : $principal->percent(Percentage::of($this->percent));
 
-        return $share->exceeds($amount) ? $share : $amount;
+        return Money::max($share, $this->amount ?? $none);
     }
 }

@@ -73,7 +73,7 @@ final class SettlePlan
                 new Party(
                     $plan->customer_id,
                     $plan->customer->name,
-                    balanceBefore: $this->house->money($account->balance),
+                    balanceBefore: $account->balance,
                 ),
                 $key,
                 [new DraftTender(Tender::of($way, $paid), $paid, $reference)],

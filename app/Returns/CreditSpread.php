@@ -34,12 +34,12 @@ final class CreditSpread
         bool $oldestToo,
         Setting $setting,
     ): void {
-        $left = $amount->minor;
+        $left = $amount;
         $parts = [];
 
         foreach ($this->wanted($account, $originals, $oldestToo, $setting) as $item) {
-            $part = min($left, $item->open);
-            $left -= $part;
+            $part = Money::min($left, $item->open);
+            $left = $left->minus($part);
             $parts[$item->document_id] = $part;
         }
 

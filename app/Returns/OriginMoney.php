@@ -11,6 +11,7 @@ use Elmstone\Cards\CardSubject;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\MoneySource;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Way;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -22,12 +23,13 @@ use Illuminate\Support\Facades\DB;
 final readonly class OriginMoney
 {
     /**
-     * @param  array<int, array<string, int>>  $left minor units by document and way, by way
-     * @param  array<int, int>  $charged minor units by document
+     * @param  array<int, array<string, Money>>  $left by document and way
+     * @param  array<int, Money>  $charged by document
      * @param  array<string, array{type: string, last_four: string}>  $cards by authorisation
-     * @param  array<int, array<string, int>>  $went minor units that went back already, by document and tender kind
+     * @param  array<int, array<string, Money>>  $went what went back already, by document and tender kind
      */
     private function __construct(
+        private Money $none,
         private array $left,
         private array $charged,
         public array $cards,
@@ -56,16 +58,16 @@ final readonly class OriginMoney
             $document = (int) $tender->document_id;
 
             if ($tender->kind === TenderKind::HouseAccount->value) {
-                $charged[$document] = ($charged[$document] ?? 0) + (int) $tender->amount;
+                $charged = Brought::plus($charged, [$document => $house->money((int) $tender->amount)]);
             } elseif ($tender->kind === TenderKind::LayawayMoney->value) {
                 [$left[$document], $owed] = self::ofLayaway($house, $document);
-                $owed === 0 || ($charged[$document] = ($charged[$document] ?? 0) + $owed);
+                $charged = Brought::plus($charged, [$document => $owed]);
             } else {
                 $way = Way::of(TenderKind::from((string) $tender->kind), (string) $tender->authorisation)->key();
                 // Of cash, what it paid: what it was rounded by is not owed.
-                $left[$document][$way] = ($left[$document][$way] ?? 0)
-                    + (int) $tender->amount
-                    - ($tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0);
+                $rounding = $tender->kind === TenderKind::Cash->value ? (int) $tender->cash_rounding : 0;
+                $paid = $house->money((int) $tender->amount - $rounding);
+                $left[$document] = Brought::plus($left[$document] ?? [], [$way => $paid]);
 
                 if ($tender->kind === TenderKind::Card->value) {
                     $cards[(string) $tender->authorisation] = [
@@ -85,17 +87,18 @@ final readonly class OriginMoney
                     ->get() as $share
         ) {
             $document = (int) $share->origin_document_id;
+            $amount = $house->money((int) $share->amount);
             $kind = $share->pool === 'charged' ? TenderKind::HouseAccount : TenderKind::tryFrom((string) $share->way);
 
             if ($share->pool === 'charged') {
-                $charged[$document] = ($charged[$document] ?? 0) - (int) $share->amount;
+                $charged = Brought::plus($charged, [$document => $amount->negated()]);
             } elseif ($kind !== null) {
                 $way = Way::of($kind, (string) $share->authorisation)->key();
-                $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $share->amount;
+                $left[$document] = Brought::plus($left[$document] ?? [], [$way => $amount->negated()]);
             }
 
             $kind === null
-                || ($went[$document][$kind->value] = ($went[$document][$kind->value] ?? 0) + (int) $share->amount);
+                || ($went[$document] = Brought::plus($went[$document] ?? [], [$kind->value => $amount]));
         }
 
         // What bounced did not come in, and is owed on the account instead.
@@ -110,18 +113,19 @@ final readonly class OriginMoney
         ) {
             $document = (int) $bounced->refers_to_id;
             $way = Way::of(TenderKind::from((string) $bounced->kind), (string) $bounced->authorisation)->key();
-            $left[$document][$way] = ($left[$document][$way] ?? 0) - (int) $bounced->amount;
-            $charged[$document] = ($charged[$document] ?? 0) + (int) $bounced->amount;
+            $amount = $house->money((int) $bounced->amount);
+            $left[$document] = Brought::plus($left[$document] ?? [], [$way => $amount->negated()]);
+            $charged = Brought::plus($charged, [$document => $amount]);
         }
 
-        $money = new self($left, $charged, self::cards($left, $cards), $went);
+        $money = new self($house->money(0), $left, $charged, self::cards($left, $cards), $went);
 
         return $before === null
             ? $money->less(CardMoney::reserved(array_map(strval(...), array_keys($money->cards)), $for))
             : $money;
     }
 
-    /** @param  array<string, int>  $reserved minor units by authorisation that terminals are asked for elsewhere */
+    /** @param  array<string, Money>  $reserved by authorisation, what terminals are asked for elsewhere */
     private function less(array $reserved): self
     {
         $left = $this->left;
@@ -129,53 +133,54 @@ final readonly class OriginMoney
         foreach ($left as $document => $ways) {
             foreach ($reserved as $authorisation => $amount) {
                 $way = Way::of(TenderKind::Card, (string) $authorisation)->key();
-                isset($ways[$way]) && ($left[$document][$way] = $ways[$way] - $amount);
+                isset($ways[$way]) && ($left[$document][$way] = $ways[$way]->minus($amount));
             }
         }
 
-        return new self($left, $this->charged, $this->cards, $this->went);
+        return new self($this->none, $left, $this->charged, $this->cards, $this->went);
     }
 
     /** What of it still stands as charged to the house account. */
-    public function charged(int $document): int
+    public function charged(int $document): Money
     {
-        return max(0, $this->charged[$document] ?? 0);
+        return ($this->charged[$document] ?? $this->none)->orNothing();
     }
 
-    /** What of it went back by a kind of tender already, in minor units. */
-    public function wentBack(int $document, TenderKind $kind): int
+    /** What of it went back by a kind of tender already. */
+    public function wentBack(int $document, TenderKind $kind): Money
     {
-        return $this->went[$document][$kind->value] ?? 0;
+        return $this->went[$document][$kind->value] ?? $this->none;
     }
 
-    /** What came in as money and has not gone back, in minor units: so much may go back by another money way. */
-    public function moneyLeft(int $document): int
+    /** What came in as money and has not gone back: so much may go back by another money way. */
+    public function moneyLeft(int $document): Money
     {
-        return max(0, $this->money($document));
+        return $this->money($document)->orNothing();
     }
 
-    private function money(int $document): int
+    private function money(int $document): Money
     {
-        return array_sum(
+        return Money::sum(
             array_filter(
                 $this->left[$document] ?? [],
                 static fn (string $way): bool => Way::read($way)?->isMoney() === true,
                 ARRAY_FILTER_USE_KEY,
             ),
+            $this->none->currency,
         );
     }
 
     /**
-     * For the proof: by which ways more went back than came in, in minor units; "money" for all money ways together.
+     * For the proof: by which ways more went back than came in; "money" for all money ways together.
      * What may go any way is not counted.
      *
-     * @return array<string, int>
+     * @return array<string, Money>
      */
     public function beyond(int $document): array
     {
         $bound = array_filter(
             $this->left[$document] ?? [],
-            static fn (int $left, string $way): bool => $left < 0
+            static fn (Money $left, string $way): bool => $left->isNegative()
                 && (Way::read($way)?->isMoney() === true
                     || $way === TenderKind::DepositHeld->value
                     || (Way::read($way)->which ?? '') !== ''),
@@ -183,13 +188,13 @@ final readonly class OriginMoney
         );
         $all = [
             ...$bound,
-            TenderKind::HouseAccount->value => $this->charged[$document] ?? 0,
+            TenderKind::HouseAccount->value => $this->charged[$document] ?? $this->none,
             'money' => $this->money($document),
         ];
 
         return array_map(
-            static fn (int $left): int => -$left,
-            array_filter($all, static fn (int $left): bool => $left < 0),
+            static fn (Money $left): Money => $left->negated(),
+            array_filter($all, static fn (Money $left): bool => $left->isNegative()),
         );
     }
 
@@ -202,13 +207,10 @@ final readonly class OriginMoney
      */
     public function sources(int $document, Money $value, array $anyway, array $opened = []): array
     {
-        $charged = Money::min($value, Money::ofMinor($this->charged($document), $value->currency));
-        $ways = array_map(
-            static fn (int $left): Money => Money::ofMinor(max(0, $left), $value->currency),
-            $this->left[$document] ?? [],
-        );
+        $charged = Money::min($value, $this->charged($document));
+        $ways = array_map(static fn (Money $left): Money => $left->orNothing(), $this->left[$document] ?? []);
         unset($ways[TenderKind::StoreCredit->value], $ways[TenderKind::Exchange->value]);
-        $open = array_fill_keys($opened, Money::ofMinor($this->moneyLeft($document), $value->currency));
+        $open = array_fill_keys($opened, $this->moneyLeft($document));
 
         return [
             new MoneySource(Source::paid($document)->key(), $value->minus($charged), [...$ways, ...$open, ...$anyway]),
@@ -216,14 +218,14 @@ final readonly class OriginMoney
         ];
     }
 
-    /** What came in by one way and has not gone back, in minor units. */
-    public function left(int $document, string $way): int
+    /** What came in by one way and has not gone back. */
+    public function left(int $document, string $way): Money
     {
-        return max(0, $this->left[$document][$way] ?? 0);
+        return ($this->left[$document][$way] ?? $this->none)->orNothing();
     }
 
     /**
-     * @return array{array<string, int>, int} minor units by way, and what bounced after the goods had left and is owed
+     * @return array{array<string, Money>, Money} by way, and what bounced after the goods had left and is owed
      *     on the account
      */
     private static function ofLayaway(House $house, int $document): array
@@ -231,16 +233,16 @@ final readonly class OriginMoney
         $layaway = DB::table('agreements')->where('document_id', $document)->value('id');
 
         if (! is_int($layaway)) {
-            return [[], 0];
+            return [[], $house->money(0)];
         }
 
         $money = AgreementMoney::of($layaway, $house->currency());
 
-        return [array_map(static fn (Money $one): int => $one->minor, $money->left), $money->owed->minor];
+        return [$money->left, $money->owed];
     }
 
     /**
-     * @param  array<int, array<string, int>>  $left
+     * @param  array<int, array<string, Money>>  $left
      * @param  array<string, array{type: string, last_four: string}>  $known
      * @return array<string, array{type: string, last_four: string}>
      */

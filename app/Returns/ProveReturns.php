@@ -9,7 +9,9 @@ use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -100,17 +102,17 @@ final class ProveReturns implements Check
 
             foreach ($ids as $document) {
                 foreach ($money->beyond($document) as $way => $amount) {
-                    if ($amount > $this->allowed($document, (string) $way)) {
+                    if ($amount->exceeds($this->allowed($document, (string) $way))) {
                         $label = DB::table('documents')->where('id', $document)->value('label');
-                        $proof->fault("{$label}: {$amount} more went back by {$way} than came in by it");
+                        $proof->fault("{$label}: {$amount->toString()} more went back by {$way} than came in by it");
                     }
                 }
             }
         }
     }
 
-    /** What of an original was allowed to go back by another money way, in minor units. */
-    private function allowed(int $document, string $way): int
+    /** What of an original was allowed to go back by another money way. */
+    private function allowed(int $document, string $way): Money
     {
         $notes = DB::table('return_shares')->where('origin_document_id', $document)->distinct()->pluck('document_id');
         $needed = DB::table('document_approvals as k')
@@ -120,14 +122,13 @@ final class ProveReturns implements Check
             ->distinct()
             ->get(['k.document_id', 'k.needed']);
 
-        return array_sum(
-            $needed
-                ->map(static function (object $row) use ($way): int {
-                    $scope = Scope::fromJson(ApprovalKind::OtherWay, (string) $row->needed);
+        return Money::sum(
+            $needed->map(static function (object $row) use ($way): Money {
+                $scope = Scope::fromJson(ApprovalKind::OtherWay, (string) $row->needed);
 
-                    return ($scope->same['way'] ?? '') === $way ? (int) ($scope->most['amount'] ?? 0) : 0;
-                })
-                ->all(),
+                return MoneyCast::read(($scope->same['way'] ?? '') === $way ? $scope->most['amount'] ?? 0 : 0);
+            }),
+            $this->house->currency(),
         );
     }
 }

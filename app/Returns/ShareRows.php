@@ -27,7 +27,7 @@ final class ShareRows
                     'pool' => $from->pool->value,
                     'way' => $by->kind->value ?? $way,
                     'authorisation' => $by->which ?? '',
-                    'amount' => $amount->minor,
+                    'amount' => $amount,
                 ];
             }
         }

@@ -21,7 +21,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
-use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\AverageCost;
@@ -38,7 +37,6 @@ use Ramsey\Uuid\Uuid;
 final class TakeBackWriteOff
 {
     public function __construct(
-        private readonly House $house,
         private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly AverageCost $average,
@@ -130,7 +128,7 @@ final class TakeBackWriteOff
                 $line->price_per,
                 Direction::Back,
                 GoodsTo::Stock,
-                $this->house->money($line->cost),
+                $line->cost,
                 '',
                 $line->serials ?? [],
                 new Origin($writeOff->id, $line->position),
@@ -150,6 +148,6 @@ final class TakeBackWriteOff
 
     private function unitCost(DocumentLine $line): UnitPrice
     {
-        return UnitPrice::ofTotal($this->house->money($line->cost), $line->quantity, $line->price_per);
+        return UnitPrice::ofTotal($line->cost, $line->quantity, $line->price_per);
     }
 }

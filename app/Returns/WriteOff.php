@@ -94,7 +94,7 @@ final class WriteOff
                     $till->location_id,
                     $line->quantity->value->negated(),
                     ($line->item->cost ?? UnitPrice::of('0')),
-                    -$this->cost($line)->minor,
+                    $this->cost($line)->negated(),
                 ),
                 $lines,
             );
@@ -177,11 +177,11 @@ final class WriteOff
                         'more_than_there_is',
                         "{$line->item->code} “{$line->item->description}”: "
                             ."{$line->quantity->toString()} are written off, but {$why}. "
-                            .$this->limits->whoMayApprove(LimitMatter::WriteOff, $this->cost($line)->minor),
+                            .$this->limits->whoMayApprove(LimitMatter::WriteOff, $this->cost($line)),
                     ),
                     "{$line->quantity->toString()} × {$line->item->code} written off, {$why}",
                     LimitMatter::WriteOff,
-                    $this->cost($line)->minor,
+                    $this->cost($line),
                 );
             }
         }
@@ -196,8 +196,11 @@ final class WriteOff
     private function worth(array $lines, Staff $by): array
     {
         $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
-        $worth = array_sum(array_map(fn (WriteOffLine $line): int => $this->cost($line)->minor, $lines));
-        $today = (int) DB::table('document_lines as l')
+        $worth = Money::sum(
+            array_map(fn (WriteOffLine $line): Money => $this->cost($line), $lines),
+            $this->house->currency(),
+        );
+        $today = DB::table('document_lines as l')
             ->join('documents as d', 'd.id', '=', 'l.document_id')
             ->where('d.staff_id', $by->id)
             ->where('d.kind', DocumentKind::Adjustment->value)
@@ -206,8 +209,8 @@ final class WriteOff
             ->sum('l.cost');
 
         if (
-            ($limit->perDocument === null || $worth <= $limit->perDocument)
-            && ($limit->perDay === null || $today + $worth <= $limit->perDay)
+            $limit->allows($worth)
+            && ($limit->perDay === null || ! $this->house->money((int) $today)->plus($worth)->exceeds($limit->perDay))
         ) {
             return [];
         }
@@ -220,14 +223,10 @@ final class WriteOff
                 $scope,
                 Refused::because(
                     'over_write_off',
-                    "Goods worth {$this->house->money(
-                        $worth,
-                    )->toString()} are written off, more than {$by->name} may. {$this->limits->whoMayApprove(
-                        LimitMatter::WriteOff,
-                        $worth,
-                    )}",
+                    "Goods worth {$worth->toString()} are written off, more than {$by->name} may. "
+                        .$this->limits->whoMayApprove(LimitMatter::WriteOff, $worth),
                 ),
-                "goods worth {$this->house->money($worth)->toString()} written off",
+                "goods worth {$worth->toString()} written off",
                 LimitMatter::WriteOff,
                 $worth,
             ),

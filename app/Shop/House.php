@@ -77,7 +77,7 @@ final class House
      */
     public function fitting(Money $amount): Money
     {
-        $largest = $this->money($this->shop()->largest_amount);
+        $largest = $this->shop()->largest_amount;
 
         return $amount->exceeds($largest)
             ? throw Refused::because(
@@ -98,7 +98,7 @@ final class House
     {
         $step = $this->shop()->cash_step;
 
-        return $step === null ? null : CashStep::of($this->money($step));
+        return $step === null ? null : CashStep::of($step);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Support\Facades\DB;
 
@@ -16,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  * @property bool $tax_included
  * @property bool $loading the demonstration is not loaded to its end
  * @property string $tax_rounding
- * @property int|null $cash_step minor units
+ * @property Money|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
  * @property int $idle_minutes without an act, until the PIN is asked for; 0: never
@@ -27,8 +29,8 @@ use Illuminate\Support\Facades\DB;
  * @property string $bank_account printed on statements
  * @property string|null $finance_percent a month; null: no finance charges
  * @property int $finance_grace_days
- * @property int $finance_minimum minor units
- * @property int $returned_payment_fee minor units
+ * @property Money $finance_minimum minor units
+ * @property Money $returned_payment_fee minor units
  * @property array{
  *     terms?: array<string, array{percent: string|null, amount: int|null}>,
  *     service_fee?: int, days?: int, grace_days?: int, rhythm?: string
@@ -41,7 +43,7 @@ use Illuminate\Support\Facades\DB;
  * @property string|null $plan_tax_class of a plan's flat charge; null: not taxed
  * @property int|null $return_policy_id where neither item nor department has one
  * @property int $blind_days how far back the lowest price is looked for
- * @property int $largest_amount minor units; nothing larger is taken where money is typed
+ * @property Money $largest_amount minor units; nothing larger is taken where money is typed
  * @property int|null $gift_card_months null: cards do not expire
  */
 final class Shop extends Record
@@ -49,13 +51,16 @@ final class Shop extends Record
     protected $table = 'shop';
 
     protected $casts = [
+        'cash_step' => MoneyCast::class,
+        'finance_minimum' => MoneyCast::class,
+        'returned_payment_fee' => MoneyCast::class,
+        'largest_amount' => MoneyCast::class,
         'tax_included' => 'bool',
         'loading' => 'bool',
         'idle_minutes' => 'int',
         'see_other_locations' => 'bool',
         'notes' => 'array',
-        'cash_step' => 'int',
-        'largest_amount' => 'int',
+
         'layaway_terms' => 'array',
         'plan_terms' => 'array',
         'reminder_days' => 'array',

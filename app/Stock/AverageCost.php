@@ -34,10 +34,10 @@ final class AverageCost
         $came = [];
 
         foreach ($moves as $move) {
-            $came[$move->itemId] ??= [BigDecimal::zero(), 0];
+            $came[$move->itemId] ??= [BigDecimal::zero(), $this->house->money(0)];
             $came[$move->itemId] = [
                 $came[$move->itemId][0]->plus($move->quantity),
-                $came[$move->itemId][1] + $move->value,
+                $came[$move->itemId][1]->plus($move->value ?? $this->house->money(0)),
             ];
         }
 
@@ -61,8 +61,8 @@ final class AverageCost
             );
     }
 
-    private function perPrice(int $value, Worth $worth): BigDecimal
+    private function perPrice(Money $value, Worth $worth): BigDecimal
     {
-        return Money::ofMinor($value, $this->house->currency())->major()->multipliedBy($worth->pricePer);
+        return $value->major()->multipliedBy($worth->pricePer);
     }
 }

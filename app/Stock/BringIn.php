@@ -98,7 +98,7 @@ final class BringIn
                 $at->locationId,
                 $one->quantity->value,
                 $paid,
-                $one->amount->minor,
+                $one->amount,
             );
             $costs[$one->item->id] = $cost;
 

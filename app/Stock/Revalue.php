@@ -85,7 +85,7 @@ final class Revalue
 
     public static function move(int $item, int $location, Money $by, UnitPrice $cost): StockMove
     {
-        return new StockMove($item, $location, BigDecimal::zero(), $cost, $by->minor);
+        return new StockMove($item, $location, BigDecimal::zero(), $cost, $by);
     }
 
     /** @param  array<int, UnitPrice>  $costs by item, which are locked */

@@ -70,7 +70,7 @@ final class LadderPicture
     {
         $wide = $rung->amount->isZero()
             ? self::RAIL
-            : Scale::to(self::RAIL, $rung->met->minor, max(1, $rung->amount->minor));
+            : Scale::of(self::RAIL, $rung->met, $rung->amount);
         $frame = match ($rung->state) {
             RungState::Missed => 'fill="url(#missed)" stroke="#9c3324"',
             RungState::Next => 'fill="#fdfcf9" stroke="#1e6a6c" stroke-width="2.5"',

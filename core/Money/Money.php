@@ -151,9 +151,26 @@ final readonly class Money
         return $this->minor === $this->same($that)->minor;
     }
 
+    /** Below zero where this is less, zero where they are the same, above where it is more. */
+    public function compare(self $that): int
+    {
+        return $this->minor <=> $this->same($that)->minor;
+    }
+
     public static function min(self $one, self $other): self
     {
         return $one->exceeds($other) ? $other : $one;
+    }
+
+    public static function max(self $one, self $other): self
+    {
+        return $one->exceeds($other) ? $one : $other;
+    }
+
+    /** This, or nothing where it is below zero. */
+    public function orNothing(): self
+    {
+        return $this->isNegative() ? self::zero($this->currency) : $this;
     }
 
     /** The exact figure in major units. */

@@ -28,15 +28,13 @@ final readonly class Reduction
     /**
      * As two columns keep it, of which one at most is filled.
      *
-     * @param  int|null  $amount minor units
-     *
      * @throws Refused bad_percent when above 100, bad_amount when below zero
      */
-    public static function stored(?Percentage $percent, ?int $amount, Currency $currency): ?self
+    public static function stored(?Percentage $percent, ?Money $amount): ?self
     {
         return match (true) {
             $percent !== null => self::percent($percent->toString()),
-            $amount !== null => self::amount(Money::ofMinor($amount, $currency)),
+            $amount !== null => self::amount($amount),
             default => null,
         };
     }

@@ -85,7 +85,7 @@ final class DemoAccounts
             ];
         $stopped = $this->customers[$account->customer_id]->name === DemoCustomers::ON_STOP
             && $day->greaterThan($this->today->subMonths(4));
-        $full = $account->credit_limit * 8 < $this->balances[$account->customer_id] * 10;
+        $full = $account->credit_limit->minor * 8 < $this->balances[$account->customer_id] * 10;
 
         return $stopped || $full ? $accounts[$this->chance->between(6, count($accounts) - 1)] : $account;
     }
@@ -118,9 +118,9 @@ final class DemoAccounts
         return $this->house->money($this->balances[$customer]);
     }
 
-    public function charged(int $customer, int $minor): void
+    public function charged(int $customer, Money $amount): void
     {
-        $this->balances[$customer] += $minor;
+        $this->balances[$customer] += $amount->minor;
     }
 
     /** @param  array<int, list<LedgerEntry>>  $entries by customer */
@@ -202,7 +202,7 @@ final class DemoAccounts
             $this->till(),
             $this->office(),
         );
-        $this->balances[$customer] = (int) HouseAccount::query()->whereKey($customer)->value('balance');
+        $this->balances[$customer] = HouseAccount::query()->findOrFail($customer)->balance->minor;
     }
 
     /** How the accounts with a story stand on the day of loading. */
@@ -237,7 +237,7 @@ final class DemoAccounts
         $this->manage->save(
             $account->customer,
             new AccountTerms(
-                $limit($account->balance),
+                $this->house->money($limit($account->balance->minor)),
                 $account->terms_kind,
                 $account->terms_days,
                 $account->discount_percent?->toString(),
@@ -309,7 +309,7 @@ final class DemoAccounts
             ...$more,
         ]);
         $call($stopped->customer_id, 40, 'Will pay half next week.', [
-            'promised' => intdiv($stopped->balance, 200) * 100,
+            'promised' => $this->house->money(intdiv($stopped->balance->minor, 200) * 100),
             'promised_on' => $this->today->subDays(32),
         ]);
         $others = array_values(array_diff($late, [$stopped->customer_id]));
@@ -317,7 +317,7 @@ final class DemoAccounts
         if (isset($others[0], $others[1])) {
             $call((int) $others[0], 5, 'Cheque is in the post.', [
                 'promised_on' => $this->today->subDays(2),
-                'promised' => 25000,
+                'promised' => $this->house->money(25000),
                 'spoke_to' => 'the bookkeeper',
             ]);
             $call((int) $others[1], 2, 'Wants copies of two invoices; mailed them.', ['call_again_on' => $this->today]);

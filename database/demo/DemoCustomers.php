@@ -9,8 +9,9 @@ use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerDraft;
 use Elmstone\Customers\CustomerType;
+use Elmstone\Customers\Drafts\ContactDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\PriceLevel;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Receivables\Accounts\AccountTerms;
@@ -20,6 +21,7 @@ use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
 
 /** The 160 customers of the demonstration shop, 45 of them with house accounts. All made up. */
@@ -195,17 +197,20 @@ final class DemoCustomers
         return $name;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<ContactDraft> */
     private function contacts(): array
     {
         $contacts = [];
 
         for ($i = 0, $count = $this->chance->between(1, 3); $i < $count; $i++) {
-            $contacts[] = [
-                'name' => "{$this->chance->oneOf(self::FIRST)} {$this->chance->oneOf(self::LAST)}",
-                'may_buy' => $i < 2,
-                'spending_limit' => $i === 1 ? 50000 : null,
-            ];
+            $contacts[] = new ContactDraft(
+                null,
+                "{$this->chance->oneOf(self::FIRST)} {$this->chance->oneOf(self::LAST)}",
+                '',
+                '',
+                $i < 2,
+                $i === 1 ? MoneyCast::read(50000) : null,
+            );
         }
 
         return $contacts;
@@ -224,7 +229,7 @@ final class DemoCustomers
         $this->manage->save(
             $customer,
             new AccountTerms(
-                $this->chance->oneOf([200000, 300000, 500000, 500000, 800000, 1200000]),
+                MoneyCast::read($this->chance->oneOf([200000, 300000, 500000, 500000, 800000, 1200000])),
                 $customer->name === self::QUILLFEATHER ? TermsKind::Net : $kind,
                 $customer->name === self::QUILLFEATHER
                     ? 30
@@ -265,7 +270,7 @@ final class DemoCustomers
             ->contacts()
             ->createMany([
                 ['name' => 'Petra Quillfeather', 'phone' => '555 2219', 'may_buy' => true],
-                ['name' => 'Odo Larkmoor', 'may_buy' => true, 'spending_limit' => 25000],
+                ['name' => 'Odo Larkmoor', 'may_buy' => true, 'spending_limit' => MoneyCast::read(25000)],
                 ['name' => 'Wilf Jessamy', 'may_buy' => false],
             ]);
         $this->save->handle($quillfeather, new CustomerDraft([]), $by);

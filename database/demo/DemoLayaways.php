@@ -275,7 +275,7 @@ final class DemoLayaways
             );
         }
 
-        $least = $this->hold->begin($slip, $act(), null)->hold->deposit ?? 0;
+        $least = $this->hold->begin($slip, $act(), null)->hold->deposit->minor ?? 0;
         $this->hold->begin(
             $slip,
             $act(),
@@ -291,7 +291,7 @@ final class DemoLayaways
     {
         $layaway = $this->find($label);
 
-        if ($layaway->remaining() === 0) {
+        if ($layaway->remaining()->isZero()) {
             return;
         }
 
@@ -299,8 +299,8 @@ final class DemoLayaways
         $this->pay->add($slip, $act(), $layaway);
         $paysOff = $all
             || Slip::query()->where('key', $slip)->firstOrFail()->layawayParts()[$layaway->id]->amount
-                === $layaway->remaining();
-        $paysOff && $this->pay->amount($slip, $act(), $layaway->id, $this->house->money($layaway->remaining()));
+                ->equals($layaway->remaining());
+        $paysOff && $this->pay->amount($slip, $act(), $layaway->id, $layaway->remaining());
         $paysOff && $this->pay->leaves($slip, $act(), $layaway->id, $leaves);
         $this->settle($slip, $act, $way);
     }
@@ -308,9 +308,9 @@ final class DemoLayaways
     private function cancel(string $label, bool $keep): void
     {
         $layaway = $this->find($label)->load('entries.document.tenders');
-        $refund = $layaway->standing($this->house->currency())->refund;
+        $refund = $layaway->standing()->refund;
         $back = $keep
-            ? [TenderKind::DepositHeld->value => $refund->minor]
+            ? [TenderKind::DepositHeld->value => $refund]
             : Plan::proposed($refund, AgreementMoney::of($layaway->id, $this->house->currency())->left);
         $this->cancel->handle(
             $layaway->id,

@@ -419,14 +419,14 @@ final class DemoReturns
     private function priceWrong(CarbonImmutable $day): void
     {
         $sale = $this->sale($day, TenderKind::HouseAccount);
-        $line = $sale?->lines->first(static fn (DocumentLine $line): bool => $line->total > 1000);
+        $line = $sale?->lines->first(static fn (DocumentLine $line): bool => $line->total->minor > 1000);
 
         if ($sale !== null && $line !== null) {
             $this->credit->onInvoice(
                 $this->key("price {$this->turn}"),
                 $this->approved(),
                 $sale,
-                [$line->position => $this->house->money(intdiv($line->total, 10))],
+                [$line->position => $this->house->money(intdiv($line->total->minor, 10))],
                 ReturnReason::PriceWrong,
                 'the offer was not taken off',
                 TenderKind::HouseAccount,
@@ -522,7 +522,7 @@ final class DemoReturns
                     && ($sale->customer_id === null || ! $anyone)
                     && ! in_array($sale->id, $back, true)
                     && $sale->lines->contains(
-                        static fn (DocumentLine $line): bool => $line->total > 300
+                        static fn (DocumentLine $line): bool => $line->total->minor > 300
                             && in_array($line->department_id, $may, true),
                     ),
             )
@@ -539,7 +539,7 @@ final class DemoReturns
             ->pluck('id')
             ->all();
         $line = $sale->lines->first(
-            static fn (DocumentLine $line): bool => $line->total > 300
+            static fn (DocumentLine $line): bool => $line->total->minor > 300
                 && in_array($line->department_id, $allowed, true),
         ) ?? $sale->lines->firstOrFail();
 

@@ -207,14 +207,13 @@ final class DemoSales
         $settlement = $reckoned->settlement ?? throw new LogicException('A made-up sale must be settled.');
         $draft = new SaleDraft(
             $reckoned,
-            $this->house,
             $account === null
                 ? SlipParty::of($slip, null, null)
                 : SlipParty::of($slip, $account->terms(), $this->accounts?->balance($account->customer_id)),
         );
 
-        if ($account !== null) {
-            $this->accounts?->charged($account->customer_id, (int) $slip->charge);
+        if ($account !== null && $slip->charge !== null) {
+            $this->accounts?->charged($account->customer_id, $slip->charge);
         }
 
         $posted = PostedAt::till($till, $clerk, $day)->at($at);
@@ -243,7 +242,7 @@ final class DemoSales
         $contact = $slip->customer?->contacts->first();
         $slip->setRelation('contact', $contact);
         $slip->forceFill([
-            'charge' => ReckonedCounter::of($slip, $this->house)->sums->total->minor,
+            'charge' => ReckonedCounter::of($slip, $this->house)->sums->total,
             'contact_id' => $contact?->id,
             'purchase_order' => $account->purchase_order_required || $this->chance->in(30)
                     ? sprintf('PO-%04d', $this->chance->between(1000, 9999))
@@ -342,8 +341,8 @@ final class DemoSales
                     (new CardRequest)->forceFill([
                         'id' => 1,
                         'state' => CardState::Approved,
-                        'asked' => $card,
-                        'approved' => $card,
+                        'asked' => $this->house->money($card),
+                        'approved' => $this->house->money($card),
                         'card_type' => $this->chance->oneOf(['credit', 'debit']),
                         'last_four' => sprintf('%04d', $this->chance->between(0, 9999)),
                         'authorisation' => sprintf('%06d', (++$this->cards * 387_420_489 + 577_215) % 1_000_000),
@@ -359,11 +358,11 @@ final class DemoSales
         $left = $total->minor - $card;
 
         if ($left > 0 && $way > 94) {
-            $slip->cheque = $left;
+            $slip->cheque = $this->house->money($left);
             $slip->cheque_number = sprintf('%06d', $this->chance->between(100, 9999));
         } elseif ($left > 0) {
             $note = $this->chance->oneOf([1, 500, 1000, 2000]);
-            $slip->cash = intdiv($left + $note - 1, $note) * $note;
+            $slip->cash = $this->house->money(intdiv($left + $note - 1, $note) * $note);
         }
     }
 }

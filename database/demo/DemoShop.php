@@ -9,6 +9,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Words;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Shop;
 use Elmstone\Shop\TaxProfileRecord;
@@ -61,8 +63,8 @@ final class DemoShop
             'bank_account' => 'account 00 4410 7719, Harrow Falls Savings',
             'finance_percent' => '1.5',
             'finance_grace_days' => 15,
-            'finance_minimum' => 200,
-            'returned_payment_fee' => 2500,
+            'finance_minimum' => Money::of('2.00', Currency::of('USD')),
+            'returned_payment_fee' => Money::of('25.00', Currency::of('USD')),
             'receipt_foot' => 'Goods come back within 30 days with this paper.',
         ]);
         DB::table('tax_classes')->insert([

@@ -253,19 +253,16 @@ final class AccountPagesTest extends FeatureCase
             'finance_grace_days' => 'x',
         ])->assertSessionHasErrors(['finance_percent', 'finance_minimum', 'finance_grace_days']);
         $this->post('/finance-charges/settings', $settings)->assertSessionHasNoErrors();
+        $shop = Shop::query()->firstOrFail();
         $this->assertSame(
-            ['1.5000', 10, 0, 2500, 'account 1'],
-            array_values(
-                Shop::query()
-                    ->firstOrFail()
-                    ->only([
-                        'finance_percent',
-                        'finance_grace_days',
-                        'finance_minimum',
-                        'returned_payment_fee',
-                        'bank_account',
-                    ]),
-            ),
+            ['1.5000', 10, '0.00', '25.00', 'account 1'],
+            [
+                $shop->finance_percent,
+                $shop->finance_grace_days,
+                $shop->finance_minimum->toString(),
+                $shop->returned_payment_fee->toString(),
+                $shop->bank_account,
+            ],
         );
         app(House::class)->shop()->refresh();
         $this->get('/finance-charges')->assertSee('1.55')->assertSee('INV-000001 1.55');
@@ -279,7 +276,10 @@ final class AccountPagesTest extends FeatureCase
         );
         $this->assertSame(
             [155, 10495],
-            [Document::query()->where('purpose', 'finance_charge')->value('total'), $this->balance($customer)],
+            [
+                Document::query()->where('purpose', 'finance_charge')->toBase()->value('total'),
+                $this->balance($customer),
+            ],
         );
         $this->travel(2)->months();
         $this->get('/finance-charges')->assertSee('1.55')->assertDontSee('ADJ-000001 1.55');

@@ -10,7 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\TermsKind;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Receivables\Accounts\AccountTerms;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -57,7 +57,7 @@ trait Accounts
         app(ManageAccount::class)->save(
             $customer,
             new AccountTerms(
-                Money::of($limit, Currency::of('USD'))->minor,
+                Money::of($limit, Currency::of('USD')),
                 $terms['kind'],
                 $terms['days'],
                 $terms['discount'],
@@ -98,12 +98,12 @@ trait Accounts
 
     protected function balance(Customer $customer): int
     {
-        return (int) HouseAccount::query()->whereKey($customer->id)->value('balance');
+        return (int) HouseAccount::query()->whereKey($customer->id)->toBase()->value('balance');
     }
 
     protected function open(string $label): int
     {
-        return (int) OpenItemRecord::query()->where('label', $label)->value('open');
+        return (int) OpenItemRecord::query()->where('label', $label)->toBase()->value('open');
     }
 
     protected function staff(string $number): Staff

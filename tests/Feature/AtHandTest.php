@@ -64,7 +64,7 @@ final class AtHandTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertSame(
             [0, 2585, 2585, 2585],
-            $plan->load('parts.item')->parts->map(static fn ($part) => $part->item->open)->all(),
+            $plan->load('parts.item')->parts->map(static fn ($part) => $part->item->open->minor)->all(),
         );
         $this->assertSame(424, $this->open($other));
         $this->assertProves();
@@ -84,7 +84,7 @@ final class AtHandTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertSame(
             [0, 0, 0, 0],
-            $plan->load('parts.item')->parts->map(static fn ($one) => $one->item->open)->all(),
+            $plan->load('parts.item')->parts->map(static fn ($one) => $one->item->open->minor)->all(),
         );
         $this->assertSame(424 - 200, $this->open($other));
         $this->slip = (string) Str::uuid();

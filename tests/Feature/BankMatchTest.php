@@ -22,6 +22,7 @@ use Illuminate\Testing\TestResponse;
 /** Evidence about the bank's payments is weighed; every entry is listed; each is posted on its day. */
 final class BankMatchTest extends FeatureCase
 {
+    use BankEntries;
     use Charges;
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
@@ -124,8 +125,8 @@ final class BankMatchTest extends FeatureCase
         $file = $this->csv(self::today().',103.40,A Stranger,hello');
         $entry = $file->entries()->firstOrFail();
         $this->assertSame(
-            [$ash->id, false, [$label => 10340], ['nothing but the amount speaks for it']],
-            [$entry->customer_id, $entry->sure, $entry->shares, $entry->speaksAgainst()],
+            [$ash->id, false, [$label => '103.40'], ['nothing but the amount speaks for it']],
+            [$entry->customer_id, $entry->sure, self::shares($entry), $entry->speaksAgainst()],
         );
     }
 
@@ -194,7 +195,7 @@ final class BankMatchTest extends FeatureCase
             'bank.xml',
         )->assertSessionHasNoErrors();
         $entry = BankEntry::query()->firstOrFail();
-        $this->assertSame([[$one => 4000, $two => 1000], true], [$entry->shares, $entry->sure]);
+        $this->assertSame([[$one => '40.00', $two => '10.00'], true], [self::shares($entry), $entry->sure]);
     }
 
     public function test_it_is_posted_on_the_day_the_bank_booked_it_and_the_discount_holds(): void
@@ -204,7 +205,10 @@ final class BankMatchTest extends FeatureCase
         $this->travelTo('2026-11-25 10:00');
         $file = $this->csv("2026-11-12,101.33,Ash Roofing,{$label}");
         $entry = $file->entries()->firstOrFail();
-        $this->assertSame([[$label => 10133], 207, true], [$entry->shares, $entry->discount, $entry->sure]);
+        $this->assertSame(
+            [[$label => '101.33'], 207, true],
+            [self::shares($entry), $entry->discount->minor, $entry->sure],
+        );
         $this->post("/bank/{$file->id}/post", ['entries' => [$entry->id]])->assertSessionHas(
             'done',
             'One payment is posted, each on the day the bank booked it.',
@@ -212,7 +216,7 @@ final class BankMatchTest extends FeatureCase
         $receipt = Document::query()->where('purpose', 'payment')->firstOrFail();
         $this->assertSame(
             ['2026-11-12', 207, 0],
-            [$receipt->business_date->toDateString(), $receipt->settlement_discount, $this->open($label)],
+            [$receipt->business_date->toDateString(), $receipt->settlement_discount->minor, $this->open($label)],
         );
     }
 
@@ -225,7 +229,10 @@ final class BankMatchTest extends FeatureCase
         $file = $this->csv("2026-11-12,101.33,Ash Roofing,{$label}");
         $entry = $file->entries()->firstOrFail();
         // The discount is over on the day it will be posted: nobody is promised it.
-        $this->assertSame([[$label => 10133], 0, true], [$entry->shares, $entry->discount, $entry->sure]);
+        $this->assertSame(
+            [[$label => '101.33'], 0, true],
+            [self::shares($entry), $entry->discount->minor, $entry->sure],
+        );
         $this->get("/bank/{$file->id}")->assertSee('closed; posted on 16 Nov');
         $this->post("/bank/{$file->id}/post", ['entries' => [$entry->id]])->assertSessionHas(
             'done',
@@ -390,14 +397,14 @@ final class BankMatchTest extends FeatureCase
         $entry = BankEntry::query()->firstOrFail();
         $this->assertSame(
             ['2026-04-03', 123400, 'Ash Roofing'],
-            [$entry->booked_on?->toDateString(), $entry->amount, $entry->payer],
+            [$entry->booked_on?->toDateString(), $entry->amount->minor, $entry->payer],
         );
         $this->takeIn("when;who;how much\n05/04/2026;Ash Roofing;2.000\n")->assertSessionHasNoErrors();
         $this->assertSame(
             ['2026-04-05', 200000],
             [
                 BankEntry::query()->latest('id')->firstOrFail()->booked_on?->toDateString(),
-                BankEntry::query()->latest('id')->firstOrFail()->amount,
+                BankEntry::query()->latest('id')->firstOrFail()->amount->minor,
             ],
         );
         $this->post('/bank/layouts/'.BankLayout::query()->firstOrFail()->id.'/forget')->assertSessionHasNoErrors();

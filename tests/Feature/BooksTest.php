@@ -30,14 +30,21 @@ final class BooksTest extends FeatureCase
         );
         $this->assertSame(
             [3950, 385, 4335, 665],
-            [$document->net, $document->tax_total, $document->total, $document->change_given],
+            [
+                $document->net->minor,
+                $document->tax_total->minor,
+                $document->total->minor,
+                $document->change_given->minor,
+            ],
         );
         $this->assertSame(
             [['state_HF', 3850, 385]],
-            $document->taxes->map(static fn ($tax): array => [$tax->component, $tax->base, $tax->amount])->all(),
+            $document->taxes
+                ->map(static fn ($tax): array => [$tax->component, $tax->base->minor, $tax->amount->minor])
+                ->all(),
         );
         $journal = $document->journal
-            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])
+            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit->minor - $row->credit->minor])
             ->all();
         $this->assertEquals(
             ['cash' => 4335, 'sales:1' => -3950, 'tax:state_HF' => -385, 'cost_of_goods' => 1930, 'inventory' => -1930],

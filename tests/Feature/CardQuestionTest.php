@@ -8,6 +8,8 @@ use Elmstone\Books\Document;
 use Elmstone\Books\HeldKind;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
@@ -260,7 +262,7 @@ final class CardQuestionTest extends FeatureCase
         $layaway = $this->paidByTwoCards('60', '40');
         $this->cancel($layaway, '90')->assertSessionHasNoErrors();
         $refund = Document::query()->with('tenders')->where('kind', 'refund')->sole();
-        $this->assertSame([5400, 3600], $refund->tenders->pluck('amount')->all());
+        $this->assertSame([5400, 3600], $refund->tenders->pluck('amount.minor')->all());
         $this->assertCount(2, $refund->tenders->pluck('authorisation')->unique());
         $this->assertSame([10_000, 9000], $this->terminalBook());
         $this->assertProves();
@@ -563,13 +565,13 @@ final class CardQuestionTest extends FeatureCase
             'subject_id' => 1,
             'ordinal' => 77,
             'till_id' => 1,
-            'asked' => 425,
-            'approved' => 425,
+            'asked' => Money::of('4.25', Currency::of('USD')),
+            'approved' => Money::of('4.25', Currency::of('USD')),
             'state' => CardState::Approved,
             'against' => $sale->tenders[0]->authorisation,
         ]);
         $this->assertStringContainsString(
-            '1 more went back than it brought',
+            '0.01 more went back than it brought',
             implode("\n", app(\Elmstone\Books\Proof\Prove::class)->handle()->faults),
         );
     }

@@ -7,6 +7,8 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerType;
@@ -47,8 +49,8 @@ final class ChargingTest extends FeatureCase
             [
                 $document->purchase_order,
                 $document->job,
-                $document->balance_before,
-                $document->on_account,
+                $document->balance_before?->minor,
+                $document->on_account->minor,
                 $document->terms,
                 $document->due_date?->toDateString(),
             ],
@@ -75,7 +77,7 @@ final class ChargingTest extends FeatureCase
         $this->assertEqualsCanonicalizing(
             ['house_account' => 5340, 'cash' => 5000],
             $this->document()
-                ->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+                ->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount->minor])
                 ->all(),
         );
     }
@@ -175,7 +177,11 @@ final class ChargingTest extends FeatureCase
         $this->add('LH-1140');
         $this->does('charge', ['rest' => '1']);
         $this->does('post')->assertOk();
-        $contact = $customer->contacts()->create(['name' => 'Odo', 'may_buy' => true, 'spending_limit' => 100]);
+        $contact = $customer->contacts()->create([
+            'name' => 'Odo',
+            'may_buy' => true,
+            'spending_limit' => Money::of('1.00', Currency::of('USD')),
+        ]);
         $this->travel(31)->days();
         $this->slip = (string) Str::uuid();
         $this->begin($customer, 'LH-1140');
@@ -273,7 +279,7 @@ final class ChargingTest extends FeatureCase
             ->assertOk()
             ->assertSee('Exempt from tax');
         $this->does('post')->assertOk();
-        $this->assertSame([385, 0], [$this->document()->total, $this->document()->tax_total]);
+        $this->assertSame([385, 0], [$this->document()->total->minor, $this->document()->tax_total->minor]);
         $this->get("/documents/{$this->document()->label}/receipt")->assertSee('certificate C-1');
         $this->assertSame([], app(Prove::class)->handle()->faults);
         $this->travel(1)->days();
@@ -282,7 +288,7 @@ final class ChargingTest extends FeatureCase
             ->assertOk()
             ->assertSee('Exemption ran out');
         $this->add('LH-1140');
-        $this->assertSame(424, $this->slip()->total);
+        $this->assertSame(424, $this->slip()->total->minor);
     }
 
     public function test_a_sale_and_a_payment_towards_the_account_are_settled_together(): void
@@ -304,17 +310,17 @@ final class ChargingTest extends FeatureCase
         $receipt = Document::query()->with('tenders')->findOrFail($slip->receipt_id);
         $this->assertSame(
             [10000, 340, 340, 576],
-            [$receipt->total, $this->balance($customer), $this->open($old), $receipt->change_given],
+            [$receipt->total->minor, $this->balance($customer), $this->open($old), $receipt->change_given->minor],
         );
         $this->assertSame(
             [['cheque', 424]],
             $this->document()
-                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])
+                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount->minor])
                 ->all(),
         );
         $this->assertSame(
             [['cheque', 5576], ['cash', 4424]],
-            $receipt->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])->all(),
+            $receipt->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount->minor])->all(),
         );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
@@ -361,7 +367,7 @@ final class ChargingTest extends FeatureCase
             (string) DB::table('open_items')->where('label', $this->charge($customer, 'LH-1140'))->value('due_date'),
         );
         $this->assertSame('600.00', (string) DB::table('customer_changes')->where('what', 'limit')->value('after'));
-        $this->assertSame(60000, HouseAccount::query()->findOrFail($customer->id)->credit_limit);
+        $this->assertSame(60000, HouseAccount::query()->findOrFail($customer->id)->credit_limit->minor);
     }
 
     public function test_a_name_or_number_typed_and_entered_at_once_puts_the_customer_on_the_slip(): void

@@ -40,7 +40,12 @@ final class CreditTest extends FeatureCase
         $receipt = $this->document();
         $this->assertSame(
             [5000, 5000, 0, 'payment'],
-            [$receipt->total, $receipt->held(HeldKind::GiftCard)->minor, $receipt->tax_total, $receipt->purpose->value],
+            [
+                $receipt->total->minor,
+                $receipt->held(HeldKind::GiftCard)->minor,
+                $receipt->tax_total->minor,
+                $receipt->purpose->value,
+            ],
         );
         $this->assertSame(['cash' => 5000, 'gift_cards' => -5000], $this->posted($receipt));
         $this->assertSame(
@@ -257,7 +262,7 @@ final class CreditTest extends FeatureCase
             ->assertSee('Spring');
         $this->does('post')->assertOk();
         $sale = $this->document();
-        $this->assertSame([204, 1831], [$sale->coupon_discount, $sale->net]);
+        $this->assertSame([204, 1831], [$sale->coupon_discount->minor, $sale->net->minor]);
         $this->get("/documents/{$sale->label}")
             ->assertOk()
             ->assertSee('SPRING');
@@ -272,10 +277,10 @@ final class CreditTest extends FeatureCase
             $this->back($sale, $quantities)->assertOk();
             $this->refund('cash')->assertOk();
             $this->does('post')->assertOk();
-            $back -= $this->creditNote()->total;
+            $back -= $this->creditNote()->total->minor;
         }
 
-        $this->assertSame($sale->total, $back);
+        $this->assertSame($sale->total->minor, $back);
         $this->assertSame(1, (int) DB::table('coupons')->where('id', $id)->value('uses'));
         $this->assertProves();
     }
@@ -311,7 +316,7 @@ final class CreditTest extends FeatureCase
             ->assertStatus(422)
             ->assertSee('does not go together');
         $this->does('post')->assertOk();
-        $this->assertSame(0, $this->document()->total, 'never below nothing');
+        $this->assertSame(0, $this->document()->total->minor, 'never below nothing');
         $this->assertProves();
     }
 
@@ -369,10 +374,13 @@ final class CreditTest extends FeatureCase
             ->assertSessionHasNoErrors()
             ->assertRedirect();
         $note = Document::query()->where('kind', 'credit_note')->firstOrFail();
-        $this->assertSame([-1073, 7150 - 1073, $invoice->id], [$note->total, $this->open($label), $note->refers_to_id]);
+        $this->assertSame(
+            [-1073, 7150 - 1073, $invoice->id],
+            [$note->total->minor, $this->open($label), $note->refers_to_id],
+        );
         $this->back($invoice, [1 => '4'])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame([-(7150 - 1073), 0], [$this->creditNote()->total, $this->balance($customer)]);
+        $this->assertSame([-(7150 - 1073), 0], [$this->creditNote()->total->minor, $this->balance($customer)]);
         $this->as('101')
             ->get("/documents/{$label}/credit")
             ->assertForbidden();
@@ -424,7 +432,7 @@ final class CreditTest extends FeatureCase
             ->sole();
         $this->assertSame(
             [0, 1500, ['receivables' => 1500, 'cheques' => -1500]],
-            [$this->balance($customer), $refund->total, $this->posted($refund)],
+            [$this->balance($customer), $refund->total->minor, $this->posted($refund)],
         );
         $this->assertProves();
     }

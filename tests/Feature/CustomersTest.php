@@ -66,13 +66,13 @@ final class CustomersTest extends FeatureCase
             ->with(['contacts', 'addresses', 'contractPrices'])
             ->firstOrFail();
         $this->assertSame(
-            [1001, 'US', '550104477', ['state_HF'], 25000, '3.5'],
+            [1001, 'US', '550104477', ['state_HF'], '250.00', '3.5'],
             [
                 $customer->number,
                 $customer->country,
                 $customer->phone_digits,
                 $customer->exempt,
-                $customer->contacts[0]->spending_limit,
+                $customer->contacts[0]->spending_limit?->toString(),
                 $customer->contractPrices[0]->price->toString(),
             ],
         );
@@ -273,7 +273,7 @@ final class CustomersTest extends FeatureCase
             ->assertSessionHasNoErrors();
         $this->assertSame(
             [10340, 50000],
-            [$this->balance($into), HouseAccount::query()->findOrFail($into->id)->credit_limit],
+            [$this->balance($into), HouseAccount::query()->findOrFail($into->id)->credit_limit->minor],
         );
     }
 

@@ -57,7 +57,12 @@ final class DepositTest extends FeatureCase
 
         $this->assertSame(
             [8000, 8000, 0, 0],
-            [$receipt->total, $receipt->held(HeldKind::Deposit)->minor, $receipt->on_account, $receipt->tax_total],
+            [
+                $receipt->total->minor,
+                $receipt->held(HeldKind::Deposit)->minor,
+                $receipt->on_account->minor,
+                $receipt->tax_total->minor,
+            ],
         );
         $this->assertSame(8000, $this->held());
         $this->get("/documents/{$receipt->label}/receipt")
@@ -109,7 +114,7 @@ final class DepositTest extends FeatureCase
             ->assertSee('Deposit for bathroom');
         $this->add('MA-0031');
         $this->does('deposit/use', ['rest' => '1'])->assertOk();
-        $this->assertSame(2000, $this->slip()->deposit_used);
+        $this->assertSame(2000, $this->slip()->deposit_used?->minor);
         $this->does('deposit/use', ['deposit_used' => '60'])->assertOk();
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk();
@@ -129,7 +134,7 @@ final class DepositTest extends FeatureCase
         $this->assertSame(
             [3000, -3000, 3000],
             [
-                $receipt->total,
+                $receipt->total->minor,
                 $receipt->held(HeldKind::Deposit)->minor,
                 $receipt->held(HeldKind::Layaway)->minor,
             ],

@@ -147,7 +147,7 @@ final class EveryDayTest extends FeatureCase
 
     private function moveByChance(Randomizer $random, int $receipt, Customer $customer, CarbonImmutable $day): void
     {
-        $left = (int) OpenItemRecord::query()->whereKey($receipt)->value('amount');
+        $left = (int) OpenItemRecord::query()->whereKey($receipt)->toBase()->value('amount');
         $wanted = [];
 
         foreach (
@@ -158,7 +158,7 @@ final class EveryDayTest extends FeatureCase
                 ->orderBy('document_id')
                 ->get() as $item
         ) {
-            $part = $random->getInt(0, min($left, $item->open));
+            $part = $random->getInt(0, min($left, $item->open->minor));
             $left -= $part;
             $part > 0 && ($wanted[$item->label] = $part);
         }

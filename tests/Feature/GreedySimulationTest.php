@@ -423,12 +423,12 @@ final class GreedySimulationTest extends FeatureCase
         if ($layaway !== null) {
             $this->slip = (string) Str::uuid();
             $this->try("layaways/{$layaway->label}");
-            $layaway->remaining() > 0
+            $layaway->remaining()->isPositive()
                 && $this->try("layaways/{$layaway->label}/amount", [
-                    'amount' => $this->pick([number_format($layaway->remaining() / 100, 2, '.', ''), '20.00']),
+                    'amount' => $this->pick([$layaway->remaining()->toString(), '20.00']),
                 ]);
             $this->try("layaways/{$layaway->label}/leaves", ['leaves' => $this->pick(['0', '1'])]);
-            $layaway->remaining() > 0
+            $layaway->remaining()->isPositive()
                 && ($this->chance->getInt(0, 1) === 1 ? $this->try('card') : $this->try('cash', ['cash' => '200']));
             $this->posts();
         }

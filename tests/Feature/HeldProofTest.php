@@ -41,15 +41,15 @@ final class HeldProofTest extends TamperCase
         ];
         yield 'a layaway costs less' => [
             static fn () => DB::table('agreements')->update(['total' => 20000]),
-            'the total is 20000',
+            'the total is 200.00',
         ];
         yield 'an agreed price is another' => [
             static fn () => DB::table('agreement_lines')->update(['unit_price' => '90']),
-            'the total is 20680',
+            'the total is 206.80',
         ];
         yield 'the tax of the agreement is another' => [
             static fn () => DB::table('agreements')->update(['tax' => DB::raw("REPLACE(tax, '10', '12')")]),
-            'the total is 20680',
+            'the total is 206.80',
         ];
         yield 'an instalment is a cent short' => [
             static fn () => DB::table('layaway_instalments')->where('position', 1)->decrement('amount'),

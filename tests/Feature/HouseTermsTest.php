@@ -58,7 +58,7 @@ final class HouseTermsTest extends FeatureCase
 
         $this->assertSame(
             [400, 60, 3, Rhythm::Week],
-            [$terms->serviceFee, $terms->days, $terms->graceDays, $terms->rhythm],
+            [$terms->serviceFee->minor, $terms->days, $terms->graceDays, $terms->rhythm],
         );
         $this->assertSame(
             [[-5, 0, 2], [-3, 3], []],
@@ -72,14 +72,14 @@ final class HouseTermsTest extends FeatureCase
             [null, 1200, 4],
             [
                 PlanTerms::of($this->house())->percent,
-                PlanTerms::of($this->house())->amount,
+                PlanTerms::of($this->house())->amount?->minor,
                 PlanTerms::of($this->house())->count,
             ],
         );
         $this->customer = $this->customer('Wren Hollis', ['phone' => '555 0142']);
         $layaway = $this->as('101')->hold('', 'MA-0031');
         // 94.00 and a fee of 4.00, both taxed; a fifth of it is the deposit.
-        $this->assertSame([10780, 2156, 3], [$layaway->total, $layaway->held()->minor, $layaway->grace_days]);
+        $this->assertSame([10780, 2156, 3], [$layaway->total->minor, $layaway->held()->minor, $layaway->grace_days]);
         $this->assertProves();
     }
 
@@ -143,9 +143,9 @@ final class HouseTermsTest extends FeatureCase
         ?int $amount,
         string $written,
     ): void {
-        $usd = Currency::of('USD');
+        $money = $amount === null ? null : Money::ofMinor($amount, Currency::of('USD'));
         $this->assertSame(['percent' => $percent, 'amount' => $amount], PortionText::read($typed, app(House::class)));
-        $this->assertSame($written, PortionText::write($percent, $amount, $usd));
+        $this->assertSame($written, PortionText::write($percent, $money));
     }
 
     public function test_what_is_no_portion_is_refused(): void

@@ -15,6 +15,7 @@ use Illuminate\Testing\TestResponse;
 /** Customers as CSV, payments from the bank's file. */
 final class InterchangeTest extends FeatureCase
 {
+    use BankEntries;
     use Charges;
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
@@ -150,8 +151,15 @@ final class InterchangeTest extends FeatureCase
             $entries->pluck('customer_id')->all(),
         );
         $this->assertSame(
-            [[$one => 10340, $two => 424], [$three => 484, $five => 484], null, [$four => 1271], null, [$one => 5000]],
-            $entries->pluck('shares')->all(),
+            [
+                [$one => '103.40', $two => '4.24'],
+                [$three => '4.84', $five => '4.84'],
+                null,
+                [$four => '12.71'],
+                null,
+                [$one => '50.00'],
+            ],
+            $entries->map(self::shares(...))->all(),
         );
         $this->assertSame([true, true, false, false, false, false], $entries->pluck('sure')->all());
         $this->get("/bank/{$file->id}")
@@ -245,7 +253,7 @@ final class InterchangeTest extends FeatureCase
                 ->where('kind', 'in')
                 ->orderBy('position')
                 ->get()
-                ->map(static fn (BankEntry $entry): array => [$entry->amount, $entry->payer, $entry->reference])
+                ->map(static fn (BankEntry $entry): array => [$entry->amount->minor, $entry->payer, $entry->reference])
                 ->all(),
         );
     }

@@ -260,7 +260,7 @@ final class KillTest extends TestCase
             $slip,
             $act(),
             $layaway->id,
-            Money::ofMinor($layaway->remaining(), Currency::of('USD')),
+            $layaway->remaining(),
         );
         app(PayLayaway::class)->leaves($slip, $act(), $layaway->id, true);
         $post($slip);

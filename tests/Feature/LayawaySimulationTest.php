@@ -147,7 +147,7 @@ final class LayawaySimulationTest extends FeatureCase
     private function pays(): void
     {
         $layaway = $this->someOne();
-        $left = $layaway->remaining();
+        $left = $layaway->remaining()->minor;
         $amount = $this->random->getInt(0, 2) === 0 ? $left : $this->random->getInt(1, $left + 100);
         $leaves = $this->random->getInt(0, 1) === 1;
         $slip = $this->begun();
@@ -201,7 +201,11 @@ final class LayawaySimulationTest extends FeatureCase
         );
         app(CancelLayaway::class)->handle(
             $layaway->id,
-            new CancelOrder($back, 'simulated', approval: new GivenApproval($this->staff('301'), 'simulated')),
+            new CancelOrder(
+                array_map($this->usd(...), $back),
+                'simulated',
+                approval: new GivenApproval($this->staff('301'), 'simulated'),
+            ),
             $this->till(),
             $this->staff('201'),
         );

@@ -66,7 +66,11 @@ final class LedgerSimulationTest extends FeatureCase
         Location::query()->update(['closed_through' => '2000-01-01']);
         Shop::query()
             ->firstOrFail()
-            ->update(['finance_percent' => '1.5', 'finance_grace_days' => 10, 'finance_minimum' => 100]);
+            ->update([
+                'finance_percent' => '1.5',
+                'finance_grace_days' => 10,
+                'finance_minimum' => Money::of('1.00', Currency::of('USD')),
+            ]);
         app(House::class)->shop()->refresh();
         $this->day = CarbonImmutable::parse('2026-01-05 11:00');
 
@@ -100,7 +104,7 @@ final class LedgerSimulationTest extends FeatureCase
             $this->random->getInt(1, 40).' x '.['LH-1140', 'LH-1141', 'WA-0001'][$this->random->getInt(0, 2)],
         );
         $document = Document::query()->where('label', $label)->firstOrFail();
-        $this->model->charge($label, $this->today(), $this->day->addDays(30)->format('Y-m-d'), $document->total);
+        $this->model->charge($label, $this->today(), $this->day->addDays(30)->format('Y-m-d'), $document->total->minor);
     }
 
     private function payOldestFirst(): void
@@ -115,14 +119,14 @@ final class LedgerSimulationTest extends FeatureCase
         $shares = [];
 
         foreach ($open as $item) {
-            $discount = $item->open === $item->amount
+            $discount = $item->open->minor === $item->amount->minor
                 && $item->purpose->value === 'sale'
                 && $this->day->startOfDay()->lessThanOrEqualTo($item->business_date->addDays(10))
-                    ? intdiv($item->open * 2 + 50, 100)
+                    ? intdiv($item->open->minor * 2 + 50, 100)
                     : 0;
-            $takes = $item->open - $discount <= $left;
-            $part = $takes ? $item->open : min($left, $item->open);
-            $left -= $takes ? $item->open - $discount : $part;
+            $takes = $item->open->minor - $discount <= $left;
+            $part = $takes ? $item->open->minor : min($left, $item->open->minor);
+            $left -= $takes ? $item->open->minor - $discount : $part;
 
             if ($part > 0) {
                 $shares[$item->label] = [$part, $takes ? $discount : 0];
@@ -146,8 +150,8 @@ final class LedgerSimulationTest extends FeatureCase
         foreach ($this->random->shuffleArray($open) as $item) {
             $part = min(
                 $left,
-                $this->random->getInt(0, $item->open),
-                max(0, $item->open - intdiv($item->open * 2 + 50, 100) - 1),
+                $this->random->getInt(0, $item->open->minor),
+                max(0, $item->open->minor - intdiv($item->open->minor * 2 + 50, 100) - 1),
             );
 
             if ($part > 0) {
@@ -204,7 +208,7 @@ final class LedgerSimulationTest extends FeatureCase
 
         $credit = $credits[$this->random->getInt(0, count($credits) - 1)];
         $wanted = [];
-        $left = $credit->amount;
+        $left = $credit->amount->minor;
 
         foreach ($this->model->openFor($credit->label) as $label => $open) {
             $part = $this->random->getInt(0, min($left, $open));
@@ -272,12 +276,12 @@ final class LedgerSimulationTest extends FeatureCase
 
         if ($posted) {
             $document = Document::query()->where('purpose', 'finance_charge')->latest('id')->firstOrFail();
-            $this->assertSame($expected, $document->total);
+            $this->assertSame($expected, $document->total->minor);
             $this->model->charge(
                 $document->label,
                 $this->today(),
                 $this->day->addDays(30)->format('Y-m-d'),
-                $document->total,
+                $document->total->minor,
                 true,
             );
         }
@@ -336,7 +340,7 @@ final class LedgerSimulationTest extends FeatureCase
         if ($day->isSameDay($this->day)) {
             $this->assertSame(
                 $this->model->balance($day),
-                (int) HouseAccount::query()->whereKey($this->customer->id)->value('balance'),
+                (int) HouseAccount::query()->whereKey($this->customer->id)->toBase()->value('balance'),
                 $when,
             );
             $this->assertSame(

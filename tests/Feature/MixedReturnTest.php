@@ -57,7 +57,7 @@ final class MixedReturnTest extends FeatureCase
         $this->assertSame(
             [1000, 500, 400, 600, 300, 775],
             array_map(
-                static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount'),
+                static fn (string $kind): int => (int) $sale->tenders->where('kind.value', $kind)->sum('amount.minor'),
                 ['house_account', 'store_credit', 'gift_card', 'cheque', 'card', 'cash'],
             ),
         );
@@ -99,7 +99,7 @@ final class MixedReturnTest extends FeatureCase
         ])->assertRedirect();
         $note = Document::query()->with('tenders')->where('purpose', 'void')->sole();
         $kinds = static fn (Document $document): array => $document->tenders
-            ->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+            ->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount->minor])
             ->sortKeys()
             ->all();
         $this->assertSame($kinds($sale), $kinds($note));
@@ -128,7 +128,7 @@ final class MixedReturnTest extends FeatureCase
         $note = $this->creditNote();
         $this->assertSame(
             [null, -1271 - 1788, 0, 0],
-            [$note->refers_to_id, $note->total, $this->open($charged), $this->balance($this->customer)],
+            [$note->refers_to_id, $note->total->minor, $this->open($charged), $this->balance($this->customer)],
         );
         $this->get("/documents/{$note->label}")
             ->assertOk()
@@ -159,7 +159,7 @@ final class MixedReturnTest extends FeatureCase
         $this->assertSame(
             [['exchange', 2424], ['cash', 3575 - 2424]],
             $this->creditNote()
-                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])
+                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount->minor])
                 ->all(),
         );
         $this->assertProves();
@@ -175,7 +175,7 @@ final class MixedReturnTest extends FeatureCase
             ->assertOk();
         $this->assertSame(
             3575,
-            $this->slip()->charge,
+            $this->slip()->charge?->minor,
             'what was charged goes back to the account first, and pays for no other goods',
         );
         $this->does('charge', ['charge' => '35.76'])->assertStatus(422);

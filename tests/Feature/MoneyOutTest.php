@@ -6,6 +6,8 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Contact;
 use Elmstone\Held\Cards\GiftCard;
 use Illuminate\Support\Facades\DB;
@@ -262,7 +264,7 @@ final class MoneyOutTest extends FeatureCase
         $this->does("back/{$this->backLine()}", ['quantity' => '9'])->assertStatus(422);
         $this->does('refund/other-way', ['way' => 'cash', ...$this->approval('card closed')])->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(-424, $this->creditNote()->total);
+        $this->assertSame(-424, $this->creditNote()->total->minor);
         $this->assertProves();
     }
 
@@ -282,7 +284,7 @@ final class MoneyOutTest extends FeatureCase
         $this->assertSame(
             ['cash' => 847],
             $this->creditNote()
-                ->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+                ->tenders->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount->minor])
                 ->all(),
         );
         $this->assertProves();
@@ -394,7 +396,7 @@ final class MoneyOutTest extends FeatureCase
             'customer_id' => $customer->id,
             'name' => 'Odo',
             'may_buy' => true,
-            'spending_limit' => 100,
+            'spending_limit' => Money::of('1.00', Currency::of('USD')),
             'active' => true,
         ]);
         $form = fn (array $contacts): array => [
@@ -410,13 +412,18 @@ final class MoneyOutTest extends FeatureCase
             $form([['name' => 'Una', 'may_buy' => '1', 'spending_limit' => '']]),
         )->assertSessionHasNoErrors();
         $this->assertSame(
-            [['Odo', true, 100, true], ['Una', false, null, true]],
+            [['Odo', true, '1.00', true], ['Una', false, null, true]],
             Contact::query()
                 ->where('customer_id', $customer->id)
                 ->orderBy('id')
                 ->get()
                 ->map(
-                    static fn (Contact $one): array => [$one->name, $one->may_buy, $one->spending_limit, $one->active],
+                    static fn (Contact $one): array => [
+                        $one->name,
+                        $one->may_buy,
+                        $one->spending_limit?->toString(),
+                        $one->active,
+                    ],
                 )
                 ->all(),
         );
@@ -427,9 +434,9 @@ final class MoneyOutTest extends FeatureCase
                 $form([['id' => (string) $odo->id, 'name' => 'Odo', 'may_buy' => '1', 'spending_limit' => '5000']]),
             )
             ->assertSessionHasNoErrors();
-        $this->assertSame(500_000, $odo->refresh()->spending_limit);
+        $this->assertSame('5000.00', $odo->refresh()->spending_limit?->toString());
         $this->assertStringContainsString(
-            'Odo: may buy up to 500000',
+            'Odo: may buy up to 5000.00',
             (string) DB::table('customer_changes')->where('what', 'who may buy')->latest('id')->value('after'),
         );
     }
@@ -459,7 +466,7 @@ final class MoneyOutTest extends FeatureCase
         $this->assertSame(
             ['card' => 2500, 'cash' => 3500],
             $refund->tenders
-                ->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount])
+                ->mapWithKeys(static fn ($tender): array => [$tender->kind->value => $tender->amount->minor])
                 ->sortKeys()
                 ->all(),
         );

@@ -201,7 +201,7 @@ final class OfficeWorkTest extends FeatureCase
             [true, 50000, 15, true, 'does not pay'],
             [
                 $account->stopped,
-                $account->credit_limit,
+                $account->credit_limit->minor,
                 $account->allowed_overdue_days,
                 $account->purchase_order_required,
                 $account->stop_reason,
@@ -231,7 +231,7 @@ final class OfficeWorkTest extends FeatureCase
             [
                 $customer->mail,
                 $customer->town,
-                $account->credit_limit,
+                $account->credit_limit->minor,
                 $account->terms_days,
                 $account->allowed_overdue_days,
             ],
@@ -249,7 +249,7 @@ final class OfficeWorkTest extends FeatureCase
             'customer_id' => $customer->id,
             'staff_id' => $this->staff('301')->id,
             'note' => 'will pay',
-            'promised' => 5000,
+            'promised' => Money::of('50.00', Currency::of('USD')),
             'promised_on' => '2026-11-22',
             'called_on' => '2026-11-20',
             'called_at' => now(),
@@ -290,7 +290,7 @@ final class OfficeWorkTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertDatabaseHas('open_items', ['label' => $sale->label, 'open' => 10340]);
         $receipt = Document::query()->findOrFail($this->pay($customer, '101.33'));
-        $this->assertSame([207, 0], [$receipt->settlement_discount, $this->open($sale->label)]);
+        $this->assertSame([207, 0], [$receipt->settlement_discount->minor, $this->open($sale->label)]);
         $this->assertProves();
     }
 
@@ -330,7 +330,7 @@ final class OfficeWorkTest extends FeatureCase
         $this->does('post')->assertOk();
         $this->assertSame(
             [0, 0, 0],
-            [$this->open($label), $this->balance($customer), $this->document()->settlement_discount],
+            [$this->open($label), $this->balance($customer), $this->document()->settlement_discount->minor],
         );
         $this->assertProves();
     }

@@ -72,13 +72,13 @@ final class OtherShopsAccountsTest extends FeatureCase
         $this->does('cash', ['cash' => '100'])->assertOk();
         $this->does('post')->assertOk();
         // 94.00 ÷ 1.122: 10 % and 2 % on top of it.
-        $this->assertSame([8378, 0], [$this->document()->total, $this->document()->tax_total]);
+        $this->assertSame([8378, 0], [$this->document()->total->minor, $this->document()->tax_total->minor]);
         $this->slip = (string) Str::uuid();
         $this->begin($part->id, 'MA-0031');
         $this->does('cash', ['cash' => '100'])->assertOk();
         $this->does('post')->assertOk();
         // Without the state's tax the county's stands alone: 94.00 × 1.02 ÷ 1.122.
-        $this->assertSame([8545, 168], [$this->document()->total, $this->document()->tax_total]);
+        $this->assertSame([8545, 168], [$this->document()->total->minor, $this->document()->tax_total->minor]);
         $this->assertStringContainsString(
             '<cbc:Percent>2</cbc:Percent>',
             app(UblInvoice::class)->of($this->document()),
@@ -92,8 +92,8 @@ final class OtherShopsAccountsTest extends FeatureCase
         $account = HouseAccount::query()->with('customer')->firstOrFail();
         $this->begin($account->customer_id, '3 x MA-0031');
         $document = $this->charged();
-        $this->assertSame([310, 310], [$document->total, $this->balance($account->customer)]);
-        $this->assertSame(50000, $account->credit_limit);
+        $this->assertSame([310, 310], [$document->total->minor, $this->balance($account->customer)]);
+        $this->assertSame(50000, $account->credit_limit->minor);
         $this->as('301')
             ->post("/accounts/{$account->customer->number}/payment", [
                 'key' => (string) Str::uuid(),
@@ -129,7 +129,7 @@ final class OtherShopsAccountsTest extends FeatureCase
         $customer = $this->account('500', 'Dinar Works');
         $this->begin($customer->id, 'LH-1140');
         $document = $this->charged();
-        $this->assertSame([4235, 4235], [$document->total, $this->balance($customer)]);
+        $this->assertSame([4235, 4235], [$document->total->minor, $this->balance($customer)]);
         $this->as('301')
             ->post("/accounts/{$customer->number}/payment", [
                 'key' => (string) Str::uuid(),

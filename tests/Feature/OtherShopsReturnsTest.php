@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -17,21 +19,21 @@ final class OtherShopsReturnsTest extends FeatureCase
     {
         return match (true) {
             str_contains($this->name(), 'without_cents') => ['currency' => 'JPY', 'notes' => [1000, 5000, 10000]],
-            default => ['tax_included' => true, 'cash_step' => 5],
+            default => ['tax_included' => true, 'cash_step' => Money::of('0.05', Currency::of('USD'))],
         };
     }
 
     public function test_with_tax_in_the_price_and_cash_in_steps(): void
     {
         $sale = $this->sell('3 x LH-1141');
-        $this->assertSame([1320, 120], [$sale->total, $sale->tax_total]);
+        $this->assertSame([1320, 120], [$sale->total->minor, $sale->tax_total->minor]);
         $given = 0;
 
         foreach (['1', '2'] as $quantity) {
             $this->back($sale, [1 => $quantity])->assertOk();
             $this->refund('cash')->assertOk();
             $this->does('post')->assertOk();
-            $given += -$this->creditNote()->total;
+            $given += -$this->creditNote()->total->minor;
         }
 
         $this->assertSame(1320, $given);
@@ -51,7 +53,10 @@ final class OtherShopsReturnsTest extends FeatureCase
             $this->back($sale, [1 => '1'])->assertOk();
             $this->refund('cash')->assertOk();
             $this->does('post')->assertOk();
-            $this->assertSame([$paid, $paid], [$sale->tenders[0]->amount, $this->creditNote()->tenders[0]->amount]);
+            $this->assertSame(
+                [$paid, $paid],
+                [$sale->tenders[0]->amount->minor, $this->creditNote()->tenders[0]->amount->minor],
+            );
         }
 
         $this->assertSame(
@@ -122,7 +127,7 @@ final class OtherShopsReturnsTest extends FeatureCase
         $this->back($sale, [1 => '2'])->assertOk();
         $this->refund('gift_card')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame([1271, 1271 - 424], [$sale->total, Held::of(HeldKind::GiftCard)]);
+        $this->assertSame([1271, 1271 - 424], [$sale->total->minor, Held::of(HeldKind::GiftCard)]);
         $this->assertProves();
     }
 }

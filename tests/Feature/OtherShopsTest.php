@@ -6,6 +6,8 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -46,12 +48,11 @@ final class OtherShopsTest extends FeatureCase
             ->assertSee($figures['change']);
         $this->does('post')->assertOk()->assertSee($figures['change']);
         $document = $this->document();
-        $written = static fn (int $minor): string => $document->money($minor)->toString();
         $this->assertSame(array_values($figures), [
-            $written($document->net),
-            $written($document->tax_total),
-            $written($document->total),
-            $written($document->change_given),
+            $document->net->toString(),
+            $document->tax_total->toString(),
+            $document->total->toString(),
+            $document->change_given->toString(),
         ]);
         $this->get("/documents/{$document->label}/receipt")->assertSeeInOrder([
             $figures['tax'],
@@ -91,7 +92,7 @@ final class OtherShopsTest extends FeatureCase
             ['net' => '41.29', 'tax' => '3.75', 'total' => '41.29', 'change' => '8.71'],
         ];
         yield 'cash to five cents' => [
-            ['currency' => 'USD', 'cash_step' => 5],
+            ['currency' => 'USD', 'cash_step' => Money::of('0.05', Currency::of('USD'))],
             '50',
             ['net' => '41.29', 'tax' => '4.13', 'total' => '45.42', 'change' => '4.60'],
         ];
@@ -112,23 +113,26 @@ final class OtherShopsTest extends FeatureCase
     private function assertBooksAgree(Document $document, bool $taxIncluded): void
     {
         $journal = $document->journal->mapWithKeys(
-            static fn ($row): array => [$row->account => $row->debit - $row->credit],
+            static fn ($row): array => [$row->account => $row->debit->minor - $row->credit->minor],
         );
         $this->assertSame(0, $journal->sum());
-        $this->assertSame($document->total + $document->cash_rounding, $journal['cash']);
+        $this->assertSame($document->total->minor + $document->cash_rounding->minor, $journal['cash']);
         $this->assertSame(
-            -($taxIncluded ? $document->net - $document->tax_total : $document->net),
+            -($taxIncluded ? $document->net->minor - $document->tax_total->minor : $document->net->minor),
             $journal['sales:1'],
         );
-        $this->assertSame(-$document->tax_total, $journal['tax:state_HF']);
-        $this->assertSame(-$document->cash_rounding, $journal['cash_rounding'] ?? 0);
+        $this->assertSame(-$document->tax_total->minor, $journal['tax:state_HF']);
+        $this->assertSame(-$document->cash_rounding->minor, $journal['cash_rounding'] ?? 0);
         $this->assertSame(
-            $document->tax_total,
+            $document->tax_total->minor,
             (int) DB::table('document_line_taxes')->where('document_id', $document->id)->sum('amount'),
         );
         $this->assertSame(
-            [TenderKind::Cash, $document->total + $document->cash_rounding + $document->change_given],
-            [$document->tenders->sole()->kind, $document->tenders->sole()->given],
+            [
+                TenderKind::Cash,
+                $document->total->minor + $document->cash_rounding->minor + $document->change_given->minor,
+            ],
+            [$document->tenders->sole()->kind, $document->tenders->sole()->given->minor],
         );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }

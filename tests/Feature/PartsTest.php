@@ -40,8 +40,8 @@ final class PartsTest extends FeatureCase
         $slip = $this->slip();
         $receipt = Document::query()->findOrFail($slip->receipt_id);
 
-        $this->assertSame([500, 500], [$receipt->total, $receipt->held(HeldKind::Deposit)->minor]);
-        $this->assertSame($slip->total, $this->document()->total + 500);
+        $this->assertSame([500, 500], [$receipt->total->minor, $receipt->held(HeldKind::Deposit)->minor]);
+        $this->assertSame($slip->total->minor, $this->document()->total->minor + 500);
         $this->assertSame([$receipt->id], self::$entered);
     }
 

@@ -6,6 +6,8 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -162,7 +164,7 @@ final class PaymentsTest extends FeatureCase
         $this->postPayment(['amount' => '101.33'])->assertOk();
         $this->assertSame(
             [0, 0, 207],
-            [$this->open($label), $this->balance($this->customer), $this->receipt()->settlement_discount],
+            [$this->open($label), $this->balance($this->customer), $this->receipt()->settlement_discount->minor],
         );
         $this->get("/documents/{$this->receipt()->label}")
             ->assertSee('Settlement discount')
@@ -193,7 +195,7 @@ final class PaymentsTest extends FeatureCase
         $back = Document::query()->where('purpose', 'returned_payment')->firstOrFail();
         $this->assertSame(
             [$receipt->id, 2500, 2500, 12840],
-            [$back->refers_to_id, $back->fee, $this->open($back->label), $back->total],
+            [$back->refers_to_id, $back->fee->minor, $this->open($back->label), $back->total->minor],
         );
         $bounce([])->assertSessionHasErrors('refused');
         $this->get("/documents/{$receipt->label}")->assertSee($back->label);
@@ -245,7 +247,9 @@ final class PaymentsTest extends FeatureCase
         $charge = (int) DB::table('open_items')->where('label', $one)->value('document_id');
         $setting = Setting::by($this->staff('301'), now()->toImmutable(), (string) Str::uuid());
 
-        foreach ([[$credit->document_id, [$charge => 1]], [$charge, [$charge => 1]]] as [$from, $parts]) {
+        $cent = Money::of('0.01', Currency::of('USD'));
+
+        foreach ([[$credit->document_id, [$charge => $cent]], [$charge, [$charge => $cent]]] as [$from, $parts]) {
             $this->assertThrows(
                 static fn () => DB::transaction(
                     static fn () => app(Ledger::class)->allocate($account, $from, $parts, $setting),

@@ -47,8 +47,8 @@ final class PlanTest extends FeatureCase
     {
         $plan = $this->plan($this->charge($this->customer, 'MA-0031'));
 
-        $this->assertSame([10340, 310], [$plan->principal, $plan->charge]);
-        $this->assertSame([3550, 3550, 3550], $plan->parts->pluck('amount')->all());
+        $this->assertSame([10340, 310], [$plan->principal->minor, $plan->charge->minor]);
+        $this->assertSame([3550, 3550, 3550], $plan->parts->pluck('amount.minor')->all());
         $this->assertSame(10650, $this->balance($this->customer));
         $this->assertSame(0, $this->open($plan->invoice->label), 'The plan has taken it over.');
         $this->assertProves();
@@ -74,7 +74,7 @@ final class PlanTest extends FeatureCase
             'first_due' => '2027-01-31',
         ]);
 
-        $this->assertSame([3447, 3447, 3446], $plan->parts->pluck('amount')->all());
+        $this->assertSame([3447, 3447, 3446], $plan->parts->pluck('amount.minor')->all());
         $this->assertSame(
             ['2027-01-31', '2027-02-28', '2027-03-31'],
             $plan->parts->map(static fn (PlanPart $part): string => $part->due->format('Y-m-d'))->all(),
@@ -93,7 +93,7 @@ final class PlanTest extends FeatureCase
         $open = Plan::query()
             ->with('parts.item')
             ->findOrFail($plan->id)
-            ->parts->map(static fn (PlanPart $part): int => $part->item->open)
+            ->parts->map(static fn (PlanPart $part): int => $part->item->open->minor)
             ->all();
         $this->assertSame([0, 3000, 3500], $open);
 
@@ -112,7 +112,7 @@ final class PlanTest extends FeatureCase
         $this->plan($this->charge($this->customer, 'MA-0031'), ['charge' => '11.00']);
         $fee = Document::query()->where('purpose', 'fee')->sole();
 
-        $this->assertSame([1100, 100], [$fee->total, $fee->tax_total], 'The tax is in it.');
+        $this->assertSame([1100, 100], [$fee->total->minor, $fee->tax_total->minor], 'The tax is in it.');
         $this->assertProves();
     }
 
@@ -148,7 +148,7 @@ final class PlanTest extends FeatureCase
         $this->assertSame(2, Document::query()->where('purpose', 'payment')->count());
         $this->assertSame(
             [6893, 207, 0],
-            [$receipt->total, $receipt->settlement_discount, $this->balance($this->customer)],
+            [$receipt->total->minor, $receipt->settlement_discount->minor, $this->balance($this->customer)],
         );
         $this->post("/plans/{$plan->label}/settle", [
             'key' => (string) Str::uuid(),

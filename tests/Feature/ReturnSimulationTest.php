@@ -160,13 +160,13 @@ final class ReturnSimulationTest extends FeatureCase
         $sale = $this->posts($slip);
         $this->sold[$sale->id] = [
             'pieces' => $pieces,
-            'paid' => $sale->total,
+            'paid' => $sale->total->minor,
             'back' => 0,
             'given' => 0,
-            'cash' => $charges ? 0 : $sale->total,
+            'cash' => $charges ? 0 : $sale->total->minor,
             'cashBack' => 0,
         ];
-        $charges ? ($this->owes += $sale->total) : ($this->inTill += $sale->total);
+        $charges ? ($this->owes += $sale->total->minor) : ($this->inTill += $sale->total->minor);
     }
 
     private function bringsBack(): void
@@ -194,7 +194,7 @@ final class ReturnSimulationTest extends FeatureCase
             (string) Document::query()->whereKey($invoice)->value('label'),
         );
         $one['cash'] === 0 || app(ChooseRefund::class)->rest($slip, $this->act(), $way);
-        $value = -$this->posts($slip)->total;
+        $value = -$this->posts($slip)->total->minor;
         $this->sold[$invoice]['back'] += $pieces;
         $this->gives($invoice, $value, $one['cash'] === 0 ? TenderKind::HouseAccount : $way);
     }
@@ -261,7 +261,7 @@ final class ReturnSimulationTest extends FeatureCase
         $card === null || app(GiftCardsOnSlip::class)->use($slip, $this->act(), $this->numberOf($card));
         app(CountTender::class)->cash($slip, $this->act(), $this->usd(100_00));
         $sale = $this->posts($slip);
-        $by = static fn (TenderKind $kind): int => (int) $sale->tenders->where('kind', $kind)->sum('amount');
+        $by = static fn (TenderKind $kind): int => (int) $sale->tenders->where('kind', $kind)->sum('amount.minor');
         $this->credit -= $by(TenderKind::StoreCredit);
         $this->cards -= $by(TenderKind::GiftCard);
         $this->inTill += $by(TenderKind::Cash);

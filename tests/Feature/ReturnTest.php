@@ -39,7 +39,7 @@ final class ReturnTest extends FeatureCase
         $note = $this->creditNote();
         $this->assertSame(
             [$sale->id, -396, -360, -36],
-            [$note->refers_to_id, $note->total, $note->net, $note->tax_total],
+            [$note->refers_to_id, $note->total->minor, $note->net->minor, $note->tax_total->minor],
         );
         $this->assertSame('47', $this->onHand('LH-1140'));
         $posted = $this->posted($note);
@@ -57,8 +57,8 @@ final class ReturnTest extends FeatureCase
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame(
-            $sale->total,
-            -$note->total - $this->creditNote()->total,
+            $sale->total->minor,
+            -$note->total->minor - $this->creditNote()->total->minor,
             'everything is back, and so is every cent',
         );
         $this->assertProves();
@@ -116,9 +116,14 @@ final class ReturnTest extends FeatureCase
         [$invoice, $note] = [$this->document(), $this->creditNote()];
         $this->assertSame(
             [1788, -847, 'exchange', 847],
-            [$invoice->total, $note->total, $invoice->tenders[0]->kind->value, $invoice->tenders[0]->amount],
+            [
+                $invoice->total->minor,
+                $note->total->minor,
+                $invoice->tenders[0]->kind->value,
+                $invoice->tenders[0]->amount->minor,
+            ],
         );
-        $this->assertSame([941, 59], [$invoice->tenders[1]->amount, $invoice->change_given]);
+        $this->assertSame([941, 59], [$invoice->tenders[1]->amount->minor, $invoice->change_given->minor]);
         $this->assertSame(
             0,
             (int) DB::table('journal_lines')->where('account', 'exchange_clearing')->sum(DB::raw('debit - credit')),
@@ -132,7 +137,7 @@ final class ReturnTest extends FeatureCase
         $this->back($sale, [1 => '1'])->assertOk();
         $this->add('LH-1140');
         $this->does('post')->assertOk()->assertSee($this->creditNote()->label);
-        $this->assertSame([424, -424], [$this->document()->total, $this->creditNote()->total]);
+        $this->assertSame([424, -424], [$this->document()->total->minor, $this->creditNote()->total->minor]);
         $this->assertSame('49', $this->onHand('LH-1140'));
         $this->assertProves();
     }
@@ -163,7 +168,7 @@ final class ReturnTest extends FeatureCase
             ['card', 424, $sale->tenders[0]->last_four],
             [
                 $this->creditNote()->tenders[0]->kind->value,
-                $this->creditNote()->tenders[0]->amount,
+                $this->creditNote()->tenders[0]->amount->minor,
                 $this->creditNote()->tenders[0]->last_four,
             ],
         );
@@ -239,7 +244,7 @@ final class ReturnTest extends FeatureCase
             ->assertOk()
             ->assertSee('20.00 was charged there');
         $this->refund('cash')->assertOk();
-        $this->assertSame(['cash' => 1575], $this->slip()->back);
+        $this->assertSame(1575, ($this->slip()->back ?? [])['cash']->minor);
         $this->does('post')->assertOk();
         $this->assertSame(0, $this->balance($customer));
         $this->assertProves();
@@ -291,9 +296,9 @@ final class ReturnTest extends FeatureCase
         $note = $this->creditNote();
         $this->assertSame(
             [['10', -39], ['20', -88]],
-            $note->taxes->map(static fn ($tax): array => [$tax->rate->toString(), $tax->amount])->all(),
+            $note->taxes->map(static fn ($tax): array => [$tax->rate->toString(), $tax->amount->minor])->all(),
         );
-        $this->assertSame(-424 - 528, $note->total);
+        $this->assertSame(-424 - 528, $note->total->minor);
         $this->assertProves();
     }
 
@@ -318,7 +323,7 @@ final class ReturnTest extends FeatureCase
         $this->does('post')->assertStatus(422)->assertSee('without a receipt');
         $this->approve("back.{$this->backLine()}")->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(-385, $this->creditNote()->total);
+        $this->assertSame(-385, $this->creditNote()->total->minor);
         $this->assertProves();
     }
 
@@ -398,7 +403,7 @@ final class ReturnTest extends FeatureCase
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
         $note = $this->creditNote();
-        $this->assertSame([-1788 + 244, -244], [$note->total, $this->posted($note)['fees']]);
+        $this->assertSame([-1788 + 244, -244], [$note->total->minor, $this->posted($note)['fees']]);
         $this->back($sale, [1 => '1'])->assertOk();
         $this->does("back/{$this->backLine()}/waive", $this->approval())
             ->assertOk()
@@ -406,7 +411,11 @@ final class ReturnTest extends FeatureCase
         $this->approve("back.{$this->backLine()}")->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(-1787, $this->creditNote()->total, 'what was paid for two, less what was given back for one');
+        $this->assertSame(
+            -1787,
+            $this->creditNote()->total->minor,
+            'what was paid for two, less what was given back for one',
+        );
         $this->assertProves();
     }
 
@@ -517,8 +526,8 @@ final class ReturnTest extends FeatureCase
             ->where('refers_to_id', $sale->id)
             ->firstOrFail();
         $this->assertSame(
-            [Purpose::Void, -$sale->total, 'cash'],
-            [$note->purpose, $note->total, $note->tenders[0]->kind->value],
+            [Purpose::Void, -$sale->total->minor, 'cash'],
+            [$note->purpose, $note->total->minor, $note->tenders[0]->kind->value],
         );
         $fresh = Slip::query()->where('state', 'open')->latest('id')->firstOrFail()->load('lines');
         $this->assertSame(['LH-1140', 'PI-2800'], $fresh->lines->pluck('code')->all());
@@ -601,7 +610,7 @@ final class ReturnTest extends FeatureCase
             ->assertOk()
             ->assertSee('paid back');
         $this->does('post')->assertOk();
-        $this->assertSame(-10340, $this->creditNote()->total);
+        $this->assertSame(-10340, $this->creditNote()->total->minor);
         $this->assertProves();
     }
 

@@ -115,7 +115,7 @@ trait Returning
     protected function posted(Document $document): array
     {
         return $document->journal
-            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit - $row->credit])
+            ->mapWithKeys(static fn ($row): array => [$row->account => $row->debit->minor - $row->credit->minor])
             ->all();
     }
 }

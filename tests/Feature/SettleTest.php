@@ -6,6 +6,8 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -83,10 +85,10 @@ final class SettleTest extends FeatureCase
         $this->assertSame(
             [['card', 2000], ['cheque', 1000], ['cash', 1235]],
             $this->document()
-                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount])
+                ->tenders->map(static fn ($tender): array => [$tender->kind->value, $tender->amount->minor])
                 ->all(),
         );
-        $this->assertSame(765, $this->document()->change_given);
+        $this->assertSame(765, $this->document()->change_given->minor);
     }
 
     public function test_a_declined_card_leaves_the_cash_as_it_was_counted(): void
@@ -97,7 +99,7 @@ final class SettleTest extends FeatureCase
             ->assertOk()
             ->assertSee('22.35 declined')
             ->assertSee('Not enough money');
-        $this->assertSame(2000, $this->slip()->cash);
+        $this->assertSame(2000, $this->slip()->cash?->minor);
         $this->does('post')->assertStatus(422);
         $this->does('cash', ['cash' => '42.35'])->assertOk();
         $this->does('post')->assertOk();
@@ -152,7 +154,7 @@ final class SettleTest extends FeatureCase
                 'subject' => 'slip',
                 'ordinal' => 1,
                 'till_id' => 1,
-                'asked' => 4235,
+                'asked' => Money::of('42.35', Currency::of('USD')),
                 'state' => CardState::Asked,
             ]);
         $this->get("/counter/{$this->slip}")->assertSee('outcome unknown');
@@ -217,7 +219,7 @@ final class SettleTest extends FeatureCase
     {
         app(House::class)
             ->shop()
-            ->update(['cash_step' => 10]);
+            ->update(['cash_step' => Money::of('0.10', Currency::of('USD'))]);
         $this->does('cash', ['cash' => '42.40'])
             ->assertOk()
             ->assertSee('Cash is rounded by 0.05');
@@ -225,12 +227,12 @@ final class SettleTest extends FeatureCase
         $this->assertSame(
             [5, 0, 4240],
             [
-                $this->document()->cash_rounding,
-                $this->document()->change_given,
-                $this->document()->tenders->sole()->amount,
+                $this->document()->cash_rounding->minor,
+                $this->document()->change_given->minor,
+                $this->document()->tenders->sole()->amount->minor,
             ],
         );
-        $this->assertSame(5, (int) $this->document()->journal->firstWhere('account', 'cash_rounding')?->credit);
+        $this->assertSame(5, (int) $this->document()->journal->firstWhere('account', 'cash_rounding')?->credit->minor);
     }
 
     public function test_no_table_can_hold_a_whole_card_number(): void

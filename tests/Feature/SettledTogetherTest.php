@@ -7,6 +7,8 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -22,7 +24,7 @@ final class SettledTogetherTest extends FeatureCase
 
     protected function shop(): array
     {
-        return ['cash_step' => 5];
+        return ['cash_step' => Money::of('0.05', Currency::of('USD'))];
     }
 
     protected function setUp(): void
@@ -112,7 +114,7 @@ final class SettledTogetherTest extends FeatureCase
     private static function tenders(Document $document): array
     {
         return $document->tenders
-            ->mapWithKeys(static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount])
+            ->mapWithKeys(static fn (DocumentTender $tender): array => [$tender->kind->value => $tender->amount->minor])
             ->all();
     }
 
@@ -128,7 +130,7 @@ final class SettledTogetherTest extends FeatureCase
         $receipt = Document::query()->findOrFail($this->slip()->receipt_id);
         $this->assertSame(
             [0, 575, 1],
-            [$this->document()->change_given, $receipt->change_given, $receipt->cash_rounding],
+            [$this->document()->change_given->minor, $receipt->change_given->minor, $receipt->cash_rounding->minor],
         );
         $this->get("/documents/{$receipt->label}/receipt")
             ->assertSee('Paid on account')

@@ -66,7 +66,10 @@ final class SmallPartsTest extends TestCase
 
     private static function house(): House
     {
-        return new House(static fn (): Shop => new Shop(['currency' => 'USD', 'largest_amount' => 100_000_000]));
+        $largest = Money::of('1000000.00', Currency::of('USD'));
+        app()->instance(Currency::class, $largest->currency);
+
+        return new House(static fn (): Shop => new Shop(['currency' => 'USD', 'largest_amount' => $largest]));
     }
 
     #[DataProvider('discounts')]
@@ -79,7 +82,6 @@ final class SmallPartsTest extends TestCase
         self::assertEquals($reduction, Reduction::stored(
             $percent === null ? null : Percentage::of($percent),
             $amount,
-            Currency::of('USD'),
         ));
     }
 

@@ -153,7 +153,7 @@ final class StockWorthTest extends FeatureCase
         $this->does('cash', ['cash' => '500'])->assertOk();
         $this->does('post')->assertOk();
         $this->assertSame('2.46', self::item()->cost->toString());
-        $this->assertSame(2460, $this->document()->lines->sole()->cost);
+        $this->assertSame(2460, $this->document()->lines->sole()->cost->minor);
         $this->assertProves();
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Contact;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Returns\ReturnPolicy;
@@ -186,7 +188,7 @@ final class StretchedApprovalTest extends FeatureCase
         $this->does("back/{$this->backLine()}/waive", ['waive' => '1', ...$this->approval()])->assertOk();
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(-1788, $this->creditNote()->total);
+        $this->assertSame(-1788, $this->creditNote()->total->minor);
         $this->assertProves();
     }
 
@@ -206,7 +208,7 @@ final class StretchedApprovalTest extends FeatureCase
             ->assertDontSee('Restocking fee');
         $this->refund('cash')->assertOk();
         $this->does('post')->assertOk();
-        $this->assertSame(-1788, $this->creditNote()->total);
+        $this->assertSame(-1788, $this->creditNote()->total->minor);
     }
 
     public function test_goods_set_aside_are_let_go_to_the_piece(): void
@@ -249,7 +251,7 @@ final class StretchedApprovalTest extends FeatureCase
             'customer_id' => $customer->id,
             'name' => 'Odo',
             'may_buy' => true,
-            'spending_limit' => 100,
+            'spending_limit' => Money::of('1.00', Currency::of('USD')),
             'active' => true,
         ]);
         $una = Contact::query()->create([

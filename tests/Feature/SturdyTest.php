@@ -49,7 +49,7 @@ final class SturdyTest extends FeatureCase
         $shown = array_map(
             static fn (JournalRow $row): array => [
                 $row->account === 'cost_of_goods' || $row->account === 'inventory',
-                $row->debit > 0,
+                $row->debit->minor > 0,
             ],
             JournalRow::inNaturalOrder($sale->load('journal')->journal),
         );

@@ -26,9 +26,9 @@ final class SumsTest extends FeatureCase
         $customer = $this->account(terms: ['discount' => '2']);
         $this->charge($customer, '6 x PI-2800');
         $invoice = $this->document();
-        $this->assertSame(10725, $invoice->total);
+        $this->assertSame(10725, $invoice->total->minor);
         $receipt = Document::query()->findOrFail($this->pay($customer, '105.10'));
-        $this->assertSame([0, 215], [$this->open($invoice->label), $receipt->settlement_discount]);
+        $this->assertSame([0, 215], [$this->open($invoice->label), $receipt->settlement_discount->minor]);
 
         return [$customer, $invoice, $receipt];
     }
@@ -52,7 +52,7 @@ final class SumsTest extends FeatureCase
             [
                 $this->open($invoice->label),
                 $this->open($receipt->label),
-                (int) Document::query()->where('purpose', 'discount_back')->sole()->total,
+                (int) Document::query()->where('purpose', 'discount_back')->sole()->total->minor,
             ],
         );
         $out = fn (string $amount): array => [
@@ -84,8 +84,8 @@ final class SumsTest extends FeatureCase
             $this->assertSame(
                 [$credit, $discount],
                 [
-                    $this->creditNote()->total,
-                    (int) Document::query()->where('purpose', 'discount_back')->latest('id')->value('total'),
+                    $this->creditNote()->total->minor,
+                    (int) Document::query()->where('purpose', 'discount_back')->latest('id')->toBase()->value('total'),
                 ],
             );
         }
@@ -119,7 +119,7 @@ final class SumsTest extends FeatureCase
             [
                 $this->balance($customer),
                 $this->open($invoice->label),
-                (int) OpenItemRecord::query()->where('purpose', 'discount_back')->value('open'),
+                (int) OpenItemRecord::query()->where('purpose', 'discount_back')->toBase()->value('open'),
             ],
             'the invoice is owed, whole and once',
         );
@@ -176,7 +176,7 @@ final class SumsTest extends FeatureCase
             [0, 0],
             [(int) DB::table('house_accounts')->value('balance'), (int) DB::table('open_items')->sum('open')],
         );
-        $this->assertSame(322, (int) Document::query()->where('purpose', 'plan_let_off')->sole()->total);
+        $this->assertSame(322, (int) Document::query()->where('purpose', 'plan_let_off')->sole()->total->minor);
         $this->assertProves();
     }
 

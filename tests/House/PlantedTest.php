@@ -37,15 +37,7 @@ final class PlantedTest extends TestCase
     public function test_a_violation_of_each_kind_is_found(): void
     {
         $this->tree = $tree = $this->plant();
-        exec(
-            'cd '
-                .escapeshellarg(dirname(__DIR__, 2))
-                .' && vendor/bin/phpstan analyse -c '
-                .escapeshellarg("{$tree}/rules.neon")
-                .' --no-progress --memory-limit=1G --error-format=json 2>/dev/null',
-            $said,
-        );
-        $found = json_decode(implode("\n", $said), true, 64, JSON_THROW_ON_ERROR)['files'];
+        $found = $this->analysed("{$tree}/rules.neon");
         $silent = [];
 
         foreach (self::VIOLATIONS as $what => [$class, $leansOn]) {
@@ -61,6 +53,48 @@ final class PlantedTest extends TestCase
         $this->assertSame([], $silent);
         // And what leans on nothing is left alone.
         $this->assertArrayNotHasKey("{$tree}/".self::file('Shop\Upright'), $found);
+    }
+
+    public function test_money_compared_by_an_operator_is_found(): void
+    {
+        $this->tree = $tree = sys_get_temp_dir().'/planted-'.bin2hex(random_bytes(6));
+        $house = dirname(__DIR__, 2);
+        mkdir($tree);
+        $wrong = [
+            '$money === $money', '$money === 0', '$none !== 0', '$money > 0', '[$money, 1] <=> [$money, 2]', '! $money',
+            '$money ? 1 : 2', '(int) $money', 'min($money, $money)', 'array_sum([$money])',
+            'in_array($money, [$money])',
+        ];
+        $right = ['$none === null', '[$money] === []', '$money->equals($money)', '$none?->isZero() === true'];
+        file_put_contents(
+            "{$tree}/Planted.php",
+            "<?php use Elmstone\\Core\\Money\\Money;\n"
+                ."function planted(Money \$money, ?Money \$none): array { return [\n"
+                .implode(",\n", [...$wrong, ...$right])."\n]; }\n",
+        );
+        file_put_contents(
+            "{$tree}/rules.neon",
+            <<<NEON
+            parameters:
+                level: 0
+                paths: [{$tree}]
+                tmpDir: {$tree}/tmp
+                scanDirectories: [{$house}/core]
+            services:
+                -
+                    class: Elmstone\Tests\House\MoneyCompared
+                    tags: [phpstan.rules.rule]
+            NEON
+            ,
+        );
+        $lines = [];
+
+        foreach ($this->analysed("{$tree}/rules.neon")["{$tree}/Planted.php"]['messages'] ?? [] as $message) {
+            $message['identifier'] === 'money' && ($lines[] = $message['line']);
+        }
+
+        sort($lines);
+        $this->assertSame(range(3, 2 + count($wrong)), array_values(array_unique($lines)));
     }
 
     public function test_every_room_and_every_part_of_the_core_has_its_row(): void
@@ -91,6 +125,21 @@ final class PlantedTest extends TestCase
                 $rows = array_diff_key($rows, array_flip($free));
             }
         }
+    }
+
+    /** @return array<string, array{messages: list<array{message: string, line: int, identifier: string}>}> by file */
+    private function analysed(string $rules): array
+    {
+        exec(
+            'cd '
+                .escapeshellarg(dirname(__DIR__, 2))
+                .' && vendor/bin/phpstan analyse -c '
+                .escapeshellarg($rules)
+                .' --no-progress --memory-limit=1G --error-format=json 2>/dev/null',
+            $said,
+        );
+
+        return json_decode(implode("\n", $said), true, 64, JSON_THROW_ON_ERROR)['files'];
     }
 
     private function plant(): string

@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\House;
 
-use FilesystemIterator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use RecursiveDirectoryIterator;
-use RecursiveIteratorIterator;
 
 /** Every model is a Record: for those the framework does not look for mutators and marks, so there may be none. */
 final class RecordsTest extends TestCase
@@ -59,15 +56,8 @@ final class RecordsTest extends TestCase
     /** @return iterable<string, string> */
     private static function sources(): iterable
     {
-        $app = dirname(__DIR__, 2).'/app';
-
-        foreach (
-            new RecursiveIteratorIterator(
-                new RecursiveDirectoryIterator($app, FilesystemIterator::SKIP_DOTS),
-            ) as $file
-        ) {
-            $path = substr((string) $file, strlen($app) + 1);
-            $path === 'Support/Database/Record.php' || yield $path => (string) file_get_contents((string) $file);
+        foreach (Sources::of(dirname(__DIR__, 2).'/app') as $path => $source) {
+            $path === 'Support/Database/Record.php' || yield $path => $source;
         }
     }
 }

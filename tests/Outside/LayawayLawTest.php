@@ -68,7 +68,7 @@ final class LayawayLawTest extends FeatureCase
             self::assertStringContainsString($words, $paper);
         }
 
-        foreach ($layaway->instalments(Currency::of('USD')) as $part) {
+        foreach ($layaway->instalments() as $part) {
             self::assertStringContainsString($part->due->format('j M Y'), $paper);
         }
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Outside;
 
 use Elmstone\Books\Accounts;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Interchange\UblInvoice;
 use Elmstone\Returns\ReturnPolicy;
@@ -28,7 +30,7 @@ final class UblTest extends FeatureCase
             'country' => 'US',
             'postcode' => '40112',
             'tax_number' => '12-3456789',
-            'cash_step' => str_contains($this->name(), 'rounded') ? 5 : null,
+            'cash_step' => str_contains($this->name(), 'rounded') ? Money::of('0.05', Currency::of('USD')) : null,
             'tax_included' => str_contains($this->name(), 'tax_in_it'),
         ];
     }

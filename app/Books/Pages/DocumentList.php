@@ -46,10 +46,8 @@ final class DocumentList
                 ->map(static fn (DocumentTender $tender): string => $tender->kind->label())
                 ->unique()
                 ->implode(', ')),
-            Column::inFile('net', static fn (Document $document): Money => $document->money($document->net)),
-            Column::money('Tax', 'tax', static fn (Document $document): Money => $document->money(
-                $document->tax_total,
-            )),
+            Column::inFile('net', static fn (Document $document): Money => $document->net),
+            Column::money('Tax', 'tax', static fn (Document $document): Money => $document->tax_total),
             Column::money('Total', 'total', static fn (Document $document): Money => $document->signedTotal()),
             Column::inFile('currency', static fn (Document $document): string => $document->currency),
             Column::inFile('tenders', static fn (Document $document): string => $document->tenders

@@ -8,7 +8,9 @@ use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Scale;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
@@ -62,7 +64,11 @@ final readonly class PaperTrail
         $body .= $this->box(
             $mine,
             $middle,
-            ['label' => $this->document->label, 'words' => $this->document->title(), 'amount' => 0],
+            [
+                'label' => $this->document->label,
+                'words' => $this->document->title(),
+                'amount' => $this->document->none(),
+            ],
             true,
         );
         $width = $mine + self::BOX + ($after === [] ? 0 : self::GAP + self::BOX);
@@ -78,7 +84,7 @@ final readonly class PaperTrail
     }
 
     /**
-     * @return list<array{label: string, words: string, amount: int}> what it came from: what it takes back, and what
+     * @return list<array{label: string, words: string, amount: Money}> what it came from: what it takes back, and what
      *     pays it
      */
     private function before(): array
@@ -89,7 +95,7 @@ final readonly class PaperTrail
             $links[] = [
                 'label' => $this->document->refersTo->label,
                 'words' => $this->document->refersTo->title(),
-                'amount' => 0,
+                'amount' => $this->document->none(),
             ];
         }
 
@@ -99,7 +105,7 @@ final readonly class PaperTrail
             ? $this->ofLayaway('>', 'Payment')
             : []);
 
-        return $this->document->on_account > 0
+        return $this->document->on_account->isPositive()
             ? [
                 ...$links,
                 ...array_filter(
@@ -111,7 +117,7 @@ final readonly class PaperTrail
     }
 
     /**
-     * @return list<array{label: string, words: string, amount: int}> what came of it: what it paid, and what takes it
+     * @return list<array{label: string, words: string, amount: Money}> what came of it: what it paid, and what takes it
      *     back
      */
     private function after(): array
@@ -121,10 +127,10 @@ final readonly class PaperTrail
             ->limit(self::MOST)
             ->get()
             ->map(
-                static fn (Document $document): array => [
+                fn (Document $document): array => [
                     'label' => $document->label,
                     'words' => $document->title(),
-                    'amount' => 0,
+                    'amount' => $this->document->none(),
                 ],
             )
             ->all();
@@ -137,7 +143,7 @@ final readonly class PaperTrail
 
         return array_values([
             ...$links,
-            ...$this->document->on_account < 0
+            ...$this->document->on_account->isNegative()
                 ? array_filter(
                     $this->set('credit_id', 'charge_id'),
                     static fn (array $link): bool => ! in_array($link['label'], $taken, true),
@@ -149,7 +155,7 @@ final readonly class PaperTrail
     /**
      * By lines that came back: where from, and what of it.
      *
-     * @return list<array{label: string, words: string, amount: int}>
+     * @return list<array{label: string, words: string, amount: Money}>
      */
     private function linked(string $mine, string $other): array
     {
@@ -175,18 +181,18 @@ final readonly class PaperTrail
                         'words' => Purpose::from((string) $row->purpose)->title(
                             DocumentKind::from((string) $row->kind),
                         ),
-                        'amount' => (int) $row->amount,
+                        'amount' => MoneyCast::read($row->amount),
                     ],
                 )
                 ->all(),
         );
     }
 
-    /** @return list<array{label: string, words: string, amount: int}> the goods brought back that paid for it */
+    /** @return list<array{label: string, words: string, amount: Money}> the goods brought back that paid for it */
     private function broughtBack(): array
     {
-        $amount = (int) $this->document->tenders->where('kind', TenderKind::Exchange)->sum('amount');
-        $label = $amount === 0 || $this->document->kind === DocumentKind::CreditNote
+        $amount = $this->document->paidBy(TenderKind::Exchange);
+        $label = $amount->isZero() || $this->document->kind === DocumentKind::CreditNote
                 ? null
                 : DB::table('slips as s')
                     ->join('documents as d', 'd.id', '=', 's.credit_note_id')
@@ -201,14 +207,14 @@ final readonly class PaperTrail
     }
 
     /**
-     * @return list<array{label: string, words: string, amount: int}> what went out with goods that came back on the
+     * @return list<array{label: string, words: string, amount: Money}> what went out with goods that came back on the
      *     same slip
      */
     private function exchanged(): array
     {
-        $amount = (int) $this->document->tenders->where('kind', TenderKind::Exchange)->sum('amount');
+        $amount = $this->document->paidBy(TenderKind::Exchange);
 
-        if ($amount === 0 || $this->document->kind !== DocumentKind::CreditNote) {
+        if ($amount->isZero() || $this->document->kind !== DocumentKind::CreditNote) {
             return [];
         }
 
@@ -238,7 +244,7 @@ final readonly class PaperTrail
      * What else moved money of the same layaways.
      *
      * @param  string  $sign of the amounts wanted: ">" came in, "<" left
-     * @return list<array{label: string, words: string, amount: int}>
+     * @return list<array{label: string, words: string, amount: Money}>
      */
     private function ofLayaway(string $sign, string $words): array
     {
@@ -266,14 +272,14 @@ final readonly class PaperTrail
                         'words' => $words !== ''
                                 ? $words
                                 : Purpose::from((string) $row->purpose)->title(DocumentKind::from((string) $row->kind)),
-                        'amount' => abs((int) $row->amount),
+                        'amount' => MoneyCast::read($row->amount)->abs(),
                     ],
                 )
                 ->all(),
         );
     }
 
-    /** @return list<array{label: string, words: string, amount: int}> */
+    /** @return list<array{label: string, words: string, amount: Money}> */
     private function set(string $mine, string $other): array
     {
         $rows = DB::table('allocations as a')
@@ -290,7 +296,7 @@ final readonly class PaperTrail
                 static fn (object $row): array => [
                     'label' => (string) $row->label,
                     'words' => Purpose::from((string) $row->purpose)->title(DocumentKind::from((string) $row->kind)),
-                    'amount' => (int) $row->amount,
+                    'amount' => MoneyCast::read($row->amount),
                 ],
             )
             ->all();
@@ -303,16 +309,16 @@ final readonly class PaperTrail
                     [
                         'label' => '',
                         'words' => 'and '.($rows->count() - self::MOST).' more',
-                        'amount' => (int) $rows->skip(self::MOST)->sum('amount'),
+                        'amount' => MoneyCast::read($rows->skip(self::MOST)->sum('amount')),
                     ],
                 ],
         );
     }
 
-    /** @param  array{label: string, words: string, amount: int}  $link */
+    /** @param  array{label: string, words: string, amount: Money}  $link */
     private function box(int $x, int $y, array $link, bool $isMine = false): string
     {
-        $money = $link['amount'] === 0 ? '' : ' '.Show::money($this->document->money($link['amount']));
+        $money = $link['amount']->isZero() ? '' : ' '.Show::money($link['amount']);
         $box = sprintf(
             '<rect x="%d.5" y="%d.5" width="%d" height="38" rx="3" fill="%s" stroke="%s"/>',
             $x,
@@ -335,26 +341,13 @@ final readonly class PaperTrail
             : sprintf('<a href="%s">%s</a>', e(route('documents.show', $link['label'])), $box);
     }
 
-    private function line(int $x1, int $y1, int $x2, int $y2, int $amount): string
+    private function line(int $x1, int $y1, int $x2, int $y2, Money $amount): string
     {
-        $thick = $amount === 0
-                ? 2
-                : max(
-                    2,
-                    min(
-                        14,
-                        Scale::to(
-                            14,
-                            $amount,
-                            max(
-                                1,
-                                abs($this->document->total),
-                                abs($this->document->on_account),
-                                $this->document->held(HeldKind::Layaway)->abs()->minor,
-                            ),
-                        ),
-                    ),
-                );
+        $whole = Money::max(
+            Money::max($this->document->total->abs(), $this->document->on_account->abs()),
+            $this->document->held(HeldKind::Layaway)->abs(),
+        );
+        $thick = max(2, min(14, Scale::of(14, $amount, $whole)));
         $middle = intdiv($x1 + $x2, 2);
 
         return sprintf(

@@ -13,6 +13,7 @@ use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\ShopTime;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\DB;
@@ -108,13 +109,13 @@ final class RegisterController
                 ->groupBy('d.label')
                 ->selectRaw('d.label, SUM(l.total) AS back')
                 ->pluck('back', 'label')
-                ->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)
+                ->map(MoneyCast::read(...))
                 ->all(),
             'canBeVoided' => $document->kind === DocumentKind::Invoice
                 && $document->purpose === Purpose::Sale
                 && ShopTime::isToday($document->business_date)
                 && ! DB::table('document_lines')->where('origin_document_id', $document->id)->exists(),
-            'fee' => $house->money($house->shop()->returned_payment_fee)->toString(),
+            'fee' => $house->shop()->returned_payment_fee->toString(),
             'key' => (string) Str::uuid(),
         ]);
     }

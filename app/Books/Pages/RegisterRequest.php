@@ -127,8 +127,8 @@ final class RegisterRequest extends FormRequest
     }
 
     /** @throws Refused bad_number, bad_amount */
-    private function total(string $typed): int
+    private function total(string $typed): Money
     {
-        return Money::of(TypedNumber::plain($typed), app(House::class)->currency())->minor;
+        return Money::of(TypedNumber::plain($typed), app(House::class)->currency());
     }
 }

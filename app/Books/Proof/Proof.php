@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Proof;
 
+use Elmstone\Core\Money\Money;
+
 /** What a run over the books looked at, and what was off. */
 final class Proof
 {
@@ -43,10 +45,17 @@ final class Proof
         $this->faults[] = $fault;
     }
 
-    public function same(string $where, string $what, int|string|null $stored, int|string|null $right): void
+    public function same(string $where, string $what, int|string|Money|null $stored, int|string|Money|null $right): void
     {
+        [$stored, $right] = [self::plain($stored), self::plain($right)];
+
         if ($stored !== $right) {
             $this->fault("{$where}: {$what} is {$stored}, but should be {$right}");
         }
+    }
+
+    private static function plain(int|string|Money|null $figure): int|string|null
+    {
+        return $figure instanceof Money ? $figure->toString() : $figure;
     }
 }

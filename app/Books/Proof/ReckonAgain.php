@@ -11,6 +11,7 @@ use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DocumentRows;
 use Elmstone\Books\Origins;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
@@ -193,17 +194,18 @@ final class ReckonAgain
 
     private function tenders(Document $document, DocumentDraft $draft): void
     {
-        $amount = (int) $document->tenders->sum('amount');
+        $amount = Money::sum($document->tenders->pluck('amount'), $document->currency());
+        $given = Money::sum($document->tenders->pluck('given'), $document->currency());
         $this->proof->same(
             $document->label,
             'the sum of tenders',
             $amount,
-            abs($draft->tendered()->minor) + $document->cash_rounding,
+            $draft->tendered()->abs()->plus($document->cash_rounding),
         );
         $this->proof->same(
             $document->label,
             'the change',
-            (int) $document->tenders->sum('given') - $amount,
+            $given->minus($amount),
             $document->change_given,
         );
     }

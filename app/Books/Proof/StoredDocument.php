@@ -23,7 +23,6 @@ use Elmstone\Books\HeldKind;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Returns\CreditNote;
 use Elmstone\Core\Returns\OriginalLine;
@@ -64,11 +63,7 @@ final readonly class StoredDocument
     public function redrafted(): DocumentDraft
     {
         $document = $this->document;
-        $discount = Reduction::stored(
-            $document->slip_discount_percent,
-            $document->slip_discount_amount,
-            $this->currency,
-        );
+        $discount = Reduction::stored($document->slip_discount_percent, $document->slip_discount_amount);
         $reckoned = $this->reckoned($discount);
         $lines = [];
 
@@ -82,7 +77,7 @@ final readonly class StoredDocument
                 $line->unit,
                 $line->price_rule,
                 $line->list_price,
-                $this->money($line->cost),
+                $line->cost,
                 $line->note,
                 $line->approval_id,
                 $line->serials ?? [],
@@ -102,8 +97,8 @@ final readonly class StoredDocument
             ->withLines($lines, $taxNames, $discount)
             ->settledBy(
                 array_values($document->tenders->map($this->tender(...))->all()),
-                $this->money($document->cash_rounding),
-                $this->money($document->change_given),
+                $document->cash_rounding,
+                $document->change_given,
             )
             ->to($this->party())
             ->noting($document->note)
@@ -126,15 +121,15 @@ final readonly class StoredDocument
         $held = [];
 
         foreach (HeldKind::cases() as $kind) {
-            $used = $this->money((int) $document->tenders->where('kind', $kind->tender())->sum('amount'));
+            $used = $document->paidBy($kind->tender());
             $held[$kind->value] = $document->held($kind)->plus($isOut ? $used->negated() : $used);
         }
 
         return MoneyEntry::stored(
             $document->purpose,
-            $this->money($document->total),
-            $this->money($document->settlement_discount),
-            $this->money($document->fee),
+            $document->total,
+            $document->settlement_discount,
+            $document->fee,
             $held,
         );
     }
@@ -152,7 +147,7 @@ final readonly class StoredDocument
             Exempted::fromJson($document->exemption),
             $document->due_date,
             $document->terms,
-            $document->balance_before === null ? null : $this->money($document->balance_before),
+            $document->balance_before,
         );
     }
 
@@ -176,7 +171,7 @@ final readonly class StoredDocument
             $profile,
             array_values(
                 $this->document->lines
-                    ->map(fn (DocumentLine $line): SlipLine => $line->toValue($this->currency))
+                    ->map(static fn (DocumentLine $line): SlipLine => $line->toValue())
                     ->all(),
             ),
             $discount,
@@ -196,18 +191,18 @@ final readonly class StoredDocument
             $origin = $line->origin();
 
             if ($origin === null) {
-                return $line->toValue($this->currency);
+                return $line->toValue();
             }
 
             $before = $origins->returnable($origin, new Origin($line->document_id, $line->position));
             $taken = $line->goods_to === GoodsTo::None
                     ? $before->giving(
-                        $this->money($this->terms->taxIncluded ? $line->net : $line->total),
+                        $this->terms->taxIncluded ? $line->net : $line->total,
                         $this->terms->taxIncluded,
                     )
                     : $before->returning($line->quantity);
 
-            return $origins->original($origin, $line->toValue($this->currency), $taken);
+            return $origins->original($origin, $line->toValue(), $taken);
         });
 
         return CreditNote::reckon($this->currency, $this->terms, array_values($lines->all()), $slip);
@@ -219,12 +214,12 @@ final readonly class StoredDocument
         return array_values(
             $this->document->coupons
                 ->map(
-                    fn (DocumentCoupon $coupon): Coupon => new Coupon(
+                    static fn (DocumentCoupon $coupon): Coupon => new Coupon(
                         $coupon->code,
-                        Reduction::stored($coupon->percent, $coupon->amount, $this->currency)
+                        Reduction::stored($coupon->percent, $coupon->amount)
                             ?? throw new LogicException("{$coupon->code} takes nothing off."),
                         $coupon->for_lines === null ? null : array_map(strval(...), $coupon->for_lines),
-                        $coupon->least_spend === null ? null : $this->money($coupon->least_spend),
+                        $coupon->least_spend,
                         $coupon->alone,
                     ),
                 )
@@ -250,17 +245,12 @@ final readonly class StoredDocument
     private function tender(DocumentTender $tender): DraftTender
     {
         return new DraftTender(
-            Tender::of($tender->kind, $this->money($tender->amount)),
-            $this->money($tender->given),
+            Tender::of($tender->kind, $tender->amount),
+            $tender->given,
             $tender->reference,
             $tender->card_type,
             $tender->last_four,
             $tender->authorisation,
         );
-    }
-
-    private function money(int $minor): Money
-    {
-        return Money::ofMinor($minor, $this->currency);
     }
 }

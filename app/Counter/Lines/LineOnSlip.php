@@ -9,12 +9,14 @@ use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Casts\QuantityCast;
 use Elmstone\Support\Casts\UnitPriceCast;
@@ -39,7 +41,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $price_source the promotion's name, say
  * @property UnitPrice $list_price
  * @property Percentage|null $discount_percent
- * @property int|null $discount_amount
+ * @property Money|null $discount_amount
  * @property bool $standing_discount the discount is the customer's own
  * @property string $tax_class
  * @property bool $may_discount
@@ -56,6 +58,7 @@ final class LineOnSlip extends Record
     protected $table = 'slip_lines';
 
     protected $casts = [
+        'discount_amount' => MoneyCast::class,
         'quantity' => QuantityCast::class,
         'unit_price' => UnitPriceCast::class,
         'list_price' => UnitPriceCast::class,
@@ -77,7 +80,7 @@ final class LineOnSlip extends Record
 
     public function toValue(Currency $currency): SlipLine
     {
-        return $this->line((string) $this->id, Direction::Out, $currency);
+        return $this->line((string) $this->id, Direction::Out);
     }
 
     /** What a unit of its price costs the house now; of a one-off line as it was typed. */

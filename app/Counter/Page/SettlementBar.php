@@ -37,17 +37,16 @@ final class SettlementBar
             array_map(static fn (Tender $tender): Money => $tender->amount, $applied),
             $house->currency(),
         )->plus($change);
-        $whole = max(1, $total->minor, $given->minor);
-        $at = static fn (int $minor): string => (string) Scale::to(self::WIDTH, $minor, $whole);
-        $end = $at($total->minor);
+        $whole = Money::max($total, $given);
+        $end = Scale::of(self::WIDTH, $total, $whole);
         $body = sprintf(
             '<rect x="0.5" y="0.5" width="%d" height="17" fill="none" stroke="#c9c1b2"/>',
-            max(1, (int) $end - 1),
+            max(1, $end - 1),
         );
         $x = 0;
 
         foreach ($applied as $i => $tender) {
-            $width = Scale::to(self::WIDTH, $tender->amount->minor, $whole);
+            $width = Scale::of(self::WIDTH, $tender->amount, $whole);
             $body .= sprintf(
                 '<rect x="%d" y="0" width="%d" height="18" fill="%s"/>',
                 $x,
@@ -63,9 +62,9 @@ final class SettlementBar
 
         if ($change->isPositive()) {
             $body .= sprintf(
-                '<rect x="%s.5" y="3.5" width="%d" height="11" fill="none" stroke="#1e6a6c" stroke-dasharray="3 2"/>',
+                '<rect x="%d.5" y="3.5" width="%d" height="11" fill="none" stroke="#1e6a6c" stroke-dasharray="3 2"/>',
                 $end,
-                max(2, self::WIDTH - (int) $end - 1),
+                max(2, self::WIDTH - $end - 1),
             );
             $body .= sprintf(
                 '<text x="%d" y="31" text-anchor="end">change %s</text>',

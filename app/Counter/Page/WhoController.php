@@ -11,7 +11,7 @@ use Elmstone\Counter\Slip\GiveType;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Slip\SlipPart;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\KeptCode;
@@ -15,13 +16,12 @@ final readonly class CardsOnSlip
 {
     /**
      * @param  string  $code what is kept of its number; empty: a new card whose number is drawn when it is posted
-     * @param  int  $amount minor units
      * @param  string  $number of a new card that brings its own: the number, encrypted, until it is posted
      * @param  int|null  $cardId null: a new card
      */
     public function __construct(
         public string $code,
-        public int $amount,
+        public Money $amount,
         public bool $isNew = false,
         public string $number = '',
         public ?int $cardId = null,
@@ -29,12 +29,12 @@ final readonly class CardsOnSlip
     }
 
     /** So much of a card that is in use. */
-    public static function of(GiftCard $card, int $amount): self
+    public static function of(GiftCard $card, Money $amount): self
     {
         return new self($card->code, $amount, cardId: $card->id);
     }
 
-    public static function ofItsOwn(CardCode $code, int $amount): self
+    public static function ofItsOwn(CardCode $code, Money $amount): self
     {
         return new self(KeptCode::of($code), $amount, true, Crypt::encryptString($code->digits));
     }
@@ -63,7 +63,7 @@ final readonly class CardsOnSlip
         );
     }
 
-    /** @return array<string, scalar|null> as the slip keeps it */
+    /** @return array<string, scalar|Money|null> as the slip keeps it */
     public function kept(): array
     {
         return [
@@ -75,7 +75,7 @@ final readonly class CardsOnSlip
     }
 
     /** The same card with so much of it. */
-    public function with(int $amount): self
+    public function with(Money $amount): self
     {
         return new self($this->code, $amount, $this->isNew, $this->number, $this->cardId);
     }

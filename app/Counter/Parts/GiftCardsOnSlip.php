@@ -56,9 +56,9 @@ final class GiftCardsOnSlip
             }
 
             $cards[] = match (true) {
-                $isNew && $code !== null => CardsOnSlip::ofItsOwn($code, $amount->minor),
-                $known !== null => CardsOnSlip::of($known, $amount->minor),
-                default => new CardsOnSlip('', $amount->minor),
+                $isNew && $code !== null => CardsOnSlip::ofItsOwn($code, $amount),
+                $known !== null => CardsOnSlip::of($known, $amount),
+                default => new CardsOnSlip('', $amount),
             };
             self::keep($slip, PartKind::CardSold, $cards);
         });
@@ -116,7 +116,7 @@ final class GiftCardsOnSlip
             self::keep(
                 $slip,
                 PartKind::CardUsed,
-                [...$used, CardsOnSlip::of($card, Money::min($card->balance(), $left)->minor)],
+                [...$used, CardsOnSlip::of($card, Money::min($card->balance(), $left))],
             );
         });
     }
@@ -128,16 +128,16 @@ final class GiftCardsOnSlip
             $this->desk->redraw($slip, $act);
             $cards = $slip->cardsUsed();
             $card = $cards[$place] ?? throw Refused::because('not_there', 'This card is not on the slip any more.');
-            $balance = $slip->worthOf($card->code);
+            $balance = $slip->worthOf($card->code) ?? $this->house->money(0);
 
             match (true) {
                 $amount?->isNegative() === true => throw Refused::because(
                     'bad_amount',
                     'What is used of a card cannot be below zero.',
                 ),
-                ($amount->minor ?? 0) > $balance => throw Refused::because(
+                $amount?->exceeds($balance) === true => throw Refused::because(
                     'over_gift_card',
-                    "Gift card {$card->words()} is worth ".Show::money($this->house->money($balance)).'.',
+                    "Gift card {$card->words()} is worth ".Show::money($balance).'.',
                 ),
                 default => null,
             };
@@ -145,7 +145,7 @@ final class GiftCardsOnSlip
             self::keep(
                 $slip,
                 PartKind::CardUsed,
-                $amount === null ? $cards : [...$cards, $card->with($amount->minor)],
+                $amount === null ? $cards : [...$cards, $card->with($amount)],
             );
         });
     }

@@ -26,7 +26,7 @@ final readonly class HeldUsed
     {
         $held = $this->slip->deposits?->total() ?? $this->house->money(0);
 
-        return $this->house->money($this->slip->deposit_used ?? 0)->exceeds($held)
+        return $this->slip->deposit_used?->exceeds($held) === true
             ? [Refused::because('over_deposit', "Only {$held->toString()} is held for them in deposits.")]
             : [];
     }
@@ -34,9 +34,9 @@ final readonly class HeldUsed
     /** @return list<Refused> */
     private function ofStoreCredit(): array
     {
-        $theirs = $this->house->money($this->slip->storeCredit);
+        $theirs = $this->slip->storeCredit ?? $this->house->money(0);
 
-        return $this->house->money($this->slip->store_credit_used ?? 0)->exceeds($theirs)
+        return $this->slip->store_credit_used?->exceeds($theirs) === true
             ? [Refused::because('over_store_credit', "Only {$theirs->toString()} of store credit is theirs.")]
             : [];
     }
@@ -52,7 +52,7 @@ final readonly class HeldUsed
 
             if ($hindrance !== '' || $known === null) {
                 $found[] = Refused::because('card_unusable', "Gift card {$card->words()} {$hindrance}.");
-            } elseif ($card->amount > $known->balance()->minor) {
+            } elseif ($card->amount->exceeds($known->balance())) {
                 $found[] = Refused::because(
                     'over_gift_card',
                     "Gift card {$card->words()} is worth {$known->balance()->toString()} now.",

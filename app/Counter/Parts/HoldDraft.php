@@ -41,13 +41,13 @@ final readonly class HoldDraft
 
     public function deposit(): Money
     {
-        return $this->house->money($this->hold->deposit);
+        return $this->hold->deposit;
     }
 
     /** Where it would stand before anything is paid. */
     public function standing(): LayawayStanding
     {
-        return LayawayStanding::of($this->total(), $this->hold->agreedTerms()->toValue($this->house->currency()), []);
+        return LayawayStanding::of($this->total(), $this->hold->agreedTerms()->toValue(), []);
     }
 
     /** Payments as typed or proposed, but no more than leave each at the least agreed. */
@@ -55,7 +55,7 @@ final readonly class HoldDraft
     {
         $rest = $this->total()->minus($this->deposit());
         $most = $rest->isPositive()
-            ? $this->hold->agreedTerms()->toValue($this->house->currency())->mostPayments($rest)
+            ? $this->hold->agreedTerms()->toValue()->mostPayments($rest)
             : null;
 
         return min($this->hold->count, $most ?? $this->hold->count);
@@ -88,7 +88,7 @@ final readonly class HoldDraft
             $slip->day(),
             array_values($slip->lines->map($this->line(...))->all()),
             $this->tax(),
-            $slip->discount($this->house->currency()),
+            $slip->discount(),
             $this->total(),
             $this->deposit(),
             $this->hold->agreedTerms(),
@@ -122,7 +122,7 @@ final readonly class HoldDraft
                     $line->quantity->toString(),
                     $line->unit_price->toString(),
                     $line->discount_percent?->toString(),
-                    $line->discount_amount,
+                    $line->discount_amount?->toString(),
                 ],
             )
             ->all();
@@ -130,8 +130,8 @@ final readonly class HoldDraft
         return sha1(
             serialize([
                 $lines,
-                $this->total()->minor,
-                $this->hold->deposit,
+                $this->total()->toString(),
+                $this->deposit()->toString(),
                 $this->count(),
                 $this->hold->rhythm->value,
                 $this->hold->first_due->format('Y-m-d'),
@@ -168,7 +168,7 @@ final readonly class HoldDraft
             );
         }
 
-        if ($this->hold->deposit <= 0) {
+        if (! $this->hold->deposit->isPositive()) {
             $found[] = Refused::because('no_deposit', 'A layaway begins with a deposit.');
         }
 

@@ -57,7 +57,7 @@ final class HoldSlip
             $slip->setRelation('hold', $hold);
             $slip->forceFill(['charge' => null]);
             $draft = HoldDraft::of(ReckonedCounter::of($slip->load('lines.item'), $this->house), $this->house);
-            $hold->fill(['deposit' => $deposit->minor ?? ($draft?->standing()->minDeposit->minor ?? 0)])->save();
+            $hold->fill(['deposit' => $deposit ?? $draft?->standing()->minDeposit ?? $this->house->money(0)])->save();
             $slip->save();
         });
     }
@@ -146,7 +146,7 @@ final class HoldSlip
         $day = $slip->day();
         $first = $terms->firstDue($day);
 
-        if ($terms->serviceFee > 0) {
+        if ($terms->serviceFee->isPositive()) {
             LineOnSlip::query()->create([
                 'slip_id' => $slip->id,
                 'position' => (int) $slip->lines->max('position') + 1,
@@ -156,10 +156,10 @@ final class HoldSlip
                 'department_id' => null,
                 'quantity' => '1',
                 'unit' => 'each',
-                'unit_price' => $this->house->money($terms->serviceFee)->toString(),
+                'unit_price' => $terms->serviceFee->toString(),
                 'price_per' => 1,
                 'price_rule' => PriceRule::Typed,
-                'list_price' => $this->house->money($terms->serviceFee)->toString(),
+                'list_price' => $terms->serviceFee->toString(),
                 'tax_class' => $this->house->shop()->fee_tax_class ?? FeeDraft::UNTAXED,
                 'may_discount' => false,
             ]);
@@ -167,7 +167,7 @@ final class HoldSlip
 
         return new SlipHold([
             'slip_id' => $slip->id,
-            'deposit' => 0,
+            'deposit' => $this->house->money(0),
             'rhythm' => $terms->rhythm,
             'first_due' => $first,
             'expires_on' => $day->addDays($terms->days),

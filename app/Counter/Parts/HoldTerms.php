@@ -78,18 +78,8 @@ final class HoldTerms
     /** "10 %", "15.00", or both: "10 % 15.00". Empty: none. */
     private static function portion(string $name, string $text, AgreedTerms $terms, House $house): string
     {
-        $portions = [];
-
-        foreach (AgreedTerms::PORTIONS as $portion) {
-            $portions[$portion] = ['percent' => $terms->percent($portion), 'amount' => $terms->amount($portion)];
-        }
-
-        if (! isset($portions[$name])) {
-            throw Refused::because('bad_terms', 'There is no such term.');
-        }
-
-        $portions[$name] = PortionText::read($text, $house);
-
-        return (new AgreedTerms($portions))->toJson();
+        return in_array($name, AgreedTerms::PORTIONS, true)
+            ? $terms->with($name, PortionText::read($text, $house))->toJson()
+            : throw Refused::because('bad_terms', 'There is no such term.');
     }
 }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Slip\SlipPart;
 
 /** What a slip does to a layaway: so much is paid on it, and its goods leave or do not. */
 final readonly class LayawayPart
 {
     /**
-     * @param  int  $amount minor units
      * @param  bool|null  $leaves null: not said
      */
-    public function __construct(public int $layawayId, public int $amount, public ?bool $leaves = null)
+    public function __construct(public int $layawayId, public Money $amount, public ?bool $leaves = null)
     {
     }
 
@@ -32,13 +32,13 @@ final readonly class LayawayPart
         return $parts;
     }
 
-    /** @return array<string, scalar|null> as the slip keeps it */
+    /** @return array<string, scalar|Money|null> as the slip keeps it */
     public function kept(): array
     {
         return ['agreement_id' => $this->layawayId, 'amount' => $this->amount, 'leaves' => $this->leaves];
     }
 
-    public function paying(int $amount): self
+    public function paying(Money $amount): self
     {
         return new self($this->layawayId, $amount, $this->leaves);
     }

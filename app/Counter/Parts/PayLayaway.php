@@ -72,7 +72,7 @@ final class PayLayaway
             $slipKey,
             $act,
             $layaway,
-            static fn (LayawayPart $part): ?LayawayPart => $amount === null ? null : $part->paying($amount->minor),
+            static fn (LayawayPart $part): ?LayawayPart => $amount === null ? null : $part->paying($amount),
         );
     }
 
@@ -148,13 +148,13 @@ final class PayLayaway
     }
 
     /** What is due by today, else the next payment; never below the least. */
-    private function proposed(Layaway $layaway, Slip $slip): int
+    private function proposed(Layaway $layaway, Slip $slip): Money
     {
         $currency = $this->house->currency();
-        $ladder = $layaway->loadMissing('allInstalments')->ladder($currency, $slip->day());
+        $ladder = $layaway->loadMissing('allInstalments')->ladder($slip->day());
         $due = $ladder->dueBy($slip->day()) ?? $ladder->firstUnmet()?->open();
-        $least = $layaway->standing($currency)->minPayment;
+        $least = $layaway->standing()->minPayment;
 
-        return min($layaway->remaining(), max($due->minor ?? 0, $least->minor));
+        return Money::min($layaway->remaining(), $due === null ? $least : Money::max($due, $least));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PutCustomer;
@@ -11,6 +12,7 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Plans\Plan;
 use Elmstone\Plans\PlanPart;
+use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,8 +21,11 @@ use Illuminate\Support\Facades\DB;
  */
 final class PayPlan
 {
-    public function __construct(private readonly SlipDesk $desk, private readonly PutCustomer $put)
-    {
+    public function __construct(
+        private readonly SlipDesk $desk,
+        private readonly PutCustomer $put,
+        private readonly House $house,
+    ) {
     }
 
     /**
@@ -53,7 +58,7 @@ final class PayPlan
     public function handle(string $slipKey, Act $act, Plan $plan): Slip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($plan): void {
-            $open = $plan->parts->filter(static fn (PlanPart $part): bool => $part->item->open > 0);
+            $open = $plan->parts->filter(static fn (PlanPart $part): bool => $part->item->open->isPositive());
 
             match (true) {
                 $open->isEmpty() => throw Refused::because('plan_paid', "Nothing is left to pay of {$plan->label}."),
@@ -70,8 +75,9 @@ final class PayPlan
             }
 
             $due = $open->filter(static fn (PlanPart $part): bool => $part->due->lessThanOrEqualTo($slip->day()));
-            $amount = (int) ($due->isEmpty() ? $open->take(1) : $due)->sum(
-                static fn (PlanPart $part): int => $part->item->open,
+            $amount = Money::sum(
+                ($due->isEmpty() ? $open->take(1) : $due)->map(static fn (PlanPart $part): Money => $part->item->open),
+                $this->house->currency(),
             );
             $slip->forceFill(['on_account' => $amount, 'plan_id' => $plan->id])->save();
         });

@@ -22,8 +22,8 @@ final class SlipCredits
     public function draw(Slip $slip): void
     {
         $slip->storeCredit = $slip->customer_id === null
-                ? 0
-                : KeptFor::ofCustomer(HeldKind::StoreCredit, $slip->customer_id)->total()->minor;
+                ? null
+                : KeptFor::ofCustomer(HeldKind::StoreCredit, $slip->customer_id)->total();
         $this->read($slip);
     }
 

@@ -41,7 +41,7 @@ final class TakeDeposit
             };
             $slip
                 ->forceFill([
-                    'deposit_in' => $amount?->minor,
+                    'deposit_in' => $amount,
                     'deposit_for' => $amount === null ? '' : mb_substr(trim($for), 0, 60),
                 ])
                 ->save();
@@ -78,7 +78,7 @@ final class TakeDeposit
                 ),
                 default => null,
             };
-            $slip->forceFill(['deposit_used' => $amount?->minor])->save();
+            $slip->forceFill(['deposit_used' => $amount])->save();
         });
     }
 }

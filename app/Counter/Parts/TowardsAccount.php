@@ -20,7 +20,7 @@ final readonly class TowardsAccount
     /** Null where it pays nothing towards an account. What is posted is asked for with the account locked. */
     public static function of(Slip $slip, House $house): ?self
     {
-        if ($slip->account === null || $slip->customer_id === null || ($slip->on_account ?? 0) <= 0) {
+        if ($slip->account === null || $slip->customer_id === null || $slip->on_account?->isPositive() !== true) {
             return null;
         }
 
@@ -38,7 +38,7 @@ final readonly class TowardsAccount
 
     private static function spread(Slip $slip, AccountItems $items, House $house): Spread
     {
-        $amount = $house->money($slip->on_account ?? 0);
+        $amount = $slip->on_account ?? $house->money(0);
 
         return $slip->plan_id === null
             ? $items->spread($amount)

@@ -52,7 +52,7 @@ final readonly class CreditDraft
             ->for($slip->void_of_id === null ? Purpose::Sale : Purpose::Void)
             ->withLines($this->lines(), [...$names, ...$this->back->origins->taxNames()])
             ->settledBy($tenders, $this->ways->cashRounding())
-            ->to(SlipParty::of($slip, null, $account === null ? null : $this->house->money($account->balance)))
+            ->to(SlipParty::of($slip, null, $account?->balance))
             ->referringTo(count($slip->originals) === 1 ? array_key_first($slip->originals) : null)
             ->approvedBy($this->reckoned->needs->approvalAt('refund')?->id);
     }
@@ -109,7 +109,7 @@ final readonly class CreditDraft
                     $slip->location_id,
                     $line->quantity->value,
                     self::unitCost($this->back->costOf($line), $line),
-                    $this->back->costOf($line)->minor,
+                    $this->back->costOf($line),
                 );
             }
         }

@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Books\Drafts\DraftTender;
 use Elmstone\Books\HeldKind;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Cards\GiftCard;
@@ -26,7 +27,7 @@ final class MoveCredits
         $slip->creditAccount = $slip->touchesStoreCredit()
             ? $this->credits->lock(HeldKind::StoreCredit, (int) $slip->customer_id)
             : null;
-        $slip->storeCredit = $slip->creditAccount->balance->minor ?? 0;
+        $slip->storeCredit = $slip->creditAccount?->balance;
         $slip->giftCards = $this->cards->lockAll($slip->cardCodes())->all();
     }
 

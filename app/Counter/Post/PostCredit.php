@@ -195,12 +195,13 @@ final readonly class PostCredit extends Step
             $back = Money::sum($shares, $left->currency);
 
             if ($origin > 0 && $back->isPositive()) {
-                $before = (int) DB::table('return_shares')
+                $sum = DB::table('return_shares')
                     ->where('origin_document_id', $origin)
                     ->where('pool', 'charged')
                     ->where('document_id', '<', $credit)
                     ->sum('amount');
-                $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back->minor);
+                $before = $this->house->money((int) $sum);
+                $discount = $this->discounts->withGoods($slip->originals[$origin], $before, $back);
                 $this->discounts->handle($account, $credit, $discount, $origin, $setting, $at);
                 $left = $left->minus($discount);
                 $left = $left->minus(
@@ -209,7 +210,7 @@ final readonly class PostCredit extends Step
                         $credit,
                         $slip->originals[$origin],
                         $left,
-                        $this->house->money($before),
+                        $before,
                         $back,
                         $setting,
                         $at,

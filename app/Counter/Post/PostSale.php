@@ -108,7 +108,7 @@ final class PostSale
                 'agreement_id' => $posting->made?->id,
                 'credit_note_id' => $posting->credit,
                 'version' => $slip->version + 1,
-                'total' => $reckoned->payable()->minor,
+                'total' => $reckoned->payable(),
             ])
             ->save();
 

@@ -15,7 +15,6 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledPart;
 use Elmstone\Counter\Settle\SlipCoupons;
-use Elmstone\Shop\House;
 use Ramsey\Uuid\Uuid;
 
 /** A reckoned and fully settled slip as the invoice it becomes, and what it moves out of stock. */
@@ -23,7 +22,6 @@ final readonly class SaleDraft
 {
     public function __construct(
         private ReckonedCounter $reckoned,
-        private House $house,
         private Party $party = new Party,
     ) {
     }
@@ -40,7 +38,7 @@ final readonly class SaleDraft
             ->withLines(
                 array_values($slip->lines->map($this->line(...))->all()),
                 $slip->location->taxProfile->components->pluck('name', 'code')->all(),
-                $slip->discount($this->house->currency()),
+                $slip->discount(),
             )
             ->settledBy($tenders->tenders, $tenders->cashRounding, $tenders->change)
             ->to($this->party)
@@ -60,7 +58,7 @@ final readonly class SaleDraft
                     $this->reckoned->slip->location_id,
                     $line->quantity->value->negated(),
                     $line->costNow() ?? UnitPrice::of('0'),
-                    -$this->reckoned->figures()->costOf($line)->minor,
+                    $this->reckoned->figures()->costOf($line)->negated(),
                 );
             }
         }

@@ -15,13 +15,11 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
-use Elmstone\Shop\House;
 
 /** What is sold on a slip becomes an invoice, and its goods leave. */
 final readonly class SellGoods extends Step
 {
     public function __construct(
-        private House $house,
         private Books $books,
         private StockLedger $stock,
         private Serials $serials,
@@ -48,8 +46,7 @@ final readonly class SellGoods extends Step
         $terms = $slip->charge === null ? null : $account?->terms();
         $draft = new SaleDraft(
             $posting->reckoned,
-            $this->house,
-            SlipParty::of($slip, $terms, $account === null ? null : $this->house->money($account->balance)),
+            SlipParty::of($slip, $terms, $account?->balance),
         );
         $moves = $draft->moves();
         $this->stock->take($moves);

@@ -7,12 +7,11 @@ namespace Elmstone\Counter\Post;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Layaways\HoldLayaway;
-use Elmstone\Shop\House;
 
 /** The goods on a slip that is held are set aside for it. */
 final readonly class SetAside extends Step
 {
-    public function __construct(private House $house, private HoldLayaway $hold, private NothingPromised $promised)
+    public function __construct(private HoldLayaway $hold, private NothingPromised $promised)
     {
     }
 
@@ -33,7 +32,7 @@ final readonly class SetAside extends Step
                     $move->locationId,
                     $move->quantity->negated(),
                 ),
-                (new SaleDraft($posting->reckoned, $this->house))->moves(),
+                (new SaleDraft($posting->reckoned))->moves(),
             ),
         );
     }

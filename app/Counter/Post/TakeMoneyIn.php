@@ -71,9 +71,7 @@ final readonly class TakeMoneyIn extends Step
             SlipParty::of(
                 $slip,
                 null,
-                $towards === null || $posting->account === null
-                    ? null
-                    : $this->house->money($posting->account->balance),
+                $towards === null ? null : $posting->account?->balance,
             ),
             $slip->hold === null && $slip->lines->isNotEmpty()
                 ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString()

@@ -75,7 +75,7 @@ final class VoidSale
                     $slip->key,
                     $this->step($act, "card{$authorisation}", $slip),
                     (string) $authorisation,
-                    $this->house->money($amount),
+                    $amount,
                 );
             }
 
@@ -151,17 +151,17 @@ final class VoidSale
     }
 
     /**
-     * @return array<int|string, int> minor units by way: as it came, and what was paid with store credit as that again
+     * @return array<int|string, Money> by way: as it came, and what was paid with store credit as that again
      */
     private static function ways(RefundWays $ways): array
     {
         $came = ChooseRefund::came($ways);
         $rest = $ways->left()->minus(Money::sum($ways->asItCame(), $ways->left()->currency));
 
-        return $rest->isPositive() ? [...$came, TenderKind::StoreCredit->value => $rest->minor] : $came;
+        return $rest->isPositive() ? [...$came, TenderKind::StoreCredit->value => $rest] : $came;
     }
 
-    /** @return array<int|string, int> minor units by authorisation that have still to go back */
+    /** @return array<int|string, Money> by authorisation, what has still to go back */
     private function cards(Slip $slip, Act $act): array
     {
         $this->desk->redraw($slip, $act);
@@ -171,8 +171,8 @@ final class VoidSale
         $wanted = Way::among($ways?->wanted() ?? [], TenderKind::Card);
 
         foreach (Way::among($ways?->asItCame() ?? [], TenderKind::Card) as $card => $amount) {
-            $left = $amount->minor - ($wanted[$card]->minor ?? 0);
-            $left <= 0 || ($cards[$card] = $left);
+            $left = isset($wanted[$card]) ? $amount->minus($wanted[$card]) : $amount;
+            $left->isPositive() && ($cards[$card] = $left);
         }
 
         return $cards;

@@ -26,7 +26,7 @@ final readonly class ChargeCheck
     {
         $authorised = $slip->contact === null
                 ? $slip->account?->account->buyerMustBeNamed() !== true
-                : $slip->contact->mayBuyFor($amount->minor);
+                : $slip->contact->mayBuyFor($amount);
         $more = $credit === null || $amount->exceeds($credit)
                 ? $amount->minus($credit ?? Money::zero($amount->currency))
                 : Money::zero($amount->currency);

@@ -30,7 +30,7 @@ final class ChargeSlip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($amount, $act): void {
             $this->desk->redraw($slip, $act);
-            $slip->forceFill(['charge' => $amount?->minor])->save();
+            $slip->forceFill(['charge' => $amount])->save();
 
             if ($amount === null) {
                 return;
@@ -90,7 +90,7 @@ final class ChargeSlip
 
             $slip
                 ->forceFill([
-                    'on_account' => $amount?->minor,
+                    'on_account' => $amount,
                     ...$amount === null ? ['plan_id' => null, 'leaves_discount' => false] : [],
                 ])
                 ->save();

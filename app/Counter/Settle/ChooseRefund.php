@@ -56,7 +56,7 @@ final class ChooseRefund
                 ),
                 default => null,
             };
-            $this->keep($slip, $way, ($amount ?? $this->house->money(0))->minus($must)->minor);
+            $this->keep($slip, $way, ($amount ?? $this->house->money(0))->minus($must));
         });
     }
 
@@ -76,7 +76,7 @@ final class ChooseRefund
                 );
             }
 
-            $this->keep($slip, $way, ($slip->back[$way] ?? 0) + $more->minor);
+            $this->keep($slip, $way, $more->plus($slip->back[$way] ?? $this->house->money(0)));
         });
     }
 
@@ -144,7 +144,7 @@ final class ChooseRefund
                         'not_that_way',
                         'Nothing of it came in as money, so none goes back as money.',
                     );
-                $this->keep($slip, $kind->value, ($slip->back[$kind->value] ?? 0) + $more->minor);
+                $this->keep($slip, $kind->value, $more->plus($slip->back[$kind->value] ?? $this->house->money(0)));
                 $this->approve->within($slip, $act, 'refund');
             },
             evenVoid: true,
@@ -159,16 +159,13 @@ final class ChooseRefund
         });
     }
 
-    /** @return array<string, int> minor units by way, without cards */
+    /** @return array<string, Money> by way, without cards */
     public static function came(RefundWays $ways): array
     {
-        return array_map(
-            static fn (Money $amount): int => $amount->minor,
-            array_filter(
-                $ways->asItCame(),
-                static fn (string|int $way): bool => Way::read($way)?->kind !== TenderKind::Card,
-                ARRAY_FILTER_USE_KEY,
-            ),
+        return array_filter(
+            $ways->asItCame(),
+            static fn (string|int $way): bool => Way::read($way)?->kind !== TenderKind::Card,
+            ARRAY_FILTER_USE_KEY,
         );
     }
 
@@ -198,10 +195,10 @@ final class ChooseRefund
         }
     }
 
-    private function keep(Slip $slip, string $way, int $amount): void
+    private function keep(Slip $slip, string $way, Money $amount): void
     {
         $back = $slip->back ?? [];
         unset($back[$way]);
-        $slip->forceFill(['back' => $amount === 0 ? $back : [...$back, $way => $amount]])->save();
+        $slip->forceFill(['back' => $amount->isZero() ? $back : [...$back, $way => $amount]])->save();
     }
 }

@@ -24,7 +24,7 @@ final class CountTender
         return $this->desk->change(
             $slipKey,
             $act,
-            static fn (Slip $slip) => $slip->forceFill(['cash' => $amount?->minor])->save(),
+            static fn (Slip $slip) => $slip->forceFill(['cash' => $amount])->save(),
         );
     }
 
@@ -40,7 +40,7 @@ final class CountTender
             $act,
             static fn (Slip $slip) => $slip
                 ->forceFill([
-                    'cheque' => $amount?->minor,
+                    'cheque' => $amount,
                     'cheque_number' => $amount === null ? '' : $number,
                 ])
                 ->save(),

@@ -83,7 +83,7 @@ final readonly class Hindrances
             $slip->hold === null
             && $slip->charge !== null
             && ! $this->reckoned->isRefund()
-            && $this->house->money($slip->charge)->exceeds($this->reckoned->due()->mostCharged())
+            && $slip->charge->exceeds($this->reckoned->due()->mostCharged())
         ) {
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
@@ -116,7 +116,7 @@ final readonly class Hindrances
         );
 
         if ($wrong !== null) {
-            $money = $this->house->money($wrong->approved)->toString();
+            $money = $wrong->approved->toString();
             $found[] = Refused::because(
                 'card_wrong_way',
                 $wrong->isBack()

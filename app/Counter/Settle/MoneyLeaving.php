@@ -44,7 +44,7 @@ final readonly class MoneyLeaving
                 if ($kind !== null && $kind !== TenderKind::Exchange) {
                     $going[] = new GoingOut(
                         $kind,
-                        $amount->minor,
+                        $amount,
                         $document->label ?? '',
                         $this->money->wentBack($origin, $kind),
                     );
@@ -63,11 +63,11 @@ final readonly class MoneyLeaving
         foreach (array_keys($this->slip->back_other ?? []) as $way) {
             foreach ($this->shares as $source => $ways) {
                 $from = Source::read($source);
-                $beyond = (isset($ways[$way]) ? $ways[$way]->minor : 0)
-                    - ($from->is(Pool::Paid) ? $this->money->left((int) $from->origin, (string) $way) : PHP_INT_MAX);
 
-                if ($beyond > 0) {
-                    $other[$way] = ($other[$way] ?? $this->house->money(0))->plus($this->house->money($beyond));
+                if (isset($ways[$way]) && $from->is(Pool::Paid)) {
+                    $beyond = $ways[$way]->minus($this->money->left((int) $from->origin, (string) $way));
+                    $beyond->isPositive()
+                        && ($other[$way] = $beyond->plus($other[$way] ?? $this->house->money(0)));
                 }
             }
         }

@@ -75,9 +75,9 @@ final readonly class ReckonedCounter
                 $this->terms,
                 $this->profile,
                 $lines,
-                $slip->discount($currency),
+                $slip->discount(),
                 $this->exempted?->exemption(),
-                SlipCoupons::values($slip, $house),
+                SlipCoupons::values($slip),
             ),
         );
         $this->moneyIn = app(MoneyIn::class);
@@ -119,7 +119,7 @@ final readonly class ReckonedCounter
     public function drafts(): array
     {
         return $this->refund === null || ! $this->isRefund()
-            ? (new SlipTenders($this->slip, $this->house))->drafts()
+            ? (new SlipTenders($this->slip))->drafts()
             : array_values(
                 array_filter(
                     (new RefundTenders($this->refund, $this->slip, $this->house))->all(),
@@ -206,7 +206,7 @@ final readonly class ReckonedCounter
     {
         return $this->slip->charge === null || $this->isRefund()
             ? null
-            : ChargeCheck::of($this->slip, $this->house->money($this->slip->charge), $this->refund?->charged());
+            : ChargeCheck::of($this->slip, $this->slip->charge, $this->refund?->charged());
     }
 
     public function outstanding(): Money

@@ -130,8 +130,8 @@ final class RefundCard
             $cards->concat([
                 new CardRequest([
                     'state' => CardState::Approved,
-                    'asked' => $amount->minor,
-                    'approved' => $amount->minor,
+                    'asked' => $amount,
+                    'approved' => $amount,
                     'against' => $authorisation,
                 ]),
             ]),

@@ -71,7 +71,7 @@ final readonly class RefundTenders
                 static fn (CardRequest $card): bool => $card->isBack() && $card->state->pays(),
             ) as $card
         ) {
-            $amount = $this->house->money($card->approved);
+            $amount = $card->approved;
             $drafts[] = new DraftTender(
                 Tender::of(TenderKind::Card, $amount),
                 $amount,

@@ -77,7 +77,7 @@ final class RefundWays
             ) as $card
         ) {
             $way = Way::of(TenderKind::Card, $card->against)->key();
-            $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($this->house->money($card->approved));
+            $wanted[$way] = ($wanted[$way] ?? $this->zero)->plus($card->approved);
         }
 
         return $wanted;
@@ -87,7 +87,7 @@ final class RefundWays
     public function chosen(TenderKind|string $way): Money
     {
         $way = $way instanceof TenderKind ? $way->value : $way;
-        $chosen = $this->house->money($this->slip->back[$way] ?? 0);
+        $chosen = $this->slip->back[$way] ?? $this->zero;
 
         return $way === TenderKind::HouseAccount->value ? $chosen->plus($this->charged()) : $chosen;
     }
@@ -197,7 +197,7 @@ final class RefundWays
     /** What can still go back as money of what one document brought. */
     public function moneyLeft(int $origin): Money
     {
-        return $this->house->money($this->back->money()->moneyLeft($origin));
+        return $this->back->money()->moneyLeft($origin);
     }
 
     public function needsReference(): bool

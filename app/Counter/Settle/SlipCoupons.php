@@ -8,13 +8,12 @@ use Elmstone\Books\Drafts\DraftCoupon;
 use Elmstone\Core\Slip\Coupon;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Shop\House;
 
 /** The coupons on a slip, as the core takes them and as the document keeps them. */
 final readonly class SlipCoupons
 {
     /** @return list<Coupon> */
-    public static function values(Slip $slip, House $house): array
+    public static function values(Slip $slip): array
     {
         $values = [];
 
@@ -23,7 +22,6 @@ final readonly class SlipCoupons
 
             if ($coupon !== null) {
                 $values[] = $coupon->toValue(
-                    $house->currency(),
                     $coupon->isForAll()
                         ? null
                         : array_values(

@@ -10,12 +10,11 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Shop\House;
 
 /** By which ways a slip is paid. */
 final readonly class SlipTenders
 {
-    public function __construct(private Slip $slip, private House $house)
+    public function __construct(private Slip $slip)
     {
     }
 
@@ -28,7 +27,7 @@ final readonly class SlipTenders
     {
         $slip = $this->slip;
         $drafts = array_map(
-            fn (CardRequest $card): DraftTender => $this->draft(
+            static fn (CardRequest $card): DraftTender => self::draft(
                 TenderKind::Card,
                 $card->approved,
                 '',
@@ -40,11 +39,11 @@ final readonly class SlipTenders
         );
 
         if ($slip->cheque !== null) {
-            $drafts[] = $this->draft(TenderKind::Cheque, $slip->cheque, $slip->cheque_number);
+            $drafts[] = self::draft(TenderKind::Cheque, $slip->cheque, $slip->cheque_number);
         }
 
         foreach ($slip->cardsUsed() as $card) {
-            $drafts[] = $this->draft(
+            $drafts[] = self::draft(
                 TenderKind::GiftCard,
                 $card->amount,
                 $card->words(),
@@ -61,24 +60,22 @@ final readonly class SlipTenders
             ] as [$kind, $amount, $reference]
         ) {
             if ($amount !== null) {
-                $drafts[] = $this->draft($kind, $amount, $reference);
+                $drafts[] = self::draft($kind, $amount, $reference);
             }
         }
 
         return $drafts;
     }
 
-    private function draft(
+    private static function draft(
         TenderKind $kind,
-        int $amount,
+        Money $amount,
         string $reference = '',
         string $cardType = '',
         string $lastFour = '',
         string $authorisation = '',
     ): DraftTender {
-        $money = $this->house->money($amount);
-
-        return new DraftTender(Tender::of($kind, $money), $money, $reference, $cardType, $lastFour, $authorisation);
+        return new DraftTender(Tender::of($kind, $amount), $amount, $reference, $cardType, $lastFour, $authorisation);
     }
 
     /** @return list<CardRequest> */

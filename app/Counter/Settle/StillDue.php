@@ -31,7 +31,7 @@ final readonly class StillDue
     {
         return $this->upTo(
             $this->dueBeside(TenderKind::StoreCredit),
-            $this->house->money($this->reckoned->slip->storeCredit),
+            $this->reckoned->slip->storeCredit ?? $this->house->money(0),
         );
     }
 

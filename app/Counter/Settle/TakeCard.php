@@ -61,9 +61,7 @@ final class TakeCard
             $paid === null
                 || throw Refused::because(
                     'card_again',
-                    "A card has paid {$this->house->money(
-                        $paid->approved,
-                    )->toString()} already. Press “Another card” to ask for more.",
+                    "A card has paid {$paid->approved->toString()} already. Press “Another card” to ask for more.",
                 );
             $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $this->askable($slip, $amount));
         });
@@ -108,7 +106,7 @@ final class TakeCard
             $lastFour,
         ): void {
             $card = $slip->cards()->where('state', CardState::OffLine)->where('against', '')->findOrFail($cardId);
-            $this->askable($slip, $this->house->money($card->asked));
+            $this->askable($slip, $card->asked);
             $card->update([
                 'state' => CardState::Keyed,
                 'approved' => $card->asked,

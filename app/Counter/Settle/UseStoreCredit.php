@@ -41,13 +41,13 @@ final class UseStoreCredit
                     'bad_amount',
                     'What is used of store credit cannot be below zero.',
                 ),
-                ($amount->minor ?? 0) > $slip->storeCredit => throw Refused::because(
+                $amount?->exceeds($slip->storeCredit ?? $this->house->money(0)) === true => throw Refused::because(
                     'over_store_credit',
-                    'Only '.Show::money($this->house->money($slip->storeCredit)).' of store credit is theirs.',
+                    'Only '.Show::money($slip->storeCredit ?? $this->house->money(0)).' of store credit is theirs.',
                 ),
                 default => null,
             };
-            $slip->forceFill(['store_credit_used' => $amount?->minor])->save();
+            $slip->forceFill(['store_credit_used' => $amount])->save();
         });
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Slip;
 
 use Elmstone\Shop\Till;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Database\Eloquent\Collection;
 
 /** A slip that lies ready and is not written down before its first line. */
@@ -24,7 +25,7 @@ final class BlankSlip
             'discount_percent' => null,
             'discount_amount' => null,
             'title' => '',
-            'total' => 0,
+            'total' => MoneyCast::read(0),
             'cash' => null,
             'cheque' => null,
             'cheque_number' => '',

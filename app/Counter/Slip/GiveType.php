@@ -11,6 +11,7 @@ use Elmstone\Staff\Ability;
 use Elmstone\Staff\Approvals\Approve;
 use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Approvals\Need;
+use Elmstone\Support\Casts\MoneyCast;
 
 /** A customer's type lowers prices, so who may not change prices gives one only where somebody else allows it. */
 final class GiveType
@@ -44,7 +45,7 @@ final class GiveType
                 $refused,
                 "{$name} is made a customer of type {$type}",
                 LimitMatter::OutsidePolicy,
-                0,
+                MoneyCast::read(0),
             ),
             null,
         );

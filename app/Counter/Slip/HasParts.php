@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Slip;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\CardsOnSlip;
 use Elmstone\Counter\Parts\LayawayPart;
@@ -26,10 +27,10 @@ trait HasParts
         return CardsOnSlip::all($this->parts(PartKind::CardUsed));
     }
 
-    /** What a gift card on it is worth, minor units; zero when there is no such card. */
-    public function worthOf(string $card): int
+    /** What a gift card on it is worth, null when there is no such card. */
+    public function worthOf(string $card): ?Money
     {
-        return ($this->giftCards[$card] ?? null)?->balance()->minor ?? 0;
+        return ($this->giftCards[$card] ?? null)?->balance();
     }
 
     /** @return list<int> ids of the coupons on it, in the order they were shown */
@@ -47,7 +48,7 @@ trait HasParts
     /**
      * Keeps all parts of a kind as they are now.
      *
-     * @param  list<array<string, scalar|null>>  $rows columns of SlipPart
+     * @param  list<array<string, scalar|Money|null>>  $rows columns of SlipPart
      */
     public function keepParts(PartKind $kind, array $rows): void
     {

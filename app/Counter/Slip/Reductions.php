@@ -39,12 +39,12 @@ final class Reductions
         return $reduction->percent?->value->isZero() === true ? null : $reduction;
     }
 
-    /** @return array{discount_percent: string|null, discount_amount: int|null} */
+    /** @return array{discount_percent: string|null, discount_amount: Money|null} */
     public static function columns(?Reduction $reduction): array
     {
         return [
             'discount_percent' => $reduction?->percent?->toString(),
-            'discount_amount' => $reduction?->amount?->minor,
+            'discount_amount' => $reduction?->amount,
         ];
     }
 

@@ -11,7 +11,7 @@ use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardSubject;
 use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
-use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Counter\Lines\LineOnSlip;
@@ -28,6 +28,8 @@ use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyByNameCast;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
@@ -48,31 +50,31 @@ use Illuminate\Database\Eloquent\Collection;
  * @property int|null $contact_id who of them buys
  * @property string $purchase_order
  * @property string $job
- * @property int|null $charge minor units to the house account
- * @property int|null $on_account minor units paid towards the house account with it
+ * @property Money|null $charge minor units to the house account
+ * @property Money|null $on_account minor units paid towards the house account with it
  * @property bool $leaves_discount that no settlement discount is given for it
  * @property int|null $plan_id the payment plan whose parts that money meets first
- * @property int|null $deposit_in minor units of a deposit taken with it
+ * @property Money|null $deposit_in minor units of a deposit taken with it
  * @property string $deposit_for the order it is kept for; empty: free
- * @property int|null $deposit_used minor units of the deposits held, towards what is due
+ * @property Money|null $deposit_used minor units of the deposits held, towards what is due
  * @property bool $has_parts whether there are layaways, coupons or gift cards on it
- * @property array<string, int>|null $back what goes back by which way, minor units; null: nothing comes back
+ * @property array<string, Money>|null $back what goes back by which way; null: nothing comes back
  * @property array<string, bool>|null $back_other money ways that were opened though nothing came in by them
  * @property string $back_reference of the shop's cheque or transfer
  * @property string|null $back_card the gift card it goes on; null: a new one
  * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
- * @property int|null $store_credit_used minor units of store credit towards what is due
+ * @property Money|null $store_credit_used minor units of store credit towards what is due
  * @property int|null $credit_note_id
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $agreement_id what it was held as
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property Percentage|null $discount_percent
- * @property int|null $discount_amount minor units
+ * @property Money|null $discount_amount minor units
  * @property string $title
- * @property int $total minor units, as last reckoned: what is settled with it, or what is set aside
- * @property int|null $cash minor units counted so far
- * @property int|null $cheque minor units
+ * @property Money $total minor units, as last reckoned: what is settled with it, or what is set aside
+ * @property Money|null $cash minor units counted so far
+ * @property Money|null $cheque minor units
  * @property string $cheque_number
  * @property PaperWay $paper
  * @property string $mail_to
@@ -126,8 +128,8 @@ final class Slip extends Record
     /** @var array<int, Layaway> by id: those something is paid on */
     public array $paidOn = [];
 
-    /** What of store credit is theirs, in minor units. */
-    public int $storeCredit = 0;
+    /** What of store credit is theirs; null: nothing is. */
+    public ?Money $storeCredit = null;
 
     /** Their store credit, locked, while it is posted. */
     public ?HeldAccount $creditAccount = null;
@@ -149,13 +151,22 @@ final class Slip extends Record
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [
+        'charge' => MoneyCast::class,
+        'on_account' => MoneyCast::class,
+        'deposit_in' => MoneyCast::class,
+        'deposit_used' => MoneyCast::class,
+        'store_credit_used' => MoneyCast::class,
+        'discount_amount' => MoneyCast::class,
+        'total' => MoneyCast::class,
+        'cash' => MoneyCast::class,
+        'cheque' => MoneyCast::class,
         'discount_percent' => PercentageCast::class,
         'state' => SlipState::class,
         'paper' => PaperWay::class,
         'version' => 'int',
         'leaves_discount' => 'bool',
         'has_parts' => 'bool',
-        'back' => 'array',
+        'back' => MoneyByNameCast::class,
         'back_other' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
@@ -224,9 +235,9 @@ final class Slip extends Record
         return $this->state === SlipState::Posted;
     }
 
-    public function discount(Currency $currency): ?Reduction
+    public function discount(): ?Reduction
     {
-        return Reduction::stored($this->discount_percent, $this->discount_amount, $currency);
+        return Reduction::stored($this->discount_percent, $this->discount_amount);
     }
 
     /** The day it would be posted on. */

@@ -198,7 +198,7 @@ final class SlipDesk
                             0,
                             60,
                         ),
-                'total' => ($slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total)->minor,
+                'total' => $slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total,
             ])
             ->save();
     }

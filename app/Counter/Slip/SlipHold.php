@@ -6,14 +6,16 @@ namespace Elmstone\Counter\Slip;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Layaway\Rhythm;
+use Elmstone\Core\Money\Money;
 use Elmstone\Layaways\AgreedTerms;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
  * That a slip is to be held as a layaway, and under which terms.
  *
  * @property int $slip_id
- * @property int $deposit minor units
+ * @property Money $deposit minor units
  * @property int $count of payments after the deposit
  * @property Rhythm $rhythm
  * @property CarbonImmutable $first_due
@@ -33,10 +35,11 @@ final class SlipHold extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'deposit' => MoneyCast::class,
         'rhythm' => Rhythm::class,
         'first_due' => 'immutable_date',
         'expires_on' => 'immutable_date',
-        'deposit' => 'int',
+
         'count' => 'int',
         'grace_days' => 'int',
     ];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Slip;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 
 /**
@@ -16,7 +18,7 @@ use Elmstone\Support\Database\Record;
  * @property int|null $agreement_id
  * @property int|null $coupon_id
  * @property int|null $gift_card_id null: a new card
- * @property int $amount minor units
+ * @property Money $amount minor units
  * @property bool|null $leaves whether the goods of a layaway leave; null: not said
  * @property string $code what is kept of a gift card's number; empty: drawn when it is posted
  * @property string $number of a new card that brings its own: the number, encrypted, until it is posted
@@ -25,5 +27,8 @@ final class SlipPart extends Record
 {
     protected $table = 'slip_parts';
 
-    protected $casts = ['kind' => PartKind::class, 'amount' => 'int', 'leaves' => 'bool'];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'kind' => PartKind::class, 'leaves' => 'bool',
+    ];
 }

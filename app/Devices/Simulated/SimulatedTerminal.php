@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Devices\Simulated;
 
+use Brick\Math\BigInteger;
 use Elmstone\Core\Money\Money;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\TerminalAnswer;
@@ -128,11 +129,14 @@ final class SimulatedTerminal implements CardTerminal
             'till_id' => $till->id,
             'act' => $against === '' ? 'take' : 'refund',
             'against' => $against,
-            'amount' => $amount->minor,
+            'amount' => $amount,
             'approved' => match (true) {
                 $declined => 0,
-                $mood === TerminalMood::Partial && $against === '' => intdiv($amount->minor + 1, 2),
-                default => $amount->minor,
+                $mood === TerminalMood::Partial && $against === '' => $amount->apportion([
+                    BigInteger::one(),
+                    BigInteger::one(),
+                ])[0],
+                default => $amount,
             },
             'outcome' => $declined ? TerminalOutcome::Declined->value : TerminalOutcome::Approved->value,
             'reason' => $declined ? 'Not enough money on the card.' : '',

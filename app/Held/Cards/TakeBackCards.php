@@ -36,7 +36,7 @@ final class TakeBackCards implements TakesBackHeld
                 static fn (array $sold): Money => Money::min($sold[1], $sold[0]->account->balance),
                 $this->sold($receipt),
             ),
-            $receipt->money(0)->currency,
+            $receipt->currency(),
         );
     }
 
@@ -73,7 +73,7 @@ final class TakeBackCards implements TakesBackHeld
                 ->lockIds($ids)
                 ->map(static fn (GiftCard $card): array => [
                     $card,
-                    $sums[$card->account_id] ?? $receipt->money(0),
+                    $sums[$card->account_id] ?? $receipt->none(),
                 ])
                 ->all(),
         );

@@ -187,7 +187,7 @@ final class HeldLedger
                     'document_id' => $document,
                     'movement' => $movement->value,
                     'kept_for' => (string) $keptFor,
-                    'amount' => $amount->minor,
+                    'amount' => $amount,
                     'business_date' => $day->format('Y-m-d'),
                 ],
                 array_keys($parts),

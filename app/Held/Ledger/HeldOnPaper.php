@@ -9,6 +9,7 @@ use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Paper\Annotates;
 use Elmstone\Paper\PaperNote;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Show;
 
 /** What was held for a customer before a document, deposits and store credit, and what stays held after it. */
@@ -37,8 +38,8 @@ final class HeldOnPaper implements Annotates
     private static function note(HeldAccount $account, Document $document, Money $moved): PaperNote
     {
         $own = $account->entries()->where('document_id', $document->id)->get();
-        $before = $document->money(
-            (int) $account
+        $before = MoneyCast::read(
+            $account
                 ->entries()
                 ->where('id', '<', (int) $own->min('id'))
                 ->sum('amount'),

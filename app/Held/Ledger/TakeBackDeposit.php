@@ -34,7 +34,7 @@ final class TakeBackDeposit implements TakesBackHeld
         $brought = $receipt->held(HeldKind::Deposit);
 
         return $receipt->customer_id === null || ! $brought->isPositive()
-            ? $receipt->money(0)
+            ? $receipt->none()
             : Money::min(
                 $brought,
                 KeptFor::ofCustomer(HeldKind::Deposit, $receipt->customer_id)->for(self::order($receipt)),

@@ -135,7 +135,7 @@ final class PayOutHeld
             );
         HeldLedger::assertThere($account, $order->amount);
         $plan = Plan::of(
-            [$order->way->value => $order->amount->minor],
+            [$order->way->value => $order->amount],
             $this->brought($order),
             $this->house->currency(),
         );

@@ -6,7 +6,10 @@ namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
+use Elmstone\Support\Casts\MoneyByNameCast;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -19,15 +22,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $fingerprint
  * @property BankEntryKind $kind
  * @property CarbonImmutable|null $booked_on null where it could not be read
- * @property int $amount minor units, whichever way it went
+ * @property Money $amount minor units, whichever way it went
  * @property string $payer
  * @property string $payer_account
  * @property string $reference
  * @property string $bank_reference
  * @property string $end_to_end
  * @property int|null $customer_id
- * @property array<string, int>|null $shares minor units by document label; null: oldest due first
- * @property int $discount the settlement discount promised with the shares, minor units
+ * @property array<string, Money>|null $shares by document label; null: oldest due first
+ * @property Money $discount the settlement discount promised with the shares
  * @property array{for: list<string>, against: list<string>}|null $evidence
  * @property bool $sure ticked beforehand
  * @property string $trouble why it could not be read
@@ -43,11 +46,13 @@ final class BankEntry extends Record
     protected $table = 'bank_entries';
 
     protected $casts = [
+        'amount' => MoneyCast::class,
+        'discount' => MoneyCast::class,
         'kind' => BankEntryKind::class,
         'booked_on' => 'immutable_date',
-        'amount' => 'int',
-        'shares' => 'array',
-        'discount' => 'int',
+
+        'shares' => MoneyByNameCast::class,
+
         'evidence' => 'array',
         'sure' => 'bool',
     ];

@@ -15,6 +15,7 @@ use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyByNameCast;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -46,7 +47,7 @@ final class BankEntryController
             'proposals' => $entry->kind === BankEntryKind::Returned && $entry->state === 'open'
                     ? ReturnedTransfer::proposals($entry)
                     : [],
-            'fee' => $this->house->money($this->house->shop()->returned_payment_fee),
+            'fee' => $this->house->shop()->returned_payment_fee,
         ]);
     }
 
@@ -106,17 +107,14 @@ final class BankEntryController
         }
 
         $oldest = $request->input('how') === 'oldest';
-        $spread = $items->spread($this->house->money($entry->amount), $oldest ? null : $byHand);
+        $spread = $items->spread($entry->amount, $oldest ? null : $byHand);
         $this->change($file, $entry, [
             'sure' => true,
-            'discount' => $oldest ? 0 : $spread->discount()->minor,
+            'discount' => $oldest ? 0 : $spread->discount(),
             'evidence' => json_encode(['for' => ['spread by hand'], 'against' => []], JSON_THROW_ON_ERROR),
             'shares' => $oldest
                 ? null
-                : json_encode(
-                    (object) array_map(static fn ($amount): int => $amount->minor, $byHand),
-                    JSON_THROW_ON_ERROR,
-                ),
+                : MoneyByNameCast::write($byHand),
         ]);
 
         return redirect()->to(route('bank.file', $file->id)."#entry-{$entry->id}");
@@ -160,7 +158,7 @@ final class BankEntryController
             $locked = BankEntry::query()->whereKey($entry->id)->lockForUpdate()->firstOrFail();
             ($locked->state === 'open' && $locked->kind === BankEntryKind::Returned)
                 || throw Refused::because('already_returned', 'This entry is dealt with already.');
-            $paid->tenders->where('kind', TenderKind::BankTransfer)->sum('amount') === $locked->amount
+            $paid->paidBy(TenderKind::BankTransfer)->equals($locked->amount)
                 || throw Refused::because('other_amount', "{$paid->label} was not paid by a transfer of this amount.");
             $day = max(BankDay::of($locked->booked_on, $till->location), $paid->business_date);
             $document = $return->handle(

@@ -9,6 +9,7 @@ use Elmstone\Interchange\Bank\Read\BankEntryRead;
 use Elmstone\Interchange\Bank\Read\BankFileRead;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Casts\MoneyByNameCast;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps what a bank's file says, each payment weighed. An entry that was in another file is left out. */
@@ -72,15 +73,15 @@ final class KeepBankFile
                 'fingerprint' => (string) $fingerprint,
                 'kind' => $entry->kind->value,
                 'booked_on' => $entry->bookedOn?->format('Y-m-d'),
-                'amount' => $entry->amount->minor,
+                'amount' => $entry->amount,
                 'payer' => $entry->payer,
                 'payer_account' => $entry->payerAccount,
                 'reference' => $entry->reference,
                 'bank_reference' => $entry->bankReference,
                 'end_to_end' => $entry->endToEnd,
                 'customer_id' => $weighed->customer,
-                'shares' => $weighed->shares === null ? null : json_encode($weighed->shares, JSON_THROW_ON_ERROR),
-                'discount' => $weighed->discount,
+                'shares' => $weighed->shares === null ? null : MoneyByNameCast::write($weighed->shares),
+                'discount' => $weighed->discount ?? 0,
                 'evidence' => json_encode(
                     ['for' => $weighed->for, 'against' => $weighed->against],
                     JSON_THROW_ON_ERROR,
@@ -112,7 +113,7 @@ final class KeepBankFile
             $told = implode('|', [
                 $entry->account,
                 $entry->bookedOn?->format('Y-m-d') ?? 'no day',
-                $entry->amount->minor,
+                $entry->amount->toString(),
                 $entry->bankReference !== '' ? "ref {$entry->bankReference}" : "{$entry->payer}|{$entry->reference}",
                 ...$entry->kind === BankEntryKind::In ? [] : [$entry->kind->value],
             ]);

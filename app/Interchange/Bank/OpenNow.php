@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange\Bank;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\Naming;
 use Elmstone\Interchange\Bank\Read\BankEntryRead;
@@ -18,7 +19,7 @@ final class OpenNow
     /** @var array<string, list<OpenItemRecord>> charges by the digits of their number */
     private array $byNumber = [];
 
-    /** @var array<int, list<OpenItemRecord>> by amount */
+    /** @var array<string, list<OpenItemRecord>> by what is open, in words */
     private array $byAmount = [];
 
     /** @var array<int, list<OpenItemRecord>> by customer, oldest due first */
@@ -54,7 +55,7 @@ final class OpenNow
             ) as $item
         ) {
             $this->byNumber[ltrim(preg_replace('/\D/', '', $item->label) ?? '', '0')][] = $item;
-            $this->byAmount[$item->open][] = $item;
+            $this->byAmount[$item->open->toString()][] = $item;
             $this->byCustomer[$item->customer_id][] = $item;
         }
 
@@ -96,9 +97,9 @@ final class OpenNow
     }
 
     /** @return list<OpenItemRecord> */
-    public function ofAmount(int $minor): array
+    public function ofAmount(Money $amount): array
     {
-        return $this->byAmount[$minor] ?? [];
+        return $this->byAmount[$amount->toString()] ?? [];
     }
 
     public function account(string $number): ?int

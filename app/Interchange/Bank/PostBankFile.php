@@ -12,7 +12,6 @@ use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Payments\PaymentOrder;
 use Elmstone\Receivables\Payments\TakePayment;
-use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Database\Eloquent\Collection;
@@ -25,7 +24,6 @@ final class PostBankFile
     public function __construct(
         private readonly TakePayment $take,
         private readonly Ledger $ledger,
-        private readonly House $house,
     ) {
     }
 
@@ -88,9 +86,8 @@ final class PostBankFile
         } catch (Refused $refused) {
             throw Refused::because(
                 'cannot_post',
-                "Payment {$entry->position} over {$this->house->money(
-                    $entry->amount,
-                )->toString()}: {$refused->getMessage()} Nothing was posted.",
+                "Payment {$entry->position} over {$entry->amount->toString()}: {$refused->getMessage()} "
+                    .'Nothing was posted.',
             );
         }
 
@@ -100,8 +97,8 @@ final class PostBankFile
     /** What the page promised is given, or nothing is posted. */
     private function assertDiscount(BankEntry $entry, int $receipt): void
     {
-        $given = (int) Document::query()->whereKey($receipt)->value('settlement_discount');
-        $given === $entry->discount
+        $given = Document::query()->findOrFail($receipt)->settlement_discount;
+        $given->equals($entry->discount)
             || $entry->shares === null
             || throw Refused::because(
                 'discount_lost',
@@ -114,12 +111,12 @@ final class PostBankFile
     {
         return new PaymentOrder(
             (int) $entry->customer_id,
-            $this->house->money($entry->amount),
+            $entry->amount,
             TenderKind::BankTransfer,
             mb_substr($entry->reference, 0, 60),
             $day,
             Uuid::uuid5(Uuid::NAMESPACE_OID, "bank-{$entry->fingerprint}")->toString(),
-            $entry->shares === null ? null : array_map($this->house->money(...), $entry->shares),
+            $entry->shares,
             // The same words on two transfers are two transfers: the bank booked both.
             true,
             "booked by the bank on {$entry->booked_on?->format('Y-m-d')}",

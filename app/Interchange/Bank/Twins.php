@@ -6,8 +6,10 @@ namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Naming;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Support\Collection;
@@ -59,10 +61,12 @@ final class Twins
             ])
             ->whereNotIn('d.id', DB::table('bank_entries')->whereNotNull('document_id')->select('document_id'))
             ->get(['d.customer_id', 'd.label', 'd.business_date', 't.amount'])
-            ->groupBy(static fn (stdClass $row): string => "{$row->customer_id} {$row->amount}");
+            ->groupBy(
+                static fn (stdClass $row): string => self::told($row->customer_id, MoneyCast::read($row->amount)),
+            );
 
         foreach ($open as $entry) {
-            foreach ($paid->get("{$entry->customer_id} {$entry->amount}") ?? [] as $document) {
+            foreach ($paid->get(self::told($entry->customer_id, $entry->amount)) ?? [] as $document) {
                 if (
                     abs(
                         CarbonImmutable::parse((string) $document->business_date)->diffInDays($entry->booked_on, false),
@@ -100,15 +104,21 @@ final class Twins
             ->whereIn('e.amount', $open->pluck('amount')->unique()->all())
             ->limit(2000)
             ->get(['e.booked_on', 'e.amount', 'e.payer', 'e.reference', 'f.name'])
-            ->groupBy(static fn (stdClass $row): string => "{$row->booked_on} {$row->amount}");
+            ->groupBy(static fn (stdClass $row): string => self::told($row->booked_on, MoneyCast::read($row->amount)));
 
         foreach ($open as $entry) {
-            foreach ($others->get("{$entry->booked_on?->format('Y-m-d')} {$entry->amount}") ?? [] as $other) {
+            foreach ($others->get(self::told($entry->booked_on?->format('Y-m-d'), $entry->amount)) ?? [] as $other) {
                 if (self::alike($entry, $other)) {
                     yield [$entry->id, "the file “{$other->name}” has the same payment"];
                 }
             }
         }
+    }
+
+    /** What a payment is looked for by. */
+    private static function told(mixed $by, Money $amount): string
+    {
+        return (is_scalar($by) ? (string) $by : '')." {$amount->toString()}";
     }
 
     /** The same payer or the same words, however a bank's two formats write them. */

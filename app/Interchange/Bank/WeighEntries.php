@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Bank;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Suggestion;
 use Elmstone\Interchange\Bank\Read\BankEntryRead;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
@@ -22,7 +23,7 @@ final class WeighEntries
 
     private readonly OpenNow $now;
 
-    /** @var array<string, int> what payments of this file put on a charge already, minor units by label */
+    /** @var array<string, Money> what payments of this file put on a charge already, by label */
     private array $met = [];
 
     /** @param  list<BankEntryRead>  $entries all of the file */
@@ -115,7 +116,7 @@ final class WeighEntries
     /** Nobody is pointed at: an amount that one open item has is something to look at, no more. */
     private function byAmountAlone(BankEntryRead $entry): Weighed
     {
-        $items = $this->now->ofAmount($entry->amount->minor);
+        $items = $this->now->ofAmount($entry->amount);
 
         if (count($items) !== 1) {
             return new Weighed(null);
@@ -161,14 +162,14 @@ final class WeighEntries
     /** The payer's own list of what is paid on each invoice, where all of it is there and comes to the amount. */
     private function asListed(Weighed $best, BankEntryRead $entry, CarbonImmutable $day): bool
     {
-        if ($entry->amounts === [] || array_sum($entry->amounts) !== $entry->amount->minor) {
+        if ($entry->amounts === [] || ! $this->sum($entry->amounts)->equals($entry->amount)) {
             return false;
         }
 
         $shares = [];
-        $discount = 0;
+        $discount = $this->house->money(0);
 
-        foreach ($entry->amounts as $number => $minor) {
+        foreach ($entry->amounts as $number => $amount) {
             $digits = ltrim(preg_replace('/\D/', '', (string) $number) ?? '', '0');
             $item = array_find(
                 $this->now->ofCustomer((int) $best->customer),
@@ -176,13 +177,13 @@ final class WeighEntries
                     === $digits,
             );
 
-            if ($item === null || $minor <= 0 || $minor > $item->open) {
+            if ($item === null || ! $amount->isPositive() || $amount->exceeds($item->open)) {
                 return false;
             }
 
-            $shares[$item->label] = $minor;
+            $shares[$item->label] = $amount;
             $off = $this->discountOf($item, $day);
-            $discount += $off > 0 && $minor === $item->open - $off ? $off : 0;
+            $discount = $amount->equals($item->open->minus($off)) ? $discount->plus($off) : $discount;
         }
 
         $best->shares = $shares;
@@ -217,14 +218,17 @@ final class WeighEntries
     /** @param  non-empty-list<OpenItemRecord>  $items */
     private function onNamed(Weighed $best, array $items, BankEntryRead $entry, CarbonImmutable $day): void
     {
-        $sum = array_sum(array_map(static fn (OpenItemRecord $item): int => $item->open, $items));
-        $less = array_sum(array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $items));
+        $sum = $this->sum(array_map(static fn (OpenItemRecord $item): Money => $item->open, $items));
+        $less = $this->sum(array_map(fn (OpenItemRecord $item): Money => $this->discountOf($item, $day), $items));
         $words = count($items) === 1 ? 'what is open of it' : 'what its '.count($items).' invoices come to';
 
-        if ($less > 0 && $sum - $less === $entry->amount->minor) {
+        if ($less->isPositive() && $sum->minus($less)->equals($entry->amount)) {
             $best->shares = array_combine(
                 array_column($items, 'label'),
-                array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $items),
+                array_map(
+                    fn (OpenItemRecord $item): Money => $item->open->minus($this->discountOf($item, $day)),
+                    $items,
+                ),
             );
             $best->discount = $less;
             $best->speaksFor(2, "exactly {$words}, less settlement discount");
@@ -232,21 +236,22 @@ final class WeighEntries
             return;
         }
 
-        $best->shares = $this->asFarAsItGoes($items, $entry->amount->minor);
-        $sum === $entry->amount->minor
+        $best->shares = $this->asFarAsItGoes($items, $entry->amount);
+        $sum->equals($entry->amount)
             ? $best->speaksFor(2, "exactly {$words}")
-            : ($best->for[] = 'not '.$words.', '.$this->house->money($sum)->toString());
-        $sum < $entry->amount->minor && ($best->against[] = 'more than what is named');
+            : ($best->for[] = 'not '.$words.', '.$sum->toString());
+        $entry->amount->exceeds($sum) && ($best->against[] = 'more than what is named');
     }
 
     private function onAccount(Weighed $best, BankEntryRead $entry, CarbonImmutable $day): void
     {
         $items = $this->now->ofCustomer((int) $best->customer);
-        $values = array_map(fn (OpenItemRecord $item) => $item->toValue($this->house->currency(), $day), $items);
+        $values = array_map(static fn (OpenItemRecord $item) => $item->toValue($day), $items);
         $suggestion = count($items) > self::MOST_ITEMS ? null : Suggestion::for($entry->amount, $values);
 
         if ($suggestion === null || count($suggestion->matches) !== 1 || $suggestion->more) {
-            $entry->amount->minor > array_sum(array_column($items, 'open')) && ($best->against[] = 'more than is owed');
+            $open = $this->sum(array_map(static fn (OpenItemRecord $item): Money => $item->open, $items));
+            $entry->amount->exceeds($open) && ($best->against[] = 'more than is owed');
 
             return;
         }
@@ -257,48 +262,54 @@ final class WeighEntries
                 static fn (OpenItemRecord $item): bool => in_array($item->label, $suggestion->matches[0], true),
             ),
         );
-        $best->discount = array_sum(
-            array_map(fn (OpenItemRecord $item): int => $this->discountOf($item, $day), $exact),
+        $best->discount = $this->sum(
+            array_map(fn (OpenItemRecord $item): Money => $this->discountOf($item, $day), $exact),
         );
         $best->shares = array_combine(
             array_column($exact, 'label'),
-            array_map(fn (OpenItemRecord $item): int => $item->open - $this->discountOf($item, $day), $exact),
+            array_map(fn (OpenItemRecord $item): Money => $item->open->minus($this->discountOf($item, $day)), $exact),
         );
         $best->speaksFor(1, 'exactly '.(count($exact) === 1 ? $exact[0]->label : count($exact).' items'));
     }
 
-    private function discountOf(OpenItemRecord $item, CarbonImmutable $day): int
+    private function discountOf(OpenItemRecord $item, CarbonImmutable $day): Money
     {
-        return $item->toValue($this->house->currency(), $day)->discount->minor;
+        return $item->toValue($day)->discount;
+    }
+
+    /** @param  array<array-key, Money>  $amounts */
+    private function sum(array $amounts): Money
+    {
+        return Money::sum($amounts, $this->house->currency());
     }
 
     /** Two payments of one file on the same charge are more than it is open for. */
     private function metTwice(Weighed $best): void
     {
-        foreach ($best->shares ?? [] as $label => $minor) {
+        foreach ($best->shares ?? [] as $label => $amount) {
             $item = array_find(
                 $this->now->ofCustomer((int) $best->customer),
                 static fn (OpenItemRecord $item): bool => $item->label === $label,
             );
-            $this->met[$label] = ($this->met[$label] ?? 0) + $minor;
+            $this->met[$label] = $amount->plus($this->met[$label] ?? $this->house->money(0));
             $item !== null
-                && $this->met[$label] > $item->open
+                && $this->met[$label]->exceeds($item->open)
                 && ($best->against[] = "{$label} is met by another payment of this file too");
         }
     }
 
     /**
      * @param  list<OpenItemRecord>  $items
-     * @return array<string, int>
+     * @return array<string, Money>
      */
-    private function asFarAsItGoes(array $items, int $left): array
+    private function asFarAsItGoes(array $items, Money $left): array
     {
         $shares = [];
 
         foreach ($items as $item) {
-            $part = min($left, $item->open);
-            $left -= $part;
-            $part > 0 && ($shares[$item->label] = $part);
+            $part = Money::min($left, $item->open);
+            $left = $left->minus($part);
+            $part->isPositive() && ($shares[$item->label] = $part);
         }
 
         return $shares;

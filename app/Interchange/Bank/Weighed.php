@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange\Bank;
 
+use Elmstone\Core\Money\Money;
+
 /** Whom a payment is thought to be from, what it pays, and what speaks for and against that. */
 final class Weighed
 {
@@ -18,11 +20,11 @@ final class Weighed
     /** @var list<string> */
     public array $against = [];
 
-    /** @var array<string, int>|null minor units by document label; null: oldest due first */
+    /** @var array<string, Money>|null by document label; null: oldest due first */
     public ?array $shares = null;
 
-    /** The settlement discount that comes with the shares, minor units. */
-    public int $discount = 0;
+    /** The settlement discount that comes with the shares; null: none. */
+    public ?Money $discount = null;
 
     private int $weight = 0;
 

@@ -44,7 +44,7 @@ final class CancelRequest extends FormRequest
             $amount = app(House::class)->typedMoney($this->string("back.{$way->value}")->value());
 
             if ($amount !== null) {
-                $back[$way->value] = $amount->minor;
+                $back[$way->value] = $amount;
             }
         }
 

@@ -44,7 +44,7 @@ final readonly class DueLayaways implements HasDue
             $customer->name,
             $customer->phone !== '' ? $customer->phone : $customer->mail,
             $when ?? $day,
-            $this->house->money($tab === WorklistTab::Behind ? $layaway->next_open : $layaway->remaining()),
+            $tab === WorklistTab::Behind ? $layaway->next_open : $layaway->remaining(),
             match ($tab) {
                 WorklistTab::Expiring => $layaway->isExpired($day) ? 'expired' : 'about to expire',
                 WorklistTab::Ready => 'paid, to collect',

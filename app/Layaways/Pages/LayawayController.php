@@ -56,9 +56,9 @@ final class LayawayController
             'layaway' => $layaway,
             'day' => $day,
             'house' => $this->house,
-            'standing' => $layaway->state->isOpen() ? $layaway->standing($currency) : null,
+            'standing' => $layaway->state->isOpen() ? $layaway->standing() : null,
             'reckoned' => AgreedSlip::reckon($layaway, $layaway->lines(), $currency),
-            'ladder' => $layaway->ladder($currency, $day),
+            'ladder' => $layaway->ladder($day),
             'ways' => $layaway->state->isOpen() ? AgreementMoney::of($layaway->id, $this->house->currency())->left : [],
             'pending' => HandBack::pending(CardSubject::layaway($layaway->id, $layaway->key)),
             'taxMoved' => $layaway->state->isOpen()

@@ -37,12 +37,12 @@ final class LayawayList
             Column::inFile('phone', static fn (Layaway $layaway): string => $layaway->customer->phone),
             Column::inFile('made on', static fn (Layaway $layaway): CarbonImmutable => $layaway->made_on),
             Column::inFile('state', static fn (Layaway $layaway): string => $layaway->stateWord($day)),
-            Column::inFile('total', static fn (Layaway $layaway): Money => $house->money($layaway->total)),
+            Column::inFile('total', static fn (Layaway $layaway): Money => $layaway->total),
             Column::inFile('paid', static fn (Layaway $layaway): Money => $layaway->account->balance),
             Column::text('Goods', '', self::goods(...))->small(),
-            Column::money('Left to pay', 'remaining', static fn (Layaway $layaway): Money => $house->money(
-                $layaway->state->isOpen() ? $layaway->remaining() : 0,
-            ))->blankAtZero(),
+            Column::money('Left to pay', 'remaining', static fn (Layaway $layaway): Money => $layaway->state->isOpen()
+                ? $layaway->remaining()
+                : $house->money(0))->blankAtZero(),
             Column::text($isEnded ? 'How it ended' : 'Next due', '', static fn (Layaway $layaway): string => self::due(
                 $layaway, $day,
             ))
@@ -52,7 +52,7 @@ final class LayawayList
             Column::money(
                 $isEnded ? '' : 'Payment',
                 'next amount',
-                static fn (Layaway $layaway): Money => $house->money($layaway->next_open),
+                static fn (Layaway $layaway): Money => $layaway->next_open,
             )->blankAtZero(),
             Column::text($isEnded ? 'Ended on' : 'Until', '', static fn (Layaway $layaway): string => self::until(
                 $layaway, $day,

@@ -21,7 +21,7 @@ final class NextStep
                 : ($layaway->customer->mail !== ''
                     ? "write to {$layaway->customer->mail}"
                     : 'write');
-        $open = Show::money($house->money($layaway->next_open));
+        $open = Show::money($layaway->next_open);
 
         return match (true) {
             $layaway->state === LayawayState::Ready => 'Hand over'
@@ -36,7 +36,7 @@ final class NextStep
             $layaway->next_due?->lessThanOrEqualTo($day) === true => "Take {$open}; {$reach} if they do not come",
             Days::between($day, $layaway->lapses_on) <= WorklistTab::SOON => ucfirst($reach)
                 .': '
-                .Show::money($house->money($layaway->remaining()))
+                .Show::money($layaway->remaining())
                 .' is left',
             default => "Wait for {$open}",
         };

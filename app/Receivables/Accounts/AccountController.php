@@ -6,7 +6,6 @@ namespace Elmstone\Receivables\Accounts;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerChanges;
 use Elmstone\Receivables\Ageing\AsOf;
@@ -101,9 +100,7 @@ final class AccountController
                         $document->job,
                         $row->moved->isPositive() ? $row->moved->toString() : '',
                         $row->moved->isNegative() ? $row->moved->negated()->toString() : '',
-                        $document
-                            ->money($row->item->kind === ItemKind::Credit ? -$row->item->open : $row->item->open)
-                            ->toString(),
+                        $row->item->signedOpen()->toString(),
                         $row->balance->toString(),
                         $document->currency,
                     ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Accounts;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Shop\House;
 use Elmstone\Support\Scale;
@@ -80,8 +81,9 @@ final readonly class AccountLine
     }
 
     /** @param  list<array{int, int, string}>  $steps */
-    private function drawn(array $steps, int $before, CarbonImmutable $from, CarbonImmutable $until, int $limit): string
+    private function drawn(array $steps, int $before, CarbonImmutable $from, CarbonImmutable $until, Money $at): string
     {
+        $limit = $at->minor;
         $balances = [0, $before, ...array_column($steps, 1)];
         [$low, $high] = [min($balances), max(max($balances), 1)];
         $high = $limit > 0 && $limit < $high * 3 ? max($high, $limit) : $high;

@@ -50,8 +50,8 @@ final readonly class AccountStanding
         return new self(
             $account,
             new Standing(
-                $house->money($account->credit_limit),
-                $house->money($account->balance),
+                $account->credit_limit,
+                $account->balance,
                 $house->money(0),
                 $account->stopped,
                 $oldest,

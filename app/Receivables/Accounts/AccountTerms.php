@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Accounts;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\Terms;
@@ -15,11 +16,10 @@ use Elmstone\Receivables\Statements\StatementWay;
 final readonly class AccountTerms
 {
     /**
-     * @param  int  $limit minor units
      * @param  string|null  $buyer optional or named; null: named where anybody of theirs has a limit
      */
     public function __construct(
-        public int $limit,
+        public Money $limit,
         public TermsKind $kind,
         public int $days,
         public ?string $discountPercent,

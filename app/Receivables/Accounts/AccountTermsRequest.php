@@ -95,7 +95,7 @@ final class AccountTermsRequest extends FormRequest
         );
 
         return new AccountTerms(
-            $limit->isNegative() ? throw Refused::because('bad_limit', 'A limit cannot be below zero.') : $limit->minor,
+            $limit->isNegative() ? throw Refused::because('bad_limit', 'A limit cannot be below zero.') : $limit,
             TermsKind::from($this->string('terms_kind')->value()),
             $this->integer('terms_days'),
             $this->filled('discount_percent') ? TypedNumber::plain($this->string('discount_percent')->value()) : null,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Accounts;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -56,7 +55,7 @@ final readonly class Activity
                 ->map(
                     fn (OpenItemRecord $item): ActivityRow => new ActivityRow(
                         $item,
-                        $this->house->money($item->kind === ItemKind::Charge ? $item->amount : -$item->amount),
+                        $item->signedAmount(),
                         $this->house->money($balances[$item->document_id] ?? 0),
                     ),
                 )

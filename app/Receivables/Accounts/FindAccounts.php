@@ -6,12 +6,11 @@ namespace Elmstone\Receivables\Accounts;
 
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
-use Elmstone\Shop\House;
 
 /** Finds customers with how their accounts stand. */
 final readonly class FindAccounts
 {
-    public function __construct(private CustomerSearch $search, private House $house)
+    public function __construct(private CustomerSearch $search)
     {
     }
 
@@ -28,8 +27,8 @@ final readonly class FindAccounts
 
                     return new AccountFound(
                         $customer,
-                        $account === null ? null : $this->house->money($account->balance),
-                        $account === null ? null : $this->house->money($account->credit_limit - $account->balance),
+                        $account?->balance,
+                        $account === null ? null : $account->credit_limit->minus($account->balance),
                         $account->stopped ?? false,
                     );
                 })

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Accounts;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Receivables\TermsKind;
@@ -13,6 +14,7 @@ use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -21,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * A customer's right to charge. Its balance is changed through Ledger only, under the row's lock.
  *
  * @property int $customer_id
- * @property int $credit_limit minor units
+ * @property Money $credit_limit minor units
  * @property TermsKind $terms_kind
  * @property int $terms_days
  * @property Percentage|null $discount_percent settlement discount
@@ -35,7 +37,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $stopped
  * @property string $stop_reason
  * @property CarbonImmutable $opened_on
- * @property int $balance minor units; below zero: the shop owes them
+ * @property Money $balance minor units; below zero: the shop owes them
  * @property int $version
  * @property-read Customer $customer
  */
@@ -48,6 +50,8 @@ final class HouseAccount extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'credit_limit' => MoneyCast::class,
+        'balance' => MoneyCast::class,
         'discount_percent' => PercentageCast::class,
         'terms_kind' => TermsKind::class,
         'statement_kind' => StatementKind::class,

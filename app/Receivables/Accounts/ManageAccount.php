@@ -13,6 +13,7 @@ use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +24,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class ManageAccount
 {
-    public function __construct(private readonly Ledger $ledger, private readonly House $house)
+    public function __construct(private readonly Ledger $ledger)
     {
     }
 
@@ -67,7 +68,7 @@ final class ManageAccount
     /** @throws Refused bad_limit */
     private static function assertLimit(AccountTerms $terms): void
     {
-        $terms->limit < 0 && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
+        $terms->limit->isNegative() && throw Refused::because('bad_limit', 'A limit cannot be below zero.');
     }
 
     /**
@@ -80,7 +81,7 @@ final class ManageAccount
             ->create([
                 'customer_id' => $customer->id,
                 'opened_on' => ShopTime::today(),
-                'credit_limit' => 0,
+                'credit_limit' => MoneyCast::read(0),
                 'stopped' => true,
                 'stop_reason' => mb_substr("claim: {$why}", 0, 255),
                 'terms_kind' => TermsKind::AtOnce,
@@ -115,19 +116,19 @@ final class ManageAccount
             );
         }
 
-        if ($terms->limit !== $account->credit_limit && trim($reason) === '') {
+        if (! $terms->limit->equals($account->credit_limit) && trim($reason) === '') {
             throw Refused::because('reason_missing', 'Say why the limit changes: the reason is kept.');
         }
 
         [$limit, $before] = [$account->credit_limit, $this->words($account)];
         $account->forceFill([...$terms->columns(), 'version' => $account->version + 1])->save();
 
-        if ($account->credit_limit !== $limit) {
+        if (! $account->credit_limit->equals($limit)) {
             $this->record(
                 $account,
                 'limit',
-                Show::money($this->house->money($limit)),
-                Show::money($this->house->money($account->credit_limit)),
+                Show::money($limit),
+                Show::money($account->credit_limit),
                 $reason,
                 $by,
             );

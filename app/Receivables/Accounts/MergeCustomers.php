@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Accounts;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\JoinCustomers;
@@ -62,21 +63,25 @@ final class MergeCustomers
         }
 
         $strict = self::stricter($from, $into);
-        $into ??= HouseAccount::query()->create([
-            ...$from->getAttributes(),
+        $into ??= $from->replicate()->forceFill([
             'customer_id' => $customer->id,
-            'balance' => 0,
+            'balance' => Money::zero($from->balance->currency),
             'version' => 1,
         ]);
+        $into->save();
         DB::table('open_items')
             ->where('customer_id', $from->customer_id)
             ->update(['customer_id' => $into->customer_id]);
         $into
-            ->forceFill([...$strict, 'balance' => $into->balance + $from->balance, 'version' => $into->version + 1])
+            ->forceFill([
+                ...$strict,
+                'balance' => $into->balance->plus($from->balance),
+                'version' => $into->version + 1,
+            ])
             ->save();
         $from
             ->forceFill([
-                'balance' => 0,
+                'balance' => Money::zero($from->balance->currency),
                 'stopped' => true,
                 'stop_reason' => "merged into {$customer->number}",
                 'version' => $from->version + 1,
@@ -101,7 +106,7 @@ final class MergeCustomers
         return [
             'stopped' => $from->stopped || $into->stopped,
             'stop_reason' => $into->stopped ? $into->stop_reason : ($from->stopped ? $from->stop_reason : ''),
-            'credit_limit' => min($from->credit_limit, $into->credit_limit),
+            'credit_limit' => Money::min($from->credit_limit, $into->credit_limit),
             'allowed_overdue_days' => min($from->allowed_overdue_days, $into->allowed_overdue_days),
             'purchase_order_required' => $from->purchase_order_required || $into->purchase_order_required,
             'buyer' => in_array('named', [$from->buyer, $into->buyer], true) ? 'named' : $into->buyer,

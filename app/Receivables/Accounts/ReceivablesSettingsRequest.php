@@ -63,13 +63,12 @@ final class ReceivablesSettingsRequest extends FormRequest
         ];
     }
 
-    /** @return int minor units */
-    private function money(string $field): int
+    private function money(string $field): Money
     {
         return $this->filled($field)
             ? app(House::class)->fitting(
                 Money::of(TypedNumber::plain($this->string($field)->value()), app(House::class)->currency()),
-            )->minor
-            : 0;
+            )
+            : app(House::class)->money(0);
     }
 }

@@ -17,14 +17,14 @@ final class StandingBar
     public static function svg(AccountStanding $account, ?Money $adds = null, int $width = 240): string
     {
         // Credit that is not used makes what is owed less: it is taken off the far end.
-        $owed = max(0, $account->late->minor + $account->notDue->minor - $account->credit->minor);
-        $late = min(max(0, $account->late->minor), $owed);
-        $limit = $account->standing->limit->minor;
-        $add = max(0, $adds->minor ?? 0);
-        $whole = max(1, $limit, $owed + $add);
+        $owed = $account->late->plus($account->notDue)->minus($account->credit)->orNothing();
+        $late = Money::min($account->late->orNothing(), $owed);
+        $limit = $account->standing->limit;
+        $then = $owed->plus($adds?->orNothing() ?? Money::zero($owed->currency));
+        $whole = Money::max($limit, $then);
         // Room to show the post where nothing lies beyond it.
-        $at = static fn (int $minor): int => Scale::to($width - 8, $minor, $whole);
-        [$x1, $x2, $x3, $post] = [$at($late), $at($owed), $at($owed + $add), $at($limit)];
+        $at = static fn (Money $amount): int => Scale::of($width - 8, $amount, $whole);
+        [$x1, $x2, $x3, $post] = [$at($late), $at($owed), $at($then), $at($limit)];
         $id = "late-{$account->account->customer_id}";
         $body = sprintf(
             '<defs><pattern id="%s" width="5" height="5" patternUnits="userSpaceOnUse" '
@@ -46,13 +46,13 @@ final class StandingBar
                 ? sprintf('<rect x="%d" y="20" width="%d" height="18" fill="#8d8577"/>', $x1, max(2, $x2 - $x1))
                 : '';
         $body
-            .= $add > 0
+            .= $then->exceeds($owed)
                 ? sprintf(
                     '<rect x="%d.5" y="20.5" width="%d" height="17" fill="none" stroke="%s" stroke-width="1.5" '
                         .'stroke-dasharray="4 2"/>',
                     $x2,
                     max(3, $x3 - $x2 - 1),
-                    $owed + $add > $limit ? '#9c3324' : '#1e6a6c',
+                    $then->exceeds($limit) ? '#9c3324' : '#1e6a6c',
                 )
                 : '';
         $body .= sprintf(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Ageing;
 
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
 use Elmstone\Support\Scale;
@@ -21,9 +22,10 @@ final class AgeingColumns
 
     public static function svg(Ageing $ageing): string
     {
-        $highest = max(
-            1,
-            ...array_map(static fn (AgeBand $band): int => abs($ageing->in($band)->minor), AgeBand::cases()),
+        $highest = array_reduce(
+            AgeBand::cases(),
+            static fn (Money $highest, AgeBand $band): Money => Money::max($highest, $ageing->in($band)->abs()),
+            Money::zero($ageing->balance->currency),
         );
         $body = '<defs>';
 
@@ -40,11 +42,11 @@ final class AgeingColumns
         $body .= '</defs>';
         $below = $ageing->in(AgeBand::UnusedCredit)->isZero()
             ? 0
-            : max(6, abs(Scale::to(self::HEIGHT, $ageing->in(AgeBand::UnusedCredit)->minor, $highest)));
+            : max(6, abs(Scale::of(self::HEIGHT, $ageing->in(AgeBand::UnusedCredit), $highest)));
 
         foreach (AgeBand::cases() as $i => $band) {
             $amount = $ageing->in($band);
-            $height = $amount->isZero() ? 0 : max(2, abs(Scale::to(self::HEIGHT, $amount->minor, $highest)));
+            $height = $amount->isZero() ? 0 : max(2, abs(Scale::of(self::HEIGHT, $amount, $highest)));
             $top = $band === AgeBand::UnusedCredit ? self::HEIGHT + 20 : self::HEIGHT + 20 - $height;
             $fill = match ($band) {
                 AgeBand::NotDue => '#8d8577',

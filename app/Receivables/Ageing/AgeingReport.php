@@ -58,20 +58,18 @@ final readonly class AgeingReport
      */
     public function sorted(?AgeBand $band): array
     {
-        $in = static fn (AgedAccount $account): int => $band === null
-            ? $account->ageing->balance->minor
-            : abs($account->ageing->in($band)->minor);
+        $in = static fn (AgedAccount $account): Money => $band === null
+            ? $account->ageing->balance
+            : $account->ageing->in($band)->abs();
         $accounts = $band === null
                 ? $this->accounts
                 : array_values(
-                    array_filter($this->accounts, static fn (AgedAccount $account): bool => $in($account) !== 0),
+                    array_filter($this->accounts, static fn (AgedAccount $account): bool => ! $in($account)->isZero()),
                 );
         usort(
             $accounts,
-            static fn (AgedAccount $one, AgedAccount $other): int => [$in($other), $one->number] <=> [
-                $in($one),
-                $other->number,
-            ],
+            static fn (AgedAccount $one, AgedAccount $other): int => $in($other)->compare($in($one))
+                ?: $one->number <=> $other->number,
         );
 
         return $accounts;

@@ -12,6 +12,7 @@ use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
+use Elmstone\Support\Casts\MoneyCast;
 use Generator;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -45,9 +46,12 @@ final readonly class AsOf
             ->orderBy('document_id')
             ->get()
             ->each(
-                static fn (OpenItemRecord $item) => $item->setAttribute('open', (int) $item->getAttribute('open_then')),
+                static fn (OpenItemRecord $item) => $item->setAttribute(
+                    'open',
+                    MoneyCast::read($item->getAttribute('open_then')),
+                ),
             )
-            ->filter(static fn (OpenItemRecord $item): bool => $item->open > 0)
+            ->filter(static fn (OpenItemRecord $item): bool => $item->open->isPositive())
             ->values();
     }
 
@@ -72,7 +76,7 @@ final readonly class AsOf
         $values = [];
 
         foreach ($items as $item) {
-            $values[] = $item->toValue($this->house->currency());
+            $values[] = $item->toValue();
         }
 
         return Ageing::of($this->house->currency(), $day, $values);

@@ -6,9 +6,11 @@ namespace Elmstone\Receivables\Ageing;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -21,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $staff_id
  * @property string $spoke_to
  * @property string $note
- * @property int|null $promised minor units
+ * @property Money|null $promised minor units
  * @property CarbonImmutable|null $promised_on
  * @property CarbonImmutable|null $call_again_on
  * @property CarbonImmutable $called_on
@@ -34,11 +36,12 @@ final class Call extends Record
     protected $table = 'calls';
 
     protected $casts = [
+        'promised' => MoneyCast::class,
         'promised_on' => 'immutable_date',
         'call_again_on' => 'immutable_date',
         'called_on' => 'immutable_date',
         'called_at' => 'immutable_datetime',
-        'promised' => 'int',
+
     ];
 
     /**
@@ -53,7 +56,7 @@ final class Call extends Record
         }
 
         // What came and went back again was not paid.
-        $paid = (int) OpenItemRecord::query()
+        $paid = OpenItemRecord::query()
             ->whereNotExists(
                 static fn ($query) => $query
                     ->from('documents as back')
@@ -65,7 +68,7 @@ final class Call extends Record
             ->whereBetween('business_date', [$this->called_on->format('Y-m-d'), $this->promised_on->format('Y-m-d')])
             ->sum('amount');
 
-        return $paid < max(1, $this->promised ?? 1);
+        return ! MoneyCast::read($paid)->isPositive() || $this->promised?->exceeds(MoneyCast::read($paid)) === true;
     }
 
     /** @return BelongsTo<Staff, $this> */

@@ -57,7 +57,7 @@ final class CallRequest extends FormRequest
         return [
             'note' => $this->string('note')->trim()->value(),
             'spoke_to' => $this->string('spoke_to')->trim()->value(),
-            'promised' => $this->promised()?->minor,
+            'promised' => $this->promised(),
             'promised_on' => $this->filled('promised_on') ? $this->string('promised_on')->value() : null,
             'call_again_on' => $this->filled('call_again_on') ? $this->string('call_again_on')->value() : null,
         ];

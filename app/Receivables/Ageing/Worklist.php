@@ -42,10 +42,8 @@ final readonly class Worklist
 
         usort(
             $rows,
-            static fn (WorklistRow $one, WorklistRow $other): int => [
-                $one->urgency(),
-                $other->account->ageing->late()->minor,
-            ] <=> [$other->urgency(), $one->account->ageing->late()->minor],
+            static fn (WorklistRow $one, WorklistRow $other): int => $one->urgency() <=> $other->urgency()
+                ?: $other->account->ageing->late()->compare($one->account->ageing->late()),
         );
 
         return $rows;

@@ -14,6 +14,7 @@ use Elmstone\Books\Posting;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\FinanceCharge;
+use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ageing\AsOf;
@@ -106,7 +107,7 @@ final class ChargeForLateness
                     Customer::query()->findOrFail($customer)->name,
                     due: $day->setDateFrom($account->terms()->dueOn($day)),
                     terms: $account->terms()->words(),
-                    balanceBefore: $this->house->money($account->balance),
+                    balanceBefore: $account->balance,
                 ),
                 $key,
                 note: 'On '.implode(', ', array_slice(array_keys($charge->perItem), 0, 12)),
@@ -138,10 +139,10 @@ final class ChargeForLateness
         return FinanceCharge::on(
             $this->house->currency(),
             $day,
-            array_values($items->map(fn (OpenItemRecord $item) => $item->toValue($this->house->currency()))->all()),
+            array_values($items->map(static fn (OpenItemRecord $item): OpenItem => $item->toValue())->all()),
             $this->rate(),
             $shop->finance_grace_days,
-            $this->house->money($shop->finance_minimum),
+            $shop->finance_minimum,
         );
     }
 

@@ -53,7 +53,7 @@ final readonly class AccountItems
 
         foreach ($standing as $allocation) {
             $item = $records->get($allocation->charge_id) ?? $allocation->charge;
-            $item->open += $allocation->amount;
+            $item->open = $item->open->plus($allocation->amount);
             $records->put($item->document_id, $item);
         }
 
@@ -73,7 +73,7 @@ final readonly class AccountItems
     {
         return array_values(
             $this->records
-                ->map(fn (OpenItemRecord $item): OpenItem => $item->toValue($this->house->currency(), $this->day))
+                ->map(fn (OpenItemRecord $item): OpenItem => $item->toValue($this->day))
                 ->all(),
         );
     }
@@ -104,30 +104,30 @@ final readonly class AccountItems
         );
     }
 
-    /** @return array<int, int> minor units by document id, as the ledger wants them */
+    /** @return array<int, Money> by document id, as the ledger wants them */
     public function parts(Spread $spread): array
     {
         $ids = $this->records->pluck('document_id', 'label');
         $parts = [];
 
         foreach ($spread->shares as $share) {
-            $parts[(int) $ids[$share->id]] = $share->settles()->minor;
+            $parts[(int) $ids[$share->id]] = $share->settles();
         }
 
         return $parts;
     }
 
-    /** @return array<int, int> settlement discounts in minor units by document id, as the ledger wants them */
+    /** @return array<int, Money> settlement discounts by document id, as the ledger wants them */
     public function discounts(Spread $spread): array
     {
         $ids = $this->records->pluck('document_id', 'label');
         $discounts = [];
 
         foreach ($spread->shares as $share) {
-            $discounts[(int) $ids[$share->id]] = $share->discount->minor;
+            $discounts[(int) $ids[$share->id]] = $share->discount;
         }
 
-        return array_filter($discounts, static fn (int $discount): bool => $discount !== 0);
+        return array_filter($discounts, static fn (Money $discount): bool => ! $discount->isZero());
     }
 
     public function total(): Money

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ledger;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -15,8 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $customer_id
  * @property int $credit_id
  * @property int $charge_id
- * @property int $amount minor units; below zero: taken back
- * @property int $discount the part of it that is a settlement discount
+ * @property Money $amount minor units; below zero: taken back
+ * @property Money $discount the part of it that is a settlement discount
  * @property CarbonImmutable $business_date
  * @property int $staff_id
  * @property string $reason
@@ -29,7 +31,11 @@ final class AllocationRecord extends Record
 {
     protected $table = 'allocations';
 
-    protected $casts = ['business_date' => 'immutable_date', 'amount' => 'int', 'discount' => 'int'];
+    protected $casts = [
+        'amount' => MoneyCast::class,
+        'discount' => MoneyCast::class,
+        'business_date' => 'immutable_date',
+    ];
 
     /** @return BelongsTo<OpenItemRecord, $this> */
     public function credit(): BelongsTo

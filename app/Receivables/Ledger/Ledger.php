@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ledger;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -70,7 +71,7 @@ final class Ledger
             }
 
             $day = $entry->draft->at->day;
-            $balance += $effect->minor;
+            $balance = $balance->plus($effect);
             $rows[] = [
                 'document_id' => $entry->documentId,
                 'customer_id' => $account->customer_id,
@@ -83,8 +84,8 @@ final class Ledger
                 'discount_until' => $effect->isPositive()
                     ? $entry->terms?->discountUntil($day)?->format('Y-m-d')
                     : null,
-                'amount' => abs($effect->minor),
-                'open' => abs($effect->minor),
+                'amount' => $effect->abs(),
+                'open' => $effect->abs(),
                 'moved_on' => $day->format('Y-m-d'),
             ];
         }
@@ -93,7 +94,7 @@ final class Ledger
         $account->forceFill(['balance' => $balance])->save();
     }
 
-    /** @param  list<array<string, scalar|null>>  $rows */
+    /** @param  list<array{document_id: int, ...<string, scalar|Money|null>}>  $rows */
     private function write(array $rows): void
     {
         $labels = $rows === []
@@ -106,7 +107,7 @@ final class Ledger
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
             DB::table('open_items')->insert(
                 array_map(
-                    static fn (array $row): array => [...$row, 'label' => $labels[(int) $row['document_id']]],
+                    static fn (array $row): array => [...$row, 'label' => $labels[$row['document_id']]],
                     $chunk,
                 ),
             );
@@ -116,8 +117,8 @@ final class Ledger
     /**
      * Sets parts of one credit against charges.
      *
-     * @param  array<int, int>  $parts minor units by the charge's document id
-     * @param  array<int, int>  $discounts what of each is a settlement discount
+     * @param  array<int, Money>  $parts by the charge's document id
+     * @param  array<int, Money>  $discounts what of each is a settlement discount
      *
      * @throws Refused over_allocated, not_open
      */
@@ -128,7 +129,7 @@ final class Ledger
         Setting $setting,
         array $discounts = [],
     ): void {
-        $parts = array_filter($parts, static fn (int $amount): bool => $amount !== 0);
+        $parts = array_filter($parts, static fn (Money $amount): bool => ! $amount->isZero());
 
         if ($parts === []) {
             return;
@@ -145,7 +146,7 @@ final class Ledger
                 $amount,
                 $setting,
                 max($days[$credit], $days[$charge]),
-                $discounts[$charge] ?? 0,
+                $discounts[$charge] ?? null,
             );
         }
 
@@ -174,7 +175,13 @@ final class Ledger
             $between = [$account->customer_id, $allocation->credit_id, $allocation->charge_id];
             $day = max($allocation->business_date->format('Y-m-d'), $setting->day->format('Y-m-d'));
             $rows[] = [
-                ...$this->row($between, -$allocation->amount, $setting, $day, -$allocation->discount),
+                ...$this->row(
+                    $between,
+                    $allocation->amount->negated(),
+                    $setting,
+                    $day,
+                    $allocation->discount->negated(),
+                ),
                 'takes_back_id' => $allocation->id,
             ];
         }
@@ -233,13 +240,17 @@ final class Ledger
 
     /**
      * @param  Collection<int, OpenItemRecord>  $items
-     * @param  array<int, int>  $parts
+     * @param  non-empty-array<int, Money>  $parts
      */
     private function assertFits(Collection $items, int $credit, array $parts): void
     {
         $from = $items->get($credit);
 
-        if ($from === null || $from->kind !== ItemKind::Credit || $from->open < array_sum($parts)) {
+        if (
+            $from === null
+            || $from->kind !== ItemKind::Credit
+            || Money::sum($parts, $from->open->currency)->exceeds($from->open)
+        ) {
             throw Refused::because(
                 'over_allocated',
                 'Somebody else has used this credit meanwhile. Here is how the account stands now.',
@@ -249,7 +260,9 @@ final class Ledger
         foreach ($parts as $charge => $amount) {
             $item = $items->get($charge);
 
-            if ($item === null || $item->kind !== ItemKind::Charge || $amount < 0 || $item->open < $amount) {
+            $fits = $item?->kind === ItemKind::Charge && ! $amount->isNegative() && ! $amount->exceeds($item->open);
+
+            if (! $fits) {
                 throw Refused::because(
                     'not_open',
                     ($item->label ?? 'An item')
@@ -264,17 +277,17 @@ final class Ledger
      * @param  array{int, int, int}  $between customer, credit, charge
      * @return array<string, scalar|null>
      */
-    private function row(array $between, int $amount, Setting $setting, string $day, int $discount): array
+    private function row(array $between, Money $amount, Setting $setting, string $day, ?Money $discount): array
     {
         return [
             ...array_combine(['customer_id', 'credit_id', 'charge_id'], $between),
-            'amount' => $amount,
+            'amount' => $amount->minor,
             'business_date' => $day,
             'staff_id' => $setting->staffId,
             'reason' => $setting->reason,
             'takes_back_id' => null,
             'act' => $setting->act,
-            'discount' => $discount,
+            'discount' => $discount->minor ?? 0,
         ];
     }
 

@@ -7,12 +7,12 @@ namespace Elmstone\Receivables\Ledger;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Terms;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
@@ -32,8 +32,8 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable $due_date
  * @property Percentage|null $discount_percent settlement discount, as agreed when it was made
  * @property CarbonImmutable|null $discount_until
- * @property int $amount minor units, above zero
- * @property int $open minor units
+ * @property Money $amount minor units, above zero
+ * @property Money $open minor units
  * @property CarbonImmutable $moved_on
  * @property-read Document $document
  */
@@ -49,6 +49,8 @@ final class OpenItemRecord extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'amount' => MoneyCast::class,
+        'open' => MoneyCast::class,
         'discount_percent' => PercentageCast::class,
         'kind' => ItemKind::class,
         'purpose' => Purpose::class,
@@ -56,30 +58,33 @@ final class OpenItemRecord extends Record
         'due_date' => 'immutable_date',
         'discount_until' => 'immutable_date',
         'moved_on' => 'immutable_date',
-        'amount' => 'int',
-        'open' => 'int',
     ];
 
     /** @param  CarbonImmutable|null  $paidOn the day it would be paid on, for its settlement discount */
-    public function toValue(Currency $currency, ?CarbonImmutable $paidOn = null): OpenItem
+    public function toValue(?CarbonImmutable $paidOn = null): OpenItem
     {
-        $open = Money::ofMinor($this->open, $currency);
-
         return $this->kind === ItemKind::Credit
-            ? OpenItem::credit($this->label, $this->business_date, $open)
+            ? OpenItem::credit($this->label, $this->business_date, $this->open)
             : OpenItem::charge(
                 $this->label,
                 $this->business_date,
                 $this->due_date,
-                $open,
-                $paidOn === null ? null : $this->discountOn($open, $paidOn),
+                $this->open,
+                $paidOn === null ? null : $this->discountOn($paidOn),
                 $this->purpose === Purpose::FinanceCharge,
             );
     }
 
-    public function signed(): int
+    /** What it did to the balance. */
+    public function signedAmount(): Money
     {
-        return $this->kind === ItemKind::Charge ? $this->amount : -$this->amount;
+        return $this->kind === ItemKind::Charge ? $this->amount : $this->amount->negated();
+    }
+
+    /** What is open of it, as it stands in the balance. */
+    public function signedOpen(): Money
+    {
+        return $this->kind === ItemKind::Charge ? $this->open : $this->open->negated();
     }
 
     /**
@@ -91,7 +96,7 @@ final class OpenItemRecord extends Record
     public static function withCredits(Collection $items): Collection
     {
         $partly = $items->filter(
-            static fn (self $item): bool => $item->discount_percent !== null && $item->open < $item->amount,
+            static fn (self $item): bool => $item->discount_percent !== null && $item->amount->exceeds($item->open),
         );
         $paid = $partly->isEmpty()
             ? []
@@ -112,13 +117,13 @@ final class OpenItemRecord extends Record
     }
 
     /** Settlement discount holds for an item that nothing was paid on yet. */
-    private function discountOn(Money $open, CarbonImmutable $paidOn): ?Money
+    private function discountOn(CarbonImmutable $paidOn): ?Money
     {
         return $this->discount_percent !== null
             && $this->discount_until !== null
-            && ($this->open === $this->amount || $this->isCreditedOnly)
+            && ($this->open->equals($this->amount) || $this->isCreditedOnly)
             && $paidOn->startOfDay()->lessThanOrEqualTo($this->discount_until)
-            ? Terms::discountOn($open, $this->discount_percent)
+            ? Terms::discountOn($this->open, $this->discount_percent)
             : null;
     }
 

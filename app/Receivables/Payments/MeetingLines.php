@@ -23,7 +23,7 @@ final class MeetingLines
     {
         $values = $page->items->values();
         $height = max(self::CARD, count($values) * self::ROW) + 2;
-        $whole = max(1, $page->amount->minor);
+        $whole = $page->amount;
         $body = '';
         $left = 0;
         $shown = 0;
@@ -35,8 +35,8 @@ final class MeetingLines
                 continue;
             }
 
-            $from = Scale::to(self::CARD, $share->amount->minor, $whole);
-            $to = max(2, min(self::THICKEST, Scale::to(self::THICKEST * 2, $share->amount->minor, $whole)));
+            $from = Scale::of(self::CARD, $share->amount, $whole);
+            $to = max(2, min(self::THICKEST, Scale::of(self::THICKEST * 2, $share->amount, $whole)));
             $paid = $share->settles()->equals($item->open);
             $body .= self::band(
                 $left,

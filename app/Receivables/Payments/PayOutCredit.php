@@ -109,7 +109,7 @@ final class PayOutCredit
                 DocumentKind::Refund,
                 MoneyEntry::creditPaidOut($amount),
                 PostedAt::till($till, $by->id, $day),
-                new Party($customer->id, $customer->name, balanceBefore: $this->house->money($account->balance)),
+                new Party($customer->id, $customer->name, balanceBefore: $account->balance),
                 $key,
                 $tenders,
                 $rounding,
@@ -124,7 +124,7 @@ final class PayOutCredit
             $this->ledger->allocate(
                 $account,
                 $credit,
-                [$refund => $amount->minor],
+                [$refund => $amount],
                 Setting::by($by, $day, $key, $reason),
             );
 
@@ -148,33 +148,34 @@ final class PayOutCredit
     ): array {
         $day = ShopTime::today();
         $till->location->assertOpenOn($day);
-        $open = (int) OpenItemRecord::query()
+        $open = OpenItemRecord::query()
             ->where('customer_id', $customer->id)
             ->where('document_id', $credit)
             ->where('kind', ItemKind::Credit)
-            ->value('open');
+            ->value('open') ?? $this->house->money(0);
         Said::assert($amount, $way, $reference, $reason, mayFillCards: true);
 
-        if ($amount->minor > $open) {
+        if ($amount->exceeds($open)) {
             throw Refused::because(
                 'over_credit',
-                'Only '.Show::money($this->house->money($open)).' of it is unused.',
+                'Only '.Show::money($open).' of it is unused.',
             );
         }
 
         $document = Document::query()->with('tenders')->findOrFail($credit);
         $plan = Plan::of(
-            [$way->value => $amount->minor],
+            [$way->value => $amount],
             $this->cameIn($document, $amount, $way),
             $this->house->currency(),
         );
-        $before = (int) Document::query()
+        $before = Document::query()
             ->where('refers_to_id', $credit)
             ->where('purpose', Purpose::CreditPaidOut)
             ->sum('total');
+        $going = $plan->going($document->label, before: $this->house->money((int) $before));
         $needs = [
             ...$plan->needs($this->limits, 'pay-out'),
-            ...$this->gate->needs($by, $day, $plan->going($document->label, before: $before), 'pay-out'),
+            ...$this->gate->needs($by, $day, $going, 'pay-out'),
         ];
         $this->back->assertAllowed($by, $given, $needs);
 

@@ -211,12 +211,12 @@ final class PaymentController
             $request->merge(['spread' => $standing->isEmpty() ? 'oldest' : 'hand', 'on' => $this->written($standing)]);
         }
 
-        $request->merge(['amount' => $this->house->money($credit->amount)->toString()]);
+        $request->merge(['amount' => $credit->amount->toString()]);
         $form = PaymentForm::from($request, $this->house);
 
         return [
             ...$this->data($customer, $form),
-            'page' => PaymentPage::of($customer->id, $form, $this->house, $items, $this->house->money($credit->amount)),
+            'page' => PaymentPage::of($customer->id, $form, $this->house, $items, $credit->amount),
             'credit' => $credit,
             'ways' => Said::ways(Brought::ways($credit->document->loadMissing('tenders'))),
             'moves' => $standing->isNotEmpty(),
@@ -234,10 +234,10 @@ final class PaymentController
         $sums = [];
 
         foreach ($standing as $allocation) {
-            $sums[$allocation->charge->label] = ($sums[$allocation->charge->label] ?? 0) + $allocation->amount;
+            $sums = Brought::plus($sums, [$allocation->charge->label => $allocation->amount]);
         }
 
-        return array_map(fn (int $minor): string => $this->house->money($minor)->toString(), $sums);
+        return array_map(static fn (Money $sum): string => $sum->toString(), $sums);
     }
 
     /** A stack of cheques: one line each, posted as it is entered. */

@@ -185,8 +185,8 @@ final class ReturnPayment
         $held = $this->held($paid, $parts);
         $isOnAccount = $account !== null && $paid->purpose === Purpose::Payment && $parts['account']->isPositive();
         $standing = $isOnAccount ? SpreadCredit::standing($paid->id) : new Collection;
-        $discount = $this->house->money((int) $standing->sum('discount'));
-        $amount = $this->house->money((int) $bounced->sum('amount'));
+        $discount = Money::sum($standing->pluck('discount'), $this->house->currency());
+        $amount = Money::sum($bounced->pluck('amount'), $this->house->currency());
         $entry = MoneyEntry::returned($amount, $discount, $fee, $held);
         $account ??= $entry->onAccount()->isPositive()
             ? $this->accounts->claim($person, "{$paid->label} came back", $by)
@@ -202,15 +202,15 @@ final class ReturnPayment
                 due: $day,
                 balanceBefore: $account === null || $entry->onAccount()->isZero()
                     ? null
-                    : $this->house->money($account->balance),
+                    : $account->balance,
             ),
             $key,
             array_values(
                 $bounced
                     ->map(
-                        fn (DocumentTender $tender): DraftTender => new DraftTender(
-                            Tender::of($tender->kind, $this->house->money($tender->amount)),
-                            $this->house->money($tender->amount),
+                        static fn (DocumentTender $tender): DraftTender => new DraftTender(
+                            Tender::of($tender->kind, $tender->amount),
+                            $tender->amount,
                             $tender->reference,
                             $tender->card_type,
                             $tender->last_four,
@@ -245,8 +245,8 @@ final class ReturnPayment
         Money $bounced,
         Setting $setting,
     ): void {
-        $this->ledger->allocate($account, $paid->id, [$return => $bounced->minor], $setting);
-        $left = $this->house->money((int) OpenItemRecord::query()->whereKey($paid->id)->value('open'));
+        $this->ledger->allocate($account, $paid->id, [$return => $bounced], $setting);
+        $left = OpenItemRecord::query()->findOrFail($paid->id)->open;
 
         if ($left->isPositive()) {
             $items = AccountItems::open(

@@ -104,7 +104,7 @@ final class ReverseReceipt
 
     private function lock(Document $receipt): ?HouseAccount
     {
-        $account = $receipt->on_account === 0 || $receipt->customer_id === null
+        $account = $receipt->on_account->isZero() || $receipt->customer_id === null
                 ? null
                 : $this->ledger->lock($receipt->customer_id);
 
@@ -167,7 +167,7 @@ final class ReverseReceipt
 
         foreach (Brought::ways($receipt) as $way => $amount) {
             $kind = Way::read($way)->kind->value ?? TenderKind::Cash->value;
-            $wanted[$kind] = ($wanted[$kind] ?? 0) + $amount->minor;
+            $wanted = Brought::plus($wanted, [$kind => $amount]);
         }
 
         $plan = Plan::of($wanted, Brought::ways($receipt), $this->house->currency());
@@ -180,7 +180,7 @@ final class ReverseReceipt
                     'void',
                     "A receipt is taken back whole. {$this->limits->whoMayApprove(LimitMatter::Void, $receipt->total)}",
                 ),
-                "{$receipt->label} over {$receipt->money($receipt->total)->toString()} taken back, posted by mistake",
+                "{$receipt->label} over {$receipt->total->toString()} taken back, posted by mistake",
                 LimitMatter::Void,
                 $receipt->total,
             ),
@@ -209,13 +209,13 @@ final class ReverseReceipt
             Brought::byPart($receipt),
         );
         $standing = $account === null ? null : SpreadCredit::standing($receipt->id);
-        $discount = $this->house->money((int) $standing?->sum('discount'));
+        $discount = Money::sum($standing?->pluck('discount') ?? [], $this->house->currency());
         $account === null || $standing === null || $this->ledger->takeBack($account, $standing, $setting);
         [$tenders, , $rounding] = $this->back->tenders($plan, 'taken back');
         $draft = $this->drafts->draft(
             DocumentKind::Refund,
             MoneyEntry::receiptReversed(
-                $receipt->money($receipt->total),
+                $receipt->total,
                 $discount,
                 array_diff_key($parts, ['account' => 0]),
             ),
@@ -224,7 +224,7 @@ final class ReverseReceipt
                 $receipt->customer_id,
                 $receipt->customer_name,
                 due: $account === null ? null : $day,
-                balanceBefore: $account === null ? null : $this->house->money($account->balance),
+                balanceBefore: $account?->balance,
             ),
             $key,
             $tenders,
@@ -242,7 +242,7 @@ final class ReverseReceipt
             $this->ledger->allocate(
                 $account,
                 $receipt->id,
-                [$document => (int) OpenItemRecord::query()->whereKey($receipt->id)->value('open')],
+                [$document => OpenItemRecord::query()->findOrFail($receipt->id)->open],
                 $setting,
             );
         }

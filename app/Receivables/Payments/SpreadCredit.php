@@ -87,8 +87,8 @@ final class SpreadCredit
     ): void {
         $standing = self::standing($credit->document_id);
         $changed = $standing->filter(
-            static fn (AllocationRecord $allocation): bool => ($wanted[$allocation->charge->label] ?? null)?->minor
-                !== $allocation->amount,
+            static fn (AllocationRecord $allocation): bool => ! isset($wanted[$allocation->charge->label])
+                || ! $wanted[$allocation->charge->label]->equals($allocation->amount),
         );
 
         if ($changed->isNotEmpty() && trim($setting->reason) === '') {
@@ -100,14 +100,14 @@ final class SpreadCredit
         $this->discounts->handle(
             $account,
             $credit->document_id,
-            $this->house->money((int) $changed->sum('discount')),
+            Money::sum($changed->pluck('discount'), $this->house->currency()),
             $credit->document_id,
             $setting,
             $at,
         );
         $fresh = array_diff_key($wanted, $standing->diff($changed)->keyBy('charge.label')->all());
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $setting->day);
-        $left = $this->house->money((int) OpenItemRecord::query()->whereKey($credit->document_id)->value('open'));
+        $left = OpenItemRecord::query()->findOrFail($credit->document_id)->open;
         $spread = $items->withoutDiscounts()->spread($left, $fresh);
         $this->ledger->allocate($account, $credit->document_id, $items->parts($spread), $setting);
     }

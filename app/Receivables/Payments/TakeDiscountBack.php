@@ -63,7 +63,7 @@ final class TakeDiscountBack
                 $account->customer_id,
                 Customer::query()->findOrFail($account->customer_id)->name,
                 due: $at->day,
-                balanceBefore: $this->house->money($account->balance),
+                balanceBefore: $account->balance,
             ),
             Uuid::uuid5(Uuid::NAMESPACE_OID, "discount {$setting->act} {$credit} {$of}")->toString(),
             note: "Settlement discount on {$about->label}",
@@ -71,16 +71,16 @@ final class TakeDiscountBack
         );
         $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-        $this->ledger->allocate($account, $credit, [$document => $discount->minor], $setting);
+        $this->ledger->allocate($account, $credit, [$document => $discount], $setting);
     }
 
     /**
      * What of the discount given on an invoice goes with goods that come back: round(D × (R′ + R) ÷ T) − D′.
      *
-     * @param  int  $backBefore R′, minor units of the invoice that came back before
-     * @param  int  $back R, minor units that come back now
+     * @param  Money  $backBefore R′, what of the invoice came back before
+     * @param  Money  $back R, what comes back now
      */
-    public function withGoods(Document $invoice, int $backBefore, int $back): Money
+    public function withGoods(Document $invoice, Money $backBefore, Money $back): Money
     {
         $given = (int) AllocationRecord::query()->where('charge_id', $invoice->id)->sum('discount');
         $before = (int) Document::query()
@@ -90,9 +90,9 @@ final class TakeDiscountBack
 
         return DiscountBack::of(
             $this->house->money($given),
-            $invoice->money($invoice->total),
-            $this->house->money($backBefore),
-            $this->house->money($back),
+            $invoice->total,
+            $backBefore,
+            $back,
             $this->house->money($before),
         );
     }

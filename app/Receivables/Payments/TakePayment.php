@@ -86,7 +86,7 @@ final class TakePayment
             new Party(
                 $account->customer_id,
                 Customer::query()->findOrFail($account->customer_id)->name,
-                balanceBefore: $this->house->money($account->balance),
+                balanceBefore: $account->balance,
             ),
             $order->key,
             [new DraftTender(Tender::of($order->kind, $order->amount), $order->amount, $order->reference)],
@@ -139,7 +139,7 @@ final class TakePayment
             ->where('documents.purpose', Purpose::Payment)
             ->where('t.kind', $order->kind)
             ->where('t.reference', $order->reference)
-            ->where('t.amount', $order->amount->minor)
+            ->where('t.amount', $order->amount)
             ->select('documents.*')
             ->first();
 

@@ -8,7 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerDraft;
+use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;

@@ -12,6 +12,7 @@ use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
@@ -181,7 +182,7 @@ final class RunStatements
                 'state' => 'made',
                 'trouble' => $noMail ? 'no mail address: printed instead' : '',
                 'way' => $noMail ? StatementWay::Print : $statement->way,
-                'amount_due' => $data['due_minor'],
+                'amount_due' => MoneyCast::read($data['due_minor']),
                 'data' => $data,
                 'made_at' => now(),
             ])

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Statements;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use LogicException;
@@ -20,7 +22,7 @@ use LogicException;
  * @property int $customer_id
  * @property string $state wanted, made, mailing, mailed, failed or left out
  * @property StatementWay $way
- * @property int $amount_due minor units
+ * @property Money $amount_due minor units
  * @property Data|null $data null: not made yet
  * @property CarbonImmutable|null $made_at
  * @property CarbonImmutable|null $mailed_at
@@ -32,6 +34,7 @@ final class Statement extends Record
     protected $table = 'statements';
 
     protected $casts = [
+        'amount_due' => MoneyCast::class,
         'way' => StatementWay::class,
         'data' => 'array',
         'made_at' => 'immutable_datetime',

@@ -55,7 +55,7 @@ final readonly class StatementPaper
                     static fn (OpenItemRecord $item): bool => $item->purpose === Purpose::PlanPart
                         && $item->due_date->greaterThan($options->asOf),
                 )
-                ->map(fn (OpenItemRecord $item): Money => $this->house->money($item->open)),
+                ->map(static fn (OpenItemRecord $item): Money => $item->open),
             $this->house->currency(),
         );
         $balance = $ageing->balance->minus($later);
@@ -111,7 +111,7 @@ final readonly class StatementPaper
         $leftOut = $this->house->money(0);
 
         foreach ($items as $item) {
-            $open = $this->house->money($item->kind === ItemKind::Charge ? $item->open : -$item->open);
+            $open = $item->signedOpen();
 
             if (
                 $item->kind === ItemKind::Charge
@@ -128,7 +128,7 @@ final readonly class StatementPaper
                 'number' => $item->label,
                 'what' => $this->what($item),
                 'due' => $item->kind === ItemKind::Charge ? Show::date($item->due_date) : '',
-                'amount' => $item->amount === $item->open ? '' : Show::money($this->house->money($item->amount)),
+                'amount' => $item->amount->equals($item->open) ? '' : Show::money($item->amount),
                 'figure' => Show::money($open),
                 'late' => $item->kind === ItemKind::Charge && $item->due_date->lessThan($options->asOf),
             ];

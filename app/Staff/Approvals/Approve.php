@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Staff\Approvals;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 
 /** Puts an approval on record: by another person than asks for it, up to what their role may allow. */
 final class Approve
 {
-    public function __construct(private readonly Limits $limits, private readonly House $house)
+    public function __construct(private readonly Limits $limits)
     {
     }
 
@@ -47,9 +46,8 @@ final class Approve
         if (! $this->limits->of($approver->role, $need->matter)->mayApprove($need->amount)) {
             throw Refused::because(
                 'beyond_approver',
-                "{$approver->name} may not approve {$this->house->money(
-                    $need->amount,
-                )->toString()} of this. {$this->limits->whoMayApprove($need->matter, $need->amount)}",
+                "{$approver->name} may not approve {$need->amount->toString()} of this. "
+                    .$this->limits->whoMayApprove($need->matter, $need->amount),
             );
         }
     }

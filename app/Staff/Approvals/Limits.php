@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff\Approvals;
 
+use Elmstone\Core\Money\Money;
+use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Role;
 use Illuminate\Support\Facades\DB;
@@ -49,6 +51,10 @@ final class Limits
     /** @var array<string, RoleLimit>|null by role and matter */
     private ?array $set = null;
 
+    public function __construct(private readonly House $house)
+    {
+    }
+
     public function of(Role $role, LimitMatter $matter): RoleLimit
     {
         $this->set ??= $this->read();
@@ -57,7 +63,7 @@ final class Limits
     }
 
     /** What everybody of this role and above may allow together is less than the amount: who may, in words. */
-    public function whoMayApprove(LimitMatter $matter, int $amount): string
+    public function whoMayApprove(LimitMatter $matter, Money $amount): string
     {
         $roles = array_values(
             array_filter(
@@ -86,7 +92,10 @@ final class Limits
         };
 
         return new RoleLimit(
-            ...array_map(static fn (?int $whole): ?int => $whole === null ? null : $whole * 100, $row),
+            ...array_map(
+                fn (?int $whole): ?Money => $whole === null ? null : $this->house->money($whole * 100),
+                $row,
+            ),
         );
     }
 
@@ -96,12 +105,12 @@ final class Limits
         $set = [];
 
         foreach (DB::table('role_limits')->get() as $row) {
-            $int = static fn (mixed $value): ?int => is_numeric($value) ? (int) $value : null;
+            $money = fn (mixed $value): ?Money => is_numeric($value) ? $this->house->money((int) $value) : null;
             $set["{$row->role}:{$row->matter}"] = new RoleLimit(
-                $int($row->per_document),
-                $int($row->per_original),
-                $int($row->per_day),
-                $int($row->approves),
+                $money($row->per_document),
+                $money($row->per_original),
+                $money($row->per_day),
+                $money($row->approves),
             );
         }
 

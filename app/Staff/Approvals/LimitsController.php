@@ -35,7 +35,7 @@ final class LimitsController
 
         foreach (LimitMatter::cases() as $matter) {
             $limit = $this->limits->of($role, $matter);
-            $rows[$matter->value] = array_map($this->written(...), [
+            $rows[$matter->value] = array_map(self::written(...), [
                 'per_document' => $limit->perDocument,
                 'per_original' => $limit->perOriginal,
                 'per_day' => $limit->perDay,
@@ -115,15 +115,15 @@ final class LimitsController
     }
 
     /** Empty: any amount. */
-    private function typed(string $typed): ?int
+    private function typed(string $typed): ?Money
     {
         return trim($typed) === ''
             ? null
-            : $this->house->fitting(Money::of(TypedNumber::plain(trim($typed)), $this->house->currency()))->minor;
+            : $this->house->fitting(Money::of(TypedNumber::plain(trim($typed)), $this->house->currency()));
     }
 
-    private function written(?int $minor): string
+    private static function written(?Money $limit): string
     {
-        return $minor === null ? '' : $this->house->money($minor)->toString();
+        return $limit?->toString() ?? '';
     }
 }

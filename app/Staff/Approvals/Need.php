@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff\Approvals;
 
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 
 /** Something that goes no further until somebody else allows it. */
@@ -14,7 +15,7 @@ final readonly class Need
      * @param  string  $place where it is on the slip or the page: "line.12", "charge", "refund"
      * @param  string  $words what is to be allowed, as the record says it
      * @param  LimitMatter  $matter whose limits say how much an approver may allow
-     * @param  int  $amount minor units that are measured against those limits
+     * @param  Money  $amount what is measured against those limits
      */
     public function __construct(
         public string $place,
@@ -22,7 +23,7 @@ final readonly class Need
         public Refused $refused,
         public string $words,
         public LimitMatter $matter,
-        public int $amount,
+        public Money $amount,
     ) {
     }
 }

@@ -4,19 +4,26 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff\Approvals;
 
-/** What a role may do of one matter by itself, and may allow others. Minor units; null: any amount. */
+use Elmstone\Core\Money\Money;
+
+/** What a role may do of one matter by itself, and may allow others. Null: any amount. */
 final readonly class RoleLimit
 {
     public function __construct(
-        public ?int $perDocument,
-        public ?int $perOriginal,
-        public ?int $perDay,
-        public ?int $approves,
+        public ?Money $perDocument,
+        public ?Money $perOriginal,
+        public ?Money $perDay,
+        public ?Money $approves,
     ) {
     }
 
-    public function mayApprove(int $amount): bool
+    public function allows(Money $onOneDocument): bool
     {
-        return $this->approves === null || $amount <= $this->approves;
+        return $this->perDocument === null || ! $onOneDocument->exceeds($this->perDocument);
+    }
+
+    public function mayApprove(Money $amount): bool
+    {
+        return $this->approves === null || ! $amount->exceeds($this->approves);
     }
 }

@@ -17,6 +17,12 @@ use InvalidArgumentException;
  */
 final class MoneyCast implements CastsAttributes
 {
+    /** Minor units as a query gives them: a whole number, or the sum of some. */
+    public static function read(mixed $minor): Money
+    {
+        return Money::ofMinor(is_numeric($minor) ? (int) $minor : 0, app(Currency::class));
+    }
+
     /** @param  array<string, mixed>  $attributes */
     public function get(Model $model, string $key, mixed $value, array $attributes): ?Money
     {

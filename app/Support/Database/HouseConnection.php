@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Support\Database;
 
 use Closure;
+use Elmstone\Core\Money\Money;
 use Illuminate\Database\MariaDbConnection;
 
 /**
- * A connection that can do something at the end of a transaction, when everything in it is written and before it
- * stands.
+ * A connection that takes money as it is, and can do something at the end of a transaction, when everything in it is
+ * written and before it stands.
  */
 final class HouseConnection extends MariaDbConnection
 {
@@ -18,6 +19,21 @@ final class HouseConnection extends MariaDbConnection
 
     /** @var array<string, Closure(): void> by what it is for: the same is done once */
     private array $beforeCommit = [];
+
+    /**
+     * Money goes into a column as its minor units.
+     *
+     * @param  array<array-key, mixed>  $bindings
+     * @return array<array-key, mixed>
+     */
+    public function prepareBindings(array $bindings): array
+    {
+        foreach ($bindings as $key => $value) {
+            $value instanceof Money && ($bindings[$key] = $value->minor);
+        }
+
+        return parent::prepareBindings($bindings);
+    }
 
     /**
      * @param  Closure(): void  $act

@@ -45,10 +45,8 @@ final readonly class Due
     {
         usort(
             $dues,
-            static fn (self $one, self $other): int => [$one->when ?? $day, $other->amount->minor] <=> [
-                $other->when ?? $day,
-                $one->amount->minor,
-            ],
+            static fn (self $one, self $other): int => ($one->when ?? $day) <=> ($other->when ?? $day)
+                ?: $other->amount->compare($one->amount),
         );
 
         return Report::of('What is due', $dues, [

@@ -1,5 +1,4 @@
 @use('Elmstone\Core\Receivables\AgeBand')
-@use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\Ageing\AgeingColumns')
 @extends('layout')
 @section('title', 'Accounts')
@@ -18,8 +17,8 @@
     <div class="age-top">
         {!! AgeingColumns::svg($ageing->total) !!}
         <dl class="facts"><dt>Owed in all</dt>
-        <dd class="figure fw-bold h4">{{ Show::money($ageing->total->balance) }}</dd><dt>Late</dt>
-        <dd class="figure">{{ Show::money($ageing->total->late()) }}</dd><dt>Accounts with a balance</dt>
+        <dd class="figure fw-bold h4">{{ $ageing->total->balance }}</dd><dt>Late</dt>
+        <dd class="figure">{{ $ageing->total->late() }}</dd><dt>Accounts with a balance</dt>
         <dd class="figure">{{ count($ageing->accounts) }}</dd></dl>
     </div>
     <x-as-of :report="$report" :action="route('accounts')">

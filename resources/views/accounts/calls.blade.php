@@ -21,13 +21,13 @@
                 <td><a href="{{ route('accounts.show',
                     $account->number) }}">{{ $account->name }}</a>@if($account->stopped) <span
                         class="small brick">on stop</span>@endif</td><td class="text-nowrap">{{ $account->phone }}</td>
-                <td class="figure">{{ Show::money($account->ageing->late()) }}</td>
+                <td class="figure">{{ $account->ageing->late() }}</td>
                 <td class="figure">{{ $row->over60()->isZero() ? '' : Show::money($row->over60()) }}</td>
-                <td class="figure">{{ Show::money($account->ageing->balance) }}</td>
+                <td class="figure">{{ $account->ageing->balance }}</td>
                 <td>@if($row->last !== null){{ Show::date($row->last->called_on) }}:
                     {{ $row->last->note }}@if($row->last->promised_on !== null) <span
                         class="small">{{ $row->last->promised === null ? ''
-                            : Show::money($house->money($row->last->promised)) }} by
+                            : Show::money($row->last->promised) }} by
                                 {{ Show::date($row->last->promised_on) }}</span>@endif @endif</td></tr>
         @endforeach
         </tbody>

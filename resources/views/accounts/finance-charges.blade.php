@@ -8,7 +8,7 @@
     @if($shop->finance_percent !== null)<span
         class="soft">{{ Show::decimal($shop->finance_percent) }} % a month on what is more than
             {{ $shop->finance_grace_days }} days late, at least
-            {{ Show::money($house->money($shop->finance_minimum)) }};
+            {{ $shop->finance_minimum }};
             never on an earlier finance charge</span>@endif</div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('finance-charges') }}"><div>
@@ -33,7 +33,7 @@
                                 "{$label} ".Show::money($amount))->take(4)
                                     ->implode(', ') }}{{ count($row->charge->perItem) > 4
                                         ? ' and '.(count($row->charge->perItem) - 4).' more' : '' }}</td>
-                                        <td class="figure">{{ Show::money($row->charge->amount) }}</td></tr>@endforeach
+                                        <td class="figure">{{ $row->charge->amount }}</td></tr>@endforeach
         </table>
         <p class="mt-3"><button class="main-act narrow">Post the charges</button></p>
     </form>@endif
@@ -52,11 +52,11 @@
         <div><label for="finance_minimum">at least, {{ $house->currency()->code }}</label><input
             class="form-control text-end @error('finance_minimum') is-refused @enderror" id="finance_minimum"
                 name="finance_minimum" size="8" inputmode="decimal"
-                    value="{{ old('finance_minimum', $house->money($shop->finance_minimum)->toString()) }}"></div>
+                    value="{{ old('finance_minimum', $shop->finance_minimum->toString()) }}"></div>
         <div><label for="returned_payment_fee">Fee for a payment that comes back</label><input
             class="form-control text-end @error('returned_payment_fee') is-refused @enderror" id="returned_payment_fee"
                 name="returned_payment_fee" size="8" inputmode="decimal"
-                    value="{{ old('returned_payment_fee', $house->money($shop->returned_payment_fee)->toString()) }}">
+                    value="{{ old('returned_payment_fee', $shop->returned_payment_fee->toString()) }}">
                     </div>
         <div><label for="bank_account">Customers pay to, on statements</label><input class="form-control"
             id="bank_account" name="bank_account" size="32" maxlength="80"

@@ -2,7 +2,6 @@
 @extends('layout')
 @section('title', 'Make two customers one')
 @section('main')
-@php($money = static fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('customers.show', $customer) }}">{{ $customer->name }}</a></p>
     <div class="page-head"><div>
@@ -19,12 +18,13 @@
     <table class="ruled narrow-table">
         <thead><tr><th>House account</th><th class="figure">{{ $customer->number }}</th>
         <th class="figure">{{ $into->number }}</th><th class="figure">will be</th></tr></thead>
-        <tr><td>Balance</td><td class="figure">{{ $money($from->balance) }}</td>
-        <td class="figure">{{ $to === null ? 'no account' : $money($to->balance) }}</td>
-        <td class="figure fw-bold">{{ $money($from->balance + ($to->balance ?? 0)) }}</td></tr>
-        <tr><td>Limit</td><td class="figure">{{ $money($from->credit_limit) }}</td>
-        <td class="figure">{{ $to === null ? '–' : $money($to->credit_limit) }}</td>
-        <td class="figure fw-bold">{{ $money($will['credit_limit']) }}</td></tr>
+        <tr><td>Balance</td><td class="figure">{{ $from->balance }}</td>
+        <td class="figure">{{ $to === null ? 'no account' : Show::money($to->balance) }}</td>
+        <td class="figure fw-bold">{{ $to === null ? $from->balance
+            : $from->balance->plus($to->balance) }}</td></tr>
+        <tr><td>Limit</td><td class="figure">{{ $from->credit_limit }}</td>
+        <td class="figure">{{ $to === null ? '–' : Show::money($to->credit_limit) }}</td>
+        <td class="figure fw-bold">{{ Show::money($will['credit_limit']) }}</td></tr>
         <tr><td>On stop</td><td class="figure">{{ $from->stopped ? 'yes' : 'no' }}</td>
         <td class="figure">{{ $to === null ? '–' : ($to->stopped ? 'yes' : 'no') }}</td>
         <td class="figure fw-bold">{{ $will['stopped'] ? 'yes' : 'no' }}</td></tr>

@@ -1,4 +1,3 @@
-@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Payment from {$customer->name}")
 @section('main')
@@ -8,10 +7,10 @@
         href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a></p>
     <div class="page-head mb-2"><div><h1>Payment from {{ $customer->name }}</h1>
         <p class="soft mb-0">
-        owes {{ Show::money($standing->standing->balance) }} · {{ Show::money($standing->late) }} of it late
+        owes {{ $standing->standing->balance }} · {{ $standing->late }} of it late
             @if($standing->credit->isPositive())· <a
                 href="{{ route('accounts.show',
-                    $customer) }}#credits">{{ Show::money($standing->credit) }} credit unused</a>@endif</p></div></div>
+                    $customer) }}#credits">{{ $standing->credit }} credit unused</a>@endif</p></div></div>
     @include('accounts.parts.payment-work')
 </div>
 @endsection

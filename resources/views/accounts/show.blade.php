@@ -1,3 +1,4 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Core\Receivables\AgeBand')
 @use('Elmstone\Core\Receivables\ItemKind')
 @use('Elmstone\Support\Show')
@@ -6,7 +7,6 @@
 @extends('layout')
 @section('title', "{$customer->name}, account")
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a> / {{ $customer->number }}</p>
     <div class="page-head"><div><h1>
@@ -39,10 +39,10 @@
             <dl class="facts mt-2">
                 <dt>{{ $ageing->balance->isNegative() ? ($isToday ? 'In credit' : 'In credit then')
                     : ($isToday ? 'Owes' : 'Owed then') }}</dt>
-                    <dd class="figure fw-bold">{{ Show::money($ageing->balance->abs()) }}</dd>
+                    <dd class="figure fw-bold">{{ $ageing->balance->abs() }}</dd>
                 <dt>Late</dt>
                 <dd class="figure {{ $ageing->late()->isPositive() ? 'ochre'
-                    : '' }}">{{ Show::money($ageing->late()) }}</dd>
+                    : '' }}">{{ $ageing->late() }}</dd>
                 @if($isToday)<dt>Can still charge</dt>
                 <dd class="figure {{ $account->stopped || $standing->standing->available()->isNegative() ? 'brick'
                     : '' }}">{{ $account->stopped ? 'nothing, on stop'
@@ -54,7 +54,7 @@
             <th class="figure">Balance</th></tr></thead>
             <tr>@foreach(AgeBand::cases() as $band)
             <td class="figure">{{ $ageing->in($band)->isZero() ? '–' : Show::money($ageing->in($band)) }}</td>
-            @endforeach<td class="figure fw-bold">{{ Show::money($ageing->balance) }}</td></tr>
+            @endforeach<td class="figure fw-bold">{{ $ageing->balance }}</td></tr>
         </table>
     </div>
     <div class="line-box">{!! $line !!}<p class="line-reading small soft" id="line-reading"
@@ -69,8 +69,8 @@
                 <a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a></td>
                 <td class="text-nowrap">{{ Show::date($item->business_date) }}</td>
                 <td class="soft">{{ $item->purpose->value === 'payment' ? 'payment'
-                    : 'credit' }} of {{ $money($item->amount) }}</td>
-                    <td class="figure verdigris fw-bold">{{ $money($item->open) }}</td><td class="text-end">
+                    : 'credit' }} of {{ $item->amount }}</td>
+                    <td class="figure verdigris fw-bold">{{ $item->open }}</td><td class="text-end">
                     @can('take-payments')@if($isToday)<a
                         href="{{ route('accounts.spread', [$customer, $item->label]) }}">{{ $charges->isEmpty()
                             ? 'pay out' : 'use it' }}</a>@endif @endcan</td></tr>@endforeach</tbody></table>
@@ -81,23 +81,23 @@
                 <thead><tr><th>Number</th><th>Dated</th><th>Due</th><th>Purchase order</th>
                 <th class="figure">Amount</th><th class="figure">Open</th></tr></thead>
                 <tbody>@foreach($charges as $item)
-                    @php($late = $item->toValue($house->currency())->daysLate($day))
+                    @php($late = $item->toValue()->daysLate($day))
                     <tr><td><a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a>
                     </td><td class="text-nowrap">{{ Show::date($item->business_date) }}</td>
                     <td class="text-nowrap">{{ Show::date($item->due_date) }} @if($late > 0)<span
                         class="small brick">{{ $late }} {{ $late === 1 ? 'day'
                             : 'days' }} late</span>@elseif($item->discount_until !== null
                                 && $item->discount_until->greaterThanOrEqualTo($day)
-                                    && $item->open === $item->amount)<span
+                                    && $item->open->equals($item->amount))<span
                                         class="small ochre">{{ Show::decimal($item->discount_percent) }} % off until
                                             {{ $item->discount_until->format('j M') }}</span>@endif</td>
                                             <td>{{ $orders[$item->document_id] ?? '' }}</td>
-                                            <td class="figure soft">{{ $money($item->amount) }}</td>
-                                            <td class="figure">{{ $money($item->open) }}</td></tr>
+                                            <td class="figure soft">{{ $item->amount }}</td>
+                                            <td class="figure">{{ $item->open }}</td></tr>
                 @endforeach</tbody>
                 <tfoot><tr class="total">
                 <td colspan="5">{{ $charges->count() }} {{ $charges->count() === 1 ? 'item' : 'items' }}</td>
-                <td class="figure">{{ $money((int) $charges->sum('open')) }}</td></tr></tfoot>
+                <td class="figure">{{ Money::sum($charges->pluck('open'), $house->currency()) }}</td></tr></tfoot>
             </table>@endif
             <h2>Everything that happened</h2>
             <form class="filters" method="get" action="{{ route('accounts.show', $customer) }}">
@@ -132,7 +132,7 @@
                             <td class="soft">{{ $document->buyer }}</td>
                         <td class="figure">{{ $row->moved->isPositive() ? Show::money($row->moved) : '' }}</td>
                         <td class="figure">{{ $row->moved->isNegative() ? Show::money($row->moved->negated()) : '' }}
-                        </td><td class="figure">{{ Show::money($row->balance) }}</td></tr>
+                        </td><td class="figure">{{ $row->balance }}</td></tr>
                 @empty
                     <tr><td colspan="7" class="empty">Nothing in these days.</td></tr>
                 @endforelse

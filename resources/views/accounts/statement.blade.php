@@ -53,7 +53,7 @@
             <h2>Sent before</h2>
             @forelse($old as $one)<p class="mb-1">
             <a href="{{ route('statements.again', $one->id) }}">{{ Show::on($one->made_at) }}</a> <span
-                class="figure">{{ Show::money($house->money($one->amount_due)) }}</span> <span
+                class="figure">{{ $one->amount_due }}</span> <span
                     class="soft small">{{ $one->state === 'mailed' ? 'mailed' : '' }}</span></p>@empty
                     <p class="soft small">None in a run yet.</p>@endforelse
         </aside>

@@ -19,7 +19,7 @@
                 class="form-control figure-in @error('credit_limit') is-refused @enderror" id="credit_limit"
                     name="credit_limit" inputmode="decimal"
                         value="{{ $is('credit_limit', $account === null ? ''
-                            : $house->money($account->credit_limit)->toString()) }}"
+                            : $account->credit_limit->toString()) }}"
                                 autofocus>@include('design.complaint', ['field' => 'credit_limit'])</div>
             <div><label for="terms_kind">Due</label><select class="form-select" id="terms_kind" name="terms_kind">
             @foreach(['net' => 'so many days from the invoice', 'after_month_end' => 'so many days after month end',

@@ -1,4 +1,5 @@
 @use('Elmstone\Books\HeldKind')
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Core\Pricing\PriceRule')
 @use('Elmstone\Support\Show')
 @extends('layout')
@@ -8,8 +9,7 @@
     $isCredit = $document->kind->value === 'credit_note';
     $isGoods = $document->purpose->isGoodsOnly();
     $mayPrint = ! $isGoods || Gate::allows('see-margin');
-    $money = fn (int $minor): string => Show::money($document->money($minor));
-    $signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor);
+    $signed = fn (Money $amount): string => Show::money($isCredit ? $amount->negated() : $amount);
 @endphp
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('documents') }}">Documents</a> / {{ $document->label }}</p>
@@ -67,10 +67,9 @@
                             <div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>@endif</td>
                         <td class="figure">{{ $line->origin_document_id === null ? Show::price($line->unit_price)
                             : '' }}</td>
-                        @php($off = $line->line_discount + $line->coupon_discount + $line->slip_discount)
-                        <td class="figure">{{ $off === 0 ? '' : $money($off) }}</td>
-                        <td class="figure">{{ $money($line->net) }}</td>
-                        <td class="figure">{{ $money($line->tax_total) }}</td></tr>
+                        <td class="figure">{{ $line->off()->isZero() ? '' : Show::money($line->off()) }}</td>
+                        <td class="figure">{{ $line->net }}</td>
+                        <td class="figure">{{ $line->tax_total }}</td></tr>
                 @endforeach
                 </tbody>
                 <tfoot>
@@ -79,9 +78,9 @@
                     @foreach($document->coupons as $coupon)<tr>
                     <td colspan="4" class="figure soft">{{ $coupon->description }} <span
                         class="code">{{ $coupon->code }}</span></td>
-                        <td class="figure" colspan="2">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
-                    @if($document->slip_discount !== 0)<tr><td colspan="4" class="figure soft">Discount</td>
-                    <td class="figure" colspan="2">{{ $money(-$document->slip_discount) }}</td></tr>@endif
+                        <td class="figure" colspan="2">{{ $coupon->taken->negated() }}</td></tr>@endforeach
+                    @if(! $document->slip_discount->isZero())<tr><td colspan="4" class="figure soft">Discount</td>
+                    <td class="figure" colspan="2">{{ $document->slip_discount->negated() }}</td></tr>@endif
                     @foreach($document->taxes as $tax)<tr>
                     <td colspan="4"
                         class="figure soft">{{ $document->tax_included ? 'incl. '
@@ -93,22 +92,22 @@
                     @foreach($document->tenders as $tender)<tr>
                     <td colspan="4"
                         class="figure soft">{{ $isCredit ? $tender->wordsBack()
-                            : $tender->words() }}{{ $tender->given > $tender->amount
-                                ? ', given '.$money($tender->given) : '' }}</td>
-                                <td class="figure" colspan="2">{{ $money($tender->amount) }}</td></tr>@endforeach
-                    @if($document->cash_rounding !== 0)<tr><td colspan="4" class="figure soft">Cash rounding</td>
-                    <td class="figure" colspan="2">{{ $money($document->cash_rounding) }}</td></tr>@endif
-                    @if($document->change_given !== 0)<tr><td colspan="4" class="figure soft">Change</td>
-                    <td class="figure" colspan="2">{{ $money($document->change_given) }}</td></tr>@endif
-                    @if($document->settlement_discount !== 0)<tr>
+                            : $tender->words() }}{{ $tender->given->exceeds($tender->amount)
+                                ? ', given '.Show::money($tender->given) : '' }}</td>
+                                <td class="figure" colspan="2">{{ $tender->amount }}</td></tr>@endforeach
+                    @if(! $document->cash_rounding->isZero())<tr><td colspan="4" class="figure soft">Cash rounding</td>
+                    <td class="figure" colspan="2">{{ $document->cash_rounding }}</td></tr>@endif
+                    @if(! $document->change_given->isZero())<tr><td colspan="4" class="figure soft">Change</td>
+                    <td class="figure" colspan="2">{{ $document->change_given }}</td></tr>@endif
+                    @if(! $document->settlement_discount->isZero())<tr>
                     <td colspan="4" class="figure soft">Settlement discount</td>
-                    <td class="figure" colspan="2">{{ $money($document->settlement_discount) }}</td></tr>@endif
-                    @if($document->fee !== 0)<tr><td colspan="4" class="figure soft">Fee in it</td>
-                    <td class="figure" colspan="2">{{ $money($document->fee) }}</td></tr>@endif
+                    <td class="figure" colspan="2">{{ $document->settlement_discount }}</td></tr>@endif
+                    @if(! $document->fee->isZero())<tr><td colspan="4" class="figure soft">Fee in it</td>
+                    <td class="figure" colspan="2">{{ $document->fee }}</td></tr>@endif
                     @if($document->balance_before !== null)<tr><td colspan="4" class="figure soft">Balance before</td>
-                    <td class="figure" colspan="2">{{ $money($document->balance_before) }}</td></tr><tr>
+                    <td class="figure" colspan="2">{{ $document->balance_before }}</td></tr><tr>
                     <td colspan="4" class="figure soft">Balance after</td>
-                    <td class="figure" colspan="2">{{ $money($document->balanceAfter()) }}</td></tr>@endif
+                    <td class="figure" colspan="2">{{ $document->balanceAfter() }}</td></tr>@endif
                 </tfoot>
             </table>
             @endif
@@ -119,12 +118,13 @@
                     <tbody>
                     @foreach(Elmstone\Books\JournalRow::inNaturalOrder($document->journal) as $row)<tr>
                     <td>{{ $row->named->name }}</td>
-                    <td class="figure">{{ $row->debit === 0 ? '' : $money($row->debit) }}</td>
-                    <td class="figure">{{ $row->credit === 0 ? '' : $money($row->credit) }}</td></tr>@endforeach
+                    <td class="figure">{{ $row->debit->isZero() ? '' : Show::money($row->debit) }}</td>
+                    <td class="figure">{{ $row->credit->isZero() ? '' : $row->credit }}</td></tr>@endforeach
                     </tbody>
                     <tfoot><tr class="total"><td></td>
-                    <td class="figure">{{ $money((int) $document->journal->sum('debit')) }}</td>
-                    <td class="figure">{{ $money((int) $document->journal->sum('credit')) }}</td></tr></tfoot>
+                    <td class="figure">{{ Money::sum($document->journal->pluck('debit'), $document->currency()) }}</td>
+                    <td class="figure">{{ Money::sum($document->journal->pluck('credit'), $document->currency()) }}</td>
+                    </tr></tfoot>
                 </table>
             @endcan
         </div>
@@ -153,7 +153,7 @@
             @endif
             @if($returned !== [])<div class="note">
             <p>Came back of it: @foreach($returned as $label => $amount)<a class="code"
-                href="{{ route('documents.show', $label) }}">{{ $label }}</a> {{ $money($amount) }}{{ $loop->last ? ''
+                href="{{ route('documents.show', $label) }}">{{ $label }}</a> {{ $amount }}{{ $loop->last ? ''
                     : ', ' }}@endforeach</p></div>@endif
             @if($customer !== null && ! $document->held(HeldKind::StoreCredit)->isZero())<p>
             <a href="{{ route('store-credit.show', $customer->number) }}">Their store credit</a></p>@endif
@@ -183,9 +183,9 @@
             @if($plan !== null)<p><a href="{{ route('plans.show', $plan) }}">Payment plan {{ $plan }}</a></p>
             @elseif($canBePlanned)@can('make-plans')<p>
             <a class="quiet-act" href="{{ route('plans.create', $document) }}">Pay in parts</a></p>@endcan @endif
-            @if($customer !== null && $document->on_account !== 0)
+            @if($customer !== null && ! $document->on_account->isZero())
                 <p><a href="{{ route('accounts.show', $customer->number) }}">Their account</a>
-                @can('take-payments')@if($document->on_account < 0) · <a
+                @can('take-payments')@if($document->on_account->isNegative()) · <a
                     href="{{ route('accounts.spread',
                         [$customer->number, $document]) }}">Move this payment</a>@endif @endcan</p>
             @endif

@@ -13,10 +13,10 @@
                 @if($line->serials !== null)<div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>
                 @endif</td>
             @if($hasReasons)<td>{{ $line->reason === null ? '' : str_replace('_', ' ', $line->reason) }}</td>@endif
-            @can('see-margin')<td class="figure">{{ Show::money($document->money($line->cost)) }}</td>@endcan</tr>
+            @can('see-margin')<td class="figure">{{ $line->cost }}</td>@endcan</tr>
     @endforeach
     </tbody>
     @can('see-margin')<tfoot><tr class="total">
     <td colspan="{{ $hasReasons ? 3 : 2 }}" class="figure">Worth at cost {{ $document->currency }}</td>
-    <td class="figure">{{ Show::money($document->money((int) $document->lines->sum('cost'))) }}</td></tr></tfoot>@endcan
+    <td class="figure">{{ $document->cost() }}</td></tr></tfoot>@endcan
 </table>

@@ -42,8 +42,8 @@
         aria-selected="false" data-layaway="{{ $layaway->label }}">
         <span class="code">{{ $layaway->label }}</span><span>{{ $layaway->customer->name }} <span
             class="small soft">{{ $layaway->lines()->first()?->description }}</span></span>
-        <span class="figure small">{{ $layaway->remaining() === 0 ? 'paid in full'
-            : Show::money($house->money($layaway->remaining())).' left' }}</span>
+        <span class="figure small">{{ $layaway->remaining()->isZero() ? 'paid in full'
+            : Show::money($layaway->remaining()).' left' }}</span>
         <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre'
             : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired'
                 : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
@@ -55,10 +55,9 @@
         data-layaway="{{ $plan->label }}">
         <span class="code">{{ $plan->label }}</span><span>{{ $plan->customer->name }} <span
             class="small soft">pay a part</span></span>
-        <span class="figure small">{{ Show::money($house->money((int) $plan->parts->sum(fn ($part) =>
-            $part->item->open))) }} left</span>
+        <span class="figure small">{{ $plan->open() }} left</span>
         <span class="figure small soft">@if($next = $plan->parts->first(fn ($part) =>
-            $part->item->open > 0))next {{ Show::date($next->due) }}@else paid @endif</span>
+            $part->item->open->isPositive()))next {{ Show::date($next->due) }}@else paid @endif</span>
     </button>
 @endif
 @if($card !== null)
@@ -68,7 +67,7 @@
         data-layaway="{{ $typed }}"><span
             class="code">{{ $card->masked() }}</span><span>{{ $card->hindrance($today) === '' ? 'Pay with it'
                 : $card->hindrance($today) }}</span><span
-                    class="figure">{{ Show::money($card->balance()) }}</span><span
+                    class="figure">{{ $card->balance() }}</span><span
                         class="figure small soft">{{ $card->expires_on === null ? 'no expiry'
                             : 'until '.Show::date($card->expires_on) }}</span></button>@endif
 @endif
@@ -86,14 +85,14 @@
         data-back="{{ $document->label }}" aria-selected="false">
         <span class="code">{{ $document->label }}</span><span>← Bring goods back <span
             class="small soft">{{ $document->customer_name ?: 'Walk-in' }}</span></span><span
-                class="figure">{{ Show::money($document->money($document->total)) }}</span><span
+                class="figure">{{ $document->total }}</span><span
                     class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </button>
     @endif
     <a class="row-found document" role="option" id="found-{{ $document->label }}"
         href="{{ route('documents.show', $document) }}" aria-selected="false">
         <span class="code">{{ $document->label }}</span><span>{{ $document->customer_name ?: 'Walk-in' }}</span><span
-            class="figure">{{ Show::money($document->money($document->total)) }}</span><span
+            class="figure">{{ $document->total }}</span><span
                 class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </a>
 @endforeach

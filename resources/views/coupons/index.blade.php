@@ -3,11 +3,10 @@
 @section('title', 'Coupons')
 @section('main')
 @php
-    $money = fn (int $minor): string => Show::money($house->money($minor));
     $off = fn ($one): string => match (true) {
         $one === null => '',
         $one->percent !== null => $one->percent->toString().' %',
-        default => $house->money($one->amount)->toString(),
+        default => $one->amount->toString(),
     };
 @endphp
 <div class="page">
@@ -27,7 +26,7 @@
             <tr @class(['soft' => $one->hindrance($today) !== ''])><td><span class="code">{{ $one->code }}</span></td>
             <td>{{ $one->description }}
                 <div class="small soft">{{ implode(', ',
-                    array_filter([$one->least_spend === null ? '' : 'from '.$money($one->least_spend), $one->alone
+                    array_filter([$one->least_spend === null ? '' : 'from '.Show::money($one->least_spend), $one->alone
                         ? 'not with others' : '', $one->most_uses === 1 ? 'once' : ''])) }}</div></td>
                 <td class="figure">{{ $off($one) }}</td>
                 <td class="small">{{ $one->isForAll() ? 'everything'
@@ -73,7 +72,7 @@
                     ?? $today->format('Y-m-d'), 'date'],
                         ['ends_on', 'Until', $coupon?->ends_on?->format('Y-m-d'), 'date'],
                             ['least_spend', 'Least spend', $coupon?->least_spend === null ? ''
-                                : $house->money($coupon->least_spend)->toString(), 'text'],
+                                : $coupon->least_spend->toString(), 'text'],
                                     ['most_uses', 'Most uses', (string) $coupon?->most_uses, 'text']] as [$name,
                                         $label, $value, $type])
                     <div class="col-6">

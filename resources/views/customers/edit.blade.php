@@ -105,7 +105,7 @@
                     true)->map(fn ($contact) => ['id' => $contact->id, 'name' => $contact->name,
                         'phone' => $contact->phone, 'mail' => $contact->mail, 'may_buy' => $contact->may_buy ? '1'
                             : '', 'spending_limit' => $contact->spending_limit === null ? ''
-                                : $house->money($contact->spending_limit)->toString()])->values()->all() : []))
+                                : $contact->spending_limit->toString()])->values()->all() : []))
             @foreach([...$contacts, ['may_buy' => '1'], ['may_buy' => '1']] as $i => $row)
                 <tr><td><input type="hidden" name="contacts[{{ $i }}][id]" value="{{ $row['id'] ?? '' }}"><input
                     class="form-control" name="contacts[{{ $i }}][name]" aria-label="Name"

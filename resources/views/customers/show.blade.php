@@ -38,7 +38,7 @@
                 <td class="text-nowrap">{{ Show::date($document->business_date) }}</td><td>{{ $document->title() }}</td>
                 <td>{{ $document->tenders->map(fn ($tender) => $tender->kind->label())->unique()->implode(', ') }}</td>
                 <td>{{ $document->purchase_order }}</td>
-                <td class="figure">{{ Show::money($document->money($document->total)) }}</td></tr>@endforeach</tbody>
+                <td class="figure">{{ $document->total }}</td></tr>@endforeach</tbody>
             </table>@endif
             @if($bought !== [])
             <h2 class="mt-4">What they buy most often</h2>
@@ -100,11 +100,11 @@
                         : 'Scan before it' }}</a> <span class="small">{{ Show::on($scan->stored_at) }}</span>@endforeach
                         </p></div>
             @endif
-            @if($held > 0 || $layaways->isNotEmpty())
+            @if($held->isPositive() || $layaways->isNotEmpty())
                 <h2>Waiting for them</h2>
-                <table class="ruled small mb-3">@if($held > 0)<tr><td>
+                <table class="ruled small mb-3">@if($held->isPositive())<tr><td>
                 <a href="{{ route('deposits.show', $customer) }}">Deposits held</a></td>
-                <td class="figure">{{ Show::money($house->money($held)) }}</td></tr>@endif
+                <td class="figure">{{ $held }}</td></tr>@endif
                 @foreach($layaways as $layaway)<tr><td>
                 <a href="{{ route('layaways.show', $layaway->label) }}">{{ $layaway->label }}</a> <span
                     class="soft">{{ $layaway->state === 'ready' ? 'to collect'
@@ -122,7 +122,7 @@
                 <td class="text-end">{{ ! $contact->active ? 'not any more'
                     : ($contact->may_buy
                         ? ($contact->spending_limit === null ? 'may buy'
-                            : 'up to '.Show::money($house->money($contact->spending_limit))) : 'may not buy') }}</td>
+                            : 'up to '.Show::money($contact->spending_limit)) : 'may not buy') }}</td>
                             </tr>@endforeach</table>
             @endif
             <h2>Notes for the next clerk</h2>

@@ -1,7 +1,6 @@
 @use('Elmstone\Held\Ledger\Movement')
 @use('Elmstone\Books\DocumentKind')
 @use('Elmstone\Books\Purpose')
-@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Deposits of {$customer->name}")
 @section('main')

@@ -23,8 +23,8 @@
                 <th>Card</th></tr></thead>
                 <tbody>@forelse($requests as $request)<tr>
                 <td>{{ ShopTime::at($request->asked_at)->format('H:i:s') }}</td>
-                <td class="figure">{{ Show::money($house->money($request->amount)) }}</td>
-                <td class="figure">{{ Show::money($house->money($request->approved)) }}</td>
+                <td class="figure">{{ $house->money($request->amount) }}</td>
+                <td class="figure">{{ $house->money($request->approved) }}</td>
                 <td>{{ $request->act === 'given_back' ? 'given back' : $request->outcome }} {{ $request->reason }}</td>
                 <td>{{ $request->card_type }} {{ $request->last_four }}</td></tr>@empty<tr>
                 <td colspan="5" class="soft">Nothing asked yet.</td></tr>@endforelse</tbody>

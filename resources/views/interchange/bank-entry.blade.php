@@ -9,7 +9,7 @@
         href="{{ route('bank.file', $file->id) }}#entry-{{ $entry->id }}">{{ $file->name }}</a></p>
     <div class="page-head"><div>
     <h1>{{ $entry->kind === BankEntryKind::Unread ? 'An entry that could not be read'
-        : Show::money($house->money($entry->amount)).' '.$house->currency()->code.($entry->payer === '' ? ''
+        : Show::money($entry->amount).' '.$house->currency()->code.($entry->payer === '' ? ''
             : ' from '.$entry->payer) }}</h1>
         <p class="soft mb-0">{{ ucfirst($entry->kind->words()) }}@if($entry->booked_on !== null), booked
             {{ Show::date($entry->booked_on) }}@if($entry->isPayment()
@@ -45,12 +45,12 @@
                             <td>{{ Show::date($item->due_date) }} @if($values[$i]->discount->isPositive())<span
                                 class="small ochre">{{ Show::money($values[$i]
                                     ->discount) }} off on {{ $day->format('j M') }}</span>@endif</td>
-                            <td class="figure">{{ Show::money($values[$i]->open) }}</td>
+                            <td class="figure">{{ $values[$i]->open }}</td>
                             <td class="figure">
                             <input class="form-control text-end part" name="on[{{ $item->label }}]" inputmode="decimal"
                                 placeholder="–" aria-label="On {{ $item->label }}"
                                     value="{{ old("on.{$item->label}", isset($entry->shares[$item->label])
-                                        ? $house->money($entry->shares[$item->label])->toString() : '') }}"></td></tr>
+                                        ? $entry->shares[$item->label]->toString() : '') }}"></td></tr>
                     @empty<tr><td colspan="5" class="empty">Nothing is open. What comes in stays as unused credit.</td>
                     </tr>@endforelse
                     </tbody>

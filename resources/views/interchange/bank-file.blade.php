@@ -1,3 +1,4 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
 @use('Elmstone\Interchange\Bank\BankDay')
 @use('Elmstone\Interchange\Bank\BankEntryKind')
@@ -10,7 +11,7 @@
     <div class="page-head"><div><h1>{{ $file->name }}</h1>
     <p class="soft mb-0">{{ $file->format }}{{ $file->statement === '' ? ''
         : ", statement {$file->statement}" }} · {{ (int) $counts->came }} payments,
-            {{ Show::money($house->money((int) $counts->sum)) }} {{ $house->currency()->code }}
+            {{ $house->money((int) $counts->sum) }} {{ $house->currency()->code }}
         · {{ (int) $counts->open }} open, {{ (int) $counts->posted }} posted{{ (int) $counts->aside > 0
             ? ', '.(int) $counts->aside.' set aside' : '' }}{{ (int) $counts->noted > 0
                 ? ', '.(int) $counts->noted.' with nothing to do' : '' }}</p></div>
@@ -39,8 +40,8 @@
                 @endif<span class="small">{{ $entry->reference }}</span>@if($entry->trouble !== '')<br>
                 <span class="small brick">{{ $entry->trouble }}</span>@endif</td>
                 <td class="figure">{{ $entry->kind === BankEntryKind::Unread ? '–'
-                    : Show::money($house->money($entry->kind === BankEntryKind::Returned ? -$entry->amount
-                        : $entry->amount)) }}</td>
+                    : Show::money($entry->kind === BankEntryKind::Returned ? $entry->amount->negated()
+                        : $entry->amount) }}</td>
                 @if($entry->kind === BankEntryKind::In)
                 <td>@if($entry->isPayment())
                         <form class="d-flex gap-1" method="post"
@@ -72,13 +73,13 @@
                     @else
                         @if($entry->customer === null)<span
                             class="soft">–</span>@elseif($entry->shares === null)oldest due first @else
-                                @foreach($entry->shares as $label => $minor)<span class="text-nowrap"><span
-                                    class="code">{{ $label }}</span> {{ Show::money($house->money($minor)) }}</span>{{
+                                @foreach($entry->shares as $label => $share)<span class="text-nowrap"><span
+                                    class="code">{{ $label }}</span> {{ $share }}</span>{{
                                     $loop->last ? '' : ', ' }}@endforeach
-                                @php($left = $entry->amount - array_sum($entry->shares))
-                                @if($entry->discount > 0)<span class="verdigris">, less
-                                    {{ Show::money($house->money($entry->discount)) }} discount</span>@endif
-                                @if($left > 0)<span class="ochre">; {{ Show::money($house->money($left)) }} stays as
+                                @php($left = $entry->amount->minus(Money::sum($entry->shares, $house->currency())))
+                                @if($entry->discount->isPositive())<span class="verdigris">, less
+                                    {{ $entry->discount }} discount</span>@endif
+                                @if($left->isPositive())<span class="ochre">; {{ $left }} stays as
                                     credit</span>@endif
                         @endif
                         <a class="text-nowrap"

@@ -1,3 +1,4 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Core\Settlement\TenderKind')
 @use('Elmstone\Support\LadderPicture')
 @use('Elmstone\Support\Show')
@@ -10,7 +11,6 @@
 @section('title', $layaway->label)
 @section('main')
 @php
-    $money = fn (int $minor): string => Show::money($house->money($minor));
     $isOpen = $layaway->state->isOpen();
     $word = $layaway->stateWord($day);
     $terms = $layaway->agreedTerms();
@@ -58,7 +58,7 @@
                                     {{ Show::price($line->item->list_price) }}; the agreed price holds</div>@endif</td>
                         <td class="figure">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1
                             ? " / {$line->price_per}" : '' }}</td>
-                            <td class="figure">{{ Show::money($reckoned->lines[$i]->net) }}</td></tr>
+                            <td class="figure">{{ $reckoned->lines[$i]->net }}</td></tr>
                 @endforeach
                 </tbody>
                 <tfoot>
@@ -66,13 +66,13 @@
                     <td colspan="3"
                         class="figure soft">{{ $layaway->taxAsAgreed()->names[$tax->component->id]
                             ?? $tax->component->id }} {{ Show::price($tax->component->rate->value) }} %</td>
-                            <td class="figure">{{ Show::money($tax->amount) }}</td></tr>@endforeach
+                            <td class="figure">{{ $tax->amount }}</td></tr>@endforeach
                     <tr class="total"><td colspan="3" class="figure">Total {{ $house->currency()->code }}</td>
-                    <td class="figure">{{ $money($layaway->total) }}</td></tr>
+                    <td class="figure">{{ $layaway->total }}</td></tr>
                     @if($isOpen)<tr><td colspan="3" class="figure soft">Paid</td>
-                    <td class="figure">{{ Show::money($layaway->held()) }}</td></tr>
+                    <td class="figure">{{ $layaway->held() }}</td></tr>
                     <tr><td colspan="3" class="figure fw-bold">Left to pay</td>
-                    <td class="figure fw-bold">{{ $money($layaway->remaining()) }}</td></tr>@endif
+                    <td class="figure fw-bold">{{ $layaway->remaining() }}</td></tr>@endif
                 </tfoot>
             </table>
             <h2 class="mt-4">Money</h2>
@@ -94,9 +94,9 @@
                 <table class="ruled">
                     @foreach($layaway->changesMade as $change)<tr>
                     <td class="nowrap">{{ Show::on($change->made_at) }}</td>
-                    <td>{{ $change->what }}@if($change->total_before !== $change->total_after) <span
-                        class="soft">total {{ $money($change->total_before) }}, now
-                            {{ $money($change->total_after) }}</span>@endif</td>
+                    <td>{{ $change->what }}@if(! $change->total_before->equals($change->total_after)) <span
+                        class="soft">total {{ $change->total_before }}, now
+                            {{ $change->total_after }}</span>@endif</td>
                             <td class="small soft">{{ $change->staff->name }}</td></tr>@endforeach
                 </table>
             @endif
@@ -169,8 +169,8 @@
                     @php $refund = $standing->refund; @endphp
                     @php
                         $proposed = Plan::proposed($refund, $ways);
-                        $rest = $refund->minor - array_sum($proposed);
-                        $rest <= 0 || $proposed['deposit_held'] = $rest;
+                        $rest = $refund->minus(Money::sum($proposed, $house->currency()));
+                        $rest->isPositive() && $proposed['deposit_held'] = $rest;
                         $by = fn (\Closure $test): array => array_filter($ways, $test, ARRAY_FILTER_USE_KEY);
                         $of = fn (TenderKind $kind): array => $by(
                             fn (string $way): bool => Way::read($way)?->kind === $kind,
@@ -182,20 +182,20 @@
                         $cameAsMoney = $by(fn (string $way): bool => Way::read($way)?->isMoney() === true) !== [];
                     @endphp
                     @foreach($pending as $one)<div class="note look mb-2">
-                    <p>{{ $money($one->atStake()) }} {{ $one->state->isOpen()
+                    <p>{{ $one->atStake() }} {{ $one->state->isOpen()
                         ? 'may have gone back to a card already; the terminal is asked again first.'
                             : 'went back to a card already, and is part of what goes back.' }}</p></div>@endforeach
                     <form method="post" action="{{ route('layaways.cancel', $layaway) }}">
                     @csrf<input type="hidden" name="form" value="cancel"><input type="hidden" name="version"
                         value="{{ $layaway->version }}">
                         <table class="ruled narrow-table">
-                            <tr><td>Paid</td><td class="figure">{{ Show::money($layaway->held()) }}</td></tr>
-                            <tr><td>Fee, {{ $terms->words('cancellation_fee', $house->currency()) }}</td>
-                            <td class="figure">−{{ Show::money($standing->fee) }}</td></tr>
-                            <tr class="total"><td>Goes back</td><td class="figure">{{ Show::money($refund) }}</td></tr>
+                            <tr><td>Paid</td><td class="figure">{{ $layaway->held() }}</td></tr>
+                            <tr><td>Fee, {{ $terms->words('cancellation_fee') }}</td>
+                            <td class="figure">−{{ $standing->fee }}</td></tr>
+                            <tr class="total"><td>Goes back</td><td class="figure">{{ $refund }}</td></tr>
                             @foreach($kinds as $kind)
-                                @php $came = array_sum(array_map(fn ($one): int => $one->minor, $of($kind))); @endphp
-                                @if($came > 0
+                                @php $came = Money::sum($of($kind), $house->currency()); @endphp
+                                @if($came->isPositive()
                                     || ($cameAsMoney
                                         && ! in_array($kind, [TenderKind::Card, TenderKind::GiftCard], true)))<tr><td>
                                         <label for="back-{{ $kind->value }}">{{ match (true) {
@@ -204,20 +204,20 @@
                                             $kind === TenderKind::Card => 'To the card, by the terminal',
                                             $kind === TenderKind::GiftCard => 'Onto the gift card that paid',
                                             default => 'By '.mb_strtolower($kind->label()),
-                                        } }}, {{ $came > 0
-                                            ? 'at most '.$money(min($came, $layaway->held()->minor))
+                                        } }}, {{ $came->isPositive()
+                                            ? 'at most '.Show::money(Money::min($came, $layaway->held()))
                                             : 'nothing came in so: needs approval' }}</label></td><td class="figure">
                                             <input class="form-control text-end w-6" id="back-{{ $kind->value }}"
                                                 name="back[{{ $kind->value }}]" inputmode="decimal"
                                                     value="{{ old("back.{$kind->value}", isset($proposed[$kind->value])
-                                                        ? $house->money($proposed[$kind->value])->toString() : '') }}">
+                                                        ? $proposed[$kind->value]->toString() : '') }}">
                                                         </td></tr>@endif
                             @endforeach
                             <tr><td><label for="back-deposit">Kept as a deposit</label></td><td class="figure">
                             <input class="form-control text-end w-6" id="back-deposit" name="back[deposit_held]"
                                 inputmode="decimal"
                                     value="{{ old('back.deposit_held', isset($proposed['deposit_held'])
-                                        ? $house->money($proposed['deposit_held'])->toString() : '') }}"></td></tr>
+                                        ? $proposed['deposit_held']->toString() : '') }}"></td></tr>
                         </table>
                         <div class="filters"><div class="flex-fill">
                         <label for="reason">Why</label><input
@@ -253,7 +253,7 @@
                 <dd>until {{ Show::date($layaway->expires_on) }}{{ $layaway->grace_days > 0
                     ? ", {$layaway->grace_days} days of grace" : '' }}, in {{ $layaway->location->town }}</dd>
                 @if($standing !== null && $layaway->state === LayawayState::Running)<dt>Least payment</dt>
-                <dd>{{ Show::money($standing->minPayment) }}</dd>@endif
+                <dd>{{ $standing->minPayment }}</dd>@endif
                 @if($layaway->document !== null)<dt>Sold as</dt><dd>
                 <a class="code"
                     href="{{ route('documents.show', $layaway->document) }}">{{ $layaway->document->label }}</a></dd>

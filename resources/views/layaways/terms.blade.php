@@ -1,4 +1,3 @@
-@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\PortionText')
 @use('Elmstone\Plans\PlanTerms')
 @use('Elmstone\Reminders\ReminderDays')
@@ -11,7 +10,7 @@
     $signed = fn (int $day): string => $day > 0 ? "+{$day}" : (string) $day;
     $days = fn (array $days): string => implode(', ', array_map($signed, $days));
     $portion = fn (string $name): string => PortionText::write(
-        $terms->terms->percent($name), $terms->terms->amount($name), $house->currency(),
+        $terms->terms->percent($name), $terms->terms->amount($name),
     );
     $every = ['week' => 'week', 'fortnight' => 'two weeks', 'month' => 'month'];
     $field = fn (string $name, string $value): string => (string) old($name, $value);
@@ -27,8 +26,8 @@
             @foreach([['min_deposit', 'Least deposit', $portion('min_deposit')],
                 ['min_payment', 'Least payment, of what remains', $portion('min_payment')],
                     ['cancellation_fee', 'Fee if cancelled', $portion('cancellation_fee')],
-                        ['service_fee', 'Service fee', $terms->serviceFee === 0 ? ''
-                            : $house->money($terms->serviceFee)->toString()],
+                        ['service_fee', 'Service fee', $terms->serviceFee->isZero() ? ''
+                            : $terms->serviceFee->toString()],
                                 ['days', 'Runs, days', (string) $terms->days],
                                     ['grace_days', 'Days of grace', (string) $terms->graceDays]] as [$name, $label,
                                         $value])
@@ -57,8 +56,8 @@
                 class="form-control @error('plan_charge') is-refused @enderror" id="plan_charge" name="plan_charge"
                     autocomplete="off" placeholder="none"
                         value="{{ $field('plan_charge',
-                            PortionText::write($plan->percent, $plan->amount,
-                                $house->currency())) }}">@include('design.complaint', ['field' => 'plan_charge'])</div>
+                            PortionText::write($plan->percent,
+                                $plan->amount)) }}">@include('design.complaint', ['field' => 'plan_charge'])</div>
             <div><label for="plan_count">Parts</label><input
                 class="form-control @error('plan_count') is-refused @enderror" id="plan_count" name="plan_count"
                     inputmode="numeric"

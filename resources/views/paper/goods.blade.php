@@ -1,5 +1,4 @@
 @use('Elmstone\Support\Show')
-@php($money = fn (int $minor): string => Show::money($document->money($minor)))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => $roll])</head>
@@ -16,14 +15,14 @@
 <table>
     @foreach($document->lines as $line)
         <tr><td>{{ $line->item_id === null ? '' : Show::decimal($line->quantity).' × ' }}{{ $line->description }} <span
-            class="code">{{ $line->code }}</span></td><td class="r">{{ $money($line->cost) }}</td></tr>
+            class="code">{{ $line->code }}</span></td><td class="r">{{ $line->cost }}</td></tr>
         @foreach(array_filter([$line->reason === null ? ''
             : str_replace('_', ' ', $line->reason), $line->note, $line->serials === null ? ''
                 : 'serial no. '.implode(', ', $line->serials)]) as $under)<tr>
                 <td colspan="2" class="under">{{ $under }}</td></tr>@endforeach
     @endforeach
     <tr class="total"><td>Worth at cost {{ $document->currency }}</td>
-    <td class="r">{{ $money((int) $document->lines->sum('cost')) }}</td></tr>
+    <td class="r">{{ $document->cost() }}</td></tr>
 </table>
 <div class="rule"></div>
 <div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>

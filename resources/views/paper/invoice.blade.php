@@ -1,7 +1,7 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
 @php($isCredit = $document->kind->value === 'credit_note')
-@php($money = fn (int $minor): string => Show::money($document->money($minor)))
-@php($signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor))
+@php($signed = fn (Money $amount): string => Show::money($isCredit ? $amount->negated() : $amount))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head')</head>
@@ -45,10 +45,9 @@
             <td class="r">{{ $line->origin_document_id === null ? Show::price($line->unit_price)
                 : '' }}{{ $line->price_per > 1 && $line->origin_document_id === null ? " / {$line->price_per}"
                     : '' }}</td>
-            <td class="r">{{ $line->line_discount + $line->coupon_discount + $line->slip_discount === 0 ? ''
-                : $money($line->line_discount + $line->coupon_discount + $line->slip_discount) }}</td>
+            <td class="r">{{ $line->off()->isZero() ? '' : Show::money($line->off()) }}</td>
             <td>{{ $letters[$line->tax_class] ?? '' }}</td>
-            <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $money($line->net) }}</td></tr>
+            <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $line->net }}</td></tr>
     @endforeach
     </tbody>
 </table>
@@ -58,7 +57,7 @@
 <table class="plain"><tr><td class="half">@include('paper.barcode')</td><td>
     <table class="plain">
         @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}, taken off</td>
-        <td class="r">{{ $money($coupon->taken) }}</td></tr>@endforeach
+        <td class="r">{{ $coupon->taken }}</td></tr>@endforeach
         @if($document->lines->isNotEmpty())<tr><td>Net of discounts</td><td class="r">{{ $signed($document->net) }}</td>
         </tr>@endif
         @foreach($document->taxes as $tax)<tr>
@@ -68,17 +67,17 @@
         <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td>
         <td class="r">{{ $signed($document->total) }}</td></tr>
         @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td>
-        <td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
-        @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td>
-        <td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
-        @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td>
+        <td class="r">{{ $tender->given }}</td></tr>@endforeach
+        @if(! $document->cash_rounding->isZero())<tr><td>Cash rounding</td>
+        <td class="r">{{ $document->cash_rounding }}</td></tr>@endif
+        @if(! $document->change_given->isZero())<tr><td>Change</td><td class="r">{{ $document->change_given }}</td>
         </tr>@endif
-        @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td>
-        <td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
-        @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
+        @if(! $document->settlement_discount->isZero())<tr><td>Settlement discount</td>
+        <td class="r">{{ $document->settlement_discount }}</td></tr>@endif
+        @if(! $document->fee->isZero())<tr><td>Fee in it</td><td class="r">{{ $document->fee }}</td></tr>@endif
         @if($document->balance_before !== null)<tr><td>Balance before</td>
-        <td class="r">{{ $money($document->balance_before) }}</td></tr><tr><td><b>Balance now</b></td><td class="r">
-        <b>{{ $money($document->balanceAfter()) }}</b></td></tr>@endif
+        <td class="r">{{ $document->balance_before }}</td></tr><tr><td><b>Balance now</b></td><td class="r">
+        <b>{{ $document->balanceAfter() }}</b></td></tr>@endif
     </table>
 </td></tr></table>
 @foreach($notes as $note)

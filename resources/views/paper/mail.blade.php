@@ -4,5 +4,5 @@ Thank you for your {{
 }} {!! $shop->name !!}, {!! $document->location->town !!}.
 
 {{ $document->title() }} {{ $document->label }} of {{ Show::date($document->business_date) }} comes to {{
-    Show::money($document->money($document->total))
+    Show::money($document->total)
 }} {{ $document->currency }} and is attached{{ $copy ? ' as a copy' : '' }}.

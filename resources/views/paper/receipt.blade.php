@@ -1,7 +1,7 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
 @php($isCredit = $document->kind->value === 'credit_note')
-@php($money = fn (int $minor): string => Show::money($document->money($minor)))
-@php($signed = fn (int $minor): string => $money($isCredit ? -$minor : $minor))
+@php($signed = fn (Money $amount): string => Show::money($isCredit ? $amount->negated() : $amount))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => true])</head>
@@ -33,10 +33,10 @@
                 $origins[$line->origin_document_id] ?? '' }}@else{{
                     Show::decimal($line->quantity) }} × {{ Show::price($line->unit_price) }}@endif{{
             $line->price_per > 1 && $line->origin_document_id === null ? " per {$line->price_per}" : '' }}{{
-            $line->line_discount > 0 ? ' less '.$money($line->line_discount) : '' }} &nbsp;{{
+            $line->line_discount->isPositive() ? ' less '.Show::money($line->line_discount) : '' }} &nbsp;{{
             $letters[$line->tax_class] ?? '' }}</td>
         <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{
-            $money($line->gross - $line->line_discount) }}</td></tr>
+            Show::money($line->gross->minus($line->line_discount)) }}</td></tr>
         @if($line->note !== '')<tr><td colspan="2" class="under">{{ $line->note }}</td></tr>@endif
         @if($line->serials !== null)<tr>
         <td colspan="2" class="under">serial no. {{ implode(', ', $line->serials) }}</td></tr>@endif
@@ -50,9 +50,9 @@
     <tr><td colspan="2" class="under">{{ $document->note }}</td></tr>@endif
     @else<tr><td>Goods</td><td class="r">{{ $signed($document->subtotal) }}</td></tr>@endif
     @foreach($document->coupons as $coupon)<tr><td>{{ $coupon->description }}, {{ $coupon->code }}</td>
-    <td class="r">{{ $money(-$coupon->taken) }}</td></tr>@endforeach
-    @if($document->slip_discount !== 0)<tr><td>Discount</td><td class="r">{{ $money(-$document->slip_discount) }}</td>
-    </tr>@endif
+    <td class="r">{{ $coupon->taken->negated() }}</td></tr>@endforeach
+    @unless($document->slip_discount->isZero())<tr><td>Discount</td>
+    <td class="r">{{ $document->slip_discount->negated() }}</td></tr>@endunless
     @foreach($document->taxes as $tax)<tr>
     <td>{{ $document->tax_included ? 'incl. '
         : '' }}{{ $tax->name }} {{ Show::price($tax->rate) }} % of {{ $signed($tax->base) }}</td>
@@ -60,20 +60,20 @@
     <tr class="total"><td>{{ $isCredit ? 'Credit' : 'Total' }} {{ $document->currency }}</td>
     <td class="r">{{ $signed($document->total) }}</td></tr>
     @foreach($document->tenders as $tender)<tr><td>{{ $isCredit ? $tender->wordsBack() : $tender->words() }}</td>
-    <td class="r">{{ $money($tender->given) }}</td></tr>@endforeach
-    @if($document->cash_rounding !== 0)<tr><td>Cash rounding</td>
-    <td class="r">{{ $money($document->cash_rounding) }}</td></tr>@endif
-    @if($document->change_given !== 0)<tr><td>Change</td><td class="r">{{ $money($document->change_given) }}</td></tr>
+    <td class="r">{{ $tender->given }}</td></tr>@endforeach
+    @if(! $document->cash_rounding->isZero())<tr><td>Cash rounding</td>
+    <td class="r">{{ $document->cash_rounding }}</td></tr>@endif
+    @if(! $document->change_given->isZero())<tr><td>Change</td><td class="r">{{ $document->change_given }}</td></tr>
     @endif
-    @if($document->settlement_discount !== 0)<tr><td>Settlement discount</td>
-    <td class="r">{{ $money($document->settlement_discount) }}</td></tr>@endif
-    @if($document->fee !== 0)<tr><td>Fee in it</td><td class="r">{{ $money($document->fee) }}</td></tr>@endif
+    @if(! $document->settlement_discount->isZero())<tr><td>Settlement discount</td>
+    <td class="r">{{ $document->settlement_discount }}</td></tr>@endif
+    @if(! $document->fee->isZero())<tr><td>Fee in it</td><td class="r">{{ $document->fee }}</td></tr>@endif
 </table>
 @if($document->balance_before !== null)
 <div class="rule"></div>
 <table>
-    <tr><td>Balance before</td><td class="r">{{ $money($document->balance_before) }}</td></tr>
-    <tr><td><b>Balance now</b></td><td class="r"><b>{{ $money($document->balanceAfter()) }}</b></td></tr>
+    <tr><td>Balance before</td><td class="r">{{ $document->balance_before }}</td></tr>
+    <tr><td><b>Balance now</b></td><td class="r"><b>{{ $document->balanceAfter() }}</b></td></tr>
     @if($document->due_date !== null)<tr>
     <td colspan="2">{{ ucfirst($document->terms) }}: due {{ Show::date($document->due_date) }}</td></tr>@endif
 </table>

@@ -1,6 +1,5 @@
 @use('Elmstone\Core\Layaway\Ladder')
 @use('Elmstone\Support\LadderPicture')
-@use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', "Pay {$document->label} in parts")
 @section('main')
@@ -9,7 +8,7 @@
     <div class="page-head">
     <h1>Pay <a class="plain code"
         href="{{ route('documents.show', $document) }}">{{ $document->label }}</a> in parts</h1>
-        <span class="soft">{{ $document->customer_name }}, {{ Show::money($house->money($item->open)) }}
+        <span class="soft">{{ $document->customer_name }}, {{ $item->open }}
             {{ $house->currency()->code }} open</span></div>
     <div class="split">
         <div>
@@ -31,12 +30,12 @@
             @if($schedule !== null)
                 <table class="ruled narrow-table mt-3">
                     <tr><td>Open on the invoice</td>
-                    <td class="figure">{{ Show::money($house->money($item->open)) }}</td></tr>
+                    <td class="figure">{{ $item->open }}</td></tr>
                     <tr><td>Flat charge{{ str_ends_with($form->charge, '%') ? ", {$form->charge}" : '' }}</td>
-                    <td class="figure">{{ Show::money($schedule->total->minus($house->money($item->open))) }}</td></tr>
+                    <td class="figure">{{ $schedule->total->minus($item->open) }}</td></tr>
                     <tr class="total">
                     <td>Paid in {{ count($schedule->instalments) }} {{ count($schedule->instalments) === 1 ? 'part'
-                        : 'parts' }}</td><td class="figure">{{ Show::money($schedule->total) }}</td></tr>
+                        : 'parts' }}</td><td class="figure">{{ $schedule->total }}</td></tr>
                 </table>
                 <form method="post" action="{{ route('plans.store', $document) }}" class="mt-3">
                 @csrf<input type="hidden" name="key" value="{{ $key }}">

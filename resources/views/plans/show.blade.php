@@ -4,7 +4,6 @@
 @extends('layout')
 @section('title', $plan->label)
 @section('main')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <div class="page">
     @include('layaways.parts.nav')
     <div class="page-head"><h1>Payment plan <span class="code">{{ $plan->label }}</span></h1>
@@ -20,24 +19,26 @@
                 <thead><tr><th class="figure">Part</th><th>Due</th><th>Document</th><th class="figure">Amount</th>
                 <th class="figure">Met</th><th class="figure">Open</th></tr></thead>
                 @foreach($plan->parts as $part)<tr><td class="figure">{{ $part->position }}</td>
-                <td class="{{ $part->item->open > 0 && $part->due->lessThan($day) ? 'brick'
+                <td class="{{ $part->item->open->isPositive() && $part->due->lessThan($day) ? 'brick'
                     : '' }}">{{ Show::date($part->due) }}</td><td>
                     <a class="code"
                         href="{{ route('documents.show', $part->document) }}">{{ $part->document->label }}</a></td>
-                        <td class="figure">{{ $money($part->amount) }}</td>
-                        <td class="figure">{{ $part->item->open === $part->amount ? ''
-                            : $money($part->amount - $part->item->open) }}</td>
-                            <td class="figure">{{ $part->item->open === 0 ? '' : $money($part->item->open) }}</td></tr>
+                        <td class="figure">{{ $part->amount }}</td>
+                        <td class="figure">{{ $part->item->open->equals($part->amount) ? ''
+                            : Show::money($part->amount->minus($part->item->open)) }}</td>
+                            <td class="figure">{{ $part->item->open->isZero() ? ''
+                                : Show::money($part->item->open) }}</td></tr>
                             @endforeach
-                <tfoot><tr class="total"><td colspan="3">In all</td><td class="figure">{{ $money($plan->total()) }}</td>
-                <td class="figure">{{ $money($plan->total() - $standing->open->minor) }}</td>
-                <td class="figure">{{ Show::money($standing->open) }}</td></tr></tfoot>
+                <tfoot><tr class="total"><td colspan="3">In all</td>
+                <td class="figure">{{ $plan->total() }}</td>
+                <td class="figure">{{ $plan->total()->minus($standing->open) }}</td>
+                <td class="figure">{{ $standing->open }}</td></tr></tfoot>
             </table>
             @can('take-payments')
             @if($standing->open->isPositive())
                 <h2 class="mt-4">Settle it now</h2>
                 <p class="small soft">
-                All that is open in one payment. Of the flat charge, {{ Show::money($standing->chargeNotDue) }} lies in
+                All that is open in one payment. Of the flat charge, {{ $standing->chargeNotDue }} lies in
                     parts that are not due yet and may be let off.</p>
                 <form class="filters" method="post" action="{{ route('plans.settle', $plan) }}">
                 @csrf<input type="hidden" name="form" value="settle"><input type="hidden" name="key" value="{{ $key }}">
@@ -50,7 +51,7 @@
                     @endforeach</select></div>
                     <div><label for="reference">Cheque number or reference</label><input class="form-control"
                         id="reference" name="reference" maxlength="60" value="{{ old('reference') }}"></div>
-                    <button class="quiet-act">Settle {{ Show::money($standing->open) }} less what is let off</button>
+                    <button class="quiet-act">Settle {{ $standing->open }} less what is let off</button>
                     @if(old('form') !== null)@error('refused')<p class="complaint w-100" role="alert">{{ $message }}</p>
                     @enderror @endif
                 </form>
@@ -64,11 +65,11 @@
                 <dt>Invoice</dt><dd>
                 <a class="code"
                     href="{{ route('documents.show',
-                        $plan->invoice) }}">{{ $plan->invoice->label }}</a> {{ $money($plan->principal) }}</dd>
+                        $plan->invoice) }}">{{ $plan->invoice->label }}</a> {{ $plan->principal }}</dd>
                 @if($plan->chargeInvoice !== null)<dt>Flat charge</dt><dd>
                 <a class="code"
                     href="{{ route('documents.show',
-                        $plan->chargeInvoice) }}">{{ $plan->chargeInvoice->label }}</a> {{ $money($plan->charge) }}</dd>
+                        $plan->chargeInvoice) }}">{{ $plan->chargeInvoice->label }}</a> {{ $plan->charge }}</dd>
                         @endif
                 <dt>Made</dt><dd>{{ Show::date($plan->made_on) }} by {{ $plan->staff->name }}</dd>
             </dl>

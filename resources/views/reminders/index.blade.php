@@ -23,7 +23,7 @@
                 : 'layaways.show', $reminder->label) }}">{{ $reminder->label }}</a></td>
                 <td class="nowrap">{{ Show::date($reminder->due) }}</td>
                 <td class="{{ $reminder->late > 0 ? 'brick' : 'soft' }}">{{ $reminder->when() }}</td>
-                <td class="figure">{{ Show::money($reminder->open) }}</td><td class="small">
+                <td class="figure">{{ $reminder->open }}</td><td class="small">
                 @if($reminder->mail !== ''){{ $reminder->mail }}@else<a
                     href="{{ route('reminders.paper', $reminder->key()) }}">print it</a>{{ $reminder->phone === '' ? ''
                         : ", or call {$reminder->phone}" }} <form class="d-inline" method="post"

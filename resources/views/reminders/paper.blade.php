@@ -7,7 +7,7 @@
 <b>{{ $shop->name }}</b></td></tr></table>
 <br>
 @foreach(explode("\n\n", $words) as $part)<p>{{ $part }}</p><br>@endforeach
-<table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ Show::money($reminder->open) }}</b></td></tr>
+<table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ $reminder->open }}</b></td></tr>
 </table>
 <br>@include('paper.barcode', ['code' => $reminder->label])
 </body>

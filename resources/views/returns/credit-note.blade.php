@@ -24,8 +24,8 @@
                     @foreach($document->lines as $line)
                         <tr><td class="figure">{{ Show::decimal($line->quantity) }}</td>
                         <td>{{ $line->description }} <span class="code soft">{{ $line->code }}</span></td>
-                        <td class="figure">{{ Show::money($document->money($line->total)) }}</td>
-                        <td class="figure">{{ Show::money($left[$line->position]) }}</td>
+                        <td class="figure">{{ $line->total }}</td>
+                        <td class="figure">{{ $left[$line->position] }}</td>
                             <td class="figure">
                             <input class="form-control text-end d-inline-block" size="9"
                                 name="amounts[{{ $line->position }}]" id="a{{ $line->position }}" inputmode="decimal"

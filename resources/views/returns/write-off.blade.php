@@ -49,7 +49,7 @@
             @foreach($document->lines as $line){{ Show::decimal($line->quantity) }} × {{ $line->description }},
                 {{ WriteOffReason::tryFrom((string) $line->reason)?->words() }}{{ $line->note === '' ? ''
                     : " ({$line->note})" }}{{ $loop->last ? '' : '; ' }}@endforeach</td>
-                    <td class="figure">{{ Show::money($document->money((int) $document->lines->sum('cost'))) }}</td><td>
+                    <td class="figure">{{ $document->cost() }}</td><td>
                     @if($takenBack->has($document->id))<span
                         class="small soft">taken back as {{ $takenBack[$document->id] }}</span>@else
                         <form class="d-flex gap-1" method="post"

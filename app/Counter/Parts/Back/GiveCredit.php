@@ -189,8 +189,8 @@ final class GiveCredit
                     ])
                     ->save();
                 $this->desk->redraw($slip, $act);
-                $left = ReckonedCounter::of($slip, $this->house)->refund?->left()->minor ?? 0;
-                $left > 0 && $slip->forceFill(['back' => [$way->value => $left]])->save();
+                $left = ReckonedCounter::of($slip, $this->house)->refund?->left();
+                $left?->isPositive() === true && $slip->forceFill(['back' => [$way->value => $left]])->save();
                 $this->approve->within($slip, $act, null);
             });
 

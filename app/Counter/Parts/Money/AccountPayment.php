@@ -24,7 +24,7 @@ final readonly class AccountPayment implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $this->house->money($slip->on_account ?? 0);
+        return $slip->on_account ?? $this->house->money(0);
     }
 
     public function words(): string

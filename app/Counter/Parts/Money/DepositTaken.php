@@ -23,7 +23,7 @@ final readonly class DepositTaken implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $this->house->money($slip->deposit_in ?? 0);
+        return $slip->deposit_in ?? $this->house->money(0);
     }
 
     public function words(): string

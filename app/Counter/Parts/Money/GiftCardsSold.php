@@ -25,9 +25,7 @@ final readonly class GiftCardsSold implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $this->house->money(
-            array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $slip->cardsSold())),
-        );
+        return $this->sum($slip->cardsSold());
     }
 
     public function words(): string
@@ -58,10 +56,9 @@ final readonly class GiftCardsSold implements TakesMoney
 
         // What pays for gift cards is money: what is owed in goods buys goods.
         $goods = $reckoned->in()->minus($this->due($slip));
-        $withCards = array_sum(array_map(static fn (CardsOnSlip $card): int => $card->amount, $slip->cardsUsed()))
-            + ($slip->store_credit_used ?? 0);
+        $withCards = $this->sum($slip->cardsUsed())->plus($slip->store_credit_used ?? $this->house->money(0));
 
-        if ($withCards > 0 && $this->due($slip)->isPositive() && $this->house->money($withCards)->exceeds($goods)) {
+        if ($withCards->isPositive() && $this->due($slip)->isPositive() && $withCards->exceeds($goods)) {
             $found[] = Refused::because(
                 'card_for_card',
                 'A gift card is not bought with gift cards or store credit. They can pay '
@@ -73,13 +70,22 @@ final readonly class GiftCardsSold implements TakesMoney
         return $found;
     }
 
+    /** @param  list<CardsOnSlip>  $cards */
+    private function sum(array $cards): Money
+    {
+        return Money::sum(
+            array_map(static fn (CardsOnSlip $card): Money => $card->amount, $cards),
+            $this->house->currency(),
+        );
+    }
+
     public function enter(TakenIn $in): void
     {
         foreach ($in->slip()->cardsSold() as $sold) {
             $card = $sold->isNew || $sold->code === ''
                     ? $this->cards->issue($in->day(), $sold->brings())
                     : $in->slip()->giftCards[$sold->code];
-            $this->cards->put($card, $in->receipt, $this->house->money($sold->amount), $in->day());
+            $this->cards->put($card, $in->receipt, $sold->amount, $in->day());
         }
     }
 }

@@ -22,7 +22,7 @@ final readonly class LayawayDeposit implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $this->house->money($slip->hold->deposit ?? 0);
+        return $slip->hold->deposit ?? $this->house->money(0);
     }
 
     public function words(): string

@@ -28,8 +28,9 @@ final readonly class LayawayPayments implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $this->house->money(
-            array_sum(array_map(static fn (LayawayPart $part): int => $part->amount, $slip->layawayParts())),
+        return Money::sum(
+            array_map(static fn (LayawayPart $part): Money => $part->amount, $slip->layawayParts()),
+            $this->house->currency(),
         );
     }
 
@@ -53,7 +54,7 @@ final readonly class LayawayPayments implements TakesMoney
         return array_values(
             array_filter(
                 array_map(
-                    fn (LayawayPart $part): ?Refused => self::refused($reckoned->slip, $part, $this->house),
+                    static fn (LayawayPart $part): ?Refused => self::refused($reckoned->slip, $part),
                     $reckoned->slip->layawayParts(),
                 ),
                 static fn (?Refused $refused): bool => $refused !== null,
@@ -64,18 +65,18 @@ final readonly class LayawayPayments implements TakesMoney
     public function enter(TakenIn $in): void
     {
         foreach ($in->slip()->layawayParts() as $part) {
-            $part->amount === 0
+            $part->amount->isZero()
                 || $this->layaways->pay(
                     $in->slip()->paidOn[$part->layawayId],
                     $in->receipt,
-                    $this->house->money($part->amount),
+                    $part->amount,
                     $in->day(),
                 );
         }
     }
 
     /** What hinders a payment on a layaway, or its goods to leave; null: nothing. */
-    public static function refused(Slip $slip, LayawayPart $part, House $house): ?Refused
+    public static function refused(Slip $slip, LayawayPart $part): ?Refused
     {
         $layaway = $slip->layaway($part->layawayId);
 
@@ -84,7 +85,7 @@ final readonly class LayawayPayments implements TakesMoney
         }
 
         try {
-            self::assertPayable($slip, $layaway, $part, $house);
+            self::assertPayable($slip, $layaway, $part);
             $part->leaves === true && CompleteLayaway::assertSerials($layaway);
         } catch (Refused $refused) {
             return $refused;
@@ -98,16 +99,16 @@ final readonly class LayawayPayments implements TakesMoney
     {
         $layaway = $slip->layaway($part->layawayId);
 
-        return $layaway !== null && $layaway->state->isOpen() && $layaway->remaining() === $part->amount;
+        return $layaway !== null && $layaway->state->isOpen() && $layaway->remaining()->equals($part->amount);
     }
 
-    private static function assertPayable(Slip $slip, Layaway $layaway, LayawayPart $part, House $house): void
+    private static function assertPayable(Slip $slip, Layaway $layaway, LayawayPart $part): void
     {
-        if ($layaway->state === LayawayState::Ready && $part->amount === 0 && $part->leaves === true) {
+        if ($layaway->state === LayawayState::Ready && $part->amount->isZero() && $part->leaves === true) {
             return;
         }
 
-        Payable::assert($layaway, $house->money($part->amount), $slip->day());
+        Payable::assert($layaway, $part->amount, $slip->day());
 
         if (self::paysOff($slip, $part) && $part->leaves === null) {
             throw Refused::because(

@@ -8,6 +8,7 @@ use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Approvals\Need;
@@ -29,9 +30,9 @@ final class CardNeeds extends NeedsOf
             static fn (CardRequest $card): bool => $card->state === CardState::Keyed && $card->document_id === null,
         );
         $most = $keyed->isEmpty() ? null : $this->limits->of($this->by()->role, LimitMatter::CardOffLine)->perDocument;
-        $sum = (int) $keyed->sum('approved');
+        $sum = Money::sum($keyed->pluck('approved'), $this->house->currency());
 
-        if ($most === null || $sum <= $most) {
+        if ($most === null || ! $sum->exceeds($most)) {
             return [];
         }
 
@@ -46,11 +47,11 @@ final class CardNeeds extends NeedsOf
                 Refused::because(
                     'card_off_line',
                     'More than '
-                        .Show::money($this->house->money($most))
+                        .Show::money($most)
                         .' is keyed in off line. '
                         .$this->limits->whoMayApprove(LimitMatter::CardOffLine, $sum),
                 ),
-                Show::money($this->house->money($card->approved))
+                Show::money($card->approved)
                     ." keyed off line, card ending {$card->last_four}, voice code {$card->authorisation}",
                 LimitMatter::CardOffLine,
                 $sum,
@@ -73,9 +74,10 @@ final class CardNeeds extends NeedsOf
         }
 
         foreach ($this->slip->cardsSold() as $place => $card) {
-            $worth = $card->amount + ($card->isNew ? 0 : $this->slip->worthOf($card->code));
+            $had = $card->isNew ? null : $this->slip->worthOf($card->code);
+            $worth = $had?->plus($card->amount) ?? $card->amount;
 
-            if ($worth > $most) {
+            if ($worth->exceeds($most)) {
                 $scope = Scope::of(ApprovalKind::GiftCardWorth)
                     ->naming('card', $card->code === '' ? "new {$place}" : $card->code)
                     ->upTo('worth', $worth);
@@ -85,11 +87,11 @@ final class CardNeeds extends NeedsOf
                     Refused::because(
                         'gift_card_worth',
                         'A gift card is worth '
-                            .Show::money($this->house->money($most))
+                            .Show::money($most)
                             .' at most. '
                             .$this->limits->whoMayApprove(LimitMatter::GiftCardWorth, $worth),
                     ),
-                    'gift card worth '.Show::money($this->house->money($worth)),
+                    'gift card worth '.Show::money($worth),
                     LimitMatter::GiftCardWorth,
                     $worth,
                 );

@@ -41,14 +41,14 @@ final class LayawayNeeds extends NeedsOf
                 Refused::because(
                     'below_least_deposit',
                     "The deposit is at least {$draft->standing()->minDeposit->toString()}. "
-                        .$this->limits->whoMayApprove(LimitMatter::Charge, $short->minor),
+                        .$this->limits->whoMayApprove(LimitMatter::Charge, $short),
                 ),
                 "{$this->slip->customer_name}: a layaway of "
                     .Show::money($draft->total())
                     .' with a deposit of '
                     .Show::money($draft->deposit()),
                 LimitMatter::Charge,
-                $short->minor,
+                $short,
             ),
         ];
     }
@@ -60,12 +60,12 @@ final class LayawayNeeds extends NeedsOf
 
         foreach ($this->slip->layawayParts() as $part) {
             $layaway = $this->slip->layaway($part->layawayId);
-            $least = $layaway?->state->isOpen() === true && $part->amount > 0
-                    ? $layaway->standing($this->house->currency())->minPayment
+            $least = $layaway?->state->isOpen() === true && $part->amount->isPositive()
+                    ? $layaway->standing()->minPayment
                     : null;
 
-            if ($layaway !== null && $least !== null && $part->amount < $least->minor) {
-                $short = $least->minor - $part->amount;
+            if ($layaway !== null && $least !== null && $least->exceeds($part->amount)) {
+                $short = $least->minus($part->amount);
                 $scope = Scope::of(ApprovalKind::LayawayPayment)
                     ->naming('layaway', $layaway->id)
                     ->upTo('total', $layaway->total)
@@ -79,7 +79,7 @@ final class LayawayNeeds extends NeedsOf
                             .$this->limits->whoMayApprove(LimitMatter::Charge, $short),
                     ),
                     "{$layaway->label}: "
-                        .Show::money($this->house->money($part->amount))
+                        .Show::money($part->amount)
                         .', less than the least payment',
                     LimitMatter::Charge,
                     $short,

@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Settle\Needs;
 
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Counter\Lines\LineOnSlip;
@@ -21,8 +22,9 @@ final class LineNeeds extends NeedsOf
     {
         $needs = [];
         $oneOffs = $this->slip->lines->filter(static fn (LineOnSlip $line): bool => $line->isOneOff());
-        $total = array_sum(
-            $oneOffs->map(fn (LineOnSlip $line): int => $this->reckoned->line($line)->gross->minor)->all(),
+        $total = Money::sum(
+            $oneOffs->map(fn (LineOnSlip $line): Money => $this->reckoned->line($line)->gross),
+            $this->house->currency(),
         );
 
         foreach ($this->slip->lines as $line) {
@@ -61,24 +63,24 @@ final class LineNeeds extends NeedsOf
             $scope,
             Refused::because(
                 'needs_approval',
-                "{$words} {$this->limits->whoMayApprove(LimitMatter::BelowFloor, $gap->minor)}",
+                "{$words} {$this->limits->whoMayApprove(LimitMatter::BelowFloor, $gap)}",
             ),
             Show::decimal($line->quantity)." × {$line->code} {$line->description} for ".Show::money($net),
             LimitMatter::BelowFloor,
-            $gap->minor,
+            $gap,
         );
     }
 
-    /** @param  int  $total minor units of all one-off lines of the slip */
-    private function oneOff(LineOnSlip $line, int $total): ?Need
+    /** @param  Money  $total of all one-off lines of the slip */
+    private function oneOff(LineOnSlip $line, Money $total): ?Need
     {
         $reckoned = $this->reckoned->line($line);
         $most = $this->limits->of($this->by()->role, LimitMatter::OneOff)->perDocument;
         $why = match (true) {
             $reckoned->net->isZero() => 'is given away.',
-            $reckoned->net->minor * 2 < $reckoned->gross->minor => 'goes for less than half of its price.',
-            $most !== null && $total > $most => 'is in no list, and one-off lines come to more than '
-                .Show::money($this->house->money($most))
+            $reckoned->gross->exceeds($reckoned->net->plus($reckoned->net)) => 'goes for less than half of its price.',
+            $most !== null && $total->exceeds($most) => 'is in no list, and one-off lines come to more than '
+                .Show::money($most)
                 .' here.',
             default => '',
         };
@@ -125,7 +127,7 @@ final class LineNeeds extends NeedsOf
             Refused::because('committed', "“{$line->description}” is set aside for others. A supervisor can approve."),
             Show::decimal($line->quantity)." × {$line->code} {$line->description}, set aside for others",
             LimitMatter::OutsidePolicy,
-            0,
+            $this->house->money(0),
         );
     }
 }

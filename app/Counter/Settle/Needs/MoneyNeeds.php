@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Settle\Needs;
 
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\MoneyOut\Gate;
@@ -31,7 +32,6 @@ final class MoneyNeeds extends NeedsOf
             return [];
         }
 
-        $over = $check->decision->overBy->minor ?? 0;
         $words = implode(
             ', ',
             array_map(
@@ -47,7 +47,7 @@ final class MoneyNeeds extends NeedsOf
                 $check->refused()[0],
                 "{$this->slip->customer_name}, ".Show::money($check->amount)." charged: {$words}",
                 LimitMatter::Charge,
-                max($over, $check->amount->minor),
+                Money::max($check->decision->overBy ?? $check->amount, $check->amount),
             ),
         ];
     }
@@ -74,11 +74,11 @@ final class MoneyNeeds extends NeedsOf
                 Refused::because(
                     'blind_cash',
                     'Cash for goods without a receipt. '
-                        .$this->limits->whoMayApprove(LimitMatter::WithoutOriginal, $blind->minor),
+                        .$this->limits->whoMayApprove(LimitMatter::WithoutOriginal, $blind),
                 ),
                 Show::money($blind).' in cash for goods without a receipt',
                 LimitMatter::WithoutOriginal,
-                $blind->minor,
+                $blind,
             );
         }
 
@@ -91,11 +91,11 @@ final class MoneyNeeds extends NeedsOf
                     'other_way',
                     Show::money($amount)
                         ." goes back {$ways->words($way)}, though it did not come in that way. "
-                        .$this->limits->whoMayApprove(LimitMatter::OutsidePolicy, $amount->minor),
+                        .$this->limits->whoMayApprove(LimitMatter::OutsidePolicy, $amount),
                 ),
                 Show::money($amount)." {$ways->words($way)}, though it did not come in that way",
                 LimitMatter::OutsidePolicy,
-                $amount->minor,
+                $amount,
             );
         }
 
@@ -112,11 +112,11 @@ final class MoneyNeeds extends NeedsOf
             $scope,
             Refused::because(
                 'void',
-                "A sale is taken back whole. {$this->limits->whoMayApprove(LimitMatter::Void, $value->minor)}",
+                "A sale is taken back whole. {$this->limits->whoMayApprove(LimitMatter::Void, $value)}",
             ),
             Show::money($value).' taken back whole, posted by mistake',
             LimitMatter::Void,
-            $value->minor,
+            $value,
         );
     }
 }

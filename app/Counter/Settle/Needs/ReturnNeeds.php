@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Settle\Needs;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Parts\Back\ReckonedReturn;
 use Elmstone\Counter\Slip\ReturnOnSlip;
@@ -58,14 +59,11 @@ final class ReturnNeeds extends NeedsOf
                 $line->isBlind(),
             ],
         );
-        $measured = array_sum(
+        $measured = Money::sum(
             $like
-                ->map(
-                    static fn (ReturnOnSlip $other): int => $back->under->outside($other) === ''
-                        ? 0
-                        : $back->line($other)->total->minor,
-                )
-                ->all(),
+                ->filter(static fn (ReturnOnSlip $other): bool => $back->under->outside($other) !== '')
+                ->map(static fn (ReturnOnSlip $other): Money => $back->line($other)->total),
+            $this->house->currency(),
         );
         [$kind, $matter] = match (true) {
             $line->goods_to === GoodsTo::None => [ApprovalKind::Credit, LimitMatter::Goodwill],
@@ -113,11 +111,11 @@ final class ReturnNeeds extends NeedsOf
                 'restocking_fee',
                 "“{$line->description}”: the restocking fee of "
                     .Show::money($fee)
-                    ." is let off. {$this->limits->whoMayApprove(LimitMatter::OutsidePolicy, $fee->minor)}",
+                    ." is let off. {$this->limits->whoMayApprove(LimitMatter::OutsidePolicy, $fee)}",
             ),
             'restocking fee of '.Show::money($fee)." let off on {$line->code} {$line->description}",
             LimitMatter::OutsidePolicy,
-            $fee->minor,
+            $fee,
         );
     }
 
@@ -144,7 +142,7 @@ final class ReturnNeeds extends NeedsOf
             ),
             "{$line->code} {$line->description}: serial number {$list} is not one that left",
             LimitMatter::OutsidePolicy,
-            $back->line($line)->total->minor,
+            $back->line($line)->total,
         );
     }
 }

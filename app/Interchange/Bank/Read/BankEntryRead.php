@@ -16,8 +16,8 @@ final readonly class BankEntryRead
      * @param  Money  $amount above zero whichever way it went; zero where it could not be read
      * @param  string  $bankReference the bank's own, unique in its account; empty where it gives none
      * @param  string  $endToEnd what the payer's bank called it; a return carries the same
-     * @param  array<string, int>  $amounts what is paid on each document the remittance lists, minor units by the
-     *     number as written there
+     * @param  array<string, Money>  $amounts what is paid on each document the remittance lists, by the number as
+     *     written there
      * @param  string  $account the account of the shop it is booked on
      * @param  string  $trouble why it could not be read
      */

@@ -174,7 +174,7 @@ final readonly class CamtEntry
         );
     }
 
-    /** @return array<string, int> what the structured remittance pays on each document */
+    /** @return array<string, Money> what the structured remittance pays on each document */
     private function amounts(CamtNode $detail): array
     {
         $amounts = [];
@@ -192,7 +192,7 @@ final readonly class CamtEntry
                     static fn (string $path): bool => $part->text($path) !== '',
                 ),
             )[0] ?? null;
-            $path === null || ($amounts[$number] = $part->money($path, $this->currency)->minor);
+            $path === null || ($amounts[$number] = $part->money($path, $this->currency));
         }
 
         return $amounts;

@@ -1,6 +1,5 @@
-@use('Elmstone\Support\Show')
 @foreach($found as $one)
     <button type="button" data-number="{{ $one->customer->number }}"><span
         class="code">{{ $one->customer->number }}</span> {{ $one->customer->name }} <span
-            class="soft small">owes {{ Show::money($one->balance) }}</span></button>
+            class="soft small">owes {{ $one->balance }}</span></button>
 @endforeach

@@ -34,9 +34,9 @@
             <a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
             <td>{{ $document->customer_name }}</td><td>{{ $document->tenders->first()?->words() }}</td>
             <td class="text-nowrap">{{ Show::date($document->business_date) }}</td>
-            <td class="figure">{{ Show::money($document->money($document->total)) }}</td>
-            <td class="figure">{{ ($unused[$document->id] ?? 0) > 0
-                ? Show::money($document->money($unused[$document->id])) : '' }}</td>
+            <td class="figure">{{ $document->total }}</td>
+            <td class="figure">{{ ($unused[$document->id] ?? null)?->isPositive()
+                ? Show::money($unused[$document->id]) : '' }}</td>
                 <td class="text-end">
                 @isset($numbers[$document->customer_id])<a
                     href="{{ route('accounts.spread',

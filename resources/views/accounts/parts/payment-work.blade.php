@@ -28,7 +28,7 @@
                 @unless(ShopTime::isToday($form->day))<p class="small ochre mb-0">not today</p>@endunless
             @else
                 <p class="soft mb-1">{{ $credit->document->title() }} {{ $credit->label }}</p>
-                <p class="pay-amount fixed mb-0">{{ Show::money($page->amount) }}</p>
+                <p class="pay-amount fixed mb-0">{{ $page->amount }}</p>
                 <p class="soft small">{{ $house->currency()->code }}</p>
                 @if($moves)
                     <label for="reason" class="small soft">Why, where something is moved</label>
@@ -37,16 +37,16 @@
             @endif
             <table class="pay-sums">
                 <tr><td>on invoices</td>
-                <td class="figure fw-bold">{{ Show::money($page->amount->minus($spread->unused)) }}</td></tr>
+                <td class="figure fw-bold">{{ $page->amount->minus($spread->unused) }}</td></tr>
                 @if($spread->discount()->isPositive())<tr><td>discount given</td>
-                <td class="figure fw-bold">{{ Show::money($spread->discount()) }}</td></tr>@endif
+                <td class="figure fw-bold">{{ $spread->discount() }}</td></tr>@endif
                 @if($credit === null && ($spread->discount()->isPositive() || $form->leavesDiscount))<tr>
                 <td colspan="2">
                 <label class="small"><input class="form-check-input" type="checkbox" id="leave_discount"
                     name="leave_discount" value="1"
                         @checked($form->leavesDiscount)> they paid in full: give no discount</label></td></tr>@endif
-                <tr><td>stays as credit</td><td class="figure fw-bold">{{ Show::money($spread->unused) }}</td></tr>
-                <tr><td>late after this</td><td class="figure fw-bold">{{ Show::money($page->lateAfter()) }}</td></tr>
+                <tr><td>stays as credit</td><td class="figure fw-bold">{{ $spread->unused }}</td></tr>
+                <tr><td>late after this</td><td class="figure fw-bold">{{ $page->lateAfter() }}</td></tr>
             </table>
         </div>
         <div class="bands">{!! MeetingLines::svg($page) !!}</div>
@@ -54,7 +54,7 @@
             @if($page->named !== [] && $form->spread !== 'named')
                 <div class="note look">
                 <p>The reference names <strong>{{ implode(', ', $page->named) }}</strong>: {{ count($page->named) === 1
-                    ? 'it comes' : 'they come' }} to {{ Show::money($page->namedTotal()) }}. <button type="button"
+                    ? 'it comes' : 'they come' }} to {{ $page->namedTotal() }}. <button type="button"
                         class="link-act"
                             data-spread="named">Put it on {{ count($page->named) === 1 ? 'this one'
                                 : 'these' }}</button></p></div>
@@ -79,8 +79,8 @@
                             @if($value->discount->isPositive())<span
                                 class="small ochre">{{ Show::decimal($item->discount_percent) }} % off until
                                     {{ $item->discount_until->format('j M') }}:
-                                        {{ Show::money($value->discount) }}</span>@endif</td>
-                        <td class="figure">{{ Show::money($value->open) }}</td>
+                                        {{ $value->discount }}</span>@endif</td>
+                        <td class="figure">{{ $value->open }}</td>
                         <td><input class="form-control text-end part" id="on-{{ $item->label }}"
                             name="on[{{ $item->label }}]" inputmode="decimal" placeholder="–"
                                 aria-label="On {{ $item->label }}"
@@ -124,7 +124,7 @@
                             ? count($match).' items'
                                 : implode(' + ', $match) }}@if($n === 0) <kbd>Alt Q</kbd>@endif</button>
             @empty
-                <span class="soft">exact sets that sum to {{ Show::money($page->amount) }}:
+                <span class="soft">exact sets that sum to {{ $page->amount }}:
                     {{ $page->suggestion->gaveUp ? 'too many ways to look at all' : 'none' }}</span>
             @endforelse
             @if($page->suggestion->more)<span

@@ -1,4 +1,3 @@
-@use('Elmstone\Support\Show')
 <div id="run" data-part @if($run->state === 'running' && $left > 0)
     data-steps="{{ route('statements.step', $run->id) }}" @endif>
     @php($done = $run->wanted - $left)
@@ -39,7 +38,7 @@
         <td>{{ match($one->state) { 'mailed' => 'mailed', 'left out' => 'left out', 'mailing' => 'not known',
             'failed' => 'did not go', default => $one->way->value } }} <span
                 class="soft small">{{ $one->trouble }}</span></td>
-                <td class="figure">{{ Show::money($house->money($one->amount_due)) }}</td><td class="text-end">
+                <td class="figure">{{ $one->amount_due }}</td><td class="text-end">
                 @if(in_array($one->state, ['mailing', 'failed'], true))
                 <form class="d-inline" method="post" action="{{ route('statements.mail-again', $one->id) }}">
                 @csrf<button class="link-act">mail again</button></form> @endif @if($one->state === 'mailing')

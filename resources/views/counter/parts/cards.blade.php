@@ -1,14 +1,15 @@
 {{-- What terminals were asked for with this slip, whatever it has become since: it stays in sight until settled. --}}
 @use('Elmstone\Cards\CardState')
+@use('Elmstone\Core\Money\Money')
 @foreach($slip->cards->filter(fn ($card) => $card->isBack() === $back) as $card)
     @php($of = fn (string $act): string => route("counter.card.{$act}", [$slip->key, $card->id]))
-    @php($sum = fn (int $minor): string => $house->money($minor)->toString())
+    @php($sum = fn (Money $amount): string => $amount->toString())
     <{{ $back ? 'li' : 'div' }} class="under card-{{ $card->state->value }} mt-1">
         @switch($card->state)
             @case(CardState::Approved)
                 <span class="verdigris fw-bold">✓ {{ $sum($card->approved) }} {{ $back ? 'paid back'
                     : 'approved' }}</span> {{ $back ? 'to the card' : $card->card_type }} ending {{ $card->last_four }}
-                @if($card->approved < $card->asked)<br>
+                @if($card->asked->exceeds($card->approved))<br>
                 <span class="ochre">only part of the {{ $sum($card->asked) }} asked for</span>@endif
                 <button type="button" class="link-act"
                     data-sends="{{ $of('give-back') }}">{{ $back ? 'Undo' : 'Give back' }}</button>
@@ -35,8 +36,8 @@
                 @break
             @case(CardState::GivingBack)
                 <div class="note look mb-1"><p>
-                <strong>{{ $sum($card->atStake() ?: $card->asked) }}: being {{ $back ? 'undone'
-                    : 'given back' }},</strong> not confirmed yet.</p>
+                <strong>{{ $sum($card->atStake()->isZero() ? $card->asked
+                    : $card->atStake()) }}: being {{ $back ? 'undone' : 'given back' }},</strong> not confirmed yet.</p>
                     <button type="button" class="quiet-act mt-1" data-sends="{{ $of('ask') }}"
                         data-focus>Ask the terminal again</button>
                     <button type="button" class="link-act"

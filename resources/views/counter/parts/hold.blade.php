@@ -1,5 +1,4 @@
 @use('Elmstone\Support\LadderPicture')
-@use('Elmstone\Support\Show')
 @use('Elmstone\Layaways\AgreementWords')
 @use('Elmstone\Layaways\PortionText')
 @use('Elmstone\Staff\Ability')
@@ -43,8 +42,8 @@
                                 <label for="hold-{{ $name }}">{{ $label }}</label><input class="form-control"
                                     id="hold-{{ $name }}" name="{{ $name }}" autocomplete="off" data-save="{{ $save }}"
                                         value="{{ $complaint->typedOr("hold.{$name}",
-                                            PortionText::write($terms->percent($name), $terms->amount($name),
-                                                $house->currency())) }}">
+                                            PortionText::write($terms->percent($name),
+                                                $terms->amount($name))) }}">
                             @endforeach
                             <label for="hold-grace">Days of grace</label><input class="form-control" id="hold-grace"
                                 name="grace_days" inputmode="numeric" autocomplete="off" data-save="{{ $save }}"

@@ -5,7 +5,7 @@
         @foreach($justSold as $document)
             <tr><td><a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>
             <td class="soft">{{ Show::time($document->posted_at) }}</td>
-            <td class="figure">{{ Show::money($document->money($document->total)) }}</td></tr>
+            <td class="figure">{{ $document->total }}</td></tr>
         @endforeach
     </table>
 @endif
@@ -15,7 +15,7 @@
         action="{{ route('counter.restore', $cleared->key) }}">
         @csrf
         <span class="flex-fill">{{ $cleared->title }}</span><span
-            class="figure">{{ Show::money($house->money($cleared->total)) }}</span>
+            class="figure">{{ $cleared->total }}</span>
         <button class="link-act">Bring back</button>
     </form>
 @endif

@@ -11,10 +11,10 @@
             @foreach($parts as $part)
                 @php
                     $layaway = $slip->layaway($part->layawayId);
-                    $standing = $layaway->standing($house->currency());
+                    $standing = $layaway->standing();
                     $at = "layaway.{$layaway->id}";
                     $route = fn (string $act): string => route("counter.layaway.{$act}", [$slip->key, $layaway]);
-                    $refused = $slip->isPosted() ? null : LayawayPayments::refused($slip, $part, $house);
+                    $refused = $slip->isPosted() ? null : LayawayPayments::refused($slip, $part);
                     $isReady = $layaway->state === LayawayState::Ready;
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within($at)])>
@@ -25,7 +25,7 @@
                         @if($layaway->shelf !== '')<div class="under">stands on {{ $layaway->shelf }}</div>@endif
                         @if(! $slip->isPosted() && $layaway->next_due !== null)
                         <div class="under {{ $layaway->isBehind($slip->day()) ? 'ochre' : '' }}">
-                        next {{ Show::money($house->money($layaway->next_open)) }} due
+                        next {{ $layaway->next_open }} due
                             {{ Show::date($layaway->next_due) }}{{ $layaway->isBehind($slip->day()) ? ', behind' : '' }}
                             </div>@endif
                         @if(! $slip->isPosted() && LayawayPayments::paysOff($slip, $part))
@@ -73,19 +73,19 @@
                         <button type="button" class="link-act small" data-sends="{{ $route('drop') }}">Not now</button>
                         </div>@endunless
                     </td>
-                    <td class="figure">{{ Show::money($slip->isPosted() ? $house->money($layaway->remaining())
+                    <td class="figure">{{ Show::money($slip->isPosted() ? $layaway->remaining()
                         : $standing->remaining) }}</td>
                     <td class="figure soft">{{ $slip->isPosted() || $isReady ? ''
                         : Show::money($standing->minPayment) }}</td>
                     <td class="figure">
                     @if($slip->isPosted() || $isReady)<span
-                        class="fixed">{{ Show::money($house->money($part->amount)) }}</span>@else<input
+                        class="fixed">{{ $part->amount }}</span>@else<input
                             class="cell first {{ $refused !== null && $refused->rule !== 'leaves_not_said'
                                 ? 'is-refused' : '' }}" id="lay{{ $layaway->id }}" name="amount" inputmode="decimal"
                                     autocomplete="off" aria-label="Payment on {{ $layaway->label }}"
                                         data-save="{{ $route('amount') }}"
                                             value="{{ $complaint->typedOr($at,
-                                                $house->money($part->amount)->toString()) }}">@endif</td>
+                                                $part->amount->toString()) }}">@endif</td>
                 </tr>
             @endforeach
             </tbody>

@@ -1,7 +1,6 @@
 @use('Elmstone\Counter\Slip\PaperWay')
-@use('Elmstone\Support\Show')
 @php($document = $slip->document)
-@php($change = $document->money($document->change_given + ($slip->receipt->change_given ?? 0)))
+@php($change = $document->change_given->plus($slip->receipt->change_given ?? $document->none()))
 <div class="note done mt-3" role="status"><p>
 <strong>Posted as <a
     href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null
@@ -24,31 +23,31 @@
 @if($document->balance_before !== null)
     @php($last = $slip->receipt ?? $document)
     <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td>
-    <td class="figure">{{ Show::money($document->money($document->balance_before)) }}</td></tr><tr>
+    <td class="figure">{{ $document->balance_before }}</td></tr><tr>
     <td class="soft">Balance now</td>
-    <td class="figure fw-bold">{{ Show::money($document->money($last->balanceAfter())) }}</td></tr></table>
+    <td class="figure fw-bold">{{ $last->balanceAfter() }}</td></tr></table>
 @endif
 @if($change->isPositive())
-    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ Show::money($change) }}</span>
+    <div class="change"><span>Change to hand over</span><span class="sum" id="change">{{ $change }}</span>
     </div>
 @endif
 @php($cashOut = $slip->creditNote?->tenders()->where('kind', 'cash')->first())
 @if($cashOut !== null)
     <div class="change">
     <span>Cash to hand back</span><span class="sum"
-        id="change">{{ Show::money($document->money($cashOut->amount)) }}</span></div>
+        id="change">{{ $cashOut->amount }}</span></div>
 @endif
 @if($slip->creditNote !== null)
     @foreach($slip->creditNote->tenders()->orderBy('position')->get()->reject(fn ($tender) =>
         in_array($tender->kind->value, ['cash', 'exchange'], true)) as $tender)
-        <p class="small soft mb-0">{{ Show::money($document->money($tender->amount)) }}
+        <p class="small soft mb-0">{{ $tender->amount }}
             {{ $tender->kind->value === 'house_account' ? 'to their account' : 'as '.mb_strtolower($tender->words()) }}
             </p>@endforeach
 @endif
 <div class="d-flex flex-wrap gap-2 mt-2">
     <form method="post" action="{{ route('paper.print', $document) }}">
     @csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
-    @if($document->on_account > 0 && $slip->charge !== null)@can('make-plans')<a class="quiet-act"
+    @if($document->on_account->isPositive() && $slip->charge !== null)@can('make-plans')<a class="quiet-act"
         href="{{ route('plans.create', $document) }}">Pay in parts</a>@endcan @endif
     @if($slip->heldAs !== null)<a class="quiet-act"
         href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act"

@@ -3,7 +3,6 @@
 @use('Elmstone\Support\Show')
 @php
     $ways = $reckoned->refund;
-    $amount = fn (int $minor): string => $house->money($minor)->toString();
     $keys = [
         'house_account' => 'A', 'cash' => 'C', 'cheque' => 'Q', 'bank_transfer' => 'B', 'deposit_held' => 'H',
         'store_credit' => 'S', 'gift_card' => 'G',
@@ -34,7 +33,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
                         :placeholder="$ways->left()->isPositive() && $most->exceeds($chosen) ? $most->toString() : '–'">
             @if($closed !== '')<p class="under mb-0">{{ $closed }}</p>
             @elseif($chosen->isZero() && $most->isPositive() && $ways->left()->exceeds($most))
-            <p class="under mb-0">at most {{ Show::money($most) }}</p>
+            <p class="under mb-0">at most {{ $most }}</p>
             @elseif($chosen->isZero())
             @elseif($kind === TenderKind::HouseAccount)
                 <p class="under mb-0">{{ $ways->charged()->isPositive()
@@ -73,7 +72,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
             label="The gift card that paid" :save="route('counter.refund.way', [$slip->key, 'way' => $way])"
                 :value="$chosen->isZero() ? '' : $chosen->toString()"
                     :placeholder="$ways->left()->isPositive() ? $ways->most($way)->toString() : '–'">
-            <p class="under mb-0">at most {{ Show::money($most) }}</p>
+            <p class="under mb-0">at most {{ $most }}</p>
         </x-way>
     @endforeach
     @foreach($ways->cards() as $authorisation => $card)
@@ -100,7 +99,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
                             </div>
             @if($most->isPositive() && $ways->left()->isPositive() && $reckoned->unknownCard() === null)
             <div class="under">
-            <button class="link-act">Pay back by the terminal</button>, at most {{ Show::money($most) }}</div>@endif
+            <button class="link-act">Pay back by the terminal</button>, at most {{ $most }}</div>@endif
             </form>
             @endif
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
@@ -134,4 +133,4 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
     @include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>@endif
 </ul>
 @if(! $ways->cashRounding()->isZero())
-<p class="soft small">Cash is rounded by {{ Show::money($ways->cashRounding()) }}.</p>@endif
+<p class="soft small">Cash is rounded by {{ $ways->cashRounding() }}.</p>@endif

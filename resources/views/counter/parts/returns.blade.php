@@ -74,12 +74,12 @@
                         @foreach([GoodsTo::Stock, GoodsTo::WrittenOff, GoodsTo::Supplier] as $to)
                         <option value="{{ $to->value }}" @selected($line->goods_to === $to)>{{ $to->words() }}</option>
                         @endforeach</select>@endif</td>
-                    <td class="figure">{{ Show::money($figures->total) }}</td>
+                    <td class="figure">{{ $figures->total }}</td>
                 </tr>
             @endforeach
             @if($back->feeLine() !== null)
                 <tr class="line"><td></td><td class="words">Restocking fee<div class="under">kept by the shop</div></td>
-                <td></td><td></td><td class="figure">−{{ Show::money($back->feeLine()->total) }}</td></tr>
+                <td></td><td></td><td class="figure">−{{ $back->feeLine()->total }}</td></tr>
             @endif
             </tbody>
         </table>
@@ -94,7 +94,7 @@
                 <button type="button" class="link-act"
                     data-sends="{{ route('counter.gift-card.drop', [$slip->key, $place]) }}">Not this one</button></div>
                     @include('counter.parts.needs', ['place' => "gift-card.{$place}"])@endunless</td>
-                    <td class="figure">{{ Show::money($house->money($card->amount)) }}</td></tr>
+                    <td class="figure">{{ $card->amount }}</td></tr>
         @endforeach
         </tbody></table>
     @endif

@@ -8,7 +8,7 @@
     @if($reckoned->isRefund())
     <p class="direction back mb-0">← {{ $slip->isPosted() ? 'Gone back' : 'To give back' }}</p>@endif
     <div class="due {{ strlen(Show::money($reckoned->payable()->abs())) > 10 ? 'long' : '' }}">
-        <span class="sum" id="total">{{ Show::money($reckoned->payable()->abs()) }}</span>
+        <span class="sum" id="total">{{ $reckoned->payable()->abs() }}</span>
         <span class="beside">{{ $house->currency()->code }}
         <br>{{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
             @if(! $slip->isPosted() && $staff->mayDo(Ability::Backdate))<br>

@@ -39,7 +39,7 @@
     <table>
         @if($reckoned->back === null || $slip->lines->isNotEmpty())<tr>
         <td>Goods{{ $reckoned->back === null ? '' : ' going out' }}</td>
-        <td class="figure">{{ Show::money($reckoned->sums->subtotal) }}</td></tr>@endif
+        <td class="figure">{{ $reckoned->sums->subtotal }}</td></tr>@endif
         @foreach($reckoned->sums->coupons as $coupon)
             @php($shown = $slip->couponsShown?->get($slip->couponIds()[$loop->index] ?? 0))
             <tr><td>{{ $shown?->description }} <span
@@ -49,19 +49,19 @@
                             [$slip->key, $shown?->id ?? 0]) }}">Not this one</button>@endunless
                 @if($coupon->refused !== null && ! $slip->isPosted())
                 <p class="complaint mb-0">{{ $coupon->refused->getMessage() }}</p>@endif</td>
-                <td class="figure">−{{ Show::money($coupon->amount) }}</td></tr>
+                <td class="figure">−{{ $coupon->amount }}</td></tr>
         @endforeach
         @unless($reckoned->sums->slipDiscount->isZero())
             <tr><td>Discount {{ $slip->discount_percent === null ? '' : Show::decimal($slip->discount_percent).' %' }}
-            </td><td class="figure">−{{ Show::money($reckoned->sums->slipDiscount) }}</td></tr>
+            </td><td class="figure">−{{ $reckoned->sums->slipDiscount }}</td></tr>
         @endunless
         @foreach($reckoned->back !== null && $slip->lines->isEmpty() ? [] : $reckoned->sums->tax as $tax)
             <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. '
                 : '' }}{{ $slip->location->taxProfile->components->firstWhere('code',
                     $tax->component->id)->name }} {{ Show::price($tax->component->rate->value) }} %</td>
-                    <td class="figure">{{ Show::money($tax->amount) }}</td></tr>
+                    <td class="figure">{{ $tax->amount }}</td></tr>
         @endforeach
         @if($reckoned->back !== null)<tr class="coming"><td>← Coming back, tax in it</td>
-        <td class="figure">−{{ Show::money($reckoned->back->value()) }}</td></tr>@endif
+        <td class="figure">−{{ $reckoned->back->value() }}</td></tr>@endif
     </table>
 </div>

@@ -7,7 +7,7 @@
             @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
             <span class="what">{{ $tab->customer_name ?: ($tab->title === '' ? 'Walk-in'
                 : "Walk-in · {$tab->title}") }}</span>
-            <span class="sum">{{ Show::money($house->money($tab->total)) }}</span>
+            <span class="sum">{{ $tab->total }}</span>
             @if($tab->key !== $slip->key)<span class="small">{{ Show::waited($tab->updated_at) }}</span>@endif
         </a>
     @endforeach
@@ -15,7 +15,7 @@
         <span class="tab" aria-current="page"><span
             class="what">{{ $slip->isPosted() ? $slip->document->label
                 : ($slip->customer_name ?: 'Walk-in') }}</span><span
-                    class="sum">{{ Show::money($house->money($slip->total)) }}</span></span>
+                    class="sum">{{ $slip->total }}</span></span>
     @endif
     </div>
     <a class="beside" href="{{ route('counter.new') }}">New slip <kbd>Alt N</kbd></a>
@@ -31,7 +31,7 @@
                         <span class="flex-fill small">{{ $other->customer_name ?: "Walk-in · {$other->title}" }}<br>
                         <span class="soft">{{ $other->till->name }},
                             {{ Show::waited($other->updated_at) }}</span></span>
-                        <span class="figure">{{ Show::money($house->money($other->total)) }}</span>
+                        <span class="figure">{{ $other->total }}</span>
                         <button class="quiet-act">Pick up</button>
                     </form>
                 @endforeach

@@ -1,9 +1,10 @@
 @use('Elmstone\Cards\CardState')
 @use('Elmstone\Counter\Slip\PaperWay')
 @use('Elmstone\Counter\Parts\TowardsAccount')
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\Accounts\ChargeWords')
-@php($amount = fn (?int $minor): string => $minor === null ? '' : $house->money($minor)->toString())
+@php($amount = fn (?Money $money): string => $money?->toString() ?? '')
 @php($most = fn ($amount): string => $amount->isPositive() ? $amount->toString() : '–')
 @php($left = $reckoned->outstanding())
 @if($reckoned->isRefund())
@@ -16,7 +17,7 @@
         @if($slip->cash === null && $reckoned->due()->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
                 @foreach($reckoned->due()->likelyNotes() as $note)<button type="button"
-                    data-cash="{{ $note->toString() }}">{{ Show::money($note) }}</button>@endforeach
+                    data-cash="{{ $note->toString() }}">{{ $note }}</button>@endforeach
             </div>
         @endif
     </x-way>
@@ -43,7 +44,7 @@
         @elseif($left->isPositive() && $reckoned->unknownCard() === null)
             <div class="under">
             <button type="button" class="link-act"
-                data-sends-way="card">Ask the terminal for {{ Show::money($left) }}</button></div>
+                data-sends-way="card">Ask the terminal for {{ $left }}</button></div>
         @endif
         @if($complaint->on('card'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @include('counter.parts.cards', ['back' => false])
@@ -69,13 +70,13 @@
             @if($complaint->on("gift.{$place}"))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
         @endforeach
     </x-way>
-    @if($slip->storeCredit > 0 || $slip->store_credit_used !== null)
+    @if($slip->storeCredit?->isPositive() || $slip->store_credit_used !== null)
     <x-way :$complaint letter="S" id="store_credit_used" label="Store credit" rest
         :save="route('counter.store-credit', $slip->key)" :value="$amount($slip->store_credit_used)"
             :placeholder="$most($reckoned->due()->usableStoreCredit())">
-        <p class="under mb-0">{{ Show::money($house->money($slip->storeCredit)) }} is
-            theirs{{ $slip->store_credit_used === null ? ''
-                : ', '.Show::money($house->money($slip->storeCredit - $slip->store_credit_used)).' stays' }}</p>
+        @php($theirs = $slip->storeCredit ?? $house->money(0))
+        <p class="under mb-0">{{ $theirs }} is theirs{{ $slip->store_credit_used === null ? ''
+            : ', '.Show::money($theirs->minus($slip->store_credit_used)).' stays' }}</p>
     </x-way>
     @endif
     @if($slip->customer !== null)
@@ -109,7 +110,7 @@
     @endif
     @if($slip->deposits?->total()->isPositive())
     @php([$held, $free] = [$slip->deposits->total(), $slip->deposits->free()])
-    @php($used = $house->money($slip->deposit_used ?? 0))
+    @php($used = $slip->deposit_used ?? $house->money(0))
     <x-way :$complaint letter="H" id="deposit_used" label="Deposit held" rest
         :save="route('counter.deposit.use', $slip->key)" :value="$amount($slip->deposit_used)"
             :placeholder="$most($reckoned->due()->usableDeposit())">
@@ -129,7 +130,7 @@
                 :placeholder="$draft === null ? 'deposit' : '–'">
         @if($draft !== null)
             <p class="under mb-0">
-            at least {{ Show::money($draft->standing()->minDeposit) }} of {{ Show::money($draft->total()) }} <button
+            at least {{ $draft->standing()->minDeposit }} of {{ $draft->total() }} <button
                 type="button" class="link-act"
                     data-sends="{{ route('counter.hold.drop', $slip->key) }}">Sell instead</button></p>
             @include('counter.parts.needs', ['place' => 'hold', 'quiet' => false])
@@ -170,10 +171,10 @@
 @endif
 @if($reckoned->settlement?->change->isPositive())
     <div class="change">
-    <span>Change</span><span class="sum" id="change">{{ Show::money($reckoned->settlement->change) }}</span></div>
+    <span>Change</span><span class="sum" id="change">{{ $reckoned->settlement->change }}</span></div>
 @endif
 @if($reckoned->settlement !== null && ! $reckoned->settlement->cashRounding->isZero())
-    <p class="soft small">Cash is rounded by {{ Show::money($reckoned->settlement->cashRounding) }}.</p>
+    <p class="soft small">Cash is rounded by {{ $reckoned->settlement->cashRounding }}.</p>
 @endif
 <div class="paper-ways" role="radiogroup" aria-label="Paper">
     <span class="soft">Paper</span>

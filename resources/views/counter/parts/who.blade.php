@@ -19,7 +19,7 @@
                 {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
         @if($account !== null)
             @php($adds = $locked ? null
-                : $house->money($slip->charge ?? ($slip->lines->isEmpty() ? 0 : $reckoned->due()->chargeable()->minor)))
+                : $slip->charge ?? ($slip->lines->isEmpty() ? $house->money(0) : $reckoned->due()->chargeable()))
             {!! StandingBar::svg($account, $adds) !!}
             <p class="standing-words">
             @if($account->late->isPositive())<span
@@ -40,7 +40,7 @@
                         ->negated()) }} over the limit.</strong> A supervisor or the office can approve more.</p></div>
                 @elseif($adds !== null && $adds->exceeds($account->standing->available()))
                     <div class="note stop"><p>
-                    <strong>{{ Show::money($adds->minus($account->standing->available())) }} over the limit</strong>
+                    <strong>{{ $adds->minus($account->standing->available()) }} over the limit</strong>
                         with all of this. A supervisor or the office can approve.</p></div>
                 @endif
                 @if($account->oldestLate > 0)
@@ -97,14 +97,15 @@
             @endif
         @endunless
         <div class="who-waiting">
-        @if($account?->credit->isPositive() || $slip->storeCredit > 0 || $slip->deposits?->total()->isPositive()
+        @if($account?->credit->isPositive() || $slip->storeCredit?->isPositive()
+            || $slip->deposits?->total()->isPositive()
             || $waiting->isNotEmpty())
             <h2 class="band-name mt-3">Waiting for them</h2>
             <table class="ruled small waiting">
                 @if($account?->credit->isPositive())<tr><td>Unused credit</td>
-                <td class="figure">{{ Show::money($account->credit) }}</td></tr>@endif
-                @if($slip->storeCredit > 0)<tr><td>Store credit</td>
-                <td class="figure">{{ Show::money($house->money($slip->storeCredit)) }}</td></tr>@endif
+                <td class="figure">{{ $account->credit }}</td></tr>@endif
+                @if($slip->storeCredit?->isPositive())<tr><td>Store credit</td>
+                <td class="figure">{{ $slip->storeCredit }}</td></tr>@endif
                 @foreach($slip->deposits->parts as $keptFor => $held)<tr>
                 <td>{{ $keptFor === '' ? 'Deposit held' : "Deposit for {$keptFor}" }}</td>
                 <td class="figure">{{ $held }}</td></tr>@endforeach
@@ -117,7 +118,7 @@
                                 : ($layaway->isBehind($slip->day()) ? 'behind since '.Show::date($layaway->next_due)
                                     : 'next '.Show::date($layaway->next_due))) }}{{ $layaway->shelf === '' ? ''
                                         : " · {$layaway->shelf}" }}</div></td>
-                        <td class="figure">{{ $isReady ? '' : Show::money($house->money($layaway->remaining())) }}
+                        <td class="figure">{{ $isReady ? '' : Show::money($layaway->remaining()) }}
                             @if(! $locked && $slip->layaway($layaway->id) === null)<div>
                             <button type="button" class="link-act"
                                 data-sends="{{ route('counter.layaway.add', [$slip->key, $layaway]) }}">{{ $isReady

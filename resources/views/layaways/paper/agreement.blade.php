@@ -1,5 +1,5 @@
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
-@php($money = fn (int $minor): string => Show::money($house->money($minor)))
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['paperTitle' => "Layaway agreement {$layaway->label}"])</head>
@@ -29,20 +29,20 @@
     @foreach($layaway->lines() as $i => $line)
         <tr><td>{{ Show::decimal($line->quantity) }} × {{ $line->description }}@if($line->serials !== null)<br>
         <span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td>
-        <td class="r">{{ Show::money($reckoned->lines[$i]->net) }}</td></tr>
+        <td class="r">{{ $reckoned->lines[$i]->net }}</td></tr>
     @endforeach
     @foreach($reckoned->tax as $tax)<tr>
     <td>{{ $names[$tax->component->id] ?? $tax->component->id }} {{ Show::price($tax->component->rate->value) }} %</td>
-    <td class="r">{{ Show::money($tax->amount) }}</td></tr>@endforeach
-    <tr class="total"><td>Total {{ $house->currency()->code }}</td><td class="r">{{ $money($layaway->total) }}</td></tr>
+    <td class="r">{{ $tax->amount }}</td></tr>@endforeach
+    <tr class="total"><td>Total {{ $house->currency()->code }}</td><td class="r">{{ $layaway->total }}</td></tr>
     <tr><td>{{ $layaway->revision > 1 ? 'Paid before this schedule' : 'Deposit' }}</td>
-    <td class="r">{{ $money(min($layaway->total, $layaway->paid_before)) }}</td></tr>
+    <td class="r">{{ Money::min($layaway->total, $layaway->paid_before) }}</td></tr>
 </table>
 <div class="rule"></div>
 <p><b>Payments as they fall due</b></p>
 <table>
     @foreach($instalments as $part)<tr><td>{{ Show::date($part->due) }}</td>
-    <td class="r">{{ Show::money($part->amount) }}</td></tr>@endforeach
+    <td class="r">{{ $part->amount }}</td></tr>@endforeach
 </table>
 <div class="rule"></div>
 @foreach($sentences as $sentence)<p>{{ $sentence }}</p>@endforeach

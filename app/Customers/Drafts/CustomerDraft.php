@@ -2,16 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Customers;
+namespace Elmstone\Customers\Drafts;
 
 /** A customer as somebody typed them. */
 final readonly class CustomerDraft
 {
     /**
      * @param  array<string, mixed>  $fields columns of the customer
-     * @param  list<array<string, mixed>>|null  $contacts null: as they are
-     * @param  list<array<string, mixed>>|null  $addresses
-     * @param  list<array<string, mixed>>|null  $contractPrices
+     * @param  list<ContactDraft>|null  $contacts null: as they are
+     * @param  list<AddressDraft>|null  $addresses
+     * @param  list<ContractPriceDraft>|null  $contractPrices
      * @param  list<string>|null  $tags
      */
     public function __construct(
