@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Drafts\AddressDraft;
 use Elmstone\Customers\Drafts\ContactDraft;
@@ -171,6 +172,7 @@ final class SaveCustomer
             $value = $customer->exists ? $customer->getAttribute($field) : null;
             $written[$name] = match (true) {
                 is_array($value) => implode(', ', $value),
+                $value instanceof Percentage => $value->toString(),
                 $value instanceof \DateTimeInterface => $value->format('Y-m-d'),
                 is_scalar($value) => (string) $value,
                 default => '',

@@ -263,6 +263,19 @@ final class CustomersTest extends FeatureCase
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
+    public function test_a_changed_discount_is_on_record(): void
+    {
+        $customer = $this->customer('Willow Kitchens', ['discount_percent' => '2.5']);
+        $this->as('301')
+            ->post("/customers/{$customer->number}", $this->fields([
+                'discount_percent' => '4',
+                'version' => $customer->version,
+            ]))
+            ->assertSessionHasNoErrors();
+        $changed = DB::table('customer_changes')->where('what', 'own discount')->latest('id')->first();
+        $this->assertSame(['2.5', '4'], [$changed->before ?? null, $changed->after ?? null]);
+    }
+
     public function test_where_only_the_one_that_goes_had_an_account_the_other_gets_it(): void
     {
         $from = $this->account('500.00', 'Ash Roofing');
