@@ -11,8 +11,10 @@ $root = dirname(__DIR__);
 $files = ['package.json', 'vite.config.js'];
 
 foreach (['resources/css', 'resources/js', 'resources/fonts'] as $folder) {
-    foreach (array_diff(scandir("{$root}/{$folder}") ?: [], ['.', '..']) as $name) {
-        $files[] = "{$folder}/{$name}";
+    $within = new RecursiveDirectoryIterator("{$root}/{$folder}", FilesystemIterator::SKIP_DOTS);
+
+    foreach (new RecursiveIteratorIterator($within) as $file) {
+        $files[] = substr((string) $file, strlen($root) + 1);
     }
 }
 

@@ -2,8 +2,12 @@
 import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 
+const within = (folder) =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+        entry.isDirectory() ? within(`${folder}/${entry.name}`) : [`${folder}/${entry.name}`],
+    );
 const files = ['resources/css', 'resources/js', 'resources/fonts']
-    .flatMap((folder) => readdirSync(folder).map((name) => `${folder}/${name}`))
+    .flatMap(within)
     .concat('package.json', 'vite.config.js')
     .sort();
 const hash = createHash('sha256');

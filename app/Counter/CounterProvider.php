@@ -22,6 +22,7 @@ use Elmstone\Counter\Post\SetAside;
 use Elmstone\Counter\Post\SpendCoupons;
 use Elmstone\Counter\Post\TakeMoneyIn;
 use Elmstone\Support\RoomProvider;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Route;
 
 /** The counter page. */
@@ -35,6 +36,8 @@ final class CounterProvider extends RoomProvider
         LayawayDeposit::class,
         LayawayPayments::class,
     ];
+
+    private const PANEL = 'x-data="panel" @flip-panel.window="flip" @keydown.escape="escape"';
 
     /** How a slip is posted. What is set aside comes before the first number, approvals after the documents. */
     private const STEPS = [
@@ -61,6 +64,8 @@ final class CounterProvider extends RoomProvider
     public function boot(): void
     {
         Route::aliasMiddleware('in-sight', InSight::class);
+        // A part of the page that a key or a button opens and Escape closes.
+        Blade::directive('panel', static fn (): string => self::PANEL);
         parent::boot();
     }
 }

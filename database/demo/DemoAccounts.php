@@ -153,7 +153,7 @@ final class DemoAccounts
 
             if ($wanted->isNotEmpty()) {
                 CarbonImmutable::setTestNow(ShopTime::when($day, 15, $this->chance->between(0, 59)));
-                $this->pay((int) $customer, $wanted->sum('open'), $day);
+                $this->pay((int) $customer, (int) $wanted->sum('open.minor'), $day);
                 CarbonImmutable::setTestNow();
                 $paid++;
             }

@@ -1,39 +1,23 @@
 import Alpine from '@alpinejs/csp';
-import { start as startAccounts } from './accounts.js';
-import { start } from './counter.js';
-import entry from './entry.js';
-import { start as startIdle } from './idle.js';
-import { start as startSigning } from './sign.js';
+import bringBack from './counter/bring-back.js';
+import counter from './counter/counter.js';
+import entry from './counter/entry.js';
+import lines from './counter/lines.js';
+import { margin, panel } from './counter/panel.js';
+import settle from './counter/settle.js';
+import signing from './counter/signing.js';
+import cheques from './office/cheques.js';
+import { lineReading, statementRun, workedOut } from './office/pages.js';
+import payment from './office/payment.js';
+import drop from './page/drop.js';
+import idle from './page/idle.js';
 
-Alpine.data('entry', entry);
-Alpine.data('drop', () => ({
-    shown: false,
-    flip() {
-        this.shown = !this.shown;
-        if (this.shown) this.$nextTick(() => this.$refs.panel.querySelector('input, a, button')?.focus());
-    },
-    hide() {
-        this.shown = false;
-    },
-    hideAndReturn() {
-        if (!this.shown) return;
-        this.shown = false;
-        this.$refs.opener.focus();
-    },
-}));
-Alpine.data('prints', () => ({
-    now() {
-        window.print();
-    },
-}));
+const components = {
+    counter, entry, lines, settle, panel, margin, bringBack, signing,
+    payment, cheques, statementRun, workedOut, lineReading,
+    drop, idle,
+    prints: () => ({ now: () => window.print() }),
+};
+
+for (const [name, component] of Object.entries(components)) Alpine.data(name, component);
 Alpine.start();
-start();
-startAccounts();
-startSigning();
-startIdle();
-
-// `?` shows the keys, unless something is being typed.
-document.addEventListener('keydown', (event) => {
-    if (event.key === '?' && !event.target.matches('input, textarea, select'))
-        document.getElementById('keys-open')?.click();
-});

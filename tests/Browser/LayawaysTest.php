@@ -30,10 +30,10 @@ final class LayawaysTest extends BrowserCase
         $clerk->press('tamsin')->awaitText('#found', 'Tamsin')->press(Key::ENTER)->awaitText('#who', 'Tamsin');
         $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw');
         $clerk->click('#hold')->press(Key::ENTER)->awaitText('#hold-part', 'You may cancel at any time');
-        $clerk->sign('#sign .pad')->click('[data-sign-keep]')->awaitText('#sign', 'signed');
+        $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
         $clerk->fill('#hold-count', '3')->awaitText('#sign', 'changed since it was signed');
         $clerk->fill('#hold', '30')->awaitText('#total', '30.00');
-        $clerk->sign('#sign .pad')->click('[data-sign-keep]')->awaitText('#sign', 'signed');
+        $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
         $clerk->fill('#cash', '30')->awaitText('#settle', 'cash')->ctrlEnter()->awaitText('#settle', 'Set aside as');
         $label = $clerk->text('#settle .note a[href*="/layaways/"]');
 

@@ -111,7 +111,7 @@ $clerk
     ->click('#hold')
     ->press(Key::ENTER)
     ->awaitText('#hold-part', 'Layaway agreement');
-$clerk->sign('#sign .pad')->click('[data-sign-keep]')->awaitText('#sign', 'signed');
+$clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
 $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
 $clerk->browser->quit();

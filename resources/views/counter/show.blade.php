@@ -3,13 +3,14 @@
 @section('title', 'Counter')
 @section('main')
 <h1 class="visually-hidden">Counter</h1>
-<div class="counter">
+<div class="counter" x-data="counter" @keydown.document="key" @click="press" @change="change" @submit="submit"
+    @focusin="select" @redrawn.document="next">
     @include('counter.parts.tabs')
     <div class="who-band">
         @include('counter.parts.who')
         @include('counter.parts.just-sold')
     </div>
-    <section class="what-band" aria-label="What">
+    <section class="what-band" aria-label="What" x-data="lines" @keydown="key">
         <div class="entry" x-data="entry">
             <div class="entry-line">
                 <input id="entry" type="text" role="combobox" aria-label="Scan, code, name, customer or number"

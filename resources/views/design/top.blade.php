@@ -49,7 +49,7 @@
                 @csrf <button class="link-act small">Sign out at every till</button></form>
             </div>
         </div>
-        <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
+        <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @keydown.document="byKey" @click.outside="hide">
             <button type="button" id="keys-open" x-ref="opener" @click="flip" :aria-expanded="shown"
                 aria-controls="keys-panel" aria-label="Keys"><kbd>?</kbd></button>
             <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
@@ -86,7 +86,8 @@
 </header>
 @if(session('change_refused'))<p class="banner" role="alert">{{ session('change_refused') }}</p>@endif
 <dialog id="idle" class="idle" data-minutes="{{ app(Elmstone\Shop\House::class)->shop()->idle_minutes }}"
-    data-lock="{{ route('lock') }}">
+    data-lock="{{ route('lock') }}" x-data="idle" @ask-pin.document="ask" @cancel.prevent @submit.prevent="unlock"
+    @keydown.window.capture="act" @pointerdown.window.capture="act">
     <form method="post" action="{{ route('unlock') }}" autocomplete="off">
         <h2>{{ auth()->user()->name }}, are you still here?</h2>
         <p class="soft">Nothing happened for a while. Type your PIN to go on; everything is as you left it.</p>

@@ -11,8 +11,8 @@
         <span class="soft">{{ $document->customer_name }}, {{ $item->open }}
             {{ $house->currency()->code }} open</span></div>
     <div class="split">
-        <div>
-            <form class="item-form" method="get" action="{{ route('plans.create', $document) }}" data-draws>
+        <div x-data="workedOut">
+            <form class="item-form" method="get" action="{{ route('plans.create', $document) }}" @input="spoil">
                 <div><label for="charge">Flat charge</label><input class="form-control" id="charge" name="charge"
                     autocomplete="off" placeholder="none" value="{{ old('charge', $form->charge) }}"></div>
                 <div><label for="count">Parts</label><input class="form-control" id="count" name="count"
@@ -42,7 +42,7 @@
                     @foreach(['charge' => $form->charge, 'count' => $form->count, 'rhythm' => $form->rhythm,
                         'first_due' => $form->first] as $name => $value)<input type="hidden" name="{{ $name }}"
                             value="{{ $value }}">@endforeach
-                    <button class="main-act narrow" data-drawn>Make the plan</button>
+                    <button class="main-act narrow" :disabled="isStale">Make the plan</button>
                 </form>
             @endif
         </div>

@@ -4,7 +4,7 @@
 @use('Elmstone\Receivables\Payments\PaymentForm')
 @php($spread = $page->spread)
 <form id="payment-work" data-part data-live="{{ $draw }}" data-posts="{{ $action }}" class="payment-work"
-    autocomplete="off">
+    autocomplete="off" x-data="payment" @input="typed" @click="press" @submit.prevent="post" @keydown.document="key">
     <input type="hidden" name="key" value="{{ $form->key }}"><input type="hidden" name="spread"
         value="{{ $form->spread }}">
     <div class="meet">

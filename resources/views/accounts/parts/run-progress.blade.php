@@ -1,4 +1,4 @@
-<div id="run" data-part @if($run->state === 'running' && $left > 0)
+<div id="run" data-part x-data="statementRun" @if($run->state === 'running' && $left > 0)
     data-steps="{{ route('statements.step', $run->id) }}" @endif>
     @php($done = $run->wanted - $left)
     <div class="progress-line" role="progressbar" aria-label="Statements made" aria-valuemin="0"

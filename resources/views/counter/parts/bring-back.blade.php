@@ -1,7 +1,7 @@
 @use('Elmstone\Books\GoodsTo')
 @use('Elmstone\Returns\ReturnReason')
-<section id="bring-back" class="bring-back" data-folds data-open="{{ request('back', '') }}"
-    aria-label="Bring goods back" hidden>
+<section id="bring-back" class="bring-back" data-open="{{ request('back', '') }}" aria-label="Bring goods back"
+    x-data="bringBack" @bring-back.window="open" @keydown="key" @input="typed" @click="press" hidden>
     <div class="bring-back-head">
         <div class="flex-fill">
         <label for="back-find" class="small soft">Receipt, item, customer, or card and day</label>

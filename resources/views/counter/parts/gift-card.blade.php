@@ -1,5 +1,5 @@
 <form id="gift-card" class="mt-2 p-2 border rounded" method="post"
-    action="{{ route('counter.gift-card.sell', $slip->key) }}" data-act data-closes="gift-card" data-folds hidden>
+    action="{{ route('counter.gift-card.sell', $slip->key) }}" data-act data-closes="gift-card" @panel hidden>
     <div class="row g-2 align-items-end">
         <div class="col-3">
         <label for="gift-worth" class="small soft">Gift card: worth</label><input class="form-control text-end"
@@ -12,7 +12,7 @@
     @include('counter.parts.gift-card-said')
 </form>
 <form id="coupon-form" class="mt-2 p-2 border rounded" method="post" action="{{ route('counter.coupon', $slip->key) }}"
-    data-act data-closes="coupon-form" data-folds hidden>
+    data-act data-closes="coupon-form" @panel hidden>
     <div class="row g-2 align-items-end">
         <div class="col-6">
         <label for="coupon" class="small soft">Coupon’s code</label><input class="form-control" id="coupon"

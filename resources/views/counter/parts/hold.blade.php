@@ -62,7 +62,8 @@
                 @if($ladder !== null
                     && ! $draft->total()->equals($draft->deposit())){!! LadderPicture::svg($ladder,
                         $slip->day()) !!}@endif</div>
-                <div class="sign" id="sign" data-sign="{{ route('counter.hold.sign', $slip->key) }}">
+                <div class="sign" id="sign" data-sign="{{ route('counter.hold.sign', $slip->key) }}" x-data="signing"
+                    @pointerdown="begin" @pointermove.document="draw" @pointerup.document="lift">
                     @if($draft->isSigned())
                         <svg class="signature" viewBox="0 0 360 90" role="img"
                             aria-label="Signature of {{ $hold->signed_by }}"><path d="{{ $hold->signature }}"/></svg>
@@ -80,7 +81,7 @@
                         <label for="signed-by" class="soft">by</label><input class="form-control form-control-sm"
                             id="signed-by" name="signed_by" maxlength="120" autocomplete="off"
                                 value="{{ $slip->contact->name ?? $slip->customer_name }}"> <button type="button"
-                                    class="quiet-act" data-sign-keep disabled>Keep signature</button></p>
+                                    class="quiet-act keep" @click="keep" disabled>Keep signature</button></p>
                     @endif
                 </div>
             </div>

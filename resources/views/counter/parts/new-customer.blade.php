@@ -1,5 +1,6 @@
 <form id="new-customer" class="mt-2 p-2 border rounded" method="post"
-    action="{{ route('counter.new-customer', $slip->key) }}" data-act data-folds hidden>
+    action="{{ route('counter.new-customer', $slip->key) }}" data-act data-closes="new-customer" data-takes-entry
+    @panel hidden>
     <div class="row g-2 align-items-end">
         <div class="col-5">
         <label for="new-name" class="small soft">New customer’s name</label><input class="form-control" id="new-name"

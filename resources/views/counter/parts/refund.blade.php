@@ -86,7 +86,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
                 data-toggles="more-{{ $authorisation }}" data-way="D">More to this card</button></div>@endif
             @if(! $again || ($most->isPositive() && $ways->left()->isPositive()))
             <form method="post" action="{{ route('counter.refund.terminal', $slip->key) }}" data-act="stay"
-                id="more-{{ $authorisation }}" @if($again) data-folds hidden @endif>
+                id="more-{{ $authorisation }}" @if($again) @panel hidden @endif>
                 <input type="hidden" name="authorisation" value="{{ $authorisation }}"><input type="hidden" name="seen"
                     value="{{ $slip->cards->count() }}">@if($gone->isPositive())<input type="hidden" name="more"
                         value="1">@endif
@@ -120,7 +120,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
     @if($ways->left()->isPositive() && $ways->cards() !== [] && $slip->back_other === null)
     <li><button type="button" class="link-act"
         data-toggles="other-way">The card cannot be paid back: another way</button>
-        <div id="other-way" data-folds @unless($complaint->on('refund.other')) hidden @endunless>
+        <div id="other-way" @panel @unless($complaint->on('refund.other')) hidden @endunless>
             @foreach([TenderKind::Cash, TenderKind::Cheque, TenderKind::BankTransfer] as $kind)
             <p class="under mb-0">{{ $words[$kind->value] }}, allowed by somebody else with the reason:</p>
             @include('counter.parts.approve',

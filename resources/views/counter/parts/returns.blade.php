@@ -48,7 +48,7 @@
                             <button type="button" class="link-act"
                                 data-toggles="waive{{ $line->id }}">Let the fee off</button>@endif</div>
                             @if($back->under->asksFee($line) && ! $line->fee_waived)
-                            <div id="waive{{ $line->id }}" data-folds @unless($complaint->on("{$at}.fee")) hidden
+                            <div id="waive{{ $line->id }}" @panel @unless($complaint->on("{$at}.fee")) hidden
                                 @endunless>@include('counter.parts.approve',
                                     ['action' => route('counter.back.waive', [$slip->key, $line->id]),
                                         'held' => ['waive' => '1'], 'id' => "bw{$line->id}",

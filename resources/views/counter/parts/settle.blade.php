@@ -2,7 +2,8 @@
 @use('Elmstone\Staff\Ability')
 @use('Elmstone\Counter\Page\SettlementBar')
 @use('Elmstone\Support\Show')
-<section class="settle" id="settle" data-part aria-label="Settle">
+<section class="settle" id="settle" data-part aria-label="Settle" x-data="settle" @keydown="key"
+    @to-settle.document="begin">
     <div id="slip-state" data-version="{{ $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
     @if($reckoned->isRefund())
@@ -15,7 +16,7 @@
             <button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>
     @unless($slip->isPosted())
-        <div id="other-day" data-folds class="mb-2" @unless($complaint->on('date')) hidden @endunless>
+        <div id="other-day" @panel class="mb-2" @unless($complaint->on('date')) hidden @endunless>
             <label for="date" class="small soft">Sale date, an open day</label>
             <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date"
                 name="date" data-save="{{ route('counter.date', $slip->key) }}"

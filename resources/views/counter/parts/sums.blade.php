@@ -9,12 +9,12 @@
             <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt R</kbd></button>
             <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt I</kbd></button>
             <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
-            @can('see-margin')<button type="button" class="link-act" data-margin>Margin <kbd>Alt M</kbd></button>@endcan
+            @can('see-margin')<button type="button" class="link-act" data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
                 <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act>
                 <button class="link-act">Clear the lot</button></form>
             @endif
-            <div id="slip-discount" class="w-100" data-folds @unless($complaint->on('discount')) hidden @endunless>
+            <div id="slip-discount" class="w-100" @panel @unless($complaint->on('discount')) hidden @endunless>
                 @php($typed = Reductions::written($slip->discount($house->currency())))
                 <form class="d-flex gap-2 align-items-center" method="post"
                     action="{{ route('counter.discount', $slip->key) }}" data-act>
@@ -33,7 +33,8 @@
                 @endif
             </div>
             @can('see-margin')
-            <div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" hidden></div>@endcan
+            <div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" x-data="margin"
+                @flip-panel.window="flip" hidden></div>@endcan
         @endunless
     </div>
     <table>

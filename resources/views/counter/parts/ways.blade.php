@@ -36,7 +36,7 @@
                         data-send="{{ route('counter.card', [...$ask, ...$paidByCard ? ['another' => 1] : []]) }}"
                             value="{{ $complaint->typedOr('card', '') }}">@endif</div>
         @if($paidByCard && ! $complaint->on('card'))
-            <div id="another-card" data-folds hidden><div class="way under">
+            <div id="another-card" @panel hidden><div class="way under">
             <span></span><label for="another">Another card: how much?</label><input class="form-control amount"
                 id="another" name="card" inputmode="decimal" autocomplete="off"
                     placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-held

@@ -1,6 +1,6 @@
 // The entry line: whatever is scanned or typed. Enter takes it at once, so that a scanner can go on without waiting.
-import { bringBack } from './back.js';
-import { send } from './redraw.js';
+import { bringBack } from './fields.js';
+import { send } from '../queue.js';
 
 const PAUSE_MS = 90;
 

@@ -1,0 +1,28 @@
+// What the parts of the counter share: the entry line, and fields that save themselves.
+import { send } from '../queue.js';
+
+export const entry = () => document.getElementById('entry');
+
+export function go(field) {
+    field?.focus();
+    field?.select?.();
+}
+
+/** Sends a field that saves itself, when it was changed; null: there was nothing to send. */
+export function save(field) {
+    if (field.value === field.defaultValue || field.dataset.sent === field.value) return null;
+    field.dataset.sent = field.value;
+    const fields = { [field.name]: field.value };
+    for (const other of document.querySelectorAll(`[data-with="${field.id}"]`)) fields[other.name] = other.value;
+    return send(field.dataset.save, fields);
+}
+
+/** Opens a panel, or closes it where it is open. */
+export function flip(panel) {
+    window.dispatchEvent(new CustomEvent('flip-panel', { detail: panel }));
+}
+
+/** Opens the panel for goods that come back, with what was scanned or typed already. */
+export function bringBack(typed) {
+    window.dispatchEvent(new CustomEvent('bring-back', { detail: typed }));
+}

@@ -1,0 +1,54 @@
+// The Settle band by keyboard: a letter goes to its way, arrows go from way to way, Enter keeps what is typed.
+import { send } from '../queue.js';
+import { ask } from './counter.js';
+import { entry, go, save } from './fields.js';
+
+const ways = () => [...document.querySelectorAll('#settle [data-way]')].filter((field) => !field.disabled);
+
+function besides(field, step) {
+    const all = ways();
+    go(all[all.indexOf(field) + step]);
+}
+
+function keep(field) {
+    if (field.dataset.submits !== undefined) field.form.requestSubmit();
+    else if (field.dataset.send) ask(field);
+    else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '')
+        send(field.dataset.save, { rest: '1' });
+    else save(field);
+}
+
+/** The way a letter goes to, where letters are not being typed. */
+function jump(event, isButton) {
+    const isLetter = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
+    return isLetter && (isButton || event.target.inputMode === 'decimal')
+        ? document.querySelector(`#settle [data-way="${CSS.escape(event.key.toUpperCase())}"]`)
+        : null;
+}
+
+export default () => ({
+    begin() {
+        go(ways()[0]);
+    },
+
+    key(event) {
+        const field = event.target;
+        if (!field.matches('[data-way]')) return;
+        const isButton = field.tagName === 'BUTTON';
+        const way = jump(event, isButton);
+        const acts = {
+            Enter: () => keep(field),
+            Escape: () => {
+                field.value = field.defaultValue;
+                entry()?.focus();
+            },
+            ArrowDown: () => besides(field, 1),
+            ArrowUp: () => besides(field, -1),
+        };
+        // A button does what buttons do.
+        const act = way ? () => go(way) : isButton && event.key !== 'Escape' ? undefined : acts[event.key];
+        if (!act || (event.ctrlKey && event.key === 'Enter')) return;
+        event.preventDefault();
+        act();
+    },
+});

@@ -1,0 +1,102 @@
+// What a clerk does goes to the server one act after the other, in the order it was done. Each carries a key, so that
+// one sent again after a lost answer still happens once.
+import { banner, drawn, swap, token } from './redraw.js';
+
+const RETRY_MS = 1500;
+const queue = [];
+let running = false;
+
+/** Sends fields to an address; resolves when its answer is on the page. */
+export function send(url, fields = {}) {
+    return new Promise((resolve) => {
+        queue.push({
+            url,
+            fields: { ...fields, act: crypto.randomUUID ? crypto.randomUUID() : fallbackUuid() },
+            resolve,
+        });
+        run();
+    });
+}
+
+async function run() {
+    if (running) return;
+    working(true);
+
+    while (queue.length > 0) {
+        const { url, fields, resolve } = queue[0];
+        const answer = await attempt(url, fields);
+        if (answer === null) {
+            await new Promise((again) => setTimeout(again, RETRY_MS));
+            continue;
+        }
+        if (answer.status === 423) {
+            // The PIN is asked for; then the same act goes on.
+            document.dispatchEvent(new CustomEvent('ask-pin'));
+            await new Promise((again) => document.addEventListener('pin-given', again, { once: true }));
+            continue;
+        }
+        queue.shift();
+        resolve(await put(answer));
+    }
+
+    working(false);
+}
+
+/** The page says that it is about to be redrawn: to those who hear it, and to the hand of a test. */
+function working(is) {
+    running = is;
+    document.body.ariaBusy = is ? 'true' : null;
+}
+
+async function attempt(url, fields) {
+    const body = new URLSearchParams(fields);
+    const state = document.getElementById('slip-state');
+    if (state && fields.version === undefined) body.set('version', state.dataset.version);
+    if (state) body.set('drawn', drawn());
+
+    try {
+        const answer = await fetch(url, {
+            method: 'POST',
+            body,
+            headers: { 'X-CSRF-TOKEN': token(), 'X-Requested-With': 'fetch', Accept: 'text/html' },
+        });
+        if (answer.status === 503 || answer.status === 502) return wait();
+        banner('');
+        return answer;
+    } catch {
+        return wait();
+    }
+}
+
+function wait() {
+    banner('The shop’s computer does not answer. What you did is kept here and goes on as soon as it is back.');
+    return null;
+}
+
+async function put(answer) {
+    if (answer.status === 401 || answer.status === 419 || answer.url.endsWith('/sign-in')) {
+        location.assign('/sign-in');
+        return answer;
+    }
+    if (answer.headers.get('X-Location')) {
+        location.assign(answer.headers.get('X-Location'));
+        return answer;
+    }
+    if (answer.ok || answer.status === 422) swap(await answer.text());
+    else
+        banner(
+            answer.status === 429
+                ? 'That was too fast. Wait a moment.'
+                : 'That did not work. Load the page again to see how the slip stands; if it stays so, tell the office.',
+        );
+    return answer;
+}
+
+/** Where the page is not served securely, browsers keep randomUUID to themselves. */
+function fallbackUuid() {
+    const bytes = crypto.getRandomValues(new Uint8Array(16));
+    bytes[6] = (bytes[6] & 0x0f) | 0x40;
+    bytes[8] = (bytes[8] & 0x3f) | 0x80;
+    const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+    return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+}
