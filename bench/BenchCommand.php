@@ -60,7 +60,7 @@ final class BenchCommand extends Command
             );
             $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
                 ?? 'oak';
-            $timings['find']->time(static fn (): string => $clerk->get("/counter/{$slip}/find?q=".urlencode($q)));
+            $timings['find']->time(static fn (): string => $clerk->fetch("/counter/{$slip}/find?q=".urlencode($q)));
             $timings['register']->time(
                 static fn (): string => $clerk->get(
                     ['/documents', '/documents?tender=cash', '/documents?page=40', '/documents?clerk=3'][
@@ -142,7 +142,7 @@ final class BenchCommand extends Command
             'add statements' => $this->sent(
                 static fn (): string => $clerk->post("/counter/{$slip}/add", [...$act(), 'entry' => $codes[0]]),
             ),
-            'find statements' => $this->sent(static fn (): string => $clerk->get("/counter/{$slip}/find?q=valve")),
+            'find statements' => $this->sent(static fn (): string => $clerk->fetch("/counter/{$slip}/find?q=valve")),
             'cash statements' => $this->sent(
                 static fn (): string => $clerk->post("/counter/{$slip}/cash", [...$act(), 'cash' => '9500']),
             ),

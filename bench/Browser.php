@@ -49,7 +49,13 @@ final class Browser
 
     public function get(string $path): string
     {
-        return $this->send($path, [CURLOPT_HTTPGET => true]);
+        return $this->send($path, [CURLOPT_HTTPGET => true, CURLOPT_HTTPHEADER => []]);
+    }
+
+    /** A part of a page, as the page asks for it. */
+    public function fetch(string $path): string
+    {
+        return $this->send($path, [CURLOPT_HTTPGET => true, CURLOPT_HTTPHEADER => ['X-Requested-With: fetch']]);
     }
 
     /** @param  array<string, string>  $fields */
@@ -57,6 +63,7 @@ final class Browser
     {
         return $this->send($path, [
             CURLOPT_POST => true,
+            CURLOPT_HTTPHEADER => [],
             CURLOPT_POSTFIELDS => http_build_query([...$fields, '_token' => $this->token]),
         ]);
     }

@@ -94,7 +94,7 @@ final class ReturnsCommand extends Command
             ] as $typed => $words
         ) {
             [$empty, $timing] = [new Timings, new Timings];
-            $find = static fn (): string => $clerk->get("/counter/{$slip}/back/find?q=".urlencode($typed));
+            $find = static fn (): string => $clerk->fetch("/counter/{$slip}/back/find?q=".urlencode($typed));
             str_contains($find(), 'back-quantity') || throw new RuntimeException("Nothing was found by “{$typed}”.");
             array_map(static fn (): string => $find(), range(1, 6));
 

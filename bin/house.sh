@@ -164,6 +164,7 @@ kept_ready() {
 # Serves on a port with several workers, in a process group of its own. Arguments: port, folder for pid and log.
 serve() {
     (cd public && PHP_CLI_SERVER_WORKERS=${ELMSTONE_WORKERS:-6} exec setsid php -d opcache.enable_cli=1 \
+        -d opcache.preload=../bin/preload.php -d opcache.preload_user="$(id -un)" \
         -d upload_max_filesize=32M -d post_max_size=34M -d max_execution_time=120 -d variables_order=EGPCS \
         -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php) \
         > "$2/serve.log" 2>&1 < /dev/null &

@@ -8,6 +8,7 @@ use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Counter\Page\InSight;
+use Elmstone\Foundation\Http\BeginSession;
 use Elmstone\Foundation\Http\Failures;
 use Elmstone\Foundation\Http\KnownHosts;
 use Elmstone\Foundation\Http\NameKeys;
@@ -45,10 +46,13 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(KnownHosts::class);
         $middleware->append(PlainInput::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->web(append: [WatchDoors::class, NameKeys::class]);
+        $middleware->web(
+            append: [WatchDoors::class, NameKeys::class],
+            replace: [StartSession::class => BeginSession::class],
+        );
         // Who may not is told so before it is looked whether there is such a thing.
         $middleware->priority([
-            StartSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class,
+            BeginSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class,
             RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');

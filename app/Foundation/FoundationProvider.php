@@ -9,18 +9,21 @@ use Closure;
 use Elmstone\Core\Money\Money;
 use Elmstone\Foundation\Database\AskedOnce;
 use Elmstone\Foundation\Http\HealthController;
+use Elmstone\Foundation\Http\KeptSession;
 use Elmstone\Support\Database\HouseConnection;
 use Elmstone\Support\Database\HouseConnector;
 use Elmstone\Support\Http\Address;
 use Elmstone\Support\RoomProvider;
 use Elmstone\Support\Show;
 use Illuminate\Contracts\Database\LostConnectionDetector;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Session;
 use PDO;
 
 /** The roof: how the database is spoken to, how addresses are written, what every page may use. */
@@ -62,7 +65,22 @@ final class FoundationProvider extends RoomProvider
         Paginator::defaultSimpleView('design.pages');
         Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
         Blade::stringable(static fn (Money $money): string => Show::money($money));
+        $this->keepSessions();
         parent::boot();
+    }
+
+    private function keepSessions(): void
+    {
+        Session::extend('database', static function (Application $app): KeptSession {
+            $config = config('session');
+
+            return new KeptSession(
+                $app->make('db')->connection($config['connection']),
+                $config['table'],
+                $config['lifetime'],
+                $app,
+            );
+        });
     }
 
     protected function routes(): void

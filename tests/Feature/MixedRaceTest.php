@@ -357,7 +357,7 @@ final class MixedRaceTest extends RaceCase
         $refund = $layaway->standing()->refund;
         $keep = $this->chance->getInt(0, 1) === 1;
         $back = $keep
-            ? [TenderKind::DepositHeld->value => $refund->minor]
+            ? [TenderKind::DepositHeld->value => $refund]
             : Plan::proposed($refund, AgreementMoney::of($layaway->id, Currency::of('USD'))->left);
         app(CancelLayaway::class)->handle($layaway->id, new CancelOrder($back, 'moves away'), $this->till, $this->by);
     }

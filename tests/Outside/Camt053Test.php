@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Outside;
 
 use Closure;
 use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Interchange\Bank\Read\BankEntryRead;
 use Elmstone\Interchange\Bank\Read\BankFileRead;
@@ -211,7 +212,10 @@ final class Camt053Test extends TestCase
                 ),
             ),
         );
-        self::assertSame(['INV-000001' => 1000, 'INV-000002' => 2000], $file->entries[0]->amounts);
+        self::assertSame(
+            ['INV-000001' => '10.00', 'INV-000002' => '20.00'],
+            array_map(static fn (Money $amount): string => $amount->toString(), $file->entries[0]->amounts),
+        );
     }
 
     public function test_a_foreign_entry_or_statement_is_one_to_look_at(): void

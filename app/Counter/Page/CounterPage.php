@@ -132,7 +132,9 @@ final class CounterPage
             ->orderBy('id')
             ->limit(60)
             ->get();
-        $this->display->show($act->till, $this->shown($reckoned));
+        $shown = $this->shown($reckoned);
+        // The clerk does not wait for what the customer sees.
+        defer(fn () => $this->display->show($act->till, $shown));
         $letters = $this->settings->letters();
         $setAside = $this->setAside($slip);
         $available = $slip->stock ?? new Collection;

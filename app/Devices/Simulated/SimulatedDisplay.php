@@ -9,9 +9,7 @@ use Elmstone\Devices\DisplayContent;
 use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\Cache;
 
-/**
- * A page that follows what it is shown. What it shows is worth nothing a moment later, so it stays out of the database.
- */
+/** A page that follows what it is shown. What it shows is worth nothing a moment later, and is kept so long only. */
 final class SimulatedDisplay implements CustomerDisplay
 {
     public function show(Till $till, DisplayContent $content): void

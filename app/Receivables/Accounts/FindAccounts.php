@@ -6,6 +6,7 @@ namespace Elmstone\Receivables\Accounts;
 
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerSearch;
+use Illuminate\Database\Eloquent\Collection;
 
 /** Finds customers with how their accounts stand. */
 final readonly class FindAccounts
@@ -18,7 +19,9 @@ final readonly class FindAccounts
     public function find(string $text, int $limit): array
     {
         $customers = $this->search->find($text, $limit);
-        $accounts = HouseAccount::query()->whereIn('customer_id', $customers->modelKeys())->get()->keyBy('customer_id');
+        $accounts = $customers->isEmpty()
+            ? new Collection
+            : HouseAccount::query()->whereIn('customer_id', $customers->modelKeys())->get()->keyBy('customer_id');
 
         return array_values(
             $customers

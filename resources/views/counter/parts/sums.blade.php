@@ -9,7 +9,8 @@
             <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt R</kbd></button>
             <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt I</kbd></button>
             <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
-            @can('see-margin')<button type="button" class="link-act" data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
+            @can('see-margin')<button type="button" class="link-act"
+                data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
                 <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act>
                 <button class="link-act">Clear the lot</button></form>
