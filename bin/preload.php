@@ -18,8 +18,8 @@ $folders = [
 
 foreach (
     [
-        'Auth', 'Bus', 'Cache', 'Collections', 'Conditionable', 'Config', 'Container', 'Contracts', 'Cookie', 'Database',
-        'Encryption', 'Events', 'Filesystem', 'Foundation', 'Hashing', 'Http', 'Log', 'Macroable', 'Pagination',
+        'Auth', 'Bus', 'Cache', 'Collections', 'Conditionable', 'Config', 'Container', 'Contracts', 'Cookie',
+        'Database', 'Encryption', 'Events', 'Filesystem', 'Foundation', 'Hashing', 'Http', 'Log', 'Macroable', 'Pagination',
         'Pipeline', 'Routing', 'Session', 'Support', 'Translation', 'Validation', 'View',
     ] as $part
 ) {
@@ -27,7 +27,7 @@ foreach (
 }
 
 // Loaded by themselves, or scripts and templates rather than classes.
-$without = '~/(Console|Testing|Tests|stubs|resources|lang)/|/(routes|helpers|functions)\.php$|\.blade\.php$|/[a-z_]+\.php$~';
+$without = '~/(Console|Testing|Tests|stubs|resources|lang)/|\.blade\.php$|/[a-z_]+\.php$~';
 error_reporting(E_ALL & ~E_WARNING);
 require "{$root}/vendor/autoload.php";
 

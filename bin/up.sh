@@ -42,6 +42,12 @@ php artisan house:grants elmstone_till
 as_till
 kept_ready "$HOUSE"
 
+# Who serves has read the classes in, and goes on with them: with others since, another begins.
+[ ! -f "$HOUSE/serve.pid" ] \
+    || [ -z "$(find app core config bin/preload.php vendor/composer/installed.json \
+        -newer "$HOUSE/serve.pid" -print -quit)" ] \
+    || serve_stop "$HOUSE"
+
 port=$(cat "$HOUSE/http.port" 2> /dev/null || free_port)
 if ! curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2> /dev/null; then
     serve_stop "$HOUSE"

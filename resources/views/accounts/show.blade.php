@@ -58,8 +58,8 @@
         </table>
     </div>
     <div class="line-box" x-data="lineReading" @focusin="read" @mouseover="read">{!! $line !!}
-    <p class="line-reading small soft" id="line-reading" aria-live="polite" x-text="words">Point at a document, or Tab to it,
-        to read it out.</p></div>
+    <p class="line-reading small soft" id="line-reading" aria-live="polite" x-text="words">Point at a document, or Tab
+        to it, to read it out.</p></div>
     @php($charges = $items->where('kind', ItemKind::Charge))
     @php($credits = $items->where('kind', ItemKind::Credit))
     <div class="split">
