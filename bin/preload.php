@@ -19,8 +19,8 @@ $folders = [
 foreach (
     [
         'Auth', 'Bus', 'Cache', 'Collections', 'Conditionable', 'Config', 'Container', 'Contracts', 'Cookie',
-        'Database', 'Encryption', 'Events', 'Filesystem', 'Foundation', 'Hashing', 'Http', 'Log', 'Macroable', 'Pagination',
-        'Pipeline', 'Routing', 'Session', 'Support', 'Translation', 'Validation', 'View',
+        'Database', 'Encryption', 'Events', 'Filesystem', 'Foundation', 'Hashing', 'Http', 'Log', 'Macroable',
+        'Pagination', 'Pipeline', 'Routing', 'Session', 'Support', 'Translation', 'Validation', 'View',
     ] as $part
 ) {
     $folders[] = "{$framework}/{$part}";

@@ -85,7 +85,8 @@ final class DrawnLines
     private function digest(LineOnSlip $line): string
     {
         return $this->digests[$line->id] ??= hash('xxh64', json_encode([
-            $line->getAttributes(),
+            // As it stands in its row: values need not be written out again for it.
+            $line->getRawOriginal(),
             $this->figures($line),
             [$line->item?->list_price->toString(), $line->item?->active, $line->item?->has_serials],
             (string) $this->stock->get($line->item_id)?->available(),
