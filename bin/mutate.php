@@ -30,7 +30,7 @@ $mutations = [
         '$belowCost->isNegative() => self::BelowCost',
     ],
     'Accounts: thirty days late belong to the first band' => [
-        'core/Receivables/AgeBand.php', '$late <= 30 => self::To30', '$late < 30 => self::To30',
+        'core/Receivables/AgeBand.php', 'self::To30 => 30', 'self::To30 => 29',
     ],
     'Accounts: what is charged on the day itself is aged' => [
         'core/Receivables/Ageing.php', "\$item->date->format('Y-m-d') <= \$day",

@@ -18,15 +18,36 @@ enum AgeBand: string
 
     public static function of(OpenItem $item, DateTimeImmutable $asOf): self
     {
+        if ($item->kind === ItemKind::Credit) {
+            return self::UnusedCredit;
+        }
+
         $late = $item->daysLate($asOf);
 
-        return match (true) {
-            $item->kind === ItemKind::Credit => self::UnusedCredit,
-            $late === 0 => self::NotDue,
-            $late <= 30 => self::To30,
-            $late <= 60 => self::To60,
-            $late <= 90 => self::To90,
-            default => self::Over90,
+        foreach (self::charges() as $band) {
+            if ($late <= $band->mostDaysLate()) {
+                return $band;
+            }
+        }
+
+        return self::Over90;
+    }
+
+    /** @return non-empty-list<self> those of charges, the least late first */
+    public static function charges(): array
+    {
+        return [self::NotDue, self::To30, self::To60, self::To90, self::Over90];
+    }
+
+    /** How many days a charge in it is late at most; without end for the last. Credits are never late. */
+    public function mostDaysLate(): int
+    {
+        return match ($this) {
+            self::NotDue, self::UnusedCredit => 0,
+            self::To30 => 30,
+            self::To60 => 60,
+            self::To90 => 90,
+            self::Over90 => PHP_INT_MAX,
         };
     }
 

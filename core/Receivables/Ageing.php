@@ -40,6 +40,16 @@ final readonly class Ageing
         return new self($minor, Money::sum($minor, $currency));
     }
 
+    /**
+     * Where each column is summed already.
+     *
+     * @param  array<string, Money>  $columns by AgeBand value, all of them; unused credit is below zero
+     */
+    public static function summed(array $columns, Currency $currency): self
+    {
+        return new self($columns, Money::sum($columns, $currency));
+    }
+
     public function in(AgeBand $band): Money
     {
         return $this->columns[$band->value];

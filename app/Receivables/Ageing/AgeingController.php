@@ -31,27 +31,25 @@ final class AgeingController
         $typed = $request->string('find')->trim()->value();
         $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
         $band = AgeBand::tryFrom($request->string('band')->value());
-        $accounts = $report->sorted($band);
+        $customers = $report->sorted($band);
 
         if ($typed !== '') {
-            $numbers = array_map(
-                static fn (AccountFound $found): int => $found->customer->number,
+            $found = array_map(
+                static fn (AccountFound $found): int => $found->customer->id,
                 $find->find($typed, 200),
             );
-            $accounts = array_values(
-                array_filter(
-                    $accounts,
-                    static fn (AgedAccount $account): bool => in_array($account->number, $numbers, true),
-                ),
-            );
+            $customers = array_values(array_intersect($customers, $found));
         }
 
         return view('accounts.ageing', [
             'ageing' => $report,
-            'report' => $report->table(array_slice($accounts, $request->skip(), self::PAGE), $this->house)->orElse(
+            'report' => $report->table(
+                $report->accounts(array_slice($customers, $request->skip(), self::PAGE)),
+                $this->house,
+            )->orElse(
                 $typed === '' ? 'Nobody owes anything in that column.' : 'No account with a balance is found by that.',
             ),
-            'count' => count($accounts),
+            'count' => count($customers),
             'page' => self::PAGE,
             'skip' => $request->skip(),
             'band' => $band,
@@ -73,7 +71,7 @@ final class AgeingController
     {
         $report = AgeingReport::of($this->asOf, $this->house, $request->asOf());
 
-        return $report->table($report->sorted(null), $this->house)->csv();
+        return $report->table($report->accounts($report->sorted(null)), $this->house)->csv();
     }
 
     public function calls(Worklist $worklist): View

@@ -18,61 +18,90 @@ use Elmstone\Support\Show;
 /** The ageing of all accounts as of a day. */
 final readonly class AgeingReport
 {
-    /**
-     * @param  list<AgedAccount>  $accounts
-     */
-    private function __construct(public CarbonImmutable $day, public array $accounts, public Ageing $total)
+    private const AT_ONCE = 2000;
+
+    /** @param  array<int, Ageing>  $ageings by customer */
+    private function __construct(public CarbonImmutable $day, private array $ageings, public Ageing $total)
     {
     }
 
     public static function of(AsOf $asOf, House $house, CarbonImmutable $day): self
     {
-        $total = Ageing::of($house->currency(), $day, []);
-        $names = Customer::query()
-            ->toBase()
-            ->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')
-            ->get(['customers.id', 'number', 'name', 'phone', 'a.stopped'])
-            ->keyBy('id');
-        $accounts = [];
+        $ageings = iterator_to_array($asOf->all($day));
+        $columns = [];
 
-        foreach ($asOf->all($day) as $customer => $ageing) {
-            $total = $total->plus($ageing);
-            $row = $names->get($customer);
-            $accounts[] = new AgedAccount(
-                $customer,
-                (int) $row?->number,
-                (string) $row?->name,
-                (string) $row?->phone,
-                (bool) $row?->stopped,
-                $ageing,
+        foreach (AgeBand::cases() as $band) {
+            $columns[$band->value] = Money::sum(
+                array_map(static fn (Ageing $ageing): Money => $ageing->in($band), $ageings),
+                $house->currency(),
             );
         }
 
-        return new self($day, $accounts, $total);
+        return new self($day, $ageings, Ageing::summed($columns, $house->currency()));
+    }
+
+    /** How many accounts had anything open. */
+    public function count(): int
+    {
+        return count($this->ageings);
     }
 
     /**
      * Those with something in a column, the most first; the whole list by balance.
      *
-     * @return list<AgedAccount>
+     * @return list<int> customers
      */
     public function sorted(?AgeBand $band): array
     {
-        $in = static fn (AgedAccount $account): Money => $band === null
-            ? $account->ageing->balance
-            : $account->ageing->in($band)->abs();
-        $accounts = $band === null
-                ? $this->accounts
-                : array_values(
-                    array_filter($this->accounts, static fn (AgedAccount $account): bool => ! $in($account)->isZero()),
-                );
-        usort(
-            $accounts,
-            static fn (AgedAccount $one, AgedAccount $other): int => $in($other)->compare($in($one))
-                ?: $one->number <=> $other->number,
+        $amounts = array_map(
+            static fn (Ageing $ageing): Money => $band === null ? $ageing->balance : $ageing->in($band)->abs(),
+            $this->ageings,
+        );
+        $band === null
+            || ($amounts = array_filter($amounts, static fn (Money $amount): bool => ! $amount->isZero()));
+        uksort(
+            $amounts,
+            static fn (int $one, int $other): int => $amounts[$other]->compare($amounts[$one]) ?: $one <=> $other,
         );
 
-        return $accounts;
+        return array_keys($amounts);
+    }
+
+    /**
+     * @param  callable(Ageing): bool  $is
+     * @return list<int> customers
+     */
+    public function where(callable $is): array
+    {
+        return array_keys(array_filter($this->ageings, $is));
+    }
+
+    /**
+     * @param  list<int>  $customers of the report
+     * @return list<AgedAccount> in the same order
+     */
+    public function accounts(array $customers): array
+    {
+        $names = [];
+
+        foreach (array_chunk($customers, self::AT_ONCE) as $chunk) {
+            $names += Customer::query()
+                ->toBase()
+                ->join('house_accounts as a', 'a.customer_id', '=', 'customers.id')
+                ->whereIn('customers.id', $chunk)
+                ->get(['customers.id', 'number', 'name', 'phone', 'a.stopped'])
+                ->keyBy('id')
+                ->all();
+        }
+
+        return array_map(fn (int $customer): AgedAccount => new AgedAccount(
+            $customer,
+            (int) $names[$customer]->number,
+            (string) $names[$customer]->name,
+            (string) $names[$customer]->phone,
+            (bool) $names[$customer]->stopped,
+            $this->ageings[$customer],
+        ), $customers);
     }
 
     /**

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ageing;
 
 use Carbon\CarbonImmutable;
-use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
-use Elmstone\Core\Receivables\ItemKind;
-use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Support\Casts\MoneyCast;
@@ -83,31 +81,23 @@ final readonly class AsOf
     }
 
     /**
-     * Every account that had anything open, one after the other. Items that fall due on the same day come summed: an
-     * ageing needs no more.
+     * Every account that had anything open, one after the other, its columns summed where the rows are.
      *
      * @return Generator<int, Ageing> by customer
      */
     public function all(CarbonImmutable $day): Generator
     {
         $currency = $this->house->currency();
-        $items = [];
-        $customer = null;
-        $dates = [];
+        $bands = AgeBand::cases();
 
         foreach (DB::cursor(...$this->allQuery($day)) as $row) {
-            if ($customer !== null && (int) $row->customer_id !== $customer) {
-                yield $customer => Ageing::of($currency, $day, $items);
-                $items = [];
+            $columns = [];
+
+            foreach ($bands as $i => $band) {
+                $columns[$band->value] = Money::ofMinor((int) $row->{"band{$i}"}, $currency);
             }
 
-            $customer = (int) $row->customer_id;
-            $due = (string) $row->due_date;
-            $items[] = self::value($row, $currency, $day, $dates[$due] ??= CarbonImmutable::parse($due));
-        }
-
-        if ($customer !== null) {
-            yield $customer => Ageing::of($currency, $day, $items);
+            yield (int) $row->customer_id => Ageing::summed($columns, $currency);
         }
     }
 
@@ -128,35 +118,50 @@ final readonly class AsOf
     private function allQuery(CarbonImmutable $day): array
     {
         [$then, $bindings] = self::openThen($day);
+        [$sums, $bounds] = self::sums($day);
         $on = $day->format('Y-m-d');
 
         return [
             <<<SQL
-            SELECT customer_id, kind, due_date, SUM(open_then) AS open_then FROM (
+            SELECT customer_id, {$sums} FROM (
                 SELECT customer_id, kind, due_date, `open` AS open_then
                     FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?
                 UNION ALL
                 SELECT customer_id, kind, due_date, {$then} AS open_then
                     FROM open_items WHERE moved_on > ? AND business_date <= ?
             ) then_open
-            WHERE open_then > 0 GROUP BY customer_id, kind, due_date ORDER BY customer_id
+            WHERE open_then > 0 GROUP BY customer_id ORDER BY customer_id
             SQL
             ,
-            [$on, $on, ...$bindings, $on, $on],
+            [...$bounds, $on, $on, ...$bindings, $on, $on],
         ];
     }
 
-    private static function value(
-        stdClass $row,
-        Currency $currency,
-        CarbonImmutable $day,
-        CarbonImmutable $due,
-    ): OpenItem {
-        $open = Money::ofMinor((int) $row->open_then, $currency);
+    /**
+     * The sum of each column, the columns being those of AgeBand.
+     *
+     * @return array{string, list<string>} columns of a query, and the days between which charges of each fall due
+     */
+    private static function sums(CarbonImmutable $day): array
+    {
+        [$sums, $bounds, $last] = [[], [], '9999-12-31'];
 
-        return $row->kind === ItemKind::Credit->value
-            ? OpenItem::credit('', $day, $open)
-            : OpenItem::charge('', $day, $due, $open);
+        foreach (AgeBand::cases() as $i => $band) {
+            if ($band === AgeBand::UnusedCredit) {
+                $sums[] = "CAST(SUM(IF(kind = 'credit', -open_then, 0)) AS SIGNED) AS band{$i}";
+
+                continue;
+            }
+
+            $first = $band->mostDaysLate() === PHP_INT_MAX
+                    ? '0001-01-01'
+                    : $day->subDays($band->mostDaysLate())->format('Y-m-d');
+            $sums[] = "CAST(SUM(IF(kind = 'charge' AND due_date BETWEEN ? AND ?, open_then, 0)) AS SIGNED) AS band{$i}";
+            array_push($bounds, $first, $last);
+            $last = CarbonImmutable::parse($first)->subDay()->format('Y-m-d');
+        }
+
+        return [implode(', ', $sums), $bounds];
     }
 
     /** @return array{string, list<string>} */

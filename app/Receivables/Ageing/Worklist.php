@@ -6,6 +6,7 @@ namespace Elmstone\Receivables\Ageing;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\AgeBand;
+use Elmstone\Core\Receivables\Ageing;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -24,12 +25,10 @@ final readonly class Worklist
     {
         $report = AgeingReport::of($this->asOf, $this->house, $day);
         // Who has as much unused credit as is late owes nothing to call about.
-        $late = array_values(
-            array_filter(
-                $report->accounts,
-                static fn (AgedAccount $account): bool => $account->ageing
-                    ->late()
-                    ->plus($account->ageing->in(AgeBand::UnusedCredit))
+        $late = $report->accounts(
+            $report->where(
+                static fn (Ageing $ageing): bool => $ageing->late()
+                    ->plus($ageing->in(AgeBand::UnusedCredit))
                     ->isPositive(),
             ),
         );

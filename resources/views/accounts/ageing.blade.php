@@ -19,7 +19,7 @@
         <dl class="facts"><dt>Owed in all</dt>
         <dd class="figure fw-bold h4">{{ $ageing->total->balance }}</dd><dt>Late</dt>
         <dd class="figure">{{ $ageing->total->late() }}</dd><dt>Accounts with a balance</dt>
-        <dd class="figure">{{ count($ageing->accounts) }}</dd></dl>
+        <dd class="figure">{{ $ageing->count() }}</dd></dl>
     </div>
     <x-as-of :report="$report" :action="route('accounts')">
         <div><label for="find">Name, phone or number</label><input class="form-control" id="find" name="find" size="20"
