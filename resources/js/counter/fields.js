@@ -17,6 +17,17 @@ export function save(field) {
     return send(field.dataset.save, fields);
 }
 
+/** The keys of a field among others: it is kept, put back as it was, or left for the one below or above. */
+export const keysOf = (field, keep, besides) => ({
+    Enter: () => keep(field),
+    Escape: () => {
+        field.value = field.defaultValue;
+        entry()?.focus();
+    },
+    ArrowDown: () => besides(field, 1),
+    ArrowUp: () => besides(field, -1),
+});
+
 /** Opens a panel, or closes it where it is open. */
 export function flip(panel) {
     window.dispatchEvent(new CustomEvent('flip-panel', { detail: panel }));

@@ -1,5 +1,5 @@
 // The lines of a slip, edited in place: from cell to cell, from line to line, and back to the entry line.
-import { entry, go, save } from './fields.js';
+import { entry, go, keysOf, save } from './fields.js';
 
 /** The same cell of the line above or below; below the last is the entry line. */
 function besides(field, step) {
@@ -18,17 +18,9 @@ export default () => ({
     key(event) {
         const field = event.target;
         if (!field.matches('.slip-lines .cell') || event.altKey) return;
-        const acts = {
-            Enter: () => keep(field),
-            Escape: () => {
-                field.value = field.defaultValue;
-                entry()?.focus();
-            },
-            ArrowDown: () => besides(field, 1),
-            ArrowUp: () => besides(field, -1),
-        };
-        if (!acts[event.key] || (event.ctrlKey && event.key === 'Enter')) return;
+        const act = keysOf(field, keep, besides)[event.key];
+        if (!act || (event.ctrlKey && event.key === 'Enter')) return;
         event.preventDefault();
-        acts[event.key]();
+        act();
     },
 });

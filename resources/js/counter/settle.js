@@ -1,7 +1,7 @@
 // The Settle band by keyboard: a letter goes to its way, arrows go from way to way, Enter keeps what is typed.
 import { send } from '../queue.js';
 import { ask } from './counter.js';
-import { entry, go, save } from './fields.js';
+import { go, keysOf, save } from './fields.js';
 
 const ways = () => [...document.querySelectorAll('#settle [data-way]')].filter((field) => !field.disabled);
 
@@ -36,17 +36,9 @@ export default () => ({
         if (!field.matches('[data-way]')) return;
         const isButton = field.tagName === 'BUTTON';
         const way = jump(event, isButton);
-        const acts = {
-            Enter: () => keep(field),
-            Escape: () => {
-                field.value = field.defaultValue;
-                entry()?.focus();
-            },
-            ArrowDown: () => besides(field, 1),
-            ArrowUp: () => besides(field, -1),
-        };
+        const keys = keysOf(field, keep, besides);
         // A button does what buttons do.
-        const act = way ? () => go(way) : isButton && event.key !== 'Escape' ? undefined : acts[event.key];
+        const act = way ? () => go(way) : isButton && event.key !== 'Escape' ? undefined : keys[event.key];
         if (!act || (event.ctrlKey && event.key === 'Enter')) return;
         event.preventDefault();
         act();
