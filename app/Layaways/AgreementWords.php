@@ -27,7 +27,6 @@ final class AgreementWords
         CarbonImmutable $expiresOn,
         int $graceDays,
     ): array {
-        $currency = $total->currency;
         $fee = $terms->toValue()->cancellationFee->ofSum($total);
         $rest = $total->minus($deposit);
         $payments = $rest->isZero()

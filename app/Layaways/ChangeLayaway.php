@@ -309,8 +309,6 @@ final class ChangeLayaway
     /** So many payments leave each at the least agreed. */
     private function most(Layaway $layaway): int
     {
-        $currency = $this->house->currency();
-
         return $layaway->agreedTerms()->toValue()->mostPayments($layaway->remaining())
             ?? HouseTerms::MOST;
     }

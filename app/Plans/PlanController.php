@@ -119,7 +119,7 @@ final class PlanController
     {
         $request->validate(['key' => ['required', 'uuid']]);
         $way = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
-        $receipt = $settle->handle(
+        $settle->handle(
             $plan,
             $this->house->typedMoney($request->string('let_off')->value()) ?? $this->house->money(0),
             $way,

@@ -132,9 +132,7 @@ final class CounterPage
             ->orderBy('id')
             ->limit(60)
             ->get();
-        $shown = $this->shown($reckoned);
-        // The clerk does not wait for what the customer sees.
-        defer(fn () => $this->display->show($act->till, $shown));
+        $this->display->show($act->till, $this->shown($reckoned));
         $letters = $this->settings->letters();
         $setAside = $this->setAside($slip);
         $available = $slip->stock ?? new Collection;

@@ -17,14 +17,12 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayState;
-use Elmstone\Shop\House;
 
 /** Puts payments on layaways on the slip, several in one visit. Nothing is posted by it. */
 final class PayLayaway
 {
     public function __construct(
         private readonly SlipDesk $desk,
-        private readonly House $house,
         private readonly PutCustomer $put,
         private readonly ChangeLayaway $changes,
     ) {
@@ -150,7 +148,6 @@ final class PayLayaway
     /** What is due by today, else the next payment; never below the least. */
     private function proposed(Layaway $layaway, Slip $slip): Money
     {
-        $currency = $this->house->currency();
         $ladder = $layaway->loadMissing('allInstalments')->ladder($slip->day());
         $due = $ladder->dueBy($slip->day()) ?? $ladder->firstUnmet()?->open();
         $least = $layaway->standing()->minPayment;

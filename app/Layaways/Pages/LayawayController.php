@@ -93,7 +93,7 @@ final class LayawayController
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
         $ask = ApprovalAsk::from($request);
-        $document = $cancel->handle(
+        $cancel->handle(
             $layaway->id,
             $request->order($ask === null ? null : $check->handle($ask)),
             $this->atTill->till(),

@@ -81,9 +81,14 @@ final readonly class AccountLine
     }
 
     /** @param  list<array{int, int, string}>  $steps */
-    private function drawn(array $steps, int $before, CarbonImmutable $from, CarbonImmutable $until, Money $at): string
-    {
-        $limit = $at->minor;
+    private function drawn(
+        array $steps,
+        int $before,
+        CarbonImmutable $from,
+        CarbonImmutable $until,
+        Money $creditLimit,
+    ): string {
+        $limit = $creditLimit->minor;
         $balances = [0, $before, ...array_column($steps, 1)];
         [$low, $high] = [min($balances), max(max($balances), 1)];
         $high = $limit > 0 && $limit < $high * 3 ? max($high, $limit) : $high;
