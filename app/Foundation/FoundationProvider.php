@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Elmstone\Core\Money\Money;
 use Elmstone\Foundation\Database\AskedOnce;
+use Elmstone\Foundation\Http\Addresses;
 use Elmstone\Foundation\Http\HealthController;
 use Elmstone\Foundation\Http\KeptSession;
 use Elmstone\Support\Database\HouseConnection;
@@ -19,6 +20,7 @@ use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Date;
@@ -47,6 +49,14 @@ final class FoundationProvider extends RoomProvider
                 array $config,
             ): HouseConnection => new HouseConnection($pdo, $database, $prefix, $config),
         );
+        $this->app->singleton('url', static function (Application $app): Addresses {
+            $routes = $app->make('router')->getRoutes();
+            $app->instance('routes', $routes);
+            $follow = static fn (Application $app, Request $request) => $app->make('url')->setRequest($request);
+            $app->rebinding('request', $follow);
+
+            return new Addresses($routes, $app->make('request'), config('app.asset_url'));
+        });
     }
 
     /** A page: longer than a lock is waited for, no answer is. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Core\Money;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 
 /** A price or cost in major units for one unit (or for a hundred or a thousand of them), up to 4 places. */
@@ -43,9 +42,13 @@ final readonly class UnitPrice
      *
      * @param  int  $per how many units the price is of: 1, 100 or 1000
      */
-    public function forMany(Quantity $quantity, int $per): BigRational
+    public function forMany(Quantity $quantity, int $per): BigDecimal
     {
-        return BigRational::of($quantity->value->multipliedBy($this->value))->dividedBy($per);
+        return $quantity->value->multipliedBy($this->value)->withPointMovedLeft(match ($per) {
+            1 => 0,
+            100 => 2,
+            1000 => 3,
+        });
     }
 
     /** The same, rounded half up to the currency's places. */

@@ -74,12 +74,12 @@ final readonly class Reckoner
     private function priced(SlipLine $line, int $place): PricedLine
     {
         $exact = $line->exactGross();
-
-        if ($this->slip->terms->taxIncluded) {
-            $exact = $this->slip->profile->priceWithoutExempt($exact, $line->taxClass);
-        }
-
-        $gross = Money::round($exact, $this->slip->currency);
+        $gross = Money::round(
+            $this->slip->terms->taxIncluded
+                ? $this->slip->profile->priceWithoutExempt($exact, $line->taxClass)
+                : $exact,
+            $this->slip->currency,
+        );
 
         try {
             return new PricedLine($line, $gross, $line->discount?->of($gross) ?? $this->zero());
@@ -101,7 +101,7 @@ final readonly class Reckoner
             Money::sum($weights, $this->slip->currency),
         );
 
-        if ($weights === []) {
+        if ($discount->isZero()) {
             return $shares;
         }
 

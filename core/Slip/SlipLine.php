@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Core\Slip;
 
-use Brick\Math\BigRational;
+use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -49,7 +49,7 @@ final readonly class SlipLine
     }
 
     /** `quantity × unit price ÷ price per`, exact, in major units. */
-    public function exactGross(): BigRational
+    public function exactGross(): BigDecimal
     {
         return $this->unitPrice->forMany($this->quantity, $this->pricePer);
     }

@@ -78,12 +78,12 @@ final readonly class TaxProfile
     /**
      * The tax-inclusive price of someone exempt from part of the tax: price × (100 + R′) ÷ (100 + R).
      */
-    public function priceWithoutExempt(BigRational $price, string $taxClass): BigRational
+    public function priceWithoutExempt(BigDecimal $price, string $taxClass): BigRational
     {
         $paid = self::total($this->effectiveRates($taxClass));
         $full = self::total(self::effective($this->all, $taxClass));
 
-        return $paid->isEqualTo($full) ? $price : $price->multipliedBy($paid->plus(100))->dividedBy($full->plus(100));
+        return BigRational::of($price)->multipliedBy($paid->plus(100))->dividedBy($full->plus(100));
     }
 
     /** @param  array<string, BigDecimal>  $rates */

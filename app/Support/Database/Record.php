@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Support\Database;
 
+use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -14,6 +15,15 @@ abstract class Record extends Model
 {
     /** @var array<class-string, array<string, string>> */
     private static array $castsOf = [];
+
+    /** @var array<string, CastsAttributes<mixed, mixed>|false> by cast; false: one the framework knows by its name */
+    private static array $casters = [];
+
+    /** @var array<class-string, Record> by class: a row with nothing in it yet */
+    private static array $firsts = [];
+
+    /** @var array<string, array{mixed, mixed}> by column: what stands in it, and what its cast made of that */
+    private array $values = [];
 
     public $timestamps = false;
 
@@ -36,17 +46,54 @@ abstract class Record extends Model
     }
 
     /**
-     * Most columns are what they are: nothing has to be looked up to read them.
+     * A column is cast once for as long as it stays as it is: what a cast makes is a value, which nothing can change.
      *
      * @param  string  $key
      */
     public function getAttribute($key): mixed
     {
-        $isPlain = array_key_exists($key, $this->attributes)
-            && ! isset($this->getCasts()[$key])
-            && ! ($this->timestamps && in_array($key, ['created_at', 'updated_at'], true));
+        if (! array_key_exists($key, $this->attributes)) {
+            return $this->relations[$key] ?? parent::getAttribute($key);
+        }
 
-        return $isPlain ? $this->attributes[$key] : parent::getAttribute($key);
+        $raw = $this->attributes[$key];
+
+        return match (true) {
+            isset($this->values[$key]) && $this->values[$key][0] === $raw => $this->values[$key][1],
+            isset($this->getCasts()[$key]) => $this->cast($key, $raw),
+            $this->timestamps && in_array($key, ['created_at', 'updated_at'], true) => parent::getAttribute($key),
+            default => $raw,
+        };
+    }
+
+    private function cast(string $key, mixed $raw): mixed
+    {
+        $cast = $this->getCasts()[$key];
+        $caster = self::$casters[$cast] ??= is_subclass_of($cast, CastsAttributes::class) ? new $cast : false;
+        $value = $caster === false
+            ? $this->castAttribute($key, $raw)
+            : $caster->get($this, $key, $raw, $this->attributes);
+        $this->values[$key] = [$raw, $value];
+
+        return $value;
+    }
+
+    /**
+     * A row as it was read. Every one begins as the first did: nothing listens for rows that are read, and the
+     * framework's way, made for models that change with each of theirs, takes longer than reading them.
+     *
+     * @param  array<string, mixed>|object  $attributes
+     * @param  string|\UnitEnum|null  $connection
+     */
+    public function newFromBuilder($attributes = [], $connection = null): static
+    {
+        $first = self::$firsts[static::class] ??= $this->newInstance([], true);
+        assert($first instanceof static);
+        $model = clone $first;
+        $model->attributes = $model->original = (array) $attributes;
+        $model->setConnection($connection ?? $this->getConnectionName());
+
+        return $model;
     }
 
     /** @return array<string, string> as they stand in the class: they are asked for at every reading of an attribute */
