@@ -7,6 +7,9 @@ namespace Elmstone\Devices;
 /** What the customer sees: figures already written out. Never a cost, a margin or a name. */
 final readonly class DisplayContent
 {
+    /** How many lines it has room for. */
+    public const LINES = 12;
+
     /** @param  list<array{quantity: string, description: string, net: string}>  $lines */
     public function __construct(
         public array $lines,

@@ -171,7 +171,7 @@ final class CounterPage
 
     private function shown(ReckonedCounter $reckoned): DisplayContent
     {
-        $lines = $reckoned->slip->lines->map(
+        $lines = $reckoned->slip->lines->take(-DisplayContent::LINES)->map(
             static fn (LineOnSlip $line): array => [
                 'quantity' => Show::decimal($line->quantity),
                 'description' => $line->description,
@@ -180,7 +180,7 @@ final class CounterPage
         );
 
         return new DisplayContent(
-            array_values($lines->take(-12)->all()),
+            array_values($lines->all()),
             Show::money($reckoned->sums->taxTotal),
             Show::money($reckoned->payable()),
             Show::money($reckoned->outstanding()),

@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Page;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 
@@ -88,13 +89,19 @@ final class DrawnLines
             // As it stands in its row: values need not be written out again for it.
             $line->getRawOriginal(),
             $this->figures($line),
-            [$line->item?->list_price->toString(), $line->item?->active, $line->item?->has_serials],
-            (string) $this->stock->get($line->item_id)?->available(),
+            self::written($line->item, 'list_price', 'active', 'has_serials'),
+            self::written($this->stock->get($line->item_id), 'on_hand', 'committed'),
             $this->setAside[$line->item_id] ?? [],
             $this->letters[$line->tax_class] ?? '',
             $this->fresh === $line->id,
             $this->reckoned->slip->isPosted(),
         ], JSON_THROW_ON_ERROR));
+    }
+
+    /** @return list<mixed> */
+    private static function written(?Record $row, string ...$columns): array
+    {
+        return $row === null ? [] : array_map($row->getRawOriginal(...), array_values($columns));
     }
 
     /** @return list<string> */

@@ -16,6 +16,9 @@ abstract class Record extends Model
     /** @var array<class-string, array<string, string>> */
     private static array $castsOf = [];
 
+    /** @var array<string, string>|null the traits that every record has */
+    private static ?array $common = null;
+
     /** @var array<string, CastsAttributes<mixed, mixed>|false> by cast; false: one the framework knows by its name */
     private static array $casters = [];
 
@@ -37,12 +40,20 @@ abstract class Record extends Model
     {
         static::$traitInitializers[static::class] = [];
 
-        foreach (class_uses_recursive(static::class) as $trait) {
+        foreach (self::traits() as $trait) {
             $name = class_basename($trait);
             method_exists(static::class, "boot{$name}") && static::{"boot{$name}"}();
             method_exists(static::class, "initialize{$name}")
                 && (static::$traitInitializers[static::class][] = "initialize{$name}");
         }
+    }
+
+    /** @return array<string, string> */
+    private static function traits(): array
+    {
+        return class_uses(static::class) === [] && get_parent_class(static::class) === self::class
+            ? self::$common ??= class_uses_recursive(self::class)
+            : class_uses_recursive(static::class);
     }
 
     /**

@@ -28,16 +28,11 @@ final class LineNeeds extends NeedsOf
         );
 
         foreach ($this->slip->lines as $line) {
-            $needs = [
-                ...$needs,
-                ...array_filter([
-                    $line->isOneOff() ? $this->oneOff($line, $total) : $this->belowFloor($line),
-                    $line->takesCommitted($this->slip->stock?->get($line->item_id)) ? $this->committed($line) : null,
-                ]),
-            ];
+            $needs[] = $line->isOneOff() ? $this->oneOff($line, $total) : $this->belowFloor($line);
+            $needs[] = $line->takesCommitted($this->slip->stock?->get($line->item_id)) ? $this->committed($line) : null;
         }
 
-        return $needs;
+        return array_values(array_filter($needs));
     }
 
     private function belowFloor(LineOnSlip $line): ?Need
