@@ -16,7 +16,7 @@ database_start "$scratch/db" --innodb-buffer-pool-size=512M --innodb-flush-log-a
 use_database "$scratch/db"
 export ELMSTONE_STAND_INS=true APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
 php artisan migrate --force --quiet
-php artisan shop:demo
+compiled artisan shop:demo
 port=$(free_port)
 serve "$port" "$scratch"
 php tests/Browser/shots.php "http://127.0.0.1:$port" docs/screenshots

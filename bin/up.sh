@@ -35,7 +35,7 @@ state=$(php artisan shop:state)
 commits() { database_root "$HOUSE/db" -e "SET GLOBAL innodb_flush_log_at_trx_commit = $1"; }
 trap 'commits 1' EXIT
 [ "$state" != empty ] || commits 2
-php artisan shop:demo --if-empty
+compiled artisan shop:demo --if-empty
 commits 1
 trap - EXIT
 php artisan house:grants elmstone_till

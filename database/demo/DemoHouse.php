@@ -87,7 +87,7 @@ final class DemoHouse
             if ($day->isSunday()) {
                 $shelves->deliver($day);
             } else {
-                $posted += $sales->sellOn($day, 16, 32);
+                $posted += $sales->sellOn($day, 10, 24);
                 $paid += $accounts->payOn($day);
                 $shelves->refill($day);
                 $held += $this->layaways->on($day);

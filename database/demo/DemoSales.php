@@ -52,6 +52,9 @@ final class DemoSales
     /** @var non-empty-list<int> staff who serve */
     private array $clerks;
 
+    /** @var array<int, string> what each costs this morning, by item */
+    private array $costs = [];
+
     /** @var array<int, array<int, BigDecimal>> what is left to sell on this day, by location and item */
     private array $left = [];
 
@@ -163,7 +166,11 @@ final class DemoSales
 
         foreach ($this->items as $item) {
             $cost = $costs->get($item->id);
-            $item->cost = is_string($cost) ? UnitPrice::of($cost) : $item->cost;
+
+            if (is_string($cost) && $cost !== ($this->costs[$item->id] ?? '')) {
+                $item->cost = UnitPrice::of($cost);
+                $this->costs[$item->id] = $cost;
+            }
         }
 
         foreach ($this->tills as $till) {

@@ -17,6 +17,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
@@ -44,6 +45,9 @@ final class DemoStock
     /** @var list<Item> */
     private array $items;
 
+    /** @var array<int, int> what stories need of those items they need something of, by id */
+    private array $least;
+
     /** @var array<int, Till> the first till of each location, by location */
     private array $tills;
 
@@ -61,6 +65,13 @@ final class DemoStock
         private readonly BringIn $bringIn,
     ) {
         $this->items = array_values(Item::query()->orderBy('id')->get()->all());
+        $this->least = array_filter(
+            array_combine(
+                array_map(static fn (Item $item): int => $item->id, $this->items),
+                array_map(self::least(...), $this->items),
+            ),
+            static fn (int $least): bool => $least > 0,
+        );
         $this->tills = Till::query()->orderByDesc('number')->get()->keyBy('location_id')->all();
         ksort($this->tills);
         $this->costs = array_combine(
@@ -82,7 +93,7 @@ final class DemoStock
                 };
                 $share = $location === $main ? 100 : 35;
                 $this->full[$location][$item->id] = BigDecimal::of(
-                    max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, self::least($item)),
+                    max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, $this->least[$item->id] ?? 0),
                 );
             }
 
@@ -116,24 +127,24 @@ final class DemoStock
     public function refill(CarbonImmutable $day): void
     {
         foreach (array_keys($this->full) as $location) {
-            $there = $this->available($location);
+            $there = $this->available($location, ...array_keys($this->least));
             $short = [];
 
-            foreach ($this->items as $item) {
-                $least = self::least($item);
-                $has = $there[$item->id] ?? BigDecimal::zero();
-                $has->isLessThan($least) && ($short[$item->id] = BigDecimal::of(2 * $least)->minus($has));
+            foreach ($this->least as $item => $least) {
+                $has = $there[$item] ?? BigDecimal::zero();
+                $has->isLessThan($least) && ($short[$item] = BigDecimal::of(2 * $least)->minus($has));
             }
 
             $this->bring($location, $short, $day, Purpose::GoodsIn, 'Ordered for customers');
         }
     }
 
-    /** @return array<int, BigDecimal> what can be sold at a location, by item */
-    public function available(int $location): array
+    /** @return array<int, BigDecimal> what can be sold at a location, by item; of all items where none are named */
+    public function available(int $location, int ...$items): array
     {
         $rows = DB::table('stock')
             ->where('location_id', $location)
+            ->when($items !== [], static fn (Builder $query): Builder => $query->whereIn('item_id', $items))
             ->get(['item_id', DB::raw('on_hand - committed AS free')]);
 
         return array_combine(

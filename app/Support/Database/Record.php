@@ -77,10 +77,37 @@ abstract class Record extends Model
         };
     }
 
+    /**
+     * The same in writing: what has no cast is written as it is, what has one of ours as that says.
+     *
+     * @param  string  $key
+     * @param  mixed  $value
+     */
+    public function setAttribute($key, $value): mixed
+    {
+        $cast = $this->getCasts()[$key] ?? null;
+        $caster = $cast === null ? false : self::caster($cast);
+
+        if ($caster !== false) {
+            $this->attributes[$key] = $caster->set($this, $key, $value, $this->attributes);
+        } elseif ($cast !== null || $this->timestamps || str_contains($key, '->')) {
+            return parent::setAttribute($key, $value);
+        } else {
+            $this->attributes[$key] = $value;
+        }
+
+        return $this;
+    }
+
+    /** @return CastsAttributes<mixed, mixed>|false */
+    private static function caster(string $cast): CastsAttributes|false
+    {
+        return self::$casters[$cast] ??= is_subclass_of($cast, CastsAttributes::class) ? new $cast : false;
+    }
+
     private function cast(string $key, mixed $raw): mixed
     {
-        $cast = $this->getCasts()[$key];
-        $caster = self::$casters[$cast] ??= is_subclass_of($cast, CastsAttributes::class) ? new $cast : false;
+        $caster = self::caster($this->getCasts()[$key]);
         $value = $caster === false
             ? $this->castAttribute($key, $raw)
             : $caster->get($this, $key, $raw, $this->attributes);
