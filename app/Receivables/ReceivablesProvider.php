@@ -18,7 +18,7 @@ final class ReceivablesProvider extends RoomProvider
         $this->app->when(ReverseReceipt::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');
-        $this->app->tag([ProveReceivables::class], 'proofs');
+        $this->app->tag([ProveReceivables::class, Ageing\ProveAges::class], 'proofs');
         $this->app->tag([Ageing\DueCalls::class], 'due');
     }
 }

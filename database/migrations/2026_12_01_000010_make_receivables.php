@@ -69,6 +69,22 @@ return new class extends Migration
             SQL, 'Posted is posted: of an open item only what is open changes');
         Rows::refuse('open_items', 'DELETE', 'keep_all', null, 'Posted is posted: open_items rows are never deleted');
 
+        // How late what each account owes is, by column, as it was last summed: `moves` counts what came to its open
+        // items since the first, `summed` says how much of that the columns know.
+        Schema::create('aged_accounts', static function (Blueprint $table): void {
+            $table->foreignId('customer_id')->constrained('house_accounts', 'customer_id');
+            $table->unsignedBigInteger('moves')->default(0);
+            $table->unsignedBigInteger('summed')->default(0);
+            $table->date('as_of')->nullable();
+
+            foreach (['not_due', 'to_30', 'to_60', 'to_90', 'over_90', 'unused_credit', 'balance'] as $column) {
+                $table->bigInteger($column)->default(0);
+            }
+
+            $table->primary('customer_id');
+        });
+        Rows::counts('open_items', 'aged_accounts', 'customer_id', 'moves');
+
         Schema::create('allocations', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('customer_id')->constrained();

@@ -13,10 +13,13 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\Activity;
+use Elmstone\Receivables\Ageing\AgesNow;
+use Elmstone\Receivables\Ageing\AgesThen;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Receivables\Payments\SpreadCredit;
+use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Tests\Outside\AgeingByHand;
@@ -213,6 +216,14 @@ final class EveryDayTest extends FeatureCase
             }
 
             $this->assertSame($byHand, $aged, "the ageing on {$on}");
+            $kept = new AgesNow($asOf, app(House::class), $day);
+            $this->assertSame(count($byHand), $kept->count());
+            $this->assertEquals(
+                iterator_to_array($asOf->all($day)),
+                $kept->of(array_keys($byHand)),
+                "the ageing as it is kept on {$on}",
+            );
+            $this->assertEquals((new AgesThen($asOf, app(House::class), $day))->total(), $kept->total());
 
             foreach ($customers === [] ? [$this->customer] : $customers as $customer) {
                 $row = app(Activity::class)->rows($customer->id, $day, most: 1)[0] ?? null;

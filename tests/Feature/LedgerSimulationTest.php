@@ -13,6 +13,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Ageing\AgesNow;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\FinanceCharges\ChargeForLateness;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
@@ -338,6 +339,15 @@ final class LedgerSimulationTest extends FeatureCase
         );
 
         if ($day->isSameDay($this->day)) {
+            $kept = new AgesNow($asOf, app(House::class), $day);
+            $this->assertSame(
+                array_filter($this->model->ageing($day)),
+                array_filter(array_map(
+                    static fn (Money $column): int => $column->minor,
+                    ($kept->of([$this->customer->id])[$this->customer->id] ?? null)->columns ?? [],
+                )),
+                "{$when}, as it is kept on {$on}",
+            );
             $this->assertSame(
                 $this->model->balance($day),
                 (int) HouseAccount::query()->whereKey($this->customer->id)->toBase()->value('balance'),

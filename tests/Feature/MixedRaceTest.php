@@ -34,6 +34,8 @@ use Elmstone\Layaways\CancelOrder;
 use Elmstone\Layaways\ChangeLayaway;
 use Elmstone\Layaways\Layaway;
 use Elmstone\MoneyOut\Plan;
+use Elmstone\Receivables\Ageing\AgesNow;
+use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Receivables\Payments\SpreadCredit;
 use Elmstone\Returns\ReturnReason;
@@ -46,6 +48,7 @@ use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
@@ -108,7 +111,7 @@ final class MixedRaceTest extends RaceCase
                 app()->forgetScopedInstances();
                 $name = $this->pick([
                     'sale', 'sale', 'exchange', 'exchange', 'back', 'hold', 'instalment', 'complete', 'cancel',
-                    'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff',
+                    'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff', 'ages',
                 ]);
 
                 try {
@@ -133,7 +136,7 @@ final class MixedRaceTest extends RaceCase
         $this->assertSame($before, self::deadlocks(), 'Two tills waited for each other in a circle.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
 
-        foreach (['sale', 'exchange', 'back', 'hold', 'complete', 'cancel', 'charge', 'moveCredit', 'lorry'] as $name) {
+        foreach (['sale', 'exchange', 'back', 'hold', 'complete', 'cancel', 'charge', 'moveCredit', 'lorry', 'ages'] as $name) {
             $this->assertArrayHasKey($name, $told, json_encode($told, JSON_THROW_ON_ERROR));
         }
     }
@@ -260,6 +263,7 @@ final class MixedRaceTest extends RaceCase
             'moveCredit' => $this->moveCredit($customer),
             'payIn' => $this->payIn($customer),
             'lorry' => $this->lorry(),
+            'ages' => new AgesNow(app(AsOf::class), app(House::class), ShopTime::today()),
             default => $this->writeOff(),
         };
     }

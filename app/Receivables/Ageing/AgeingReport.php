@@ -20,30 +20,21 @@ final readonly class AgeingReport
 {
     private const AT_ONCE = 2000;
 
-    /** @param  array<int, Ageing>  $ageings by customer */
-    private function __construct(public CarbonImmutable $day, private array $ageings, public Ageing $total)
+    private function __construct(public CarbonImmutable $day, private Ages $ages, public Ageing $total)
     {
     }
 
     public static function of(AsOf $asOf, House $house, CarbonImmutable $day): self
     {
-        $ageings = iterator_to_array($asOf->all($day));
-        $columns = [];
+        $ages = ShopTime::isToday($day) ? new AgesNow($asOf, $house, $day) : new AgesThen($asOf, $house, $day);
 
-        foreach (AgeBand::cases() as $band) {
-            $columns[$band->value] = Money::sum(
-                array_map(static fn (Ageing $ageing): Money => $ageing->in($band), $ageings),
-                $house->currency(),
-            );
-        }
-
-        return new self($day, $ageings, Ageing::summed($columns, $house->currency()));
+        return new self($day, $ages, $ages->total());
     }
 
     /** How many accounts had anything open. */
     public function count(): int
     {
-        return count($this->ageings);
+        return $this->ages->count();
     }
 
     /**
@@ -53,18 +44,7 @@ final readonly class AgeingReport
      */
     public function sorted(?AgeBand $band): array
     {
-        $amounts = array_map(
-            static fn (Ageing $ageing): Money => $band === null ? $ageing->balance : $ageing->in($band)->abs(),
-            $this->ageings,
-        );
-        $band === null
-            || ($amounts = array_filter($amounts, static fn (Money $amount): bool => ! $amount->isZero()));
-        uksort(
-            $amounts,
-            static fn (int $one, int $other): int => $amounts[$other]->compare($amounts[$one]) ?: $one <=> $other,
-        );
-
-        return array_keys($amounts);
+        return $this->ages->sorted($band);
     }
 
     /**
@@ -73,7 +53,7 @@ final readonly class AgeingReport
      */
     public function where(callable $is): array
     {
-        return array_keys(array_filter($this->ageings, $is));
+        return $this->ages->where($is);
     }
 
     /**
@@ -82,6 +62,7 @@ final readonly class AgeingReport
      */
     public function accounts(array $customers): array
     {
+        $ageings = $this->ages->of($customers);
         $names = [];
 
         foreach (array_chunk($customers, self::AT_ONCE) as $chunk) {
@@ -94,13 +75,13 @@ final readonly class AgeingReport
                 ->all();
         }
 
-        return array_map(fn (int $customer): AgedAccount => new AgedAccount(
+        return array_map(static fn (int $customer): AgedAccount => new AgedAccount(
             $customer,
             (int) $names[$customer]->number,
             (string) $names[$customer]->name,
             (string) $names[$customer]->phone,
             (bool) $names[$customer]->stopped,
-            $this->ageings[$customer],
+            $ageings[$customer],
         ), $customers);
     }
 

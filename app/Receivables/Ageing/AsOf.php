@@ -83,14 +83,15 @@ final readonly class AsOf
     /**
      * Every account that had anything open, one after the other, its columns summed where the rows are.
      *
+     * @param  list<int>  $among customers; none: all
      * @return Generator<int, Ageing> by customer
      */
-    public function all(CarbonImmutable $day): Generator
+    public function all(CarbonImmutable $day, array $among = []): Generator
     {
         $currency = $this->house->currency();
         $bands = AgeBand::cases();
 
-        foreach (DB::cursor(...$this->allQuery($day)) as $row) {
+        foreach (DB::cursor(...$this->allQuery($day, $among)) as $row) {
             $columns = [];
 
             foreach ($bands as $i => $band) {
@@ -114,9 +115,13 @@ final readonly class AsOf
         return array_values(array_map(static fn (stdClass $row): int => (int) $row->customer_id, $rows));
     }
 
-    /** @return array{string, list<string>} */
-    private function allQuery(CarbonImmutable $day): array
+    /**
+     * @param  list<int>  $among customers; none: all
+     * @return array{string, list<string|int>}
+     */
+    private function allQuery(CarbonImmutable $day, array $among): array
     {
+        $theirs = $among === [] ? '' : ' AND customer_id IN ('.implode(', ', array_fill(0, count($among), '?')).')';
         [$then, $bindings] = self::openThen($day);
         [$sums, $bounds] = self::sums($day);
         $on = $day->format('Y-m-d');
@@ -125,15 +130,15 @@ final readonly class AsOf
             <<<SQL
             SELECT customer_id, {$sums} FROM (
                 SELECT customer_id, kind, due_date, `open` AS open_then
-                    FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?
+                    FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?{$theirs}
                 UNION ALL
                 SELECT customer_id, kind, due_date, {$then} AS open_then
-                    FROM open_items WHERE moved_on > ? AND business_date <= ?
+                    FROM open_items WHERE moved_on > ? AND business_date <= ?{$theirs}
             ) then_open
             WHERE open_then > 0 GROUP BY customer_id ORDER BY customer_id
             SQL
             ,
-            [...$bounds, $on, $on, ...$bindings, $on, $on],
+            [...$bounds, $on, $on, ...$among, ...$bindings, $on, $on, ...$among],
         ];
     }
 

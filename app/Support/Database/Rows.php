@@ -37,6 +37,19 @@ final class Rows
         DB::unprepared("CREATE TRIGGER {$table}_{$name} BEFORE {$act} ON {$table} FOR EACH ROW {$body}");
     }
 
+    /** Whoever adds a row or changes one is counted beside what it belongs to: what is kept of it is behind then. */
+    public static function counts(string $table, string $counted, string $owner, string $counter): void
+    {
+        foreach (['INSERT', 'UPDATE'] as $act) {
+            $name = "{$table}_counted_on_".strtolower($act);
+            DB::unprepared(
+                "CREATE TRIGGER {$name} AFTER {$act} ON {$table} FOR EACH ROW INSERT INTO {$counted} "
+                    ."({$owner}, {$counter}) VALUES (NEW.{$owner}, 1) ON DUPLICATE KEY UPDATE "
+                    ."{$counter} = {$counter} + 1",
+            );
+        }
+    }
+
     /**
      * Whoever changes a table, by whatever way, gives another mark to what is kept of it.
      *
