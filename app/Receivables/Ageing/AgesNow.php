@@ -15,8 +15,8 @@ use stdClass;
 
 /**
  * As of today, from sums that are kept beside the accounts. Whoever asks first sums again those that something came to
- * since, and on a new day all of them. A trigger counts what comes to an account's open items, and the count is read
- * before the items are: what comes between is not in the sums and counts for the next asking.
+ * since, and on a new day all of them. A trigger counts what comes to an account's open items, and the sums say up to
+ * which count they are: what comes meanwhile counts for the next asking.
  */
 final readonly class AgesNow implements Ages
 {
@@ -87,44 +87,48 @@ final readonly class AgesNow implements Ages
 
     private function bringUpToDate(): void
     {
-        $last = 0;
-
-        do {
-            $behind = DB::table('aged_accounts')
-                ->where('customer_id', '>', $last)
-                ->where(
-                    fn (Builder $either) => $either->whereColumn('summed', '<>', 'moves')
-                        ->orWhereNull('as_of')
-                        ->orWhere('as_of', '<>', $this->day->format('Y-m-d')),
-                )
-                ->orderBy('customer_id')
-                ->limit(self::AT_ONCE)
-                ->pluck('moves', 'customer_id')
-                ->all();
-            $behind === [] || $this->keep($behind);
-            $last = array_key_last($behind);
-        } while (count($behind) === self::AT_ONCE);
+        $behind = DB::table('aged_accounts')
+            ->where(fn (Builder $either): Builder => $this->behind($either))
+            ->orderBy('customer_id')
+            ->limit(self::AT_ONCE + 1)
+            ->pluck('customer_id')
+            ->all();
+        $some = array_values(array_map(intval(...), $behind));
+        // Whoever posts to one of them meanwhile is waited for, and two who wait for each other begin again.
+        $some === [] || DB::transaction(fn () => $this->sum(count($some) > self::AT_ONCE ? [] : $some), 3);
     }
 
-    /** @param  non-empty-array<int, mixed>  $moves by customer, as counted before their items are read */
-    private function keep(array $moves): void
+    private function behind(Builder $query, string $of = 'aged_accounts'): Builder
     {
-        $ageings = iterator_to_array($this->asOf->all($this->day, array_keys($moves)));
-        $rows = [];
+        return $query->whereColumn("{$of}.summed", '<>', "{$of}.moves")
+            ->orWhereNull("{$of}.as_of")
+            ->orWhere("{$of}.as_of", '<>', $this->day->format('Y-m-d'));
+    }
 
-        foreach ($moves as $customer => $counted) {
-            $ageing = $ageings[$customer] ?? null;
-            $row = ['customer_id' => $customer, 'summed' => $counted, 'as_of' => $this->day->format('Y-m-d')];
-
-            foreach (AgeBand::cases() as $band) {
-                $row[self::column($band)] = $ageing?->in($band) ?? $this->house->money(0);
-            }
-
-            $rows[] = [...$row, 'balance' => $ageing->balance ?? $this->house->money(0)];
-        }
-
-        // Whoever posts to one of them meanwhile is waited for, and two who wait for each other begin again.
-        DB::transaction(static fn () => DB::table('aged_accounts')->upsert($rows, ['customer_id']), 3);
+    /**
+     * In one statement, which sees the count and the items as they stood at one instant.
+     *
+     * @param  list<int>  $among customers; none: all that are behind
+     */
+    private function sum(array $among): void
+    {
+        $columns = self::columns();
+        $sums = array_map(static fn (string $column): string => "COALESCE(s.{$column}, 0)", $columns);
+        $rows = DB::table('aged_accounts as a')
+            ->leftJoinSub($this->asOf->summed($this->day, $among, $columns), 's', 's.customer_id', '=', 'a.customer_id')
+            ->where(fn (Builder $either): Builder => $this->behind($either, 'a'))
+            ->when($among !== [], static fn (Builder $query): Builder => $query->whereIn('a.customer_id', $among))
+            ->selectRaw(
+                'a.customer_id, a.moves, ?, '.implode(', ', $sums).', '.implode(' + ', $sums),
+                [$this->day->format('Y-m-d')],
+            );
+        $kept = ['summed', 'as_of', ...$columns, 'balance'];
+        $set = array_map(static fn (string $column): string => "{$column} = VALUES({$column})", $kept);
+        DB::insert(
+            'INSERT INTO aged_accounts (customer_id, '.implode(', ', $kept).") {$rows->toSql()} ON DUPLICATE KEY UPDATE "
+                .implode(', ', $set),
+            $rows->getBindings(),
+        );
     }
 
     /** A row as it is kept, or sums of some. */

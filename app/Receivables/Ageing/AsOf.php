@@ -13,6 +13,7 @@ use Elmstone\Shop\House;
 use Elmstone\Support\Casts\MoneyCast;
 use Generator;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -83,15 +84,15 @@ final readonly class AsOf
     /**
      * Every account that had anything open, one after the other, its columns summed where the rows are.
      *
-     * @param  list<int>  $among customers; none: all
      * @return Generator<int, Ageing> by customer
      */
-    public function all(CarbonImmutable $day, array $among = []): Generator
+    public function all(CarbonImmutable $day): Generator
     {
         $currency = $this->house->currency();
         $bands = AgeBand::cases();
+        $names = array_map(static fn (int $i): string => "band{$i}", array_keys($bands));
 
-        foreach (DB::cursor(...$this->allQuery($day, $among)) as $row) {
+        foreach ($this->summed($day, [], $names)->orderBy('customer_id')->cursor() as $row) {
             $columns = [];
 
             foreach ($bands as $i => $band) {
@@ -117,43 +118,48 @@ final readonly class AsOf
 
     /**
      * @param  list<int>  $among customers; none: all
-     * @return array{string, list<string|int>}
+     * @param  list<string>  $names what the columns of AgeBand are called in it
+     * @return Builder customer_id and, in minor units, each column of those that had anything open
      */
-    private function allQuery(CarbonImmutable $day, array $among): array
+    public function summed(CarbonImmutable $day, array $among, array $names): Builder
     {
         $theirs = $among === [] ? '' : ' AND customer_id IN ('.implode(', ', array_fill(0, count($among), '?')).')';
         [$then, $bindings] = self::openThen($day);
-        [$sums, $bounds] = self::sums($day);
+        [$sums, $bounds] = self::sums($day, $names);
         $on = $day->format('Y-m-d');
 
-        return [
-            <<<SQL
-            SELECT customer_id, {$sums} FROM (
-                SELECT customer_id, kind, due_date, `open` AS open_then
-                    FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?{$theirs}
-                UNION ALL
-                SELECT customer_id, kind, due_date, {$then} AS open_then
-                    FROM open_items WHERE moved_on > ? AND business_date <= ?{$theirs}
-            ) then_open
-            WHERE open_then > 0 GROUP BY customer_id ORDER BY customer_id
-            SQL
-            ,
-            [...$bounds, $on, $on, ...$among, ...$bindings, $on, $on, ...$among],
-        ];
+        return DB::query()
+            ->fromRaw(
+                <<<SQL
+                (
+                    SELECT customer_id, kind, due_date, `open` AS open_then
+                        FROM open_items WHERE `open` > 0 AND moved_on <= ? AND business_date <= ?{$theirs}
+                    UNION ALL
+                    SELECT customer_id, kind, due_date, {$then} AS open_then
+                        FROM open_items WHERE moved_on > ? AND business_date <= ?{$theirs}
+                ) then_open
+                SQL
+                ,
+                [$on, $on, ...$among, ...$bindings, $on, $on, ...$among],
+            )
+            ->selectRaw("customer_id, {$sums}", $bounds)
+            ->where('open_then', '>', 0)
+            ->groupBy('customer_id');
     }
 
     /**
      * The sum of each column, the columns being those of AgeBand.
      *
+     * @param  list<string>  $names
      * @return array{string, list<string>} columns of a query, and the days between which charges of each fall due
      */
-    private static function sums(CarbonImmutable $day): array
+    private static function sums(CarbonImmutable $day, array $names): array
     {
         [$sums, $bounds, $last] = [[], [], '9999-12-31'];
 
         foreach (AgeBand::cases() as $i => $band) {
             if ($band === AgeBand::UnusedCredit) {
-                $sums[] = "CAST(SUM(IF(kind = 'credit', -open_then, 0)) AS SIGNED) AS band{$i}";
+                $sums[] = "CAST(SUM(IF(kind = 'credit', -open_then, 0)) AS SIGNED) AS {$names[$i]}";
 
                 continue;
             }
@@ -161,7 +167,7 @@ final readonly class AsOf
             $first = $band->mostDaysLate() === PHP_INT_MAX
                     ? '0001-01-01'
                     : $day->subDays($band->mostDaysLate())->format('Y-m-d');
-            $sums[] = "CAST(SUM(IF(kind = 'charge' AND due_date BETWEEN ? AND ?, open_then, 0)) AS SIGNED) AS band{$i}";
+            $sums[] = "CAST(SUM(IF(kind = 'charge' AND due_date BETWEEN ? AND ?, open_then, 0)) AS SIGNED) AS {$names[$i]}";
             array_push($bounds, $first, $last);
             $last = CarbonImmutable::parse($first)->subDay()->format('Y-m-d');
         }
