@@ -23,7 +23,24 @@ final class ItemSearch
     {
         $byCode = preg_match('/^[!-~]{1,24}$/D', $text) === 1 ? Item::query()->where('code', $text)->first() : null;
 
-        return $byCode ?? $this->byBarcode($text);
+        return $byCode
+            ?? $this->byBarcode(preg_replace('/[\s-]+/', '', $text) ?? '')
+            ?? $this->byPlainCode($text);
+    }
+
+    /** Without the hyphens and dots of a code, where that names just one. */
+    private function byPlainCode(string $text): ?Item
+    {
+        if (preg_match('/^[A-Za-z0-9][A-Za-z0-9 .\/-]{1,23}$/D', $text) !== 1) {
+            return null;
+        }
+
+        $found = Item::query()
+            ->where('code_plain', preg_replace('/[^A-Za-z0-9]/', '', $text))
+            ->limit(2)
+            ->get();
+
+        return $found->count() === 1 ? $found->first() : null;
     }
 
     /**

@@ -92,8 +92,9 @@ final class DemoStock
                     default => 90,
                 };
                 $share = $location === $main ? 100 : 35;
+                $least = max(1, $this->least[$item->id] ?? 0);
                 $this->full[$location][$item->id] = BigDecimal::of(
-                    max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), 1, $this->least[$item->id] ?? 0),
+                    max(intdiv($usual * $share * $this->chance->between(30, 100), 10000), $least),
                 );
             }
 

@@ -24,6 +24,8 @@ return new class extends Migration
         Schema::create('items', static function (Blueprint $table): void {
             $table->id();
             $table->string('code', 24)->charset('ascii');
+            $table->string('code_plain', 24)->charset('ascii')->storedAs("REGEXP_REPLACE(code, '[^A-Za-z0-9]', '')")
+                ->comment('as it is typed by who leaves out what is between');
             $table->string('barcode', 14)->charset('ascii')->collation('ascii_bin')->nullable();
             $table->char('gtin', 14)->charset('ascii')->collation('ascii_bin')->nullable()
                 ->storedAs('lpad(`barcode`,14,\'0\')');
@@ -46,6 +48,7 @@ return new class extends Migration
             $table->index(['department_id', 'description']);
             $table->index('description');
             $table->unique('gtin');
+            $table->index('code_plain');
             $table->foreign('tax_class')->references('code')->on('tax_classes');
         });
         Rows::check('items', 'item_price_per', 'price_per in (1,100,1000)');

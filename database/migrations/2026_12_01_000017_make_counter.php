@@ -59,6 +59,7 @@ return new class extends Migration
             $table->foreignId('credit_note_id')->nullable()->constrained('documents');
             $table->foreignId('void_of_id')->nullable()->constrained('documents');
             $table->json('back_other')->nullable()->comment('money ways opened that nothing came in by');
+            $table->json('unknown')->nullable()->comment('what was scanned, is in no list and waits for somebody');
             $table->unique('key');
             $table->index(['location_id', 'state']);
         });

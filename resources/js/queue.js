@@ -1,10 +1,13 @@
 // What a clerk does goes to the server one act after the other, in the order it was done. Each carries a key, so that
 // one sent again after a lost answer still happens once.
-import { banner, drawn, swap, token } from './redraw.js';
+import { sound } from './counter/sounds.js';
+import { banner, drawn, replace, swap, token } from './redraw.js';
 
 const RETRY_MS = 1500;
 const queue = [];
 let running = false;
+
+const by = () => document.querySelector('[data-by]')?.dataset.by ?? '';
 
 /** Sends fields to an address; resolves when its answer is on the page. */
 export function send(url, fields = {}) {
@@ -14,8 +17,33 @@ export function send(url, fields = {}) {
             fields: { ...fields, act: crypto.randomUUID ? crypto.randomUUID() : fallbackUuid() },
             resolve,
         });
+        keep();
         run();
     });
+}
+
+/** Shows another slip on this page, after all that was done before: nothing typed meanwhile is lost. */
+export function visit(url) {
+    return new Promise((resolve) => {
+        queue.push({ url, resolve });
+        run();
+    });
+}
+
+/** What waits is kept in this window, should the page be loaded again before it went. */
+function keep() {
+    const acts = queue.filter(({ fields }) => fields).map(({ url, fields }) => ({ url, fields }));
+    sessionStorage.setItem('acts', JSON.stringify({ by: by(), acts }));
+}
+
+/** Goes on with what the same person did before the page was loaded. */
+export function resume() {
+    const kept = JSON.parse(sessionStorage.getItem('acts') ?? '{}');
+    sessionStorage.removeItem('acts');
+    if (kept.by !== by() || !kept.acts?.length) return;
+    queue.unshift(...kept.acts.map((act) => ({ ...act, resolve: () => {} })));
+    keep();
+    run();
 }
 
 async function run() {
@@ -24,7 +52,7 @@ async function run() {
 
     while (queue.length > 0) {
         const { url, fields, resolve } = queue[0];
-        const answer = await attempt(url, fields);
+        const answer = await (fields ? attempt(url, fields) : look(url));
         if (answer === null) {
             await new Promise((again) => setTimeout(again, RETRY_MS));
             continue;
@@ -36,7 +64,8 @@ async function run() {
             continue;
         }
         queue.shift();
-        resolve(await put(answer));
+        keep();
+        resolve(await (fields ? put(answer) : show(answer)));
     }
 
     working(false);
@@ -51,7 +80,8 @@ function working(is) {
 async function attempt(url, fields) {
     const body = new URLSearchParams(fields);
     const state = document.getElementById('slip-state');
-    if (state && fields.version === undefined) body.set('version', state.dataset.version);
+    const isOfThisSlip = state && url.includes(state.dataset.slip);
+    if (state && fields.version === undefined) body.set('version', isOfThisSlip ? state.dataset.version : '');
     if (state) body.set('drawn', drawn());
 
     try {
@@ -68,6 +98,28 @@ async function attempt(url, fields) {
     }
 }
 
+async function look(url) {
+    try {
+        const answer = await fetch(url, { headers: { Accept: 'text/html' } });
+        if (answer.status === 503 || answer.status === 502) return wait();
+        banner('');
+        return answer;
+    } catch {
+        return wait();
+    }
+}
+
+/** A page that is not the counter's is gone to as it is. */
+async function show(answer) {
+    const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html');
+    if (!answer.ok || !fresh.getElementById('slip-state')) {
+        location.assign(answer.url);
+        return answer;
+    }
+    replace(fresh);
+    return answer;
+}
+
 function wait() {
     banner('The shop’s computer does not answer. What you did is kept here and goes on as soon as it is back.');
     return null;
@@ -82,6 +134,7 @@ async function put(answer) {
         location.assign(answer.headers.get('X-Location'));
         return answer;
     }
+    sound(answer.headers.get('X-Sound'));
     if (answer.ok || answer.status === 422) swap(await answer.text());
     else
         banner(

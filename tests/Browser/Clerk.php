@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
@@ -15,6 +16,8 @@ use PHPUnit\Framework\Assert;
 /** Someone at a till: what they press and what they see. */
 final class Clerk
 {
+    private const FINGER_US = 110_000;
+
     public function __construct(public readonly RemoteWebDriver $browser, private readonly string $address)
     {
     }
@@ -49,7 +52,37 @@ final class Clerk
     public function press(string ...$keys): self
     {
         foreach ($keys as $key) {
+            // Fingers take longer to the Enter than a scanner does.
+            in_array($key, [WebDriverKeys::ENTER, WebDriverKeys::TAB], true) && usleep(self::FINGER_US);
             $this->browser->switchTo()->activeElement()->sendKeys($key);
+        }
+
+        return $this;
+    }
+
+    /**
+     * What the scanner sends, to wherever the hand is: each key after so many milliseconds, and at the end what it is
+     * set to end with.
+     *
+     * @param  list<'Enter'|'Tab'>  $suffix
+     */
+    public function reads(string $code, int $each = 10, array $suffix = ['Enter']): self
+    {
+        usleep(self::FINGER_US);
+        $tools = new ChromeDevToolsDriver($this->browser);
+        $at = microtime(true);
+        $ends = ['Enter' => ["\r", 13], 'Tab' => ['', 9]];
+
+        foreach ([...mb_str_split($code), ...$suffix] as $key) {
+            [$text, $number] = $ends[$key] ?? [$key, 0];
+            $at += $each / 1000;
+            $event = ['key' => $key, 'windowsVirtualKeyCode' => $number, 'timestamp' => $at];
+            $tools->execute('Input.dispatchKeyEvent', [
+                'type' => $text === '' ? 'rawKeyDown' : 'keyDown',
+                ...$event,
+                ...$text === '' ? [] : ['text' => $text],
+            ]);
+            $tools->execute('Input.dispatchKeyEvent', ['type' => 'keyUp', ...$event]);
         }
 
         return $this;
@@ -102,7 +135,9 @@ final class Clerk
         $field = $this->still()->shown($css);
         $field->click();
         $field->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $field->sendKeys($text.WebDriverKeys::ENTER);
+        $field->sendKeys($text);
+        usleep(self::FINGER_US);
+        $field->sendKeys(WebDriverKeys::ENTER);
 
         return $this;
     }

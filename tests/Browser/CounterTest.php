@@ -76,10 +76,10 @@ final class CounterTest extends BrowserCase
         self::assertSame('entry', $clerk->focus());
     }
 
-    public function test_an_unknown_scan_comes_back_to_be_mended(): void
+    public function test_what_is_unknown_comes_back_to_be_mended(): void
     {
         $clerk = $this->clerk();
-        $clerk->scan('wheelbarrow')->awaitText('#said', 'Nothing is called');
+        $clerk->press('wheelbarrow', Key::ENTER)->awaitText('#said', 'No code is');
         $clerk->await(
             static fn (): bool => $clerk->browser->executeScript('return document.getElementById("entry").value')
                 === 'wheelbarrow',

@@ -37,7 +37,9 @@ final class AddressesTest extends FeatureCase
             $names = $route->parameterNames();
             $given = array_slice($values, 0, count($names));
 
-            foreach ([$given, array_combine($names, $given), [...$given, 'page' => 2], [...$given, 'q']] as $parameters) {
+            $shapes = [$given, array_combine($names, $given), [...$given, 'page' => 2], [...$given, 'q']];
+
+            foreach ($shapes as $parameters) {
                 foreach ([true, false] as $absolute) {
                     $this->assertSame(
                         $framework->route($route->getName(), $parameters, $absolute),

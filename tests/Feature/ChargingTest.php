@@ -370,19 +370,23 @@ final class ChargingTest extends FeatureCase
         $this->assertSame(60000, HouseAccount::query()->findOrFail($customer->id)->credit_limit->minor);
     }
 
-    public function test_a_name_or_number_typed_and_entered_at_once_puts_the_customer_on_the_slip(): void
+    public function test_a_name_or_number_typed_puts_nobody_on_the_slip_who_was_not_chosen(): void
     {
         $customer = $this->account();
-        $this->customer('Fern Nobody');
         $this->add('LH-1140');
-        $this->does('add', ['entry' => 'flint pav', 'version' => ''])->assertOk();
-        $this->assertSame([$customer->id, 1], [$this->slip()->customer_id, $this->slip()->lines->count()]);
-        $this->does('customer', ['customer' => 0]);
-        $this->does('add', ['entry' => (string) $customer->number, 'version' => ''])->assertOk();
-        $this->assertSame($customer->id, $this->slip()->customer_id);
-        $this->does('add', ['entry' => 'fern', 'version' => ''])
-            ->assertStatus(422)
-            ->assertSee('Nothing is called');
+
+        foreach (['flint pav', (string) $customer->number, '555'] as $typed) {
+            $this->does('add', ['entry' => $typed, 'version' => ''])->assertStatus(422)->assertSee('No code is');
+            $this->assertNull($this->slip()->customer_id);
+        }
+
+        $unsure = static fn (string $html): int => substr_count($html, 'data-unsure');
+        $find = fn (string $typed): string => (string) $this->get("/counter/{$this->slip}/find?q={$typed}")
+            ->assertSee('Fern')
+            ->getContent();
+        $this->customer('Fern Lodge', ['phone' => '555 0142']);
+        $this->assertSame([0, 0], [$unsure($find('flint')), $unsure($find((string) $customer->number))]);
+        $this->assertSame(1, $unsure($find('5550')));
     }
 
     public function test_found_customers_show_how_they_stand_and_a_new_one_keeps_the_sale(): void

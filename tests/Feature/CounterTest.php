@@ -40,10 +40,88 @@ final class CounterTest extends FeatureCase
         yield 'a scan with its fourteen digits' => ['0'.Scene::barcode(1), 'LH-1140', '1'];
         yield 'a quantity before it' => ['4 x LH-1140', 'LH-1140', '4'];
         yield 'a quantity close to it' => ['4x lh-1141', 'LH-1141', '4'];
+        yield 'a star between' => ['4*LH-1140', 'LH-1140', '4'];
+        yield 'nothing between' => ['4xLH-1140', 'LH-1140', '4'];
+        yield 'a code without its hyphen' => ['lh1140', 'LH-1140', '1'];
+        yield 'a quantity and no hyphen' => ['2*lh1140', 'LH-1140', '2'];
+        yield 'a barcode as it is printed' => [chunk_split(Scene::barcode(1), 5, ' '), 'LH-1140', '1'];
+        yield 'a quantity of a barcode' => ['4 x '.Scene::barcode(1), 'LH-1140', '4'];
+        yield 'a comma in the quantity' => ['2,5 x PI-2800', 'PI-2800', '2.5'];
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function searches(): iterable
+    {
         yield 'part of a name with a wildcard' => ['2.4 x cop*28', 'PI-2800', '2.4'];
         yield 'two parts of a name' => ['hook 180', 'LH-1141', '1'];
         yield 'the inside of a word' => ['*stone 140', 'LH-1140', '1'];
-        yield 'a comma in the quantity' => ['2,5 x PI-2800', 'PI-2800', '2.5'];
+        yield 'a quantity by a star' => ['3*hook 180', 'LH-1141', '3'];
+    }
+
+    #[DataProvider('searches')]
+    public function test_what_is_not_named_exactly_is_chosen_from_the_list(
+        string $typed,
+        string $code,
+        string $quantity,
+    ): void {
+        $this->does('add', ['entry' => $typed])->assertStatus(422)->assertSee('Choose from the list');
+        $this->assertSame(0, $this->rows('slip_lines'));
+        $list = (string) $this->get("/counter/{$this->slip}/find?q=".urlencode($typed))->assertSee($code)->getContent();
+        $this->assertStringContainsString("data-quantity=\"{$quantity}\"", $list);
+        preg_match('/data-item="(\d+)"/', $list, $first);
+        $this->does('add', ['entry' => $typed, 'item' => $first[1] ?? '', 'quantity' => $quantity])->assertOk();
+        $line = $this->slip()->lines->firstOrFail();
+        $this->assertSame([$code, $quantity], [$line->code, $line->quantity->toString()]);
+    }
+
+    public function test_a_quantity_alone_finds_nothing(): void
+    {
+        foreach (['4', '4 x', '*', '2,5×'] as $typed) {
+            $this->get("/counter/{$this->slip}/find?q=".urlencode($typed))
+                ->assertOk()
+                ->assertDontSee('data-item')
+                ->assertDontSee('data-customer');
+        }
+    }
+
+    public function test_what_is_scanned_and_not_known_stays_on_the_slip_until_it_is_dealt_with(): void
+    {
+        $this->add('LH-1140');
+        $act = ['act' => (string) Str::uuid(), 'entry' => 'NO-9', 'scanned' => '1', 'version' => ''];
+        $this->does('add', $act)->assertOk()->assertSee('NO-9')->assertHeader('X-Sound', 'refused');
+        $this->does('add', $act)->assertOk();
+        $this->does('add', ['act' => (string) Str::uuid()] + $act)->assertOk();
+        $this->assertSame(['NO-9', 'NO-9'], $this->slip()->unknown);
+        $this->does('cash', ['cash' => '10'])->assertOk();
+        $this->does('post')->assertStatus(422)->assertSee('is in no list');
+        $this->does('known', ['scanned' => 'something else'])->assertOk();
+        $this->does('known', ['scanned' => 'NO-9'])->assertOk();
+        $this->assertSame(['NO-9'], $this->slip()->unknown);
+        $this->does('post')->assertStatus(422);
+        $this->does('one-off', [
+            'description' => 'Old gate',
+            'quantity' => '1',
+            'price' => '1.00',
+            'department_id' => 1,
+            'tax_class' => 'standard',
+            'unknown' => 'NO-9',
+        ])->assertOk();
+        $this->assertNull($this->slip()->unknown);
+        $this->does('post')->assertOk()->assertSee('Posted as');
+    }
+
+    public function test_so_many_things_are_unknown_and_no_more(): void
+    {
+        for ($i = 1; $i <= 20; $i++) {
+            $this->does('add', ['entry' => "NO-{$i}", 'scanned' => '1', 'version' => ''])->assertOk();
+        }
+
+        $this->does('add', ['entry' => 'NO-21', 'scanned' => '1', 'version' => ''])
+            ->assertStatus(422)
+            ->assertSee('Deal with those first');
+        $this->does('add', ['entry' => 'LH-1140', 'scanned' => '1', 'version' => ''])
+            ->assertOk()
+            ->assertHeader('X-Sound', 'taken');
     }
 
     public function test_the_same_item_again_adds_to_its_line_unless_it_was_changed_by_hand(): void
@@ -70,7 +148,7 @@ final class CounterTest extends FeatureCase
     {
         $this->does('add', ['entry' => 'wheelbarrow'])
             ->assertStatus(422)
-            ->assertSee('Nothing is called');
+            ->assertSee('No code is');
         $this->does('add', ['entry' => Scene::barcode(77)])
             ->assertStatus(422)
             ->assertSee('No item has the barcode');

@@ -64,6 +64,18 @@ final class SmallPartsTest extends TestCase
         yield 'an x in the name' => ['box 4', '1', 'box 4'];
     }
 
+    public function test_a_number_close_to_a_code_may_be_a_quantity(): void
+    {
+        $say = static fn (string $typed): array => array_map(
+            static fn (EntryText $one): string => "{$one->quantity->toString()} of {$one->text}",
+            EntryText::readings($typed),
+        );
+        self::assertSame(['1 of 4*LH-1140', '4 of LH-1140'], $say('4*LH-1140'));
+        self::assertSame(['1 of 2x4', '2 of 4'], $say('2x4'));
+        self::assertSame(['4 of elbow'], $say('4 x elbow'));
+        self::assertSame(['1 of elb*22'], $say('elb*22'));
+    }
+
     private static function house(): House
     {
         $largest = Money::of('1000000.00', Currency::of('USD'));

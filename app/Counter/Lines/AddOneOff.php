@@ -26,25 +26,29 @@ final class AddOneOff
         UnitPrice $price,
         int $departmentId,
         string $taxClass,
+        string $scanned = '',
     ): Slip {
-        return $this->desk->change(
-            $slipKey,
-            $act,
-            static fn (Slip $slip): LineOnSlip => LineOnSlip::query()->create([
+        $line = [
+            'code' => 'one-off',
+            'description' => $description,
+            'department_id' => $departmentId,
+            'quantity' => $quantity->toString(),
+            'unit' => 'each',
+            'unit_price' => $price->toString(),
+            'price_per' => 1,
+            'price_rule' => PriceRule::Typed,
+            'list_price' => $price->toString(),
+            'tax_class' => $taxClass,
+            'may_discount' => true,
+        ];
+
+        return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($line, $scanned): void {
+            LineOnSlip::query()->create([
                 'slip_id' => $slip->id,
                 'position' => (int) $slip->lines()->max('position') + 1,
-                'code' => 'one-off',
-                'description' => $description,
-                'department_id' => $departmentId,
-                'quantity' => $quantity->toString(),
-                'unit' => 'each',
-                'unit_price' => $price->toString(),
-                'price_per' => 1,
-                'price_rule' => PriceRule::Typed,
-                'list_price' => $price->toString(),
-                'tax_class' => $taxClass,
-                'may_discount' => true,
-            ]),
-        );
+                ...$line,
+            ]);
+            UnknownScans::without($slip, $scanned);
+        });
     }
 }

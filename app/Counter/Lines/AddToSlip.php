@@ -24,45 +24,52 @@ final class AddToSlip
     }
 
     /**
-     * @param  int|null  $itemId the one chosen from the list, where one was
+     * @param  int|null  $itemId the one chosen from the list, where one was; otherwise only what is named exactly
+     * @param  string  $quantity of the one chosen, as the list read it
      *
      * @throws Refused not_found, off_sale, bad_quantity, full
      */
-    public function handle(string $slipKey, Act $act, string $typed, ?int $itemId = null): AddedLine
-    {
-        $entry = EntryText::read($typed);
-        $item = $itemId === null ? $this->named($entry->text) : Item::query()->findOrFail($itemId);
+    public function handle(
+        string $slipKey,
+        Act $act,
+        string $typed,
+        ?int $itemId = null,
+        string $quantity = '1',
+    ): AddedLine {
+        [$item, $quantity] = $itemId === null
+            ? $this->named($typed)
+            : [Item::query()->findOrFail($itemId), EntryText::quantity($quantity)];
 
         if (! $item->active) {
             throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
         }
 
         $line = 0;
-        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($item, $entry, &$line): void {
-            $line = $this->put($slip, $item, $entry->quantity);
+        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use ($item, $quantity, &$line): void {
+            $line = $this->put($slip, $item, $quantity);
         });
 
         return new AddedLine($slip, $line);
     }
 
-    /** The item with exactly this code or barcode, or the only one that matches. */
-    private function named(string $text): Item
+    /** @return array{Item, Quantity} the item with exactly this code or barcode, and how many of it */
+    private function named(string $typed): array
     {
-        $exact = $this->search->exact($text);
+        foreach (EntryText::readings($typed) as $reading) {
+            $exact = $this->search->exact($reading->text);
 
-        if ($exact !== null) {
-            return $exact;
+            if ($exact !== null) {
+                return [$exact, $reading->quantity];
+            }
         }
 
-        $found = $this->search->find($text, 1);
-
-        return $found->first()
-            ?? throw Refused::because(
-                'not_found',
-                preg_match('/^\d{8,14}$/', $text) === 1
-                    ? "No item has the barcode {$text}. Search by name, or add a one-off line."
-                    : "Nothing is called “{$text}”. Try fewer letters with *, or add a one-off line.",
-            );
+        $text = EntryText::read($typed)->text;
+        throw Refused::because(
+            'not_found',
+            preg_match('/^[\d\s-]{8,}$/', $text) === 1
+                ? "No item has the barcode {$text}. Search by name, or add a one-off line."
+                : "No code is “{$text}”. Choose from the list, or add a one-off line.",
+        );
     }
 
     private function put(Slip $slip, Item $item, Quantity $quantity): int

@@ -27,6 +27,24 @@ final readonly class EntryText
             : new self(Quantity::of('1'), trim($typed));
     }
 
+    /**
+     * All that it can mean, the likeliest first: "4*LH-1140" and "4xLH-1140" may be four of an item, or what it is
+     * called.
+     *
+     * @return non-empty-list<self>
+     *
+     * @throws Refused bad_quantity, bad_number
+     */
+    public static function readings(string $typed): array
+    {
+        $first = self::read($typed);
+
+        return $first->text === trim($typed)
+            && preg_match('/^\s*(\d{1,6}(?:[.,]\d{1,4})?)\s*[xX×*]\s*(\S.*?)\s*$/u', $typed, $parts) === 1
+            ? [$first, new self(self::quantity($parts[1]), $parts[2])]
+            : [$first];
+    }
+
     /** @throws Refused bad_quantity, bad_number */
     public static function quantity(string $typed): Quantity
     {

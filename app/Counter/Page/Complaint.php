@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Page;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\PossibleDuplicate;
+use Illuminate\Support\HtmlString;
 
 /** What was refused, where it was typed, and what was typed: it stands beside the field until it is mended. */
 final readonly class Complaint
@@ -65,6 +66,12 @@ final readonly class Complaint
     public function typedOr(string $field, string $otherwise): string
     {
         return $this->on($field) ? $this->typed : $otherwise;
+    }
+
+    /** For a field that shows what was refused: what holds, as an attribute of it. */
+    public function holds(string $field, string $holds): HtmlString
+    {
+        return new HtmlString($this->on($field) ? 'data-holds="'.e($holds).'"' : '');
     }
 
     /** @return list<Customer> who may be meant, where a new customer is like them */

@@ -89,7 +89,17 @@ final class CounterPage
         };
         $data = $this->data($request, $slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
 
-        return response()->view('counter.regions', $data, $complaint->exists() ? 422 : 200);
+        $sound = match (true) {
+            $complaint->isApprovable() => 'approval',
+            $complaint->exists() => 'refused',
+            $done instanceof AddedLine => 'taken',
+            in_array($request->string('entry')->trim()->value(), $slip->unknown ?? [], true) => 'refused',
+            default => '',
+        };
+
+        return response()
+            ->view('counter.regions', $data, $complaint->exists() ? 422 : 200)
+            ->header('X-Sound', $sound);
     }
 
     /** @return array<string, mixed> */
@@ -139,6 +149,8 @@ final class CounterPage
 
         return [
             'slip' => $slip,
+            // What is done after posting is done to the next slip.
+            'target' => $slip->isPosted() ? (string) Str::uuid() : $slip->key,
             'reckoned' => $reckoned,
             'house' => $this->house,
             'till' => $act->till,

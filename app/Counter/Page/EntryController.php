@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Elmstone\Books\Document;
+use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Core\Credits\CardCode;
@@ -13,15 +14,13 @@ use Elmstone\Counter\Lines\AddedLine;
 use Elmstone\Counter\Lines\AddOneOff;
 use Elmstone\Counter\Lines\AddToSlip;
 use Elmstone\Counter\Lines\EntryText;
+use Elmstone\Counter\Lines\UnknownScans;
 use Elmstone\Counter\Parts\GiftCardsOnSlip;
 use Elmstone\Counter\Parts\PayLayaway;
 use Elmstone\Counter\Parts\PayPlan;
 use Elmstone\Counter\Parts\ShowCoupon;
 use Elmstone\Counter\Slip\Act;
-use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Customers\Customer;
-use Elmstone\Customers\CustomerSearch;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Layaways\FindLayaways;
@@ -53,24 +52,26 @@ final class EntryController
         House $house,
     ): View {
         $typed = $request->string('q')->trim()->value();
+        // A quantity, and nothing yet of what.
+        $typed = preg_match('/^[\d.,]+\s*[xX×*]$/u', $typed) === 1 ? '' : $typed;
         $refused = null;
 
         try {
-            $entry = EntryText::read($typed);
+            $readings = EntryText::readings($typed);
         } catch (Refused $refused) {
-            $entry = EntryText::read('');
+            $readings = [EntryText::read('')];
         }
 
         $onSlip = Slip::query()->with('customer.type.priceLevel')->where('key', $slip)->first();
         $day = $onSlip?->day() ?? ShopTime::today();
         $terms = $onSlip?->priceTerms();
-        $items = mb_strlen($entry->text) < 2 ? new Collection : $search->find($entry->text, 7);
+        [$entry, $items] = $this->items($readings, $search);
         $terms?->preload($items->modelKeys());
 
         $found = $this->customers($entry->text, $customers);
 
         return view('counter.found', [
-            'typed' => $typed,
+            'typed' => $request->string('q')->trim()->value(),
             'today' => ShopTime::today(),
             'layaways' => mb_strlen($entry->text) < 2
                     ? []
@@ -95,16 +96,15 @@ final class EntryController
     }
 
     /**
-     * A layaway's number puts a payment on it on the slip, a gift card's pays with it, a coupon's takes its reduction
-     * off. What is no item but names one customer beyond doubt puts that customer on the slip: people type on without
-     * looking at the list.
+     * What is named exactly, or was chosen from the list. A layaway's number puts a payment on it on the slip, a gift
+     * card's pays with it, a coupon's takes its reduction off. What was scanned and is nothing stays on the slip as
+     * that.
      */
     public function add(
         Request $request,
         string $slip,
         AddToSlip $add,
-        CustomerSearch $customers,
-        PutCustomer $put,
+        UnknownScans $unknown,
         FindLayaways $layaways,
         PayLayaway $pay,
         GiftCardsOnSlip $cards,
@@ -113,9 +113,11 @@ final class EntryController
     ): Response {
         $item = $request->filled('item') ? $request->integer('item') : null;
         $typed = $request->string('entry')->value();
+        $quantity = $request->string('quantity', '1')->value();
+        $isScan = $request->boolean('scanned');
 
         return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use (
-            $slip, $add, $item, $typed, $customers, $put, $layaways, $pay, $cards, $coupons, $plans,
+            $slip, $add, $item, $typed, $quantity, $isScan, $unknown, $layaways, $pay, $cards, $coupons, $plans,
         ): AddedLine|Slip {
             if ($item === null && CardCode::looksLikeOne($typed)) {
                 return $cards->use($slip, $act, $typed);
@@ -134,17 +136,29 @@ final class EntryController
             }
 
             try {
-                return $add->handle($slip, $act, $typed, $item);
+                return $add->handle($slip, $act, $typed, $item, $quantity);
             } catch (Refused $refused) {
                 if ($refused->rule === 'not_found' && ShowCoupon::named($typed) !== null) {
                     return $coupons->handle($slip, $act, $typed);
                 }
 
-                $customer = $refused->rule === 'not_found' ? $customers->one($typed) : null;
-
-                return $customer === null ? throw $refused : $put->handle($slip, $act, $customer);
+                return $refused->rule === 'not_found' && $isScan
+                    ? $unknown->keep($slip, $act, $typed)
+                    : throw $refused;
             }
         });
+    }
+
+    /** Something that was scanned and is in no list was taken away. */
+    public function known(Request $request, string $slip, UnknownScans $unknown): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'slip',
+            'scanned',
+            static fn (Act $act): Slip => $unknown->drop($slip, $act, $request->string('scanned')->value()),
+        );
     }
 
     public function oneOff(OneOffRequest $request, string $slip, AddOneOff $add, House $house): Response
@@ -162,8 +176,31 @@ final class EntryController
                 $house->typedPrice($request->string('price')->value()),
                 $request->integer('department_id'),
                 $request->string('tax_class')->value(),
+                $request->string('unknown')->value(),
             ),
         );
+    }
+
+    /**
+     * @param  non-empty-list<EntryText>  $readings
+     * @return array{EntryText, Collection<int, Item>} the first reading by which anything is found
+     */
+    private function items(array $readings, ItemSearch $search): array
+    {
+        foreach ($readings as $reading) {
+            $items = mb_strlen($reading->text) < 2 ? new Collection : $search->find($reading->text, 7);
+            $exact = $items->isEmpty() ? $search->exact($reading->text) : null;
+
+            if ($exact?->active === true) {
+                $items = new Collection([$exact->load(['breaks', 'promotions', 'stock.location'])]);
+            }
+
+            if ($items->isNotEmpty()) {
+                return [$reading, $items];
+            }
+        }
+
+        return [$readings[0], new Collection];
     }
 
     /** @return list<AccountFound> */
@@ -185,7 +222,7 @@ final class EntryController
     /** @return iterable<Document> documents whose number was typed */
     private function documents(string $text): iterable
     {
-        if (preg_match('/^(?:[A-Za-z]{2,3}-?)?0*(\d{1,9})$/', $text, $parts) !== 1) {
+        if (preg_match('/^(?:[A-Za-z]{2,3}[- ]?)?0*(\d{1,9})$/', $text, $parts) !== 1) {
             return [];
         }
 

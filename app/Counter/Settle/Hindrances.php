@@ -41,6 +41,7 @@ final readonly class Hindrances
             && $slip->returns->isEmpty()
             && $this->reckoned->taken()->isZero()
             && $slip->layawayParts() === []
+            && ($slip->unknown ?? []) === []
         ) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
         }
@@ -49,6 +50,13 @@ final readonly class Hindrances
             $found[] = Refused::because(
                 'off_sale',
                 "“{$offSale->description}” was taken off sale. Remove it to post the rest.",
+            );
+        }
+
+        foreach ($slip->unknown ?? [] as $scanned) {
+            $found[] = Refused::because(
+                'unknown_scan',
+                "“{$scanned}” was scanned and is in no list. Say what it is, or take it away.",
             );
         }
 

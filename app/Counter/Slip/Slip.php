@@ -65,6 +65,7 @@ use Illuminate\Database\Eloquent\Collection;
  * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
  * @property Money|null $store_credit_used minor units of store credit towards what is due
  * @property int|null $credit_note_id
+ * @property list<string>|null $unknown what was scanned, is in no list and waits for somebody
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $agreement_id what it was held as
  * @property int|null $receipt_id
@@ -168,6 +169,7 @@ final class Slip extends Record
         'has_parts' => 'bool',
         'back' => MoneyByNameCast::class,
         'back_other' => 'array',
+        'unknown' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',

@@ -125,7 +125,9 @@ final readonly class AgesNow implements Ages
         $kept = ['summed', 'as_of', ...$columns, 'balance'];
         $set = array_map(static fn (string $column): string => "{$column} = VALUES({$column})", $kept);
         DB::insert(
-            'INSERT INTO aged_accounts (customer_id, '.implode(', ', $kept).") {$rows->toSql()} ON DUPLICATE KEY UPDATE "
+            'INSERT INTO aged_accounts (customer_id, '
+                .implode(', ', $kept)
+                .") {$rows->toSql()} ON DUPLICATE KEY UPDATE "
                 .implode(', ', $set),
             $rows->getBindings(),
         );

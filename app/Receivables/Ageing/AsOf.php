@@ -167,7 +167,8 @@ final readonly class AsOf
             $first = $band->mostDaysLate() === PHP_INT_MAX
                     ? '0001-01-01'
                     : $day->subDays($band->mostDaysLate())->format('Y-m-d');
-            $sums[] = "CAST(SUM(IF(kind = 'charge' AND due_date BETWEEN ? AND ?, open_then, 0)) AS SIGNED) AS {$names[$i]}";
+            $due = "kind = 'charge' AND due_date BETWEEN ? AND ?";
+            $sums[] = "CAST(SUM(IF({$due}, open_then, 0)) AS SIGNED) AS {$names[$i]}";
             array_push($bounds, $first, $last);
             $last = CarbonImmutable::parse($first)->subDay()->format('Y-m-d');
         }

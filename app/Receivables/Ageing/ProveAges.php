@@ -47,8 +47,8 @@ final readonly class ProveAges implements Check
                 $proof->same(
                     "account of customer {$row->customer_id}, {$name} as of {$day->format('Y-m-d')}",
                     'what is kept of its age',
-                    $amount->minor,
-                    ($columns[$name] ?? Money::zero($this->house->currency()))->minor,
+                    $amount,
+                    $columns[$name] ?? Money::zero($this->house->currency()),
                 );
             }
         }

@@ -1,10 +1,11 @@
 // The counter page: the keys that work anywhere on it, and what its buttons, fields and forms send.
-import { send } from '../queue.js';
-import { bringBack, entry, flip, save } from './fields.js';
+import { resume, send, visit } from '../queue.js';
+import { bringBack, entry, flip, go, isOpen, save } from './fields.js';
+import { listen, settled } from './scanner.js';
 
 /** Alt and a letter, the same everywhere on the page; none that a browser keeps for itself. */
 const KEYS = {
-    n: () => location.assign('/counter/new'),
+    n: () => fresh(),
     o: () => document.querySelector('.tabs [data-next-tab]')?.click(),
     p: () => document.querySelector('#elsewhere-open')?.click(),
     w: () => flip('slip-discount'),
@@ -24,6 +25,7 @@ const BUTTONS = {
     puts: (button) => putCustomer(button.dataset.puts),
     sends: ({ dataset, value }) => send(dataset.sends, dataset.field ? { [dataset.field]: value } : {}),
     toggles: ({ dataset }) => (dataset.toggles === 'bring-back' ? bringBack() : flip(dataset.toggles)),
+    oneOff: (button) => nameIt(button.dataset.oneOff),
     sendsWay: (button) => ask(document.getElementById(button.dataset.sendsWay)),
 };
 
@@ -39,17 +41,48 @@ function putCustomer(id) {
     return send(entry().dataset.customer, { customer: id }).then(() => entry()?.focus());
 }
 
+/** Another slip, and the hand on its entry line. */
+const fresh = () => visit('/counter/new').then(() => entry()?.focus());
+
+/** What was scanned and is not known becomes a one-off line. */
+function nameIt(scanned) {
+    document.getElementById('one-off-unknown').value = scanned;
+    document.getElementById('one-off-description').value = scanned;
+    if (document.getElementById('one-off').hidden) flip('one-off');
+    go(document.getElementById('one-off-description'));
+}
+
+/** What the page shows must be what is posted: anything that is not in force is pointed at first. */
+function unsaid() {
+    const typed = entry()?.value.trim();
+    if (typed) return [entry(), `“${typed}” is still in the entry line. Take it or clear it, then post.`];
+    const field = [...document.querySelectorAll('.counter [data-save]')].find(isOpen);
+    if (!field) return null;
+    const what = field.getAttribute('aria-label') ?? field.labels?.[0]?.textContent.trim() ?? 'A field';
+    return [field, `${what}: “${field.value}” is not in force. Correct it, or press Escape to leave it as it was.`];
+}
+
+function say(words) {
+    const place = document.getElementById('not-yet');
+    if (place) place.textContent = words;
+}
+
 async function post() {
     const button = document.getElementById('post');
     if (!button || button.disabled) return;
     const field = document.activeElement;
-    const saved = field?.dataset?.save ? await save(field) : null;
-    if (saved === null || saved.ok) send(document.getElementById('post').dataset.post);
+    if (field?.dataset?.save && field.dataset.holds === undefined) await save(field);
+    const left = unsaid();
+    say(left?.[1] ?? '');
+    if (left) go(left[0]);
+    else send(document.getElementById('post').dataset.post);
 }
 
 export default () => ({
     init() {
+        listen();
         entry()?.focus();
+        resume();
     },
 
     key(event) {
@@ -61,13 +94,23 @@ export default () => ({
     },
 
     press(event) {
+        const link = event.target.closest('.tabs a, #next-customer');
+        if (link && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+            event.preventDefault();
+            visit(link.href).then(() => entry()?.focus());
+            return;
+        }
         const button = event.target.closest('button');
         if (button?.id === 'post') post();
         const says = Object.keys(BUTTONS).find((name) => button?.dataset[name] !== undefined);
         if (says) BUTTONS[says](button);
     },
 
-    change({ target }) {
+    async change({ target }) {
+        await settled();
+        // A scan ran through it, and the hand is back in it.
+        const isBack = target === document.activeElement && target.matches('[data-save]') && !isOpen(target);
+        if (isBack || !target.isConnected) return;
         const { save: saves, held, sendsValue, field, paper } = target.dataset;
         if (saves && held === undefined) save(target);
         if (sendsValue) send(sendsValue, { [field]: target.value });
@@ -79,11 +122,12 @@ export default () => ({
         const form = event.target.closest('form[data-act]');
         if (!form) return;
         event.preventDefault();
+        const closes = form.dataset.closes ?? form.closest('[x-data=panel]')?.id ?? '';
         const answer = await send(form.getAttribute('action'), Object.fromEntries(new FormData(form)));
         if (!answer.ok) return;
-        const panel = document.getElementById(form.dataset.closes ?? '');
+        const panel = document.getElementById(closes);
         if (panel) {
-            form.reset();
+            if (form.isConnected) form.reset();
             panel.hidden = true;
         }
         if (form.dataset.takesEntry !== undefined) entry().value = '';

@@ -4,6 +4,9 @@ import { send } from '../queue.js';
 
 const PAUSE_MS = 90;
 
+/** The number of a receipt, as it is printed, scanned or said. */
+const RECEIPT = /^INV[- ]?\d+$/i;
+
 export default () => ({
     open: false,
     timer: null,
@@ -31,7 +34,10 @@ export default () => ({
             if (!answer.ok || answer.redirected) return;
             document.getElementById('found').innerHTML = await answer.text();
             this.open = true;
-            this.choose(0);
+            // Nobody is made a customer by a slip of the hand: what would be new is chosen by an arrow or a click, and
+            // so is who is found by a few digits.
+            const first = this.rows()[0]?.dataset;
+            this.choose(first?.toggles === undefined && first?.unsure === undefined ? 0 : -1);
         } catch {
             // A newer look-up has taken over, or the server is away; typing goes on either way.
         }
@@ -77,10 +83,8 @@ export default () => ({
             document.dispatchEvent(new CustomEvent('to-settle'));
             return;
         }
-        const row =
-            this.open && this.line.value === document.querySelector('#found [data-typed]')?.dataset.typed
-                ? this.rows()[this.chosen()]
-                : null;
+        const found = document.querySelector('#found [data-typed]')?.dataset;
+        const row = this.open && typed === found?.typed.trim() ? this.rows()[this.chosen()] : null;
         if (row?.dataset.customer) {
             this.put(row.dataset.customer);
             return;
@@ -90,7 +94,7 @@ export default () => ({
             return;
         }
         // A receipt that is scanned is there before the list is.
-        const receipt = row?.dataset.back ?? (!row && /^INV-?\d+$/i.test(typed) ? typed : null);
+        const receipt = row?.dataset.back ?? (!row && RECEIPT.test(typed) ? typed : null);
         if (receipt !== null) {
             this.clear();
             bringBack(receipt);
@@ -103,10 +107,20 @@ export default () => ({
         this.add(typed, row?.dataset.item);
     },
 
+    /** What was scanned, wherever the hand was: what stands in the line by hand stays there. */
+    scanned({ detail: code }) {
+        clearTimeout(this.timer);
+        if (this.line.value.trim().length < 2) this.close();
+        if (RECEIPT.test(code)) bringBack(code);
+        else send(this.line.dataset.add, { entry: code, scanned: '1', version: '' });
+    },
+
+    /** Without an item only what is named exactly is taken; otherwise the list waits for a choice. */
     async add(typed, item) {
+        const quantity = document.querySelector('#found [data-typed]')?.dataset.quantity ?? '1';
         this.clear();
         const fields = { entry: typed, version: '' };
-        if (item) fields.item = item;
+        if (item) Object.assign(fields, { item, quantity });
         const answer = await send(this.line.dataset.add, fields);
         // What was refused comes back into the line, unless something else is being typed there by now.
         if (answer.status === 422 && this.line.value === '') {

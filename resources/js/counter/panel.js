@@ -13,6 +13,8 @@ function fromEntry(panel) {
 }
 
 export const panel = () => ({
+    hand: null,
+
     flip(event) {
         if (event.detail === this.$root.id) this.turn(this.$root.hidden);
     },
@@ -23,14 +25,20 @@ export const panel = () => ({
     },
 
     turn(isOpen) {
+        if (isOpen) this.hand = document.activeElement;
         this.$root.hidden = !isOpen;
         if (isOpen) fromEntry(this.$root);
-        (isOpen ? this.$root.querySelector('input, select, textarea, button') : entry())?.focus();
+        const back = this.hand?.isConnected && this.hand.id && this.hand !== document.body ? this.hand : entry();
+        (isOpen ? this.$root.querySelector('input:not([type=hidden]), select, textarea, button') : back)?.focus();
     },
 });
 
 /** What the slip earns, looked up when it is asked for; the hand stays where it is. */
 export const margin = () => ({
+    init() {
+        if (!this.$root.hidden) this.show();
+    },
+
     async flip(event) {
         const place = this.$root;
         if (event.detail !== place.id) return;
@@ -38,6 +46,12 @@ export const margin = () => ({
             place.hidden = true;
             return;
         }
+        await this.show();
+    },
+
+    /** Shown, it goes on with the slip. */
+    async show() {
+        const place = this.$root;
         const answer = await fetch(place.dataset.url, { headers: { 'X-Requested-With': 'fetch' } });
         if (answer.ok) {
             place.innerHTML = await answer.text();

@@ -2,6 +2,7 @@
 import { send } from '../queue.js';
 import { ask } from './counter.js';
 import { go, keysOf, save } from './fields.js';
+import { isRunning } from './scanner.js';
 
 const ways = () => [...document.querySelectorAll('#settle [data-way]')].filter((field) => !field.disabled);
 
@@ -21,7 +22,7 @@ function keep(field) {
 /** The way a letter goes to, where letters are not being typed. */
 function jump(event, isButton) {
     const isLetter = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
-    return isLetter && (isButton || event.target.inputMode === 'decimal')
+    return isLetter && !isRunning() && (isButton || event.target.inputMode === 'decimal')
         ? document.querySelector(`#settle [data-way="${CSS.escape(event.key.toUpperCase())}"]`)
         : null;
 }

@@ -16,7 +16,7 @@
         <label for="{{ $id }}" @class(['soft' => $soft])>{{ $label }}</label>
         {{ $beside ?? '' }}
         <input id="{{ $id }}" name="{{ $name }}" value="{{ $complaint->typedOr($at, $value) }}" {{ $attributes }}
-            @if($rest) data-rest @endif @disabled($disabled)></div>
+            {{ $complaint->holds($at, $value) }} @if($rest) data-rest @endif @disabled($disabled)></div>
     @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     {{ $slot }}
 </li>

@@ -1,6 +1,6 @@
 @use('Elmstone\Core\Pricing\PriceRule')
 @use('Elmstone\Support\Show')
-<div data-typed="{{ $typed }}"></div>
+<div data-typed="{{ $typed }}" data-quantity="{{ $entry->quantity->toString() }}"></div>
 @if($refused !== null)
     <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>
 @endif
@@ -27,7 +27,9 @@
 @foreach($customers as $found)
     @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
     <button type="button" class="row-found customer" role="option" id="found-c{{ $found->customer->id }}"
-        aria-selected="false" data-customer="{{ $found->customer->id }}">
+        aria-selected="false" data-customer="{{ $found->customer->id }}"
+            @if(ctype_digit($entry->text) && strlen($entry->text) < 7 && $entry->text !== (string)
+                $found->customer->number) data-unsure @endif>
         <span class="code">{{ $found->customer->number }}</span><span>{{ $found->customer->name }} <span
             class="small soft">{{ $found->customer->town }}</span></span>
         <span class="figure small">{{ $found->balance === null ? '' : Show::owes($found->balance) }}</span>

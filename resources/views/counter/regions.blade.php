@@ -8,6 +8,7 @@
 @include('counter.parts.coupon-said')
 @include('counter.parts.bring-back-said')
 @include('counter.parts.returns')
+@include('counter.parts.unknown')
 @include('counter.parts.lines')
 @include('counter.parts.hold')
 @include('counter.parts.sums')

@@ -1,10 +1,9 @@
-@use('Illuminate\Support\Str')
 @extends('layout')
 @section('title', 'Counter')
 @section('main')
 <h1 class="visually-hidden">Counter</h1>
-<div class="counter" x-data="counter" @keydown.document="key" @click="press" @change="change" @submit="submit"
-    @focusin="select" @redrawn.document="next">
+<div class="counter" x-data="counter" data-by="{{ $staff->id }}" @keydown.document="key" @click="press"
+    @change="change" @submit="submit" @focusin="select" @redrawn.document="next">
     @include('counter.parts.tabs')
     <div class="who-band">
         @include('counter.parts.who')
@@ -16,25 +15,23 @@
                 <input id="entry" type="text" role="combobox" aria-label="Scan, code, name, customer or number"
                     aria-expanded="false" :aria-expanded="open" aria-controls="found" aria-autocomplete="list"
                         autocomplete="off" autocapitalize="off" spellcheck="false" placeholder=" "
-                       data-find="{{ route('counter.find', $slip->key) }}"
-                           data-customer="{{ route('counter.customer', $slip->isPosted() ? Str::uuid()
-                               : $slip->key) }}"
-                                   data-add="{{ route('counter.add', $slip->isPosted() ? Str::uuid() : $slip->key) }}"
-                       @input="typed" @keydown="key" @blur.debounce.200ms="close">
+                       data-find="{{ route('counter.find', $target) }}"
+                           data-customer="{{ route('counter.customer', $target) }}"
+                               data-add="{{ route('counter.add', $target) }}"
+                       @input="typed" @keydown="key" @scanned.window="scanned" @blur.debounce.200ms="close">
                 <span class="hint" aria-hidden="true">scan, code, name, customer or number</span>
             </div>
             <div id="found" class="found" role="listbox" aria-label="Found" x-show="open" x-cloak @mousedown.prevent
                 @click="pick"></div>
         </div>
-        @unless($slip->isPosted())
-            @include('counter.parts.one-off')
-            @include('counter.parts.new-customer')
-            @include('counter.parts.gift-card')
-            @include('counter.parts.bring-back')
-        @endunless
+        @include('counter.parts.one-off')
+        @include('counter.parts.new-customer')
+        @include('counter.parts.gift-card')
+        @include('counter.parts.bring-back')
         @include('counter.parts.said')
         @include('counter.parts.layaways')
         @include('counter.parts.returns')
+        @include('counter.parts.unknown')
         @include('counter.parts.lines')
         @include('counter.parts.hold')
         @include('counter.parts.sums')

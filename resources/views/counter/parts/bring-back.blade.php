@@ -5,9 +5,9 @@
     <div class="bring-back-head">
         <div class="flex-fill">
         <label for="back-find" class="small soft">Receipt, item, customer, or card and day</label>
-            <input class="form-control" id="back-find" autocomplete="off"
+            <input class="form-control" id="back-find" autocomplete="off" data-takes-scan
                 placeholder="INV-…, pipe, Hollis, 4711 12 Nov"
-                    data-back-find="{{ route('counter.back.find', $slip->key) }}"></div>
+                    data-back-find="{{ route('counter.back.find', $target) }}"></div>
         <div><label for="back-reason" class="small soft">Why</label>
         <select class="form-select" id="back-reason" name="reason" form="back-form">
         @foreach(ReturnReason::forGoods() as $reason)
@@ -19,11 +19,11 @@
         <button type="button" class="quiet-act" data-toggles="bring-back">Close</button>
     </div>
     @include('counter.parts.bring-back-said')
-    <form id="back-form" method="post" action="{{ route('counter.back.add', $slip->key) }}" data-act
+    <form id="back-form" method="post" action="{{ route('counter.back.add', $target) }}" data-act
         data-closes="bring-back"><div id="returnable" aria-live="polite"></div></form>
     <details class="mt-1"><summary class="link-act small">Not in the list at all: a one-off line comes back</summary>
         <form class="row g-2 align-items-end mt-1" method="post"
-            action="{{ route('counter.back.one-off', $slip->key) }}" data-act data-closes="bring-back">
+            action="{{ route('counter.back.one-off', $target) }}" data-act data-closes="bring-back">
             <div class="col-4">
             <label for="back-words" class="small soft">What is it?</label><input class="form-control" id="back-words"
                 name="description" maxlength="160"></div>

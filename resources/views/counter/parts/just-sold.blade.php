@@ -1,4 +1,5 @@
 @use('Elmstone\Support\Show')
+<div id="just-sold" data-part>
 @if($justSold->isNotEmpty())
     <h2 class="band-name mt-4 just-sold">Just sold at {{ $till->name }}</h2>
     <table class="ruled small just-sold">
@@ -19,3 +20,4 @@
         <button class="link-act">Bring back</button>
     </form>
 @endif
+</div>

@@ -54,7 +54,8 @@
                                     Show::decimal($line->quantity) === '1' ? 'number' : 'numbers'
                                 }} of {{ $line->description }}</label>
                                     <input class="form-control" id="lay{{ $layaway->id }}-{{ $line->position }}"
-                                        name="serials" autocomplete="off" placeholder="scan or type the plate"
+                                        name="serials" data-takes-scan autocomplete="off"
+                                            placeholder="scan or type the plate"
                                             data-save="{{ route('counter.layaway.serials',
                                                 [$slip->key, $layaway, $line->position]) }}"
                                                     value="{{ $complaint->typedOr("{$at}.serials.{$line->position}",

@@ -34,6 +34,7 @@
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
                         <input class="cell first {{ $complaint->on("{$at}.quantity") ? 'is-refused' : '' }}"
+                            {{ $complaint->holds("{$at}.quantity", Show::decimal($line->quantity)) }}
                             id="q{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off"
                                 aria-label="Quantity of {{ $line->description }}" data-save="{{ $save }}"
                                     value="{{ $complaint->typedOr("{$at}.quantity",
@@ -72,7 +73,8 @@
                                 <div class="serials">
                                 <label for="sn{{ $line->id }}">Serial no.</label><input
                                     class="form-control form-control-sm {{ $complaint->on("{$at}.serials")
-                                        ? 'is-refused' : '' }}" id="sn{{ $line->id }}" name="serials"
+                                        ? 'is-refused' : '' }}" id="sn{{ $line->id }}" name="serials" data-takes-scan
+                                        {{ $complaint->holds("{$at}.serials", implode(', ', $line->serials ?? [])) }}
                                             autocomplete="off"
                                                 placeholder="{{ Show::decimal($line->quantity) === '1' ? 'scan or type'
                                                     : Show::decimal($line->quantity).' of them, parted by commas' }}"
@@ -103,6 +105,7 @@
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::price($line->unit_price) }}</span>@else
                         <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}"
+                            {{ $complaint->holds("{$at}.price", Show::price($line->unit_price)) }}
                             id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off"
                                 aria-label="Price of {{ $line->description }}" data-save="{{ $save }}"
                                     value="{{ $complaint->typedOr("{$at}.price",
@@ -112,6 +115,7 @@
                         @if($locked)<span class="fixed">{{ $off }}</span>@elseif(! $line->may_discount)<span
                             class="soft fixed">net</span>@else
                         <input class="cell {{ $complaint->on("{$at}.discount") ? 'is-refused' : '' }}"
+                            {{ $complaint->holds("{$at}.discount", $off) }}
                             id="d{{ $line->id }}" name="discount" autocomplete="off"
                                 aria-label="Discount on {{ $line->description }}, such as 5 % or 2.00 off"
                                     data-save="{{ $save }}"

@@ -1,5 +1,5 @@
 <form id="new-customer" class="mt-2 p-2 border rounded" method="post"
-    action="{{ route('counter.new-customer', $slip->key) }}" data-act data-closes="new-customer" data-takes-entry
+    action="{{ route('counter.new-customer', $target) }}" data-act data-closes="new-customer" data-takes-entry
     @panel hidden>
     <div class="row g-2 align-items-end">
         <div class="col-5">

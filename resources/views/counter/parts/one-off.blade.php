@@ -1,5 +1,6 @@
-<form id="one-off" class="mt-2 p-2 border rounded" method="post" action="{{ route('counter.one-off', $slip->key) }}"
+<form id="one-off" class="mt-2 p-2 border rounded" method="post" action="{{ route('counter.one-off', $target) }}"
     data-act data-closes="one-off" data-takes-entry @panel hidden>
+    <input type="hidden" name="unknown" id="one-off-unknown" value="">
     <div class="row g-2 align-items-end">
         <div class="col-5">
         <label for="one-off-description" class="small soft">Not in the list: what is it?</label><input

@@ -22,6 +22,7 @@
                         class="cell first {{ $refused !== null || $complaint->on($at) ? 'is-refused' : '' }}"
                             id="bq{{ $line->id }}" name="quantity" inputmode="decimal" autocomplete="off"
                                 aria-label="How many of {{ $line->description }} come back" data-save="{{ $save }}"
+                                    {{ $complaint->holds($at, Show::decimal($line->quantity)) }}
                                     value="{{ $complaint->typedOr($at, Show::decimal($line->quantity)) }}">@endif</td>
                     <td class="words">{{ $line->description }}<span class="code">{{ $line->code }}</span>
                         @if($original !== null)
@@ -37,7 +38,8 @@
                         <div class="under">serial no. {{ implode(', ', $line->serials) }}</div>
                         @elseif(! $locked && $line->item?->has_serials)<div class="serials">
                         <label for="bs{{ $line->id }}">Serial no.</label><input class="form-control form-control-sm"
-                            id="bs{{ $line->id }}" name="serials" autocomplete="off" placeholder="scan or type"
+                            id="bs{{ $line->id }}" name="serials" data-takes-scan autocomplete="off"
+                                placeholder="scan or type"
                                 data-save="{{ $save }}" value="{{ implode(', ', $line->serials ?? []) }}"></div>@endif
                         @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
                         @unless($locked)<div class="on-focus">

@@ -4,7 +4,8 @@
 @use('Elmstone\Support\Show')
 <section class="settle" id="settle" data-part aria-label="Settle" x-data="settle" @keydown="key"
     @to-settle.document="begin">
-    <div id="slip-state" data-version="{{ $slip->version }}"></div>
+    <div id="slip-state" data-slip="{{ $slip->key }}" data-target="{{ $target }}"
+        data-version="{{ $slip->isPosted() ? '' : $slip->version }}"></div>
     <h2 class="band-name">Settle</h2>
     @if($reckoned->isRefund())
     <p class="direction back mb-0">← {{ $slip->isPosted() ? 'Gone back' : 'To give back' }}</p>@endif
@@ -19,7 +20,8 @@
         <div id="other-day" @panel class="mb-2" @unless($complaint->on('date')) hidden @endunless>
             <label for="date" class="small soft">Sale date, an open day</label>
             <input type="date" class="form-control {{ $complaint->on('date') ? 'is-refused' : '' }}" id="date"
-                name="date" data-save="{{ route('counter.date', $slip->key) }}"
+                name="date" {{ $complaint->holds('date', $slip->day()->format('Y-m-d')) }}
+                    data-save="{{ route('counter.date', $slip->key) }}"
                     value="{{ $complaint->typedOr('date', $slip->day()->format('Y-m-d')) }}"
                         min="{{ $slip->location->closed_through->addDay()->format('Y-m-d') }}"
                             max="{{ ShopTime::today()->format('Y-m-d') }}">

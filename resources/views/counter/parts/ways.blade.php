@@ -210,6 +210,7 @@
         && ! in_array($hindrances[0], array_map(fn ($need) => $need->refused, $open), true)
             && $hindrances[0]->rule !== 'empty' && ! $complaint->on('post'))
             <p class="why-not" id="why-not">{{ $hindrances[0]->getMessage() }}</p>@endif
+    <p class="complaint" id="not-yet" role="alert"></p>
     <button type="button" class="main-act" id="post" data-post="{{ route('counter.post', $slip->key) }}"
         aria-disabled="{{ $hindrances === [] ? 'false' : 'true' }}">
         <span>{{ $reckoned->postWords() }}{{ $slip->isBackdated() ? ' on '.$slip->day()->format('j M')

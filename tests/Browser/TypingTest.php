@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Key;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Where typing goes: what is scanned reaches the entry line wherever the hand is, and fingers write where it is. */
+final class TypingTest extends BrowserCase
+{
+    private function value(Clerk $clerk, string $id): string
+    {
+        return (string) $clerk->browser->executeScript("return document.getElementById('{$id}').value");
+    }
+
+    private function lines(Clerk $clerk, int $count): Clerk
+    {
+        return $clerk->await(static fn (): bool => $clerk->count('#lines tr.line') === $count, "{$count} lines");
+    }
+
+    private function focus(Clerk $clerk, string $id): Clerk
+    {
+        $clerk->browser->executeScript("document.getElementById('{$id}').focus()");
+
+        return $clerk->await(static fn (): bool => $clerk->focus() === $id, $id);
+    }
+
+    /** @return iterable<string, array{int, list<'Enter'|'Tab'>}> milliseconds a key, and what ends it */
+    public static function scanners(): iterable
+    {
+        yield 'fast' => [3, ['Enter']];
+        yield 'slow' => [30, ['Enter']];
+        yield 'by Tab' => [10, ['Tab']];
+        yield 'two Enters' => [10, ['Enter', 'Enter']];
+    }
+
+    /** @param  list<'Enter'|'Tab'>  $suffix */
+    #[DataProvider('scanners')]
+    public function test_a_scan_while_cash_is_counted_is_sold_and_no_money(int $each, array $suffix): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140', $each, $suffix), 1);
+        $this->focus($clerk, 'cash')->press('12');
+        $this->lines($clerk->reads('AD-0207', $each, $suffix), 2);
+        self::assertSame(['cash', '12'], [$clerk->focus(), $this->value($clerk, 'cash')]);
+        $clerk->press('.50', Key::ENTER)->awaitText('#settle', 'left to pay');
+        $clerk->await(fn (): bool => $this->value($clerk, 'cash') === '12.50', 'what was counted');
+        $clerk->await(static fn (): bool => ! str_contains($clerk->text('#settle'), 'Change'), 'no change');
+    }
+
+    public function test_no_field_and_no_button_takes_a_scan(): void
+    {
+        $clerk = $this->clerk('101');
+        $this->lines($clerk->reads('LH-1140'), 1);
+
+        $fields = ['i' => 'gift-worth', 'w' => 'discount', 'c' => 'new-name', 'l' => 'one-off-price'];
+
+        foreach ($fields as $key => $field) {
+            $clerk->alt($key);
+            $this->focus($clerk, $field)->reads('LH-1141');
+            $clerk->await(
+                static fn (): bool => $clerk->browser->executeScript(
+                    'return [...document.querySelectorAll("#lines .first")].pop().value',
+                ) !== '' && $clerk->browser->executeScript('return document.body.ariaBusy') !== 'true',
+                'the scan',
+            );
+            self::assertSame([$field, ''], [$clerk->focus(), $this->value($clerk, $field)]);
+            $clerk->press(Key::ESCAPE);
+        }
+
+        $this->lines($clerk, 2);
+        self::assertSame('4', $clerk->attribute('#lines tr.line:nth-of-type(2) .first', 'value'));
+        $this->focus($clerk, 'post')->reads('AD-0207');
+        $this->lines($clerk, 3);
+        self::assertSame('post', $clerk->focus());
+        self::assertStringNotContainsString('Posted', $clerk->text('#settle'));
+        $this->assertCalm($clerk);
+    }
+
+    public function test_an_approval_that_is_being_typed_takes_no_scan(): void
+    {
+        $clerk = $this->clerk('101');
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->press(Key::ARROW_UP);
+        $price = $clerk->attribute('#lines tr.line .cell[name=price]', 'id');
+        $clerk->fill("#{$price}", '0.10')->await(
+            static fn (): bool => str_ends_with($clerk->focus(), '-approver'),
+            'the approver’s number',
+        );
+        $approver = $clerk->focus();
+        $clerk->press('201')->reads('AD-0207');
+        $this->lines($clerk, 2);
+        self::assertSame('201', $this->value($clerk, $approver));
+
+        foreach (['pin', 'reason'] as $field) {
+            $id = str_replace('approver', $field, $approver);
+            $this->focus($clerk, $id)->reads('AD-0207');
+            $clerk->await(
+                static fn (): bool => $clerk->browser->executeScript('return document.body.ariaBusy') !== 'true',
+                'the scan',
+            );
+            self::assertSame('', $this->value($clerk, $id));
+        }
+
+        self::assertSame('3', $clerk->attribute('#lines tr.line:nth-of-type(2) .first', 'value'));
+    }
+
+    public function test_what_stands_in_the_line_by_hand_stays_there(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->press('elb');
+        usleep(200_000);
+        $this->lines($clerk->reads('LH-1140'), 1);
+        self::assertSame(['entry', 'elb'], [$clerk->focus(), $this->value($clerk, 'entry')]);
+        $clerk->ctrlEnter()->awaitText('#not-yet', 'still in the entry line');
+        self::assertSame('entry', $clerk->focus());
+    }
+
+    public function test_what_is_not_known_stays_in_sight_and_nothing_is_posted_until_it_is_dealt_with(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->reads('LH-1140', 3)->reads('5012345999999', 3)->reads('AD-0207', 3)->reads('NO-9', 3);
+        $this->lines($clerk, 2)->awaitText('#unknown', 'NO-9');
+        self::assertStringContainsString('5012345999999', $clerk->text('#unknown'));
+        $clerk->fill('#cash', '900')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'in no list');
+        $clerk->click('#unknown .unknown-scan:last-child [data-sends]');
+        $clerk->await(static fn (): bool => ! str_contains($clerk->text('#unknown'), 'NO-9'), 'one of them gone');
+        $clerk->click('#unknown [data-one-off]')->await(
+            static fn (): bool => $clerk->focus() === 'one-off-description',
+            'the one-off line',
+        );
+        self::assertSame('5012345999999', $this->value($clerk, 'one-off-description'));
+        $clerk->fill('#one-off-price', '2.00');
+        $this->lines($clerk, 3)->await(static fn (): bool => $clerk->text('#unknown') === '', 'nothing unknown');
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+    }
+
+    public function test_the_first_scans_after_posting_begin_the_next_slip(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->fill('#cash', '20')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Posted as');
+        $posted = $clerk->path();
+        $clerk->reads('AD-0207', 3)->reads('VA-2214', 3);
+        $this->lines($clerk, 2);
+        self::assertStringContainsString('Brass gate valve', $clerk->text('#lines'));
+        self::assertStringNotContainsString('Limestone', $clerk->text('#lines'));
+        self::assertNotSame($posted, $clerk->path());
+        $clerk->alt('l')->await(static fn (): bool => $clerk->focus() === 'one-off-description', 'the one-off line');
+        $clerk->press('Sand, a bucket')->fill('#one-off-price', '3.00');
+        $this->lines($clerk, 3);
+        $clerk->browser->navigate()->refresh();
+        $this->lines($clerk, 3);
+        $this->assertCalm($clerk);
+    }
+
+    public function test_enter_takes_what_is_shown_or_what_is_named_exactly(): void
+    {
+        $clerk = $this->clerk();
+        // Too soon for the list: it waits for a choice.
+        $clerk->browser->executeScript(
+            'const e = document.getElementById("entry"); e.value = "pipe"; '
+                .'e.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", bubbles: true }))',
+        );
+        $clerk->awaitText('#found', 'PI-2800');
+        self::assertSame(0, $clerk->count('#lines tr.line'));
+        self::assertSame('pipe', $this->value($clerk, 'entry'));
+        $clerk->press(Key::ARROW_DOWN);
+        $second = $clerk->text('#found [aria-selected=true] .code');
+        $clerk->press(Key::ENTER)->awaitText('#lines', $second);
+
+        foreach (['4', '*', '4 x', '555'] as $typed) {
+            $clerk->press($typed, Key::ENTER)->awaitText('#said', "No code is “{$typed}”")->await(
+                fn (): bool => $this->value($clerk, 'entry') === $typed,
+                'what was typed',
+            );
+            $clerk->browser->executeScript('document.getElementById("entry").value = ""');
+            $clerk->press(Key::ESCAPE);
+        }
+
+        $this->lines($clerk, 1);
+        self::assertStringContainsString('Walk-in', $clerk->text('#who'));
+
+        foreach (['lh1140' => 1, '2*LH-1140' => 3, '3xLH-1140' => 6, '2 x LH1140' => 8] as $typed => $pieces) {
+            $clerk->press((string) $typed, Key::ENTER)->await(
+                static fn (): bool => $clerk->count('#lines tr.line') === 2
+                    && $clerk->attribute('#lines tr.line:nth-of-type(2) .first', 'value') === (string) $pieces,
+                "{$pieces} by {$typed}",
+            );
+        }
+    }
+
+    public function test_what_was_refused_stays_marked_until_it_is_mended_or_left(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $price = $clerk->attribute('#lines tr.line .cell[name=price]', 'id');
+        $clerk->fill("#{$price}", 'dear')->awaitText('#lines', 'is not a number');
+        $clerk->fill('#cash', '20')->awaitText('#settle', 'Change');
+        self::assertSame('dear', $this->value($clerk, $price));
+        self::assertStringContainsString('is-refused', $clerk->attribute("#{$price}", 'class'));
+        $clerk->ctrlEnter()->awaitText('#not-yet', 'is not in force');
+        self::assertSame($price, $clerk->focus());
+        // The same again is tried again.
+        $clerk->press(Key::ENTER)->awaitText('#lines', 'is not a number');
+        $clerk->fill("#{$price}", '4.00')->await(static fn (): bool => $clerk->text('#total') === '4.29', 'its price');
+        $clerk->fill("#{$price}", 'cheap')->awaitText('#lines', 'is not a number');
+        $this->focus($clerk, $price)->press(Key::ESCAPE);
+        self::assertSame('4.00', $this->value($clerk, $price));
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+    }
+
+    public function test_what_waits_while_the_server_is_away_goes_on_with_its_own_slip(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $slip = $clerk->path();
+        $this->served()->stop();
+        $clerk->reads('AD-0207')->reads('VA-2214')->awaitText('#banner', 'What you did is kept here');
+        $clerk->alt('n');
+        $this->served()->start();
+        $this->lines($clerk, 0)->await(static fn (): bool => $clerk->path() !== $slip, 'a fresh slip');
+        $this->lines($clerk->go($slip), 3);
+        $this->served()->stop();
+        $clerk->reads('LH-1141')->awaitText('#banner', 'What you did is kept here');
+        $this->served()->start();
+        $clerk->browser->navigate()->refresh();
+        $this->lines($clerk, 4);
+    }
+}
