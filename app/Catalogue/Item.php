@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
@@ -30,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $net_price never discounted
  * @property bool $active
  * @property int|null $return_policy_id null: as its department has it
+ * @property bool $divisible sold in parts though it is counted in pieces
  * @property bool $has_serials asked for when it is sold or set aside
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
@@ -54,6 +57,7 @@ final class Item extends Record
         'net_price' => 'bool',
         'active' => 'bool',
         'has_serials' => 'bool',
+        'divisible' => 'bool',
         'updated_at' => 'immutable_datetime',
     ];
 
@@ -104,6 +108,17 @@ final class Item extends Record
     public function priceChanges(): HasMany
     {
         return $this->hasMany(PriceChange::class)->orderByDesc('id');
+    }
+
+    /** @throws Refused whole_pieces where it is half of something that is sold whole */
+    public function assertSoldIn(Quantity $quantity): void
+    {
+        $isWhole = $quantity->value->stripTrailingZeros()->getScale() === 0;
+
+        $isWhole || $this->divisible || $this->unit->isDivisible() || throw Refused::because(
+            'whole_pieces',
+            "“{$this->description}” is sold whole: type a whole number. If it may be divided, its page can say so.",
+        );
     }
 
     /** Whether a line or slip discount may come off it. */

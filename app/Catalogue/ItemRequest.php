@@ -46,6 +46,7 @@ final class ItemRequest extends FormRequest
             'net_price' => ['boolean'],
             'active' => ['boolean'],
             'has_serials' => ['boolean'],
+            'divisible' => ['boolean'],
             'return_policy_id' => ['nullable', 'integer', 'exists:return_policies,id'],
             'breaks.*.from_quantity' => ['nullable', 'required_with:breaks.*.price', 'string', $this->decimal(...)],
             'breaks.*.price' => ['nullable', 'required_with:breaks.*.from_quantity', 'string', $this->decimal(...)],
@@ -99,6 +100,7 @@ final class ItemRequest extends FormRequest
                 'net_price' => $this->boolean('net_price'),
                 'active' => $this->boolean('active'),
                 'has_serials' => $this->boolean('has_serials'),
+                'divisible' => $this->boolean('divisible'),
                 'return_policy_id' => $this->filled('return_policy_id') ? $this->integer('return_policy_id') : null,
             ],
             array_values(

@@ -12,6 +12,12 @@ enum Unit: string
     case Metre = 'metre';
     case Hundred = 'hundred';
 
+    /** Whether there is a part of one, as of a metre; pieces are whole unless an item says otherwise. */
+    public function isDivisible(): bool
+    {
+        return $this === self::Metre;
+    }
+
     /** What stands behind a quantity: "2.4 m"; nothing for pieces. */
     public function mark(): string
     {

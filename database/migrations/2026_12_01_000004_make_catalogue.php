@@ -42,6 +42,7 @@ return new class extends Migration
             $table->boolean('active')->default(true);
             $table->timestamps();
             $table->boolean('has_serials')->default(false)->comment('asked for when it is sold or set aside');
+            $table->boolean('divisible')->default(false)->comment('sold in parts though it is counted in pieces');
             $table->unsignedBigInteger('return_policy_id')->nullable();
             $table->index(['active', 'description']);
             $table->unique('code');

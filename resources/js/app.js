@@ -3,19 +3,22 @@ import bringBack from './counter/bring-back.js';
 import counter from './counter/counter.js';
 import entry from './counter/entry.js';
 import lines from './counter/lines.js';
+import off from './counter/off.js';
+import sounds from './page/sounds.js';
 import { margin, panel } from './counter/panel.js';
 import settle from './counter/settle.js';
 import signing from './counter/signing.js';
 import cheques from './office/cheques.js';
 import { lineReading, statementRun, workedOut } from './office/pages.js';
 import payment from './office/payment.js';
+import narrows from './page/narrows.js';
 import drop from './page/drop.js';
 import idle from './page/idle.js';
 
 const components = {
-    counter, entry, lines, settle, panel, margin, bringBack, signing,
+    counter, entry, lines, settle, panel, margin, off, bringBack, signing,
     payment, cheques, statementRun, workedOut, lineReading,
-    drop, idle,
+    drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),
 };
 

@@ -229,4 +229,75 @@ final class TypingTest extends BrowserCase
         $clerk->browser->navigate()->refresh();
         $this->lines($clerk, 4);
     }
+
+    public function test_three_things_for_cash_take_three_keys_beside_the_scans(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140')->reads('AD-0207')->reads('VA-2214'), 3);
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'cash', 'cash');
+        $total = $clerk->text('#total');
+        $clerk->press(Key::ENTER)->await(fn (): bool => $this->value($clerk, 'cash') === $total, 'the exact sum');
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+        self::assertSame('', $clerk->text('#change'));
+    }
+
+    public function test_a_discount_says_what_it_will_be_while_it_is_typed(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140')->reads('LH-1141'), 2);
+        $field = $clerk->attribute('#lines tr.line .cell[name=discount]', 'id');
+
+        foreach (
+            [
+                '5' => ['5 % off', '5 %'], '5%' => ['5 % off', '5 %'], '0.50' => ['0.50 off', '0.50 off'],
+                '-.1' => ['0.10 off', '0.10 off'], '2,5' => ['2.5 % off', '2.5 %'], '0.2 off' => ['0.20 off', '0.20 off'],
+            ] as $typed => [$says, $is]
+        ) {
+            $this->focus($clerk, $field)->press((string) $typed)->awaitText('.off-says', $says);
+            $clerk->press(Key::ENTER)->await(
+                fn (): bool => $this->value($clerk, $field) === $is && $clerk->focus() === 'entry',
+                "{$is} by {$typed}",
+            );
+            self::assertSame('', $clerk->text('.off-says'));
+        }
+    }
+
+    public function test_keys_go_where_they_say_and_the_sheet_opens_everywhere(): void
+    {
+        $clerk = $this->clerk('101', 1);
+        $clerk->press('?')->awaitText('#keys-panel', 'these keys')->press(Key::ESCAPE);
+        self::assertSame('', $this->value($clerk, 'entry'));
+        $this->focus($clerk, 'cash');
+        $clerk->browser->getKeyboard()->sendKeys(Key::F1);
+        $clerk->awaitText('#keys-panel', 'these keys')->press(Key::ESCAPE);
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->alt('a')->await(
+            static fn (): bool => (bool) $clerk->browser->executeScript(
+                'return document.getElementById("paper-mail").checked && document.body.ariaBusy !== "true"',
+            ),
+            'mail',
+        );
+        $clerk->alt('z')->awaitText('#lines', 'Nothing yet');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_slips_further_back_fold_into_a_list_that_is_searched(): void
+    {
+        $clerk = $this->clerk('103', 2);
+        $goods = ['LH-1140', 'AD-0207', 'VA-2214', 'LH-1141'];
+
+        for ($i = 0; $i < 13; $i++) {
+            $this->lines($clerk->reads($goods[$i % 4]), 1);
+            $clerk->alt('n');
+            $this->lines($clerk, 0);
+        }
+
+        $wide = 'return document.documentElement.scrollWidth <= window.innerWidth';
+        self::assertTrue($clerk->browser->executeScript($wide));
+        $clerk->alt('s')->await(static fn (): bool => $clerk->focus() === 'folded-find', 'the list');
+        $clerk->press('limestone', Key::ENTER);
+        $this->lines($clerk, 1);
+        self::assertStringContainsString('Limestone', $clerk->text('#lines'));
+        $this->assertCalm($clerk);
+    }
 }

@@ -110,6 +110,17 @@ final class CounterTest extends FeatureCase
         $this->does('post')->assertOk()->assertSee('Posted as');
     }
 
+    public function test_half_of_a_piece_is_not_sold_unless_it_may_be_divided(): void
+    {
+        $this->does('add', ['entry' => '0.5 x LH-1140'])->assertStatus(422)->assertSee('is sold whole');
+        $this->add('LH-1140', '2.4 x PI-2800');
+        $this->does("lines/{$this->lineId()}", ['quantity' => '1,5'])->assertStatus(422)->assertSee('is sold whole');
+        $this->assertSame('1', $this->slip()->lines->firstOrFail()->quantity->toString());
+        Scene::reprice(['divisible' => true], 'LH-1140');
+        $this->does("lines/{$this->lineId()}", ['quantity' => '1,5'])->assertOk();
+        $this->assertSame('1.5', $this->slip()->lines->firstOrFail()->quantity->toString());
+    }
+
     public function test_so_many_things_are_unknown_and_no_more(): void
     {
         for ($i = 1; $i <= 20; $i++) {

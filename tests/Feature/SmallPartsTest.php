@@ -105,6 +105,11 @@ final class SmallPartsTest extends TestCase
         yield ['7,5%', '7.5 %'];
         yield ['2.00 off', '2.00 off'];
         yield ['2 OFF', '2.00 off'];
+        yield ['-5', '5.00 off'];
+        yield ['−2,50', '2.50 off'];
+        yield ['0.50', '0.50 off'];
+        yield ['0,5', '0.5 %'];
+        yield ['-1 off', '1.00 off'];
         yield ['', ''];
         yield ['0', ''];
         yield ['0 off', ''];
@@ -123,7 +128,7 @@ final class SmallPartsTest extends TestCase
     public static function badDiscounts(): iterable
     {
         yield 'more than the largest amount' => ['1000000.01 off'];
-        foreach (['101', 'half', '-5', 'off', '2.005 off', '5 %%x', '1,234'] as $typed) {
+        foreach (['101', 'half', '--5', '-', '-5 %', 'off', '2.005 off', '5 %%x', '1,234'] as $typed) {
             yield $typed => [$typed];
         }
     }

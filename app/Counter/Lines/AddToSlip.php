@@ -99,6 +99,8 @@ final class AddToSlip
             );
         }
 
+        $item->assertSoldIn($quantity);
+
         return LineOnSlip::query()->create([
             'slip_id' => $slip->id,
             'position' => $last + 1,

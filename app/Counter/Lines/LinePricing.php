@@ -17,6 +17,8 @@ final class LinePricing
     /** @return array<string, mixed> columns of the line */
     public static function forQuantity(LineOnSlip $line, ?Item $item, Quantity $quantity, Slip $slip): array
     {
+        $item?->assertSoldIn($quantity);
+
         return $item === null || $line->price_rule === PriceRule::Typed || $line->listPriceMoved()
             ? ['quantity' => $quantity->toString()]
             : self::afresh($item, $quantity, $slip, $line->standing_discount || $line->takesNoDiscountYet());

@@ -28,6 +28,7 @@ use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -36,6 +37,11 @@ use Illuminate\Support\Str;
 /** Draws the counter page, whole or, after an act, in its parts. */
 final class CounterPage
 {
+    /** Slips that are looked at for tabs, and hours that an empty one has one. */
+    private const MOST_OPEN = 150;
+
+    private const EMPTY_KEPT = 1;
+
     public function __construct(
         private readonly FindLayaways $findLayaways,
         private readonly AtTill $atTill,
@@ -139,9 +145,17 @@ final class CounterPage
         $others = Slip::query()
             ->where('location_id', $act->till->location_id)
             ->where('state', SlipState::Open)
-            ->orderBy('id')
-            ->limit(60)
-            ->get();
+            ->where(
+                // One that nothing was put on, or is again empty, goes from sight by itself.
+                static fn (Builder $either) => $either->where('title', '<>', '')
+                    ->orWhere('total', '<>', 0)
+                    ->orWhere('updated_at', '>', now()->subHours(self::EMPTY_KEPT)),
+            )
+            ->orderByDesc('id')
+            ->limit(self::MOST_OPEN)
+            ->get()
+            ->reverse()
+            ->values();
         $this->display->show($act->till, $this->shown($reckoned));
         $letters = $this->settings->letters();
         $setAside = $this->setAside($slip);

@@ -14,7 +14,8 @@ use Elmstone\Shop\House;
 final class Reductions
 {
     /**
-     * "5" and "5 %" are a percentage, "2.00 off" an amount; nothing or 0 is no discount.
+     * "5", "7.5" and "5 %" are a percentage; "2.00 off", "-2" and "2.00", written out as money is, an amount. Nothing
+     * or 0 is no discount. The page says the same while it is typed (off.js).
      *
      * @throws Refused amount_too_large, and what is no number or percentage
      */
@@ -22,8 +23,10 @@ final class Reductions
     {
         $text = trim($text);
 
-        if (preg_match('/^(.*)\boff$/iu', $text, $parts) === 1) {
-            $amount = $house->fitting(Money::of(TypedNumber::plain(trim($parts[1])), $house->currency()));
+        $amount = self::amount($text, $house->currency()->places);
+
+        if ($amount !== null) {
+            $amount = $house->fitting(Money::of(TypedNumber::plain($amount), $house->currency()));
 
             return $amount->isZero() ? null : Reduction::amount($amount);
         }
@@ -37,6 +40,20 @@ final class Reductions
         $reduction = Reduction::percent(TypedNumber::plain($percent));
 
         return $reduction->percent?->value->isZero() === true ? null : $reduction;
+    }
+
+    /**
+     * The number in what is typed, where it is an amount.
+     *
+     * @param  int  $places of the currency
+     */
+    private static function amount(string $text, int $places): ?string
+    {
+        $isAmount = preg_match('/^[-−–]?\s*(.+?)\s*\boff$/iu', $text, $parts) === 1
+            || preg_match('/^[-−–]\s*([\d.,·٫\s]+)$/u', $text, $parts) === 1
+            || ($places > 0 && preg_match("/^(\\d+[.,]\\d{{$places}})$/", $text, $parts) === 1);
+
+        return $isAmount ? trim($parts[1] ?? '') : null;
     }
 
     /** @return array{discount_percent: string|null, discount_amount: Money|null} */

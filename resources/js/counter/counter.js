@@ -7,6 +7,7 @@ import { listen, settled } from './scanner.js';
 const KEYS = {
     n: () => fresh(),
     o: () => document.querySelector('.tabs [data-next-tab]')?.click(),
+    s: () => document.querySelector('#folded-open')?.click(),
     p: () => document.querySelector('#elsewhere-open')?.click(),
     w: () => flip('slip-discount'),
     m: () => flip('margin'),
@@ -16,7 +17,20 @@ const KEYS = {
     r: () => bringBack(),
     i: () => flip('gift-card'),
     k: () => flip('coupon-form'),
+    u: () => go(document.getElementById('purchase_order')),
+    j: () => go(document.getElementById('job')),
+    b: () => go(document.getElementById('contact')),
+    y: () => flip('other-day'),
+    a: () => nextPaper(),
+    z: () => document.querySelector('#sums form[data-clears]')?.requestSubmit(),
 };
+
+/** Printed, mailed, none, and round again. */
+function nextPaper() {
+    const ways = [...document.querySelectorAll('#settle input[type=radio][name=paper]')];
+    const next = ways[(ways.findIndex((way) => way.checked) + 1) % ways.length];
+    next?.click();
+}
 
 /** What a button says it does, by the attribute that says it. */
 const BUTTONS = {

@@ -14,6 +14,8 @@ function besides(field, step) {
 function keep(field) {
     if (field.dataset.submits !== undefined) field.form.requestSubmit();
     else if (field.dataset.send) ask(field);
+    else if (field.dataset.exact && field.value === '' && field.defaultValue === '')
+        send(field.dataset.save, { [field.name]: field.dataset.exact });
     else if (field.dataset.rest !== undefined && field.value === '' && field.defaultValue === '')
         send(field.dataset.save, { rest: '1' });
     else save(field);

@@ -17,8 +17,12 @@ export default () => ({
         this.$refs.opener.focus();
     },
 
-    /** `?` shows the keys, unless something is being typed. */
+    /** F1 shows the keys everywhere, `?` where nothing is being typed. */
     byKey(event) {
-        if (event.key === '?' && !event.target.matches('input, textarea, select')) this.flip();
+        const { target, key } = event;
+        const isTyping = target.matches('input, textarea, select') && !(target.id === 'entry' && target.value === '');
+        if (key !== 'F1' && (key !== '?' || isTyping)) return;
+        event.preventDefault();
+        this.flip();
     },
 });

@@ -74,6 +74,8 @@
                         @endforeach</select></label>
                 <label><input type="checkbox" class="form-check-input m-0" name="has_serials" value="1"
                     @checked(old('has_serials', $item->has_serials))> ask for serial numbers</label>
+                <label><input type="checkbox" class="form-check-input m-0" name="divisible" value="1"
+                    @checked(old('divisible', $item->divisible))> may be divided</label>
                 <label><input type="checkbox" class="form-check-input m-0" name="net_price" value="1"
                     @checked(old('net_price', $item->net_price))> net price: never discounted</label>
                 <label><input type="checkbox" class="form-check-input m-0" name="active" value="1"

@@ -37,5 +37,7 @@
         @include('counter.parts.sums')
     </section>
     @include('counter.parts.settle')
+    <output class="off-says" data-places="{{ $house->currency()->places }}" x-data="off" @input.document="say"
+        @focusin.document="hide" @redrawn.document="hide" hidden></output>
 </div>
 @endsection

@@ -56,12 +56,14 @@
                 <h2>Keys</h2>
                 <table class="ruled small">
                     @foreach([
-                        'Enter' => 'take what is typed; on an empty line: settle',
+                        'Enter' => 'take what is shown or named exactly; on an empty line: settle; '
+                            .'on empty cash: the exact sum',
                         '↑ ↓' => 'choose, or go from line to line',
                         'Esc' => 'one step back, nothing lost',
                         'Ctrl Enter' => 'post',
                         'Alt N' => 'new slip',
                         'Alt O' => 'other slip',
+                        'Alt S' => 'a slip further back',
                         'Alt P' => 'pick up from another till',
                         'Alt W' => 'whole-slip discount',
                         'Alt L' => 'one-off line',
@@ -71,6 +73,10 @@
                         'Alt I' => 'sell or top up a gift card',
                         'Alt K' => 'a coupon',
                         'Alt C' => 'new customer',
+                        'Alt U J B' => 'purchase order, job, who buys',
+                        'Alt Y' => 'another day',
+                        'Alt A' => 'other paper: print, mail, none',
+                        'Alt Z' => 'clear the lot',
                         'C D Q' => 'in Settle: cash, card, cheque',
                         'A P' => 'in Settle: charge to account, pay towards it',
                         'G S' => 'in Settle: gift card, store credit',
@@ -79,7 +85,11 @@
                     ] as $key => $does)
                         <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
                     @endforeach
+                        <tr><td><kbd>?</kbd> <kbd>F1</kbd></td><td>these keys</td></tr>
                 </table>
+                <p class="small mt-2 mb-0" x-data="sounds"><button type="button" class="link-act"
+                    @click="flip">Sounds are <span x-text="words"></span></button> · <button type="button"
+                        class="link-act" x-data="prints" @click="now">Print</button></p>
             </div>
         </div>
     </div>

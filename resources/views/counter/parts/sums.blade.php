@@ -12,8 +12,9 @@
             @can('see-margin')<button type="button" class="link-act"
                 data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
-                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act>
-                <button class="link-act">Clear the lot</button></form>
+                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act
+                    data-clears>
+                <button class="link-act">Clear the lot <kbd>Alt Z</kbd></button></form>
             @endif
             <div id="slip-discount" class="w-100" @panel @unless($complaint->on('discount')) hidden @endunless>
                 @php($typed = Reductions::written($slip->discount($house->currency())))

@@ -2,7 +2,10 @@
 <nav class="tabs" id="tabs" data-part aria-label="Open slips">
     <div>
     @php($at = $tabs->values()->search(fn ($tab) => $tab->key === $slip->key))
+    @php($folded = $tabs->values()->filter(fn ($tab, $place) => $tab->key !== $slip->key
+        && $place < $tabs->count() - 8))
     @foreach($tabs as $tab)
+        @continue($folded->contains('id', $tab->id))
         <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page"
             @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
             <span class="what">{{ $tab->customer_name ?: ($tab->title === '' ? 'Walk-in'
@@ -18,6 +21,24 @@
                     class="sum">{{ $slip->total }}</span></span>
     @endif
     </div>
+    @if($folded->isNotEmpty())
+        <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
+            <button class="beside" type="button" id="folded-open" x-ref="opener" @click="flip"
+                :aria-expanded="shown">{{ $folded->count() }} more <kbd>Alt S</kbd></button>
+            <div class="drop-panel slips-folded" x-ref="panel" x-show="shown" x-cloak><div x-data="narrows">
+                <input class="form-control mb-1" id="folded-find" aria-label="Find a slip" autocomplete="off"
+                    placeholder="customer, thing or sum" @input="narrow" @keydown.enter.prevent="first">
+                @foreach($folded->reverse() as $tab)
+                    <a class="d-flex gap-2" href="{{ route('counter.show', $tab->key) }}"><span
+                        class="flex-fill">{{ $tab->customer_name ?: 'Walk-in' }}
+                            <span class="soft">{{ $tab->customer_name === $tab->title ? ''
+                                : $tab->title }}</span></span>
+                        <span class="figure">{{ $tab->total }}</span><span
+                            class="small soft">{{ Show::waited($tab->updated_at) }}</span></a>
+                @endforeach
+            </div></div>
+        </div>
+    @endif
     <a class="beside" href="{{ route('counter.new') }}">New slip <kbd>Alt N</kbd></a>
     @if($elsewhere->isNotEmpty())
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">

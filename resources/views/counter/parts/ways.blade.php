@@ -13,7 +13,9 @@
 <ul class="ways">
     @include('counter.parts.cards', ['back' => true])
     <x-way :$complaint letter="C" id="cash" label="Cash" :save="route('counter.cash', $slip->key)"
-        :value="$amount($slip->cash)">
+        :value="$amount($slip->cash)"
+            :data-exact="$reckoned->due()->dueInCash()->isPositive() ? $reckoned->due()->dueInCash()->toString() : ''"
+                :placeholder="$most($reckoned->due()->dueInCash())">
         @if($slip->cash === null && $reckoned->due()->dueInCash()->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
                 @foreach($reckoned->due()->likelyNotes() as $note)<button type="button"
