@@ -92,6 +92,7 @@ final class CounterTest extends FeatureCase
         $this->does('add', $act)->assertOk();
         $this->does('add', ['act' => (string) Str::uuid()] + $act)->assertOk();
         $this->assertSame(['NO-9', 'NO-9'], $this->slip()->unknown);
+        $this->get('/devices/display/1')->assertOk()->assertSee('Still being looked up')->assertDontSee('NO-9');
         $this->does('cash', ['cash' => '10'])->assertOk();
         $this->does('post')->assertStatus(422)->assertSee('is in no list');
         $this->does('known', ['scanned' => 'something else'])->assertOk();

@@ -205,8 +205,15 @@ final class CounterPage
             ],
         );
 
+        $unknown = count($reckoned->slip->unknown ?? []);
+
         return new DisplayContent(
-            array_values($lines->all()),
+            [
+                ...array_values($lines->all()),
+                ...$unknown === 0 ? [] : [
+                    ['quantity' => (string) $unknown, 'description' => 'Still being looked up', 'net' => ''],
+                ],
+            ],
             Show::money($reckoned->sums->taxTotal),
             Show::money($reckoned->payable()),
             Show::money($reckoned->outstanding()),

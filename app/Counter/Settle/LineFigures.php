@@ -37,7 +37,18 @@ final readonly class LineFigures
     /** Where the line stands against floor price and cost, after every discount. */
     public function check(LineOnSlip $line): PriceCheck
     {
-        return PriceCheck::of(...$this->compared($line));
+        return $this->isPlainlyFine($line) ? PriceCheck::Fine : PriceCheck::of(...$this->compared($line));
+    }
+
+    /** Nothing came off it and its price is neither below floor nor cost: then neither is what so many come to. */
+    private function isPlainlyFine(LineOnSlip $line): bool
+    {
+        $reckoned = $this->reckoned->line($line);
+
+        return ! $this->reckoned->terms->taxIncluded
+            && $reckoned->net->plus($reckoned->coupons)->equals($reckoned->gross)
+            && ($line->floor_price === null || ! $line->unit_price->isLessThan($line->floor_price))
+            && ($line->costNow() === null || ! $line->unit_price->isLessThan($line->costNow()));
     }
 
     /** By how much check() finds it too low, after every discount; coupons do not count. */

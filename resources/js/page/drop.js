@@ -1,8 +1,10 @@
 // A part of the page that drops down from its button, takes the hand into it, and gives it back.
 export default () => ({
     shown: false,
+    hand: null,
 
     flip() {
+        if (!this.shown) this.hand = document.activeElement;
         this.shown = !this.shown;
         if (this.shown) this.$nextTick(() => this.$refs.panel.querySelector('input, a, button')?.focus());
     },
@@ -14,7 +16,8 @@ export default () => ({
     hideAndReturn() {
         if (!this.shown) return;
         this.shown = false;
-        this.$refs.opener.focus();
+        const isBack = this.hand?.isConnected && this.hand !== document.body;
+        (isBack ? this.hand : this.$refs.opener).focus();
     },
 
     /** F1 shows the keys everywhere, `?` where nothing is being typed. */

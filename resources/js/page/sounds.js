@@ -1,12 +1,14 @@
 // Whether this till makes sounds.
 import { areOff, sound, turn } from '../counter/sounds.js';
 
+const words = () => (areOff() ? 'Turn sounds on' : 'Turn sounds off');
+
 export default () => ({
-    words: areOff() ? 'off' : 'on',
+    words: words(),
 
     flip() {
         turn();
-        this.words = areOff() ? 'off' : 'on';
+        this.words = words();
         sound('taken');
     },
 });

@@ -52,9 +52,9 @@
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @keydown.document="byKey" @click.outside="hide">
             <button type="button" id="keys-open" x-ref="opener" @click="flip" :aria-expanded="shown"
                 aria-controls="keys-panel" aria-label="Keys"><kbd>?</kbd></button>
-            <div class="drop-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
+            <div class="drop-panel keys-panel" id="keys-panel" x-ref="panel" x-show="shown" x-cloak tabindex="-1">
                 <h2>Keys</h2>
-                <table class="ruled small">
+                <dl class="keys">
                     @foreach([
                         'Enter' => 'take what is shown or named exactly; on an empty line: settle; '
                             .'on empty cash: the exact sum',
@@ -83,13 +83,13 @@
                         'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit',
                         'Alt G Q' => 'in a payment: oldest due first, the exact set',
                     ] as $key => $does)
-                        <tr><td><kbd>{{ $key }}</kbd></td><td>{{ $does }}</td></tr>
+                        <div><dt><kbd>{{ $key }}</kbd></dt><dd>{{ $does }}</dd></div>
                     @endforeach
-                        <tr><td><kbd>?</kbd> <kbd>F1</kbd></td><td>these keys</td></tr>
-                </table>
-                <p class="small mt-2 mb-0" x-data="sounds"><button type="button" class="link-act"
-                    @click="flip">Sounds are <span x-text="words"></span></button> · <button type="button"
-                        class="link-act" x-data="prints" @click="now">Print</button></p>
+                        <div><dt><kbd>?</kbd> <kbd>F1</kbd></dt><dd>these keys</dd></div>
+                </dl>
+                <p class="d-flex gap-3 small mt-2 mb-0" x-data="sounds"><button type="button" class="link-act"
+                    @click="flip" x-text="words"></button><button type="button" class="link-act" x-data="prints"
+                        @click="now">Print this</button></p>
             </div>
         </div>
     </div>

@@ -3,13 +3,12 @@
     <div>
     @php($at = $tabs->values()->search(fn ($tab) => $tab->key === $slip->key))
     @php($folded = $tabs->values()->filter(fn ($tab, $place) => $tab->key !== $slip->key
-        && $place < $tabs->count() - 8))
+        && $place < $tabs->count() - 5))
     @foreach($tabs as $tab)
         @continue($folded->contains('id', $tab->id))
         <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page"
             @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
-            <span class="what">{{ $tab->customer_name ?: ($tab->title === '' ? 'Walk-in'
-                : "Walk-in · {$tab->title}") }}</span>
+            <span class="what">{{ $tab->customer_name ?: ($tab->title ?: 'Walk-in') }}</span>
             <span class="sum">{{ $tab->total }}</span>
             @if($tab->key !== $slip->key)<span class="small">{{ Show::waited($tab->updated_at) }}</span>@endif
         </a>
