@@ -31,6 +31,8 @@ Route::middleware('can:sell')->group(function (): void {
                 ->middleware('can:see-margin')
                 ->name('margin');
             Route::post('/add', [EntryController::class, 'add'])->name('add');
+            Route::post('/note', [SlipController::class, 'note'])->name('note');
+            Route::post('/undo', [SlipController::class, 'undo'])->name('undo');
             Route::post('/known', [EntryController::class, 'known'])->name('known');
             Route::post('/one-off', [EntryController::class, 'oneOff'])->name('one-off');
             Route::post('/clear', [SlipController::class, 'clear'])->name('clear');

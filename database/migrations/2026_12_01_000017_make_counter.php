@@ -59,6 +59,8 @@ return new class extends Migration
             $table->foreignId('credit_note_id')->nullable()->constrained('documents');
             $table->foreignId('void_of_id')->nullable()->constrained('documents');
             $table->json('back_other')->nullable()->comment('money ways opened that nothing came in by');
+            $table->string('note', 120)->default('')->comment('why it waits, for whoever takes it up again');
+            $table->string('undo')->default('')->comment('in words, what would be taken back next; empty: nothing');
             $table->json('unknown')->nullable()->comment('what was scanned, is in no list and waits for somebody');
             $table->unique('key');
             $table->index(['location_id', 'state']);
@@ -93,6 +95,34 @@ return new class extends Migration
             $table->boolean('standing_discount')->default(false)->comment('the discount is the customer’s own');
             $table->json('serials')->nullable();
             $table->index(['slip_id', 'position']);
+        });
+
+        // What was done to a slip and can be taken back, the last first.
+        Schema::create('slip_undos', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->string('kind', 10)->comment('line, customer, discount');
+            $table->string('words')->comment('what was done');
+            $table->foreignId('customer_id')->nullable()->constrained()->comment('whose slip it was');
+            $table->foreignId('contact_id')->nullable()->constrained();
+            $table->string('purchase_order', 40)->default('');
+            $table->string('job', 60)->default('');
+            $table->decimal('discount_percent', 8, 4)->nullable();
+            $table->bigInteger('discount_amount')->nullable();
+        });
+        Schema::create('slip_lines_before', static function (Blueprint $table): void {
+            $table->foreignId('undo_id')->constrained('slip_undos')->cascadeOnDelete();
+            $table->unsignedBigInteger('line_id')->comment('of the line, which may be gone');
+            $table->unsignedInteger('position');
+            LineColumns::goods($table);
+            LineColumns::discount($table);
+            $table->string('price_source')->default('');
+            $table->decimal('floor_price', 14, 4)->nullable();
+            $table->decimal('cost', 14, 4)->nullable();
+            $table->string('note')->default('');
+            $table->boolean('standing_discount')->default(false);
+            $table->json('serials')->nullable();
+            $table->primary(['undo_id', 'line_id']);
         });
 
         Schema::create('slip_acts', static function (Blueprint $table): void {

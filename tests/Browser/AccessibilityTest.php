@@ -98,6 +98,25 @@ final class AccessibilityTest extends BrowserCase
         $this->assertCalm($clerk);
     }
 
+    public function test_axe_finds_nothing_serious_in_what_a_hurried_hand_meets(): void
+    {
+        $clerk = $this->clerk('201', 2);
+        $clerk->reads('LH-1140')->awaitText('#lines', 'Limestone')->reads('NO-99')->awaitText('#unknown', 'NO-99');
+        $clerk->fill('.cell[name=price]', 'dear')->awaitText('#lines', 'is not a number');
+        $clerk->ctrlEnter()->awaitText('#not-yet', 'is not in force');
+        $this->assertNothingSerious($clerk, 'refused and unknown');
+        $clerk->press(\Facebook\WebDriver\WebDriverKeys::ESCAPE)->alt('b');
+        $clerk->press('Gone to the bank', \Facebook\WebDriver\WebDriverKeys::ENTER)->awaitText('#lines', 'Nothing yet');
+        self::assertStringContainsString('✎', $clerk->text('#tabs'));
+        $clerk->press('?')->awaitText('#keys-panel', 'these keys');
+        $this->assertNothingSerious($clerk, 'the sheet of keys');
+        $clerk->press(\Facebook\WebDriver\WebDriverKeys::ESCAPE)->reads('LH-1141')->awaitText('#lines', 'Limestone');
+        $clerk->press(\Facebook\WebDriver\WebDriverKeys::ENTER, \Facebook\WebDriver\WebDriverKeys::ENTER);
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+        $this->assertNothingSerious($clerk, 'posted');
+        $this->assertCalm($clerk);
+    }
+
     public function test_axe_finds_nothing_serious_with_a_customer_over_the_limit(): void
     {
         $clerk = $this->clerk('201', 3);

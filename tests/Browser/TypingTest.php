@@ -301,4 +301,44 @@ final class TypingTest extends BrowserCase
         self::assertStringContainsString('Limestone', $clerk->text('#lines'));
         $this->assertCalm($clerk);
     }
+
+    public function test_a_charge_with_a_purchase_order_takes_twelve_keys(): void
+    {
+        $clerk = $this->clerk('101', 1);
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $name = (string) $this->served()->query(
+            'SELECT c.name FROM customers c JOIN house_accounts a ON a.customer_id = c.id WHERE a.stopped = 0 AND '
+                .'a.credit_limit - a.balance > 50000 AND a.allowed_overdue_days > 0 AND NOT EXISTS (SELECT 1 FROM '
+                ."open_items i WHERE i.customer_id = c.id AND i.`open` > 0 AND i.kind = 'charge' AND i.due_date < "
+                .'CURDATE()) ORDER BY c.id LIMIT 1',
+        );
+        $this->served()->query(
+            "UPDATE house_accounts SET buyer = 'optional' WHERE customer_id = "
+                .'(SELECT id FROM customers WHERE name = '.var_export($name, true).')',
+        );
+        $clerk->press(mb_strtolower(mb_substr($name, 0, 3)))->awaitText('#found', $name);
+        // Three letters are enough for the one on top, or an arrow more finds them.
+        $chosen = $clerk->text('#found [aria-selected=true]');
+        $clerk->press(...str_contains($chosen, $name) ? [Key::ENTER] : [Key::ARROW_DOWN, Key::ENTER]);
+        $clerk->await(static fn (): bool => $clerk->text('#who .who-name') !== 'Walk-in', 'the customer');
+        $clerk->alt('u')->await(static fn (): bool => $clerk->focus() === 'purchase_order', 'the purchase order');
+        $clerk->press('77', Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'cash', 'Settle');
+        $clerk->press('A', Key::ENTER)->await(
+            fn (): bool => $this->value($clerk, 'charge') === $clerk->text('#total'),
+            'the charge',
+        );
+        self::assertSame('', $clerk->text('#why-not'));
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+    }
+
+    public function test_a_removed_line_is_taken_back_by_one_key(): void
+    {
+        $clerk = $this->clerk();
+        $this->lines($clerk->reads('LH-1140')->reads('AD-0207'), 2);
+        $clerk->press(Key::ARROW_UP)->alt('x');
+        $this->lines($clerk, 1)->alt('t');
+        $this->lines($clerk, 2);
+        self::assertStringContainsString('Floor adhesive', $clerk->text('#lines'));
+    }
 }

@@ -351,7 +351,7 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140', 'LH-1141');
         $this->does("lines/{$this->lineId()}/remove")
             ->assertOk()
-            ->assertDontSee('140 mm');
+            ->assertDontSee('LH-1140');
         $this->does('clear')->assertOk()->assertHeader('X-Location');
         $this->get("/counter/{$this->slip}")->assertRedirect('/counter');
         $this->does('add', ['entry' => 'LH-1140'])

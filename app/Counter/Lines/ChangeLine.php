@@ -14,6 +14,7 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Reductions;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Counter\Slip\Undo;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
 
@@ -37,7 +38,9 @@ final class ChangeLine
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
             $line = $slip->lines()->with('item')->findOrFail($lineId);
-            $line->update($this->columns($slip, $line, $edit));
+            $columns = $this->columns($slip, $line, $edit);
+            $edit->serials === null && Undo::line($slip, $line, 'changed');
+            $line->update($columns);
 
             if ($edit->price !== null || $edit->discount !== null) {
                 $this->approved($slip, $line, $act);

@@ -10,9 +10,11 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ClearSlip;
 use Elmstone\Counter\Slip\DateSlip;
 use Elmstone\Counter\Slip\DiscountSlip;
+use Elmstone\Counter\Slip\NoteSlip;
 use Elmstone\Counter\Slip\RestoreSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\TakeSlip;
+use Elmstone\Counter\Slip\Undo;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -33,6 +35,29 @@ final class SlipController
             'discount',
             'discount',
             static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()),
+        );
+    }
+
+    /** Takes back the last thing that was done to it. */
+    public function undo(Request $request, string $slip, Undo $undo): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'slip',
+            'undo',
+            static fn (Act $act): Slip => $undo->handle($slip, $act),
+        );
+    }
+
+    public function note(Request $request, string $slip, NoteSlip $note): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'slip-note',
+            'slip_note',
+            static fn (Act $act): Slip => $note->handle($slip, $act, $request->string('slip_note')->value()),
         );
     }
 

@@ -54,6 +54,9 @@ final class BlankSlip
             'store_credit_used' => null,
             'credit_note_id' => null,
             'void_of_id' => null,
+            'unknown' => null,
+            'undo' => '',
+            'note' => '',
         ]);
         $slip->couponsShown = new Collection;
         $slip->setRelations([

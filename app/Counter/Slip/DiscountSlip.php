@@ -28,6 +28,7 @@ final class DiscountSlip
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $typed): void {
             $discount = Reductions::typed($typed, $this->house);
+            Undo::discount($slip);
             $slip->forceFill(Reductions::columns($discount))->save();
             $this->desk->redraw($slip, $act);
             $needs = ReckonedCounter::of($slip, $this->house)->needs;

@@ -31,7 +31,10 @@ final class PutCustomer
             );
         }
 
-        return $this->desk->change($slipKey, $act, fn (Slip $slip) => $this->place($slip, $customer));
+        return $this->desk->change($slipKey, $act, function (Slip $slip) use ($customer): void {
+            $slip->customer_id === $customer?->id || Undo::customer($slip);
+            $this->place($slip, $customer);
+        });
     }
 
     /**

@@ -65,6 +65,8 @@ use Illuminate\Database\Eloquent\Collection;
  * @property string $credit_to what goes to the account beyond its invoice: unused or oldest
  * @property Money|null $store_credit_used minor units of store credit towards what is due
  * @property int|null $credit_note_id
+ * @property string $note why it waits, for whoever takes it up again
+ * @property string $undo in words, what would be taken back next; empty: nothing
  * @property list<string>|null $unknown what was scanned, is in no list and waits for somebody
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $agreement_id what it was held as

@@ -19,9 +19,11 @@ const KEYS = {
     k: () => flip('coupon-form'),
     u: () => go(document.getElementById('purchase_order')),
     j: () => go(document.getElementById('job')),
-    b: () => go(document.getElementById('contact')),
+    h: () => go(document.getElementById('contact')),
+    b: () => flip('slip-note'),
     y: () => flip('other-day'),
     a: () => nextPaper(),
+    t: () => document.getElementById('undo')?.click(),
     z: () => document.querySelector('#sums form[data-clears]')?.requestSubmit(),
 };
 
@@ -100,6 +102,12 @@ export default () => ({
     },
 
     key(event) {
+        if (event.key === 'Enter' && !event.ctrlKey && event.target.matches('.who-fields input')) {
+            event.preventDefault();
+            save(event.target);
+            entry()?.focus();
+            return;
+        }
         const act = event.altKey && !event.ctrlKey ? KEYS[event.key.toLowerCase()] : undefined;
         const posts = event.ctrlKey && event.key === 'Enter';
         if (!posts && !act) return;
@@ -145,6 +153,7 @@ export default () => ({
             panel.hidden = true;
         }
         if (form.dataset.takesEntry !== undefined) entry().value = '';
+        if (form.dataset.setsAside !== undefined) await fresh();
         if (form.dataset.act !== 'stay') entry()?.focus();
     },
 

@@ -11,11 +11,27 @@
             <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
             @can('see-margin')<button type="button" class="link-act"
                 data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
+            <button type="button" class="link-act"
+                data-toggles="slip-note">{{ $slip->note === '' ? 'Set aside with a note' : 'Note' }}
+                <kbd>Alt B</kbd></button>
+            @if($slip->undo !== '')<button type="button" class="link-act" id="undo"
+                data-sends="{{ route('counter.undo', $slip->key) }}">Take back: {{ $slip->undo }} <kbd>Alt T</kbd>
+                </button>@endif
             @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
                 <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act
                     data-clears>
                 <button class="link-act">Clear the lot <kbd>Alt Z</kbd></button></form>
             @endif
+            @if($slip->note !== '')<p class="slip-note">“{{ $slip->note }}”</p>@endif
+            <div id="slip-note" class="w-100" @panel hidden>
+                <form class="d-flex gap-2 align-items-center" method="post"
+                    action="{{ route('counter.note', $slip->key) }}" data-act data-sets-aside>
+                    <label for="slip_note" class="soft">Why it waits</label>
+                    <input class="form-control" id="slip_note" name="slip_note" maxlength="120" autocomplete="off"
+                        value="{{ $slip->note }}">
+                    <button class="quiet-act">Set aside</button>
+                </form>
+            </div>
             <div id="slip-discount" class="w-100" @panel @unless($complaint->on('discount')) hidden @endunless>
                 @php($typed = Reductions::written($slip->discount($house->currency())))
                 <form class="d-flex gap-2 align-items-center" method="post"

@@ -8,7 +8,8 @@
         @continue($folded->contains('id', $tab->id))
         <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page"
             @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
-            <span class="what">{{ $tab->customer_name ?: ($tab->title ?: 'Walk-in') }}</span>
+            <span class="what" @if($tab->note !== '') title="{{ $tab->note }}" @endif>{{ $tab->note === '' ? '' : '✎ '
+                }}{{ $tab->customer_name ?: ($tab->title ?: 'Walk-in') }}</span>
             <span class="sum">{{ $tab->total }}</span>
             @if($tab->key !== $slip->key)<span class="small">{{ Show::waited($tab->updated_at) }}</span>@endif
         </a>
@@ -31,7 +32,8 @@
                     <a class="d-flex gap-2" href="{{ route('counter.show', $tab->key) }}"><span
                         class="flex-fill">{{ $tab->customer_name ?: 'Walk-in' }}
                             <span class="soft">{{ $tab->customer_name === $tab->title ? ''
-                                : $tab->title }}</span></span>
+                                : $tab->title }}</span>@if($tab->note !== '')<br>
+                            <span class="small">“{{ $tab->note }}”</span>@endif</span>
                         <span class="figure">{{ $tab->total }}</span><span
                             class="small soft">{{ Show::waited($tab->updated_at) }}</span></a>
                 @endforeach
@@ -49,6 +51,7 @@
                         class="d-flex align-items-center gap-2 mb-1">
                         @csrf
                         <span class="flex-fill small">{{ $other->customer_name ?: "Walk-in · {$other->title}" }}<br>
+                        @if($other->note !== '')“{{ $other->note }}”<br>@endif
                         <span class="soft">{{ $other->till->name }},
                             {{ Show::waited($other->updated_at) }}</span></span>
                         <span class="figure">{{ $other->total }}</span>
