@@ -56,7 +56,7 @@ final class ItemSearch
                 ->with(['breaks', 'promotions', 'stock.location'])
                 ->whereIn('id', array_unique($ids))
                 ->when(! $alsoInactive, static fn ($query) => $query->where('active', true))
-                ->orderByRaw('code LIKE ? DESC, description, code', [self::likeStart($text)])
+                ->orderByRaw('active DESC, code LIKE ? DESC, description, code', [self::likeStart($text)])
                 ->limit($limit)
                 ->get();
     }

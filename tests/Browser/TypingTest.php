@@ -341,4 +341,19 @@ final class TypingTest extends BrowserCase
         $this->lines($clerk, 2);
         self::assertStringContainsString('Floor adhesive', $clerk->text('#lines'));
     }
+
+    public function test_an_arrow_past_the_last_brings_the_rest_of_the_list(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->press('tile')->awaitText('#found', 'The first 7');
+
+        for ($i = 0; $i < 7; $i++) {
+            $clerk->press(Key::ARROW_DOWN);
+        }
+
+        $clerk->await(static fn (): bool => $clerk->count('#found [data-item]') > 7, 'more');
+        $eighth = $clerk->text('#found [aria-selected=true] .code');
+        self::assertNotSame('', $eighth);
+        $clerk->press(Key::ENTER)->awaitText('#lines', $eighth);
+    }
 }

@@ -74,6 +74,23 @@ final class CounterTest extends FeatureCase
         $this->assertSame([$code, $quantity], [$line->code, $line->quantity->toString()]);
     }
 
+    public function test_the_list_has_more_when_it_is_asked_and_says_what_is_off_sale(): void
+    {
+        for ($i = 10; $i < 30; $i++) {
+            Scene::item("GN-{$i}", "Garden gnome {$i}", '9.00', $i === 10 ? ['active' => false] : []);
+        }
+
+        $find = fn (string $more): string => (string) $this->get("/counter/{$this->slip}/find?q=gnome{$more}")
+            ->assertOk()
+            ->getContent();
+        $this->assertSame(7, substr_count($find(''), 'data-item'));
+        $this->assertStringContainsString('data-more', $find(''));
+        $this->assertStringNotContainsString('off sale', $find(''));
+        $this->assertSame(20, substr_count($find('&more=1'), 'data-item'));
+        $this->assertStringContainsString('20 found', $find('&more=1'));
+        $this->assertMatchesRegularExpression('/GN-10<.*off sale/s', $find('&more=1'));
+    }
+
     public function test_a_quantity_alone_finds_nothing(): void
     {
         foreach (['4', '4 x', '*', '2,5×'] as $typed) {

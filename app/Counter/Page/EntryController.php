@@ -37,6 +37,11 @@ use Illuminate\Http\Response;
 /** The entry line: what it finds, and what it adds. */
 final class EntryController
 {
+    /** Items in the list at first, and where more are asked for. */
+    private const SHOWN = 7;
+
+    private const MORE = 60;
+
     public function __construct(private readonly CounterPage $page)
     {
     }
@@ -65,7 +70,8 @@ final class EntryController
         $onSlip = Slip::query()->with('customer.type.priceLevel')->where('key', $slip)->first();
         $day = $onSlip?->day() ?? ShopTime::today();
         $terms = $onSlip?->priceTerms();
-        [$entry, $items] = $this->items($readings, $search);
+        $most = $request->boolean('more') ? self::MORE : self::SHOWN;
+        [$entry, $items] = $this->items($readings, $search, $most);
         $terms?->preload($items->modelKeys());
 
         $found = $this->customers($entry->text, $customers);
@@ -81,6 +87,7 @@ final class EntryController
                         6,
                     ),
             'entry' => $entry,
+            'isMore' => $items->count() === self::SHOWN && $most === self::SHOWN,
             'refused' => $refused,
             'quotes' => $items->map(
                 static fn ($item): array => [$item, PriceBooks::of($item, $terms)->quote($entry->quantity, $day)],
@@ -185,10 +192,12 @@ final class EntryController
      * @param  non-empty-list<EntryText>  $readings
      * @return array{EntryText, Collection<int, Item>} the first reading by which anything is found
      */
-    private function items(array $readings, ItemSearch $search): array
+    private function items(array $readings, ItemSearch $search, int $most): array
     {
         foreach ($readings as $reading) {
-            $items = mb_strlen($reading->text) < 2 ? new Collection : $search->find($reading->text, 7);
+            $items = mb_strlen($reading->text) < 2
+                ? new Collection
+                : $search->find($reading->text, $most, alsoInactive: true);
             $exact = $items->isEmpty() ? $search->exact($reading->text) : null;
 
             if ($exact?->active === true) {

@@ -25,10 +25,10 @@ export default () => ({
         this.timer = setTimeout(() => this.look(), PAUSE_MS);
     },
 
-    async look() {
+    async look(more = '') {
         this.asked?.abort();
         this.asked = new AbortController();
-        const url = `${this.line.dataset.find}?q=${encodeURIComponent(this.line.value)}`;
+        const url = `${this.line.dataset.find}?q=${encodeURIComponent(this.line.value)}${more}`;
         try {
             const answer = await fetch(url, { signal: this.asked.signal, headers: { 'X-Requested-With': 'fetch' } });
             if (!answer.ok || answer.redirected) return;
@@ -62,7 +62,7 @@ export default () => ({
         if (event.isComposing) return;
         if (event.key === 'ArrowDown' && this.open) {
             event.preventDefault();
-            this.choose(Math.min(this.chosen() + 1, this.rows().length - 1));
+            this.down();
         } else if (event.key === 'ArrowUp') {
             event.preventDefault();
             if (this.open && this.chosen() > 0) this.choose(this.chosen() - 1);
@@ -75,6 +75,15 @@ export default () => ({
             event.preventDefault();
             this.take();
         }
+    },
+
+    /** The next row; past the last item of a list that has more, the rest of it. */
+    down() {
+        const at = this.chosen();
+        const last = this.rows().filter((row) => row.dataset.item).length - 1;
+        if (at === last && document.querySelector('#found [data-more]'))
+            this.look('&more=1').then(() => this.choose(at + 1));
+        else this.choose(Math.min(at + 1, this.rows().length - 1));
     },
 
     take() {

@@ -15,14 +15,16 @@
             <span class="code">{{ $item->code }}</span>
             <span>{{ $item->description }}</span>
             <span class="figure">{{ Show::price($quote->price->value) }}</span>
-            <span class="figure small {{ $mine?->available()->isPositive() ? 'soft'
-                : 'ochre' }}">{{ Show::decimal($mine?->available()
+            <span class="figure small {{ $item->active && $mine?->available()->isPositive() ? 'soft'
+                : 'ochre' }}">{{ $item->active ? '' : 'off sale · ' }}{{ Show::decimal($mine?->available()
                     ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }}
                         {{ $stock->location->code }} @endforeach</span>
             <span class="figure small soft">{{ $quote->rule === PriceRule::ListPrice ? 'list'
                 : $quote->rule->label() }}</span>
         </div>
     @endforeach
+    @if($isMore)<p class="more-found" data-more>The first {{ $quotes->count() }}. Type on, or <kbd>↓</kbd> past the
+        last for more.</p>@elseif($quotes->count() > 7)<p class="more-found">{{ $quotes->count() }} found</p>@endif
 @endif
 @foreach($customers as $found)
     @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
