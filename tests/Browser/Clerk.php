@@ -196,6 +196,7 @@ final class Clerk
         return (string) $this->browser->findElement(WebDriverBy::cssSelector($css))->getAttribute($name);
     }
 
+    /** @phpstan-impure */
     public function count(string $css): int
     {
         return count($this->browser->findElements(WebDriverBy::cssSelector($css)));

@@ -10,6 +10,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** Where typing goes: what is scanned reaches the entry line wherever the hand is, and fingers write where it is. */
 final class TypingTest extends BrowserCase
 {
+    /** @phpstan-impure */
     private function value(Clerk $clerk, string $id): string
     {
         return (string) $clerk->browser->executeScript("return document.getElementById('{$id}').value");
@@ -184,7 +185,7 @@ final class TypingTest extends BrowserCase
         self::assertStringContainsString('Walk-in', $clerk->text('#who'));
 
         foreach (['lh1140' => 1, '2*LH-1140' => 3, '3xLH-1140' => 6, '2 x LH1140' => 8] as $typed => $pieces) {
-            $clerk->press((string) $typed, Key::ENTER)->await(
+            $clerk->press($typed, Key::ENTER)->await(
                 static fn (): bool => $clerk->count('#lines tr.line') === 2
                     && $clerk->attribute('#lines tr.line:nth-of-type(2) .first', 'value') === (string) $pieces,
                 "{$pieces} by {$typed}",

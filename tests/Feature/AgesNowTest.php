@@ -73,16 +73,18 @@ final class AgesNowTest extends FeatureCase
             $this->chargeOn(now()->subDays(40)->toDateString(), $this->account('5000.00', $name), 'LH-1140');
         }
 
-        $summed = [];
-        DB::listen(static function (QueryExecuted $query) use (&$summed): void {
-            str_contains($query->sql, 'then_open') && ($summed[] = substr_count($query->sql, 'customer_id IN (?)'));
+        /** @var \ArrayObject<int, int> $summed for how many accounts, each time */
+        $summed = new \ArrayObject;
+        DB::listen(static function (QueryExecuted $query) use ($summed): void {
+            preg_match('/then_open.*`a`.`customer_id` in \(([^)]*)\)/s', $query->sql, $found) === 1
+                && $summed->append(substr_count($found[1], '?'));
         });
         $this->now();
         $this->now();
-        $this->assertSame([0], $summed);
+        $this->assertSame([2], $summed->getArrayCopy());
         $this->chargeOn(now()->toDateString(), $this->account('5000.00', 'Cedar Floors'), 'LH-1140');
         $this->now();
-        $this->assertSame([0, 2], $summed);
+        $this->assertSame([2, 1], $summed->getArrayCopy());
     }
 
     public function test_what_comes_while_it_is_summed_counts_at_the_next_look(): void

@@ -134,7 +134,7 @@ final class CounterTest extends FeatureCase
         $this->add('LH-1140', '2.4 x PI-2800');
         $this->does("lines/{$this->lineId()}", ['quantity' => '1,5'])->assertStatus(422)->assertSee('is sold whole');
         $this->assertSame('1', $this->slip()->lines->firstOrFail()->quantity->toString());
-        Scene::reprice(['divisible' => true], 'LH-1140');
+        Scene::reprice(['divisible' => '1'], 'LH-1140');
         $this->does("lines/{$this->lineId()}", ['quantity' => '1,5'])->assertOk();
         $this->assertSame('1.5', $this->slip()->lines->firstOrFail()->quantity->toString());
     }
