@@ -94,6 +94,7 @@ Route::middleware('can:sell')->group(function (): void {
             Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
             Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
             Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->name('coupon.drop');
+            Route::get('/bought', [WhoController::class, 'bought'])->name('bought');
             Route::post('/customer', [WhoController::class, 'put'])->name('customer');
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');

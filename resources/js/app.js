@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
+import bought from './counter/bought.js';
 import bringBack from './counter/bring-back.js';
 import counter from './counter/counter.js';
 import entry from './counter/entry.js';
@@ -16,7 +17,7 @@ import drop from './page/drop.js';
 import idle from './page/idle.js';
 
 const components = {
-    counter, entry, lines, settle, panel, margin, off, bringBack, signing,
+    counter, entry, lines, settle, panel, margin, off, bought, bringBack, signing,
     payment, cheques, statementRun, workedOut, lineReading,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),

@@ -357,4 +357,17 @@ final class TypingTest extends BrowserCase
         self::assertNotSame('', $eighth);
         $clerk->press(Key::ENTER)->awaitText('#lines', $eighth);
     }
+
+    public function test_what_a_customer_bought_is_one_key_away(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->press('chapel')->awaitText('#found', 'Chapel')->press(Key::ENTER)->awaitText('#who', 'Chapel');
+        $clerk->alt('v')->await(static fn (): bool => $clerk->focus() === 'bought-find', 'what they bought');
+        $first = $clerk->text('#bought .row-bought .code');
+        self::assertNotSame('', $first);
+        $clerk->press($first, Key::ENTER)->awaitText('#lines', $first);
+        $clerk->press(Key::ESCAPE);
+        self::assertSame('entry', $clerk->focus());
+        $this->assertCalm($clerk);
+    }
 }

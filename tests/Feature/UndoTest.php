@@ -103,6 +103,25 @@ final class UndoTest extends FeatureCase
         $this->as('101', 2)->get('/counter/'.Str::uuid())->assertSee('“Gone to the bank”');
     }
 
+    public function test_what_a_customer_bought_is_seen_and_taken_again_at_todays_price(): void
+    {
+        $customer = $this->account('500.00', 'Ash Roofing');
+        $this->chargeOn(now()->subDays(20)->toDateString(), $customer, 'LH-1140');
+        $this->chargeOn(now()->subDays(9)->toDateString(), $customer, '3 x LH-1140', 'LH-1141');
+        $this->slip = (string) Str::uuid();
+        $this->get("/counter/{$this->slip}/bought")->assertOk()->assertSee('Put a customer on the slip first');
+        $this->does('customer', ['customer' => $customer->id])->assertOk();
+        $seen = (string) $this->get("/counter/{$this->slip}/bought")
+            ->assertOk()
+            ->assertSee('3 × 3.85')
+            ->assertSee('2 times')
+            ->getContent();
+        preg_match('/data-again="(\d+)"/', $seen, $first);
+        Scene::reprice(['list_price' => '4.05'], 'LH-1140');
+        $this->does('add', ['entry' => '', 'item' => $first[1] ?? '', 'quantity' => '1', 'version' => ''])->assertOk();
+        $this->assertSame(['1 LH-1140 4.05  '], $this->lines());
+    }
+
     public function test_so_many_steps_are_kept_and_none_after_posting(): void
     {
         $this->add('LH-1140');

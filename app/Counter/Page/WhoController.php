@@ -13,6 +13,7 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -21,6 +22,17 @@ final class WhoController
 {
     public function __construct(private readonly CounterPage $page)
     {
+    }
+
+    /** What the slip's customer bought before, and paid for it. */
+    public function bought(string $slip): View
+    {
+        $on = Slip::query()->where('key', $slip)->first();
+
+        return view('counter.bought', [
+            'name' => $on->customer_name ?? '',
+            'bought' => $on?->customer_id === null ? [] : BoughtBefore::by($on->customer_id),
+        ]);
     }
 
     public function put(Request $request, string $slip, PutCustomer $put): Response

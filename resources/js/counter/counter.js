@@ -23,6 +23,7 @@ const KEYS = {
     b: () => flip('slip-note'),
     y: () => flip('other-day'),
     a: () => nextPaper(),
+    v: () => flip('bought'),
     t: () => document.getElementById('undo')?.click(),
     z: () => document.querySelector('#sums form[data-clears]')?.requestSubmit(),
 };

@@ -1,14 +1,14 @@
 // A list that is narrowed by what is typed above it.
-const links = (root) => [...root.querySelectorAll('a')];
+const rows = (root) => [...root.querySelectorAll('a, [data-row]')];
 
 export default () => ({
     narrow({ target }) {
         const parts = target.value.toLowerCase().split(/\s+/);
-        for (const link of links(this.$root))
-            link.classList.toggle('d-none', !parts.every((part) => link.textContent.toLowerCase().includes(part)));
+        for (const row of rows(this.$root))
+            row.classList.toggle('d-none', !parts.every((part) => row.textContent.toLowerCase().includes(part)));
     },
 
     first() {
-        links(this.$root).find((link) => !link.classList.contains('d-none'))?.click();
+        rows(this.$root).find((row) => !row.classList.contains('d-none'))?.click();
     },
 });

@@ -28,6 +28,8 @@
         @include('counter.parts.new-customer')
         @include('counter.parts.gift-card')
         @include('counter.parts.bring-back')
+        <div id="bought" class="bought" data-find="{{ route('counter.bought', $target) }}" x-data="bought"
+            @flip-panel.window="flip" @keydown.escape="close" @click="press" hidden></div>
         @include('counter.parts.said')
         @include('counter.parts.layaways')
         @include('counter.parts.returns')

@@ -77,6 +77,7 @@
                         'Alt B' => 'set aside with a note',
                         'Alt Y' => 'another day',
                         'Alt A' => 'other paper: print, mail, none',
+                        'Alt V' => 'what this customer bought before',
                         'Alt T' => 'take back the last change',
                         'Alt Z' => 'clear the lot',
                         'C D Q' => 'in Settle: cash, card, cheque',

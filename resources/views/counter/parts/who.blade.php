@@ -127,7 +127,9 @@
             </table>
         @endif
         @unless($locked)
-            <p class="mt-2 mb-3"><button type="button" class="link-act" data-puts="0">Take off this slip</button></p>
+            <p class="mt-2 mb-1"><button type="button" class="link-act" data-toggles="bought">What they bought
+                <kbd>Alt V</kbd></button></p>
+            <p class="mb-3"><button type="button" class="link-act" data-puts="0">Take off this slip</button></p>
         @endunless
         </div>
     @endif
