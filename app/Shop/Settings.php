@@ -107,7 +107,7 @@ final class Settings
     {
         $mark = DB::table('settings_state')->value('mark');
         $cache = $this->caches->store('file');
-        $kept = $cache->get('settings');
+        $kept = $cache->get(self::key());
 
         if (is_string($mark) && is_array($kept) && ($kept['mark'] ?? null) === $mark) {
             return $kept['rows'];
@@ -133,10 +133,16 @@ final class Settings
     private function keep(Repository $cache, array $kept): void
     {
         try {
-            $cache->forever('settings', $kept);
+            $cache->forever(self::key(), $kept);
         } catch (ErrorException $failure) {
             report($failure);
         }
+    }
+
+    /** Two shops may stand on one machine. */
+    private static function key(): string
+    {
+        return 'settings of '.DB::getDatabaseName();
     }
 
     /** @return list<array<string, mixed>> */

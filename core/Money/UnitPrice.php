@@ -6,6 +6,7 @@ namespace Elmstone\Core\Money;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
+use InvalidArgumentException;
 
 /** A price or cost in major units for one unit (or for a hundred or a thousand of them), up to 4 places. */
 final readonly class UnitPrice
@@ -48,6 +49,7 @@ final readonly class UnitPrice
             1 => 0,
             100 => 2,
             1000 => 3,
+            default => throw new InvalidArgumentException('A price is of 1, 100 or 1000 units.'),
         });
     }
 

@@ -101,7 +101,7 @@ final readonly class Reckoner
             Money::sum($weights, $this->slip->currency),
         );
 
-        if ($discount->isZero()) {
+        if ($weights === [] || $discount->isZero()) {
             return $shares;
         }
 
