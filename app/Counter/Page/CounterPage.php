@@ -153,7 +153,7 @@ final class CounterPage
             )
             ->orderByDesc('id')
             ->limit(self::MOST_OPEN)
-            ->get()
+            ->get(['id', 'key', 'till_id', 'customer_name', 'title', 'note', 'total', 'updated_at'])
             ->reverse()
             ->values();
         $this->display->show($act->till, $this->shown($reckoned));

@@ -85,7 +85,7 @@ final class DrawnLines
 
     private function digest(LineOnSlip $line): string
     {
-        return $this->digests[$line->id] ??= hash('xxh64', json_encode([
+        return $this->digests[$line->id] ??= hash('xxh64', serialize([
             // As it stands in its row: values need not be written out again for it.
             $line->getRawOriginal(),
             $this->figures($line),
@@ -95,7 +95,7 @@ final class DrawnLines
             $this->letters[$line->tax_class] ?? '',
             $this->fresh === $line->id,
             $this->reckoned->slip->isPosted(),
-        ], JSON_THROW_ON_ERROR));
+        ]));
     }
 
     /** @return list<mixed> */

@@ -24,8 +24,18 @@ use InvalidArgumentException;
  */
 abstract class DecimalCast implements CastsAttributes, ComparesCastableAttributes
 {
-    /** A value is made anew at each reading, and nothing is written back that was only read. */
+    /** How many values are kept at most. */
+    private const KEPT = 4096;
+
+    /** Nothing is written back that was only read. */
     public bool $withoutObjectCaching = true;
+
+    /**
+     * The same decimal is the same value, and most stand in many rows: one, a price and the list price it is.
+     *
+     * @var array<string, T>
+     */
+    private array $made = [];
 
     /**
      * @return T
@@ -40,7 +50,18 @@ abstract class DecimalCast implements CastsAttributes, ComparesCastableAttribute
      */
     public function get(Model $model, string $key, mixed $value, array $attributes): Quantity|UnitPrice|Percentage|null
     {
-        return is_scalar($value) ? $this->of((string) $value) : null;
+        if (! is_scalar($value)) {
+            return null;
+        }
+
+        $decimal = (string) $value;
+
+        if (! isset($this->made[$decimal])) {
+            count($this->made) < self::KEPT || ($this->made = []);
+            $this->made[$decimal] = $this->of($decimal);
+        }
+
+        return $this->made[$decimal];
     }
 
     /** @param  array<string, mixed>  $attributes */
