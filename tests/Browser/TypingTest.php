@@ -370,4 +370,20 @@ final class TypingTest extends BrowserCase
         self::assertSame('entry', $clerk->focus());
         $this->assertCalm($clerk);
     }
+
+    public function test_what_the_slip_earns_stays_in_sight(): void
+    {
+        $clerk = $this->clerk('201');
+        $this->lines($clerk->reads('LH-1140'), 1)->alt('m')->await(
+            static fn (): bool => $clerk->text('#margin') !== '',
+            'what it earns',
+        );
+        $before = $clerk->text('#margin');
+        $this->lines($clerk->reads('MA-0031'), 2)->await(
+            static fn (): bool => ! in_array($clerk->text('#margin'), ['', $before], true),
+            'what it earns now',
+        );
+        self::assertSame('entry', $clerk->focus());
+        $clerk->alt('m')->await(static fn (): bool => $clerk->text('#margin') === '', 'it closed');
+    }
 }

@@ -107,6 +107,7 @@ final class Slip extends Record
 
     use HasParts;
     use SlipRelations;
+    use SlipTouches;
 
     /**
      * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
@@ -201,26 +202,6 @@ final class Slip extends Record
     public function forgetPriceTerms(): void
     {
         $this->priceTerms = null;
-    }
-
-    /** Whether posting it changes the customer's account, which must then be locked. */
-    public function touchesAccount(): bool
-    {
-        return $this->customer_id !== null
-            && ($this->charge !== null || $this->on_account !== null || $this->takesBack());
-    }
-
-    /** Whether posting it changes what is held for the customer in deposits. */
-    public function touchesDeposits(): bool
-    {
-        return $this->customer_id !== null
-            && ($this->deposit_in !== null || $this->deposit_used !== null || isset($this->back['deposit_held']));
-    }
-
-    /** Whether posting it changes the customer's store credit. */
-    public function touchesStoreCredit(): bool
-    {
-        return $this->customer_id !== null && ($this->store_credit_used !== null || isset($this->back['store_credit']));
     }
 
     /** Whether something comes back on it. */
