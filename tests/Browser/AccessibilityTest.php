@@ -112,6 +112,8 @@ final class AccessibilityTest extends BrowserCase
         $this->assertNothingSerious($clerk, 'the sheet of keys');
         $clerk->press(\Facebook\WebDriver\WebDriverKeys::ESCAPE)->reads('LH-1141')->awaitText('#lines', 'Limestone');
         $clerk->press(\Facebook\WebDriver\WebDriverKeys::ENTER, \Facebook\WebDriver\WebDriverKeys::ENTER);
+        // Before the hand moves on, the sum that was counted stands on the page.
+        $clerk->await(static fn (): bool => $clerk->text('#why-not') === '', 'the exact sum');
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
         $this->assertNothingSerious($clerk, 'posted');
         $this->assertCalm($clerk);
