@@ -30,9 +30,11 @@ export function visit(url) {
     });
 }
 
-/** What waits is kept in this window, should the page be loaded again before it went. */
+/** What waits is kept in this window, should the page be loaded again before it went; never a PIN. */
 function keep() {
-    const acts = queue.filter(({ fields }) => fields).map(({ url, fields }) => ({ url, fields }));
+    const acts = queue
+        .filter(({ fields }) => fields && !Object.keys(fields).some((name) => name.includes('pin')))
+        .map(({ url, fields }) => ({ url, fields }));
     sessionStorage.setItem('acts', JSON.stringify({ by: by(), acts }));
 }
 
@@ -135,7 +137,10 @@ async function put(answer) {
         return answer;
     }
     sound(answer.headers.get('X-Sound'));
-    if (answer.ok || answer.status === 422) swap(await answer.text());
+    if (answer.ok || answer.status === 422) {
+        const isShown = swap(await answer.text());
+        if (!isShown && answer.status === 422) banner('Something done on another slip was refused. Look at that slip.');
+    }
     else
         banner(
             answer.status === 429

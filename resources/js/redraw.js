@@ -3,13 +3,14 @@
 const KEPT_OPEN = '[data-part] [x-data=panel]:not([hidden]), #margin:not([hidden])';
 const isKeptOpen = (panel) => panel.id === 'margin' || panel.contains(document.activeElement);
 
-/** Replaces every part of the page that the answer brings, unless it is of another slip than the page shows. */
+/** Replaces every part of the page that the answer brings; false: it is of another slip than the page shows. */
 export function swap(html) {
     const fresh = new DOMParser().parseFromString(html, 'text/html');
     const next = fresh.getElementById('slip-state')?.dataset;
     const now = document.getElementById('slip-state')?.dataset;
-    if (now && next && ![now.slip, now.target].includes(next.slip)) return;
+    if (now && next && ![now.slip, now.target].includes(next.slip)) return false;
     replace(fresh);
+    return true;
 }
 
 /** Replaces them, and goes on with the slip they are of. */
