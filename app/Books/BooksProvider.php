@@ -17,6 +17,7 @@ final class BooksProvider extends RoomProvider
     public function register(): void
     {
         $this->app->scoped(Books::class);
+        $this->app->scoped(Practice::class);
         $this->app->singleton(Asked::class);
         $this->app->singleton(Seal::class);
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');

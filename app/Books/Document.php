@@ -56,6 +56,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $job
  * @property string $buyer
  * @property string|null $exemption as Exempted writes it
+ * @property string $own_terms in words, what of tax or price level was its own, and why
  * @property CarbonImmutable|null $due_date
  * @property string $terms
  * @property Money $on_account what it added to the customer's balance

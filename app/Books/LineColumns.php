@@ -25,6 +25,12 @@ final class LineColumns
         $table->string('tax_class', 20);
     }
 
+    /** Who sold it; null: who rang it up. */
+    public static function seller(Blueprint $table): void
+    {
+        $table->foreignId('sold_by')->nullable()->comment('null: who rang it up')->constrained('staff');
+    }
+
     /** What is off it. */
     public static function discount(Blueprint $table): void
     {

@@ -53,6 +53,12 @@ enum Purpose: string
         );
     }
 
+    /** @return list<self> those that say what goods cost */
+    public static function goodsOnly(): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $one): bool => $one->isGoodsOnly()));
+    }
+
     /** What a document without lines does. */
     public function words(?string $refersTo): string
     {

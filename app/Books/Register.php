@@ -23,8 +23,11 @@ final class Register
 {
     private const ROWS_AT_ONCE = 500;
 
-    public function __construct(private readonly Seal $seal, private readonly Asked $asked)
-    {
+    public function __construct(
+        private readonly Seal $seal,
+        private readonly Asked $asked,
+        private readonly Practice $practice,
+    ) {
     }
 
     /**
@@ -62,6 +65,7 @@ final class Register
             throw new LogicException('Documents are posted inside a transaction.');
         }
 
+        array_map(fn (DocumentDraft $draft) => $this->practice->assertMayPost($draft->at->tillId), $drafts);
         $number = $this->takeNumbers($drafts[0]->kind, count($drafts));
         $rows = array_map(static function (DocumentDraft $draft) use (&$number): DocumentRows {
             return new DocumentRows($draft, $number++);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
+use Closure;
+
 /**
  * How a question to a card terminal stands: asked, then approved or declined, and perhaps reversed. Only the terminal's
  * answer settles what is not known.
@@ -43,11 +45,21 @@ enum CardState: string
     /** @return list<string> */
     public static function live(): array
     {
-        return array_values(
-            array_map(
-                static fn (self $state): string => $state->value,
-                array_filter(self::cases(), static fn (self $state): bool => $state->isLive()),
-            ),
-        );
+        return self::those(static fn (self $state): bool => $state->isLive());
+    }
+
+    /** @return list<string> those by which money moved */
+    public static function paying(): array
+    {
+        return self::those(static fn (self $state): bool => $state->pays());
+    }
+
+    /**
+     * @param  Closure(self): bool  $are
+     * @return list<string>
+     */
+    private static function those(Closure $are): array
+    {
+        return array_column(array_filter(self::cases(), $are), 'value');
     }
 }

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
+use Elmstone\Devices\TrainingTerminal;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 
@@ -47,7 +48,11 @@ final class CardTill
             );
         }
 
-        $against === '' || $this->assertBrought($against, $amount);
+        if ($against !== '') {
+            $till->training && throw Refused::because('training', 'A till for training pays nothing back to a card.');
+            $this->assertBrought($against, $amount);
+        }
+
         $ordinal = (int) $before->max('ordinal') + 1;
 
         return CardRequest::query()
@@ -90,8 +95,8 @@ final class CardTill
         return $this->heard(
             $request,
             $request->isBack()
-                ? $this->terminal->refund($request->till, $request->key, $request->asked, $request->against)
-                : $this->terminal->take($request->till, $request->key, $request->asked),
+                ? $this->terminal($request)->refund($request->till, $request->key, $request->asked, $request->against)
+                : $this->terminal($request)->take($request->till, $request->key, $request->asked),
         );
     }
 
@@ -101,7 +106,7 @@ final class CardTill
         return $request->state->isOpen()
             ? $this->heard(
                 $request,
-                $this->terminal->ask($request->till, $request->key, $request->asked),
+                $this->terminal($request)->ask($request->till, $request->key, $request->asked),
             )
             : $request;
     }
@@ -115,7 +120,7 @@ final class CardTill
      */
     public function reverse(CardRequest $request, CardState $before): CardRequest
     {
-        $answer = $this->terminal->reverse($request->till, $request->key);
+        $answer = $this->terminal($request)->reverse($request->till, $request->key);
 
         if ($answer->outcome === TerminalOutcome::OffLine) {
             CardRequest::query()
@@ -130,6 +135,12 @@ final class CardTill
         }
 
         return $this->heard($request, $answer);
+    }
+
+    /** At a till for training no terminal is asked. */
+    private function terminal(CardRequest $request): CardTerminal
+    {
+        return $request->till->training ? new TrainingTerminal : $this->terminal;
     }
 
     /** Only what is open hears an answer, so that an answer heard twice changes nothing. */

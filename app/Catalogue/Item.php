@@ -12,6 +12,7 @@ use Elmstone\Support\Casts\UnitPriceCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -34,11 +35,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $return_policy_id null: as its department has it
  * @property bool $divisible sold in parts though it is counted in pieces
  * @property bool $has_serials asked for when it is sold or set aside
+ * @property bool $has_belongings whether something goes with it
+ * @property string $clerk_words what whoever sells it should know or say
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
  * @property-read Collection<int, QuantityBreakRecord> $breaks
  * @property-read Collection<int, PromotionRecord> $promotions
  * @property-read Collection<int, Stock> $stock
+ * @property-read Collection<int, Item> $belongings
  * @property-read Collection<int, PriceChange> $priceChanges
  */
 final class Item extends Record
@@ -58,6 +62,7 @@ final class Item extends Record
         'active' => 'bool',
         'has_serials' => 'bool',
         'divisible' => 'bool',
+        'has_belongings' => 'bool',
         'updated_at' => 'immutable_datetime',
     ];
 
@@ -102,6 +107,14 @@ final class Item extends Record
     public function stock(): HasMany
     {
         return $this->hasMany(Stock::class)->orderBy('location_id');
+    }
+
+    /** @return BelongsToMany<self, $this> what goes with it, as far as it is on sale */
+    public function belongings(): BelongsToMany
+    {
+        return $this->belongsToMany(self::class, 'item_belongings', 'item_id', 'belongs_id')
+            ->where('active', true)
+            ->orderBy('item_belongings.position');
     }
 
     /** @return HasMany<PriceChange, $this> */

@@ -46,7 +46,9 @@ final class ItemController
     {
         return view('catalogue.item', [
             ...$this->choices(),
-            'item' => $item->load(['breaks', 'promotions', 'stock.location', 'department', 'priceChanges.staff']),
+            'item' => $item->load([
+                'breaks', 'promotions', 'stock.location', 'department', 'priceChanges.staff', 'belongings',
+            ]),
             'house' => $house,
         ]);
     }
@@ -68,12 +70,14 @@ final class ItemController
             'tax_class' => 'standard',
             'department_id' => 0,
             'return_policy_id' => null,
+            'clerk_words' => '',
         ]);
         $item->setRelations([
             'breaks' => collect(),
             'promotions' => collect(),
             'stock' => collect(),
             'priceChanges' => collect(),
+            'belongings' => collect(),
         ]);
 
         return view('catalogue.item', [...$this->choices(), 'item' => $item, 'house' => $house]);

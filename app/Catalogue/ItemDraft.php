@@ -12,6 +12,7 @@ final readonly class ItemDraft
      * @param  bool  $costTyped whether the cost was changed on the page; otherwise it stays what it has become
      *     meanwhile
      * @param  list<array{from_quantity: string, price: string}>  $breaks
+     * @param  list<string>  $belongings codes of what goes with it
      * @param  list<array{name: string, price: string, from_date: string|null, until_date: string|null}>  $promotions
      */
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class ItemDraft
         public array $breaks,
         public array $promotions,
         public bool $costTyped = true,
+        public array $belongings = [],
     ) {
     }
 }

@@ -48,6 +48,13 @@ final class ItemRequest extends FormRequest
             'has_serials' => ['boolean'],
             'divisible' => ['boolean'],
             'return_policy_id' => ['nullable', 'integer', 'exists:return_policies,id'],
+            'clerk_words' => ['nullable', 'string', 'max:500'],
+            'belongings.*' => [
+                'nullable',
+                'string',
+                'different:code',
+                Rule::exists('items', 'code'),
+            ],
             'breaks.*.from_quantity' => ['nullable', 'required_with:breaks.*.price', 'string', $this->decimal(...)],
             'breaks.*.price' => ['nullable', 'required_with:breaks.*.from_quantity', 'string', $this->decimal(...)],
             'promotions.*.name' => ['nullable', 'required_with:promotions.*.price', 'string', 'max:100'],
@@ -61,6 +68,8 @@ final class ItemRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'belongings.*.exists' => 'No item has this code.',
+            'belongings.*.different' => 'An item cannot go with itself.',
             'code.required' => 'Give the item a code.',
             'code.unique' => 'Another item has this code.',
             'code.regex' => 'A code has letters, digits and signs, but no spaces.',
@@ -101,6 +110,7 @@ final class ItemRequest extends FormRequest
                 'active' => $this->boolean('active'),
                 'has_serials' => $this->boolean('has_serials'),
                 'divisible' => $this->boolean('divisible'),
+                'clerk_words' => $this->string('clerk_words')->trim()->value(),
                 'return_policy_id' => $this->filled('return_policy_id') ? $this->integer('return_policy_id') : null,
             ],
             array_values(
@@ -124,6 +134,7 @@ final class ItemRequest extends FormRequest
                 ),
             ),
             ! $this->filled('cost_shown') || $number($this->input('cost')) !== $number($this->input('cost_shown')),
+            array_values(array_filter((array) $this->input('belongings', []), is_string(...))),
         );
     }
 

@@ -44,9 +44,10 @@ final class ItemSearch
     }
 
     /**
+     * @param  int  $department only of that one; 0: of all
      * @return Collection<int, Item> items on sale, code matches first, then by description
      */
-    public function find(string $text, int $limit, bool $alsoInactive = false): Collection
+    public function find(string $text, int $limit, bool $alsoInactive = false, int $department = 0): Collection
     {
         $ids = $this->ids($text, $limit);
 
@@ -55,10 +56,34 @@ final class ItemSearch
             : Item::query()
                 ->with(['breaks', 'promotions', 'stock.location'])
                 ->whereIn('id', array_unique($ids))
+                ->when($department > 0, static fn ($query) => $query->where('department_id', $department))
                 ->when(! $alsoInactive, static fn ($query) => $query->where('active', true))
                 ->orderByRaw('active DESC, code LIKE ? DESC, description, code', [self::likeStart($text)])
                 ->limit($limit)
                 ->get();
+    }
+
+    /**
+     * What may be meant, by department.
+     *
+     * @return list<object> id, name, and how many items, those with most first
+     */
+    public function departments(string $text, int $limit): array
+    {
+        $ids = mb_strlen($text) < 2 ? [] : $this->ids($text, $limit);
+
+        return $ids === []
+            ? []
+            : array_values(
+                DB::table('items as i')
+                    ->join('departments as d', 'd.id', '=', 'i.department_id')
+                    ->whereIn('i.id', $ids)
+                    ->groupBy('d.id', 'd.name')
+                    ->orderByRaw('COUNT(*) DESC, d.name')
+                    ->selectRaw('d.id, d.name, COUNT(*) AS items')
+                    ->get()
+                    ->all(),
+            );
     }
 
     /** @return list<int> ids of what may be meant, in no order */

@@ -30,6 +30,18 @@ final class PriceTerms
     ) {
     }
 
+    /** Of somebody who has none: a passer-by. */
+    public static function nobodys(): self
+    {
+        return new self(0, null, Percentage::of('0'), null);
+    }
+
+    /** The same at another price level; contract prices and the standing discount stay. */
+    public function atLevel(int $level, Percentage $percent): self
+    {
+        return new self($this->customerId, $level, $percent, $this->standing);
+    }
+
     public function hasLevel(): bool
     {
         return $this->levelId !== null;

@@ -35,6 +35,7 @@ final class SaveItem
             $item->breaks()->createMany($draft->breaks);
             $item->promotions()->delete();
             $item->promotions()->createMany($draft->promotions);
+            Belongings::keep($item, Belongings::named($draft->belongings, $item->code));
             Words::index([$item->id => $item->description]);
             $worth === [null, null]
                 || $worth === self::worth($item)

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Counter\Look\LookController;
 use Elmstone\Counter\Page\BackController;
 use Elmstone\Counter\Page\CounterController;
 use Elmstone\Counter\Page\CreditController;
@@ -13,6 +14,7 @@ use Elmstone\Counter\Page\LineController;
 use Elmstone\Counter\Page\RefundController;
 use Elmstone\Counter\Page\SettleController;
 use Elmstone\Counter\Page\SlipController;
+use Elmstone\Counter\Page\TillController;
 use Elmstone\Counter\Page\WhoController;
 use Illuminate\Support\Facades\Route;
 
@@ -35,6 +37,9 @@ Route::middleware('can:sell')->group(function (): void {
             Route::post('/undo', [SlipController::class, 'undo'])->name('undo');
             Route::post('/known', [EntryController::class, 'known'])->name('known');
             Route::post('/one-off', [EntryController::class, 'oneOff'])->name('one-off');
+            Route::post('/terms', [SlipController::class, 'terms'])->name('terms');
+            Route::post('/drawer', [TillController::class, 'drawer'])->name('drawer');
+            Route::post('/copy', [TillController::class, 'copy'])->name('copy');
             Route::post('/clear', [SlipController::class, 'clear'])->name('clear');
             Route::post('/discount', [SlipController::class, 'discount'])->name('discount');
             Route::post('/date', [SlipController::class, 'date'])->name('date');
@@ -94,7 +99,11 @@ Route::middleware('can:sell')->group(function (): void {
             Route::post('/store-credit', [CreditController::class, 'storeCredit'])->name('store-credit');
             Route::post('/coupons', [CreditController::class, 'coupon'])->name('coupon');
             Route::post('/coupons/{coupon}/drop', [CreditController::class, 'dropCoupon'])->name('coupon.drop');
-            Route::get('/bought', [WhoController::class, 'bought'])->name('bought');
+            Route::get('/look/customer', [LookController::class, 'customer'])->name('look.customer');
+            Route::get('/look', [LookController::class, 'row'])->name('look');
+            Route::get('/look/terms', [LookController::class, 'terms'])->name('look.terms');
+            Route::get('/look/coupons', [LookController::class, 'coupons'])->name('look.coupons');
+            Route::post('/invoices/{invoice}', [WhoController::class, 'payInvoice'])->name('pay-invoice');
             Route::post('/customer', [WhoController::class, 'put'])->name('customer');
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
@@ -137,4 +146,8 @@ Route::middleware('can:give-credit')->group(function (): void {
     Route::post('/customers/{customer}/credit', [CreditNoteController::class, 'storeFree'])->name(
         'credit-notes.store-free',
     );
+});
+
+Route::middleware('can:manage-staff')->group(function (): void {
+    Route::post('/tills/{till}/training', [TillController::class, 'training'])->name('tills.training');
 });

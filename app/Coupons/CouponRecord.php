@@ -12,6 +12,7 @@ use Elmstone\Core\Slip\Coupon;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
+use Illuminate\Database\Eloquent\Collection;
 use LogicException;
 
 /**
@@ -49,6 +50,28 @@ final class CouponRecord extends Record
         'uses' => 'int',
         'most_uses' => 'int',
     ];
+
+    /**
+     * Those in force for everybody, the newest first: one that counts once was given to somebody, who has its code.
+     *
+     * @return Collection<int, self> by id
+     */
+    public static function inForceOn(CarbonImmutable $day, int $most): Collection
+    {
+        return self::query()
+            ->where('active', true)
+            ->where('starts_on', '<=', $day->format('Y-m-d'))
+            ->where(static fn ($ends) => $ends->whereNull('ends_on')->orWhere('ends_on', '>=', $day->format('Y-m-d')))
+            ->where(
+                static fn ($uses) => $uses->whereNull('most_uses')->orWhere(
+                    static fn ($some) => $some->where('most_uses', '>', 1)->whereColumn('uses', '<', 'most_uses'),
+                ),
+            )
+            ->orderByDesc('id')
+            ->limit($most)
+            ->get()
+            ->keyBy('id');
+    }
 
     /** @param  list<string>|null  $lines ids of the lines it is for; null: all */
     public function toValue(?array $lines): Coupon

@@ -10,4 +10,7 @@ use Elmstone\Shop\Till;
 interface CustomerDisplay
 {
     public function show(Till $till, DisplayContent $content): void;
+
+    /** Welcomes whoever comes next; a thank-you stands as long as it may. */
+    public function rest(Till $till): void;
 }

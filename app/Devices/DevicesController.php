@@ -110,8 +110,12 @@ final class DevicesController
             ]);
     }
 
-    public function display(Till $till): View
+    public function display(Till $till, House $house): View
     {
-        return view('devices.display', ['till' => $till, 'content' => SimulatedDisplay::showing($till)]);
+        return view('devices.display', [
+            'till' => $till,
+            'shop' => $house->shop(),
+            'content' => SimulatedDisplay::showing($till),
+        ]);
     }
 }

@@ -49,4 +49,9 @@ final class NotConnected implements CardTerminal, CashDrawer, CustomerDisplay, M
     {
         // There is nothing to show it on.
     }
+
+    public function rest(Till $till): void
+    {
+        // There is nothing to show it on.
+    }
 }

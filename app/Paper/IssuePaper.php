@@ -29,12 +29,15 @@ final class IssuePaper
 
     public function print(Document $document, Till $till, Staff $by): void
     {
-        $html = view(self::form($document, 'receipt'), [
-            'roll' => true,
-            ...$this->data->of($document, $this->note($document, $by, 'receipt', 'print')),
-        ])->render();
-        $this->printer->print($till, $document->label, $html);
+        $copy = $this->note($document, $by, 'receipt', 'print');
+        $this->printer->print($till, $document->label, $this->html($document, $copy));
         $this->handedOut($document);
+    }
+
+    /** As the printer takes it; that it was handed out is not noted. */
+    public function html(Document $document, bool $copy = false): string
+    {
+        return view(self::form($document, 'receipt'), ['roll' => true, ...$this->data->of($document, $copy)])->render();
     }
 
     public function mail(Document $document, string $to, Staff $by): void

@@ -6,6 +6,7 @@ namespace Elmstone\Paper;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\Exempted;
+use Elmstone\Books\Practice;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Settings;
 use Illuminate\Support\Facades\DB;
@@ -14,8 +15,12 @@ use Illuminate\Support\Facades\DB;
 final readonly class PaperData
 {
     /** @param  iterable<Annotates>  $others who has something to add */
-    public function __construct(private House $house, private Settings $settings, private iterable $others = [])
-    {
+    public function __construct(
+        private House $house,
+        private Settings $settings,
+        private Practice $practice,
+        private iterable $others = [],
+    ) {
     }
 
     /**
@@ -36,6 +41,7 @@ final readonly class PaperData
             'document' => $document,
             'shop' => $this->house->shop(),
             'copy' => $copy,
+            'training' => $this->practice->isOn(),
             'account' => $document->balance_before === null || $customer === null ? null : (string) $customer->number,
             'address' => $customer === null
                     ? []

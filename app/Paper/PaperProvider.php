@@ -15,7 +15,7 @@ final class PaperProvider extends RoomProvider
         $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
         $this->app->when(IssuePaper::class)->needs('$forgetful')->giveTagged('forgetful');
         $this->app->when(PaperData::class)->needs('$others')->giveTagged('papers');
-        $this->app->tag([HandOver::class, AskedPaper::class], 'senders');
+        $this->app->tag([HandOver::class, AskedPaper::class, OpenDrawer::class], 'senders');
     }
 
     public function boot(): void

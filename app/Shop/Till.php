@@ -12,11 +12,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $location_id
  * @property int $number
  * @property string $name
+ * @property bool $training whether it is for training: nothing is posted at it
  * @property-read Location $location
  */
 final class Till extends Record
 {
     protected $table = 'tills';
+
+    protected $casts = ['training' => 'bool'];
 
     /** @return BelongsTo<Location, $this> */
     public function location(): BelongsTo

@@ -28,6 +28,7 @@ enum Ability: string
     case StopAccounts = 'stop-accounts';
     case ManageAccounts = 'manage-accounts';
     case SetLayawayTerms = 'set-layaway-terms';
+    case SetSaleTerms = 'set-sale-terms';
     case SeeLayaways = 'see-layaways';
     case EndLayaways = 'end-layaways';
     case MakePlans = 'make-plans';
@@ -65,6 +66,7 @@ enum Ability: string
             self::TakePayments,
             self::StopAccounts,
             self::SetLayawayTerms,
+            self::SetSaleTerms,
             self::EndLayaways,
             self::MakePlans,
             self::GiveCredit,

@@ -28,6 +28,7 @@ enum ApprovalKind: string
     case LayawayEnd = 'layaway_end';
     case WriteOff = 'write_off';
     case CustomerTerms = 'customer_terms';
+    case SaleTerms = 'sale_terms';
 
     /** "for a price below the floor" */
     public function words(): string
@@ -54,6 +55,7 @@ enum ApprovalKind: string
             self::LayawayEnd => 'a layaway ended or extended',
             self::WriteOff => 'a write-off',
             self::CustomerTerms => 'a customer’s terms',
+            self::SaleTerms => 'tax or price level of one sale',
         };
     }
 }

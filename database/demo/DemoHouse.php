@@ -119,7 +119,7 @@ final class DemoHouse
             $this->post->handle($slip, $act($cash->version));
         }
 
-        foreach ([['ST-2001', 'GR-0301'], ['LH-1141', 'LH-1300'], ['PT-0704']] as $i => $codes) {
+        foreach ([['ST-2001', 'GR-301'], ['LH-1141', 'LH-1300'], ['PT-0704']] as $i => $codes) {
             $this->basket($codes, $i + 1, $i);
         }
     }

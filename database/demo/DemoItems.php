@@ -22,6 +22,13 @@ final class DemoItems
         'sundry' => 'Sundries',
     ];
 
+    /** Code: what whoever sells it should know, and the codes of what goes with it. */
+    public const WORDS = [
+        'AD-0207' => ['One bag sets about 4 square metres. Ask whether the floor is heated.', ['GR-301']],
+        'PI-2800' => ['Cut to length; allow 30 mm at each joint.', ['VA-2214']],
+        'MA-0031' => ['The blade is in the box; the stand is not.', []],
+    ];
+
     /** @var list<array<string, mixed>> */
     private array $items = [];
 

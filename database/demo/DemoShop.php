@@ -7,6 +7,7 @@ namespace Elmstone\Demo;
 use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
+use Elmstone\Catalogue\Belongings;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Words;
 use Elmstone\Core\Money\Currency;
@@ -163,6 +164,17 @@ final class DemoShop
             )->all(),
         );
         $this->prices();
+        $this->words();
+    }
+
+    /** What whoever sells some of them should know, and what goes with them. */
+    private function words(): void
+    {
+        foreach (DemoItems::WORDS as $code => [$words, $belongings]) {
+            $item = Item::query()->where('code', $code)->firstOrFail();
+            $item->update(['clerk_words' => $words]);
+            Belongings::keep($item, Belongings::named($belongings, $code));
+        }
     }
 
     /** Quantity prices on fixings and fittings, a few promotions. */

@@ -72,6 +72,7 @@ return new class extends Migration
             $table->foreignId('location_id')->constrained();
             $table->unsignedSmallInteger('number');
             $table->string('name');
+            $table->boolean('training')->default(false)->comment('posts nothing');
             $table->unique('number');
         });
 

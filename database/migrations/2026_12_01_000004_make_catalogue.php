@@ -44,6 +44,8 @@ return new class extends Migration
             $table->boolean('has_serials')->default(false)->comment('asked for when it is sold or set aside');
             $table->boolean('divisible')->default(false)->comment('sold in parts though it is counted in pieces');
             $table->unsignedBigInteger('return_policy_id')->nullable();
+            $table->boolean('has_belongings')->default(false)->comment('whether there are rows in item_belongings');
+            $table->string('clerk_words', 500)->default('')->comment('what whoever sells it should know or say');
             $table->index(['active', 'description']);
             $table->unique('code');
             $table->index(['department_id', 'description']);
@@ -55,6 +57,15 @@ return new class extends Migration
         Rows::check('items', 'item_price_per', 'price_per in (1,100,1000)');
         Rows::check('items', 'item_prices', 'list_price >= 0 and cost >= 0 and (floor_price is null or floor_price '
             .'>= 0)');
+
+        Schema::create('item_belongings', static function (Blueprint $table): void {
+            $table->foreignId('item_id')->constrained();
+            $table->unsignedTinyInteger('position');
+            $table->foreignId('belongs_id')->constrained('items');
+            $table->primary(['item_id', 'position']);
+            $table->unique(['item_id', 'belongs_id']);
+        });
+        Rows::check('item_belongings', 'belongs_to_another', 'item_id <> belongs_id and position between 1 and 3');
 
         Schema::create('quantity_breaks', static function (Blueprint $table): void {
             $table->id();

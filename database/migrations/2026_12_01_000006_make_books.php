@@ -70,6 +70,7 @@ return new class extends Migration
             $table->json('exemption')->nullable()->comment('certificate, and the taxes as they would have been');
             $table->date('due_date')->nullable();
             $table->string('terms', 80)->default('');
+            $table->string('own_terms')->default('')->comment('what of tax or price level was its own, and why');
             $table->bigInteger('on_account')->default(0)->comment('what it did to the customer’s balance');
             $table->bigInteger('balance_before')->nullable()->comment('printed on the paper');
             $table->bigInteger('settlement_discount')->default(0);
@@ -125,6 +126,7 @@ return new class extends Migration
             $table->string('goods_to', 12)->nullable()->comment('of what comes back: stock, written_off, supplier, '
                 .'none');
             $table->string('reason', 20)->nullable();
+            LineColumns::seller($table);
             $table->index(['code', 'document_id']);
             $table->index(['item_id', 'document_id']);
             $table->primary(['document_id', 'position']);

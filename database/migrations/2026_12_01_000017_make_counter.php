@@ -62,6 +62,14 @@ return new class extends Migration
             $table->string('note', 120)->default('')->comment('why it waits, for whoever takes it up again');
             $table->string('undo')->default('')->comment('in words, what would be taken back next; empty: nothing');
             $table->json('unknown')->nullable()->comment('what was scanned, is in no list and waits for somebody');
+            $table->json('after_card')->nullable()->comment('what was taken off or changed after a card had paid');
+            $table->json('on_items')->nullable()
+                ->comment('open items that what is paid towards the account meets first');
+            $table->boolean('own_terms')->default(false)->comment('whether something of the next four is its own');
+            $table->string('own_certificate', 40)->nullable()->comment('exempt from all tax by it; null: not');
+            $table->foreignId('own_level_id')->nullable()->comment('price level')->constrained('price_levels');
+            $table->foreignId('own_place_id')->nullable()->comment('where it is taxed')->constrained('tax_profiles');
+            $table->string('own_reason', 120)->default('')->comment('why');
             $table->unique('key');
             $table->index(['location_id', 'state']);
         });
@@ -82,18 +90,22 @@ return new class extends Migration
             $table->unique(['slip_id', 'kind', 'position']);
         });
 
-        Schema::create('slip_lines', static function (Blueprint $table): void {
-            $table->id();
-            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
-            $table->unsignedInteger('position');
+        $line = static function (Blueprint $table): void {
             LineColumns::goods($table);
             LineColumns::discount($table);
+            LineColumns::seller($table);
             $table->string('price_source')->default('');
             $table->decimal('floor_price', 14, 4)->nullable();
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('note')->default('');
             $table->boolean('standing_discount')->default(false)->comment('the discount is the customer’s own');
             $table->json('serials')->nullable();
+        };
+        Schema::create('slip_lines', static function (Blueprint $table) use ($line): void {
+            $table->id();
+            $table->foreignId('slip_id')->constrained()->cascadeOnDelete();
+            $table->unsignedInteger('position');
+            $line($table);
             $table->index(['slip_id', 'position']);
         });
 
@@ -110,18 +122,11 @@ return new class extends Migration
             $table->decimal('discount_percent', 8, 4)->nullable();
             $table->bigInteger('discount_amount')->nullable();
         });
-        Schema::create('slip_lines_before', static function (Blueprint $table): void {
+        Schema::create('slip_lines_before', static function (Blueprint $table) use ($line): void {
             $table->foreignId('undo_id')->constrained('slip_undos')->cascadeOnDelete();
             $table->unsignedBigInteger('line_id')->comment('of the line, which may be gone');
             $table->unsignedInteger('position');
-            LineColumns::goods($table);
-            LineColumns::discount($table);
-            $table->string('price_source')->default('');
-            $table->decimal('floor_price', 14, 4)->nullable();
-            $table->decimal('cost', 14, 4)->nullable();
-            $table->string('note')->default('');
-            $table->boolean('standing_discount')->default(false);
-            $table->json('serials')->nullable();
+            $line($table);
             $table->primary(['undo_id', 'line_id']);
         });
 

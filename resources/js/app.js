@@ -1,12 +1,12 @@
 import Alpine from '@alpinejs/csp';
-import bought from './counter/bought.js';
 import bringBack from './counter/bring-back.js';
 import counter from './counter/counter.js';
 import entry from './counter/entry.js';
 import lines from './counter/lines.js';
+import { bought, fetched, look } from './counter/look.js';
 import off from './counter/off.js';
 import sounds from './page/sounds.js';
-import { margin, panel } from './counter/panel.js';
+import { margin, more, panel } from './counter/panel.js';
 import settle from './counter/settle.js';
 import signing from './counter/signing.js';
 import cheques from './office/cheques.js';
@@ -17,7 +17,7 @@ import drop from './page/drop.js';
 import idle from './page/idle.js';
 
 const components = {
-    counter, entry, lines, settle, panel, margin, off, bought, bringBack, signing,
+    counter, entry, lines, settle, panel, more, margin, off, bought, look, fetched, bringBack, signing,
     payment, cheques, statementRun, workedOut, lineReading,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),

@@ -42,7 +42,11 @@ function keep() {
 export function resume() {
     const kept = JSON.parse(sessionStorage.getItem('acts') ?? '{}');
     sessionStorage.removeItem('acts');
-    if (kept.by !== by() || !kept.acts?.length) return;
+    if (!kept.acts?.length) return;
+    if (kept.by !== by()) {
+        banner('Something done here before you did not go through, and was dropped. Look at the slip it was for.');
+        return;
+    }
     queue.unshift(...kept.acts.map((act) => ({ ...act, resolve: () => {} })));
     keep();
     run();

@@ -1,6 +1,6 @@
 // Puts the page's redrawn parts in place, keeping what is being typed.
 /** Panels within parts: the one that the hand is in stays open, and what the slip earns until it is closed. */
-const KEPT_OPEN = '[data-part] [x-data=panel]:not([hidden]), #margin:not([hidden])';
+const KEPT_OPEN = '[data-part] [x-data=panel]:not([hidden]), #more-acts:not([hidden]), #margin:not([hidden])';
 const isKeptOpen = (panel) => panel.id === 'margin' || panel.contains(document.activeElement);
 
 /** Replaces every part of the page that the answer brings; false: it is of another slip than the page shows. */

@@ -12,6 +12,8 @@
 <a class="skip" href="#main">Skip to the page</a>
 @auth
     @include('design.top')
+    @if(app(Elmstone\Staff\AtTill::class)->till()->training)<p class="training" role="status">Training till:
+        nothing is posted here. What you do is practice.</p>@endif
 @endauth
 <p id="banner" class="banner" role="status" hidden></p>
 <main id="main">

@@ -18,7 +18,7 @@ final class LayawaysTest extends BrowserCase
             ->press(Key::ENTER)
             ->awaitText('#who', 'no account');
         $clerk->scan($goods)->awaitText('#lines', 'Tile saw');
-        $clerk->click('#hold')->press($deposit, Key::ENTER)->awaitText('#hold-part', 'Layaway agreement');
+        $clerk->click('#hold')->awaitText('#hold-part', 'Layaway agreement')->fill('#hold', $deposit);
         $clerk->fill('#cash', '100')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Set aside as');
 
         return $clerk->text('#settle .note a[href*="/layaways/"]');
@@ -29,7 +29,7 @@ final class LayawaysTest extends BrowserCase
         $clerk = $this->clerk();
         $clerk->press('tamsin')->awaitText('#found', 'Tamsin')->press(Key::ENTER)->awaitText('#who', 'Tamsin');
         $clerk->scan('MA-0031')->awaitText('#lines', 'Tile saw');
-        $clerk->click('#hold')->press(Key::ENTER)->awaitText('#hold-part', 'You may cancel at any time');
+        $clerk->click('#hold')->awaitText('#hold-part', 'You may cancel at any time');
         $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
         $clerk->fill('#hold-count', '3')->awaitText('#sign', 'changed since it was signed');
         $clerk->fill('#hold', '30')->awaitText('#total', '30.00');
@@ -65,7 +65,7 @@ final class LayawaysTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $clerk->press('wystan')->awaitText('#found', 'Wystan')->press(Key::ENTER)->awaitText('#who', 'Wystan');
-        $clerk->fill('#deposit_in', '40')->awaitText('#post', 'Take deposit');
+        $clerk->press(Key::ENTER)->press('T')->fill('#deposit_in', '40')->awaitText('#post', 'Take deposit');
         $clerk->fill('#cash', '40')->awaitText('#settle', 'cash')->ctrlEnter()->awaitText('#settle', 'Posted as RCT-');
         $clerk
             ->go('/counter/new')

@@ -28,6 +28,20 @@ final class TypingTest extends BrowserCase
         return $clerk->await(static fn (): bool => $clerk->focus() === $id, $id);
     }
 
+    /** @return array{string, string} ids of a price that somebody has to allow, and of the field for who allows it */
+    private function refusedPrice(Clerk $clerk): array
+    {
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->press(Key::ARROW_UP);
+        $price = $clerk->attribute('#lines tr.line .cell[name=price]', 'id');
+        $clerk->fill("#{$price}", '0.10')->await(
+            static fn (): bool => str_ends_with($clerk->focus(), '-approver'),
+            'the approver’s number',
+        );
+
+        return [$price, $clerk->focus()];
+    }
+
     /** @return iterable<string, array{int, list<'Enter'|'Tab'>}> milliseconds a key, and what ends it */
     public static function scanners(): iterable
     {
@@ -83,14 +97,7 @@ final class TypingTest extends BrowserCase
     public function test_an_approval_that_is_being_typed_takes_no_scan(): void
     {
         $clerk = $this->clerk('101');
-        $this->lines($clerk->reads('LH-1140'), 1);
-        $clerk->press(Key::ARROW_UP);
-        $price = $clerk->attribute('#lines tr.line .cell[name=price]', 'id');
-        $clerk->fill("#{$price}", '0.10')->await(
-            static fn (): bool => str_ends_with($clerk->focus(), '-approver'),
-            'the approver’s number',
-        );
-        $approver = $clerk->focus();
+        [, $approver] = $this->refusedPrice($clerk);
         $clerk->press('201')->reads('AD-0207');
         $this->lines($clerk, 2);
         self::assertSame('201', $this->value($clerk, $approver));
@@ -231,6 +238,55 @@ final class TypingTest extends BrowserCase
         $this->lines($clerk, 4);
     }
 
+    public function test_a_pin_that_waits_for_the_server_is_in_no_store_of_the_window(): void
+    {
+        $clerk = $this->clerk('101');
+        [$price, $approver] = $this->refusedPrice($clerk);
+        $this->served()->stop();
+        $clerk->press('201');
+        $this->focus($clerk, str_replace('approver', 'reason', $approver))->press('old stock');
+        $this->focus($clerk, str_replace('approver', 'pin', $approver))->press('4201', Key::ENTER);
+        $clerk->reads('AD-0207')->awaitText('#banner', 'What you did is kept here');
+        $kept = (string) $clerk->browser->executeScript(
+            'return JSON.stringify({ ...sessionStorage, ...localStorage })',
+        );
+        self::assertStringContainsString('AD-0207', $kept);
+        self::assertStringNotContainsString('4201', $kept);
+        $this->served()->start();
+        $this->lines($clerk, 2);
+        self::assertSame('0.10', $this->value($clerk, $price));
+    }
+
+    public function test_what_is_refused_on_another_slip_is_said(): void
+    {
+        $clerk = $this->clerk('101');
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->press(Key::ARROW_UP);
+        $url = $clerk->attribute('#lines tr.line .cell[name=price]', 'data-save');
+        $clerk->browser->executeScript(
+            'sessionStorage.setItem("acts", JSON.stringify({ by: document.querySelector("[data-by]").dataset.by,'
+                .' acts: [{ url: arguments[0], fields: { price: "dear", act: crypto.randomUUID() } }] }))',
+            [$url],
+        );
+        $clerk->go('/counter/new')->awaitText('#banner', 'another slip was refused');
+        self::assertSame(0, $clerk->count('#lines tr.line'));
+    }
+
+    public function test_what_somebody_else_left_undone_is_dropped_and_said(): void
+    {
+        $clerk = $this->clerk('101');
+        $this->lines($clerk->reads('LH-1140'), 1);
+        $clerk->browser->executeScript(
+            'sessionStorage.setItem("acts", JSON.stringify({ by: "0", acts: [{ url: arguments[0], fields: { entry: '
+                .'"AD-0207", act: crypto.randomUUID() } }] }))',
+            [$clerk->attribute('#entry', 'data-add')],
+        );
+        $slip = $clerk->path();
+        $clerk->go($slip)->awaitText('#banner', 'before you did not go through');
+        $this->lines($clerk->go($slip), 1);
+        self::assertSame('', $clerk->text('#banner'));
+    }
+
     public function test_three_things_for_cash_take_three_keys_beside_the_scans(): void
     {
         $clerk = $this->clerk();
@@ -333,6 +389,94 @@ final class TypingTest extends BrowserCase
         $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
     }
 
+    public function test_a_line_comes_back_for_cash_by_five_keys_beside_the_scan(): void
+    {
+        $clerk = $this->clerk('101', 2);
+        $this->lines($clerk->reads('LH-1140')->reads('AD-0207'), 2);
+        $clerk->press(Key::ENTER, Key::ENTER)->ctrlEnter()->awaitText('#settle', 'Posted as');
+        $label = $clerk->text('#settle .note a');
+        $clerk->press(Key::ENTER);
+        $this->lines($clerk, 0)->reads($label)->awaitText('#returnable', 'hook')->await(
+            static fn (): bool => str_starts_with($clerk->focus(), 'back-') && $clerk->focus() !== 'back-find',
+            'the first quantity',
+        );
+        $clerk->press('1', Key::ENTER)->awaitText('#returns', 'Coming back');
+        $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'refund-cash', 'cash');
+        $clerk->press(Key::ENTER)->await(
+            static fn (): bool => $clerk->attribute('#post', 'aria-disabled') === 'false',
+            'the return is settled',
+        );
+        $clerk->ctrlEnter()->awaitText('#settle', 'Cash to hand back');
+    }
+
+    public function test_a_layaway_payment_takes_three_keys_beside_the_scan(): void
+    {
+        $clerk = $this->clerk('101', 2);
+        $label = (string) $this->served()->query(
+            "SELECT label FROM agreements WHERE kind = 'layaway' AND state = 'running' AND next_due > CURDATE() AND "
+                .'location_id = 1 ORDER BY id DESC LIMIT 1',
+        );
+        $clerk->reads($label)->awaitText('#layaways', $label);
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'cash', 'Settle');
+        $clerk->press(Key::ENTER)->await(fn (): bool => $this->value($clerk, 'cash') !== '', 'the exact sum');
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+    }
+
+    public function test_a_row_is_looked_at_by_space_and_the_list_narrows_by_department(): void
+    {
+        $clerk = $this->clerk('101', 2);
+        $clerk->press('tile')->awaitText('#found', 'The first 7');
+        $clerk->press(' ');
+        self::assertSame('tile ', $this->value($clerk, 'entry'), 'In the middle of typing a space is a space.');
+        $clerk->awaitText('#found', 'The first 7')->press(Key::ARROW_DOWN, ' ')->awaitText('#look', 'Stock');
+        self::assertSame(['entry', 'tile '], [$clerk->focus(), $this->value($clerk, 'entry')]);
+        $clerk->press(Key::ESCAPE)->await(static fn (): bool => $clerk->text('#look') === '', 'the list again');
+        $clerk->press(Key::ARROW_RIGHT)->await(
+            static fn (): bool => $clerk->count('#found [aria-pressed=true]:not([data-department=""])') === 1,
+            'one department',
+        );
+        $this->lines($clerk->press(Key::ENTER), 1);
+        $clerk->press('tile')->awaitText('#found', 'The first 7');
+        self::assertSame(0, $clerk->count('#found .narrow-by'), 'Nothing is kept for the next.');
+        $clerk->press(Key::ESCAPE, Key::ESCAPE, Key::ARROW_UP, ' ')->awaitText('#look', 'Prices');
+        self::assertStringNotContainsString(' ', $this->value($clerk, $clerk->focus()));
+        $this->lines($clerk->reads('LH-1140'), 2);
+        $this->assertCalm($clerk);
+    }
+
+    public function test_rarer_acts_are_two_keys_away_and_give_the_hand_back(): void
+    {
+        $clerk = $this->clerk('101', 2);
+        $this->lines($clerk->reads('AD-0207'), 1);
+        $clerk->alt('.')->await(static fn (): bool => str_starts_with($clerk->focus(), 'more-'), 'more');
+        $clerk->press(Key::ESCAPE)->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
+        $clerk->alt('.')->press('d')->await(static fn (): bool => $clerk->focus() === 'drawer_reason', 'why');
+        $clerk->press('float', Key::ENTER)->awaitText('#said', 'on record');
+        $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
+        $clerk->alt('.')->press('p')->await(static fn (): bool => $clerk->focus() === 'change-number', 'who serves');
+        $clerk->press(Key::ESCAPE)->alt('g');
+        $this->lines($clerk, 2);
+        $clerk->alt('.')->press('c')->awaitText('#said', 'goes to the printer');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_what_becomes_of_the_slip_is_chosen_by_key(): void
+    {
+        $clerk = $this->clerk('101', 2);
+        $this->lines($clerk->reads('AD-0207'), 1);
+        self::assertSame('', $clerk->text('.becomes'), 'Without a customer there is no choice.');
+        self::assertStringContainsString('name a customer first', $clerk->text('.shut'));
+        $clerk->press('chapel')->awaitText('#found', 'Chapel')->press(Key::ENTER)->awaitText('.becomes', 'Layaway');
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'cash', 'Settle');
+        $clerk->press('L', Key::ENTER)->awaitText('#post', 'Hold as layaway');
+        $clerk->await(static fn (): bool => $clerk->focus() === 'hold', 'the deposit');
+        $clerk->press('E', Key::ENTER)->awaitText('#post', 'Post sale');
+        $clerk->press('P')->await(static fn (): bool => $clerk->focus() === 'on_account', 'towards the account');
+        $clerk->press('5', Key::ENTER)->awaitText('#post', 'Post sale and payment');
+        $this->assertCalm($clerk);
+    }
+
     public function test_a_removed_line_is_taken_back_by_one_key(): void
     {
         $clerk = $this->clerk();
@@ -363,7 +507,7 @@ final class TypingTest extends BrowserCase
         $clerk = $this->clerk();
         $clerk->press('chapel')->awaitText('#found', 'Chapel')->press(Key::ENTER)->awaitText('#who', 'Chapel');
         $clerk->alt('v')->await(static fn (): bool => $clerk->focus() === 'bought-find', 'what they bought');
-        $first = $clerk->text('#bought .row-bought .code');
+        $first = $clerk->text('#bought button.row-bought .code');
         self::assertNotSame('', $first);
         $clerk->press($first, Key::ENTER)->awaitText('#lines', $first);
         $clerk->press(Key::ESCAPE);

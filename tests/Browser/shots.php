@@ -28,7 +28,9 @@ $clerk
     ->awaitText('#lines', 'Tile saw');
 $clerk->type('#entry', '4 x lim*hook')->awaitText('#found', 'LH-1140');
 $shot('counter-mid-sale');
-$clerk->press(Key::ESCAPE, Key::ESCAPE);
+$clerk->press(Key::ARROW_DOWN, ' ')->awaitText('#look', 'Stock');
+$shot('counter-look');
+$clerk->press(Key::ESCAPE, Key::ESCAPE, Key::ESCAPE);
 $clerk->fill('.cell[name=price]', '12')->awaitText('#lines', 'A supervisor can approve');
 $shot('counter-approval');
 $clerk->go('/counter')->alt('w');
@@ -60,7 +62,10 @@ $items = $clerk->browser->executeScript(
 );
 $shot('account');
 $clerk->go('/accounts/1001/payment');
-$clerk->type('#reference', '004417')->fill('#amount', '999.60')->awaitText('.pay-sums', '999.60');
+$clerk->type('#reference', '004417'.Key::TAB);
+// The page works it out again when a field is left.
+usleep(800_000);
+$clerk->fill('#amount', '999.60')->awaitText('.pay-sums', '999.60');
 $shot('payment');
 $clerk->go('/accounts/1001/statement');
 $shot('statement');
@@ -93,8 +98,6 @@ $shot('refund');
 $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
 $clerk->go('/documents/'.$clerk->text('#settle .note a'));
 $shot('credit-note');
-$clerk->go('/gift-cards/1');
-$shot('gift-card');
 $clerk->go('/layaways');
 $shot('layaways');
 $clerk->go('/layaways?tab=behind')->click('main tbody tr:nth-child(2) a.code')->awaitText('h1', 'Layaway');
@@ -109,7 +112,6 @@ $clerk
     ->scan('MA-0057', '2 x AD-0207')
     ->awaitText('#lines', 'adhesive')
     ->click('#hold')
-    ->press(Key::ENTER)
     ->awaitText('#hold-part', 'Layaway agreement');
 $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
 $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');

@@ -20,6 +20,7 @@ use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
 use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Each simulated device keeps to what its interface promises. */
@@ -134,15 +135,39 @@ final class DevicesTest extends FeatureCase
         app(CustomerDisplay::class)->show(
             self::till(2),
             new DisplayContent(
-                [['quantity' => '2', 'description' => 'Brick', 'net' => '3.00']],
+                [['quantity' => '2', 'description' => 'Brick', 'each' => '1.50', 'net' => '3.00']],
                 '0.30',
                 '3.30',
                 '3.30',
                 '',
             ),
         );
-        $this->get('/devices/display/2')->assertSeeInOrder(['Brick', '3.00', '3.30']);
+        $this->get('/devices/display/2')->assertSeeInOrder(['Brick', '1.50', '3.00', '3.30']);
         $this->assertSame('3.30', SimulatedDisplay::showing(self::till(2))->total);
+    }
+
+    public function test_the_display_thanks_and_then_shows_nobody_elses_things(): void
+    {
+        $sees = fn (): string => (string) $this->get('/devices/display/1')->assertOk()->getContent();
+        $this->add('LH-1140');
+        $this->assertStringContainsString('Limestone hook', $sees());
+        $this->get('/counter/'.Str::uuid())->assertOk();
+        $this->assertStringContainsString('Welcome to Quarry Lane Stores', $sees(), 'Another slip, another customer.');
+        $this->does('cash', ['cash' => '5'])->assertOk();
+        $this->assertStringContainsString('paid 5.00', $sees());
+        $this->does('post')->assertOk();
+        $this->get('/counter/'.Str::uuid())->assertOk();
+
+        foreach (['Thank you', 'change 0.76', 'Limestone hook'] as $words) {
+            $this->assertStringContainsString($words, $sees(), 'The next slip does not wipe it away.');
+        }
+
+        $this->travel(30)->seconds();
+        $this->assertStringNotContainsString('Limestone hook', $sees());
+        $this->slip = (string) Str::uuid();
+        $this->add('LH-1141');
+        $this->travel(4)->minutes();
+        $this->assertStringContainsString('Welcome', $sees(), 'Somebody was called away.');
     }
 
     public function test_the_mailbox_keeps_what_was_sent_with_its_attachment(): void

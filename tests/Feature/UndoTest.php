@@ -109,9 +109,9 @@ final class UndoTest extends FeatureCase
         $this->chargeOn(now()->subDays(20)->toDateString(), $customer, 'LH-1140');
         $this->chargeOn(now()->subDays(9)->toDateString(), $customer, '3 x LH-1140', 'LH-1141');
         $this->slip = (string) Str::uuid();
-        $this->get("/counter/{$this->slip}/bought")->assertOk()->assertSee('Put a customer on the slip first');
+        $this->get("/counter/{$this->slip}/look/customer")->assertOk()->assertSee('Put a customer on the slip first');
         $this->does('customer', ['customer' => $customer->id])->assertOk();
-        $seen = (string) $this->get("/counter/{$this->slip}/bought")
+        $seen = (string) $this->get("/counter/{$this->slip}/look/customer")
             ->assertOk()
             ->assertSee('3 × 3.85')
             ->assertSee('2 times')

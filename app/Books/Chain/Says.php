@@ -20,8 +20,8 @@ final class Says
         'posted_at', 'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name',
         'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net',
         'tax_total', 'total', 'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job',
-        'buyer', 'exemption', 'due_date', 'terms', 'on_account', 'balance_before', 'settlement_discount', 'fee',
-        'refers_to_id',
+        'buyer', 'exemption', 'due_date', 'terms', 'own_terms', 'on_account', 'balance_before', 'settlement_discount',
+        'fee', 'refers_to_id',
     ];
 
     /**
@@ -36,7 +36,7 @@ final class Says
                 'unit_price', 'price_per', 'price_rule', 'list_price', 'discount_percent', 'discount_amount',
                 'may_discount', 'tax_class', 'gross', 'line_discount', 'coupon_discount', 'slip_discount', 'net',
                 'tax_total', 'total', 'cost', 'note', 'serials', 'origin_document_id', 'origin_position', 'goods_to',
-                'reason',
+                'reason', 'sold_by',
             ],
             'position',
         ],

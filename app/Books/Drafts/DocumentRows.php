@@ -75,6 +75,7 @@ final readonly class DocumentRows
             'exemption' => $draft->party->exempted?->toJson(),
             'due_date' => $draft->party->due?->format('Y-m-d'),
             'terms' => $draft->party->terms,
+            'own_terms' => mb_substr($draft->party->ownTerms, 0, 255),
             'on_account' => $draft->onAccount()->minor,
             'balance_before' => $draft->party->balanceBefore?->minor,
             'settlement_discount' => $draft->entry?->settlementDiscount->minor ?? 0,
@@ -126,6 +127,7 @@ final readonly class DocumentRows
                 'origin_position' => $line->origin?->position,
                 'goods_to' => $line->goodsTo?->value,
                 'reason' => $line->reason,
+                'sold_by' => $line->soldBy,
             ];
         }
 

@@ -14,6 +14,7 @@ final readonly class Party
      * @param  string  $name as it stands on the paper
      * @param  CarbonImmutable|null  $due when what was charged falls due
      * @param  string  $terms in words
+     * @param  string  $ownTerms in words, what of tax or price level was its own, and why; for the shop
      * @param  Money|null  $balanceBefore what they owed before it; null: it does not touch an account
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class Party
         public ?CarbonImmutable $due = null,
         public string $terms = '',
         public ?Money $balanceBefore = null,
+        public string $ownTerms = '',
     ) {
     }
 
@@ -42,6 +44,7 @@ final readonly class Party
             $this->due,
             $this->terms,
             $this->balanceBefore,
+            $this->ownTerms,
         );
     }
 }

@@ -84,6 +84,7 @@ final readonly class StoredDocument
                 $line->origin(),
                 $line->goods_to,
                 $line->reason,
+                $line->sold_by,
             );
         }
 
@@ -148,6 +149,7 @@ final readonly class StoredDocument
             $document->due_date,
             $document->terms,
             $document->balance_before,
+            $document->own_terms,
         );
     }
 

@@ -17,6 +17,7 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\Undo;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
+use Elmstone\Staff\Staff;
 
 /**
  * Changes a line in place: quantity, price, discount, note. Below the floor price or below cost it takes a supervisor.
@@ -39,7 +40,7 @@ final class ChangeLine
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
             $line = $slip->lines()->with('item')->findOrFail($lineId);
             $columns = $this->columns($slip, $line, $edit);
-            $edit->serials === null && Undo::line($slip, $line, 'changed');
+            $edit->serials === null && $edit->seller === null && Undo::line($slip, $line, 'changed');
             $line->update($columns);
 
             if ($edit->price !== null || $edit->discount !== null) {
@@ -64,6 +65,7 @@ final class ChangeLine
                 'standing_discount' => false,
             ],
             $edit->serials !== null => ['serials' => Serials::read($edit->serials) ?: null],
+            $edit->seller !== null => ['sold_by' => $this->seller(trim($edit->seller), $slip)],
             $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
             default => [],
         };
@@ -91,6 +93,17 @@ final class ChangeLine
             'price_source' => '',
             ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : [],
         ];
+    }
+
+    /** Who sold it, by their staff number; null: whoever rings it up. */
+    private function seller(string $number, Slip $slip): ?int
+    {
+        if ($number === '') {
+            return null;
+        }
+
+        return Staff::query()->where('number', $number)->where('active', true)->value('id')
+            ?? throw Refused::because('no_such_person', "Nobody here has the number {$number}.");
     }
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction

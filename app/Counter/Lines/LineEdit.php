@@ -13,6 +13,7 @@ final readonly class LineEdit
         public ?string $discount = null,
         public ?string $note = null,
         public ?string $serials = null,
+        public ?string $seller = null,
     ) {
     }
 }

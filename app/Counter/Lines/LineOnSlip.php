@@ -16,6 +16,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Casts\QuantityCast;
@@ -49,7 +50,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property UnitPrice|null $cost per unit of price_per, when it was put on the slip
  * @property string $note
  * @property list<string>|null $serials of the pieces
+ * @property int|null $sold_by null: who rings it up
  * @property-read Item|null $item
+ * @property-read Staff|null $seller
  */
 final class LineOnSlip extends Record
 {
@@ -76,6 +79,18 @@ final class LineOnSlip extends Record
     public function item(): BelongsTo
     {
         return $this->belongsTo(Item::class);
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function seller(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'sold_by');
+    }
+
+    /** The staff number of who sold it; empty: whoever rings it up. */
+    public function soldByNumber(): string
+    {
+        return $this->sold_by === null ? '' : $this->seller->number ?? '';
     }
 
     public function toValue(Currency $currency): SlipLine
@@ -119,7 +134,8 @@ final class LineOnSlip extends Record
     {
         return $this->price_rule !== PriceRule::Typed
             && ($this->standing_discount || $this->takesNoDiscountYet())
-            && $this->note === '';
+            && $this->note === ''
+            && $this->sold_by === null;
     }
 
     public function takesNoDiscountYet(): bool

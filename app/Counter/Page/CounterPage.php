@@ -17,8 +17,6 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\CustomerType;
-use Elmstone\Devices\CustomerDisplay;
-use Elmstone\Devices\DisplayContent;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Settings;
@@ -27,7 +25,6 @@ use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
-use Elmstone\Support\Show;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -48,7 +45,7 @@ final class CounterPage
         private readonly House $house,
         private readonly Settings $settings,
         private readonly SlipDesk $desk,
-        private readonly CustomerDisplay $display,
+        private readonly CustomerSees $customerSees,
         private readonly CheckApproval $checkApproval,
     ) {
     }
@@ -156,7 +153,7 @@ final class CounterPage
             ->get(['id', 'key', 'till_id', 'customer_name', 'title', 'note', 'total', 'updated_at'])
             ->reverse()
             ->values();
-        $this->display->show($act->till, $this->shown($reckoned));
+        $this->customerSees->show($act->till, $reckoned);
         $letters = $this->settings->letters();
         $setAside = $this->setAside($slip);
         $available = $slip->stock ?? new Collection;
@@ -164,7 +161,7 @@ final class CounterPage
         return [
             'slip' => $slip,
             // What is done after posting is done to the next slip.
-            'target' => $slip->isPosted() ? (string) Str::uuid() : $slip->key,
+            'target' => $slip->isDone() ? (string) Str::uuid() : $slip->key,
             'reckoned' => $reckoned,
             'house' => $this->house,
             'till' => $act->till,
@@ -172,7 +169,10 @@ final class CounterPage
             'complaint' => $complaint,
             'fresh' => $fresh,
             'tabs' => $others->where('till_id', $act->till->id),
-            'elsewhere' => $others->where('till_id', '!=', $act->till->id)->load('till'),
+            'elsewhere' => $others
+                ->where('till_id', '!=', $act->till->id)
+                ->load('till')
+                ->filter(static fn (Slip $other): bool => $other->till->training === $act->till->training),
             'letters' => $letters,
             'drawn' => DrawnLines::on($request, $reckoned, $complaint, $available, $setAside, $letters, $fresh),
             'exemptionRunOut' => $slip->customer?->claimsExemption() === true
@@ -193,31 +193,5 @@ final class CounterPage
             ->all();
 
         return $short === [] ? [] : SetAsideFor::of($short, $slip->location_id);
-    }
-
-    private function shown(ReckonedCounter $reckoned): DisplayContent
-    {
-        $lines = $reckoned->slip->lines->take(-DisplayContent::LINES)->map(
-            static fn (LineOnSlip $line): array => [
-                'quantity' => Show::decimal($line->quantity),
-                'description' => $line->description,
-                'net' => Show::money($reckoned->line($line)->net),
-            ],
-        );
-
-        $unknown = count($reckoned->slip->unknown ?? []);
-
-        return new DisplayContent(
-            [
-                ...array_values($lines->all()),
-                ...$unknown === 0 ? [] : [
-                    ['quantity' => (string) $unknown, 'description' => 'Still being looked up', 'net' => ''],
-                ],
-            ],
-            Show::money($reckoned->sums->taxTotal),
-            Show::money($reckoned->payable()),
-            Show::money($reckoned->outstanding()),
-            $reckoned->settlement?->change->isPositive() === true ? Show::money($reckoned->settlement->change) : '',
-        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Page;
 
+use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
@@ -73,6 +74,16 @@ final class DrawnLines
         return $this->isPlain($line) ? $this->digest($line) : '';
     }
 
+    /** @return list<Item> what goes with it and is not on the slip yet */
+    public function offered(LineOnSlip $line): array
+    {
+        return $line->item?->relationLoaded('belongings') !== true
+            ? []
+            : array_values($line->item->belongings
+                ->reject(fn (Item $item): bool => $this->reckoned->slip->lines->contains('item_id', $item->id))
+                ->all());
+    }
+
     /** Nothing is wrong with it, and nobody has to agree to it. */
     private function isPlain(LineOnSlip $line): bool
     {
@@ -89,12 +100,13 @@ final class DrawnLines
             // As it stands in its row: values need not be written out again for it.
             $line->getRawOriginal(),
             $this->figures($line),
-            self::written($line->item, 'list_price', 'active', 'has_serials'),
+            self::written($line->item, 'list_price', 'active', 'has_serials', 'clerk_words'),
             self::written($this->stock->get($line->item_id), 'on_hand', 'committed'),
             $this->setAside[$line->item_id] ?? [],
             $this->letters[$line->tax_class] ?? '',
             $this->fresh === $line->id,
-            $this->reckoned->slip->isPosted(),
+            $this->reckoned->slip->isDone(),
+            array_column($this->offered($line), 'id'),
         ]));
     }
 

@@ -71,7 +71,8 @@ final class EntryController
         $day = $onSlip?->day() ?? ShopTime::today();
         $terms = $onSlip?->priceTerms();
         $most = $request->boolean('more') ? self::MORE : self::SHOWN;
-        [$entry, $items] = $this->items($readings, $search, $most);
+        $department = $request->integer('department');
+        [$entry, $items] = $this->items($readings, $search, $most, $department);
         $terms?->preload($items->modelKeys());
 
         $found = $this->customers($entry->text, $customers);
@@ -87,6 +88,8 @@ final class EntryController
                         6,
                     ),
             'entry' => $entry,
+            'department' => $department,
+            'departments' => $most === self::MORE ? $search->departments($entry->text, self::MORE) : [],
             'isMore' => $items->count() === self::SHOWN && $most === self::SHOWN,
             'refused' => $refused,
             'quotes' => $items->map(
@@ -192,12 +195,12 @@ final class EntryController
      * @param  non-empty-list<EntryText>  $readings
      * @return array{EntryText, Collection<int, Item>} the first reading by which anything is found
      */
-    private function items(array $readings, ItemSearch $search, int $most): array
+    private function items(array $readings, ItemSearch $search, int $most, int $department): array
     {
         foreach ($readings as $reading) {
             $items = mb_strlen($reading->text) < 2
                 ? new Collection
-                : $search->find($reading->text, $most, alsoInactive: true);
+                : $search->find($reading->text, $most, alsoInactive: true, department: $department);
             $exact = $items->isEmpty() ? $search->exact($reading->text) : null;
 
             if ($exact?->active === true) {

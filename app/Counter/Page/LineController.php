@@ -20,7 +20,7 @@ final class LineController
 
     public function change(Request $request, string $slip, int $line, ChangeLine $change): Response
     {
-        $field = collect(['quantity', 'price', 'discount', 'note', 'serials'])->first(
+        $field = collect(['quantity', 'price', 'discount', 'note', 'serials', 'seller'])->first(
             static fn (string $name): bool => $request->has($name),
         ) ?? 'note';
         $edit = new LineEdit(...[$field => $request->string($field)->value()]);

@@ -6,12 +6,14 @@ namespace Elmstone\Counter\Page;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Post\PostSale;
+use Elmstone\Counter\Post\PractiseSale;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ClearSlip;
 use Elmstone\Counter\Slip\DateSlip;
 use Elmstone\Counter\Slip\DiscountSlip;
 use Elmstone\Counter\Slip\NoteSlip;
 use Elmstone\Counter\Slip\RestoreSlip;
+use Elmstone\Counter\Slip\SetOwnTerms;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\TakeSlip;
 use Elmstone\Counter\Slip\Undo;
@@ -35,6 +37,25 @@ final class SlipController
             'discount',
             'discount',
             static fn (Act $act) => $discount->handle($slip, $act, $request->string('discount')->value()),
+        );
+    }
+
+    /** An exemption, a price level or a tax place for this sale only. */
+    public function terms(Request $request, string $slip, SetOwnTerms $set): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'own-terms',
+            'own_reason',
+            static fn (Act $act): Slip => $set->handle(
+                $slip,
+                $act,
+                $request->string('own_certificate')->value(),
+                $request->integer('own_level'),
+                $request->integer('own_place'),
+                $request->string('own_reason')->value(),
+            ),
         );
     }
 
@@ -106,9 +127,16 @@ final class SlipController
         return redirect()->route('counter.show', $slip);
     }
 
-    public function post(Request $request, string $slip, PostSale $post): Response
+    /** At a till for training it is practised. */
+    public function post(Request $request, string $slip, PostSale $post, PractiseSale $practise): Response
     {
-        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use ($slip, $post): null {
+        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use (
+            $slip, $post, $practise,
+        ): ?Slip {
+            if ($act->till->training) {
+                return $practise->handle($slip, $act);
+            }
+
             $post->handle($slip, $act);
 
             return null;

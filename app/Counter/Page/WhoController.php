@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Parts\PayInvoice;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ChangeParty;
 use Elmstone\Counter\Slip\GiveType;
@@ -13,7 +14,6 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
-use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -24,15 +24,16 @@ final class WhoController
     {
     }
 
-    /** What the slip's customer bought before, and paid for it. */
-    public function bought(string $slip): View
+    /** What is paid towards the account meets this invoice of theirs first. */
+    public function payInvoice(Request $request, string $slip, int $invoice, PayInvoice $pay): Response
     {
-        $on = Slip::query()->where('key', $slip)->first();
-
-        return view('counter.bought', [
-            'name' => $on->customer_name ?? '',
-            'bought' => $on?->customer_id === null ? [] : BoughtBefore::by($on->customer_id),
-        ]);
+        return $this->page->after(
+            $request,
+            $slip,
+            'on_account',
+            'on_account',
+            static fn (Act $act): Slip => $pay->handle($slip, $act, $invoice),
+        );
     }
 
     public function put(Request $request, string $slip, PutCustomer $put): Response
@@ -67,6 +68,10 @@ final class WhoController
             $put,
             $type,
         ): Slip {
+            $act->till->training && throw Refused::because(
+                'training',
+                'This till is for training: nobody is put on file at it. Take somebody who is.',
+            );
             $request->assertFine();
             $fields = $request->fields();
             $type->assertMayGive($fields['customer_type_id'], $fields['name'], $act);

@@ -183,7 +183,7 @@ final readonly class HoldDraft
 
     private function tax(): TaxAsAgreed
     {
-        $components = $this->reckoned->slip->location->taxProfile->components;
+        $components = $this->reckoned->slip->taxPlace()->components;
         $exempted = $this->reckoned->exempted;
 
         return new TaxAsAgreed(

@@ -79,7 +79,7 @@ final class PayPlan
                 ($due->isEmpty() ? $open->take(1) : $due)->map(static fn (PlanPart $part): Money => $part->item->open),
                 $this->house->currency(),
             );
-            $slip->forceFill(['on_account' => $amount, 'plan_id' => $plan->id])->save();
+            $slip->forceFill(['on_account' => $amount, 'plan_id' => $plan->id, 'on_items' => null])->save();
         });
     }
 

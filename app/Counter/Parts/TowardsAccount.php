@@ -36,12 +36,21 @@ final readonly class TowardsAccount
             : new self($items, $spread, $spread->discount()->isPositive());
     }
 
+    /**
+     * @param  list<int>  $documents
+     * @return list<string> how they are called, those that are still open
+     */
+    public function firstOn(array $documents): array
+    {
+        return array_values($this->items->records->whereIn('document_id', $documents)->pluck('label')->all());
+    }
+
     private static function spread(Slip $slip, AccountItems $items, House $house): Spread
     {
         $amount = $slip->on_account ?? $house->money(0);
 
-        return $slip->plan_id === null
-            ? $items->spread($amount)
-            : $items->spreadFirst($amount, PayPlan::parts($slip->plan_id));
+        $first = $slip->plan_id === null ? $slip->on_items ?? [] : PayPlan::parts($slip->plan_id);
+
+        return $first === [] ? $items->spread($amount) : $items->spreadFirst($amount, $first);
     }
 }

@@ -66,6 +66,7 @@ final class LockSlip
     {
         $act->till->location->loadMissing('taxProfile.components');
         $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards', 'customer', 'contact']);
+        $slip->loadOwnTerms();
         $slip->customer_id === null ? $slip->setRelation('hold', null) : $slip->load('hold');
         $slip->account = $account === null ? null : $this->party->standing($account);
         $slip->deposits = $held === null ? null : KeptFor::of($held);

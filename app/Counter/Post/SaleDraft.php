@@ -37,7 +37,7 @@ final readonly class SaleDraft
         )
             ->withLines(
                 array_values($slip->lines->map($this->line(...))->all()),
-                $slip->location->taxProfile->components->pluck('name', 'code')->all(),
+                $slip->taxPlace()->components->pluck('name', 'code')->all(),
                 $slip->discount(),
             )
             ->settledBy($tenders->tenders, $tenders->cashRounding, $tenders->change)
@@ -81,6 +81,7 @@ final readonly class SaleDraft
             $line->note,
             $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             $line->serials ?? [],
+            soldBy: $line->sold_by,
         );
     }
 

@@ -91,7 +91,7 @@ final class ChargeSlip
             $slip
                 ->forceFill([
                     'on_account' => $amount,
-                    ...$amount === null ? ['plan_id' => null, 'leaves_discount' => false] : [],
+                    ...$amount === null ? ['plan_id' => null, 'on_items' => null, 'leaves_discount' => false] : [],
                 ])
                 ->save();
         });

@@ -8,6 +8,7 @@ use Elmstone\Books\Drafts\DraftCoupon;
 use Elmstone\Core\Slip\Coupon;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
+use Elmstone\Coupons\CouponRecord;
 
 /** The coupons on a slip, as the core takes them and as the document keeps them. */
 final readonly class SlipCoupons
@@ -21,25 +22,22 @@ final readonly class SlipCoupons
             $coupon = $slip->couponsShown?->get($id);
 
             if ($coupon !== null) {
-                $values[] = $coupon->toValue(
-                    $coupon->isForAll()
-                        ? null
-                        : array_values(
-                            $slip->lines
-                                ->filter(
-                                    static fn (LineOnSlip $line): bool => $coupon->isFor(
-                                        $line->item_id,
-                                        $line->department_id,
-                                    ),
-                                )
-                                ->map(static fn (LineOnSlip $line): string => (string) $line->id)
-                                ->all(),
-                        ),
-                );
+                $values[] = self::value($coupon, $slip);
             }
         }
 
         return $values;
+    }
+
+    /** A coupon with the lines of this slip that it is for. */
+    public static function value(CouponRecord $coupon, Slip $slip): Coupon
+    {
+        $isFor = static fn (LineOnSlip $line): bool => $coupon->isFor($line->item_id, $line->department_id);
+        $id = static fn (LineOnSlip $line): string => (string) $line->id;
+
+        return $coupon->toValue(
+            $coupon->isForAll() ? null : array_values($slip->lines->filter($isFor)->map($id)->all()),
+        );
     }
 
     /** @return list<DraftCoupon> with the places of the lines they are for */

@@ -13,6 +13,7 @@ use Elmstone\Counter\Settle\Needs\LineNeeds;
 use Elmstone\Counter\Settle\Needs\MoneyNeeds;
 use Elmstone\Counter\Settle\Needs\NeedsOf;
 use Elmstone\Counter\Settle\Needs\ReturnNeeds;
+use Elmstone\Counter\Settle\Needs\TermsNeeds;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;
@@ -31,6 +32,7 @@ final class SlipNeeds
     /** @var list<class-string<NeedsOf>> in the order a clerk would deal with them */
     private const KINDS = [
         LineNeeds::class,
+        TermsNeeds::class,
         LayawayNeeds::class,
         ReturnNeeds::class,
         CardNeeds::class,
@@ -62,7 +64,7 @@ final class SlipNeeds
     /** @return list<Need> in the order a clerk would deal with them */
     public function all(): array
     {
-        return $this->all ??= $this->slip->isPosted()
+        return $this->all ??= $this->slip->isDone()
             ? []
             : array_merge(...array_map(fn (string $kind): array => $this->of($kind)->all(), self::KINDS));
     }

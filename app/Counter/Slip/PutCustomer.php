@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Slip;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Pricing\PriceRule;
-use Elmstone\Counter\Lines\LinePricing;
+use Elmstone\Counter\Lines\PriceAgain;
 use Elmstone\Customers\Customer;
 use Illuminate\Support\Facades\DB;
 
@@ -53,7 +52,7 @@ final class PutCustomer
         ) {
             throw Refused::because(
                 'held_for',
-                "This slip is to be held as a layaway for {$slip->customer_name}. Press “Sell instead” first, or "
+                "This slip is to be held as a layaway for {$slip->customer_name}. Choose “Sale” in Settle first, or "
                     .'begin another slip.',
             );
         }
@@ -72,6 +71,8 @@ final class PutCustomer
                 'on_account' => null,
                 'leaves_discount' => false,
                 'plan_id' => null,
+                ...SetOwnTerms::NONE,
+                'on_items' => null,
                 'deposit_in' => null,
                 'deposit_for' => '',
                 'deposit_used' => null,
@@ -82,34 +83,7 @@ final class PutCustomer
             ->save();
         $slip->setRelation('customer', $customer?->loadMissing('type.priceLevel'));
         $slip->forgetPriceTerms();
-        $this->priceAgain($slip);
-    }
-
-    private function priceAgain(Slip $slip): void
-    {
-        $slip->load('lines.item');
-        $slip
-            ->priceTerms()
-            ?->preload(
-                $slip->lines
-                    ->pluck('item_id')
-                    ->filter()
-                    ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
-                    ->all(),
-            );
-
-        foreach ($slip->lines as $line) {
-            if ($line->item !== null && $line->price_rule !== PriceRule::Typed) {
-                $line->update(
-                    LinePricing::afresh(
-                        $line->item,
-                        $line->quantity,
-                        $slip,
-                        $line->standing_discount || $line->takesNoDiscountYet(),
-                    ),
-                );
-            }
-        }
+        PriceAgain::all($slip);
     }
 
     /** What was bought in somebody's name comes back in it. */

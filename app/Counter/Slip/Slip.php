@@ -8,8 +8,8 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardState;
 use Elmstone\Cards\CardSubject;
-use Elmstone\Catalogue\PriceTerms;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
@@ -67,6 +67,8 @@ use Illuminate\Database\Eloquent\Collection;
  * @property int|null $credit_note_id
  * @property string $note why it waits, for whoever takes it up again
  * @property string $undo in words, what would be taken back next; empty: nothing
+ * @property list<string>|null $after_card what was taken off or changed after a card had paid
+ * @property list<int>|null $on_items open items that what is paid towards the account meets first
  * @property list<string>|null $unknown what was scanned, is in no list and waits for somebody
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $agreement_id what it was held as
@@ -105,6 +107,7 @@ final class Slip extends Record
 
     public $timestamps = true;
 
+    use HasOwnTerms;
     use HasParts;
     use SlipRelations;
     use SlipTouches;
@@ -113,6 +116,9 @@ final class Slip extends Record
      * As it was reckoned when it was last changed in this request, so that it need not be reckoned again to be drawn.
      */
     public ?ReckonedCounter $reckoned = null;
+
+    /** What the page says was done beside it. */
+    public string $said = '';
 
     /** Where, when and by whom it is posted; null: it is not yet. */
     public ?PostedAt $postedAt = null;
@@ -150,8 +156,6 @@ final class Slip extends Record
     /** @var Collection<int, Stock>|null by item: what this place has of what is on it; null: not read */
     public ?Collection $stock = null;
 
-    private ?PriceTerms $priceTerms = null;
-
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [
@@ -170,9 +174,12 @@ final class Slip extends Record
         'version' => 'int',
         'leaves_discount' => 'bool',
         'has_parts' => 'bool',
+        'own_terms' => 'bool',
         'back' => MoneyByNameCast::class,
         'back_other' => 'array',
         'unknown' => 'array',
+        'after_card' => 'array',
+        'on_items' => 'array',
         'business_date' => 'immutable_date',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',
@@ -193,15 +200,12 @@ final class Slip extends Record
         return $this->cards->contains(static fn (CardRequest $card): bool => $card->isBack() && $card->isPending());
     }
 
-    /** What decides the customer's prices; null: list prices. */
-    public function priceTerms(): ?PriceTerms
+    /** Notes what is done to the goods after a card has paid for them: whoever looks at the slip sees it. */
+    public function changedAfterCard(string $what): void
     {
-        return $this->customer === null ? null : ($this->priceTerms ??= $this->customer->priceTerms());
-    }
-
-    public function forgetPriceTerms(): void
-    {
-        $this->priceTerms = null;
+        if ($this->cards()->whereIn('state', CardState::paying())->exists()) {
+            $this->after_card = [...$this->after_card ?? [], $what];
+        }
     }
 
     /** Whether something comes back on it. */
@@ -218,6 +222,12 @@ final class Slip extends Record
     public function isPosted(): bool
     {
         return $this->state === SlipState::Posted;
+    }
+
+    /** Whether nothing on it changes any more: it is posted, or was practised. */
+    public function isDone(): bool
+    {
+        return $this->isPosted() || $this->state === SlipState::Practised;
     }
 
     public function discount(): ?Reduction

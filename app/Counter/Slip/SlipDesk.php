@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Slip;
 
 use Closure;
+use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Shop\House;
 use Elmstone\Support\Asked;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 
@@ -117,11 +120,15 @@ final class SlipDesk
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
         $slip->agreement_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
+        $slip->loadOwnTerms();
         $this->party->draw($slip);
 
         $slip->load(['lines.item', 'cards']);
+        $slip->lines->contains(static fn (LineOnSlip $line): bool => $line->sold_by !== null)
+            && $slip->lines->load('seller');
+        $this->drawBelongings($slip);
         $this->credits->draw($slip);
-        $slip->stock = $slip->isPosted() || $slip->lines->isEmpty()
+        $slip->stock = $slip->isDone() || $slip->lines->isEmpty()
                 ? null
                 : Stock::query()
                     ->where('location_id', $slip->location_id)
@@ -130,6 +137,13 @@ final class SlipDesk
                     ->keyBy('item_id');
 
         return $slip;
+    }
+
+    /** What goes with what is on it, where anything does. */
+    private function drawBelongings(Slip $slip): void
+    {
+        $items = $slip->lines->pluck('item')->filter(static fn (?Item $item): bool => $item?->has_belongings === true);
+        $slip->isDone() || $items->isEmpty() || (new Collection($items->unique('id')->all()))->load('belongings');
     }
 
     /**
@@ -155,7 +169,11 @@ final class SlipDesk
         if ($slip->state !== SlipState::Open) {
             throw Refused::because(
                 'not_open',
-                $slip->isPosted() ? 'This slip is already posted; nothing on it can change.' : 'This slip was cleared.',
+                match ($slip->state) {
+                    SlipState::Posted => 'This slip is already posted; nothing on it can change.',
+                    SlipState::Practised => 'This slip was practised; begin another.',
+                    default => 'This slip was cleared.',
+                },
             );
         }
 

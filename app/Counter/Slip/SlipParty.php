@@ -60,17 +60,18 @@ final class SlipParty
     public static function exempted(Slip $slip): ?Exempted
     {
         $customer = $slip->customer;
+        $theirs = $customer?->isExemptOn($slip->day()) === true;
 
-        if ($customer === null || ! $customer->isExemptOn($slip->day())) {
+        if ($slip->own_certificate === null && ! $theirs) {
             return null;
         }
 
         return new Exempted(
-            $customer->certificate,
-            $customer->certificate_expires?->format('Y-m-d') ?? '',
-            $customer->exempt ?? [],
+            $slip->own_certificate ?? $customer->certificate ?? '',
+            $slip->own_certificate === null ? $customer?->certificate_expires?->format('Y-m-d') ?? '' : '',
+            $slip->own_certificate === null ? $customer->exempt ?? [] : [Exempted::EVERYTHING],
             array_values(
-                $slip->location->taxProfile->components
+                $slip->taxPlace()->components
                     ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
                     ->all(),
             ),
@@ -92,6 +93,7 @@ final class SlipParty
             $terms === null ? null : $slip->day()->setDateFrom($terms->dueOn($slip->day())),
             $terms?->words() ?? '',
             $balanceBefore,
+            $slip->ownTerms(),
         );
     }
 }

@@ -28,6 +28,13 @@ final class TakeSlip
                 );
             }
 
+            if ($slip->till->training !== $act->till->training) {
+                throw Refused::because(
+                    'training',
+                    'What is practised stays at the till for training, and what is real does not go there.',
+                );
+            }
+
             if ($slip->cards()->get()->contains(static fn (CardRequest $card): bool => $card->state->isOpen())) {
                 throw Refused::because(
                     'card_unknown',

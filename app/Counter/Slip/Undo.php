@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Slip;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Customers\Customer;
+use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,7 +22,7 @@ final class Undo
     private const LINE = [
         'position', 'item_id', 'code', 'description', 'department_id', 'quantity', 'unit', 'unit_price', 'price_per',
         'price_rule', 'list_price', 'discount_percent', 'discount_amount', 'may_discount', 'tax_class',
-        'price_source', 'floor_price', 'cost', 'note', 'standing_discount', 'serials',
+        'price_source', 'floor_price', 'cost', 'note', 'standing_discount', 'serials', 'sold_by',
     ];
 
     public function __construct(private readonly SlipDesk $desk, private readonly PutCustomer $put)
@@ -32,6 +33,7 @@ final class Undo
     public static function line(Slip $slip, LineOnSlip $line, string $did): void
     {
         $undo = self::remember($slip, 'line', "{$did} {$line->description}", []);
+        $slip->changedAfterCard("{$did} ".Show::decimal($line->quantity)." × {$line->description}");
         DB::table('slip_lines_before')->insertUsing(
             ['undo_id', 'line_id', ...self::LINE],
             DB::table('slip_lines')->where('id', $line->id)->selectRaw('?, id, '.implode(', ', self::LINE), [$undo]),
@@ -78,6 +80,7 @@ final class Undo
                     'discount_amount' => $undo->discount_amount,
                 ]),
             };
+            (string) $undo->kind === 'line' && $slip->changedAfterCard("took back: {$undo->words}");
             DB::table('slip_undos')->where('id', $undo->id)->delete();
             $before = DB::table('slip_undos')->where('slip_id', $slip->id)->orderByDesc('id')->value('words');
             $slip->undo = is_string($before) ? $before : '';

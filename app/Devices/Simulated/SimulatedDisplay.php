@@ -14,7 +14,12 @@ final class SimulatedDisplay implements CustomerDisplay
 {
     public function show(Till $till, DisplayContent $content): void
     {
-        Cache::put("display:{$till->id}", (array) $content, 600);
+        Cache::put("display:{$till->id}", (array) $content, $content->seconds());
+    }
+
+    public function rest(Till $till): void
+    {
+        self::showing($till)->thanks || Cache::forget("display:{$till->id}");
     }
 
     public static function showing(Till $till): DisplayContent

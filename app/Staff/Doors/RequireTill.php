@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Staff\Doors;
 
 use Closure;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Http\Navigation;
@@ -23,6 +24,12 @@ final class RequireTill
 
     /** What can be done while the PIN is asked for; the customer's display shows what it showed. */
     private const WHILE_LOCKED = ['unlock', 'lock', 'sign-out', 'devices.display'];
+
+    /** What can be done at a till for training: the slip on the counter, and what concerns who stands there. */
+    private const PRACTISED = [
+        'counter.*', 'documents.bring-back', 'layaways.pay', 'unlock', 'lock', 'sign-out', 'sign-out.everywhere',
+        'change-person', 'devices.*', 'staff', 'staff.*', 'tills.*',
+    ];
 
     public function __construct(private readonly AtTill $atTill, private readonly Presence $presence)
     {
@@ -46,6 +53,13 @@ final class RequireTill
 
         if ($this->presence->isLocked() && ! $request->routeIs(self::WHILE_LOCKED)) {
             return $this->ask($request);
+        }
+
+        if (! $request->isMethod('get') && ! $request->routeIs(self::PRACTISED) && $this->atTill->till()->training) {
+            throw Refused::because(
+                'training',
+                'This till is for training: only sales are practised at it. Do that at another till.',
+            );
         }
 
         $request->routeIs(self::BY_ITSELF) || $this->presence->acts();

@@ -22,6 +22,7 @@ enum SecurityEvent: string
     case LimitChanged = 'limit_changed';
     case SettingChanged = 'setting_changed';
     case Exported = 'exported';
+    case DrawerOpened = 'drawer_opened';
 
     public function words(): string
     {
@@ -41,6 +42,7 @@ enum SecurityEvent: string
             self::LimitChanged => 'Limits changed',
             self::SettingChanged => 'Setting changed',
             self::Exported => 'Data taken out',
+            self::DrawerOpened => 'Drawer opened, no sale',
         };
     }
 }

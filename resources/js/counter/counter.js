@@ -1,6 +1,7 @@
 // The counter page: the keys that work anywhere on it, and what its buttons, fields and forms send.
 import { resume, send, visit } from '../queue.js';
 import { bringBack, entry, flip, go, isOpen, save } from './fields.js';
+import { lookAt } from './look.js';
 import { listen, settled } from './scanner.js';
 
 /** Alt and a letter, the same everywhere on the page; none that a browser keeps for itself. */
@@ -24,8 +25,10 @@ const KEYS = {
     y: () => flip('other-day'),
     a: () => nextPaper(),
     v: () => flip('bought'),
+    g: () => belonging(),
     t: () => document.getElementById('undo')?.click(),
-    z: () => document.querySelector('#sums form[data-clears]')?.requestSubmit(),
+    z: () => document.querySelector('#acts [data-clears]')?.click(),
+    '.': () => flip('more-acts'),
 };
 
 /** Printed, mailed, none, and round again. */
@@ -41,10 +44,21 @@ const BUTTONS = {
     cash: (button) => send(document.getElementById('cash').dataset.save, { cash: button.dataset.cash }),
     puts: (button) => putCustomer(button.dataset.puts),
     sends: ({ dataset, value }) => send(dataset.sends, dataset.field ? { [dataset.field]: value } : {}),
-    toggles: ({ dataset }) => (dataset.toggles === 'bring-back' ? bringBack() : flip(dataset.toggles)),
+    toggles: ({ dataset }) => open(dataset.toggles),
+    again: ({ dataset }) => again(dataset.again),
+    looks: ({ dataset }) => lookAt(dataset.looks),
+    coupon: ({ dataset }) => take(dataset.coupon),
     oneOff: (button) => nameIt(button.dataset.oneOff),
     sendsWay: (button) => ask(document.getElementById(button.dataset.sendsWay)),
 };
+
+/** Opens what a button names. */
+function open(what) {
+    if (what === 'bring-back') bringBack();
+    // After this click is over: it is outside that panel, and would close it.
+    else if (what === 'person-panel') setTimeout(() => document.getElementById('person-open').click());
+    else flip(what);
+}
 
 /** A way that asks something of the world outside, such as the card terminal, goes only when it is told to. */
 export function ask(field) {
@@ -56,6 +70,23 @@ function putCustomer(id) {
     const form = document.getElementById('new-customer');
     if (form) form.hidden = true;
     return send(entry().dataset.customer, { customer: id }).then(() => entry()?.focus());
+}
+
+/** One more of an item, at the price it has now. */
+const again = (item) => item && send(entry().dataset.add, { entry: '', item, quantity: '1', version: '' });
+
+/** A coupon from the list of those that fit. */
+function take(code) {
+    document.getElementById('coupon').value = code;
+    document.getElementById('coupon-form').requestSubmit();
+}
+
+/** What goes with the line the hand is on, or with the last that something goes with. */
+function belonging() {
+    const offered = [...document.querySelectorAll('#lines [data-again]')];
+    const here = document.activeElement?.closest('tr.line')?.querySelector('[data-again]');
+    const row = offered.at(-1)?.closest('tr.line');
+    (here ?? row?.querySelector('[data-again]'))?.click();
 }
 
 /** Another slip, and the hand on its entry line. */

@@ -1,6 +1,7 @@
 // The entry line: whatever is scanned or typed. Enter takes it at once, so that a scanner can go on without waiting.
 import { bringBack } from './fields.js';
 import { send } from '../queue.js';
+import { isLooking, lookAt, lookAway } from './look.js';
 
 const PAUSE_MS = 90;
 
@@ -9,6 +10,10 @@ const RECEIPT = /^INV[- ]?\d+$/i;
 
 export default () => ({
     open: false,
+    /** Whether rows are gone through by arrows, so that Space looks at one. */
+    isChoosing: false,
+    /** The department that the list is narrowed to; forgotten when something is taken. */
+    department: '',
     timer: null,
     asked: null,
 
@@ -17,6 +22,8 @@ export default () => ({
     },
 
     typed() {
+        this.isChoosing = false;
+        lookAway();
         clearTimeout(this.timer);
         if (this.line.value.trim().length < 2) {
             this.close();
@@ -26,9 +33,10 @@ export default () => ({
     },
 
     async look(more = '') {
+        const narrowed = this.department === '' ? '' : `&more=1&department=${this.department}`;
         this.asked?.abort();
         this.asked = new AbortController();
-        const url = `${this.line.dataset.find}?q=${encodeURIComponent(this.line.value)}${more}`;
+        const url = `${this.line.dataset.find}?q=${encodeURIComponent(this.line.value)}${narrowed || more}`;
         try {
             const answer = await fetch(url, { signal: this.asked.signal, headers: { 'X-Requested-With': 'fetch' } });
             if (!answer.ok || answer.redirected) return;
@@ -62,6 +70,8 @@ export default () => ({
         if (event.isComposing) return;
         if (event.key === 'ArrowDown' && this.open) {
             event.preventDefault();
+            this.isChoosing = true;
+            lookAway();
             this.down();
         } else if (event.key === 'ArrowUp') {
             event.preventDefault();
@@ -69,8 +79,17 @@ export default () => ({
             else if (!this.open) [...document.querySelectorAll('.slip-lines .cell.first')].pop()?.focus();
         } else if (event.key === 'Escape') {
             event.preventDefault();
-            if (this.open) this.close();
+            if (isLooking()) lookAway();
+            else if (this.open) this.close();
             else this.line.value = '';
+        } else if (event.key === 'ArrowRight' && this.open && this.line.selectionStart === this.line.value.length) {
+            event.preventDefault();
+            this.nextDepartment();
+        } else if (event.key === ' ' && this.open && this.isChoosing) {
+            event.preventDefault();
+            const { item, customer } = this.rows()[this.chosen()]?.dataset ?? {};
+            if (item) lookAt(`item=${item}`);
+            else if (customer) lookAt(`customer=${customer}`);
         } else if (event.key === 'Enter' && !event.ctrlKey) {
             event.preventDefault();
             this.take();
@@ -84,6 +103,19 @@ export default () => ({
         if (at === last && document.querySelector('#found [data-more]'))
             this.look('&more=1').then(() => this.choose(at + 1));
         else this.choose(Math.min(at + 1, this.rows().length - 1));
+    },
+
+    /** The list by department: the next of those that have something in it, and all of them again. */
+    async nextDepartment() {
+        if (document.querySelector('#found [data-department]') === null) await this.look('&more=1');
+        const all = [...document.querySelectorAll('#found [data-department]')];
+        const at = all.findIndex((chip) => chip.ariaPressed === 'true');
+        if (all.length > 0) this.narrow(all[(at + 1) % all.length].dataset.department);
+    },
+
+    narrow(department) {
+        this.department = department;
+        this.look('&more=1');
     },
 
     take() {
@@ -146,6 +178,11 @@ export default () => ({
     },
 
     pick(event) {
+        const chip = event.target.closest('[data-department]');
+        if (chip) {
+            this.narrow(chip.dataset.department);
+            return;
+        }
         const customer = event.target.closest('[data-customer]');
         if (customer) {
             this.put(customer.dataset.customer);
@@ -164,6 +201,8 @@ export default () => ({
     },
 
     clear() {
+        this.isChoosing = false;
+        lookAway();
         clearTimeout(this.timer);
         this.asked?.abort();
         this.line.value = '';
@@ -172,6 +211,7 @@ export default () => ({
 
     close() {
         this.open = false;
+        this.department = '';
         this.line.removeAttribute('aria-activedescendant');
     },
 });

@@ -1,5 +1,6 @@
 // The lines of a slip, edited in place: from cell to cell, from line to line, and back to the entry line.
 import { entry, go, keysOf, save } from './fields.js';
+import { lookAt } from './look.js';
 
 /** The same cell of the line above or below; below the last is the entry line. */
 function besides(field, step) {
@@ -18,7 +19,10 @@ export default () => ({
     key(event) {
         const field = event.target;
         if (!field.matches('.slip-lines .cell') || event.altKey) return;
-        const act = keysOf(field, keep, besides)[event.key];
+        const item = field.closest('tr').dataset.item;
+        // A discount may have a space in it.
+        const looks = item && field.name !== 'discount' ? { ' ': () => lookAt(`item=${item}`) } : {};
+        const act = { ...keysOf(field, keep, besides), ...looks }[event.key];
         if (!act || (event.ctrlKey && event.key === 'Enter')) return;
         event.preventDefault();
         act();

@@ -2,6 +2,8 @@
 // back to the entry line.
 import { entry } from './fields.js';
 
+const FIELDS = 'input:not([type=hidden], [hidden]), select, textarea, button';
+
 /** What was typed into the entry line and not found need not be typed again. */
 function fromEntry(panel) {
     const field = panel.querySelector('[data-from-entry]');
@@ -29,7 +31,27 @@ export const panel = () => ({
         this.$root.hidden = !isOpen;
         if (isOpen) fromEntry(this.$root);
         const back = this.hand?.isConnected && this.hand.id && this.hand !== document.body ? this.hand : entry();
-        (isOpen ? this.$root.querySelector('input:not([type=hidden]), select, textarea, button') : back)?.focus();
+        (isOpen ? this.$root.querySelector(FIELDS) : back)?.focus();
+    },
+});
+
+/** The rarer acts: a letter or Enter chooses one, arrows go from one to the next. */
+export const more = () => ({
+    ...panel(),
+
+    key(event) {
+        const all = [...this.$root.querySelectorAll('button')];
+        const at = all.indexOf(document.activeElement);
+        const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+        const named = all.find(({ dataset }) => dataset.letter === event.key.toUpperCase());
+        if (event.altKey || event.ctrlKey || event.metaKey || (!step && !named)) return;
+        event.preventDefault();
+        step ? all[(at + step + all.length) % all.length].focus() : named.click();
+    },
+
+    /** It closes before what was chosen opens, and gives the hand back to where it was. */
+    chosen(event) {
+        if (event.target.closest('button')) this.turn(false);
     },
 });
 

@@ -1,10 +1,19 @@
 // The Settle band by keyboard: a letter goes to its way, arrows go from way to way, Enter keeps what is typed.
 import { send } from '../queue.js';
 import { ask } from './counter.js';
-import { go, keysOf, save } from './fields.js';
+import { flip, go, keysOf, save } from './fields.js';
 import { isRunning } from './scanner.js';
 
-const ways = () => [...document.querySelectorAll('#settle [data-way]')].filter((field) => !field.disabled);
+/** The ways in their order, without those whose field is not open. */
+const ways = () =>
+    [...document.querySelectorAll('#settle [data-way]')].filter((way) => !way.disabled && !way.closest('[hidden]'));
+
+/** Goes to a way; a field that is not open is opened for it. */
+function reach(way) {
+    const shut = way.closest('[hidden]');
+    if (shut) flip(shut.id);
+    else go(way);
+}
 
 function besides(field, step) {
     const all = ways();
@@ -31,7 +40,7 @@ function jump(event, isButton) {
 
 export default () => ({
     begin() {
-        go(ways()[0]);
+        go(ways().find((way) => way.closest('.ways.met')) ?? ways()[0]);
     },
 
     key(event) {
@@ -41,7 +50,7 @@ export default () => ({
         const way = jump(event, isButton);
         const keys = keysOf(field, keep, besides);
         // A button does what buttons do.
-        const act = way ? () => go(way) : isButton && event.key !== 'Escape' ? undefined : keys[event.key];
+        const act = way ? () => reach(way) : isButton && event.key !== 'Escape' ? undefined : keys[event.key];
         if (!act || (event.ctrlKey && event.key === 'Enter')) return;
         event.preventDefault();
         act();

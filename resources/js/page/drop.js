@@ -6,7 +6,12 @@ export default () => ({
     flip() {
         if (!this.shown) this.hand = document.activeElement;
         this.shown = !this.shown;
-        if (this.shown) this.$nextTick(() => this.$refs.panel.querySelector('input, a, button')?.focus());
+        // It is shown with the next frame, and takes no hand before.
+        if (this.shown) this.$nextTick(() => requestAnimationFrame(() => this.take()));
+    },
+
+    take() {
+        this.$refs.panel.querySelector('input:not([type=hidden]), a, button')?.focus();
     },
 
     hide() {

@@ -1,5 +1,8 @@
 // A list that is narrowed by what is typed above it.
-const rows = (root) => [...root.querySelectorAll('a, [data-row]')];
+const rows = (root) => {
+    const marked = [...root.querySelectorAll('[data-row]')];
+    return marked.length > 0 ? marked : [...root.querySelectorAll('a')];
+};
 
 export default () => ({
     narrow({ target }) {
@@ -9,6 +12,7 @@ export default () => ({
     },
 
     first() {
-        rows(this.$root).find((row) => !row.classList.contains('d-none'))?.click();
+        const row = rows(this.$root).find(({ classList }) => !classList.contains('d-none'));
+        (row?.querySelector('button') ?? row)?.click();
     },
 });

@@ -20,7 +20,7 @@
     @else
     <form method="post" action="{{ route('finance-charges.post', ['as_of' => $day->format('Y-m-d')]) }}">@csrf
         <table class="ruled">
-            <thead><tr><th></th><th>Account</th><th>Name</th><th>On</th><th class="figure">Charge</th></tr></thead>
+            <thead><tr><td></td><th>Account</th><th>Name</th><th>On</th><th class="figure">Charge</th></tr></thead>
             @foreach($rows as $row)<tr><td>
             <input class="form-check-input m-0" type="checkbox" name="accounts[]"
                 value="{{ $row->account->customer_id }}" aria-label="Charge {{ $row->account->customer->name }}"

@@ -36,6 +36,7 @@
     <div class="split">
         <div>
             {!! $trail !!}
+            @if($document->own_terms !== '')<div class="note look"><p>{{ $document->own_terms }}</p></div>@endif
             @if($document->purpose->isGoodsOnly())@include('books.goods')@else
             <table class="ruled">
                 @if($document->lines->isEmpty())<tr>

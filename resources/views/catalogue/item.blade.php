@@ -81,6 +81,18 @@
                 <label><input type="checkbox" class="form-check-input m-0" name="active" value="1"
                     @checked(old('active', $item->active))> on sale</label>
             </div>
+            <div class="full">
+                <label for="clerk_words">For whoever sells it: what to say, how it is measured</label>
+                <input class="form-control" id="clerk_words" name="clerk_words" maxlength="500"
+                    value="{{ old('clerk_words', $item->clerk_words) }}">@include('design.complaint',
+                        ['field' => 'clerk_words'])
+                <div class="row g-2 mt-1"><div class="col-3 soft">Goes with it</div>
+                @foreach(range(0, 2) as $i)<div class="col">
+                <input class="form-control" name="belongings[{{ $i }}]" placeholder="code" autocomplete="off"
+                    aria-label="Code of something that goes with it, {{ $i + 1 }}" value="{{ old("belongings.{$i}",
+                        $item->belongings->values()->get($i)?->code) }}">@include('design.complaint',
+                            ['field' => "belongings.{$i}"])</div>@endforeach</div>
+            </div>
             <div class="wide">
                 <h2 class="mt-2">Quantity prices</h2>
                 @foreach(range(0, max(2, $item->breaks->count())) as $i)

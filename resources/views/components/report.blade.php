@@ -5,7 +5,8 @@
 <p class="empty">{{ $report->empty }}</p>
 @else
 <table class="ruled">
-    <thead><tr>@foreach($columns as $column)<th @class(['figure' => $column->kind === 'figure'])>
+    <thead><tr>@foreach($columns as $column)@if($column->head === '')<td></td>@continue @endif
+    <th @class(['figure' => $column->kind === 'figure'])>
     @if($column->headLink === ''){{ $column->head }}@else<a class="plain"
         href="{{ $column->headLink }}">{{ $column->head }}</a>@endif</th>@endforeach</tr></thead>
     <tbody>@foreach($rows as $row)<tr>

@@ -1,5 +1,12 @@
 @use('Elmstone\Core\Pricing\PriceRule')
 @use('Elmstone\Support\Show')
+@if(count($departments) > 1 || $department > 0)
+    <div class="narrow-by" role="group" aria-label="By department"><button type="button" data-department=""
+        aria-pressed="{{ $department === 0 ? 'true' : 'false' }}">All</button>@foreach($departments as $one)<button
+            type="button" data-department="{{ $one->id }}" aria-pressed="{{ $department === $one->id ? 'true'
+                : 'false' }}">{{ $one->name }} <span class="soft">{{ $one->items }}</span></button>@endforeach</div>
+@endif
+<div id="found-list" role="listbox" aria-label="Found">
 <div data-typed="{{ $typed }}" data-quantity="{{ $entry->quantity->toString() }}"></div>
 @if($refused !== null)
     <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>
@@ -23,8 +30,9 @@
                 : $quote->rule->label() }}</span>
         </div>
     @endforeach
-    @if($isMore)<p class="more-found" data-more>The first {{ $quotes->count() }}. Type on, or <kbd>↓</kbd> past the
-        last for more.</p>@elseif($quotes->count() > 7)<p class="more-found">{{ $quotes->count() }} found</p>@endif
+    @if($isMore)<p class="more-found" data-more>The first {{ $quotes->count() }}. Type on; <kbd>↓</kbd> past the last
+        for more, <kbd>→</kbd> by department, <kbd>Space</kbd> on a row looks at it.</p>
+    @elseif($quotes->count() > 7)<p class="more-found">{{ $quotes->count() }} found</p>@endif
 @endif
 @foreach($customers as $found)
     @if($loop->first)<div class="group" aria-hidden="true">Customers</div>@endif
@@ -108,3 +116,4 @@
         data-toggles="one-off"><span
             class="soft small">not in the list</span><span>Add “{{ $entry->text }}” as a one-off line</span></button>
 @endif
+</div>

@@ -21,7 +21,7 @@
     @else
     <table class="ruled">
         <thead><tr><th>Code</th><th>Words</th><th class="figure">Off</th><th>For</th><th>From – until</th>
-        <th class="figure">Used</th><th></th></tr></thead>
+        <th class="figure">Used</th><td></td></tr></thead>
         @foreach($coupons as $one)
             <tr @class(['soft' => $one->hindrance($today) !== ''])><td><span class="code">{{ $one->code }}</span></td>
             <td>{{ $one->description }}

@@ -10,7 +10,7 @@
         <div class="col-7">
             <h2>Types of customers</h2>
             <table class="ruled form-rows"><thead><tr><th>Name</th><th>Price level</th>
-            <th class="figure">Discount, %</th><th class="figure">Customers</th><th></th></tr></thead>
+            <th class="figure">Discount, %</th><th class="figure">Customers</th><td></td></tr></thead>
                 @foreach([...$types, null] as $type)
                     @php($form = 'type-'.($type->id ?? 'new'))
                     <tr><td><form id="{{ $form }}" method="post" action="{{ route('customers.types.save') }}">
@@ -32,7 +32,7 @@
             </table>
             <h2 class="mt-4">Price levels</h2>
             <table class="ruled form-rows"><thead><tr><th>Name</th><th class="figure">Off the list price, %</th>
-            <th class="figure">Items with a price of their own</th><th></th></tr></thead>
+            <th class="figure">Items with a price of their own</th><td></td></tr></thead>
                 @foreach([...$levels, null] as $level)
                     @php($form = 'level-'.($level->id ?? 'new'))
                     <tr><td><form id="{{ $form }}" method="post" action="{{ route('customers.levels.save') }}">

@@ -24,7 +24,7 @@
             href="{{ route('waiting') }}">{{ $waiting === 1 ? 'A paper waits' : "{$waiting} papers wait" }}</a>@endif
         <span>{{ $atTill->till()->location->town }} · {{ $atTill->till()->name }}</span>
         <div class="drop" x-data="drop" @keydown.escape="hideAndReturn" @click.outside="hide">
-            <button type="button" x-ref="opener" @click="flip" :aria-expanded="shown"
+            <button type="button" id="person-open" x-ref="opener" @click="flip" :aria-expanded="shown"
                 aria-controls="person-panel"><b>{{ auth()->user()->name }}</b> serving</button>
             <div class="drop-panel" id="person-panel" x-ref="panel" x-show="shown" x-cloak>
                 <form method="post" action="/change-person">
@@ -77,13 +77,18 @@
                         'Alt B' => 'set aside with a note',
                         'Alt Y' => 'another day',
                         'Alt A' => 'other paper: print, mail, none',
-                        'Alt V' => 'what this customer bought before',
+                        'Alt V' => 'what this customer owes and bought before',
+                        'Space' => 'on a row of the list, in a quantity or a price: a quick look',
+                        'Alt G' => 'add what goes with it',
                         'Alt T' => 'take back the last change',
                         'Alt Z' => 'clear the lot',
+                        'Alt .' => 'more; then E tax or price level, D the drawer, C a copy of the last '
+                            .'receipt, P someone else serves',
+                        'E L' => 'in Settle: a sale, a layaway',
                         'C D Q' => 'in Settle: cash, card, cheque',
                         'A P' => 'in Settle: charge to account, pay towards it',
                         'G S' => 'in Settle: gift card, store credit',
-                        'H L T' => 'in Settle: deposit held, hold as layaway, take a deposit',
+                        'H T' => 'in Settle: deposit held; take a deposit',
                         'Alt G Q' => 'in a payment: oldest due first, the exact set',
                     ] as $key => $does)
                         <div><dt><kbd>{{ $key }}</kbd></dt><dd>{{ $does }}</dd></div>

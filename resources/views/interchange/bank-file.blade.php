@@ -20,7 +20,7 @@
     @include('design.messages')
     <form id="post-all" method="post" action="{{ route('bank.post', $file->id) }}">@csrf</form>
     <table class="ruled bank-entries">
-        <thead><tr><th></th><th>Booked</th><th>Payer and what it says</th><th class="figure">Amount</th>
+        <thead><tr><td></td><th>Booked</th><th>Payer and what it says</th><th class="figure">Amount</th>
         <th>From account</th><th>What speaks for it</th><th>Goes on</th></tr></thead>
         <tbody>
         @foreach($entries as $entry)

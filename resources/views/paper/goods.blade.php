@@ -2,7 +2,7 @@
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => $roll])</head>
-<body class="{{ $roll ? 'roll' : 'sheet' }}">
+<body class="{{ $roll ? 'roll' : 'sheet' }}"><main>
 <p><b>{{ $shop->name }}</b><br>{{ $document->location->street }}, {{ $document->location->town }}</p>
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
@@ -27,5 +27,5 @@
 <div class="rule"></div>
 <div class="centre">@include('paper.barcode')<p class="code">{{ $document->label }}</p>
 <p>For our own records. Nothing is owed by this paper.</p></div>
-</body>
+</main></body>
 </html>

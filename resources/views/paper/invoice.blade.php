@@ -5,7 +5,7 @@
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head')</head>
-<body class="sheet">
+<body class="sheet"><main>
 <table class="plain"><tr>
     <td class="half"><h1>{{ $document->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)
     <p class="copy">COPY</p>@endif</td>
@@ -94,5 +94,5 @@
 <p class="under">
 Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>
 @endif
-</body>
+</main></body>
 </html>

@@ -5,15 +5,16 @@
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => true])</head>
-<body class="roll">
+<body class="roll"><main>
 <div class="centre">
     <p><b>{{ $shop->name }}</b></p>
     <p>{{ $document->location->street }}, {{ $document->location->town }}</p>
     <p>{{ $document->location->phone }}</p>
 </div>
+@if($training ?? false)<p class="copy">TRAINING – NOTHING WAS SOLD</p>@endif
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
-<p><b>{{ $document->title() }} {{ $document->label }}</b></p>
+<h1 class="named">{{ $document->title() }} {{ $document->label }}</h1>
 <p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} ·
     {{ $document->staff->name }}</p>
 @if($document->customer_name !== '')
@@ -92,5 +93,5 @@
 @if($policy !== '' && $document->kind->value === 'invoice' && $document->lines->isNotEmpty())
 <p>Goods come back {{ $policy }}.</p>@endif @if($shop->receipt_foot !== '' && $document->lines->isNotEmpty())
 <p>{{ $shop->receipt_foot }}</p>@endif</div>
-</body>
+</main></body>
 </html>

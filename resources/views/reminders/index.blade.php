@@ -15,7 +15,7 @@
     @if($reminders === [])<p class="empty">Nobody is to be reminded today.</p>
     @else
     <table class="ruled">
-        <thead><tr><th>Customer</th><th>Of</th><th>Due</th><th></th><th class="figure">Open</th><th>How</th></tr>
+        <thead><tr><th>Customer</th><th>Of</th><th>Due</th><td></td><th class="figure">Open</th><th>How</th></tr>
         </thead>
         @foreach($reminders as $reminder)<tr><td>{{ $reminder->customer }}</td>
         <td>{{ $reminder->about->words() }} <a class="code"

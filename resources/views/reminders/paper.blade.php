@@ -2,7 +2,7 @@
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['paperTitle' => "Reminder {$reminder->label}"])</head>
-<body class="sheet">
+<body class="sheet"><main>
 <table class="plain"><tr><td class="half"><h1>Reminder</h1><p><b>{{ $reminder->label }}</b></p></td><td class="r">
 <b>{{ $shop->name }}</b></td></tr></table>
 <br>
@@ -10,5 +10,5 @@
 <table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ $reminder->open }}</b></td></tr>
 </table>
 <br>@include('paper.barcode', ['code' => $reminder->label])
-</body>
+</main></body>
 </html>

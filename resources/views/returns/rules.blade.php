@@ -9,7 +9,7 @@
     @include('design.messages')
     <table class="ruled rules-table">
         <thead><tr><th>Rule</th><th>Taken back</th><th class="figure">Days</th><th class="figure">Restocking fee, %</th>
-        <th>In what state</th><th></th></tr></thead>
+        <th>In what state</th><td></td></tr></thead>
         @foreach([...$policies, null] as $policy)
             @php($id = $policy === null ? 'new' : "p{$policy->id}")
             <tr>

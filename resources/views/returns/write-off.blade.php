@@ -40,7 +40,7 @@
     @if($done->isNotEmpty())
         <h2 class="mt-4">Written off</h2>
         <table class="ruled">
-            <thead><tr><th>Document</th><th>Date</th><th>By</th><th>Goods</th><th class="figure">At cost</th><th></th>
+            <thead><tr><th>Document</th><th>Date</th><th>By</th><th>Goods</th><th class="figure">At cost</th><td></td>
             </tr></thead>
             @foreach($done as $document)<tr><td class="nowrap">
             <a class="code" href="{{ route('documents.show', $document) }}">{{ $document->label }}</a></td>

@@ -27,7 +27,7 @@
     @endif
     <table class="ruled mt-3">
         <thead><tr><th>Receipt</th><th>Customer</th><th>Way</th><th>Dated</th><th class="figure">Amount</th>
-        <th class="figure">Stays as credit</th><th></th></tr></thead>
+        <th class="figure">Stays as credit</th><td></td></tr></thead>
         <tbody>
         @forelse($posted as $document)
             <tr @class(['fresh' => $fresh === $document->id])><td>

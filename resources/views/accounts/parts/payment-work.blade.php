@@ -61,7 +61,7 @@
             @endif
             <table class="ruled fixed-rows">
                 <thead><tr><th>Open item</th><th>Dated</th><th>Due</th><th class="figure">Open</th>
-                <th class="figure">{{ $credit === null ? 'This payment' : 'On it' }}</th><th></th></tr></thead>
+                <th class="figure">{{ $credit === null ? 'This payment' : 'On it' }}</th><td></td></tr></thead>
                 <tbody>
                 @php($values = $page->items->values())
                 @forelse($page->items->records as $i => $item)

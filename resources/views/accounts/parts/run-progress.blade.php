@@ -32,7 +32,7 @@
                 : 'statements' }}</a>@endif
     </div>
     <table class="ruled">
-        <thead><tr><th>Account</th><th>Name</th><th>How</th><th class="figure">Amount due</th><th></th></tr></thead>
+        <thead><tr><th>Account</th><th>Name</th><th>How</th><th class="figure">Amount due</th><td></td></tr></thead>
         @foreach($statements as $one)<tr><td class="code">{{ $one->customer->number }}</td><td>
         <a href="{{ route('accounts.show', $one->customer) }}">{{ $one->customer->name }}</a></td>
         <td>{{ match($one->state) { 'mailed' => 'mailed', 'left out' => 'left out', 'mailing' => 'not known',

@@ -21,4 +21,6 @@
         <div class="col-6 text-end"><button class="quiet-act">Take it off</button></div>
     </div>
     @include('counter.parts.coupon-said')
+    <div id="coupons-fit" data-find="{{ route('counter.look.coupons', $target) }}" x-data="fetched"
+        @flip-panel.window="flip"></div>
 </form>

@@ -3,7 +3,7 @@
 @use('Elmstone\Layaways\PortionText')
 @use('Elmstone\Staff\Ability')
 <div class="hold" id="hold-part" data-part>
-    @php $draft = $slip->isPosted() ? null : $reckoned->layaway(); @endphp
+    @php $draft = $slip->isDone() ? null : $reckoned->layaway(); @endphp
     @if($draft !== null)
         @php
             $hold = $draft->hold;

@@ -14,7 +14,7 @@
                     $standing = $layaway->standing();
                     $at = "layaway.{$layaway->id}";
                     $route = fn (string $act): string => route("counter.layaway.{$act}", [$slip->key, $layaway]);
-                    $refused = $slip->isPosted() ? null : LayawayPayments::refused($slip, $part);
+                    $refused = $slip->isDone() ? null : LayawayPayments::refused($slip, $part);
                     $isReady = $layaway->state === LayawayState::Ready;
                 @endphp
                 <tr @class(['line', 'complained' => $complaint->within($at)])>
@@ -23,12 +23,12 @@
                             ->first()?->description }}{{ $layaway->lines()->count() > 1
                                 ? ' and '.($layaway->lines()->count() - 1).' more' : '' }}
                         @if($layaway->shelf !== '')<div class="under">stands on {{ $layaway->shelf }}</div>@endif
-                        @if(! $slip->isPosted() && $layaway->next_due !== null)
+                        @if(! $slip->isDone() && $layaway->next_due !== null)
                         <div class="under {{ $layaway->isBehind($slip->day()) ? 'ochre' : '' }}">
                         next {{ $layaway->next_open }} due
                             {{ Show::date($layaway->next_due) }}{{ $layaway->isBehind($slip->day()) ? ', behind' : '' }}
                             </div>@endif
-                        @if(! $slip->isPosted() && LayawayPayments::paysOff($slip, $part))
+                        @if(! $slip->isDone() && LayawayPayments::paysOff($slip, $part))
                             <fieldset class="leaves">
                             <legend class="visually-hidden">Do the goods of {{ $layaway->label }} leave now?</legend>
                                 <span>{{ $isReady ? 'Paid in full:'
@@ -41,12 +41,12 @@
                                         data-sends-value="{{ $route('leaves') }}" data-field="leaves" value="0"
                                             @checked($part->leaves === false)> no, later</label>@endunless
                             </fieldset>
-                        @elseif($slip->isPosted())
+                        @elseif($slip->isDone())
                             <div class="under">{{ $part->leaves === true ? 'the goods left'
                                 : ($layaway->state === LayawayState::Ready ? 'paid in full, to be collected' : '') }}
                                 </div>
                         @endif
-                        @if(! $slip->isPosted() && $part->leaves === true)
+                        @if(! $slip->isDone() && $part->leaves === true)
                             @foreach($layaway->lines()->filter(fn ($line) =>
                                 $line->item?->has_serials === true) as $line)
                                 <div class="under d-flex gap-2 align-items-center mt-1">
@@ -68,18 +68,18 @@
                         <p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
                         @if($complaint->within($at) && $complaint->message() !== $refused?->getMessage())
                         <p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
-                        @unless($slip->isPosted())@include('counter.parts.needs',
+                        @unless($slip->isDone())@include('counter.parts.needs',
                             ['place' => $at, 'quiet' => false])@endunless
-                        @unless($slip->isPosted())<div>
+                        @unless($slip->isDone())<div>
                         <button type="button" class="link-act small" data-sends="{{ $route('drop') }}">Not now</button>
                         </div>@endunless
                     </td>
-                    <td class="figure">{{ Show::money($slip->isPosted() ? $layaway->remaining()
+                    <td class="figure">{{ Show::money($slip->isDone() ? $layaway->remaining()
                         : $standing->remaining) }}</td>
-                    <td class="figure soft">{{ $slip->isPosted() || $isReady ? ''
+                    <td class="figure soft">{{ $slip->isDone() || $isReady ? ''
                         : Show::money($standing->minPayment) }}</td>
                     <td class="figure">
-                    @if($slip->isPosted() || $isReady)<span
+                    @if($slip->isDone() || $isReady)<span
                         class="fixed">{{ $part->amount }}</span>@else<input
                             class="cell first {{ $refused !== null && $refused->rule !== 'leaves_not_said'
                                 ? 'is-refused' : '' }}" id="lay{{ $layaway->id }}" name="amount" inputmode="decimal"

@@ -4,7 +4,7 @@
 @use('Elmstone\Support\Show')
 <div class="lines" id="lines" data-part tabindex="-1">
     @if($slip->lines->isEmpty() && $reckoned->back !== null)
-        @unless($slip->isPosted() || $slip->void_of_id !== null)
+        @unless($slip->isDone() || $slip->void_of_id !== null)
         <p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless
     @elseif($slip->lines->isEmpty())
         <p class="empty">
@@ -27,9 +27,9 @@
                     $unit = Unit::from($line->unit);
                     $stock = $line->item_id === null ? null : $available->get($line->item_id);
                     $off = Reductions::written($reckoned_line->line->discount);
-                    $locked = $slip->isPosted();
+                    $locked = $slip->isDone();
                 @endphp
-                <tr id="l{{ $line->id }}" data-digest="{{ $drawn->mark($line) }}"
+                <tr id="l{{ $line->id }}" data-digest="{{ $drawn->mark($line) }}" data-item="{{ $line->item_id }}"
                     @class(['line', 'complained' => $complaint->within($at), 'fresh' => $fresh === $line->id])>
                     <td class="figure">
                         @if($locked)<span class="fixed">{{ Show::decimal($line->quantity) }}</span>@else
@@ -50,9 +50,16 @@
                                     : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
+                        @if($line->sold_by !== null)<div class="under">sold by {{ $line->seller?->name }}</div>@endif
                         @if($locked && $line->serials !== null)
                         <div class="under">serial no. {{ implode(', ', $line->serials) }}</div>@endif
                         @unless($locked)
+                            @if(($line->item->clerk_words ?? '') !== '')<div
+                                class="under clerk-words">{{ $line->item->clerk_words }}</div>@endif
+                            @foreach($drawn->offered($line) as $item)@if($loop->first)<div
+                                class="under">goes with it: @endif<button type="button" class="link-act small"
+                                    data-again="{{ $item->id }}">{{ $item->description }} @if($loop->first)<kbd>Alt G
+                                    </kbd>@endif</button>@if($loop->last)</div>@else, @endif @endforeach
                             @if($line->isOffSale())
                             <div class="complaint">Taken off sale. Remove it to post the rest.</div>@endif
                             @if($line->listPriceMoved())
@@ -87,6 +94,15 @@
                                     name="note" maxlength="255" placeholder="note on the invoice"
                                         aria-label="Note on {{ $line->description }}" data-save="{{ $save }}"
                                             value="{{ $line->note }}">
+                                <input class="form-control form-control-sm seller" id="s{{ $line->id }}" name="seller"
+                                    inputmode="numeric" maxlength="10" autocomplete="off" placeholder="sold by"
+                                        aria-label="Staff number of who sold {{ $line->description }}"
+                                            data-save="{{ $save }}"
+                                            {{ $complaint->holds("{$at}.seller", $line->soldByNumber()) }}
+                                            value="{{ $complaint->typedOr("{$at}.seller",
+                                                $line->soldByNumber()) }}">
+                                @if($line->item_id !== null)<button type="button" class="link-act"
+                                    data-looks="item={{ $line->item_id }}">Look <kbd>Space</kbd></button>@endif
                                 <button type="button" class="link-act"
                                     data-remove="{{ route('counter.line.remove',
                                         [$slip->key, $line->id]) }}">Remove <kbd>Alt X</kbd></button>

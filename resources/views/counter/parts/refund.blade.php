@@ -3,6 +3,8 @@
 @use('Elmstone\Support\Show')
 @php
     $ways = $reckoned->refund;
+    $shut = [];
+    $onlyWhereOpen = [TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::Cheque];
     $keys = [
         'house_account' => 'A', 'cash' => 'C', 'cheque' => 'Q', 'bank_transfer' => 'B', 'deposit_held' => 'H',
         'store_credit' => 'S', 'gift_card' => 'G',
@@ -16,16 +18,20 @@
 <p class="small soft mb-1">
 By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted() === [])<button type="button"
     class="link-act" data-sends="{{ route('counter.refund.as-it-came', $slip->key) }}">As it came</button>@endif</p>
-<ul class="ways refund">
+<ul class="ways met refund">
     @foreach(RefundWays::KINDS as $kind)
         @php
             $most = $ways->most($kind->value);
             $closed = $ways->closed($kind);
             $chosen = $ways->chosen($kind);
             $at = "refund.{$kind->value}";
+            $isShut = $closed !== '' && $chosen->isZero() && ! $complaint->on($at);
+
+            if ($isShut && ! in_array($kind, $onlyWhereOpen, true)) {
+                $shut[$words[$kind->value]] = $closed;
+            }
         @endphp
-        @continue($closed !== ''
-            && in_array($kind, [TenderKind::BankTransfer, TenderKind::DepositHeld, TenderKind::Cheque], true))
+        @continue($isShut)
         <x-way :$complaint :$at :letter="$keys[$kind->value]" id="refund-{{ $kind->value }}" name="amount" rest
             :label="$words[$kind->value]" :soft="$closed !== ''" :disabled="$closed !== ''"
                 :save="route('counter.refund.way', [$slip->key, 'way' => $kind->value])"
@@ -113,8 +119,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
     @endforeach
     @if($complaint->within('refund.card:') && ! array_key_exists(substr($complaint->field(), 12), $ways->cards()))<li>
     <p class="complaint mb-0" role="alert">{{ $complaint->message() }}</p></li>@endif
-    @if($ways->cards() === [])<li><div class="way"><kbd>D</kbd><span class="soft">Card</span></div>
-    <p class="under mb-0">nothing was paid by card; a card is paid back only against its own payment</p></li>@endif
+    @if($ways->cards() === [])@php($shut['Card'] = 'nothing was paid by card')@endif
     @include('counter.parts.cards', ['back' => true])
     @include('counter.parts.cards', ['back' => false])
     @if($ways->left()->isPositive() && $ways->cards() !== [] && $slip->back_other === null)
@@ -132,5 +137,7 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
     @if($reckoned->needs->open('refund') !== [] || $reckoned->needs->allowed('refund') !== [])<li>
     @include('counter.parts.needs', ['place' => 'refund', 'quiet' => false])</li>@endif
 </ul>
+@if($shut !== [])<p class="small soft mb-0 shut">@foreach($shut as $way => $why)<span>{{ $way }}: {{ $why }}</span>
+    @endforeach</p>@endif
 @if(! $ways->cashRounding()->isZero())
 <p class="soft small">Cash is rounded by {{ $ways->cashRounding() }}.</p>@endif

@@ -3,7 +3,7 @@
 @use('Elmstone\Returns\ReturnReason')
 <div class="coming-back" id="returns" data-part>
     @if($reckoned->back !== null)
-        @php $back = $reckoned->back; $locked = $slip->isPosted() || $slip->void_of_id !== null; @endphp
+        @php $back = $reckoned->back; $locked = $slip->isDone() || $slip->void_of_id !== null; @endphp
         <table class="slip-lines back">
             <thead><tr><th class="figure qty">Qty</th><th><span class="direction back">← Coming back</span></th>
             <th>Why</th><th>Goods go</th><th class="figure net">Gives back</th></tr></thead>
@@ -32,7 +32,7 @@
                                     as paid</div>
                         @else<div class="under">{{ $line->note }}, {{ Show::price($line->unit_price) }} each</div>@endif
                         @if($refused !== null)<p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
-                        @unless($slip->isPosted())@foreach(['', '.serials',
+                        @unless($slip->isDone())@foreach(['', '.serials',
                             '.fee'] as $of)@include('counter.parts.needs', ['place' => $at.$of])@endforeach @endunless
                         @if($locked && $line->serials !== null)
                         <div class="under">serial no. {{ implode(', ', $line->serials) }}</div>
@@ -92,7 +92,7 @@
             <tr class="line">
             <td class="words">{{ $card->code !== '' && ! $card->isNew ? 'Top up' : 'New card' }} <span
                 class="code">{{ $card->code === '' ? 'number drawn when it is posted' : $card->words() }}</span>
-                @unless($slip->isPosted())<div>
+                @unless($slip->isDone())<div>
                 <button type="button" class="link-act"
                     data-sends="{{ route('counter.gift-card.drop', [$slip->key, $place]) }}">Not this one</button></div>
                     @include('counter.parts.needs', ['place' => "gift-card.{$place}"])@endunless</td>

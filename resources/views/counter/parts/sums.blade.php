@@ -1,27 +1,11 @@
 @use('Elmstone\Counter\Slip\Reductions')
 @use('Elmstone\Support\Show')
 <div class="sums" id="sums" data-part>
-    <div class="acts">
-        @unless($slip->isPosted())
-            <button type="button" class="link-act"
-                data-toggles="slip-discount">Whole-slip discount <kbd>Alt W</kbd></button>
-            <button type="button" class="link-act" data-toggles="one-off">One-off line <kbd>Alt L</kbd></button>
-            <button type="button" class="link-act" data-toggles="bring-back">Bring goods back <kbd>Alt R</kbd></button>
-            <button type="button" class="link-act" data-toggles="gift-card">Gift card <kbd>Alt I</kbd></button>
-            <button type="button" class="link-act" data-toggles="coupon-form">Coupon <kbd>Alt K</kbd></button>
-            @can('see-margin')<button type="button" class="link-act"
-                data-toggles="margin">Margin <kbd>Alt M</kbd></button>@endcan
-            <button type="button" class="link-act"
-                data-toggles="slip-note">{{ $slip->note === '' ? 'Set aside with a note' : 'Note' }}
-                <kbd>Alt B</kbd></button>
+    <div class="panels">
+        @unless($slip->isDone())
             @if($slip->undo !== '')<button type="button" class="link-act" id="undo"
                 data-sends="{{ route('counter.undo', $slip->key) }}">Take back: {{ $slip->undo }} <kbd>Alt T</kbd>
                 </button>@endif
-            @if($slip->lines->isNotEmpty() || $slip->returns->isNotEmpty())
-                <form method="post" action="{{ route('counter.clear', $slip->key) }}" data-act
-                    data-clears>
-                <button class="link-act">Clear the lot <kbd>Alt Z</kbd></button></form>
-            @endif
             @if($slip->note !== '')<p class="slip-note">“{{ $slip->note }}”</p>@endif
             <div id="slip-note" class="w-100" @panel hidden>
                 <form class="d-flex gap-2 align-items-center" method="post"
@@ -50,6 +34,7 @@
                     @endif
                 @endif
             </div>
+            @include('counter.parts.drawer')
             @can('see-margin')
             <div id="margin" class="w-100" data-url="{{ route('counter.margin', $slip->key) }}" x-data="margin"
                 @flip-panel.window="flip" hidden></div>@endcan
@@ -62,11 +47,11 @@
         @foreach($reckoned->sums->coupons as $coupon)
             @php($shown = $slip->couponsShown?->get($slip->couponIds()[$loop->index] ?? 0))
             <tr><td>{{ $shown?->description }} <span
-                class="code">{{ $coupon->coupon->id }}</span>@unless($slip->isPosted()) <button type="button"
+                class="code">{{ $coupon->coupon->id }}</span>@unless($slip->isDone()) <button type="button"
                     class="link-act small"
                         data-sends="{{ route('counter.coupon.drop',
                             [$slip->key, $shown?->id ?? 0]) }}">Not this one</button>@endunless
-                @if($coupon->refused !== null && ! $slip->isPosted())
+                @if($coupon->refused !== null && ! $slip->isDone())
                 <p class="complaint mb-0">{{ $coupon->refused->getMessage() }}</p>@endif</td>
                 <td class="figure">−{{ $coupon->amount }}</td></tr>
         @endforeach
@@ -76,7 +61,7 @@
         @endunless
         @foreach($reckoned->back !== null && $slip->lines->isEmpty() ? [] : $reckoned->sums->tax as $tax)
             <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. '
-                : '' }}{{ $slip->location->taxProfile->components->firstWhere('code',
+                : '' }}{{ $slip->taxPlace()->components->firstWhere('code',
                     $tax->component->id)->name }} {{ Show::price($tax->component->rate->value) }} %</td>
                     <td class="figure">{{ $tax->amount }}</td></tr>
         @endforeach

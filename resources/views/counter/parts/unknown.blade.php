@@ -1,5 +1,5 @@
 <div id="unknown" data-part aria-live="assertive">
-    @unless($slip->isPosted())
+    @unless($slip->isDone())
     @foreach($slip->unknown ?? [] as $scanned)
         <div class="unknown-scan">
             <strong>Not known</strong><span class="code">{{ $scanned }}</span>

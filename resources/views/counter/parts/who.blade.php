@@ -3,19 +3,20 @@
 @use('Elmstone\Receivables\Accounts\StandingBar')
 @php($customer = $slip->customer)
 @php($account = $slip->account)
-@php($locked = $slip->isPosted())
+@php($locked = $slip->isDone())
 <section class="who" id="who" data-part aria-label="Who">
     <h2 class="band-name">Who</h2>
     @if($customer === null)
         <p class="who-name h4 fw-bold mb-1">Walk-in</p>
         <p class="soft small mb-3">{{ $locked ? 'posted'
-            : 'pays now' }} · list prices · {{ $slip->location->taxProfile->name }}</p>
+            : 'pays now' }} · list prices · {{ $slip->taxPlace()->name }}</p>
     @else
         <div class="who-standing">
         <p class="who-name h4 fw-bold mb-1">
         <a class="plain" href="{{ route('customers.show', $customer) }}">{{ $slip->customer_name }}</a></p>
-        <p class="soft small mb-2">{{ $account === null ? "Customer {$customer->number} · no account"
-            : "Account {$customer->number} · {$account->account->terms()->words()}" }} ·
+        <p class="soft small mb-2">@if($account === null)Customer {{ $customer->number }} · no account
+            @else<a class="soft" href="{{ route('accounts.show', $customer) }}">Account {{ $customer->number }}</a> ·
+            {{ $account->account->terms()->words() }}@endif ·
                 {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
         @if($account !== null)
             @php($adds = $locked ? null
@@ -59,7 +60,7 @@
             <div class="note">
             <p>Exempt from {{ $customer->isExemptFromEverything() ? 'tax'
                 : implode(', ',
-                    $slip->location->taxProfile->components->whereIn('code',
+                    $slip->taxPlace()->components->whereIn('code',
                         $customer->exempt)->pluck('name')
                             ->all()) }}, certificate {{ $customer->certificate }} until
                                 {{ Show::date($customer->certificate_expires) }}.</p></div>
@@ -127,17 +128,19 @@
             </table>
         @endif
         @unless($locked)
-            <p class="mt-2 mb-1"><button type="button" class="link-act" data-toggles="bought">What they bought
+            <p class="mt-2 mb-1"><button type="button" class="link-act" data-toggles="bought">What they owe and bought
                 <kbd>Alt V</kbd></button></p>
             <p class="mb-3"><button type="button" class="link-act" data-puts="0">Take off this slip</button></p>
         @endunless
         </div>
     @endif
+    @if($slip->own_terms)<div class="note look"><p>{{ $slip->ownTerms() }}</p>@unless($locked)
+        @include('counter.parts.needs', ['place' => 'terms'])@endunless</div>@endif
     @if($complaint->on('customer') || $complaint->on('contact') || $complaint->on('purchase_order')
         || $complaint->on('job'))
         <div class="note stop" role="alert"><p>{{ $complaint->message() }}</p></div>
     @endif
-    @if($slip->isBackdated() && ! $slip->isPosted())
+    @if($slip->isBackdated() && ! $slip->isDone())
         <div class="note look"><p><strong>Dated {{ Show::date($slip->day()) }},</strong> not today.</p></div>
     @endif
 </section>

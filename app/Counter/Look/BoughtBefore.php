@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Page;
+namespace Elmstone\Counter\Look;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;

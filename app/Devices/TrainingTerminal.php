@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Devices;
+
+use Elmstone\Core\Money\Money;
+use Elmstone\Shop\Till;
+
+/** What stands in for the terminal at a till for training: it says yes, and no card is charged. */
+final class TrainingTerminal implements CardTerminal
+{
+    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        return TerminalAnswer::approved($amount, 'training', '0000', 'TRAINING');
+    }
+
+    public function ask(Till $till, string $key, Money $amount): TerminalAnswer
+    {
+        return $this->take($till, $key, $amount);
+    }
+
+    public function reverse(Till $till, string $key): TerminalAnswer
+    {
+        return TerminalAnswer::reversed();
+    }
+
+    public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
+    {
+        return TerminalAnswer::declined('A till for training pays nothing back to a card.');
+    }
+}
