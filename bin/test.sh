@@ -1,5 +1,5 @@
-# Checks everything, from nothing: two lanes side by side, then the browser alone. With the name of a suite (house,
-# core, outside, feature, proofs, browser) runs only that.
+# Checks everything, from nothing, in two lanes side by side; then the browser, in two again. With the name of a suite
+# (house, core, outside, feature, proofs, browser, typing) runs only that.
 . bin/house.sh
 
 started=$(date +%s)
@@ -7,7 +7,7 @@ need "${RUNNING[@]}" "${TESTING[@]}"
 vendor dev
 scratch_database
 : > "$scratch/failed"
-database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test_beside'
+database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test_beside; CREATE DATABASE elmstone_test_typing'
 
 # A step that fails is noted, and the others still run.
 step() {
@@ -18,10 +18,24 @@ step() {
 
 suite() { step "$1" vendor/bin/phpunit --testsuite "$1" --log-junit "$scratch/$1.xml" --no-progress; }
 
-# Beside the feature suite, on a database and with compiled views of its own.
+# A lane beside the first has a database and compiled views of its own.
+lane() {
+    export VIEW_COMPILED_PATH=$scratch/$1-views
+    mkdir -p "$VIEW_COMPILED_PATH"
+    "$1" > "$scratch/$1.log" 2>&1
+}
+
+together() {
+    lane "$1" &
+    local other=$!
+    suite "$2"
+    wait "$other" || true
+    cat "$scratch/$1.log" >&2
+}
+
+# Beside the feature suite.
 beside() {
-    export DB_DATABASE=elmstone_test_beside VIEW_COMPILED_PATH=$scratch/views
-    mkdir -p "$scratch/views"
+    export DB_DATABASE=elmstone_test_beside
     step 'style' vendor/bin/pint --test --quiet
     step 'built assets' php bin/check-assets.php
     step 'static analysis of the core' vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=2G
@@ -33,15 +47,17 @@ beside() {
     suite proofs
 }
 
+# Beside the rest of the browser's.
+typing() {
+    export ELMSTONE_SERVED_DATABASE=elmstone_test_typing
+    suite typing
+}
+
 if [ $# -gt 0 ]; then
     for name in "$@"; do suite "$name"; done
 else
-    beside > "$scratch/beside.log" 2>&1 &
-    lane=$!
-    suite feature
-    wait "$lane" || true
-    cat "$scratch/beside.log" >&2
-    suite browser
+    together beside feature
+    together typing browser
 fi
 
 php bin/count-tests.php "$(wc -l < "$scratch/failed")" $(($(date +%s) - started)) "$scratch"/*.xml

@@ -27,7 +27,7 @@ abstract class BrowserCase extends TestCase
 
     protected function served(): Served
     {
-        return self::$served ??= new Served('elmstone_test_browser');
+        return self::$served ??= new Served(getenv('ELMSTONE_SERVED_DATABASE') ?: 'elmstone_test_browser');
     }
 
     /** Someone at a till with a browser of their own, for one test. */

@@ -213,6 +213,12 @@ final class Clerk
         return $this->await(fn (): bool => str_contains($this->text($css), $text), "“{$text}” in {$css}");
     }
 
+    /** Until the hand is at how many of the first line come back, and no longer where the receipt was looked for. */
+    public function awaitFirstQuantity(): self
+    {
+        return $this->await(fn (): bool => preg_match('/^back-\d+-\d+$/', $this->focus()) === 1, 'the first quantity');
+    }
+
     /** @param  callable(): bool  $true */
     public function await(callable $true, string $what): self
     {

@@ -24,7 +24,7 @@ final class ReturnsTest extends BrowserCase
         $label = $this->sold($clerk, '3 x LH-1140');
         $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'hook');
         $clerk
-            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->awaitFirstQuantity()
             ->press('2', Key::ENTER)
             ->awaitText('#returns', 'Coming back');
         $clerk->press(Key::ENTER)->awaitText('#settle', 'To give back');
@@ -38,7 +38,7 @@ final class ReturnsTest extends BrowserCase
         $clerk->ctrlEnter()->awaitText('#settle', 'Cash to hand back');
         $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Can come back');
         $clerk
-            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->awaitFirstQuantity()
             ->press('2', Key::ENTER)
             ->awaitText('#bring-back-said', 'only 1 can still come back');
         $this->assertCalm($clerk);
@@ -55,7 +55,7 @@ final class ReturnsTest extends BrowserCase
             ->press($label, Key::ENTER)
             ->awaitText('#returnable', 'hook');
         $clerk
-            ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+            ->awaitFirstQuantity()
             ->press('1', Key::ENTER)
             ->awaitText('#returns', 'Coming back');
         $clerk->scan('LH-1300')->awaitText('#lines', 'Going out')->awaitText('#post', 'Post exchange');

@@ -396,10 +396,7 @@ final class TypingTest extends BrowserCase
         $clerk->press(Key::ENTER, Key::ENTER)->ctrlEnter()->awaitText('#settle', 'Posted as');
         $label = $clerk->text('#settle .note a');
         $clerk->press(Key::ENTER);
-        $this->lines($clerk, 0)->reads($label)->awaitText('#returnable', 'hook')->await(
-            static fn (): bool => str_starts_with($clerk->focus(), 'back-') && $clerk->focus() !== 'back-find',
-            'the first quantity',
-        );
+        $this->lines($clerk, 0)->reads($label)->awaitText('#returnable', 'hook')->awaitFirstQuantity();
         $clerk->press('1', Key::ENTER)->awaitText('#returns', 'Coming back');
         $clerk->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
         $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'refund-cash', 'cash');

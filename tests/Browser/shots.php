@@ -83,14 +83,14 @@ $shot('invoice');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
 $shot('returnable');
 $clerk
-    ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+    ->awaitFirstQuantity()
     ->press('2', Key::ENTER)
     ->awaitText('#returns', 'Coming back');
 $clerk->scan('LH-1140', 'FX-5060')->awaitText('#lines', 'Going out');
 $shot('exchange');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
 $clerk
-    ->await(static fn (): bool => str_starts_with($clerk->focus(), 'back-'), 'the first quantity')
+    ->awaitFirstQuantity()
     ->press('4', Key::ENTER)
     ->awaitText('#returns', 'Coming back');
 $clerk->click('#refund-cash')->press(Key::ENTER)->awaitText('#settle .bar-svg', 'cash');
