@@ -83,7 +83,7 @@ final class AgreedLines
      * @param  non-empty-list<LineChange>  $changes
      * @return array{list<AgreedLine>, string} the lines, and what was done in words
      *
-     * @throws Refused not_there, off_sale
+     * @throws Refused not_there, off_sale, whole_pieces
      */
     public function changed(Agreement $agreement, array $changes): array
     {
@@ -109,6 +109,7 @@ final class AgreedLines
                 unset($lines[$change->position]);
                 $words[] = 'dropped '.Show::decimal($line->quantity)." × {$line->description}";
             } else {
+                $line->item?->assertSoldIn(Quantity::of((string) $change->quantity));
                 $words[] = "{$line->description}: "
                     .Show::decimal((string) $change->quantity)
                     .' instead of '
@@ -131,6 +132,7 @@ final class AgreedLines
         }
 
         $quantity = Quantity::of((string) $change->quantity);
+        $item->assertSoldIn($quantity);
         $quote = PriceBooks::of($item, $agreement->customer->priceTerms())->quote($quantity, ShopTime::today());
 
         return new AgreedLine([

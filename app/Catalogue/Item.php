@@ -126,9 +126,7 @@ final class Item extends Record
     /** @throws Refused whole_pieces where it is half of something that is sold whole */
     public function assertSoldIn(Quantity $quantity): void
     {
-        $isWhole = $quantity->value->stripTrailingZeros()->getScale() === 0;
-
-        $isWhole || $this->divisible || $this->unit->isDivisible() || throw Refused::because(
+        $quantity->isWhole() || $this->divisible || $this->unit->isDivisible() || throw Refused::because(
             'whole_pieces',
             "“{$this->description}” is sold whole: type a whole number. If it may be divided, its page can say so.",
         );

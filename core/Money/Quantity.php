@@ -28,6 +28,12 @@ final readonly class Quantity
         return self::of((string) $this->value->plus($that->value));
     }
 
+    /** Whether it is a number of whole ones. */
+    public function isWhole(): bool
+    {
+        return $this->value->stripTrailingZeros()->getScale() === 0;
+    }
+
     public function toString(): string
     {
         return (string) $this->value;

@@ -621,6 +621,21 @@ final class LayawayTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_no_half_of_a_piece_is_put_with_it_and_nothing_of_a_line_drops_it(): void
+    {
+        $layaway = $this->hold('25.00', '2 x MA-0031', 'LH-1140');
+        $this->as('201');
+        $change = fn (array $typed): TestResponse => $this->post(
+            "/layaways/{$layaway->label}/lines",
+            ['version' => $this->again($layaway)->version, ...$typed],
+        );
+        $change(['quantity' => ['1' => '1.5']])->assertSessionHasErrors('refused');
+        $change(['add' => 'LH-1140', 'add_quantity' => '0.5'])->assertSessionHasErrors('refused');
+        $this->assertSame(1, $this->again($layaway)->revision);
+        $change(['quantity' => ['2' => '0']])->assertSessionHasNoErrors();
+        $this->assertSame('MA-0031', $this->again($layaway)->lines()->sole()->code);
+    }
+
     public function test_expired_it_takes_a_payment_only_once_it_is_extended(): void
     {
         $layaway = $this->holdOn(now()->subDays(120)->format('Y-m-d'), '20.68', '2 x MA-0031');

@@ -85,6 +85,25 @@ final class ReturnTest extends FeatureCase
             ->assertSee('not on that invoice');
     }
 
+    public function test_no_half_of_a_piece_comes_back_unless_a_half_was_sold(): void
+    {
+        $sale = $this->sell('2 x LH-1140');
+        $this->back($sale, [1 => '0.5'])->assertStatus(422)->assertSee('is sold whole');
+        $this->assertSame(0, DB::table('slip_returns')->count());
+        $this->back($sale, [1 => '1'])->assertOk();
+        $this->does("back/{$this->backLine()}", ['quantity' => '1.5'])->assertStatus(422)->assertSee('is sold whole');
+        $this->slip = (string) Str::uuid();
+        $item = DB::table('items')->where('code', 'LH-1140')->value('id');
+        $this->does('back/blind', ['item' => $item, 'quantity' => '0.5', 'reason' => 'not_needed'])
+            ->assertStatus(422)
+            ->assertSee('is sold whole');
+        DB::table('items')->where('code', 'LH-1140')->update(['divisible' => true]);
+        $cut = $this->sell('1.5 x LH-1140');
+        DB::table('items')->where('code', 'LH-1140')->update(['divisible' => false]);
+        $this->back($cut, [1 => '0.5'])->assertOk();
+        $this->back($cut, [1 => '1.5'])->assertOk();
+    }
+
     public function test_what_another_till_took_back_meanwhile_is_refused_when_it_is_posted(): void
     {
         $sale = $this->sell('LH-1140');

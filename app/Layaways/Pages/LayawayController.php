@@ -206,11 +206,10 @@ final class LayawayController
                 ? Serials::read($request->string("serials.{$line->position}")->value())
                 : $line->serials ?? [];
 
-            if ($request->boolean("drop.{$line->position}")) {
+            if ($typed === '0' || $request->boolean("drop.{$line->position}")) {
                 $changes[] = LineChange::drop($line->position);
             } elseif (
                 $typed !== ''
-                && $typed !== '0'
                 && Quantity::of(TypedNumber::plain($typed))->toString() !== $line->quantity->toString()
             ) {
                 $changes[] = LineChange::quantity($line->position, Quantity::of(TypedNumber::plain($typed)));

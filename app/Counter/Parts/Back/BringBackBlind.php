@@ -43,6 +43,7 @@ final class BringBackBlind
             $goodsTo,
         ): void {
             $lowest = $this->returnables->lowest($item->id, $slip->day());
+            $item->assertSoldIn($quantity);
             $this->rows->put($slip, [
                 ...$item->onLine(),
                 'quantity' => $quantity->toString(),

@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Parts\Back;
 use Brick\Math\BigDecimal;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origins;
+use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 use Elmstone\Counter\Slip\Slip;
@@ -39,14 +40,25 @@ final class ReturnRows
         return $to === GoodsTo::None ? null : $to;
     }
 
-    /** Whether so many can still come back, with all that comes back on this slip. */
+    /**
+     * Whether so many can still come back, with all that comes back on this slip; of what is sold whole, no half, unless
+     * it was sold by halves.
+     *
+     * @throws Refused more_than_left, whole_pieces
+     */
     public function assertFits(Slip $slip, ReturnOnSlip $line): void
     {
         $origin = $line->origin();
 
         if ($origin === null) {
+            $line->item?->assertSoldIn($line->quantity);
+
             return;
         }
+
+        $origins = Origins::of($this->house->currency(), [$origin->documentId]);
+        Quantity::of((string) $origins->line($origin)->quantity)->isWhole()
+            && $line->item?->assertSoldIn($line->quantity);
 
         $onSlip = BigDecimal::of(
             (string) ReturnOnSlip::query()
@@ -55,7 +67,7 @@ final class ReturnRows
                 ->where('origin_position', $origin->position)
                 ->sum('quantity'),
         )->stripTrailingZeros();
-        $left = Origins::of($this->house->currency(), [$origin->documentId])
+        $left = $origins
             ->returnable($origin)
             ->left()
             ->stripTrailingZeros();
