@@ -24,6 +24,8 @@ return [
                 'sql_mode' => "'ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"
                     ."ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'",
                 'time_zone' => "'+00:00'",
+                // Lists of ids are looked up by what is known of a table, not by a dive into every index for each.
+                'eq_range_index_dive_limit' => 10,
                 'lock_wait_timeout' => 60,
                 'innodb_lock_wait_timeout' => (int) env('DB_WAIT', 5),
                 'max_statement_time' => (int) env('DB_STATEMENT_WAIT', 0),

@@ -57,6 +57,12 @@ final class Show
         return (string) ($stripped->getScale() < $places ? $stripped->toScale($places) : $stripped);
     }
 
+    /** After how many places price() ends, for a column that stands on the point. */
+    public static function places(string|BigDecimal|UnitPrice|Percentage $price): int
+    {
+        return max(2, self::big($price)->getScale());
+    }
+
     private static function big(string|BigDecimal|Quantity|UnitPrice|Percentage $decimal): BigDecimal
     {
         $value = is_string($decimal) || $decimal instanceof BigDecimal ? BigDecimal::of($decimal) : $decimal->value;

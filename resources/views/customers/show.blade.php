@@ -57,8 +57,8 @@
                 <thead><tr><th>Code</th><th>Item</th><th class="figure">Price</th><th class="figure">List</th>
                 <th>From</th><th>Until</th></tr></thead>
                 <tbody>@foreach($customer->contractPrices as $price)<tr><td class="code">{{ $price->item->code }}</td>
-                <td>{{ $price->item->description }}</td><td class="figure">{{ Show::price($price->price) }}</td>
-                <td class="figure soft">{{ Show::price($price->item->list_price) }}</td>
+                <td>{{ $price->item->description }}</td><td class="figure"><x-price :of="$price->price"/></td>
+                <td class="figure soft"><x-price :of="$price->item->list_price"/></td>
                 <td>{{ $price->from_date === null ? '' : Show::date($price->from_date) }}</td>
                 <td>{{ $price->until_date === null ? '' : Show::date($price->until_date) }}</td></tr>@endforeach</tbody>
             </table>@endif

@@ -44,6 +44,8 @@
                 @foreach($layaway->lines() as $i => $line)
                     <tr><td class="figure">{{ Show::decimal($line->quantity) }}</td>
                         <td>{{ $line->description }} <span class="code soft">{{ $line->code }}</span>
+                            @if($line->price_per > 1)
+                            <div class="small soft">priced per {{ $line->price_per }}</div>@endif
                             @if($line->serials !== null)
                             <div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>
                             @elseif($isOpen && $line->item?->has_serials)
@@ -56,8 +58,7 @@
                                 <div class="small soft">
                                 list price was {{ Show::price($line->list_price) }}, is
                                     {{ Show::price($line->item->list_price) }}; the agreed price holds</div>@endif</td>
-                        <td class="figure">{{ Show::price($line->unit_price) }}{{ $line->price_per > 1
-                            ? " / {$line->price_per}" : '' }}</td>
+                        <td class="figure"><x-price :of="$line->unit_price"/></td>
                             <td class="figure">{{ $reckoned->lines[$i]->net }}</td></tr>
                 @endforeach
                 </tbody>

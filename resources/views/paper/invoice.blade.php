@@ -1,6 +1,8 @@
 @use('Elmstone\Core\Money\Money')
 @use('Elmstone\Support\Show')
 @php($isCredit = $document->kind->value === 'credit_note')
+{{-- A price with fewer places than the longest has the room of theirs, unwritten. --}}
+@php($places = $document->lines->max(fn ($line): int => Show::places($line->unit_price)) ?? 2)
 @php($signed = fn (Money $amount): string => Show::money($isCredit ? $amount->negated() : $amount))
 <!doctype html>
 <html lang="en">
@@ -36,15 +38,15 @@
     @foreach($lines as $line)
         <tr><td class="r">{{ Show::decimal($line->quantity) }}</td>
         <td>{{ $isCredit && $line->direction === 'out' ? 'less: '
-            : '' }}{{ $line->description }}@if($line->origin_document_id !== null)<br>
+            : '' }}{{ $line->description }}@if($line->price_per > 1 && $line->origin_document_id === null)<br>
+            <span class="under">priced per {{ $line->price_per }}</span>@endif @if($line->origin_document_id !== null)<br>
             <span class="under">as paid on {{ $origins[$line->origin_document_id]
                 ?? '' }}</span>@endif @if($line->note !== '')<br>
                 <span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br>
                 <span class="under">serial no. {{ implode(', ', $line->serials) }}</span>@endif</td>
                 <td class="code">{{ $line->code }}</td>
-            <td class="r">{{ $line->origin_document_id === null ? Show::price($line->unit_price)
-                : '' }}{{ $line->price_per > 1 && $line->origin_document_id === null ? " / {$line->price_per}"
-                    : '' }}</td>
+            <td class="r">@if($line->origin_document_id === null){{ Show::price($line->unit_price) }}<span
+                class="unwritten">{{ str_repeat('0', $places - Show::places($line->unit_price)) }}</span>@endif</td>
             <td class="r">{{ $line->off()->isZero() ? '' : Show::money($line->off()) }}</td>
             <td>{{ $letters[$line->tax_class] ?? '' }}</td>
             <td class="r">{{ $isCredit && $line->direction === 'out' ? '−' : '' }}{{ $line->net }}</td></tr>

@@ -28,12 +28,12 @@
         <td class="figure">{{ Show::price($look->book->level) }}</td></tr>@endif
         @foreach($look->book->contracts as $price)<tr><td>their contract {{ $price->name }}{{ $price->until === null
             ? '' : ' until '.Show::date($price->until) }}</td><td
-                class="figure">{{ Show::price($price->price) }}</td></tr>@endforeach
+                class="figure"><x-price :of="$price->price"/></td></tr>@endforeach
         @foreach($look->book->breaks as $break)<tr><td>from {{ Show::decimal($break->from) }}</td>
-        <td class="figure">{{ Show::price($break->price) }}</td></tr>@endforeach
+        <td class="figure"><x-price :of="$break->price"/></td></tr>@endforeach
         @foreach($look->book->promotions as $price)<tr @unless($price->isInForce($day)) class="soft" @endunless>
         <td>“{{ $price->name }}”{{ $price->until === null ? '' : ' until '.Show::date($price->until) }}</td>
-        <td class="figure">{{ Show::price($price->price) }}</td></tr>@endforeach
+        <td class="figure"><x-price :of="$price->price"/></td></tr>@endforeach
         @can('see-margin')@if($item->floor_price !== null)<tr><td>lowest accepted</td>
         <td class="figure">{{ Show::price($item->floor_price) }}</td></tr>@endif @endcan
     </table></div>

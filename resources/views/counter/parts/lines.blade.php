@@ -119,8 +119,9 @@
                         @endunless
                     </td>
                     <td class="figure">
-                        @if($locked)<span class="fixed">{{ Show::price($line->unit_price) }}</span>@else
-                        <input class="cell {{ $complaint->on("{$at}.price") ? 'is-refused' : '' }}"
+                        @if($locked)<x-price :of="$line->unit_price" class="fixed"/>@else
+                        <input class="cell to-{{ Show::places($line->unit_price) }} {{
+                            $complaint->on("{$at}.price") ? 'is-refused' : '' }}"
                             {{ $complaint->holds("{$at}.price", Show::price($line->unit_price)) }}
                             id="p{{ $line->id }}" name="price" inputmode="decimal" autocomplete="off"
                                 aria-label="Price of {{ $line->description }}" data-save="{{ $save }}"
