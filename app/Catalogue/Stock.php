@@ -30,6 +30,12 @@ final class Stock extends Record
         return $this->belongsTo(Location::class);
     }
 
+    /** Whether any of it is set aside for somebody. */
+    public function isCommitted(): bool
+    {
+        return trim($this->committed, '0.') !== '';
+    }
+
     public function available(): BigDecimal
     {
         return BigDecimal::of($this->on_hand)->minus($this->committed)->stripTrailingZeros();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Elmstone\Counter\Look\LookController;
 use Elmstone\Counter\Page\BackController;
+use Elmstone\Counter\Page\CollectsLater;
 use Elmstone\Counter\Page\CounterController;
 use Elmstone\Counter\Page\CreditController;
 use Elmstone\Counter\Page\CreditNoteController;
@@ -18,7 +19,7 @@ use Elmstone\Counter\Page\TillController;
 use Elmstone\Counter\Page\WhoController;
 use Illuminate\Support\Facades\Route;
 
-Route::middleware('can:sell')->group(function (): void {
+Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
     Route::redirect('/', '/counter');
     Route::get('/counter', [CounterController::class, 'index'])->name('counter');
     Route::get('/counter/new', [CounterController::class, 'fresh'])->name('counter.new');

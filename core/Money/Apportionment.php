@@ -27,20 +27,65 @@ final readonly class Apportionment
             $total = $total->plus($weight);
         }
 
-        return $total->isZero()
-            ? [$amount, ...array_fill(0, count($weights) - 1, 0)]
-            : self::largestRemainders($amount, $whole, $total);
+        return $total->isLessThanOrEqualTo(PHP_INT_MAX)
+            ? self::by($amount, array_map(static fn (BigInteger $weight): int => $weight->toInt(), $whole))
+            : self::raised($amount, ...self::divided($amount, $whole, $total));
     }
 
     /**
-     * @param  non-empty-list<BigInteger>  $weights
+     * The same in proportion to whole numbers.
+     *
+     * @param  int  $amount minor units, not below zero
+     * @param  non-empty-list<int>  $weights none below zero
+     * @return non-empty-list<int> minor units, summing to the amount
+     */
+    public static function by(int $amount, array $weights): array
+    {
+        if (min($weights) < 0) {
+            throw new InvalidArgumentException('A weight cannot be below zero.');
+        }
+
+        $total = self::sum($weights, intdiv(PHP_INT_MAX, max(1, $amount)));
+
+        if ($total === 0) {
+            return [$amount, ...array_fill(0, count($weights) - 1, 0)];
+        }
+
+        $big = static fn (int $weight): BigInteger => BigInteger::of($weight);
+
+        return $total !== null
+            ? self::raised($amount, ...self::dividedPlainly($amount, $weights, $total))
+            : self::raised($amount, ...self::divided($amount, array_map($big, $weights), BigInteger::sum(...$weights)));
+    }
+
+    /**
+     * @param  non-empty-list<int>  $numbers none below zero
+     * @return int|null null: it is more than the most
+     */
+    private static function sum(array $numbers, int $most): ?int
+    {
+        $sum = 0;
+
+        foreach ($numbers as $number) {
+            if ($number > $most - $sum) {
+                return null;
+            }
+
+            $sum += $number;
+        }
+
+        return $sum;
+    }
+
+    /**
+     * One more for the largest remainders, as many as are left over.
+     *
+     * @param  non-empty-list<int>  $shares
+     * @param  non-empty-list<int>  $remainders
      * @return non-empty-list<int>
      */
-    private static function largestRemainders(int $amount, array $weights, BigInteger $total): array
+    private static function raised(int $amount, array $shares, array $remainders): array
     {
-        [$shares, $remainders] = $total->isLessThanOrEqualTo(intdiv(PHP_INT_MAX, max(1, $amount)))
-            ? self::dividedPlainly($amount, $weights, $total->toInt())
-            : self::divided($amount, $weights, $total);
         $left = $amount - array_sum($shares);
         $places = array_keys($shares);
         // PHP's sort is stable, so that of equal remainders the earlier one stays in front.
@@ -57,12 +102,12 @@ final readonly class Apportionment
     /**
      * Where no product is too large for a whole number of PHP: most of the time, and much faster.
      *
-     * @param  non-empty-list<BigInteger>  $weights
+     * @param  non-empty-list<int>  $weights
      * @return array{non-empty-list<int>, non-empty-list<int>} shares and remainders
      */
     private static function dividedPlainly(int $amount, array $weights, int $total): array
     {
-        $products = array_map(static fn (BigInteger $weight): int => $weight->toInt() * $amount, $weights);
+        $products = array_map(static fn (int $weight): int => $weight * $amount, $weights);
 
         return [
             array_map(static fn (int $product): int => intdiv($product, $total), $products),

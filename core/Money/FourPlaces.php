@@ -14,6 +14,9 @@ final readonly class FourPlaces
     /** Whole digits in front of the point; what the books can hold. */
     private const WHOLE_DIGITS = 10;
 
+    /** Digits that are surely a whole number of PHP. */
+    private const DIGITS = 18;
+
     /** @throws Refused with the code given, when it is no such decimal */
     public static function read(string $text, string $code, string $what): BigDecimal
     {
@@ -34,5 +37,13 @@ final readonly class FourPlaces
         }
 
         return BigDecimal::of($text)->stripTrailingZeros();
+    }
+
+    /** A decimal of at most 4 places in ten-thousandths; null where that may be no whole number of PHP. */
+    public static function tenThousandths(BigDecimal $value): ?int
+    {
+        $digits = $value->getUnscaledValue().str_repeat('0', 4 - $value->getScale());
+
+        return strlen($digits) > self::DIGITS ? null : (int) $digits;
     }
 }

@@ -73,13 +73,14 @@ final readonly class Money
     /** @param  iterable<self>  $amounts */
     public static function sum(iterable $amounts, Currency $currency): self
     {
-        $sum = self::zero($currency);
+        $zero = self::zero($currency);
+        $sum = 0;
 
         foreach ($amounts as $amount) {
-            $sum = $sum->plus($amount);
+            $sum = self::added($sum, $zero->same($amount)->minor);
         }
 
-        return $sum;
+        return new self($sum, $currency);
     }
 
     public function plus(self $that): self
@@ -123,6 +124,23 @@ final readonly class Money
         return array_map(
             fn (int $minor): self => new self($this->minor < 0 ? -$minor : $minor, $this->currency),
             Apportionment::of($this->abs()->minor, $weights),
+        );
+    }
+
+    /**
+     * The same in proportion to amounts of money.
+     *
+     * @param  non-empty-list<self>  $weights none below zero
+     * @return non-empty-list<self>
+     */
+    public function apportionBy(array $weights): array
+    {
+        return array_map(
+            fn (int $minor): self => new self($this->minor < 0 ? -$minor : $minor, $this->currency),
+            Apportionment::by(
+                $this->abs()->minor,
+                array_map(fn (self $weight): int => $this->same($weight)->minor, $weights),
+            ),
         );
     }
 
@@ -182,17 +200,24 @@ final readonly class Money
     /** Major units with the currency's places: "12.30". */
     public function toString(): string
     {
-        return (string) $this->major();
+        $places = $this->currency->places;
+        $digits = str_pad(ltrim((string) $this->minor, '-'), $places + 1, '0', STR_PAD_LEFT);
+
+        return ($this->minor < 0 ? '-' : '')
+            .($places === 0 ? $digits : substr($digits, 0, -$places).'.'.substr($digits, -$places));
+    }
+
+    private function moved(int $by): self
+    {
+        return new self(self::added($this->minor, $by), $this->currency);
     }
 
     /** Adds whole numbers only where the sum is one too: beyond that PHP would go on with floats. */
-    private function moved(int $by): self
+    private static function added(int $one, int $other): int
     {
-        return ($by > 0
-                ? $this->minor > PHP_INT_MAX - $by
-                : $this->minor < PHP_INT_MIN - $by)
+        return ($other > 0 ? $one > PHP_INT_MAX - $other : $one < PHP_INT_MIN - $other)
             ? throw self::tooLarge()
-            : new self($this->minor + $by, $this->currency);
+            : $one + $other;
     }
 
     private static function fromBig(BigInteger $minor, Currency $currency): self

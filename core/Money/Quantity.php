@@ -9,8 +9,12 @@ use Brick\Math\BigDecimal;
 /** How much of an item, in its unit: above zero, up to 4 places. Direction says which way it goes, never a sign. */
 final readonly class Quantity
 {
+    /** In ten-thousandths. */
+    public ?int $parts;
+
     private function __construct(public BigDecimal $value)
     {
+        $this->parts = FourPlaces::tenThousandths($value);
     }
 
     /** @throws Refused bad_quantity */

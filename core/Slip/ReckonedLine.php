@@ -27,6 +27,6 @@ final readonly class ReckonedLine
         public Money $total,
         ?Money $coupons = null,
     ) {
-        $this->coupons = $coupons ?? $total->minus($total);
+        $this->coupons = $coupons ?? Money::zero($total->currency);
     }
 }

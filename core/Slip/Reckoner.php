@@ -73,13 +73,12 @@ final readonly class Reckoner
 
     private function priced(SlipLine $line, int $place): PricedLine
     {
-        $exact = $line->exactGross();
-        $gross = Money::round(
-            $this->slip->terms->taxIncluded
-                ? $this->slip->profile->priceWithoutExempt($exact, $line->taxClass)
-                : $exact,
-            $this->slip->currency,
-        );
+        $gross = $this->slip->terms->taxIncluded
+            ? Money::round(
+                $this->slip->profile->priceWithoutExempt($line->exactGross(), $line->taxClass),
+                $this->slip->currency,
+            )
+            : $line->gross($this->slip->currency);
 
         try {
             return new PricedLine($line, $gross, $line->discount?->of($gross) ?? $this->zero());
@@ -105,9 +104,7 @@ final readonly class Reckoner
             return $shares;
         }
 
-        $apportioned = $discount->apportion(
-            array_map(static fn (Money $weight) => $weight->major(), array_values($weights)),
-        );
+        $apportioned = $discount->apportionBy(array_values($weights));
 
         return array_values(array_replace($shares, array_combine(array_keys($weights), $apportioned)));
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Core\Slip;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Money\Refused;
@@ -52,6 +54,12 @@ final readonly class SlipLine
     public function exactGross(): BigDecimal
     {
         return $this->unitPrice->forMany($this->quantity, $this->pricePer);
+    }
+
+    /** The same, rounded to the currency's places. */
+    public function gross(Currency $currency): Money
+    {
+        return $this->unitPrice->worth($this->quantity, $this->pricePer, $currency);
     }
 
     /** Whether the slip discount reaches this line: it goes out, and the item may be discounted. */

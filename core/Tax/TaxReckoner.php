@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Core\Tax;
 
-use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -148,8 +147,8 @@ final readonly class TaxReckoner
             ? []
             : array_combine(
                 array_keys($lines),
-                $amount->apportion(
-                    array_values(array_map(static fn (TaxedLine $line): BigDecimal => $line->net->major(), $lines)),
+                $amount->apportionBy(
+                    array_values(array_map(static fn (TaxedLine $line): Money => $line->net, $lines)),
                 ),
             );
     }

@@ -121,6 +121,12 @@ final class MoneyTest extends CoreCase
                 array_values($weights),
             );
             self::assertEquals($shares, Money::ofMinor($amount, Currency::of('USD'))->apportion($large));
+            self::assertEquals($shares, Money::ofMinor($amount, Currency::of('USD'))->apportionBy(
+                array_map(
+                    static fn (int $weight): Money => Money::ofMinor($weight, Currency::of('USD')),
+                    array_values($weights),
+                ),
+            ));
             $total = array_sum($weights);
             self::assertSame($amount, array_sum(array_map(static fn (Money $share): int => $share->minor, $shares)));
 
@@ -141,6 +147,57 @@ final class MoneyTest extends CoreCase
         self::assertRefused('bad_quantity', static fn () => Quantity::of('12345678901'));
         self::assertRefused('bad_price', static fn () => UnitPrice::of('free'));
         self::assertRefused('bad_percent', static fn () => Percentage::ofWhole('100.01'));
+    }
+
+    public function test_what_so_many_come_to_is_the_exact_product_rounded_however_large(): void
+    {
+        $this->forAll(
+            Generators::choose(1, 99_999_999_999),
+            Generators::choose(0, 99_999_999_999),
+            Generators::choose(0, 10),
+            Generators::elements(1, 100, 1000),
+            Generators::elements('USD', 'JPY', 'KWD'),
+        )->then(static function (int $pieces, int $price, int $smaller, int $per, string $code): void {
+            $decimal = static fn (int $parts): BigDecimal => BigDecimal::ofUnscaledValue(
+                max(1, intdiv($parts, 10 ** $smaller)),
+                4,
+            );
+            $exact = $decimal($pieces)->multipliedBy($decimal($price))->dividedBy($per, 12);
+            self::assertSame(
+                Money::round($exact, Currency::of($code))->toString(),
+                UnitPrice::of((string) $decimal($price))
+                    ->worth(Quantity::of((string) $decimal($pieces)), $per, Currency::of($code))
+                    ->toString(),
+            );
+        });
+        $cheap = UnitPrice::of('0.0049');
+        self::assertSame('0.00', $cheap->worth(Quantity::of('1'), 1, Currency::of('USD'))->toString());
+        self::assertSame('0.01', $cheap->worth(Quantity::of('102.0409'), 100, Currency::of('USD'))->toString());
+        self::assertRefused('too_large', static fn () => UnitPrice::of('9999999999')->worth(
+            Quantity::of('9999999999'),
+            1,
+            Currency::of('USD'),
+        ));
+    }
+
+    public function test_prices_compare_as_decimals_do_also_one_worked_out_that_is_too_large_to_type(): void
+    {
+        $huge = UnitPrice::ofTotal(Money::ofMinor(PHP_INT_MAX, Currency::of('USD')), Quantity::of('0.0001'), 1000);
+        self::assertTrue(UnitPrice::of('9999999999')->isLessThan($huge));
+        self::assertFalse($huge->isLessThan(UnitPrice::of('1')));
+        self::assertTrue(UnitPrice::of('0.0099')->isLessThan(UnitPrice::of('0.01')));
+        self::assertTrue(UnitPrice::of('3.80')->equals(UnitPrice::of('3.8')));
+        self::assertFalse($huge->equals(UnitPrice::of('3.8')));
+    }
+
+    public function test_an_amount_is_written_with_its_places_from_end_to_end(): void
+    {
+        foreach ([0, 5, -5, 100, -1234567, PHP_INT_MAX, PHP_INT_MIN] as $minor) {
+            foreach (['USD', 'JPY', 'KWD'] as $code) {
+                $money = Money::ofMinor($minor, Currency::of($code));
+                self::assertSame((string) $money->major(), $money->toString());
+            }
+        }
     }
 
     public function test_a_reduction_never_takes_more_than_there_is(): void

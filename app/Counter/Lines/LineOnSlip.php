@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Lines;
 
-use Brick\Math\BigDecimal;
 use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
@@ -114,7 +113,7 @@ final class LineOnSlip extends Record
     public function takesCommitted(?Stock $stock): bool
     {
         return $stock !== null
-            && BigDecimal::of($stock->committed)->isPositive()
+            && $stock->isCommitted()
             && $stock->available()->isLessThan($this->quantity->value);
     }
 

@@ -87,6 +87,10 @@ final class DrawnLines
     /** Nothing is wrong with it, and nobody has to agree to it. */
     private function isPlain(LineOnSlip $line): bool
     {
+        if ($this->reckoned->needs->all() === [] && ! $this->complaint->exists()) {
+            return true;
+        }
+
         $place = "line.{$line->id}";
 
         return ! $this->complaint->within($place)
@@ -113,7 +117,9 @@ final class DrawnLines
     /** @return list<mixed> */
     private static function written(?Record $row, string ...$columns): array
     {
-        return $row === null ? [] : array_map($row->getRawOriginal(...), array_values($columns));
+        return $row === null
+            ? []
+            : array_values(array_intersect_key((array) $row->getRawOriginal(), array_flip($columns)));
     }
 
     /** @return list<string> */

@@ -9,6 +9,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\StockLedger;
+use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
@@ -65,7 +66,8 @@ final class LockSlip
     private function read(Slip $slip, Act $act, ?HouseAccount $account, ?HeldAccount $held): void
     {
         $act->till->location->loadMissing('taxProfile.components');
-        $slip->setRelation('location', $act->till->location)->load(['lines.item', 'cards', 'customer', 'contact']);
+        $slip->setRelation('location', $act->till->location)->load(['cards', 'customer', 'contact']);
+        ReadLines::of($slip);
         $slip->loadOwnTerms();
         $slip->customer_id === null ? $slip->setRelation('hold', null) : $slip->load('hold');
         $slip->account = $account === null ? null : $this->party->standing($account);

@@ -6,10 +6,10 @@ namespace Elmstone\Counter\Slip;
 
 use Closure;
 use Elmstone\Catalogue\Item;
-use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
 use Elmstone\Counter\Lines\LineOnSlip;
+use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Shop\House;
@@ -123,18 +123,13 @@ final class SlipDesk
         $slip->loadOwnTerms();
         $this->party->draw($slip);
 
-        $slip->load(['lines.item', 'cards']);
+        ReadLines::of($slip);
+        $slip->load('cards');
         $slip->lines->contains(static fn (LineOnSlip $line): bool => $line->sold_by !== null)
             && $slip->lines->load('seller');
         $this->drawBelongings($slip);
         $this->credits->draw($slip);
-        $slip->stock = $slip->isDone() || $slip->lines->isEmpty()
-                ? null
-                : Stock::query()
-                    ->where('location_id', $slip->location_id)
-                    ->whereIn('item_id', $slip->lines->pluck('item_id')->filter())
-                    ->get()
-                    ->keyBy('item_id');
+        $slip->stock = $slip->isDone() || $slip->lines->isEmpty() ? null : ReadLines::stock($slip);
 
         return $slip;
     }

@@ -56,6 +56,16 @@ abstract class Record extends Model
             : class_uses_recursive(static::class);
     }
 
+    /** @param  string  $key */
+    public function __get($key): mixed
+    {
+        $cast = $this->values[$key] ?? null;
+
+        return $cast !== null && $cast[0] === ($this->attributes[$key] ?? null)
+            ? $cast[1]
+            : $this->getAttribute($key);
+    }
+
     /**
      * A column is cast once for as long as it stays as it is: what a cast makes is a value, which nothing can change.
      *
@@ -68,10 +78,11 @@ abstract class Record extends Model
         }
 
         $raw = $this->attributes[$key];
+        $cast = $this->values[$key] ?? null;
 
         return match (true) {
-            isset($this->values[$key]) && $this->values[$key][0] === $raw => $this->values[$key][1],
-            isset($this->getCasts()[$key]) => $this->cast($key, $raw),
+            $cast !== null && $cast[0] === $raw => $cast[1],
+            isset((self::$castsOf[static::class] ?? $this->getCasts())[$key]) => $this->cast($key, $raw),
             $this->timestamps && in_array($key, ['created_at', 'updated_at'], true) => parent::getAttribute($key),
             default => $raw,
         };
@@ -107,10 +118,13 @@ abstract class Record extends Model
 
     private function cast(string $key, mixed $raw): mixed
     {
-        $caster = self::caster($this->getCasts()[$key]);
-        $value = $caster === false
-            ? $this->castAttribute($key, $raw)
-            : $caster->get($this, $key, $raw, $this->attributes);
+        $cast = $this->getCasts()[$key];
+        $value = match (true) {
+            $raw !== null && $cast === 'bool' => (bool) $raw,
+            $raw !== null && $cast === 'int' => is_numeric($raw) ? (int) $raw : $this->castAttribute($key, $raw),
+            ($caster = self::caster($cast)) === false => $this->castAttribute($key, $raw),
+            default => $caster->get($this, $key, $raw, $this->attributes),
+        };
         $this->values[$key] = [$raw, $value];
 
         return $value;

@@ -66,7 +66,8 @@
                             @if($line->note !== '')<div class="small soft">“{{ $line->note }}”</div>@endif
                             @if($line->serials !== null)
                             <div class="small soft">serial no. {{ implode(', ', $line->serials) }}</div>@endif</td>
-                        <td class="figure">@if($line->origin_document_id === null)<x-price :of="$line->unit_price"/>@endif</td>
+                        <td class="figure">@if($line->origin_document_id === null)<x-price :of="$line->unit_price"/>
+                            @endif</td>
                         <td class="figure">{{ $line->off()->isZero() ? '' : Show::money($line->off()) }}</td>
                         <td class="figure">{{ $line->net }}</td>
                         <td class="figure">{{ $line->tax_total }}</td></tr>

@@ -39,7 +39,8 @@
         <tr><td class="r">{{ Show::decimal($line->quantity) }}</td>
         <td>{{ $isCredit && $line->direction === 'out' ? 'less: '
             : '' }}{{ $line->description }}@if($line->price_per > 1 && $line->origin_document_id === null)<br>
-            <span class="under">priced per {{ $line->price_per }}</span>@endif @if($line->origin_document_id !== null)<br>
+            <span class="under">priced per {{ $line->price_per }}</span>@endif
+            @if($line->origin_document_id !== null)<br>
             <span class="under">as paid on {{ $origins[$line->origin_document_id]
                 ?? '' }}</span>@endif @if($line->note !== '')<br>
                 <span class="under">{{ $line->note }}</span>@endif @if($line->serials !== null)<br>

@@ -41,8 +41,8 @@ final class ReturnRows
     }
 
     /**
-     * Whether so many can still come back, with all that comes back on this slip; of what is sold whole, no half, unless
-     * it was sold by halves.
+     * Whether so many can still come back, with all that comes back on this slip; of what is sold whole, no half,
+     * unless it was sold by halves.
      *
      * @throws Refused more_than_left, whole_pieces
      */

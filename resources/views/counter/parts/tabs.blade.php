@@ -3,9 +3,9 @@
     <div>
     @php($at = $tabs->values()->search(fn ($tab) => $tab->key === $slip->key))
     @php($folded = $tabs->values()->filter(fn ($tab, $place) => $tab->key !== $slip->key
-        && $place < $tabs->count() - 5))
+        && $place < $tabs->count() - 5)->keyBy('id'))
     @foreach($tabs as $tab)
-        @continue($folded->contains('id', $tab->id))
+        @continue($folded->has($tab->id))
         <a class="tab" href="{{ route('counter.show', $tab->key) }}" @if($tab->key === $slip->key) aria-current="page"
             @endif @if($loop->index === ($at === false ? 0 : ($at + 1) % $loop->count)) data-next-tab @endif>
             <span class="what" @if($tab->note !== '') title="{{ $tab->note }}" @endif>{{ $tab->note === '' ? '' : '✎ '
