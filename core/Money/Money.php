@@ -93,6 +93,16 @@ final readonly class Money
         return $this->same($that)->minor === PHP_INT_MIN ? throw self::tooLarge() : $this->moved(-$that->minor);
     }
 
+    /**
+     * So many of it.
+     *
+     * @throws Refused too_large
+     */
+    public function times(int $many): self
+    {
+        return self::fromBig(BigInteger::of($this->minor)->multipliedBy($many), $this->currency);
+    }
+
     public function negated(): self
     {
         return self::zero($this->currency)->minus($this);

@@ -21,6 +21,7 @@ final readonly class Reckon
         'layaway' => LayawayAnswer::class,
         'return' => ReturnAnswer::class,
         'margin' => MarginAnswer::class,
+        'till' => TillAnswer::class,
     ];
 
     /**

@@ -58,7 +58,7 @@ final class ReckonTest extends CoreCase
             iterator_to_array(self::workedExamples()),
         );
         self::assertEqualsCanonicalizing(
-            ['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest'],
+            ['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest', 'till'],
             array_values(array_unique($requests)),
         );
     }
@@ -75,6 +75,33 @@ final class ReckonTest extends CoreCase
             '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":3,"unit_price":"1"}]}',
             'bad_type',
             'lines[0].quantity',
+        ];
+        $till = '{"do":"till","currency":"USD","float":"10.00","in":"0","out":"0",';
+        yield 'more left in than counted' => ["{$till}\"left_in\":\"0.01\"}", 'left_in_too_large', 'left_in'];
+        yield 'less than no coins' => [
+            "{$till}\"counted\":[{\"unit\":\"0.25\",\"count\":-1}]}",
+            'bad_count',
+            'counted[0].count',
+        ];
+        yield 'half a coin' => [
+            "{$till}\"counted\":[{\"unit\":\"0.25\",\"count\":0.5}]}",
+            'bad_type',
+            'counted[0].count',
+        ];
+        yield 'one coin counted twice' => [
+            "{$till}\"counted\":[{\"unit\":\"1\",\"count\":1},{\"unit\":\"1.00\",\"count\":1}]}",
+            'counted_twice',
+            'counted',
+        ];
+        yield 'no such note' => [
+            "{$till}\"counted\":[{\"unit\":\"5\",\"count\":1},{\"unit\":\"3\",\"count\":1}]}",
+            'bad_denomination',
+            'counted[1].unit',
+        ];
+        yield 'a float below zero' => [
+            '{"do":"till","currency":"USD","float":"-1","in":"0","out":"0"}',
+            'bad_amount',
+            'float',
         ];
         yield 'a quantity of nothing' => [
             '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}',
