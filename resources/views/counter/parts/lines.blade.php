@@ -41,7 +41,7 @@
                                         Show::decimal($line->quantity)) }}">@endif
                     </td>
                     <td class="words">
-                        {{ $line->description }}<span class="code">{{ $line->code }}</span>
+                        {{ $line->description }} <span class="code">{{ $line->code }}</span>
                         @if($unit->mark() !== '')<div class="under">by the {{ $unit->value }}</div>@endif
                         @if($line->price_per > 1)<div class="under">priced per {{ $line->price_per }}</div>@endif
                         @if($line->price_rule !== PriceRule::ListPrice && $line->item_id !== null)

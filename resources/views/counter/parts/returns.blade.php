@@ -24,7 +24,7 @@
                                 aria-label="How many of {{ $line->description }} come back" data-save="{{ $save }}"
                                     {{ $complaint->holds($at, Show::decimal($line->quantity)) }}
                                     value="{{ $complaint->typedOr($at, Show::decimal($line->quantity)) }}">@endif</td>
-                    <td class="words">{{ $line->description }}<span class="code">{{ $line->code }}</span>
+                    <td class="words">{{ $line->description }} <span class="code">{{ $line->code }}</span>
                         @if($original !== null)
                         <div class="under">of <a
                             href="{{ route('documents.show',

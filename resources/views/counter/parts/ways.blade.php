@@ -91,10 +91,12 @@
             not allowed: {{ implode(', ',
                 array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account),
                     $check->decision->reasons)) }}</p>
-            @elseif(count($check->decision->reasons) > 1 || $reckoned->needs->open('charge') === [])
-            <p class="under mb-0">{{ implode(', ',
+            @else
+            {{-- Where somebody has to agree, the first reason is said with that. --}}
+            @php($also = array_slice($check->decision->reasons, $reckoned->needs->open('charge') === [] ? 0 : 1))
+            @if($also !== [])<p class="under mb-0">{{ implode(', ',
                 array_map(fn ($reason) => ChargeWords::short($reason, $check->decision, $slip->account),
-                    $check->decision->reasons)) }}</p>@endif
+                    $also)) }}</p>@endif @endif
             @include('counter.parts.needs', ['place' => 'charge', 'quiet' => false])
         @endif
     </x-way>
