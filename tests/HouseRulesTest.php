@@ -67,9 +67,10 @@ final class HouseRulesTest
         'Receivables' => ['Money'],
         'Settlement' => ['Money'],
         'Tax' => ['Money'],
+        'Till' => ['Money'],
         'Slip' => ['Money', 'Tax'],
         'Returns' => ['Money', 'Slip', 'Tax'],
-        'Reckon' => ['Money', 'Layaway', 'Pricing', 'Receivables', 'Returns', 'Settlement', 'Slip', 'Tax'],
+        'Reckon' => ['Money', 'Layaway', 'Pricing', 'Receivables', 'Returns', 'Settlement', 'Slip', 'Tax', 'Till'],
     ];
 
     /** @return array<string, list<string>> every room, and what it may use */

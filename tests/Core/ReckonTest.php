@@ -58,7 +58,10 @@ final class ReckonTest extends CoreCase
             iterator_to_array(self::workedExamples()),
         );
         self::assertEqualsCanonicalizing(
-            ['age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest', 'till'],
+            [
+                'age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest',
+                'till',
+            ],
             array_values(array_unique($requests)),
         );
     }
