@@ -21,6 +21,7 @@ return [
     Elmstone\Reminders\RemindersProvider::class,
     Elmstone\Coupons\CouponsProvider::class,
     Elmstone\Stock\StockProvider::class,
+    Elmstone\Tills\TillsProvider::class,
     Elmstone\Returns\ReturnsProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,
     Elmstone\Counter\CounterProvider::class,

@@ -46,10 +46,17 @@ final class Accounts
 
     public const STOCK_DIFFERENCES = 'stock_differences';
 
+    public const SAFE = 'cash_in_safe';
+
+    public const OVER_SHORT = 'over_short';
+
+    public const CARD_DIFFERENCES = 'card_differences';
+
     public const EXCHANGE_CLEARING = 'exchange_clearing';
 
     private const FIXED = [
         'cash' => 'Cash in till',
+        self::SAFE => 'Cash in safe',
         'card_clearing' => 'Card clearing',
         'cheques' => 'Cheques',
         'bank' => 'Bank',
@@ -72,7 +79,8 @@ final class Accounts
         self::ALLOWANCES => 'Goodwill and allowances',
         self::WRITTEN_OFF => 'Stock written off',
         self::STOCK_DIFFERENCES => 'Stock differences',
-        'over_short' => 'Cash over and short',
+        self::OVER_SHORT => 'Cash over and short',
+        self::CARD_DIFFERENCES => 'Card clearing differences',
         self::CASH_ROUNDING => 'Cash rounding',
         'bad_debt' => 'Bad debt',
     ];

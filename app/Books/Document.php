@@ -32,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $label
  * @property int $location_id
  * @property int $till_id
+ * @property int|null $session_id of the drawer its money went through
  * @property int $staff_id who rang it up
  * @property int $seller_id whose sale it is
  * @property int|null $customer_id who it is for; null: a passer-by

@@ -26,6 +26,11 @@ enum Purpose: string
     case GoodsIn = 'goods_in';
     case OpeningStock = 'opening_stock';
     case Revaluation = 'revaluation';
+    case FloatIn = 'float_in';
+    case FloatOut = 'float_out';
+    case ToSafe = 'to_safe';
+    case TillOver = 'till_over';
+    case TillShort = 'till_short';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -38,9 +43,24 @@ enum Purpose: string
     {
         return in_array(
             $this,
-            [self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment],
+            [
+                self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
+                self::ToSafe, self::TillShort,
+            ],
             true,
         );
+    }
+
+    /** Whether it sets what is in a drawer, and is nothing that was taken or handed out in its session. */
+    public function setsTheDrawer(): bool
+    {
+        return in_array($this, self::ofDrawers(), true);
+    }
+
+    /** @return list<self> */
+    public static function ofDrawers(): array
+    {
+        return [self::FloatIn, self::FloatOut, self::ToSafe, self::TillOver, self::TillShort];
     }
 
     /** Whether it moves goods or their worth at cost, and no money. */
@@ -51,6 +71,12 @@ enum Purpose: string
             [self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation],
             true,
         );
+    }
+
+    /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, and what sets a drawer */
+    public static function withNobody(): array
+    {
+        return [...self::goodsOnly(), ...self::ofDrawers()];
     }
 
     /** @return list<self> those that say what goods cost */
@@ -73,6 +99,11 @@ enum Purpose: string
             self::GoodsIn => 'Goods came in',
             self::OpeningStock => 'Goods that were there',
             self::Revaluation => 'Stock is worth something else',
+            self::FloatIn => 'Float from the safe',
+            self::FloatOut => 'Float back to the safe',
+            self::ToSafe => 'Takings to the safe',
+            self::TillOver => 'More was counted than expected',
+            self::TillShort => 'Less was counted than expected',
             self::WriteOff => 'Goods are written off',
             self::WriteOffReversed => "Write-off {$refersTo} is taken back",
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
@@ -104,6 +135,11 @@ enum Purpose: string
             self::GoodsIn => 'Goods in',
             self::OpeningStock => 'Opening stock',
             self::Revaluation => 'Stock revalued',
+            self::FloatIn => 'Float in',
+            self::FloatOut => 'Float out',
+            self::ToSafe => 'To the safe',
+            self::TillOver => 'Till over',
+            self::TillShort => 'Till short',
         };
     }
 }

@@ -27,6 +27,7 @@ final class Register
         private readonly Seal $seal,
         private readonly Asked $asked,
         private readonly Practice $practice,
+        private readonly Sessions $sessions,
     ) {
     }
 
@@ -67,8 +68,8 @@ final class Register
 
         array_map(fn (DocumentDraft $draft) => $this->practice->assertMayPost($draft->at->tillId), $drafts);
         $number = $this->takeNumbers($drafts[0]->kind, count($drafts));
-        $rows = array_map(static function (DocumentDraft $draft) use (&$number): DocumentRows {
-            return new DocumentRows($draft, $number++);
+        $rows = array_map(function (DocumentDraft $draft) use (&$number): DocumentRows {
+            return new DocumentRows($draft, $number++, $this->session($draft));
         }, $drafts);
         $ids = $this->insertDocuments($rows);
 
@@ -83,6 +84,15 @@ final class Register
         );
 
         return $ids;
+    }
+
+    private function session(DocumentDraft $draft): ?int
+    {
+        return match (true) {
+            $draft->at->sessionId !== null => $draft->at->sessionId,
+            $draft->passesTheDrawer() => $this->sessions->take($draft->at->tillId),
+            default => null,
+        };
     }
 
     /**

@@ -35,6 +35,8 @@ enum Ability: string
     case SetHouseTerms = 'set-house-terms';
     case GiveCredit = 'give-credit';
     case WriteOff = 'write-off';
+    case CountTill = 'count-till';
+    case CloseTill = 'close-till';
     case SeeCredits = 'see-credits';
     case LookAfterCards = 'look-after-cards';
     case EditCoupons = 'edit-coupons';
@@ -55,6 +57,7 @@ enum Ability: string
             self::SeeAccounts,
             self::SeeLayaways,
             self::SeeCredits,
+            self::CountTill,
             self::PlayDevices => Role::cases(),
             self::SeeAgeing,
             self::TakeWarningsAway,
@@ -71,6 +74,7 @@ enum Ability: string
             self::MakePlans,
             self::GiveCredit,
             self::WriteOff,
+            self::CloseTill,
             self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeMailbox,
             self::SeeJournal,

@@ -21,6 +21,7 @@ final class LockLadder
     public const RANKS = [
         'slips', 'slip_returns', 'money_gates', 'house_accounts', 'held_accounts', 'gift_cards', 'agreements',
         'coupons', 'documents', 'customers', 'items', 'stock', 'item_serials', 'series',
+        'till_sessions',
     ];
 
     /** Rows under the lock of what they belong to: table, whose lock, and what finds those that belong to nothing. */

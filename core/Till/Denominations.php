@@ -44,19 +44,28 @@ final readonly class Denominations
     /**
      * Each worth once, largest first: a note and a coin of the same worth are counted in one row.
      *
-     * @return list<Money>
+     * @return array<int, Money> by minor units
      */
     public function all(): array
     {
+        return self::byWorth([...$this->notes, ...$this->coins]);
+    }
+
+    /**
+     * @param  list<Money>  $units
+     * @return array<int, Money> by minor units, largest first
+     */
+    public static function byWorth(array $units): array
+    {
         $all = [];
 
-        foreach ([...$this->notes, ...$this->coins] as $unit) {
+        foreach ($units as $unit) {
             $all[$unit->minor] = $unit;
         }
 
         krsort($all);
 
-        return array_values($all);
+        return $all;
     }
 
     /** @throws Refused bad_denomination */

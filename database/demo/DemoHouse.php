@@ -24,6 +24,7 @@ use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
+use Elmstone\Tills\OpenTill;
 use Illuminate\Support\Str;
 
 /** The whole demonstration shop, relative to the day it is loaded on. */
@@ -48,6 +49,7 @@ final class DemoHouse
         private readonly ReturnPayment $return,
         private readonly DemoLayaways $layaways,
         private readonly DemoReturns $returns,
+        private readonly OpenTill $open,
     ) {
     }
 
@@ -108,9 +110,18 @@ final class DemoHouse
         $say('today’s sales, and slips that wait');
     }
 
-    /** A few sales of today and three slips set aside, by the very acts a clerk does. */
+    /** Drawers opened, a few sales of today and three slips set aside, by the very acts a clerk does. */
     private function today(): void
     {
+        foreach (Till::query()->orderBy('number')->get() as $till) {
+            $this->open->handle(
+                $till,
+                Money::of('150.00', $this->house->currency()),
+                Staff::query()->orderBy('id')->firstOrFail(),
+                (string) Str::uuid(),
+            );
+        }
+
         $baskets = [['LH-1140', 'AD-0207'], ['PI-2800', 'VA-2214'], ['MA-0031'], ['FX-5060', 'SU-0011', 'TO-0071']];
 
         foreach ($baskets as $i => $codes) {

@@ -44,6 +44,8 @@ return new class extends Migration
             $table->string('label', 20)->charset('ascii');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('till_id')->constrained();
+            $table->unsignedBigInteger('session_id')->nullable()->index()
+                ->comment('of the drawer its money went through');
             $table->foreignId('staff_id')->constrained('staff')->comment('who rang it up');
             $table->foreignId('seller_id')->constrained('staff')->comment('whose sale it is');
             $table->foreignId('customer_id')->nullable()->constrained();

@@ -62,6 +62,8 @@ final class AccessibilityTest extends BrowserCase
                 '/deposits/1077' => '301',
                 '/plans' => '301',
                 '/reminders' => '301',
+                '/till' => '301',
+                '/till/count' => '301',
                 '/gift-cards' => '301',
                 '/gift-cards/1' => '301',
                 '/store-credit' => '301',

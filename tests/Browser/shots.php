@@ -81,7 +81,6 @@ $shot('document');
 $clerk->go("/documents/{$label}/invoice");
 $shot('invoice');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
-$shot('returnable');
 $clerk
     ->awaitFirstQuantity()
     ->press('2', Key::ENTER)
@@ -116,6 +115,14 @@ $clerk
 $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
 $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
+$clerk->go('/till/count');
+
+foreach ([3, 2, 7, 4, 6, '', 12, '', 9, 14, 3, 20] as $pieces) {
+    $clerk->press(...[...$pieces === '' ? [] : [(string) $pieces], Key::ENTER]);
+}
+
+$clerk->awaitText('[data-total]', '6');
+$shot('till-count');
 $clerk->browser->quit();
 
 /**

@@ -16,8 +16,8 @@ use PDO;
 final class Says
 {
     private const HEAD = [
-        'kind', 'purpose', 'number', 'label', 'location_id', 'till_id', 'staff_id', 'seller_id', 'business_date',
-        'posted_at', 'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name',
+        'kind', 'purpose', 'number', 'label', 'location_id', 'till_id', 'session_id', 'staff_id', 'seller_id',
+        'business_date', 'posted_at', 'customer_id', 'currency', 'tax_included', 'tax_rounding', 'customer_name',
         'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net',
         'tax_total', 'total', 'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job',
         'buyer', 'exemption', 'due_date', 'terms', 'own_terms', 'on_account', 'balance_before', 'settlement_discount',
@@ -88,7 +88,7 @@ final class Says
 
     /** Columns of whole numbers; the others are texts as they stand. */
     private const WHOLE = [
-        'number', 'location_id', 'till_id', 'staff_id', 'seller_id', 'customer_id', 'tax_included',
+        'number', 'location_id', 'till_id', 'session_id', 'staff_id', 'seller_id', 'customer_id', 'tax_included',
         'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net', 'tax_total', 'total',
         'cash_rounding', 'change_given', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
         'position', 'item_id', 'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross',

@@ -144,6 +144,16 @@ final readonly class DocumentDraft
         return $this->entry?->tendered() ?? $this->reckoned->total;
     }
 
+    /** Whether anything goes over the counter: a transfer does not, nor a cheque that the bank sends back. */
+    public function passesTheDrawer(): bool
+    {
+        return $this->purpose() !== Purpose::ReturnedPayment
+            && array_filter(
+                $this->tenders,
+                static fn (DraftTender $tender): bool => $tender->tender->kind !== TenderKind::BankTransfer,
+            ) !== [];
+    }
+
     /** What it does to the customer's balance: above zero, they owe more. */
     public function onAccount(): Money
     {

@@ -25,7 +25,7 @@ final readonly class DocumentRows
 
     public Journal $journal;
 
-    public function __construct(private DocumentDraft $draft, public int $number)
+    public function __construct(private DocumentDraft $draft, public int $number, private ?int $session = null)
     {
         $this->journal = $draft->journal();
     }
@@ -48,6 +48,7 @@ final readonly class DocumentRows
             'label' => $draft->kind->label($this->number),
             'location_id' => $draft->at->locationId,
             'till_id' => $draft->at->tillId,
+            'session_id' => $this->session,
             'staff_id' => $draft->at->staffId,
             'seller_id' => $draft->at->sellerId,
             'business_date' => $draft->at->day->format('Y-m-d'),

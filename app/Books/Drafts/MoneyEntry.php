@@ -132,6 +132,12 @@ final readonly class MoneyEntry
         return self::plain(Purpose::PlanPart, $total);
     }
 
+    /** What is put into a drawer or taken out of it, beside all customers. */
+    public static function drawer(Purpose $purpose, Money $amount): self
+    {
+        return self::plain($purpose, $amount);
+    }
+
     /**
      * As it was stored.
      *
@@ -166,8 +172,9 @@ final readonly class MoneyEntry
     public function tendered(): Money
     {
         return match ($this->purpose) {
-            Purpose::Payment => $this->total,
-            Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed => $this->total->negated(),
+            Purpose::Payment, Purpose::FloatIn, Purpose::TillOver => $this->total,
+            Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
+            Purpose::TillShort => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -180,7 +187,8 @@ final readonly class MoneyEntry
 
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
-            Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
+            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::FloatIn, Purpose::FloatOut, Purpose::ToSafe,
+            Purpose::TillOver, Purpose::TillShort => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),

@@ -9,6 +9,7 @@ use Elmstone\Books\HeldKind;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Ledger\Journal;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\TenderKind;
 
 /**
  * The journal of a document without goods: tenders and settlement discount against receivables and what is held, a fee
@@ -44,10 +45,24 @@ final class MoneyJournal
             $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];
         }
 
+        if ($entry->purpose->setsTheDrawer()) {
+            $postings[] = [self::behindTheDrawer($draft, $entry), $entry->tendered()->negated()];
+        }
+
         if ($entry->purpose === Purpose::FinanceCharge) {
             $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];
         }
 
         return Journal::of($entry->total->currency, $postings);
+    }
+
+    /** Where what is put into a drawer comes from, and what is taken out of it goes. */
+    private static function behindTheDrawer(DocumentDraft $draft, MoneyEntry $entry): string
+    {
+        return match (true) {
+            ! in_array($entry->purpose, [Purpose::TillOver, Purpose::TillShort], true) => Accounts::SAFE,
+            ($draft->tenders[0] ?? null)?->tender->kind === TenderKind::Card => Accounts::CARD_DIFFERENCES,
+            default => Accounts::OVER_SHORT,
+        };
     }
 }

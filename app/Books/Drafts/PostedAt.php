@@ -22,6 +22,7 @@ final readonly class PostedAt
         public CarbonImmutable $day,
         public CarbonImmutable $moment,
         public int $sellerId,
+        public ?int $sessionId = null,
     ) {
     }
 
@@ -54,24 +55,37 @@ final readonly class PostedAt
             $document->business_date,
             $document->posted_at,
             $document->seller_id,
+            $document->session_id,
         );
     }
 
     /** The same, of goods or an agreement that belong to another location. */
     public function of(int $locationId): self
     {
-        return new self($locationId, $this->tillId, $this->staffId, $this->day, $this->moment, $this->sellerId);
+        return $this->but(['locationId' => $locationId]);
     }
 
     /** The same at another moment. */
     public function at(CarbonImmutable $moment): self
     {
-        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $moment, $this->sellerId);
+        return $this->but(['moment' => $moment]);
     }
 
     /** The same, where it is the sale of another than who rings it up. */
     public function soldBy(int $seller): self
     {
-        return new self($this->locationId, $this->tillId, $this->staffId, $this->day, $this->moment, $seller);
+        return $this->but(['sellerId' => $seller]);
+    }
+
+    /** The same in a session that is named, where it is not the one that is open. */
+    public function in(int $session): self
+    {
+        return $this->but(['sessionId' => $session]);
+    }
+
+    /** @param  array<string, mixed>  $changed */
+    private function but(array $changed): self
+    {
+        return new self(...[...get_object_vars($this), ...$changed]);
     }
 }

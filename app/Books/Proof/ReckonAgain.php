@@ -117,7 +117,7 @@ final class ReckonAgain
 
             try {
                 $draft = (new StoredDocument($document, $origins))->redrafted();
-                $rows = new DocumentRows($draft, $document->number);
+                $rows = new DocumentRows($draft, $document->number, $document->session_id);
                 $this->compare($document->label, [$document->getAttributes()], [$rows->document()], ['posted_at']);
                 $this->compare(
                     "{$document->label} line",

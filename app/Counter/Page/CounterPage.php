@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Page;
 use Closure;
 use Elmstone\Agreements\SetAsideFor;
 use Elmstone\Books\Document;
+use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Lines\AddedLine;
@@ -115,6 +116,7 @@ final class CounterPage
             'justSold' => Document::query()
                 ->where('till_id', $act->till->id)
                 ->where('business_date', ShopTime::today())
+                ->whereNotIn('purpose', Purpose::withNobody())
                 ->latest('id')
                 ->limit(4)
                 ->get(),

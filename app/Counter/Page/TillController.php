@@ -48,7 +48,7 @@ final class TillController
         return $this->page->after($request, $slip, 'slip', 'copy', function (Act $act) use ($slip): Slip {
             $last = Document::query()
                 ->where('till_id', $act->till->id)
-                ->whereNotIn('purpose', Purpose::goodsOnly())
+                ->whereNotIn('purpose', Purpose::withNobody())
                 ->latest('id')
                 ->first()
                 ?? throw Refused::because('nothing_posted', 'Nothing was posted at this till yet.');

@@ -44,11 +44,12 @@ final readonly class LineFigures
     private function isPlainlyFine(LineOnSlip $line): bool
     {
         $reckoned = $this->reckoned->line($line);
+        [$price, $floor, $cost] = [$reckoned->line->unitPrice, $line->floor_price, $line->costNow()];
 
         return ! $this->reckoned->terms->taxIncluded
             && $reckoned->net->plus($reckoned->coupons)->equals($reckoned->gross)
-            && ($line->floor_price === null || ! $line->unit_price->isLessThan($line->floor_price))
-            && ($line->costNow() === null || ! $line->unit_price->isLessThan($line->costNow()));
+            && ($floor === null || ! $price->isLessThan($floor))
+            && ($cost === null || ! $price->isLessThan($cost));
     }
 
     /** By how much check() finds it too low, after every discount; coupons do not count. */

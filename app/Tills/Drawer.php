@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tills;
+
+use Elmstone\Books\SessionFigures;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Till\CashUp;
+
+/** What is in a drawer by the books: the float, and what the documents of its session moved. */
+final class Drawer
+{
+    public const CASH = TenderKind::Cash;
+
+    /** In the order in which they are counted. */
+    private const COUNTED = [TenderKind::Cash, TenderKind::Cheque, TenderKind::Card];
+
+    private const LISTED = [
+        TenderKind::HouseAccount, TenderKind::GiftCard, TenderKind::StoreCredit, TenderKind::DepositHeld,
+    ];
+
+    public function __construct(private readonly SessionFigures $figures)
+    {
+    }
+
+    /** Cash from its float to a count of it. */
+    public function cashUp(TillSession $session, Money $counted): CashUp
+    {
+        $moved = $this->figures->moved($session->id, [self::CASH])[self::CASH->value];
+
+        return CashUp::of($session->float_amount, $moved['in'], $moved['out'], $counted);
+    }
+
+    /**
+     * What should be there.
+     *
+     * @return array<string, Money> by way of paying, those that are counted
+     */
+    public function expected(TillSession $session): array
+    {
+        $expected = array_map(
+            static fn (array $moved): Money => $moved['in']->minus($moved['out']),
+            $this->figures->moved($session->id, self::COUNTED),
+        );
+        $expected[self::CASH->value] = $expected[self::CASH->value]->plus($session->float_amount);
+
+        return $expected;
+    }
+
+    /** @return array<string, Money> by way of paying, what else was paid with; only what was used */
+    public function listed(TillSession $session): array
+    {
+        return $this->figures->tendered($session->id, self::LISTED);
+    }
+
+    public function documentCount(TillSession $session): int
+    {
+        return $this->figures->count($session->id);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tills;
+
+use Elmstone\Books\Books;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Drafts\DocumentDraft;
+use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\Drafts\MoneyEntry;
+use Elmstone\Books\Drafts\PostedAt;
+use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Core\Slip\Reckoner;
+use Elmstone\Core\Slip\Slip;
+use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Shop\House;
+use Elmstone\Staff\Staff;
+use Ramsey\Uuid\Uuid;
+
+/** The documents that set what is in a drawer: float, takings to the safe, what was counted over or short. */
+final class DrawerPosting
+{
+    public function __construct(private readonly Books $books, private readonly House $house)
+    {
+    }
+
+    /**
+     * Writes one, within a posting.
+     *
+     * @return int its id
+     */
+    public function document(
+        TillSession $session,
+        Purpose $purpose,
+        Money $amount,
+        TenderKind $way,
+        Staff $by,
+        string $note,
+    ): int {
+        $terms = $this->house->taxTerms();
+        $nothing = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), []));
+        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "session {$session->id} {$purpose->value} {$way->value}")->toString();
+
+        return $this->books->document(
+            DocumentDraft::of(
+                DocumentKind::Adjustment,
+                PostedAt::till($session->till, $by->id)->in($session->id),
+                $key,
+                $terms,
+                $nothing,
+            )
+                ->moving(MoneyEntry::drawer($purpose, $amount))
+                ->settledBy([new DraftTender(Tender::of($way, $amount), $amount)])
+                ->noting(mb_substr($note, 0, 255)),
+        );
+    }
+}
