@@ -50,7 +50,7 @@ final class HouseRulesTest
         ],
         'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
         'Counter' => [
-            'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
+            'Tills', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
             'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
     ];

@@ -11,6 +11,7 @@ use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Till\CashCount;
 use Elmstone\Counter\Lines\AddToSlip;
 use Elmstone\Counter\Parts\Back\BringBack;
 use Elmstone\Counter\Parts\HoldSlip;
@@ -26,6 +27,12 @@ use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
+use Elmstone\Tills\CloseTill;
+use Elmstone\Tills\CountTill;
+use Elmstone\Tills\OpenSessions;
+use Elmstone\Tills\OpenTill;
+use Elmstone\Tills\SessionState;
+use Elmstone\Tills\TillSession;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
@@ -82,6 +89,12 @@ final class KillTest extends TestCase
         }
 
         $this->assertSame([], app(Prove::class)->handle()->faults);
+        $this->assertGreaterThan(0, TillSession::query()->where('state', 'closed')->count());
+        $this->assertSame(
+            TillSession::query()->where('float_amount', '>', 0)->count(),
+            Document::query()->where('purpose', 'float_in')->count(),
+            'A float without its session, or a session without its float.',
+        );
     }
 
     /**
@@ -184,7 +197,11 @@ final class KillTest extends TestCase
                 $version,
             );
 
+            OpenSessions::at(1)?->state === SessionState::Counted && $this->nextOfDrawer();
+
             for ($i = 0; ; $i++) {
+                $i % 4 === 2 && $this->nextOfDrawer();
+
                 if ($i % 4 === 3) {
                     $this->holdAndPay($customer, $act);
 
@@ -211,6 +228,28 @@ final class KillTest extends TestCase
         posix_kill((int) getmypid(), SIGKILL);
 
         return 0;
+    }
+
+    /** The drawer is opened, or counted and closed, whichever comes next. */
+    private function nextOfDrawer(): void
+    {
+        $till = Till::query()->findOrFail(1);
+        $by = Staff::query()->where('number', '201')->firstOrFail();
+        $usd = Currency::of('USD');
+        $session = OpenSessions::at($till->id);
+
+        if ($session === null) {
+            app(OpenTill::class)->handle($till, Money::of('100.00', $usd), $by, (string) Str::uuid());
+
+            return;
+        }
+
+        $nothing = Money::zero($usd);
+        $number = (int) DB::table('till_counts')->where('session_id', $session->id)->max('number');
+        $number = $session->state === SessionState::Counted
+            ? $number
+            : app(CountTill::class)->handle($till, CashCount::of($usd, []), $nothing, $nothing, $number, $by)->number;
+        app(CloseTill::class)->handle($till, $number, $nothing, 'all of it is gone', $by, (string) Str::uuid());
     }
 
     /**

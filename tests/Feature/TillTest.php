@@ -184,6 +184,18 @@ final class TillTest extends FeatureCase
         DB::table('till_sessions')->update(['left_in' => 1]);
     }
 
+    public function test_the_counter_says_how_its_drawer_stands(): void
+    {
+        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('Till 1 is not open');
+        $this->opens([2000 => '5'])->assertSessionHasNoErrors();
+        $this->get("/counter/{$this->slip}")->assertOk()->assertDontSee('is not open');
+        $this->travel(1)->days();
+        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('has been open since');
+        $this->get('/till')->assertOk()->assertSee('Open since');
+        $this->counts([2000 => '5'])->assertSessionHasNoErrors();
+        $this->get("/counter/{$this->slip}")->assertOk()->assertSee('has been counted');
+    }
+
     public function test_a_till_is_open_once(): void
     {
         $key = (string) Str::uuid();

@@ -26,6 +26,7 @@ use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Tills\OpenSessions;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -113,6 +114,7 @@ final class CounterPage
 
         return [
             ...$this->data($request, $this->desk->read($slipKey, $act), $act, Complaint::none()),
+            'drawer' => OpenSessions::at($act->till->id),
             'justSold' => Document::query()
                 ->where('till_id', $act->till->id)
                 ->where('business_date', ShopTime::today())

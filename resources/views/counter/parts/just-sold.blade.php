@@ -1,5 +1,16 @@
 @use('Elmstone\Support\Show')
+@use('Elmstone\Support\ShopTime')
+@use('Elmstone\Tills\SessionState')
 <div id="just-sold" data-part>
+@unless($till->training)
+    @if($drawer === null)<p class="small ochre mt-4 just-sold">{{ $till->name }} is not open.
+        <a href="{{ route('till') }}">Count its float</a> before money is taken.</p>
+    @elseif($drawer->state === SessionState::Counted)<p class="small ochre mt-4 just-sold">{{ $till->name }} has been
+        counted: no money goes in or out until <a href="{{ route('till') }}">it is closed</a>.</p>
+    @elseif($drawer->opened_on->lessThan(ShopTime::today()))<p class="small ochre mt-4 just-sold">{{ $till->name }} has
+        been open since {{ Show::date($drawer->opened_on) }}. <a href="{{ route('till') }}">Count and close it</a>.</p>
+    @endif
+@endunless
 @if($justSold->isNotEmpty())
     <h2 class="band-name mt-4 just-sold">Just sold at {{ $till->name }}</h2>
     <table class="ruled small just-sold">
