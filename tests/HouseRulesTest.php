@@ -42,7 +42,7 @@ final class HouseRulesTest
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
-        'Tills' => ['Books', 'Shop', 'Staff', 'Support'],
+        'Tills' => ['MoneyOut', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
             'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',
             'Catalogue',

@@ -54,6 +54,16 @@ final class Accounts
 
     public const EXCHANGE_CLEARING = 'exchange_clearing';
 
+    /** What petty cash is spent on. */
+    public const PETTY = [
+        'petty_postage' => 'Postage',
+        'petty_cleaning' => 'Cleaning',
+        'petty_refreshments' => 'Refreshments',
+        'petty_repairs' => 'Small repairs',
+        'petty_travel' => 'Travel and parking',
+        'petty_other' => 'Other small expenses',
+    ];
+
     private const FIXED = [
         'cash' => 'Cash in till',
         self::SAFE => 'Cash in safe',
@@ -117,7 +127,7 @@ final class Accounts
     {
         $rows = [];
 
-        foreach (self::FIXED as $code => $name) {
+        foreach ([...self::FIXED, ...self::PETTY] as $code => $name) {
             $rows[] = ['code' => $code, 'role' => $code, 'name' => $name];
         }
 

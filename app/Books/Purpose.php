@@ -31,6 +31,9 @@ enum Purpose: string
     case ToSafe = 'to_safe';
     case TillOver = 'till_over';
     case TillShort = 'till_short';
+    case CashUp = 'cash_up';
+    case CashDrop = 'cash_drop';
+    case PettyCash = 'petty_cash';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -45,22 +48,28 @@ enum Purpose: string
             $this,
             [
                 self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
-                self::ToSafe, self::TillShort,
+                self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash,
             ],
             true,
         );
     }
 
-    /** Whether it sets what is in a drawer, and is nothing that was taken or handed out in its session. */
-    public function setsTheDrawer(): bool
+    /** Whether it puts money into a drawer or takes some out, beside all customers. */
+    public function isOfADrawer(): bool
     {
-        return in_array($this, self::ofDrawers(), true);
+        return in_array($this, [...self::settingDrawers(), ...self::movingCash()], true);
     }
 
-    /** @return list<self> */
-    public static function ofDrawers(): array
+    /** @return list<self> those that open and close a drawer, and are nothing that came or went in its session */
+    public static function settingDrawers(): array
     {
         return [self::FloatIn, self::FloatOut, self::ToSafe, self::TillOver, self::TillShort];
+    }
+
+    /** @return list<self> those by which cash comes and goes in a session besides sales */
+    public static function movingCash(): array
+    {
+        return [self::CashUp, self::CashDrop, self::PettyCash];
     }
 
     /** Whether it moves goods or their worth at cost, and no money. */
@@ -76,7 +85,7 @@ enum Purpose: string
     /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, and what sets a drawer */
     public static function withNobody(): array
     {
-        return [...self::goodsOnly(), ...self::ofDrawers()];
+        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash()];
     }
 
     /** @return list<self> those that say what goods cost */
@@ -104,6 +113,9 @@ enum Purpose: string
             self::ToSafe => 'Takings to the safe',
             self::TillOver => 'More was counted than expected',
             self::TillShort => 'Less was counted than expected',
+            self::CashUp => 'More cash from the safe',
+            self::CashDrop => 'Cash dropped into the safe',
+            self::PettyCash => 'Petty cash is paid out',
             self::WriteOff => 'Goods are written off',
             self::WriteOffReversed => "Write-off {$refersTo} is taken back",
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
@@ -140,6 +152,9 @@ enum Purpose: string
             self::ToSafe => 'To the safe',
             self::TillOver => 'Till over',
             self::TillShort => 'Till short',
+            self::CashUp => 'Cash from the safe',
+            self::CashDrop => 'Drop into the safe',
+            self::PettyCash => 'Petty cash',
         };
     }
 }

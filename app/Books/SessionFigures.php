@@ -97,7 +97,7 @@ final class SessionFigures
             DB::table('documents as d')
                 ->join('document_tenders as t', 't.document_id', '=', 'd.id')
                 ->where('d.session_id', $session)
-                ->whereIn('d.purpose', array_column(Purpose::ofDrawers(), 'value'))
+                ->whereIn('d.purpose', array_column(Purpose::settingDrawers(), 'value'))
                 ->groupBy('d.purpose', 't.kind')
                 ->selectRaw('d.purpose, t.kind, SUM(t.amount) AS amount')
                 ->get() as $row
@@ -112,6 +112,6 @@ final class SessionFigures
     {
         return DB::table('documents as d')
             ->where('d.session_id', $session)
-            ->whereNotIn('d.purpose', array_column(Purpose::ofDrawers(), 'value'));
+            ->whereNotIn('d.purpose', array_column(Purpose::settingDrawers(), 'value'));
     }
 }

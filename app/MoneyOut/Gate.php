@@ -6,6 +6,7 @@ namespace Elmstone\MoneyOut;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
@@ -137,7 +138,11 @@ final class Gate
         $sum = DB::table('documents as d')
             ->join('document_tenders as t', 't.document_id', '=', 'd.id')
             ->where('d.staff_id', $by->id)
-            ->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])
+            ->where(
+                static fn ($query) => $query
+                    ->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])
+                    ->orWhere('d.purpose', Purpose::PettyCash->value),
+            )
             ->where('t.kind', $part->way->value)
             // Nothing is posted before its day, so what was posted earlier need not be looked at.
             ->where('d.posted_at', '>=', ShopTime::beginning($day)->format('Y-m-d H:i:s'))

@@ -41,21 +41,29 @@ final class DrawerPosting
         Staff $by,
         string $note,
     ): int {
-        $terms = $this->house->taxTerms();
-        $nothing = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), []));
         $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "session {$session->id} {$purpose->value} {$way->value}")->toString();
 
         return $this->books->document(
-            DocumentDraft::of(
-                DocumentKind::Adjustment,
-                PostedAt::till($session->till, $by->id)->in($session->id),
-                $key,
-                $terms,
-                $nothing,
-            )
-                ->moving(MoneyEntry::drawer($purpose, $amount))
-                ->settledBy([new DraftTender(Tender::of($way, $amount), $amount)])
-                ->noting(mb_substr($note, 0, 255)),
+            $this->draft(PostedAt::till($session->till, $by->id)->in($session->id), $purpose, $amount, $way, $key, $note),
         );
+    }
+
+    /** @param  string  $account what petty cash is spent on; otherwise nothing */
+    public function draft(
+        PostedAt $at,
+        Purpose $purpose,
+        Money $amount,
+        TenderKind $way,
+        string $key,
+        string $note,
+        string $account = '',
+    ): DocumentDraft {
+        $terms = $this->house->taxTerms();
+        $nothing = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), []));
+
+        return DocumentDraft::of(DocumentKind::Adjustment, $at, $key, $terms, $nothing)
+            ->moving(MoneyEntry::drawer($purpose, $amount))
+            ->settledBy([new DraftTender(Tender::of($way, $amount), $amount, $account)])
+            ->noting(mb_substr($note, 0, 255));
     }
 }

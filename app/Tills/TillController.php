@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
+use Elmstone\Books\Accounts;
+use Elmstone\Books\Document;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Till\Denominations;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
+use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Sight;
 use Elmstone\Staff\Staff;
@@ -46,6 +50,13 @@ final class TillController
             'documents' => $session === null ? 0 : $this->drawer->documentCount($session),
             'carried' => $session === null ? $open->carried($till) : null,
             'units' => $this->units(),
+            'petty' => Accounts::PETTY,
+            'moves' => $session === null ? [] : Document::query()
+                ->with(['staff', 'tenders'])
+                ->where('session_id', $session->id)
+                ->whereIn('purpose', Purpose::movingCash())
+                ->orderByDesc('id')
+                ->get(),
             'key' => old('key', (string) Str::uuid()),
             'closed' => TillSession::query()
                 ->with(['till', 'closer', 'counts.ways'])
@@ -71,6 +82,29 @@ final class TillController
         );
 
         return redirect()->route('till')->with('done', "{$session->label()} is open.");
+    }
+
+    /** Cash from the safe, a drop into it, petty cash. */
+    public function cash(
+        CashRequest $request,
+        MoveCash $move,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $document = $request->saidAtItsField(fn (): int => $move->handle(
+            $this->atTill->till(),
+            $request->move(),
+            $request->sum('amount'),
+            $request->string('account')->value(),
+            $request->string('reason')->trim()->value(),
+            $by,
+            $request->string('key')->value(),
+            $check->given($request),
+        ));
+
+        return redirect()
+            ->route('till')
+            ->with('done', Document::query()->findOrFail($document)->label.' is posted.');
     }
 
     public function count(#[CurrentUser] Staff $by): View|RedirectResponse

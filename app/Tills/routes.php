@@ -8,6 +8,7 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('can:count-till')->group(function (): void {
     Route::get('/till', [TillController::class, 'show'])->name('till');
     Route::post('/till/open', [TillController::class, 'open'])->name('till.open');
+    Route::post('/till/cash', [TillController::class, 'cash'])->name('till.cash');
     Route::get('/till/count', [TillController::class, 'count'])->name('till.count');
     Route::post('/till/count', [TillController::class, 'fix'])->name('till.fix');
     Route::post('/till/count/sums', [TillController::class, 'sums'])->name('till.sums');

@@ -200,7 +200,7 @@ final class KillTest extends TestCase
             OpenSessions::at(1)?->state === SessionState::Counted && $this->nextOfDrawer();
 
             for ($i = 0; ; $i++) {
-                $i % 4 === 2 && $this->nextOfDrawer();
+                $i % 2 === 1 && $this->nextOfDrawer();
 
                 if ($i % 4 === 3) {
                     $this->holdAndPay($customer, $act);

@@ -7,6 +7,8 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Books\Purpose;
+use Elmstone\Staff\Approvals\LimitMatter;
+use Elmstone\Staff\Approvals\Limits;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
 use Elmstone\Tills\TillSession;
@@ -15,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use LogicException;
 
 /** A drawer from its float to its close. */
 final class TillTest extends FeatureCase
@@ -194,6 +197,78 @@ final class TillTest extends FeatureCase
         $this->get('/till')->assertOk()->assertSee('Open since');
         $this->counts([2000 => '5'])->assertSessionHasNoErrors();
         $this->get("/counter/{$this->slip}")->assertOk()->assertSee('has been counted');
+    }
+
+    /**
+     * @param  array<string, string>  $more
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function moves(string $what, string $amount, array $more = []): TestResponse
+    {
+        return $this->post('/till/cash', [
+            'key' => (string) Str::uuid(),
+            'what' => $what,
+            'amount' => $amount,
+            ...$more,
+        ]);
+    }
+
+    public function test_cash_comes_and_goes_besides_sales_and_is_expected_so(): void
+    {
+        $this->moves('cash_drop', '10')->assertSessionHasErrors('refused');
+        $this->opens([2000 => '10'])->assertSessionHasNoErrors();
+        $this->moves('petty_cash', '4.80', ['account' => 'petty_postage', 'reason' => 'stamps'])
+            ->assertSessionHasNoErrors();
+        $this->moves('cash_drop', '100')->assertSessionHasNoErrors();
+        $this->moves('cash_up', '20', ['reason' => 'coins'])->assertSessionHasNoErrors();
+        $petty = Document::query()->with('journal')->where('purpose', Purpose::PettyCash)->sole();
+        $this->assertEquals(['cash' => -480, 'petty_postage' => 480], $this->posted($petty));
+        $this->get('/till')->assertOk()->assertSee('stamps')->assertSee('Postage');
+        $this->get("/documents/{$petty->label}")->assertOk()->assertSee('Petty cash is paid out');
+        $this->counts([2000 => '5', 500 => '3', 10 => '2'])->assertSessionHasNoErrors();
+        $this->moves('cash_drop', '1')->assertSessionHasErrors('refused');
+        $this->as('201');
+        $this->closes('100')->assertSessionHasNoErrors();
+        $this->assertSame(1520, $this->drawer()->to_safe?->minor);
+        $this->assertProves();
+    }
+
+    public function test_petty_cash_passes_the_gate_of_money_out_over_the_day(): void
+    {
+        $this->opens([2000 => '50']);
+        $stamps = ['account' => 'petty_postage', 'reason' => 'stamps'];
+        $most = app(Limits::class)->of(Role::Clerk, LimitMatter::Cash)->perDay ?? throw new LogicException('No limit.');
+        $this->moves('petty_cash', $most->plus($most)->toString(), $stamps)->assertSessionHasErrors('refused');
+        $this->assertSame(0, Document::query()->where('purpose', Purpose::PettyCash)->count());
+
+        $spent = static fn (): int => (int) Document::query()
+            ->where('purpose', Purpose::PettyCash)
+            ->toBase()
+            ->sum('total');
+        $fits = intdiv($most->minor, 900);
+
+        for ($i = 0; $i < $fits; $i++) {
+            $this->moves('petty_cash', '9.00', $stamps)->assertSessionHasNoErrors();
+        }
+
+        $this->moves('petty_cash', '9.00', $stamps)->assertSessionHasErrors('refused');
+        $this->assertSame(900 * $fits, $spent());
+        $this->moves('petty_cash', '9.00', [...$stamps, ...$this->approval('needed today')])->assertSessionHasNoErrors();
+        $this->assertSame(1, DB::table('document_approvals')->count());
+        $this->assertProves();
+    }
+
+    public function test_what_is_no_cash_in_or_out_is_said_where_it_was_typed(): void
+    {
+        $this->opens([2000 => '50']);
+        $this->moves('petty_cash', '4', ['account' => 'petty_postage'])->assertSessionHasErrors('reason');
+        $this->moves('petty_cash', '4', ['reason' => 'stamps'])->assertSessionHasErrors('account');
+        $this->moves('petty_cash', '4', ['account' => 'bank', 'reason' => 'stamps'])->assertSessionHasErrors('account');
+        $this->moves('cash_drop', '')->assertSessionHasErrors('amount');
+        $this->moves('cash_drop', '-5')->assertSessionHasErrors('amount');
+        $this->moves('cash_up', 'lots')->assertSessionHasErrors('amount');
+        $this->moves('till_over', '5')->assertSessionHasErrors('what');
+        $this->assertSame(0, Document::query()->whereIn('purpose', Purpose::movingCash())->count());
     }
 
     public function test_a_till_is_open_once(): void

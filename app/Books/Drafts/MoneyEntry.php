@@ -172,9 +172,9 @@ final readonly class MoneyEntry
     public function tendered(): Money
     {
         return match ($this->purpose) {
-            Purpose::Payment, Purpose::FloatIn, Purpose::TillOver => $this->total,
+            Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp => $this->total,
             Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillShort => $this->total->negated(),
+            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -188,7 +188,8 @@ final readonly class MoneyEntry
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
             Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::FloatIn, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillOver, Purpose::TillShort => Money::zero($this->total->currency),
+            Purpose::TillOver, Purpose::TillShort, Purpose::CashUp, Purpose::CashDrop,
+            Purpose::PettyCash => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),

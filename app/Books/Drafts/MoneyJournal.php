@@ -45,7 +45,7 @@ final class MoneyJournal
             $postings[] = [Accounts::PLAN_CLEARING, $entry->onAccount()->negated()];
         }
 
-        if ($entry->purpose->setsTheDrawer()) {
+        if ($entry->purpose->isOfADrawer()) {
             $postings[] = [self::behindTheDrawer($draft, $entry), $entry->tendered()->negated()];
         }
 
@@ -60,6 +60,7 @@ final class MoneyJournal
     private static function behindTheDrawer(DocumentDraft $draft, MoneyEntry $entry): string
     {
         return match (true) {
+            $entry->purpose === Purpose::PettyCash => $draft->tenders[0]->reference,
             ! in_array($entry->purpose, [Purpose::TillOver, Purpose::TillShort], true) => Accounts::SAFE,
             ($draft->tenders[0] ?? null)?->tender->kind === TenderKind::Card => Accounts::CARD_DIFFERENCES,
             default => Accounts::OVER_SHORT,

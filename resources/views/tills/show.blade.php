@@ -39,6 +39,7 @@
             </tbody></table>
         @else<p class="soft">What should be there is shown once it is counted.</p>@endif
         <p class="mt-3"><a class="quiet-act" href="{{ route('till.count') }}">Count and close</a></p>
+        @include('tills.moves')
     @else
         @include('tills.difference')
         <p class="small soft">Counted by {{ $count->counter->name }}, {{ Show::time($count->counted_at) }}{{
