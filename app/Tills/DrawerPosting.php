@@ -44,7 +44,14 @@ final class DrawerPosting
         $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "session {$session->id} {$purpose->value} {$way->value}")->toString();
 
         return $this->books->document(
-            $this->draft(PostedAt::till($session->till, $by->id)->in($session->id), $purpose, $amount, $way, $key, $note),
+            $this->draft(
+                PostedAt::till($session->till, $by->id)->in($session->id),
+                $purpose,
+                $amount,
+                $way,
+                $key,
+                $note,
+            ),
         );
     }
 

@@ -70,8 +70,8 @@ final class OpenTill
         if ($carried->exceeds($float) && ! $by->mayDo(Ability::CloseTill)) {
             throw Refused::because(
                 'less_than_left_in',
-                "{$carried->toString()} was left in. A supervisor opens it with less; or open it as it was left in, and "
-                    .'what is missing shows when it is counted.',
+                "{$carried->toString()} was left in. A supervisor opens it with less; or open it as it was left in, "
+                    .'and what is missing shows when it is counted.',
             );
         }
 

@@ -253,7 +253,8 @@ final class TillTest extends FeatureCase
 
         $this->moves('petty_cash', '9.00', $stamps)->assertSessionHasErrors('refused');
         $this->assertSame(900 * $fits, $spent());
-        $this->moves('petty_cash', '9.00', [...$stamps, ...$this->approval('needed today')])->assertSessionHasNoErrors();
+        $this->moves('petty_cash', '9.00', [...$stamps, ...$this->approval('needed today')])
+            ->assertSessionHasNoErrors();
         $this->assertSame(1, DB::table('document_approvals')->count());
         $this->assertProves();
     }

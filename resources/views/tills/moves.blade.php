@@ -5,22 +5,23 @@
 <form method="post" action="{{ route('till.cash') }}" autocomplete="off" class="moves">@csrf
     <input type="hidden" name="key" value="{{ $key }}">
     <div class="d-flex flex-wrap gap-2 align-items-start">
-        <div><label for="what" class="small soft">What</label><select class="form-select w-auto" id="what" name="what">
+        <div><label for="what" class="small soft d-block">What</label><select class="form-select w-auto" id="what" name="what">
         @foreach([Purpose::PettyCash, Purpose::CashDrop, Purpose::CashUp] as $one)
             <option value="{{ $one->value }}" @selected(old('what') === $one->value)>{{ match ($one) {
                 Purpose::PettyCash => 'Petty cash',
                 Purpose::CashDrop => 'Drop into the safe',
                 default => 'More cash from the safe',
             } }}</option>@endforeach</select></div>
-        <div><label for="amount" class="small soft">How much</label><input
+        <div><label for="amount" class="small soft d-block">How much</label><input
             class="form-control w-6 text-end @error('amount') is-refused @enderror" id="amount" name="amount"
-                inputmode="decimal" value="{{ old('amount') }}">@include('design.complaint', ['field' => 'amount'])</div>
-        <div><label for="account" class="small soft">Petty cash: spent on</label><select
+                inputmode="decimal" value="{{ old('amount') }}">
+                @include('design.complaint', ['field' => 'amount'])</div>
+        <div><label for="account" class="small soft d-block">Petty cash: spent on</label><select
             class="form-select w-auto @error('account') is-refused @enderror" id="account" name="account">
             <option value="">–</option>@foreach($petty as $code => $name)<option value="{{ $code }}"
                 @selected(old('account') === $code)>{{ $name }}</option>@endforeach</select>
                 @include('design.complaint', ['field' => 'account'])</div>
-        <div class="flex-fill"><label for="reason" class="small soft">What for</label><input
+        <div class="flex-fill"><label for="reason" class="small soft d-block">What for</label><input
             class="form-control @error('reason') is-refused @enderror" id="reason" name="reason" maxlength="255"
                 value="{{ old('reason') }}">@include('design.complaint', ['field' => 'reason'])</div>
     </div>
@@ -30,7 +31,8 @@
 @if(count($moves) > 0)
 <table class="ruled small mt-3"><thead><tr><th>Document</th><th>What</th><th>By</th><th class="figure">In</th>
 <th class="figure">Out</th></tr></thead>
-    @foreach($moves as $one)<tr><td><a class="code" href="{{ route('documents.show', $one) }}">{{ $one->label }}</a></td>
+    @foreach($moves as $one)<tr>
+    <td><a class="code" href="{{ route('documents.show', $one) }}">{{ $one->label }}</a></td>
     <td>{{ $one->purpose === Purpose::PettyCash ? ($petty[$one->tenders->first()?->reference] ?? 'Petty cash')
         : $one->title() }}{{ $one->note === '' ? '' : ", {$one->note}" }}</td>
     <td>{{ $one->staff->name }}, {{ Show::time($one->posted_at) }}</td>
