@@ -5,7 +5,8 @@
 <form method="post" action="{{ route('till.cash') }}" autocomplete="off" class="moves">@csrf
     <input type="hidden" name="key" value="{{ $key }}">
     <div class="d-flex flex-wrap gap-2 align-items-start">
-        <div><label for="what" class="small soft d-block">What</label><select class="form-select w-auto" id="what" name="what">
+        <div><label for="what" class="small soft d-block">What</label><select class="form-select w-auto" id="what"
+            name="what">
         @foreach([Purpose::PettyCash, Purpose::CashDrop, Purpose::CashUp] as $one)
             <option value="{{ $one->value }}" @selected(old('what') === $one->value)>{{ match ($one) {
                 Purpose::PettyCash => 'Petty cash',
