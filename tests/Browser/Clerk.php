@@ -99,14 +99,40 @@ final class Clerk
 
     public function ctrlEnter(): self
     {
-        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::ENTER, WebDriverKeys::CONTROL]);
-
-        return $this;
+        return $this->together(['Control', 17, 2], ['Enter', 13]);
     }
 
     public function alt(string $letter): self
     {
-        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ALT, $letter, WebDriverKeys::ALT]);
+        return $this->together(['Alt', 18, 1], [$letter, $letter === '.' ? 190 : ord(strtoupper($letter))]);
+    }
+
+    /**
+     * Two keys at once, to wherever the hand is, as a keyboard sends them: also while the field there is drawn again.
+     *
+     * @param  array{string, int, int}  $held its name, its number, and its bit among what is held down
+     * @param  array{string, int}  $pressed
+     */
+    private function together(array $held, array $pressed): self
+    {
+        $tools = new ChromeDevToolsDriver($this->browser);
+        [$name, $number, $bit] = $held;
+
+        foreach (
+            [
+                ['rawKeyDown', $name, $number, $bit],
+                ['rawKeyDown', ...$pressed, $bit],
+                ['keyUp', ...$pressed, $bit],
+                ['keyUp', $name, $number, 0],
+            ] as [$type, $key, $code, $modifiers]
+        ) {
+            $tools->execute('Input.dispatchKeyEvent', [
+                'type' => $type,
+                'key' => $key,
+                'windowsVirtualKeyCode' => $code,
+                'modifiers' => $modifiers,
+            ]);
+        }
 
         return $this;
     }
