@@ -63,6 +63,12 @@ final class Books
         $this->register->reserve(array_values($kinds));
     }
 
+    /** Takes the series of a posting before it is decided, where what is locked comes after it. */
+    public function holding(DocumentKind $kind): void
+    {
+        $this->register->hold($kind);
+    }
+
     /**
      * Writes a document of the posting under way.
      *

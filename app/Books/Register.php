@@ -113,6 +113,15 @@ final class Register
                 ->get(['kind']);
     }
 
+    /** Takes one series before anything is decided that rests on what was written under it. */
+    public function hold(DocumentKind $kind): void
+    {
+        DB::table('series')
+            ->where('kind', $kind->value)
+            ->lockForUpdate()
+            ->value('kind');
+    }
+
     /** @return int the first of so many numbers */
     private function takeNumbers(DocumentKind $kind, int $count): int
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tills;
 
 use Elmstone\Books\Books;
+use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
@@ -36,10 +37,11 @@ final class CloseTill
     {
         return $this->books->post(
             Posting::under($key)
-                ->locking(static fn (): ?TillSession => OpenSessions::at($till->id))
+                // The series comes before the session, as with whoever takes money.
+                ->locking(fn () => $this->books->holding(DocumentKind::Adjustment))
                 ->unless(static fn (): ?TillSession => TillSession::query()->where('close_key', $key)->first())
-                ->writing(fn (?TillSession $session): TillSession => $this->close(
-                    $session ?? throw Refused::because('not_open', "{$till->name} is not open."),
+                ->writing(fn (): TillSession => $this->close(
+                    CountTill::locked($till),
                     $count,
                     $leftIn,
                     trim($note),
@@ -57,8 +59,15 @@ final class CloseTill
         Staff $by,
         string $key,
     ): TillSession {
-        $count = $session->counts()->with('ways')->firstWhere('number', $number)
-            ?? throw Refused::because('not_counted', 'Count what is in the drawer first.');
+        $count = $session->counts()->with('ways')->firstWhere('number', $number);
+
+        if ($session->state !== SessionState::Counted || $count === null) {
+            throw Refused::because('not_counted', 'Count what is in the drawer first.');
+        }
+
+        if ($session->counts()->max('number') !== $number) {
+            throw Refused::because('counted_meanwhile', 'It was counted again meanwhile.');
+        }
 
         if ($note === '' && ! $count->isRight()) {
             throw Refused::because(
@@ -91,18 +100,7 @@ final class CloseTill
                 "Takings of {$session->label()}",
             );
 
-        // The session is locked after the series, as by whoever takes money: what was decided holds only if it stands.
-        $locked = CountTill::locked($session->till);
-
-        if (
-            $locked->id !== $session->id
-            || $locked->state !== SessionState::Counted
-            || $locked->counts()->max('number') !== $number
-        ) {
-            throw Refused::because('counted_meanwhile', 'It was counted again, or went on, meanwhile.');
-        }
-
-        $locked->update([
+        $session->update([
             'state' => SessionState::Closed,
             'unclosed' => null,
             'closed_by' => $by->id,
@@ -114,6 +112,6 @@ final class CloseTill
             'close_key' => $key,
         ]);
 
-        return $locked;
+        return $session;
     }
 }

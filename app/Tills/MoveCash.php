@@ -66,13 +66,10 @@ final class MoveCash
             throw Refused::because('no_account', 'Say what kind of expense it is.');
         }
 
-        $lock = function () use ($isSpent, $by): void {
-            $isSpent && $this->gate->lock($by);
-        };
-
         return $this->books->post(
             Posting::under($key)
-                ->locking($lock)
+                // Also where nothing is spent: one form sent twice at once is posted once.
+                ->locking(fn () => $this->gate->lock($by))
                 ->writing(fn (): int => $this->write(
                     $till, $purpose, $amount, $isSpent ? $account : '', $reason, $by, $key, $given,
                 )),

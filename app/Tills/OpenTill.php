@@ -76,7 +76,7 @@ final class OpenTill
         }
 
         // Two who open it at once are told apart by the table: one of them finds it open.
-        TillSession::query()->insertOrIgnore([
+        $opened = TillSession::query()->insertOrIgnore([
             'till_id' => $till->id,
             'location_id' => $till->location_id,
             'number' => ($last->number ?? 0) + 1,
@@ -92,7 +92,8 @@ final class OpenTill
         $session = TillSession::query()->where('open_key', $key)->first()
             ?? throw Refused::because('already_open', "{$till->name} is open already.");
         $more = $float->minus($carried);
-        $more->isZero() || $this->posting->document(
+        // Sent twice at once, the second finds what the first has made, float and all.
+        $opened === 0 || $more->isZero() || $this->posting->document(
             $session,
             $more->isPositive() ? Purpose::FloatIn : Purpose::FloatOut,
             $more->abs(),

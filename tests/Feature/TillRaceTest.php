@@ -6,6 +6,7 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -15,6 +16,7 @@ use Elmstone\Counter\Post\PostSale;
 use Elmstone\Shop\Till;
 use Elmstone\Tills\CloseTill;
 use Elmstone\Tills\CountTill;
+use Elmstone\Tills\MoveCash;
 use Elmstone\Tills\OpenSessions;
 use Elmstone\Tills\OpenTill;
 use Elmstone\Tills\TillSession;
@@ -82,6 +84,79 @@ final class TillRaceTest extends RaceCase
             [1, 1],
             [TillSession::query()->count(), Document::query()->where('purpose', 'float_in')->count()],
         );
+    }
+
+    public function test_one_form_sent_by_everyone_at_once_opens_moves_and_closes_once(): void
+    {
+        $keys = [(string) Str::uuid(), (string) Str::uuid(), (string) Str::uuid()];
+        $till = Till::query()->findOrFail(1);
+        $by = $this->staff('201');
+        $this->atOnce(static fn (int $number): TillSession => app(OpenTill::class)->handle(
+            $till,
+            self::usd('100'),
+            $by,
+            $keys[0],
+        ));
+        $this->atOnce(static fn (int $number): int => app(MoveCash::class)->handle(
+            $till,
+            Purpose::CashDrop,
+            self::usd('20'),
+            '',
+            '',
+            $by,
+            $keys[1],
+        ));
+        $count = app(CountTill::class)->handle(
+            $till,
+            CashCount::of(Currency::of('USD'), []),
+            self::usd('0'),
+            self::usd('5'),
+            0,
+            $by,
+        );
+        $this->atOnce(static fn (int $number): TillSession => app(CloseTill::class)->handle(
+            $till,
+            $count->number,
+            self::usd('0'),
+            'nothing explains it',
+            $by,
+            $keys[2],
+        ));
+        $this->assertSame(
+            ['cash_drop', 'float_in', 'till_over', 'till_short'],
+            Document::query()->toBase()->where('kind', 'adjustment')->orderBy('purpose')->pluck('purpose')->all(),
+        );
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_closed_by_everyone_on_one_count_it_is_closed_once_and_the_others_are_told(): void
+    {
+        $this->opens('100');
+        $till = Till::query()->findOrFail(1);
+        $count = app(CountTill::class)->handle(
+            $till,
+            CashCount::of(Currency::of('USD'), []),
+            self::usd('0'),
+            self::usd('0'),
+            0,
+            $this->staff('201'),
+        );
+        $this->atOnce(function (int $number) use ($till, $count): void {
+            try {
+                app(CloseTill::class)->handle(
+                    $till,
+                    $count->number,
+                    self::usd('0'),
+                    'all of it is gone',
+                    $this->staff('201'),
+                    (string) Str::uuid(),
+                );
+            } catch (Refused $refused) {
+                $refused->rule === 'not_open' || throw $refused;
+            }
+        });
+        $this->assertSame(1, Document::query()->where('purpose', 'till_short')->count());
+        $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 
     public function test_closed_by_two_while_others_sell_each_sale_is_before_the_count_or_after_it(): void
