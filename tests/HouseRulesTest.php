@@ -42,13 +42,13 @@ final class HouseRulesTest
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
-        'Tills' => ['MoneyOut', 'Books', 'Shop', 'Staff', 'Support'],
+        'Tills' => ['MoneyOut', 'Cards', 'Devices', 'Paper', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
             'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',
             'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
-        'Interchange' => ['Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Interchange' => ['Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
         'Counter' => [
             'Tills', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
             'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',

@@ -46,7 +46,15 @@ final class Accounts
 
     public const STOCK_DIFFERENCES = 'stock_differences';
 
+    public const BANK = 'bank';
+
     public const SAFE = 'cash_in_safe';
+
+    public const ON_WAY = 'on_way_to_bank';
+
+    public const CARD_FEES = 'card_fees';
+
+    public const BANK_DIFFERENCES = 'bank_differences';
 
     public const OVER_SHORT = 'over_short';
 
@@ -69,7 +77,10 @@ final class Accounts
         self::SAFE => 'Cash in safe',
         'card_clearing' => 'Card clearing',
         'cheques' => 'Cheques',
-        'bank' => 'Bank',
+        self::BANK => 'Bank',
+        self::ON_WAY => 'On its way to the bank',
+        self::CARD_FEES => 'Card fees',
+        self::BANK_DIFFERENCES => 'Bank differences',
         self::RECEIVABLES => 'Receivables',
         self::INVENTORY => 'Inventory',
         self::PLAN_CLEARING => 'Payment plans, clearing',
@@ -95,13 +106,28 @@ final class Accounts
         'bad_debt' => 'Bad debt',
     ];
 
+    /**
+     * Where a tender of a document stands. A cheque of the house's own is paid by the bank, as is one that the bank
+     * takes back; one that is handed back is not. What is paid in to the bank comes from the safe.
+     *
+     * @param  bool  $goesOut whether the tenders of the document go out
+     */
+    public static function settling(Purpose $purpose, TenderKind $kind, bool $goesOut): string
+    {
+        return match (true) {
+            $kind === TenderKind::Cash && in_array($purpose, Purpose::ofTheSafe(), true) => self::SAFE,
+            $kind === TenderKind::Cheque && $goesOut && ! $purpose->movesCheques() => self::BANK,
+            default => self::tender($kind),
+        };
+    }
+
     public static function tender(TenderKind $kind): string
     {
         return match ($kind) {
             TenderKind::Cash => 'cash',
             TenderKind::Card => 'card_clearing',
             TenderKind::Cheque => 'cheques',
-            TenderKind::BankTransfer => 'bank',
+            TenderKind::BankTransfer => self::BANK,
             TenderKind::GiftCard => self::GIFT_CARDS,
             TenderKind::StoreCredit => self::STORE_CREDIT,
             TenderKind::DepositHeld => self::DEPOSITS_HELD,

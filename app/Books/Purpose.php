@@ -34,6 +34,12 @@ enum Purpose: string
     case CashUp = 'cash_up';
     case CashDrop = 'cash_drop';
     case PettyCash = 'petty_cash';
+    case PaidIn = 'paid_in';
+    case CashFetched = 'cash_fetched';
+    case CardPayout = 'card_payout';
+    case BankCredited = 'bank_credited';
+    case BankShort = 'bank_short';
+    case BankOver = 'bank_over';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -48,7 +54,7 @@ enum Purpose: string
             $this,
             [
                 self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
-                self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash,
+                self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash, self::PaidIn, self::CardPayout,
             ],
             true,
         );
@@ -72,6 +78,32 @@ enum Purpose: string
         return [self::CashUp, self::CashDrop, self::PettyCash];
     }
 
+    /** @return list<self> those whose cash comes out of the safe or goes into it, and passes no drawer */
+    public static function ofTheSafe(): array
+    {
+        return [self::PaidIn, self::CashFetched];
+    }
+
+    /** @return list<self> those by which money goes from the safe to the bank, or is met there */
+    public static function ofTheBank(): array
+    {
+        return [
+            self::PaidIn, self::CashFetched, self::CardPayout, self::BankCredited, self::BankShort, self::BankOver,
+        ];
+    }
+
+    /** @return list<self> those that hand what was taken back as it came, cheques too */
+    public static function handingBack(): array
+    {
+        return [self::ReceiptReversed, self::Void];
+    }
+
+    /** Whether a cheque that goes out by it is one that had come in. */
+    public function movesCheques(): bool
+    {
+        return in_array($this, [...self::handingBack(), self::TillShort, self::PaidIn], true);
+    }
+
     /** Whether it moves goods or their worth at cost, and no money. */
     public function isGoodsOnly(): bool
     {
@@ -82,10 +114,10 @@ enum Purpose: string
         );
     }
 
-    /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, and what sets a drawer */
+    /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, drawers, safe and bank */
     public static function withNobody(): array
     {
-        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash()];
+        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::ofTheBank()];
     }
 
     /** @return list<self> those that say what goods cost */
@@ -116,6 +148,12 @@ enum Purpose: string
             self::CashUp => 'More cash from the safe',
             self::CashDrop => 'Cash dropped into the safe',
             self::PettyCash => 'Petty cash is paid out',
+            self::PaidIn => 'Paid in to the bank',
+            self::CashFetched => 'Cash from the bank for the safe',
+            self::CardPayout => 'Card takings are paid out to the bank',
+            self::BankCredited => "The bank credited {$refersTo}",
+            self::BankShort => "The bank credited less than {$refersTo}",
+            self::BankOver => "The bank credited more than {$refersTo}",
             self::WriteOff => 'Goods are written off',
             self::WriteOffReversed => "Write-off {$refersTo} is taken back",
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
@@ -155,6 +193,12 @@ enum Purpose: string
             self::CashUp => 'Cash from the safe',
             self::CashDrop => 'Drop into the safe',
             self::PettyCash => 'Petty cash',
+            self::PaidIn => 'Paying-in',
+            self::CashFetched => 'Cash from the bank',
+            self::CardPayout => 'Card payout',
+            self::BankCredited => 'Credited by the bank',
+            self::BankShort => 'Bank credited less',
+            self::BankOver => 'Bank credited more',
         };
     }
 }

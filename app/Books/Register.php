@@ -8,6 +8,7 @@ use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DocumentRows;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\Location;
 use Elmstone\Support\Asked;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -59,6 +60,8 @@ final class Register
      *
      * @param  non-empty-list<DocumentDraft>  $drafts
      * @return non-empty-list<int> their ids
+     *
+     * @throws Refused day_closed, till_not_open, till_counted, not_your_drawer, training
      */
     public function postAll(array $drafts): array
     {
@@ -71,6 +74,7 @@ final class Register
         $rows = array_map(function (DocumentDraft $draft) use (&$number): DocumentRows {
             return new DocumentRows($draft, $number++, $this->session($draft));
         }, $drafts);
+        $this->assertDaysOpen($drafts);
         $ids = $this->insertDocuments($rows);
 
         foreach (DocumentRows::TABLES as $table => $of) {
@@ -86,12 +90,38 @@ final class Register
         return $ids;
     }
 
+    /**
+     * Under the series, and until the commit: a day is closed before something is posted on it or after, never between.
+     *
+     * @param  non-empty-list<DocumentDraft>  $drafts
+     *
+     * @throws Refused day_closed
+     */
+    private function assertDaysOpen(array $drafts): void
+    {
+        $earliest = [];
+
+        foreach ($drafts as $draft) {
+            $at = $draft->at;
+            $earliest[$at->locationId] = min($earliest[$at->locationId] ?? $at->day, $at->day);
+        }
+
+        ksort($earliest);
+
+        foreach ($earliest as $location => $day) {
+            Location::stillOpen($location, $day);
+        }
+    }
+
     private function session(DocumentDraft $draft): ?int
     {
+        $before = $draft->refersTo;
+        $before !== null && $draft->handsChequesBack() && $this->sessions->assertChequesHere($before);
+
         return match (true) {
             $draft->at->sessionId !== null => $draft->at->sessionId,
-            $draft->passesTheDrawer() => $this->sessions->take($draft->at->tillId),
-            default => null,
+            $this->practice->isOn() || ! $draft->passesTheDrawer() => null,
+            default => $this->sessions->take($draft->at->tillId, $draft->at->staffId),
         };
     }
 

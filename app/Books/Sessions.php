@@ -12,9 +12,16 @@ interface Sessions
     /**
      * The open one, which stays open until the transaction ends. After the series is taken.
      *
-     * @return int|null null: none is open
+     * @param  int  $staff who takes the money, or hands it out
      *
-     * @throws Refused till_counted while its count is being settled
+     * @throws Refused till_not_open, till_counted while its count is being settled, not_your_drawer
      */
-    public function take(int $till): ?int;
+    public function take(int $till, int $staff): int;
+
+    /**
+     * Makes sure that the cheques of a document can be handed back: that they have not gone to the bank.
+     *
+     * @throws Refused cheque_paid_in
+     */
+    public function assertChequesHere(int $document): void;
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Cards;
 
+use Elmstone\Books\Sessions;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\CardTerminal;
@@ -20,7 +21,7 @@ use Elmstone\Staff\Staff;
  */
 final class CardTill
 {
-    public function __construct(private readonly CardTerminal $terminal)
+    public function __construct(private readonly CardTerminal $terminal, private readonly Sessions $sessions)
     {
     }
 
@@ -31,7 +32,8 @@ final class CardTill
      * @param  string  $against money back: the authorisation it was taken by; empty: it pays
      *
      * @throws Refused card_unknown while another question of the same thing has no answer; card_reserved where the
-     *     payment has not so much left, whatever it is being paid back for
+     *     payment has not so much left, whatever it is being paid back for; till_not_open, till_counted,
+     *     not_your_drawer, since what a card pays at a till belongs to its session
      */
     public function write(CardSubject $subject, Till $till, Staff $by, Money $amount, string $against = ''): CardRequest
     {
@@ -53,6 +55,7 @@ final class CardTill
             $this->assertBrought($against, $amount);
         }
 
+        $till->training || $this->sessions->take($till->id, $by->id);
         $ordinal = (int) $before->max('ordinal') + 1;
 
         return CardRequest::query()

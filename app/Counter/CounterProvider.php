@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter;
 
 use Elmstone\Counter\Page\InSight;
+use Elmstone\Counter\Page\StillOpenHere;
 use Elmstone\Counter\Parts\Money\AccountPayment;
 use Elmstone\Counter\Parts\Money\DepositTaken;
 use Elmstone\Counter\Parts\Money\GiftCardsSold;
@@ -57,6 +58,7 @@ final class CounterProvider extends RoomProvider
         $this->app->tag(self::MONEY, 'slip.money');
         $this->app->tag(self::STEPS, 'slip.steps');
         $this->app->scoped(MoneyIn::class);
+        $this->app->tag([StillOpenHere::class], 'still-open');
         $this->app->when(MoneyIn::class)->needs('$parts')->giveTagged('slip.money');
         $this->app->when(PostSale::class)->needs('$steps')->giveTagged('slip.steps');
     }

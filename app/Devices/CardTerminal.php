@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Devices;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Till;
 
@@ -19,6 +20,13 @@ interface CardTerminal
 
     /** Reverses what was done under the key, or may have been: answers reversed, also where nothing was done. */
     public function reverse(Till $till, string $key): TerminalAnswer;
+
+    /**
+     * What it approved since a moment, by its own book; asking changes nothing. What was reversed is not in it.
+     *
+     * @throws DeviceFailed where it does not answer
+     */
+    public function report(Till $till, CarbonImmutable $since): BatchReport;
 
     /** Pays money back to the card of an earlier payment, named by its authorisation. */
     public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Devices;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Till;
 
@@ -28,6 +29,11 @@ final class NotConnected implements CardTerminal, CashDrawer, CustomerDisplay, M
     public function reverse(Till $till, string $key): TerminalAnswer
     {
         return TerminalAnswer::offLine();
+    }
+
+    public function report(Till $till, CarbonImmutable $since): BatchReport
+    {
+        throw new DeviceFailed("No terminal is connected to {$till->name}.");
     }
 
     public function open(Till $till): void

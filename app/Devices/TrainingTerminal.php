@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Devices;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\Till;
 
@@ -23,6 +24,11 @@ final class TrainingTerminal implements CardTerminal
     public function reverse(Till $till, string $key): TerminalAnswer
     {
         return TerminalAnswer::reversed();
+    }
+
+    public function report(Till $till, CarbonImmutable $since): BatchReport
+    {
+        throw new DeviceFailed('A till for training has no terminal that reports.');
     }
 
     public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer

@@ -73,6 +73,15 @@ final class FindLayaways
             ->get();
     }
 
+    /** How many are paid whole and wait at a location to be collected. */
+    public function toCollect(int $location): int
+    {
+        return Layaway::query()
+            ->where('location_id', $location)
+            ->where('state', LayawayState::Ready)
+            ->count();
+    }
+
     /** @return Collection<int, Layaway> what waits for a customer, to collect first, then next due first */
     public function waiting(int $customer): Collection
     {

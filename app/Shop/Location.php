@@ -42,18 +42,31 @@ final class Location extends Record
      */
     public function assertOpenOn(CarbonImmutable $day): void
     {
-        $day = $day->startOfDay();
-
-        if ($day->greaterThan(ShopTime::today())) {
+        if ($day->startOfDay()->greaterThan(ShopTime::today())) {
             throw Refused::because('future_date', 'Nothing can be dated in the future.');
         }
 
-        if ($day->lessThanOrEqualTo($this->closed_through)) {
+        self::assertAfter($day, $this->closed_through);
+    }
+
+    /**
+     * The same of the day alone, as it stands in the database at this moment; it stays so until the transaction ends.
+     *
+     * @throws Refused day_closed
+     */
+    public static function stillOpen(int $id, CarbonImmutable $day): void
+    {
+        $closed = self::query()->whereKey($id)->sharedLock()->value('closed_through');
+        $closed === null || self::assertAfter($day, CarbonImmutable::parse($closed));
+    }
+
+    /** @throws Refused day_closed */
+    private static function assertAfter(CarbonImmutable $day, CarbonImmutable $closed): void
+    {
+        if ($day->format('Y-m-d') <= $closed->format('Y-m-d')) {
             throw Refused::because(
                 'day_closed',
-                "{$day->format('j M Y')} is closed. The first open day is {$this->closed_through->addDay()->format(
-                    'j M Y',
-                )}.",
+                "{$day->format('j M Y')} is closed. The first open day is {$closed->addDay()->format('j M Y')}.",
             );
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Shop;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
@@ -17,11 +18,15 @@ use Illuminate\Support\Facades\DB;
  * @property string $currency ISO 4217
  * @property bool $tax_included
  * @property bool $loading the demonstration is not loaded to its end
+ * @property CarbonImmutable|null $months_closed_through the last day of the last closed month
  * @property string $tax_rounding
  * @property Money|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
  * @property int $idle_minutes without an act, until the PIN is asked for; 0: never
+ * @property bool $blind_counts clerks count a drawer without seeing what is expected
+ * @property Money $note_over a drawer that is off by more wants a note
+ * @property Money $witness_over off by more, two people sign
  * @property bool $see_other_locations whether clerks see slips and documents of other locations
  * @property string $country ISO 3166-1 alpha-2
  * @property string $postcode
@@ -55,6 +60,10 @@ final class Shop extends Record
         'finance_minimum' => MoneyCast::class,
         'returned_payment_fee' => MoneyCast::class,
         'largest_amount' => MoneyCast::class,
+        'note_over' => MoneyCast::class,
+        'witness_over' => MoneyCast::class,
+        'blind_counts' => 'bool',
+        'months_closed_through' => 'immutable_date',
         'tax_included' => 'bool',
         'loading' => 'bool',
         'idle_minutes' => 'int',

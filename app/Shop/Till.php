@@ -13,13 +13,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $number
  * @property string $name
  * @property bool $training whether it is for training: nothing is posted at it
+ * @property bool $drawer_per_person whether each who works at it has a drawer of their own; else one for all
  * @property-read Location $location
  */
 final class Till extends Record
 {
     protected $table = 'tills';
 
-    protected $casts = ['training' => 'bool'];
+    protected $casts = ['training' => 'bool', 'drawer_per_person' => 'bool'];
 
     /** @return BelongsTo<Location, $this> */
     public function location(): BelongsTo

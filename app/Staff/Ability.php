@@ -37,6 +37,11 @@ enum Ability: string
     case WriteOff = 'write-off';
     case CountTill = 'count-till';
     case CloseTill = 'close-till';
+    case Bank = 'bank';
+    case SeeDay = 'see-day';
+    case CloseDay = 'close-day';
+    case CloseMonth = 'close-month';
+    case Reopen = 'reopen';
     case SeeCredits = 'see-credits';
     case LookAfterCards = 'look-after-cards';
     case EditCoupons = 'edit-coupons';
@@ -75,6 +80,8 @@ enum Ability: string
             self::GiveCredit,
             self::WriteOff,
             self::CloseTill,
+            self::SeeDay,
+            self::CloseDay,
             self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeMailbox,
             self::SeeJournal,
@@ -84,7 +91,10 @@ enum Ability: string
             self::ManageAccounts,
             self::RunStatements,
             self::Interchange,
+            self::Bank,
+            self::CloseMonth,
             self::SetHouseTerms => [Role::Office, Role::Owner],
+            self::Reopen,
             self::ManageStaff => [Role::Owner],
         };
     }

@@ -8,8 +8,8 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Brick\Math\RoundingMode;
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Books\Proof\Topic;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -20,13 +20,23 @@ use LogicException;
  * to it, document by document; and per item that sum is on hand × cost, but for what rounding leaves: half a cent a
  * movement and half a ten-thousandth a piece each time the average is worked out, since goods last came in.
  */
-final class ProveInventory implements Check
+final class ProveInventory implements Topic
 {
     /** After these, the books are on hand × cost to the cent. */
     private const EXACT = ['opening', 'delivery', 'revaluation'];
 
     public function __construct(private readonly House $house)
     {
+    }
+
+    public function inWords(): string
+    {
+        return 'Stock is what moved, and worth what inventory says';
+    }
+
+    public function page(): string
+    {
+        return 'items';
     }
 
     public function prove(Proof $proof): void

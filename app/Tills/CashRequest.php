@@ -6,7 +6,9 @@ namespace Elmstone\Tills;
 
 use Elmstone\Books\Purpose;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 
 /** Cash that comes or goes besides sales. */
 final class CashRequest extends FormRequest
@@ -26,14 +28,26 @@ final class CashRequest extends FormRequest
     {
         return [
             'key' => ['required', 'uuid'],
-            'what' => ['required', Rule::in(array_column(Purpose::movingCash(), 'value'))],
+            'what' => ['required', Rule::in(['change', ...array_column(Purpose::movingCash(), 'value')])],
             'account' => ['nullable', 'string', 'max:30'],
             'reason' => ['nullable', 'string', 'max:255'],
+            'receipt' => ['nullable', 'file', 'max:4000'],
         ];
     }
 
-    public function move(): Purpose
+    /** @throws ValidationException */
+    public function moved(): CashMove
     {
-        return Purpose::from($this->string('what')->value());
+        $file = $this->file('receipt');
+
+        return new CashMove(
+            Purpose::tryFrom($this->string('what')->value()),
+            $this->sum('amount'),
+            $this->string('account')->value(),
+            $this->string('reason')->trim()->value(),
+            $file instanceof UploadedFile
+                ? $this->checked('receipt', static fn (): PettyReceipt => PettyReceipt::from($file))
+                : null,
+        );
     }
 }

@@ -13,7 +13,8 @@ final class CloseRequest extends FormRequest
     use SaysAtItsField;
 
     /** Where what is refused is said. */
-    private const FIELDS = ['left_in_too_large' => 'left_in', 'bad_amount' => 'left_in', 'note_missing' => 'note'];
+    private const FIELDS = ['left_in_too_large' => 'left_in', 'bad_amount' => 'left_in', 'note_missing' => 'note',
+        'witness_missing' => 'approver'];
 
     /** @return array<string, array<mixed>> */
     public function rules(): array

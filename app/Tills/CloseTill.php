@@ -10,9 +10,12 @@ use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Tills\Safe\KeepCheques;
 
 /**
  * Closes a drawer on its last count: what is over or short is posted, what is not left in goes to the safe, all in one
@@ -24,17 +27,28 @@ final class CloseTill
         private readonly Books $books,
         private readonly Drawer $drawer,
         private readonly DrawerPosting $posting,
+        private readonly House $house,
+        private readonly KeepCheques $safe,
     ) {
     }
 
     /**
      * @param  int  $count the number of the count it is closed on
      * @param  string  $key the same key closes once
+     * @param  Staff|null  $witness who signs a large difference too
      *
-     * @throws Refused not_open, not_counted, counted_meanwhile, note_missing, left_in_too_large, bad_amount
+     * @throws Refused not_open, not_counted, counted_meanwhile, note_missing, witness_missing, left_in_too_large,
+     *     bad_amount
      */
-    public function handle(Till $till, int $count, Money $leftIn, string $note, Staff $by, string $key): TillSession
-    {
+    public function handle(
+        Till $till,
+        int $count,
+        Money $leftIn,
+        string $note,
+        Staff $by,
+        string $key,
+        ?Staff $witness = null,
+    ): TillSession {
         return $this->books->post(
             Posting::under($key)
                 // The series comes before the session, as with whoever takes money.
@@ -47,6 +61,7 @@ final class CloseTill
                     trim($note),
                     $by,
                     $key,
+                    $witness,
                 )),
         );
     }
@@ -58,6 +73,7 @@ final class CloseTill
         string $note,
         Staff $by,
         string $key,
+        ?Staff $witness,
     ): TillSession {
         $count = $session->counts()->with('ways')->firstWhere('number', $number);
 
@@ -69,13 +85,7 @@ final class CloseTill
             throw Refused::because('counted_meanwhile', 'It was counted again meanwhile.');
         }
 
-        if ($note === '' && ! $count->isRight()) {
-            throw Refused::because(
-                'note_missing',
-                'It is not as expected: write what explains it, or that nothing does.',
-            );
-        }
-
+        $this->assertExplained($count, $note, $by, $witness);
         $toSafe = $this->drawer->cashUp($session, $count->cash())->banked($leftIn);
 
         foreach ($count->ways as $way) {
@@ -110,8 +120,40 @@ final class CloseTill
             'to_safe' => $toSafe,
             'note' => $note,
             'close_key' => $key,
+            'witness_id' => $witness?->id,
         ]);
+        $this->safe->keep($session, $count);
 
         return $session;
+    }
+
+    /**
+     * Beyond a tolerance a difference wants a note; beyond a second one two people: who counted and who closes, or
+     * where that is one, somebody else who may close.
+     *
+     * @throws Refused note_missing, witness_missing
+     */
+    private function assertExplained(TillCount $count, string $note, Staff $by, ?Staff $witness): void
+    {
+        $shop = $this->house->shop();
+
+        if ($note === '' && $count->isOffByMoreThan($shop->note_over)) {
+            throw Refused::because(
+                'note_missing',
+                'It is not as expected: write what explains it, or that nothing does.',
+            );
+        }
+
+        if (! $count->isOffByMoreThan($shop->witness_over) || $count->counted_by !== $by->id) {
+            return;
+        }
+
+        if ($witness === null || $witness->id === $by->id || ! $witness->mayDo(Ability::CloseTill)) {
+            throw Refused::because(
+                'witness_missing',
+                "It is off by more than {$shop->witness_over->toString()}, and {$by->name} counted it too: another "
+                    .'supervisor signs as well.',
+            );
+        }
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
-use Elmstone\Books\SessionFigures;
+use Elmstone\Books\Figures\SessionFigures;
+use Elmstone\Books\Figures\TakenCheque;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Core\Till\CashUp;
@@ -53,6 +54,12 @@ final class Drawer
     public function listed(TillSession $session): array
     {
         return $this->figures->tendered($session->id, self::LISTED);
+    }
+
+    /** @return list<TakenCheque> those that should lie in it */
+    public function cheques(TillSession $session): array
+    {
+        return $this->figures->cheques($session->id);
     }
 
     public function documentCount(TillSession $session): int

@@ -21,7 +21,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Ramsey\Uuid\Uuid;
 
-/** The documents that set what is in a drawer: float, takings to the safe, what was counted over or short. */
+/** The documents of money beside all customers: what is in a drawer, in the safe, on its way to the bank. */
 final class DrawerPosting
 {
     public function __construct(private readonly Books $books, private readonly House $house)
@@ -65,12 +65,31 @@ final class DrawerPosting
         string $note,
         string $account = '',
     ): DocumentDraft {
+        return $this->moving(
+            $at,
+            MoneyEntry::drawer($purpose, $amount),
+            [new DraftTender(Tender::of($way, $amount), $amount, $account)],
+            $key,
+            $note,
+        );
+    }
+
+    /** @param  list<DraftTender>  $tenders */
+    public function moving(
+        PostedAt $at,
+        MoneyEntry $entry,
+        array $tenders,
+        string $key,
+        string $note,
+        ?int $refersTo = null,
+    ): DocumentDraft {
         $terms = $this->house->taxTerms();
         $nothing = Reckoner::reckon(Slip::of($this->house->currency(), $terms, TaxProfile::of(), []));
 
         return DocumentDraft::of(DocumentKind::Adjustment, $at, $key, $terms, $nothing)
-            ->moving(MoneyEntry::drawer($purpose, $amount))
-            ->settledBy([new DraftTender(Tender::of($way, $amount), $amount, $account)])
+            ->moving($entry)
+            ->settledBy($tenders)
+            ->referringTo($refersTo)
             ->noting(mb_substr($note, 0, 255));
     }
 }

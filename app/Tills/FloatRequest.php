@@ -15,7 +15,11 @@ final class FloatRequest extends FormRequest
     /** @return array<string, array<mixed>> */
     public function rules(): array
     {
-        return ['key' => ['required', 'uuid'], 'as_left' => ['nullable', 'in:1']];
+        return [
+            'key' => ['required', 'uuid'],
+            'as_left' => ['nullable', 'in:1'],
+            'slip' => ['nullable', 'uuid'],
+        ];
     }
 
     /** Null: as it was left in. */

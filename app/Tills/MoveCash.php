@@ -6,7 +6,6 @@ namespace Elmstone\Tills;
 
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Books;
-use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Posting;
@@ -22,9 +21,10 @@ use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Ramsey\Uuid\Uuid;
 
 /**
- * Cash that comes and goes in a session besides sales: more of it from the safe, a drop into the safe, petty cash. What
+ * Cash that comes and goes in a session besides sales: more of it from the safe, a drop into the safe, change, petty cash. What
  * is spent passes the one gate of money out; what only changes its place does not.
  */
 final class MoveCash
@@ -38,45 +38,70 @@ final class MoveCash
     }
 
     /**
-     * @param  string  $account what petty cash is spent on, one of Accounts::PETTY
-     * @return int the document's id
+     * @return int the document's id; of change that is fetched, that of what comes
      *
      * @throws Refused not_open, till_counted, no_amount, reason_missing, no_account, and what needs approval
      */
-    public function handle(
-        Till $till,
-        Purpose $purpose,
-        Money $amount,
-        string $account,
-        string $reason,
-        Staff $by,
-        string $key,
-        ?GivenApproval $given = null,
-    ): int {
-        in_array($purpose, Purpose::movingCash(), true)
-            || throw Refused::because('no_such_move', 'Say what it is: from the safe, a drop, or petty cash.');
-        $amount->isPositive() || throw Refused::because('no_amount', 'Type how much.');
-        $isSpent = $purpose === Purpose::PettyCash;
-
-        if ($isSpent && $reason === '') {
-            throw Refused::because('reason_missing', 'Write what it is spent on, as the receipt says.');
-        }
-
-        if ($isSpent && ! isset(Accounts::PETTY[$account])) {
-            throw Refused::because('no_account', 'Say what kind of expense it is.');
-        }
+    public function handle(Till $till, CashMove $move, Staff $by, string $key, ?GivenApproval $given = null): int
+    {
+        self::assertSaid($move);
 
         return $this->books->post(
             Posting::under($key)
                 // Also where nothing is spent: one form sent twice at once is posted once.
                 ->locking(fn () => $this->gate->lock($by))
-                ->writing(fn (): int => $this->write(
-                    $till, $purpose, $amount, $isSpent ? $account : '', $reason, $by, $key, $given,
-                )),
+                ->writing(
+                    fn (): int => $move->purpose === null
+                        ? $this->change($till, $move, $by, $key)
+                        : $this->write($till, $move->purpose, $move, $by, $key, $given),
+                ),
         );
     }
 
+    /** @throws Refused no_such_move, no_amount, reason_missing, no_account */
+    private static function assertSaid(CashMove $move): void
+    {
+        $move->purpose === null
+            || in_array($move->purpose, Purpose::movingCash(), true)
+            || throw Refused::because('no_such_move', 'Say what it is: from the safe, a drop, change, or petty cash.');
+        $move->amount->isPositive() || throw Refused::because('no_amount', 'Type how much.');
+
+        if ($move->isSpent() && $move->reason === '') {
+            throw Refused::because('reason_missing', 'Write what it is spent on, as the receipt says.');
+        }
+
+        if ($move->isSpent() && ! isset(Accounts::PETTY[$move->account])) {
+            throw Refused::because('no_account', 'Say what kind of expense it is.');
+        }
+    }
+
+    /** Large notes go to the safe, and as much comes back in small ones and coins: a document each way. */
+    private function change(Till $till, CashMove $move, Staff $by, string $key): int
+    {
+        $reason = trim("Change fetched. {$move->reason}");
+        $this->document($till, Purpose::CashDrop, $move->amount, '', $reason, $by, Uuid::uuid5($key, 'out')->toString());
+
+        return $this->document($till, Purpose::CashUp, $move->amount, '', $reason, $by, $key);
+    }
+
     private function write(
+        Till $till,
+        Purpose $purpose,
+        CashMove $move,
+        Staff $by,
+        string $key,
+        ?GivenApproval $given,
+    ): int {
+        $allowed = $this->back->allow($by, $given, $this->needs($move, $by));
+        $account = $move->isSpent() ? $move->account : '';
+        $document = $this->document($till, $purpose, $move->amount, $account, $move->reason, $by, $key);
+        DocumentApprovals::keep($document, $allowed);
+        $move->receipt?->keep($document);
+
+        return $document;
+    }
+
+    private function document(
         Till $till,
         Purpose $purpose,
         Money $amount,
@@ -84,10 +109,8 @@ final class MoveCash
         string $reason,
         Staff $by,
         string $key,
-        ?GivenApproval $given,
     ): int {
-        $allowed = $this->back->allow($by, $given, $this->needs($purpose, $amount, $by));
-        $document = $this->books->document(
+        return $this->books->document(
             $this->posting->draft(
                 PostedAt::till($till, $by->id),
                 $purpose,
@@ -98,19 +121,13 @@ final class MoveCash
                 $account,
             ),
         );
-        DocumentApprovals::keep($document, $allowed);
-        // The session it went into, if any, is held open from here on.
-        Document::query()->whereKey($document)->value('session_id')
-            ?? throw Refused::because('not_open', "{$till->name} is not open.");
-
-        return $document;
     }
 
     /** @return list<Need> */
-    private function needs(Purpose $purpose, Money $amount, Staff $by): array
+    private function needs(CashMove $move, Staff $by): array
     {
-        return $purpose === Purpose::PettyCash
-            ? $this->gate->needs($by, ShopTime::today(), [new GoingOut(TenderKind::Cash, $amount)], 'petty')
+        return $move->isSpent()
+            ? $this->gate->needs($by, ShopTime::today(), [new GoingOut(TenderKind::Cash, $move->amount)], 'petty')
             : [];
     }
 }

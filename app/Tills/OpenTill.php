@@ -41,7 +41,7 @@ final class OpenTill
      * @param  Money|null  $float null: as it was left in
      * @param  string  $key one key, one session
      *
-     * @throws Refused already_open, bad_amount, less_than_left_in, training
+     * @throws Refused already_open, bad_amount, less_than_left_in, training, day_closed, clock_back, drawer_elsewhere
      */
     public function handle(Till $till, ?Money $float, Staff $by, string $key): TillSession
     {
@@ -61,6 +61,16 @@ final class OpenTill
         $this->practice->assertMayPost($till->id);
         $carried = $last->left_in ?? $this->house->money(0);
         $float ??= $carried;
+
+        $till->location->assertOpenOn(ShopTime::today());
+
+        if ($last?->closed_at?->isFuture() === true) {
+            throw Refused::because(
+                'clock_back',
+                "{$till->name} was closed at {$last->closed_at->format('j M Y, H:i')}, which is still to come: the clock "
+                    .'of this machine is wrong.',
+            );
+        }
 
         if ($float->isNegative()) {
             throw Refused::because('bad_amount', 'A float cannot be below zero.');
@@ -85,12 +95,13 @@ final class OpenTill
             'opened_by' => $by->id,
             'opened_at' => now()->format('Y-m-d H:i:s.v'),
             'opened_on' => ShopTime::today()->format('Y-m-d'),
+            'holder_id' => $till->drawer_per_person ? $by->id : null,
             'carried' => $carried,
             'float_amount' => $float,
             'open_key' => $key,
         ]);
         $session = TillSession::query()->where('open_key', $key)->first()
-            ?? throw Refused::because('already_open', "{$till->name} is open already.");
+            ?? throw $this->openAlready($till, $by);
         $more = $float->minus($carried);
         // Sent twice at once, the second finds what the first has made, float and all.
         $opened === 0 || $more->isZero() || $this->posting->document(
@@ -103,5 +114,23 @@ final class OpenTill
         );
 
         return $session;
+    }
+
+    /** The table holds a till to one open session, and a person to one drawer of their own. */
+    private function openAlready(Till $till, Staff $by): Refused
+    {
+        $own = TillSession::query()
+            ->with('till')
+            ->where('holder_id', $by->id)
+            ->where('unclosed', true)
+            ->where('till_id', '<>', $till->id)
+            ->first();
+
+        return OpenSessions::at($till->id) !== null || $own === null
+            ? Refused::because('already_open', "{$till->name} is open already.")
+            : Refused::because(
+                'drawer_elsewhere',
+                "Your drawer is open at {$own->till->name}: close it there, or hand it over.",
+            );
     }
 }

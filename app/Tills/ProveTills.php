@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
+use Elmstone\Books\Figures\SessionFigures;
 use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
-use Elmstone\Books\SessionFigures;
 use Illuminate\Support\Facades\DB;
 
 /**

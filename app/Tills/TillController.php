@@ -7,23 +7,21 @@ namespace Elmstone\Tills;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
-use Elmstone\Core\Money\Money;
-use Elmstone\Core\Till\Denominations;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
-use Elmstone\Staff\Sight;
+use Elmstone\Staff\Doors\CheckPin;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\Show;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
-use Illuminate\Http\JsonResponse;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
-/** The drawer of the till somebody stands at. */
+/** The drawer of the till somebody stands at: its float, what it should hold, cash in and out. */
 final class TillController
 {
     private const SHOWN = 20;
@@ -35,11 +33,13 @@ final class TillController
     ) {
     }
 
-    public function show(OpenTill $open, #[CurrentUser] Staff $by): View
+    public function show(OpenTill $open, OpenMatters $matters, #[CurrentUser] Staff $by): View
     {
         $till = $this->atTill->till();
-        $session = OpenSessions::at($till->id)?->load(['till', 'opener', 'counts.ways', 'counts.counter']);
-        $reads = $by->mayDo(Ability::CloseTill);
+        $session = OpenSessions::at($till->id)?->load(['till', 'opener', 'holder', 'counts.ways', 'counts.counter']);
+        $moves = $session === null ? new Collection : $this->moves($session);
+        $closes = $by->mayDo(Ability::CloseTill);
+        $reads = $closes || ! $this->house->shop()->blind_counts;
 
         return view('tills.show', [
             'till' => $till,
@@ -49,20 +49,19 @@ final class TillController
             'listed' => $session !== null && $reads ? $this->drawer->listed($session) : [],
             'documents' => $session === null ? 0 : $this->drawer->documentCount($session),
             'carried' => $session === null ? $open->carried($till) : null,
-            'units' => $this->units(),
+            'units' => Rows::of($this->house),
             'petty' => Accounts::PETTY,
-            'moves' => $session === null ? [] : Document::query()
-                ->with(['staff', 'tenders'])
-                ->where('session_id', $session->id)
-                ->whereIn('purpose', Purpose::movingCash())
-                ->orderByDesc('id')
-                ->get(),
+            'moves' => $moves,
+            'receipts' => PettyReceipt::among(array_values($moves->modelKeys())),
+            'matters' => $session === null ? [] : $matters->at($till),
             'key' => old('key', (string) Str::uuid()),
+            'by' => $by,
+            'shop' => $this->house->shop(),
             'closed' => TillSession::query()
                 ->with(['till', 'closer', 'counts.ways'])
                 ->where('till_id', $till->id)
                 ->where('state', SessionState::Closed)
-                ->when(! $reads, static fn ($closed) => $closed->whereHas(
+                ->when(! $closes, static fn ($closed) => $closed->whereHas(
                     'counts',
                     static fn ($counts) => $counts->where('counted_by', $by->id),
                 ))
@@ -72,6 +71,18 @@ final class TillController
         ]);
     }
 
+    /** @return Collection<int, Document> what came and went besides sales, last first */
+    private function moves(TillSession $session): Collection
+    {
+        return Document::query()
+            ->with(['staff', 'tenders'])
+            ->where('session_id', $session->id)
+            ->whereIn('purpose', Purpose::movingCash())
+            ->orderByDesc('id')
+            ->get();
+    }
+
+    /** Opens it, and goes back to the slip it was opened from. */
     public function open(FloatRequest $request, OpenTill $open, #[CurrentUser] Staff $by): RedirectResponse
     {
         $session = $open->handle(
@@ -80,11 +91,13 @@ final class TillController
             $by,
             $request->string('key')->value(),
         );
+        $slip = $request->string('slip')->value();
 
-        return redirect()->route('till')->with('done', "{$session->label()} is open.");
+        return ($slip === '' ? redirect()->route('till') : redirect()->route('counter.show', $slip))
+            ->with('done', "{$session->label()} is open.");
     }
 
-    /** Cash from the safe, a drop into it, petty cash. */
+    /** Cash from the safe, a drop into it, change fetched, petty cash. */
     public function cash(
         CashRequest $request,
         MoveCash $move,
@@ -93,10 +106,7 @@ final class TillController
     ): RedirectResponse {
         $document = $request->saidAtItsField(fn (): int => $move->handle(
             $this->atTill->till(),
-            $request->move(),
-            $request->sum('amount'),
-            $request->string('account')->value(),
-            $request->string('reason')->trim()->value(),
+            $request->moved(),
             $by,
             $request->string('key')->value(),
             $check->given($request),
@@ -107,106 +117,50 @@ final class TillController
             ->with('done', Document::query()->findOrFail($document)->label.' is posted.');
     }
 
-    public function count(#[CurrentUser] Staff $by): View|RedirectResponse
+    /** What should be there now, on paper. */
+    public function reading(): View|RedirectResponse
     {
-        $session = OpenSessions::at($this->atTill->till()->id)?->load(['till', 'counts']);
+        $session = OpenSessions::at($this->atTill->till()->id)?->load(['till.location', 'opener', 'holder']);
 
         return $session === null
             ? redirect()->route('till')
-            : view('tills.count', [
-                'till' => $this->atTill->till(),
+            : view('tills.reading', [
                 'session' => $session,
-                'seen' => (int) $session->counts->max('number'),
-                'units' => $this->units(),
+                'expected' => $this->drawer->expected($session),
+                'listed' => $this->drawer->listed($session),
+                'documents' => $this->drawer->documentCount($session),
+                'moves' => $this->moves($session),
+                'petty' => Accounts::PETTY,
                 'house' => $this->house,
             ]);
     }
 
-    /** What was typed so far comes to, row by row; a row that makes no sense comes to nothing yet. */
-    public function sums(Request $request): JsonResponse
-    {
-        $typed = array_filter(
-            $request->array('rows'),
-            static fn (mixed $pieces): bool => is_string($pieces) && preg_match('/^\d{1,6}$/D', trim($pieces)) === 1,
+    /** A drawer of one's own goes to another, who says so with a PIN. */
+    public function handOver(
+        Request $request,
+        HandOver $handOver,
+        CheckPin $checkPin,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $till = $this->atTill->till();
+        $to = $checkPin->handle(
+            $request->string('to_number')->trim()->value(),
+            $request->string('to_pin')->value(),
+            $till->id,
         );
-        krsort($typed);
-        [$worth, $soFar] = [[], []];
-        $total = $this->house->money(0);
+        $session = $handOver->handle($till, $to, $by);
 
-        foreach ($typed as $minor => $pieces) {
-            $one = $this->house->money((int) $minor)->times((int) $pieces);
-            $total = $total->plus($one);
-            [$worth[$minor], $soFar[$minor]] = [Show::money($one), Show::money($total)];
-        }
-
-        return response()->json([
-            'worth' => (object) $worth,
-            'soFar' => (object) $soFar,
-            'total' => Show::money($total),
-        ]);
+        return redirect()->route('till')->with('done', "{$session->label()} is {$to->name}’s now.");
     }
 
-    public function fix(CountRequest $request, CountTill $count, #[CurrentUser] Staff $by): RedirectResponse
+    /** The picture of what petty cash was spent on. */
+    public function receipt(int $document): Response
     {
-        $count->handle(
-            $this->atTill->till(),
-            $request->cash(),
-            $request->sum('cheques'),
-            $request->sum('cards'),
-            $request->integer('seen'),
-            $by,
-        );
+        Document::query()
+            ->where('location_id', $this->atTill->till()->location_id)
+            ->findOrFail($document);
+        $receipt = PettyReceipt::of($document) ?? abort(404);
 
-        return redirect()->route('till');
-    }
-
-    public function goOn(CountTill $count): RedirectResponse
-    {
-        $count->goOn($this->atTill->till());
-
-        return redirect()->route('till')->with('done', 'It goes on; the count stays on record.');
-    }
-
-    public function close(CloseRequest $request, CloseTill $close, #[CurrentUser] Staff $by): RedirectResponse
-    {
-        $session = $request->saidAtItsField(fn (): TillSession => $close->handle(
-            $this->atTill->till(),
-            $request->integer('count'),
-            $request->sum('left_in'),
-            $request->string('note')->value(),
-            $by,
-            $request->string('key')->value(),
-        ));
-
-        return redirect()->route('till.session', $session->id);
-    }
-
-    /** What a session was closed on, for who closes drawers and for who counted it. */
-    public function session(int $session, Sight $sight, #[CurrentUser] Staff $by): View
-    {
-        $found = TillSession::query()
-            ->with(['till.location', 'opener', 'closer', 'counts.ways', 'counts.pieces', 'counts.counter'])
-            ->where('state', SessionState::Closed)
-            ->findOrFail($session);
-        abort_unless(
-            $sight->sees($by, $found->location_id)
-                && ($by->mayDo(Ability::CloseTill) || $found->counts->contains('counted_by', $by->id)),
-            403,
-        );
-
-        return view('tills.session', [
-            'session' => $found,
-            'count' => $found->counts->last(),
-            'listed' => $this->drawer->listed($found),
-            'documents' => $this->drawer->documentCount($found),
-            'house' => $this->house,
-        ]);
-    }
-
-    /** @return array<int, Money> by minor units, largest first */
-    private function units(): array
-    {
-        return Denominations::of($this->house->currency())?->all()
-            ?? Denominations::byWorth($this->house->notes());
+        return response($receipt->bytes, 200, ['Content-Type' => $receipt->type]);
     }
 }

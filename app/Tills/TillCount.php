@@ -7,6 +7,7 @@ namespace Elmstone\Tills;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -20,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $number
  * @property int $counted_by
  * @property CarbonImmutable $counted_at
+ * @property bool $cards_reported by the terminal itself; else typed
+ * @property Money $other_cheques that were on no list
  * @property-read Staff $counter
  * @property-read Collection<int, CountedWay> $ways
  * @property-read Collection<int, CountedPieces> $pieces
@@ -28,7 +31,11 @@ final class TillCount extends Record
 {
     protected $table = 'till_counts';
 
-    protected $casts = ['counted_at' => 'immutable_datetime'];
+    protected $casts = [
+        'counted_at' => 'immutable_datetime',
+        'cards_reported' => 'bool',
+        'other_cheques' => MoneyCast::class,
+    ];
 
     /** @return BelongsTo<Staff, $this> */
     public function counter(): BelongsTo
@@ -55,6 +62,14 @@ final class TillCount extends Record
 
     public function isRight(): bool
     {
-        return $this->ways->every(static fn (CountedWay $way): bool => $way->difference()->isZero());
+        return ! $this->isOffByMoreThan($this->cash()->minus($this->cash()));
+    }
+
+    /** Whether any way of paying is off by more, whichever way. */
+    public function isOffByMoreThan(Money $tolerance): bool
+    {
+        return $this->ways->contains(
+            static fn (CountedWay $way): bool => $way->difference()->abs()->exceeds($tolerance),
+        );
     }
 }

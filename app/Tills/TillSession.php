@@ -25,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $opened_by
  * @property CarbonImmutable $opened_at
  * @property CarbonImmutable $opened_on
+ * @property int|null $holder_id whose drawer it is; null: of whoever is at the till
  * @property Money $carried what the close before left in
  * @property Money $float_amount what was in it when it was opened
  * @property int|null $closed_by
@@ -33,9 +34,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Money|null $left_in the next float
  * @property Money|null $to_safe
  * @property string $note
+ * @property int|null $witness_id who signed a large difference too
  * @property-read Till $till
  * @property-read Staff $opener
  * @property-read Staff|null $closer
+ * @property-read Staff|null $holder
+ * @property-read Staff|null $witness
  * @property-read Collection<int, TillCount> $counts
  */
 final class TillSession extends Record
@@ -70,6 +74,18 @@ final class TillSession extends Record
     public function closer(): BelongsTo
     {
         return $this->belongsTo(Staff::class, 'closed_by');
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function holder(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'holder_id');
+    }
+
+    /** @return BelongsTo<Staff, $this> */
+    public function witness(): BelongsTo
+    {
+        return $this->belongsTo(Staff::class, 'witness_id');
     }
 
     /** @return HasMany<TillCount, $this> */

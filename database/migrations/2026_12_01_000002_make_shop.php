@@ -43,9 +43,13 @@ return new class extends Migration
             $table->unsignedSmallInteger('gift_card_months')->nullable()->default(36)->comment('null: no expiry');
             $table->bigInteger('largest_amount')->default(100000000)->comment('minor units; nothing larger is taken '
                 .'where money is typed');
+            $table->date('months_closed_through')->nullable()->comment('the last day of the last closed month');
             $table->boolean('loading')->default(false)->comment('the demonstration is being loaded');
             $table->unsignedSmallInteger('idle_minutes')->default(20)->comment('without an act, until the PIN is '
                 .'asked for; 0: never');
+            $table->boolean('blind_counts')->default(true)->comment('clerks count without seeing what is expected');
+            $table->bigInteger('note_over')->default(0)->comment('minor units: a drawer off by more wants a note');
+            $table->bigInteger('witness_over')->default(2000)->comment('minor units: off by more, two people sign');
             $table->boolean('see_other_locations')->default(true)->comment('whether clerks see slips and documents '
                 .'of other locations');
         });
@@ -73,6 +77,7 @@ return new class extends Migration
             $table->unsignedSmallInteger('number');
             $table->string('name');
             $table->boolean('training')->default(false)->comment('posts nothing');
+            $table->boolean('drawer_per_person')->default(false)->comment('else one drawer for whoever is at it');
             $table->unique('number');
         });
 

@@ -83,6 +83,7 @@ return new class extends Migration
             $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
                 ->comment('the digest of what a page asked');
             $table->index(['business_date', 'id']);
+            $table->index(['location_id', 'business_date']);
             $table->index(['customer_id', 'business_date', 'id']);
             $table->index(['customer_id', 'kind', 'id']);
             $table->index('customer_name');
@@ -241,6 +242,16 @@ return new class extends Migration
             $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');
             $table->primary('document_id');
         });
+
+        Schema::create('proof_runs', static function (Blueprint $table): void {
+            $table->id();
+            $table->dateTime('ran_at', 3)->comment('when it began');
+            $table->unsignedBigInteger('last_document')->comment('the last one it saw');
+            $table->unsignedInteger('faults');
+            $table->json('found')->comment('the first faults, in words');
+            $table->json('topics')->comment('what a month is closed on: faults by topic');
+        });
+        Rows::keep('proof_runs');
 
         Schema::create('journal_entries', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();

@@ -24,7 +24,8 @@ return new class extends Migration
             $table->string('card_type', 20)->default('');
             $table->char('last_four', 4)->default('');
             $table->string('authorisation', 20)->default('');
-            $table->timestamp('asked_at', 3)->useCurrent();
+            $table->dateTime('asked_at', 3)->useCurrent();
+            $table->index(['till_id', 'asked_at']);
             $table->index('authorisation');
             $table->unique('key');
         });

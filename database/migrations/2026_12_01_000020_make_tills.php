@@ -22,6 +22,7 @@ return new class extends Migration
             $table->foreignId('opened_by')->constrained('staff');
             $table->dateTime('opened_at', 3);
             $table->date('opened_on');
+            $table->foreignId('holder_id')->nullable()->constrained('staff')->comment('null: whoever is at the till');
             $table->bigInteger('carried')->comment('minor units, what the close before left in');
             $table->bigInteger('float_amount')->comment('minor units, what was in it when it was opened');
             $table->char('open_key', 36)->charset('ascii')->collation('ascii_bin');
@@ -31,9 +32,11 @@ return new class extends Migration
             $table->bigInteger('left_in')->nullable()->comment('minor units, the next float');
             $table->bigInteger('to_safe')->nullable()->comment('minor units');
             $table->string('note', 500)->default('');
+            $table->foreignId('witness_id')->nullable()->constrained('staff')->comment('signs a large difference too');
             $table->char('close_key', 36)->charset('ascii')->collation('ascii_bin')->nullable();
             $table->unique(['till_id', 'number']);
             $table->unique(['till_id', 'unclosed']);
+            $table->unique(['holder_id', 'unclosed']);
             $table->unique('open_key');
             $table->unique('close_key');
             $table->index(['location_id', 'closed_on']);
@@ -55,6 +58,8 @@ return new class extends Migration
             $table->unsignedSmallInteger('number');
             $table->foreignId('counted_by')->constrained('staff');
             $table->dateTime('counted_at', 3);
+            $table->boolean('cards_reported')->comment('by the terminal itself; else typed');
+            $table->bigInteger('other_cheques')->default(0)->comment('minor units, on no list');
             $table->unique(['session_id', 'number']);
         });
         Rows::keep('till_counts');
@@ -75,6 +80,32 @@ return new class extends Migration
             $table->primary(['count_id', 'unit']);
         });
         Rows::keep('till_count_units');
+
+        Schema::create('till_count_cheques', static function (Blueprint $table): void {
+            $table->foreignId('count_id')->constrained('till_counts');
+            $table->foreignId('document_id')->constrained();
+            $table->unsignedSmallInteger('position')->comment('of the tender');
+            $table->primary(['count_id', 'document_id', 'position']);
+        });
+        Rows::keep('till_count_cheques');
+
+        Schema::create('till_hand_overs', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('session_id')->constrained('till_sessions');
+            $table->foreignId('count_id')->nullable()->constrained('till_counts')->comment('null: without a count');
+            $table->foreignId('from_id')->constrained('staff');
+            $table->foreignId('to_id')->constrained('staff');
+            $table->foreignId('said_by')->constrained('staff');
+            $table->dateTime('at', 3);
+        });
+        Rows::keep('till_hand_overs');
+
+        Schema::create('petty_receipts', static function (Blueprint $table): void {
+            $table->foreignId('document_id')->primary()->constrained();
+            $table->string('type', 20)->comment('image/png, image/jpeg');
+            $table->mediumText('picture')->charset('ascii')->comment('base64');
+        });
+        Rows::keep('petty_receipts');
 
         Schema::table(
             'documents',

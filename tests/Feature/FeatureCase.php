@@ -30,7 +30,7 @@ abstract class FeatureCase extends TestCase
     {
         parent::setUp();
         LockLadder::watch(app('events'), 1);
-        Scene::build($this->shop());
+        Scene::build($this->shop(), $this->tillsAreOpen());
         $this->withoutVite();
         $this->slip = (string) Str::uuid();
         $this->as('101');
@@ -44,6 +44,12 @@ abstract class FeatureCase extends TestCase
     protected function shop(): array
     {
         return [];
+    }
+
+    /** Whether the tills are open already, with nothing in them. */
+    protected function tillsAreOpen(): bool
+    {
+        return true;
     }
 
     protected function as(string $number, int $till = 1): static

@@ -28,6 +28,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Tests\TestCase;
 use Elmstone\Tills\CloseTill;
+use Elmstone\Tills\Counted;
 use Elmstone\Tills\CountTill;
 use Elmstone\Tills\OpenSessions;
 use Elmstone\Tills\OpenTill;
@@ -248,7 +249,9 @@ final class KillTest extends TestCase
         $number = (int) DB::table('till_counts')->where('session_id', $session->id)->max('number');
         $number = $session->state === SessionState::Counted
             ? $number
-            : app(CountTill::class)->handle($till, CashCount::of($usd, []), $nothing, $nothing, $number, $by)->number;
+            : app(CountTill::class)
+                ->handle($till, new Counted(CashCount::of($usd, []), [], $nothing, $nothing, true), $number, $by)
+                ->number;
         app(CloseTill::class)->handle($till, $number, $nothing, 'all of it is gone', $by, (string) Str::uuid());
     }
 

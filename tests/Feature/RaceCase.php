@@ -34,7 +34,13 @@ abstract class RaceCase extends TestCase
         DB::purge();
         $this->artisan('migrate:fresh');
         LockLadder::watch(app('events'));
-        Scene::build();
+        Scene::build(open: $this->tillsAreOpen());
+    }
+
+    /** Whether the tills are open already, with nothing in them. */
+    protected function tillsAreOpen(): bool
+    {
+        return true;
     }
 
     /**

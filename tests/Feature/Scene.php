@@ -36,8 +36,11 @@ final class Scene
     /** @var list<Item>|null what is stocked together once the shop stands; null: at once */
     private static ?array $stocking = null;
 
-    /** @param  array<string, mixed>  $shop */
-    public static function build(array $shop = []): void
+    /**
+     * @param  array<string, mixed>  $shop
+     * @param  bool  $open whether its tills are open, with nothing in them
+     */
+    public static function build(array $shop = [], bool $open = true): void
     {
         Shop::query()->create([
             'name' => 'Quarry Lane Stores',
@@ -100,6 +103,7 @@ final class Scene
         }
 
         Accounts::open();
+        $open && self::openTills();
         self::$stocking = [];
         self::item('LH-1140', 'Limestone hook, plain, 140 mm', '3.85', ['barcode' => self::barcode(1)]);
         self::item('LH-1141', 'Limestone hook, plain, 180 mm', '4.40');
@@ -117,6 +121,25 @@ final class Scene
         // The shop's settings are read anew: a test may still change them.
         app()->forgetScopedInstances();
         app(Settings::class)->forget();
+    }
+
+    private static function openTills(): void
+    {
+        DB::table('till_sessions')->insert(
+            Till::query()->get()->map(static fn (Till $till): array => [
+                'till_id' => $till->id,
+                'location_id' => $till->location_id,
+                'number' => 1,
+                'state' => 'open',
+                'unclosed' => true,
+                'opened_by' => Staff::query()->firstOrFail()->id,
+                'opened_at' => now()->format('Y-m-d H:i:s.v'),
+                'opened_on' => CarbonImmutable::today()->format('Y-m-d'),
+                'carried' => 0,
+                'float_amount' => 0,
+                'open_key' => (string) Str::uuid(),
+            ])->all(),
+        );
     }
 
     public static function barcode(int $serial): string

@@ -65,6 +65,11 @@ final class TillTest extends FeatureCase
         ]);
     }
 
+    protected function tillsAreOpen(): bool
+    {
+        return false;
+    }
+
     private function drawer(): TillSession
     {
         return TillSession::query()->with(['till', 'counts.ways'])->orderByDesc('id')->firstOrFail();

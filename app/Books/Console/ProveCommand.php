@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Console;
 
-use Elmstone\Books\Proof\Prove;
+use Elmstone\Books\Proof\RunProof;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 
@@ -17,9 +17,9 @@ final class ProveCommand extends Command
     protected $description = 'Recompute every total, journal, number series and stock figure; exit 1 when anything '
         .'is off';
 
-    public function handle(Prove $prove): int
+    public function handle(RunProof $run): int
     {
-        $proof = $prove->handle($this->option('afresh') === true, SideBySide::here());
+        $proof = $run->handle($this->option('afresh') === true, SideBySide::here());
 
         foreach ($proof->checked as $what => $count) {
             $this->line(sprintf('  %9s %s', number_format($count), $what));

@@ -147,11 +147,18 @@ final readonly class DocumentDraft
     /** Whether anything goes over the counter: a transfer does not, nor a cheque that the bank sends back. */
     public function passesTheDrawer(): bool
     {
-        return $this->purpose() !== Purpose::ReturnedPayment
+        return ! in_array($this->purpose(), [Purpose::ReturnedPayment, ...Purpose::ofTheBank()], true)
             && array_filter(
                 $this->tenders,
                 static fn (DraftTender $tender): bool => $tender->tender->kind !== TenderKind::BankTransfer,
             ) !== [];
+    }
+
+    /** Whether a cheque that came in goes back to who gave it. */
+    public function handsChequesBack(): bool
+    {
+        return in_array($this->purpose(), Purpose::handingBack(), true)
+            && ! $this->by(TenderKind::Cheque)->isZero();
     }
 
     /** What it does to the customer's balance: above zero, they owe more. */

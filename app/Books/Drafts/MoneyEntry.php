@@ -132,10 +132,20 @@ final readonly class MoneyEntry
         return self::plain(Purpose::PlanPart, $total);
     }
 
-    /** What is put into a drawer or taken out of it, beside all customers. */
+    /** What is put into a drawer or taken out of it, or goes between safe and bank, beside all customers. */
     public static function drawer(Purpose $purpose, Money $amount): self
     {
         return self::plain($purpose, $amount);
+    }
+
+    /**
+     * The acquirer pays out what was taken by card, less its fee.
+     *
+     * @param  Money  $taken the fee in it
+     */
+    public static function cardPayout(Money $taken, Money $fee): self
+    {
+        return self::plain(Purpose::CardPayout, $taken, fee: $fee);
     }
 
     /**
@@ -172,9 +182,11 @@ final readonly class MoneyEntry
     public function tendered(): Money
     {
         return match ($this->purpose) {
-            Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp => $this->total,
+            Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp, Purpose::CashFetched,
+            Purpose::BankCredited => $this->total,
             Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash => $this->total->negated(),
+            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::PaidIn,
+            Purpose::CardPayout => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };
@@ -185,11 +197,13 @@ final readonly class MoneyEntry
     {
         $held = Money::sum($this->held, $this->total->currency);
 
+        if ($this->purpose->isOfADrawer() || in_array($this->purpose, Purpose::ofTheBank(), true)) {
+            return Money::zero($this->total->currency);
+        }
+
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
-            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::FloatIn, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillOver, Purpose::TillShort, Purpose::CashUp, Purpose::CashDrop,
-            Purpose::PettyCash => Money::zero($this->total->currency),
+            Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),

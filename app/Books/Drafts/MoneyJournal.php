@@ -26,7 +26,11 @@ final class MoneyJournal
         ];
 
         foreach ($draft->tenders as $tender) {
-            $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
+            $kind = $tender->tender->kind;
+            $postings[] = [
+                Accounts::settling($entry->purpose, $kind, $entry->tendered()->isNegative()),
+                $inflow($tender->tender->amount),
+            ];
         }
 
         $postings[] = [
@@ -35,7 +39,8 @@ final class MoneyJournal
                 ? $entry->settlementDiscount->negated()
                 : $inflow($entry->settlementDiscount),
         ];
-        $postings[] = [Accounts::FEES, $entry->fee->negated()];
+        $isCards = $entry->purpose === Purpose::CardPayout;
+        $postings[] = $isCards ? [Accounts::CARD_FEES, $entry->fee] : [Accounts::FEES, $entry->fee->negated()];
 
         foreach (HeldKind::cases() as $kind) {
             $postings[] = [$kind->account(), $entry->held($kind)->negated()];
@@ -49,11 +54,35 @@ final class MoneyJournal
             $postings[] = [self::behindTheDrawer($draft, $entry), $entry->tendered()->negated()];
         }
 
+        array_push($postings, ...self::atTheBank($entry));
+
         if ($entry->purpose === Purpose::FinanceCharge) {
             $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];
         }
 
         return Journal::of($entry->total->currency, $postings);
+    }
+
+    /**
+     * What goes to the bank is on its way until the bank has credited it; what it credits less or more is settled.
+     *
+     * @return list<array{string, Money}>
+     */
+    private static function atTheBank(MoneyEntry $entry): array
+    {
+        return match ($entry->purpose) {
+            Purpose::PaidIn => [[Accounts::ON_WAY, $entry->total]],
+            Purpose::CardPayout => [[Accounts::ON_WAY, $entry->total->minus($entry->fee)]],
+            Purpose::CashFetched => [[Accounts::BANK, $entry->total->negated()]],
+            Purpose::BankCredited => [[Accounts::ON_WAY, $entry->total->negated()]],
+            Purpose::BankShort => [
+                [Accounts::BANK_DIFFERENCES, $entry->total], [Accounts::ON_WAY, $entry->total->negated()],
+            ],
+            Purpose::BankOver => [
+                [Accounts::ON_WAY, $entry->total], [Accounts::BANK_DIFFERENCES, $entry->total->negated()],
+            ],
+            default => [],
+        };
     }
 
     /** Where what is put into a drawer comes from, and what is taken out of it goes. */

@@ -25,7 +25,11 @@ final class SaleJournal
         $inflow = static fn (Money $amount): Money => $total->isNegative() ? $amount->negated() : $amount;
 
         foreach ($draft->tenders as $tender) {
-            $postings[] = [Accounts::tender($tender->tender->kind), $inflow($tender->tender->amount)];
+            $kind = $tender->tender->kind;
+            $postings[] = [
+                Accounts::settling($draft->withLines, $kind, $total->isNegative()),
+                $inflow($tender->tender->amount),
+            ];
         }
 
         $postings[] = [Accounts::CASH_ROUNDING, $inflow($draft->cashRounding)->negated()];

@@ -41,6 +41,11 @@ final readonly class Complaint
         return $this->field !== '';
     }
 
+    public function isOf(string $rule): bool
+    {
+        return $this->rule === $rule;
+    }
+
     public function on(string $field): bool
     {
         return $this->field === $field;

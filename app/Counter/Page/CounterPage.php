@@ -27,6 +27,8 @@ use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Tills\OpenSessions;
+use Elmstone\Tills\OpenTill;
+use Elmstone\Tills\Rows;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -49,6 +51,7 @@ final class CounterPage
         private readonly SlipDesk $desk,
         private readonly CustomerSees $customerSees,
         private readonly CheckApproval $checkApproval,
+        private readonly OpenTill $openTill,
     ) {
     }
 
@@ -94,6 +97,7 @@ final class CounterPage
         };
         $data = $this->data($request, $slip, $act, $complaint, $done instanceof AddedLine ? $done->lineId : null);
 
+        $data = $complaint->isOf('till_not_open') ? [...$data, ...$this->float($act)] : $data;
         $sound = match (true) {
             $complaint->isApprovable() => 'approval',
             $complaint->exists() => 'refused',
@@ -111,10 +115,12 @@ final class CounterPage
     public function whole(Request $request, string $slipKey, Act $act): array
     {
         $act->by->worksOn($slipKey);
+        $drawer = OpenSessions::at($act->till->id);
 
         return [
             ...$this->data($request, $this->desk->read($slipKey, $act), $act, Complaint::none()),
-            'drawer' => OpenSessions::at($act->till->id),
+            ...$drawer === null ? $this->float($act) : [],
+            'drawer' => $drawer,
             'justSold' => Document::query()
                 ->where('till_id', $act->till->id)
                 ->where('business_date', ShopTime::today())
@@ -132,6 +138,14 @@ final class CounterPage
             'customerTypes' => CustomerType::query()->orderBy('name')->get(),
             'departments' => Department::query()->orderBy('name')->get(),
         ];
+    }
+
+    /** @return array<string, mixed> what a till that is not open is opened with, in place */
+    private function float(Act $act): array
+    {
+        return $act->till->training
+            ? []
+            : ['carried' => $this->openTill->carried($act->till), 'units' => Rows::of($this->house)];
     }
 
     /** @return array<string, mixed> */

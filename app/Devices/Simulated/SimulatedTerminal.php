@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Elmstone\Devices\Simulated;
 
 use Brick\Math\BigInteger;
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
+use Elmstone\Devices\BatchReport;
 use Elmstone\Devices\CardTerminal;
+use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
 use Elmstone\Shop\Till;
+use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -86,6 +90,39 @@ final class SimulatedTerminal implements CardTerminal
         return $mood->isSilent() ? TerminalAnswer::unknown() : TerminalAnswer::reversed();
     }
 
+    public function report(Till $till, CarbonImmutable $since): BatchReport
+    {
+        $mood = self::mood($till);
+
+        if ($mood === TerminalMood::OffLine || $mood->isSilent()) {
+            DeviceState::write($till, 'terminal', ['mood' => $mood->then()->value]);
+
+            throw new DeviceFailed('The terminal does not answer.');
+        }
+
+        $of = DB::table('terminal_requests')
+            ->where('till_id', $till->id)
+            ->where('asked_at', '>=', $since->format('Y-m-d H:i:s.v'))
+            ->where('outcome', TerminalOutcome::Approved->value)
+            ->selectRaw("COUNT(*) AS n, SUM(IF(act = 'take', approved, 0)) AS taken")
+            ->selectRaw("SUM(IF(act = 'refund', approved, 0)) AS paid_back")
+            ->first();
+
+        return new BatchReport(
+            (int) ($of->n ?? 0),
+            MoneyCast::read((int) ($of->taken ?? 0))->plus(self::offBy($till)),
+            MoneyCast::read((int) ($of->paid_back ?? 0)),
+        );
+    }
+
+    /** What its reports are told to be wrong by. */
+    public static function offBy(Till $till): Money
+    {
+        $off = DeviceState::read($till, 'batch')['off'] ?? 0;
+
+        return MoneyCast::read(is_int($off) ? $off : 0);
+    }
+
     /** Also what never arrived is noted, so that it can arrive no more. */
     private function markReversed(Till $till, string $key): void
     {
@@ -127,6 +164,7 @@ final class SimulatedTerminal implements CardTerminal
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
+            'asked_at' => now()->format('Y-m-d H:i:s.v'),
             'act' => $against === '' ? 'take' : 'refund',
             'against' => $against,
             'amount' => $amount,

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Held\Ledger;
 
 use Elmstone\Books\HeldKind;
-use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\ControlAccountProof;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Books\Proof\Topic;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -15,8 +15,18 @@ use Illuminate\Support\Facades\DB;
  * the sum of its entries, nothing kept for an order below zero; all accounts of a kind are the account of the books;
  * what a merge moved went to the customer the other became.
  */
-final class ProveHeld implements Check
+final class ProveHeld implements Topic
 {
+    public function inWords(): string
+    {
+        return 'Money that is held is what its lists say';
+    }
+
+    public function page(): string
+    {
+        return 'deposits';
+    }
+
     public function prove(Proof $proof): void
     {
         foreach (HeldKind::cases() as $kind) {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Ledger;
 
 use Elmstone\Books\Accounts;
-use Elmstone\Books\Proof\Check;
 use Elmstone\Books\Proof\Proof;
+use Elmstone\Books\Proof\Topic;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ageing\EveryDay;
 use Illuminate\Support\Facades\DB;
@@ -16,8 +16,18 @@ use Illuminate\Support\Facades\DB;
  * is open follows from the allocations; no item is over-allocated; balances and the columns of the ageing come to the
  * control account, on every day anything happened.
  */
-final readonly class ProveReceivables implements Check
+final readonly class ProveReceivables implements Topic
 {
+    public function inWords(): string
+    {
+        return 'What accounts owe is what receivables say';
+    }
+
+    public function page(): string
+    {
+        return 'accounts';
+    }
+
     public function prove(Proof $proof): void
     {
         $this->items($proof);

@@ -1,5 +1,6 @@
 @include('counter.parts.tabs')
 @include('counter.parts.who')
+@includeWhen(isset($carried), 'counter.parts.open-till')
 @include('counter.parts.one-off-said')
 @include('counter.parts.new-customer-said')
 @include('counter.parts.said')

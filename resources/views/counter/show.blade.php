@@ -24,6 +24,7 @@
             <div id="found" class="found" x-show="open" x-cloak @mousedown.prevent
                 @click="pick"></div>
         </div>
+        @include('counter.parts.open-till')
         @include('counter.parts.one-off')
         @include('counter.parts.new-customer')
         @include('counter.parts.gift-card')

@@ -11,7 +11,7 @@
     <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here))
         aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
-    <a href="/till" @if(str_starts_with($here, 'till')) aria-current="page" @endif>Till</a>
+    <a href="/till" @if(preg_match('#^(till|safe|day|calendar)(/|$)#', $here)) aria-current="page" @endif>Day</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
         <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>

@@ -28,11 +28,17 @@
         </thead><tbody>@foreach($count->pieces as $one)<tr><td class="figure">{{ $one->unit }}</td>
         <td class="figure">{{ $one->pieces }}</td></tr>@endforeach</tbody></table>
     </div>
+    @if(count($cheques) > 0)<h2 class="mt-3">Cheques that came in</h2>
+    <table class="ruled small">@foreach($cheques as $cheque)<tr><td class="code">{{ $cheque->number }}</td>
+        <td>{{ $cheque->from }}</td><td>{{ $cheque->label }}</td><td class="figure">{{ $cheque->amount }}</td></tr>
+        @endforeach</table>@endif
+    @unless($count->cards_reported)<p class="small soft mt-2">The terminal did not answer: what its paper said of cards
+        was typed.</p>@endunless
     @if($session->note !== '')<p class="mt-3">“{{ $session->note }}”</p>@endif
     @if($session->counts->count() > 1)<p class="small soft">Counted {{ $session->counts->count() }} times:
         @foreach($session->counts as $one){{ Show::time($one->counted_at) }} by {{ $one->counter->name }}, cash
             {{ $one->cash() }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>@endif
     <div class="signatures"><span>Counted: {{ $count->counter->name }}</span><span>Closed: {{ $session->closer?->name }}
-        </span></div>
+        </span>@if($session->witness !== null)<span>Signed too: {{ $session->witness->name }}</span>@endif</div>
 </div>
 @endsection

@@ -3,12 +3,10 @@
 @use('Elmstone\Tills\SessionState')
 <div id="just-sold" data-part>
 @unless($till->training)
-    @if($drawer === null)<p class="small ochre mt-4 just-sold">{{ $till->name }} is not open.
-        <a href="{{ route('till') }}">Count its float</a> before money is taken.</p>
-    @elseif($drawer->state === SessionState::Counted)<p class="small ochre mt-4 just-sold">
+    @if($drawer?->state === SessionState::Counted)<p class="small ochre mt-4 just-sold">
         {{ $till->name }} has been counted: no money goes in or out until
         <a href="{{ route('till') }}">it is closed</a>.</p>
-    @elseif($drawer->opened_on->lessThan(ShopTime::today()))<p class="small ochre mt-4 just-sold">
+    @elseif($drawer?->opened_on->lessThan(ShopTime::today()))<p class="small ochre mt-4 just-sold">
         {{ $till->name }} has been open since {{ Show::date($drawer->opened_on) }}.
         <a href="{{ route('till') }}">Count and close it</a>.</p>
     @endif

@@ -2,12 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Books;
+namespace Elmstone\Books\Figures;
 
+use Elmstone\Books\Accounts;
+use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** What the documents of a drawer's session come to; what sets the drawer itself is apart from what was taken in it. */
@@ -18,8 +22,9 @@ final class SessionFigures
     }
 
     /**
-     * What was taken in and handed out, by the journals: change, rounding and refunds are in it with their signs. A
-     * cheque that is handed out is the house's own, of no drawer; one handed back was in it.
+     * What was taken in and handed out, by the journals: change, rounding and refunds are in it with their signs. Of
+     * cheques only one that came in by the same session goes back out of it: the house's own comes from the bank, and
+     * what was closed lies in the safe.
      *
      * @param  list<TenderKind>  $ways
      * @return array<string, array{in: Money, out: Money}> by way of paying
@@ -40,9 +45,11 @@ final class SessionFigures
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->whereIn('j.account', array_keys($by))
                 ->groupBy('j.account')
+                ->leftJoin('documents as o', 'o.id', '=', 'd.refers_to_id')
                 ->selectRaw(
-                    'j.account, SUM(j.debit) AS taken, SUM(IF(j.account = ? AND d.purpose <> ?, 0, j.credit)) AS given',
-                    [Accounts::tender(TenderKind::Cheque), Purpose::ReceiptReversed->value],
+                    'j.account, SUM(j.debit) AS taken, '
+                        .'SUM(IF(j.account = ? AND NOT o.session_id <=> d.session_id, 0, j.credit)) AS given',
+                    [Accounts::tender(TenderKind::Cheque)],
                 )
                 ->get() as $row
         ) {
@@ -77,6 +84,37 @@ final class SessionFigures
         }
 
         return $tendered;
+    }
+
+    /**
+     * The cheques that came in and were not handed back, in the order they came.
+     *
+     * @return list<TakenCheque>
+     */
+    public function cheques(int $session): array
+    {
+        $rows = $this->taken($session)
+            ->join('document_tenders as t', 't.document_id', '=', 'd.id')
+            ->leftJoin('documents as r', static fn (JoinClause $reversed) => $reversed
+                ->on('r.refers_to_id', '=', 'd.id')
+                ->whereIn('r.purpose', array_column(Purpose::handingBack(), 'value')))
+            ->where('t.kind', TenderKind::Cheque->value)
+            ->whereIn('d.kind', [DocumentKind::Invoice->value, DocumentKind::Receipt->value])
+            ->whereNull('r.id')
+            ->orderBy('d.id')
+            ->orderBy('t.position')
+            ->get(['d.id', 't.position', 'd.label', 'd.customer_name', 't.reference', 't.amount']);
+
+        return array_values(
+            $rows->map(fn (object $row): TakenCheque => new TakenCheque(
+                (int) $row->id,
+                (int) $row->position,
+                (string) $row->label,
+                (string) $row->customer_name,
+                (string) $row->reference,
+                $this->house->money((int) $row->amount),
+            ))->all(),
+        );
     }
 
     public function count(int $session): int

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Proof;
+
+use Elmstone\Support\SideBySide;
+use Illuminate\Support\Facades\DB;
+
+/** Proves the books and keeps what was found, so that a month can be closed on it. */
+final class RunProof
+{
+    private const KEPT = 20;
+
+    /** @param  iterable<Check>  $checks of all rooms */
+    public function __construct(private readonly Prove $prove, private readonly iterable $checks)
+    {
+    }
+
+    public function handle(bool $afresh = false, ?SideBySide $by = null): Proof
+    {
+        $began = now()->format('Y-m-d H:i:s.v');
+        $last = (int) DB::table('documents')->max('id');
+        $proof = $this->prove->handle($afresh, $by ?? SideBySide::here());
+        $topics = [];
+
+        foreach ($this->topics() as $topic) {
+            $alone = new Proof;
+            $topic->prove($alone);
+            $topics[$topic::class] = count($alone->faults);
+        }
+
+        DB::table('proof_runs')->insert([
+            'ran_at' => $began,
+            'last_document' => $last,
+            'faults' => count($proof->faults),
+            'found' => json_encode(array_slice($proof->faults, 0, self::KEPT), JSON_THROW_ON_ERROR),
+            'topics' => json_encode($topics, JSON_THROW_ON_ERROR),
+        ]);
+
+        return $proof;
+    }
+
+    /** @return list<Topic> */
+    public function topics(): array
+    {
+        $topics = [];
+
+        foreach ($this->checks as $check) {
+            $check instanceof Topic && $topics[] = $check;
+        }
+
+        return $topics;
+    }
+}

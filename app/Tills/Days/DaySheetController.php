@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tills\Days;
+
+use Elmstone\Paper\Pdf;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Location;
+use Elmstone\Staff\AtTill;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The sheet of a day. */
+final class DaySheetController
+{
+    public function __construct(private readonly AtTill $atTill, private readonly House $house)
+    {
+    }
+
+    public function sheet(Request $request): View
+    {
+        return view('tills.day', [...$this->asked($request), 'house' => $this->house]);
+    }
+
+    public function paper(Request $request, Pdf $pdf): Response
+    {
+        $asked = $this->asked($request);
+        $html = view('tills.day-paper', [
+            ...$asked,
+            'shop' => $this->house->shop(),
+            'house' => $this->house,
+            'paperTitle' => "Day sheet {$asked['sheet']->day->format('Y-m-d')}",
+            'pdf' => true,
+        ])->render();
+
+        return response($pdf->a4($html), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"day-{$asked['sheet']->day->format('Y-m-d')}.pdf\"",
+        ]);
+    }
+
+    /** @return array{sheet: DaySheet, locations: iterable<Location>} */
+    private function asked(Request $request): array
+    {
+        $locations = Location::query()->orderBy('id')->get()->keyBy('id');
+        $where = $request->query('at', (string) $this->atTill->till()->location_id);
+
+        return [
+            'sheet' => DaySheet::of(
+                DayAsked::of($request->query('day')),
+                is_string($where) && is_numeric($where) ? $locations->get((int) $where) ?? abort(404) : null,
+                $this->house,
+            ),
+            'locations' => $locations,
+        ];
+    }
+}

@@ -1,0 +1,25 @@
+@use('Elmstone\Support\Show')
+@php($margin = auth()->user()->can('see-margin'))
+<!doctype html>
+<html lang="en">
+<head>@include('paper.head')</head>
+<body class="sheet"><main>
+<table class="plain"><tr>
+    <td class="half"><h1>Day sheet</h1><p><b>{{ Show::date($sheet->day) }}, {{ $sheet->day->format('l') }}</b></p></td>
+    <td class="r"><b>{{ $shop->name }}</b><br>{{ $sheet->location?->name ?? 'all locations' }}<br>
+        {{ $house->currency()->code }}</td>
+</tr></table>
+<p>{{ $sheet->sales() }} sales, {{ $sheet->returns() }} returns{{ $sheet->average() === null ? ''
+    : ', '.Show::money($sheet->average()).' a sale on average' }}{{ $sheet->usual() === null ? ''
+        : '; the same weekday of four weeks '.Show::money($sheet->usual()) }}.</p>
+@include('tills.day-tables')
+<table class="plain"><tr>
+    <td class="half"><table><thead><tr><th>Who sold</th><th class="r">Sales</th><th class="r">Net</th></tr></thead>
+        <tbody>@foreach($sheet->people() as $name => $one)<tr><td>{{ $name }}</td><td class="r">{{ $one['sales'] }}</td>
+        <td class="r">{{ Show::money($one['net']) }}</td></tr>@endforeach</tbody></table></td>
+    <td><table><thead><tr><th>Hour</th><th class="r">Net</th></tr></thead>
+        <tbody>@foreach($sheet->byHour() as $hour => $net)<tr><td>{{ sprintf('%02d–%02d', $hour, $hour + 1) }}</td>
+        <td class="r">{{ Show::money($net) }}</td></tr>@endforeach</tbody></table></td>
+</tr></table>
+</main></body>
+</html>
