@@ -227,7 +227,6 @@ final class DemoAccounts
         );
         $stopped = $of(DemoCustomers::ON_STOP);
         $this->manage->stop($stopped->customer_id, 'two reminders without an answer', $by);
-        $this->bounced($by);
         $this->calls($stopped, $by);
     }
 
@@ -254,15 +253,21 @@ final class DemoAccounts
         );
     }
 
-    /** A cheque of some weeks ago that bounced. */
-    private function bounced(Staff $by): void
+    /** On one day a cheque of the week before bounces. */
+    public function bounceOn(CarbonImmutable $day): void
     {
+        $ago = $this->today->subDays(9);
+
+        if (! $day->equalTo($ago->isSunday() ? $ago->addDay() : $ago)) {
+            return;
+        }
+
         $receipt = Document::query()
             ->with('tenders')
             ->where('purpose', 'payment')
             ->where('on_account', '<', 0)
             ->whereDoesntHave('heldRows')
-            ->where('business_date', '<', $this->today->subDays(15)->format('Y-m-d'))
+            ->where('business_date', '<', $day->subDays(5)->format('Y-m-d'))
             ->whereIn(
                 'id',
                 Document::query()
@@ -275,7 +280,6 @@ final class DemoAccounts
             ->first();
 
         if ($receipt !== null) {
-            $day = $receipt->business_date->addDays(6);
             CarbonImmutable::setTestNow(ShopTime::when($day, 10, 5));
             $this->return->handle(
                 $receipt,
@@ -284,7 +288,7 @@ final class DemoAccounts
                 $day,
                 Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-bounced')->toString(),
                 $this->till(),
-                $by,
+                Staff::query()->where('role', Role::Office)->firstOrFail(),
             );
             CarbonImmutable::setTestNow();
         }

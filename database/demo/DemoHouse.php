@@ -24,7 +24,6 @@ use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
-use Elmstone\Tills\OpenTill;
 use Illuminate\Support\Str;
 
 /** The whole demonstration shop, relative to the day it is loaded on. */
@@ -49,7 +48,7 @@ final class DemoHouse
         private readonly ReturnPayment $return,
         private readonly DemoLayaways $layaways,
         private readonly DemoReturns $returns,
-        private readonly OpenTill $open,
+        private readonly DemoTills $drawers,
     ) {
     }
 
@@ -74,10 +73,10 @@ final class DemoHouse
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, $shelves);
         $first = $today->subMonths($months);
         $sales->with($accounts);
-        // The days are closed behind the history, not before it.
-        $closed = Location::query()->firstOrFail()->closed_through;
+        // The days are closed with the history, not before it.
         Location::query()->update(['closed_through' => $first->subDays(2)]);
         $shelves->open($first->subDay());
+        $this->drawers->begin($chance, $first, $today);
         $this->layaways->plan($first, $today, $accounts);
         $this->returns->rules($today);
         $posted = 0;
@@ -89,38 +88,36 @@ final class DemoHouse
             if ($day->isSunday()) {
                 $shelves->deliver($day);
             } else {
+                $this->drawers->morning($day);
+                $this->drawers->banking($day);
                 $posted += $sales->sellOn($day, 10, 24);
                 $paid += $accounts->payOn($day);
                 $shelves->refill($day);
                 $held += $this->layaways->on($day);
                 $back += $this->returns->on($day);
+                $accounts->bounceOn($day);
+                $this->drawers->evening($day);
+                $this->drawers->closeDays($day);
             }
         }
 
         $shelves->deliver($today->subDay());
         $accounts->end();
         $this->layaways->end($today);
-        Location::query()->update(['closed_through' => $closed]);
         $say(
             "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and "
                 ."plans, {$back} for returns, gift cards and credits",
         );
         $this->today();
         $this->returns->end();
+        $this->drawers->end($first);
         $say('today’s sales, and slips that wait');
     }
 
     /** Drawers opened, a few sales of today and three slips set aside, by the very acts a clerk does. */
     private function today(): void
     {
-        foreach (Till::query()->orderBy('number')->get() as $till) {
-            $this->open->handle(
-                $till,
-                Money::of('150.00', $this->house->currency()),
-                Staff::query()->orderBy('id')->firstOrFail(),
-                (string) Str::uuid(),
-            );
-        }
+        $this->drawers->today();
 
         $baskets = [['LH-1140', 'AD-0207'], ['PI-2800', 'VA-2214'], ['MA-0031'], ['FX-5060', 'SU-0011', 'TO-0071']];
 

@@ -17,6 +17,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -185,7 +186,7 @@ final class DemoStock
         if ($goods !== []) {
             $till = $this->tills[$location];
             $by = Staff::query()->where('number', '201')->firstOrFail();
-            $at = PostedAt::till($till, $by->id, $day)->of($location);
+            $at = PostedAt::till($till, $by->id, $day)->of($location)->at(ShopTime::when($day, 17, 40));
             $this->bringIn->handle(
                 $goods,
                 $purpose,

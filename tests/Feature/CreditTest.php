@@ -431,7 +431,7 @@ final class CreditTest extends FeatureCase
             ->where('purpose', Purpose::CreditPaidOut)
             ->sole();
         $this->assertSame(
-            [0, 1500, ['receivables' => 1500, 'cheques' => -1500]],
+            [0, 1500, ['receivables' => 1500, 'bank' => -1500]],
             [$this->balance($customer), $refund->total->minor, $this->posted($refund)],
         );
         $this->assertProves();
