@@ -48,7 +48,9 @@ final class HouseRulesTest
             'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
-        'Interchange' => ['Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Interchange' => [
+            'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Counter' => [
             'Tills', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
             'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',

@@ -36,6 +36,7 @@ final class DevicesController
             'house' => $house,
             'mood' => SimulatedTerminal::mood($till),
             'moods' => TerminalMood::cases(),
+            'off' => SimulatedTerminal::offBy($till),
             'requests' => DB::table('terminal_requests')
                 ->where('till_id', $till->id)
                 ->orderByDesc('id')
@@ -62,6 +63,16 @@ final class DevicesController
         DeviceState::write($this->atTill->till(), 'terminal', ['mood' => $request->string('mood')->value()]);
 
         return back()->with('done', 'The terminal will do that next.');
+    }
+
+    /** By what the terminal's report of its batch is wrong. */
+    public function batch(Request $request, House $house): RedirectResponse
+    {
+        $off = $house->typedMoney($request->string('off')->value()) ?? $house->money(0);
+        $off = $request->input('way') === 'less' ? $off->negated() : $off;
+        SimulatedTerminal::beOffBy($this->atTill->till(), $off);
+
+        return back()->with('done', "The terminal’s report is off by {$off->toString()}.");
     }
 
     public function printer(Request $request): RedirectResponse

@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\Route;
 Route::middleware(['can:play-devices', StandIns::class])->group(function (): void {
     Route::get('/devices', [DevicesController::class, 'show'])->name('devices');
     Route::post('/devices/terminal', [DevicesController::class, 'terminal'])->name('devices.terminal');
+    Route::post('/devices/batch', [DevicesController::class, 'batch'])->name('devices.batch');
     Route::post('/devices/printer', [DevicesController::class, 'printer'])->name('devices.printer');
     Route::post('/devices/mailbox', [DevicesController::class, 'mailbox'])->name('devices.mailbox');
     Route::get('/devices/papers/{paper}', [DevicesController::class, 'paper'])->name('devices.paper');

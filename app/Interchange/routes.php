@@ -5,12 +5,16 @@ declare(strict_types=1);
 use Elmstone\Interchange\Bank\BankController;
 use Elmstone\Interchange\Bank\BankEntryController;
 use Elmstone\Interchange\CustomersCsvController;
+use Elmstone\Interchange\PayoutController;
 use Elmstone\Interchange\UblController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/documents/{document}/invoice.xml', [UblController::class, 'show'])
     ->middleware('can:see-documents')
     ->name('documents.ubl');
+
+Route::get('/safe/payouts.csv', [PayoutController::class, 'standIn'])->middleware('can:bank')->name('safe.stand-in');
+Route::post('/safe/payouts', [PayoutController::class, 'takeIn'])->middleware('can:bank')->name('safe.payouts');
 
 Route::middleware('can:interchange')->group(function (): void {
     Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
@@ -27,6 +31,7 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::get('/bank/{file}/entries/{entry}', [BankEntryController::class, 'show'])->name('bank.entry');
     Route::post('/bank/{file}/entries/{entry}', [BankEntryController::class, 'assign'])->name('bank.assign');
     Route::post('/bank/{file}/entries/{entry}/spread', [BankEntryController::class, 'spread'])->name('bank.spread');
+    Route::post('/bank/{file}/entries/{entry}/meet', [BankEntryController::class, 'meet'])->name('bank.meet');
     Route::post('/bank/{file}/entries/{entry}/aside', [BankEntryController::class, 'aside'])->name('bank.aside');
     Route::post('/bank/{file}/entries/{entry}/take-back', [BankEntryController::class, 'takeBack'])->name(
         'bank.take-back',

@@ -111,14 +111,16 @@ final class CountTill
      */
     private function write(TillCount $count, CashCount $cash, array $cheques, array $counted, array $expected): void
     {
-        foreach ($counted as $way => $amount) {
-            DB::table('till_count_ways')->insert([
+        DB::table('till_count_ways')->insert(array_map(
+            static fn (string $way, Money $amount): array => [
                 'count_id' => $count->id,
                 'way' => $way,
                 'expected' => $expected[$way],
                 'counted' => $amount,
-            ]);
-        }
+            ],
+            array_keys($counted),
+            $counted,
+        ));
 
         DB::table('till_count_units')->insert(
             array_map(static fn (CountedUnit $unit): array => [

@@ -24,8 +24,8 @@ use Elmstone\Support\ShopTime;
 use Ramsey\Uuid\Uuid;
 
 /**
- * Cash that comes and goes in a session besides sales: more of it from the safe, a drop into the safe, change, petty cash. What
- * is spent passes the one gate of money out; what only changes its place does not.
+ * Cash that comes and goes in a session besides sales: more of it from the safe, a drop into the safe, change, petty
+ * cash. What is spent passes the one gate of money out; what only changes its place does not.
  */
 final class MoveCash
 {
@@ -79,7 +79,8 @@ final class MoveCash
     private function change(Till $till, CashMove $move, Staff $by, string $key): int
     {
         $reason = trim("Change fetched. {$move->reason}");
-        $this->document($till, Purpose::CashDrop, $move->amount, '', $reason, $by, Uuid::uuid5($key, 'out')->toString());
+        $out = Uuid::uuid5($key, 'out')->toString();
+        $this->document($till, Purpose::CashDrop, $move->amount, '', $reason, $by, $out);
 
         return $this->document($till, Purpose::CashUp, $move->amount, '', $reason, $by, $key);
     }

@@ -67,8 +67,8 @@ final class OpenTill
         if ($last?->closed_at?->isFuture() === true) {
             throw Refused::because(
                 'clock_back',
-                "{$till->name} was closed at {$last->closed_at->format('j M Y, H:i')}, which is still to come: the clock "
-                    .'of this machine is wrong.',
+                "{$till->name} was closed at {$last->closed_at->format('j M Y, H:i')}, which is still to come: the "
+                    .'clock of this machine is wrong.',
             );
         }
 

@@ -52,7 +52,9 @@ final readonly class PettyReceipt
             ->where('document_id', $document)
             ->first(['type', 'picture']);
 
-        return $row === null ? null : new self((string) $row->type, (string) base64_decode((string) $row->picture, true));
+        return $row === null
+            ? null
+            : new self((string) $row->type, (string) base64_decode((string) $row->picture, true));
     }
 
     /**

@@ -154,12 +154,12 @@ final class TillController
     }
 
     /** The picture of what petty cash was spent on. */
-    public function receipt(int $document): Response
+    public function receipt(int $petty): Response
     {
         Document::query()
             ->where('location_id', $this->atTill->till()->location_id)
-            ->findOrFail($document);
-        $receipt = PettyReceipt::of($document) ?? abort(404);
+            ->findOrFail($petty);
+        $receipt = PettyReceipt::of($petty) ?? abort(404);
 
         return response($receipt->bytes, 200, ['Content-Type' => $receipt->type]);
     }

@@ -31,6 +31,8 @@ final class TillCount extends Record
 {
     protected $table = 'till_counts';
 
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
     protected $casts = [
         'counted_at' => 'immutable_datetime',
         'cards_reported' => 'bool',

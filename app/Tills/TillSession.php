@@ -46,6 +46,8 @@ final class TillSession extends Record
 {
     protected $table = 'till_sessions';
 
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
     protected $casts = [
         'state' => SessionState::class,
         'opened_at' => 'immutable_datetime',

@@ -15,7 +15,7 @@ Route::middleware('can:count-till')->group(function (): void {
     Route::post('/till/open', [TillController::class, 'open'])->name('till.open');
     Route::post('/till/cash', [TillController::class, 'cash'])->name('till.cash');
     Route::post('/till/hand-over', [TillController::class, 'handOver'])->name('till.hand-over');
-    Route::get('/till/receipts/{document}', [TillController::class, 'receipt'])->name('till.receipt');
+    Route::get('/till/receipts/{petty}', [TillController::class, 'receipt'])->name('till.receipt');
     Route::get('/till/count', [CountController::class, 'show'])->name('till.count');
     Route::post('/till/count', [CountController::class, 'fix'])->name('till.fix');
     Route::post('/till/count/sums', [CountController::class, 'sums'])->name('till.sums');
@@ -33,7 +33,6 @@ Route::middleware('can:bank')->group(function (): void {
     Route::post('/safe/fetch', [SafeController::class, 'fetch'])->name('safe.fetch');
     Route::post('/safe/pay-in', [SafeController::class, 'payIn'])->name('safe.pay-in');
     Route::post('/safe/cards', [SafeController::class, 'cards'])->name('safe.cards');
-    Route::post('/safe/payouts', [SafeController::class, 'payouts'])->name('safe.payouts');
     Route::get('/safe/lodgements/{lodgement}', [SafeController::class, 'lodgement'])->name('safe.lodgement');
     Route::get('/safe/lodgements/{lodgement}/slip.pdf', [SafeController::class, 'slip'])->name('safe.slip');
     Route::post('/safe/lodgements/{lodgement}/credited', [SafeController::class, 'credited'])->name('safe.credited');
@@ -44,8 +43,12 @@ Route::middleware('can:see-day')->group(function (): void {
     Route::get('/day', [DaySheetController::class, 'sheet'])->name('day');
     Route::get('/day.pdf', [DaySheetController::class, 'paper'])->name('day.paper');
     Route::get('/calendar', [CalendarController::class, 'calendar'])->name('calendar');
-    Route::post('/calendar/close', [CalendarController::class, 'close'])->middleware('can:close-day')->name('calendar.close');
-    Route::post('/calendar/reopen', [CalendarController::class, 'reopen'])->middleware('can:reopen')->name('calendar.reopen');
+    Route::post('/calendar/close', [CalendarController::class, 'close'])
+        ->middleware('can:close-day')
+        ->name('calendar.close');
+    Route::post('/calendar/reopen', [CalendarController::class, 'reopen'])
+        ->middleware('can:reopen')
+        ->name('calendar.reopen');
     Route::middleware('can:close-month')->group(function (): void {
         Route::post('/calendar/prove', [CalendarController::class, 'prove'])->name('calendar.prove');
         Route::post('/calendar/month', [CalendarController::class, 'closeMonth'])->name('calendar.month');

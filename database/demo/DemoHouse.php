@@ -90,7 +90,7 @@ final class DemoHouse
             } else {
                 $this->drawers->morning($day);
                 $this->drawers->banking($day);
-                $posted += $sales->sellOn($day, 10, 24);
+                $posted += $sales->sellOn($day, 8, 20);
                 $paid += $accounts->payOn($day);
                 $shelves->refill($day);
                 $held += $this->layaways->on($day);

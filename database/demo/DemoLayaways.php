@@ -391,7 +391,7 @@ final class DemoLayaways
     private function slip(string $name, int $clerk): array
     {
         $staff = $this->staff((string) (101 + ($clerk % 5)));
-        $till = $this->till(($clerk % 3) + 1);
+        $till = $this->till(($clerk % 2) + 1);
         $slip = $this->key($name);
 
         return [

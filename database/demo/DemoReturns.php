@@ -596,7 +596,7 @@ final class DemoReturns
     private function slip(): array
     {
         $staff = $this->staff((string) (101 + ($this->turn % 5)));
-        $till = $this->till(($this->turn % 3) + 1);
+        $till = $this->till(($this->turn % 2) + 1);
 
         return [
             $this->key("slip {$this->turn}"),

@@ -198,7 +198,7 @@ final class DemoSales
     /** @return array{DocumentDraft, list<StockMove>} */
     private function draft(CarbonImmutable $day, CarbonImmutable $at): array
     {
-        $till = $this->chance->oneOf($this->tills);
+        $till = $this->chance->oneOf(self::some(DemoTills::on($day, $this->tills)));
         $clerk = $this->chance->oneOf($this->clerks);
         $slip = BlankSlip::of(Uuid::uuid5(Uuid::NAMESPACE_OID, 'demo-'.++$this->serial)->toString(), $till, $clerk);
         $slip->business_date = $day;

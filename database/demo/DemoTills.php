@@ -93,6 +93,20 @@ final class DemoTills
     ) {
     }
 
+    /**
+     * The third one is for the busy days.
+     *
+     * @param  array<Till>  $tills
+     * @return list<Till> those that are used on a day
+     */
+    public static function on(CarbonImmutable $day, array $tills): array
+    {
+        return array_values(array_filter(
+            $tills,
+            static fn (Till $till): bool => $till->number !== 3 || in_array($day->dayOfWeekIso, [5, 6], true),
+        ));
+    }
+
     /** Brings the first floats from the bank. */
     public function begin(Chance $chance, CarbonImmutable $first, CarbonImmutable $today): void
     {
@@ -117,14 +131,14 @@ final class DemoTills
     {
         self::at($day, 7, 10);
 
-        foreach ($this->tills as $i => $till) {
+        foreach (self::on($day, $this->tills->all()) as $i => $till) {
             if (OpenSessions::at($till->id) === null) {
                 $this->open->handle(
                     $till,
                     TillSession::query()->where('till_id', $till->id)->exists()
                         ? null
                         : $this->house->money(self::FLOAT),
-                    $this->clerks[((int) $i + (int) $day->format('z')) % count($this->clerks)],
+                    $this->clerks[($i + (int) $day->format('z')) % count($this->clerks)],
                     $this->key(),
                 );
             }

@@ -22,57 +22,12 @@ use LogicException;
 /** A drawer from its float to its close. */
 final class TillTest extends FeatureCase
 {
+    use Drawers;
     use Returning;
-
-    /**
-     * @param  array<int, string>  $rows pieces by unit in cents
-     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
-     */
-    private function opens(array $rows = [], ?string $key = null): TestResponse
-    {
-        return $this->post('/till/open', [
-            'key' => $key ?? (string) Str::uuid(),
-            ...$rows === [] ? ['as_left' => '1'] : ['rows' => $rows],
-        ]);
-    }
-
-    /**
-     * @param  array<int, string>  $rows pieces by unit in cents
-     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
-     */
-    private function counts(array $rows, string $cards = '', string $cheques = '', int $seen = 0): TestResponse
-    {
-        return $this->post('/till/count', [
-            'seen' => (string) $seen,
-            'rows' => $rows,
-            'cards' => $cards,
-            'cheques' => $cheques,
-        ]);
-    }
-
-    /**
-     * @param  array<string, string>  $more
-     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
-     */
-    private function closes(string $leftIn, string $note = '', array $more = []): TestResponse
-    {
-        return $this->post('/till/close', [
-            'key' => (string) Str::uuid(),
-            'count' => '1',
-            'left_in' => $leftIn,
-            'note' => $note,
-            ...$more,
-        ]);
-    }
 
     protected function tillsAreOpen(): bool
     {
         return false;
-    }
-
-    private function drawer(): TillSession
-    {
-        return TillSession::query()->with(['till', 'counts.ways'])->orderByDesc('id')->firstOrFail();
     }
 
     public function test_a_day_at_the_till_from_the_float_to_the_safe(): void

@@ -118,9 +118,15 @@ final class SimulatedTerminal implements CardTerminal
     /** What its reports are told to be wrong by. */
     public static function offBy(Till $till): Money
     {
-        $off = DeviceState::read($till, 'batch')['off'] ?? 0;
+        $off = DeviceState::read($till, 'batch')['off'] ?? null;
+        $none = MoneyCast::read(0);
 
-        return MoneyCast::read(is_int($off) ? $off : 0);
+        return is_string($off) ? Money::of($off, $none->currency) : $none;
+    }
+
+    public static function beOffBy(Till $till, Money $off): void
+    {
+        DeviceState::write($till, 'batch', ['off' => $off->toString()]);
     }
 
     /** Also what never arrived is noted, so that it can arrive no more. */

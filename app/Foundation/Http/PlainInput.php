@@ -16,8 +16,8 @@ final class PlainInput
 {
     /** Fields of which a form sends several, wherever they are. */
     private const LISTS = [
-        'accounts', 'addresses', 'amounts', 'belongings', 'breaks', 'contacts', 'contract', 'departments', 'entries',
-        'exempt', 'names', 'on', 'promotions', 'rows', 'tags',
+        'accounts', 'addresses', 'amounts', 'batches', 'belongings', 'breaks', 'contacts', 'contract', 'departments',
+        'entries', 'exempt', 'names', 'on', 'paid_cheques', 'promotions', 'rows', 'tags', 'ticked',
     ];
 
     /** Fields of which only some pages send several: by address. */

@@ -58,7 +58,7 @@ final class BankController
         );
     }
 
-    public function show(BankFile $file): View
+    public function show(BankFile $file, MeetLodgement $meet): View
     {
         if ($file->isUnread()) {
             $table = BankTable::of((string) $file->content);
@@ -82,6 +82,7 @@ final class BankController
             'entries' => $entries,
             'house' => $this->house,
             'location' => $this->atTill->till()->location,
+            'lodgements' => $meet->amongst($entries->items()),
             'twins' => Twins::of(new Collection($entries->items())),
             'counts' => BankEntry::query()
                 ->toBase()

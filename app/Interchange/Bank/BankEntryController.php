@@ -16,6 +16,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyByNameCast;
+use Elmstone\Tills\Safe\Lodgement;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -30,7 +31,7 @@ final class BankEntryController
     {
     }
 
-    public function show(BankFile $file, BankEntry $entry): View
+    public function show(BankFile $file, BankEntry $entry, MeetLodgement $meet): View
     {
         $this->assertOf($file, $entry);
         $day = BankDay::of($entry->booked_on, $this->atTill->till()->location);
@@ -48,7 +49,28 @@ final class BankEntryController
                     ? ReturnedTransfer::proposals($entry)
                     : [],
             'fee' => $this->house->shop()->returned_payment_fee,
+            'lodgements' => $entry->isPayment() ? $meet->proposals($entry) : [],
         ]);
+    }
+
+    /** It is no payment: the bank credits what was paid in, or what the acquirer paid out. */
+    public function meet(
+        Request $request,
+        BankFile $file,
+        BankEntry $entry,
+        MeetLodgement $meet,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $this->assertOf($file, $entry);
+        $lodgement = Lodgement::query()->with(['document', 'credits'])->findOrFail($request->integer('lodgement'));
+        $document = $meet->handle($entry, $lodgement, $this->atTill->till(), $by);
+        $left = $lodgement->load('credits')->onTheWay();
+        $label = Document::query()->whereKey($document)->value('label');
+
+        return redirect()
+            ->to(route('bank.file', $file->id)."#entry-{$entry->id}")
+            ->with('done', "{$label} posts the credit of {$lodgement->document->label}."
+                .($left->isZero() ? '' : " {$left->toString()} of it is still on its way: see Safe and bank."));
     }
 
     /** Says whom a payment is from where that was not found, or found wrong. */

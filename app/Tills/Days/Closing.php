@@ -30,6 +30,8 @@ final class Closing extends Record
 {
     protected $table = 'closings';
 
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
     protected $casts = [
         'from_day' => 'immutable_date',
         'through' => 'immutable_date',

@@ -34,12 +34,22 @@ final class DayCurve
             $x = $i++ * self::STEP;
             $height = max(0, Scale::of(self::HEIGHT, $net, $most));
             $top = self::HEIGHT - $height + 16;
-            $middle = $x + self::STEP / 2;
+            $middle = $x + intdiv(self::STEP, 2);
             $points[] = "{$middle},{$top}";
-            $columns .= '<rect class="hour" x="'.($x + 6).'" y="'.$top.'" width="'.(self::STEP - 12).'" height="'.$height
-                .'"/><text class="what" x="'.$middle.'" y="'.($top - 4).'">'
-                .($net->isZero() ? '' : Show::money($net)).'</text>'
-                .'<text class="when" x="'.$middle.'" y="'.(self::HEIGHT + 32).'">'.sprintf('%02d', $hour).'</text>';
+            $columns .= sprintf(
+                '<rect class="hour" x="%1$d" y="%2$d" width="%3$d" height="%4$d"/>'
+                    .'<text class="what" x="%5$d" y="%6$d">%7$s</text>'
+                    .'<text class="when" x="%5$d" y="%8$d">%9$02d</text>',
+                $x + 6,
+                $top,
+                self::STEP - 12,
+                $height,
+                $middle,
+                $top - 4,
+                $net->isZero() ? '' : Show::money($net),
+                self::HEIGHT + 32,
+                $hour,
+            );
             $words[] = sprintf('%02d: %s', $hour, $net->toString());
         }
 

@@ -35,7 +35,12 @@ final class ProveDays implements Check
 
             $through = Closing::inForce($location->id)->max('through');
             $through === null
-                || $proof->same($location->name, 'the last closed day', $location->closed_through->format('Y-m-d'), (string) $through);
+                || $proof->same(
+                    $location->name,
+                    'the last closed day',
+                    $location->closed_through->format('Y-m-d'),
+                    (string) $through,
+                );
         }
 
         $month = Closing::inForce(null)->max('through');

@@ -25,6 +25,11 @@ final class KeepCheques
             ->get(['document_id', 'position'])
             ->map(static fn (object $row): string => "{$row->document_id}-{$row->position}")
             ->all();
+
+        if ($ticked === [] && ! $count->other_cheques->isPositive()) {
+            return;
+        }
+
         $rows = array_map(
             static fn (TakenCheque $cheque): array => [
                 'location_id' => $session->location_id,

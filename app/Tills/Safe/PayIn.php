@@ -23,7 +23,10 @@ use Elmstone\Support\ShopTime;
 use Elmstone\Tills\DrawerPosting;
 use Illuminate\Support\Facades\DB;
 
-/** Makes a paying-in up from what lies in the safe: cash by denomination, cheques one by one. From then on it is on its way. */
+/**
+ * Makes a paying-in up from what lies in the safe: cash by denomination, cheques one by one. From then on it is on its
+ * way.
+ */
 final class PayIn
 {
     public function __construct(
@@ -66,7 +69,7 @@ final class PayIn
         if ($cash->total->exceeds($there)) {
             throw Refused::because(
                 'more_than_in_safe',
-                "{$there->toString()} is in the safe by the books; {$cash->total->toString()} cannot be paid in from it.",
+                "{$there->toString()} is in the safe by the books; {$cash->total->toString()} cannot be paid in.",
             );
         }
 

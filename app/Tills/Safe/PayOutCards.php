@@ -20,7 +20,10 @@ use Elmstone\Staff\Staff;
 use Elmstone\Tills\DrawerPosting;
 use Illuminate\Support\Facades\DB;
 
-/** The acquirer pays out what the terminals took in some sessions, less its fee. From then on it is on its way to the bank. */
+/**
+ * The acquirer pays out what the terminals took in some sessions, less its fee. From then on it is on its way to the
+ * bank.
+ */
 final class PayOutCards
 {
     public function __construct(

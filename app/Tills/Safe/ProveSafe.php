@@ -17,8 +17,8 @@ use Elmstone\Tills\SessionState;
 use Elmstone\Tills\TillSession;
 
 /**
- * Proves that nothing taken stays in a clearing account unseen: cash in tills, cheques, card clearing and what is on its
- * way to the bank are each the sum of what is listed.
+ * Proves that nothing taken stays in a clearing account unseen: cash in tills, cheques, card clearing and what is on
+ * its way to the bank are each the sum of what is listed.
  */
 final class ProveSafe implements Topic
 {

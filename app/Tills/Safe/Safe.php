@@ -71,7 +71,8 @@ final class Safe
         return Lodgement::query()
             ->with(['document', 'location', 'credits'])
             ->whereRaw(
-                'amount <> (SELECT COALESCE(SUM(c.amount), 0) FROM lodgement_credits c WHERE c.lodgement_id = lodgements.id)',
+                'amount <> (SELECT COALESCE(SUM(c.amount), 0) FROM lodgement_credits c '
+                    .'WHERE c.lodgement_id = lodgements.id)',
             )
             ->orderBy('made_on')
             ->orderBy('id')

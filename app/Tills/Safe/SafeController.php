@@ -66,7 +66,7 @@ final class SafeController
         $lodgement = $request->saidAtItsField(fn (): Lodgement => $payIn->handle(
             $this->atTill->till(),
             $request->cash(),
-            $request->ids('cheques'),
+            $request->ids('paid_cheques'),
             $request->string('pay_in_reference')->trim()->value(),
             $by,
             $request->string('key')->value(),
@@ -148,7 +148,7 @@ final class SafeController
         $found = self::found($lodgement);
         $request->saidAtItsField(fn (): int => $meet->settle(
             $found,
-            $request->sum('left'),
+            $request->seen('left'),
             $request->string('reason')->trim()->value(),
             $this->atTill->till(),
             $by,

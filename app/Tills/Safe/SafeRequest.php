@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Tills\Safe;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Money;
+use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Elmstone\Tills\ReadsCash;
 use Elmstone\Tills\SaysAtItsField;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
 
 /** What is done with the safe, as typed. */
 final class SafeRequest extends FormRequest
@@ -21,7 +24,7 @@ final class SafeRequest extends FormRequest
         'no_amount' => 'amount',
         'more_than_in_safe' => 'rows',
         'nothing_paid_in' => 'rows',
-        'cheque_gone' => 'cheques',
+        'cheque_gone' => 'paid_cheques',
         'nothing_paid_out' => 'batches',
         'batch_gone' => 'batches',
         'fee_too_large' => 'fee',
@@ -37,7 +40,7 @@ final class SafeRequest extends FormRequest
     {
         return [
             'key' => ['required', 'uuid'],
-            'cheques' => ['nullable', 'array', 'max:2000'],
+            'paid_cheques' => ['nullable', 'array', 'max:2000'],
             'batches' => ['nullable', 'array', 'max:2000'],
             'paid_on' => ['nullable', 'date_format:Y-m-d'],
             'credited_on' => ['nullable', 'date_format:Y-m-d'],
@@ -58,6 +61,18 @@ final class SafeRequest extends FormRequest
                 static fn (mixed $id): bool => is_string($id) && preg_match('/^\d{1,18}$/D', $id) === 1,
             ),
         ));
+    }
+
+    /**
+     * An amount the page itself wrote, below zero or above.
+     *
+     * @throws ValidationException
+     */
+    public function seen(string $field): Money
+    {
+        $currency = app(House::class)->currency();
+
+        return $this->checked($field, fn (): Money => Money::of($this->string($field)->value(), $currency));
     }
 
     /** The day that was chosen; none: today. */

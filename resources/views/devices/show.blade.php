@@ -18,6 +18,14 @@
                 </select></div>
                 <button class="quiet-act">Set</button>
             </form>
+            <form method="post" action="{{ route('devices.batch') }}" class="d-flex gap-2 align-items-end mb-2">@csrf
+                <div><label for="off" class="small soft">Its report of the day is off by</label>
+                <input class="form-control w-6 text-end" id="off" name="off" inputmode="decimal"
+                    value="{{ $off->isZero() ? '' : $off->abs()->toString() }}" placeholder="nothing"></div>
+                <select class="form-select w-auto" name="way" aria-label="Which way"><option value="less"
+                    @selected($off->isNegative())>too little</option><option value="more"
+                    @selected($off->isPositive())>too much</option></select>
+                <button class="quiet-act">Set</button></form>
             <table class="ruled mb-4">
                 <thead><tr><th>Asked</th><th class="figure">Amount</th><th class="figure">Approved</th><th>Outcome</th>
                 <th>Card</th></tr></thead>

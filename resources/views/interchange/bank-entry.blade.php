@@ -63,6 +63,16 @@
         @endif
     @endif
 
+    @if($lodgements !== [])
+        <h2 class="mt-3">Or it is what was paid in, or paid out for cards</h2>
+        <form class="filters" method="post" action="{{ route('bank.meet', [$file->id, $entry->id]) }}">@csrf
+            <div><label for="lodgement">On its way to the bank</label><select class="form-select" id="lodgement"
+                name="lodgement">@foreach($lodgements as $one)<option value="{{ $one->id }}">{{ $one->document->label }}
+                · {{ $one->words() }} of {{ Show::date($one->made_on) }} · {{ $one->onTheWay() }}</option>@endforeach
+                </select></div>
+            <button class="quiet-act">Post it as the credit of that</button></form>
+    @endif
+
     @if($entry->kind === BankEntryKind::Returned && $entry->state === 'open')
         <h2 class="mt-3">Which payment came back?</h2>
         <form method="post" action="{{ route('bank.take-back', [$file->id, $entry->id]) }}" autocomplete="off">@csrf

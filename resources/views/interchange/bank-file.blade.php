@@ -71,8 +71,13 @@
                         href="{{ route('bank.entry', [$file->id, $entry->id]) }}">look at it</a>
                     @elseif($entry->state === 'noted')nothing to do
                     @else
-                        @if($entry->customer === null)<span
-                            class="soft">–</span>@elseif($entry->shares === null)oldest due first @else
+                        @if($entry->customer === null)@isset($lodgements[$entry->id])
+                            <form method="post" action="{{ route('bank.meet', [$file->id, $entry->id]) }}">@csrf<input
+                                type="hidden" name="lodgement" value="{{ $lodgements[$entry->id]->id }}"><button
+                                class="link-act">{{ $lodgements[$entry->id]->words() }} {{
+                                    $lodgements[$entry->id]->document->label }}: post it so</button></form>@else<span
+                            class="soft">–</span>@endisset
+                        @elseif($entry->shares === null)oldest due first @else
                                 @foreach($entry->shares as $label => $share)<span class="text-nowrap"><span
                                     class="code">{{ $label }}</span> {{ $share }}</span>{{
                                     $loop->last ? '' : ', ' }}@endforeach

@@ -8,7 +8,8 @@
         <tr><td class="figure"><label for="unit{{ $minor }}">{{ $unit }}</label></td>
             <td><input class="form-control text-end @error("rows.{$minor}") is-refused @enderror"
                 id="unit{{ $minor }}" name="rows[{{ $minor }}]" inputmode="numeric" autocomplete="off"
-                    maxlength="9" value="{{ old("rows.{$minor}") }}" @if($loop->first && ($focus ?? true)) autofocus @endif>
+                    maxlength="9" value="{{ old("rows.{$minor}") }}"
+                    @if($loop->first && ($focus ?? true)) autofocus @endif>
                 @include('design.complaint', ['field' => "rows.{$minor}", 'id' => "unit{$minor}"])</td>
             <td class="figure" data-worth="{{ $minor }}"></td>
             <td class="figure soft" data-so-far="{{ $minor }}"></td></tr>

@@ -2,7 +2,8 @@
 @use('Elmstone\Support\Show')
 {{-- Cash that comes and goes besides sales, and what did so far. --}}
 <h2 class="mt-4">Cash in and out</h2>
-<form method="post" action="{{ route('till.cash') }}" autocomplete="off" class="moves" enctype="multipart/form-data">@csrf
+<form method="post" action="{{ route('till.cash') }}" autocomplete="off" class="moves"
+    enctype="multipart/form-data">@csrf
     <input type="hidden" name="key" value="{{ $key }}">
     <div class="d-flex flex-wrap gap-2 align-items-start">
         <div><label for="what" class="small soft d-block">What</label><select class="form-select w-auto" id="what"

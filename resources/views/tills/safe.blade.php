@@ -26,12 +26,12 @@
             @if($cheques->isNotEmpty())
             <table class="ruled small mb-3"><thead><tr><th></th><th>Cheque</th><th>From</th>
                 <th class="figure">Amount</th></tr></thead>@foreach($cheques as $one)<tr>
-                <td><input class="form-check-input" type="checkbox" name="cheques[]" value="{{ $one->id }}"
+                <td><input class="form-check-input" type="checkbox" name="paid_cheques[]" value="{{ $one->id }}"
                     id="cheque{{ $one->id }}" @checked(old('key') === null
-                        || in_array((string) $one->id, old('cheques', []), true))></td>
+                        || in_array((string) $one->id, old('paid_cheques', []), true))></td>
                 <td><label class="code" for="cheque{{ $one->id }}">{{ $one->number ?: 'no number' }}</label></td>
                 <td>{{ $one->payer }}</td><td class="figure">{{ $one->amount }}</td></tr>@endforeach</table>
-            @include('design.complaint', ['field' => 'cheques'])@endif
+            @include('design.complaint', ['field' => 'paid_cheques'])@endif
             @include('tills.cash')
             @include('design.complaint', ['field' => 'rows'])
             <div class="d-flex gap-2 align-items-end mt-2"><div><label for="pay_in_reference"
@@ -93,7 +93,9 @@
                 fee)</label>
             <div class="d-flex gap-2"><input class="form-control" type="file" id="file" name="file"
                 accept=".csv,text/csv"><button class="quiet-act">Read</button></div>
-            @include('design.complaint', ['field' => 'file'])</form>
+            @include('design.complaint', ['field' => 'file'])
+            @if(config('house.stand_ins') === true)<p class="small soft mb-0">Simulated acquirer: <a
+                href="{{ route('safe.stand-in') }}">its file for what waits</a></p>@endif</form>
         <h2 class="mt-4">Made last</h2>
         <table class="ruled small"><tbody>@foreach($made as $one)<tr>
             <td><a class="code" href="{{ route('safe.lodgement', $one->id) }}">{{ $one->document->label }}</a></td>

@@ -10,7 +10,8 @@
     <div class="page-head"><h1>{{ $till->name }}</h1>
     @if($session !== null)<span class="soft">session {{ $session->label() }} · opened by {{ $session->opener->name }},
         {{ Show::moment($session->opened_at) }} · {{ $documents }} {{ $documents === 1 ? 'document' : 'documents' }}{{
-            $session->holder === null ? '' : " · {$session->holder->name}’s drawer" }}</span>@else<span class="soft">not open</span>@endif</div>
+            $session->holder === null ? '' : " · {$session->holder->name}’s drawer" }}</span>
+    @else<span class="soft">not open</span>@endif</div>
     @include('design.messages')
     @if($session !== null && $session->opened_on->lessThan(ShopTime::today()))
         <div class="note look"><p><strong>Open since {{ Show::date($session->opened_on) }}.</strong>
@@ -79,7 +80,8 @@
                 class="form-control text-end @error('left_in') is-refused @enderror" id="left_in" name="left_in"
                     inputmode="decimal" value="{{ old('left_in', $session->float_amount->toString()) }}">
                 @include('design.complaint', ['field' => 'left_in'])</div>
-            <div><label for="note">What explains it{{ $count->isOffByMoreThan($shop->note_over) ? ' *' : '' }}</label><input
+            <div><label for="note">What explains it{{ $count->isOffByMoreThan($shop->note_over) ? ' *' : '' }}</label>
+                <input
                 class="form-control @error('note') is-refused @enderror" id="note" name="note" maxlength="400"
                     value="{{ old('note') }}" placeholder="{{ $count->isRight() ? 'nothing to explain'
                         : 'or that nothing does' }}">@include('design.complaint', ['field' => 'note'])</div>

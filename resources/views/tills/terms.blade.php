@@ -24,7 +24,7 @@
             : 'one drawer for whoever is at it' }}</td>
         <td><form method="post" action="{{ route('till.terms.drawer', $till) }}">@csrf<input type="hidden"
             name="per_person" value="{{ $till->drawer_per_person ? 0 : 1 }}"><button class="link-act">{{
-                $till->drawer_per_person ? 'One drawer for all' : 'A drawer for each person' }}</button></form></td></tr>
-        @endforeach</tbody></table>
+                $till->drawer_per_person ? 'One drawer for all' : 'A drawer for each person' }}</button></form></td>
+        </tr>@endforeach</tbody></table>
 </div>
 @endsection
