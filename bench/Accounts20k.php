@@ -56,6 +56,7 @@ final class Accounts20k
     {
         $chance = new Chance(7);
         (new DemoShop($chance, ShopTime::today()))->build();
+        OpenTills::all();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         $sales->sellOn(ShopTime::today()->subDay(), 30, 30);

@@ -42,6 +42,7 @@ final class Layaways50k
     {
         $chance = new Chance(7);
         (new DemoShop($chance, ShopTime::today()))->build();
+        OpenTills::all();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         $by = Staff::query()->firstOrFail();

@@ -32,6 +32,7 @@ final class Purchases5k
     {
         $chance = new Chance(11);
         (new DemoShop($chance, ShopTime::today()))->build();
+        OpenTills::all();
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         DB::table('stock')->update(['on_hand' => 1_000_000]);
         $by = Staff::query()->firstOrFail();

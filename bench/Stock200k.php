@@ -37,6 +37,7 @@ final class Stock200k
         $chance = new Chance(7);
         $today = ShopTime::today();
         (new DemoShop($chance, $today))->build();
+        OpenTills::all();
         $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
         $first = $today->subDays(400);
         DB::table('locations')->update(['closed_through' => $first->subDays(2)]);

@@ -7,6 +7,7 @@ use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReturnsCommand;
+use Elmstone\Bench\TillsCommand;
 use Elmstone\Counter\Page\InSight;
 use Elmstone\Foundation\Http\BeginSession;
 use Elmstone\Foundation\Http\Failures;
@@ -38,6 +39,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 LayawaysCommand::class,
                 ReturnsCommand::class,
                 ProveCommand::class,
+                TillsCommand::class,
             ]
             : [],
     ])

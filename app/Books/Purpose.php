@@ -92,6 +92,12 @@ enum Purpose: string
         ];
     }
 
+    /** @return list<self> those by which money of the house only changes its place */
+    public static function changingPlace(): array
+    {
+        return [self::FloatIn, self::FloatOut, self::ToSafe, self::CashUp, self::CashDrop, ...self::ofTheBank()];
+    }
+
     /** @return list<self> those that hand what was taken back as it came, cheques too */
     public static function handingBack(): array
     {

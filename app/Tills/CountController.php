@@ -104,7 +104,7 @@ final class CountController
             $check->given($request)?->approver,
         ));
 
-        return redirect()->route('till.session', $session->id);
+        return redirect()->route('till.session', $session->id)->with('original', true);
     }
 
     /** What a session was closed on, for who closes drawers and for who counted it. */

@@ -37,6 +37,10 @@ final class ProveTills implements Check
             $proof->fault("till {$row->till_id}: {$row->n} sessions, numbered up to {$row->last}");
         }
 
+        foreach ($this->figures->without() as $label) {
+            $proof->fault("{$label}: money that went through no session");
+        }
+
         $proof->checked('sessions closed on what their documents come to', $closed);
     }
 

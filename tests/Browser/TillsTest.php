@@ -38,7 +38,15 @@ final class TillsTest extends BrowserCase
         self::assertStringContainsString('140.00', $hester->text('main'));
         self::assertStringContainsString('the float was too high', $hester->text('main'));
         $hester->go('/till')->awaitText('main', 'Float as it was left in: 150.00');
-        $hester->click('main .quiet-act')->awaitText('main', 'is open');
         $this->assertCalm($hester);
+
+        // The next day's first sale opens it in place, by keyboard alone, and nothing typed is lost.
+        $clerk->go('/counter/new')->scan('LH-1140')->awaitText('#lines', 'hook');
+        $clerk->fill('#cash', '20')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'not open yet');
+        $clerk->browser->executeScript('document.querySelector("#open-till .quiet-act").focus()');
+        $clerk->press(Key::ENTER)->awaitText('#settle', 'Change');
+        self::assertStringNotContainsString('is not open', $clerk->text('main'));
+        $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
+        $this->assertCalm($clerk);
     }
 }

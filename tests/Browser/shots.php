@@ -32,7 +32,6 @@ $clerk->press(Key::ARROW_DOWN, ' ')->awaitText('#look', 'Stock');
 $shot('counter-look');
 $clerk->press(Key::ESCAPE, Key::ESCAPE, Key::ESCAPE);
 $clerk->fill('.cell[name=price]', '12')->awaitText('#lines', 'A supervisor can approve');
-$shot('counter-approval');
 $clerk->go('/counter')->alt('w');
 $clerk->press('5', Key::ENTER)->awaitText('#sums', 'Discount');
 $clerk->fill('#card', '100')->awaitText('#settle', '100.00 approved');
@@ -67,8 +66,6 @@ $clerk->type('#reference', '004417'.Key::TAB);
 usleep(800_000);
 $clerk->fill('#amount', '999.60')->awaitText('.pay-sums', '999.60');
 $shot('payment');
-$clerk->go('/accounts/1001/statement');
-$shot('statement');
 $bank = sys_get_temp_dir().'/elmstone-bank.xml';
 file_put_contents($bank, bankFile($items));
 $clerk->go('/bank');
@@ -93,12 +90,7 @@ $clerk
     ->press('4', Key::ENTER)
     ->awaitText('#returns', 'Coming back');
 $clerk->click('#refund-cash')->press(Key::ENTER)->awaitText('#settle .bar-svg', 'cash');
-$shot('refund');
 $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
-$clerk->go('/documents/'.$clerk->text('#settle .note a'));
-$shot('credit-note');
-$clerk->go('/layaways');
-$shot('layaways');
 $clerk->go('/layaways?tab=behind')->click('main tbody tr:nth-child(2) a.code')->awaitText('h1', 'Layaway');
 $shot('layaway');
 $clerk
@@ -123,6 +115,26 @@ foreach ([3, 2, 7, 4, 6, '', 12, '', 9, 14, 3, 20] as $pieces) {
 
 $clerk->awaitText('[data-total]', '6');
 $shot('till-count');
+$clerk->click('main .main-act')->awaitText('main', 'Close it');
+$hester = new Clerk($chromium->window(), $address);
+$hester
+    ->signIn('201', 2)
+    ->go('/till')
+    ->fill('#note', 'the day’s takings were not all in it')
+    ->awaitText('main', 'To the safe');
+usleep(400_000);
+$hester->browser->takeScreenshot("{$folder}/till-closed.png");
+$hester->browser->quit();
+$clerk->go('/counter/new')->scan('LH-1140')->awaitText('#lines', 'hook');
+$clerk->click('[data-toggles=count-float]')->press('1', Key::ENTER, Key::ENTER, '2')->awaitText('[data-total]', '140');
+$shot('counter-float');
+$clerk->go('/safe');
+$shot('safe');
+$friday = date('Y-m-d', (int) strtotime('last friday'));
+$clerk->go("/day?day={$friday}");
+$shot('day-sheet');
+$clerk->go('/calendar?month='.date('Y-m', (int) strtotime('first day of last month')));
+$shot('calendar');
 $clerk->browser->quit();
 
 /**

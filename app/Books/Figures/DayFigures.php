@@ -29,7 +29,7 @@ final class DayFigures
     }
 
     /**
-     * What moved on each account.
+     * What moved on each account, but what only goes from drawer to safe to bank.
      *
      * @return array<string, array{name: string, debit: Money, credit: Money}> by code, in the order of the accounts
      */
@@ -39,6 +39,7 @@ final class DayFigures
 
         foreach (
             $this->documents()
+                ->whereNotIn('d.purpose', array_column(Purpose::changingPlace(), 'value'))
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->join('accounts as a', 'a.code', '=', 'j.account')
                 ->groupBy('j.account', 'a.name')
@@ -54,6 +55,26 @@ final class DayFigures
         }
 
         return $accounts;
+    }
+
+    /**
+     * What went from drawer to safe to bank.
+     *
+     * @return list<array{purpose: Purpose, count: int, total: Money}>
+     */
+    public function places(): array
+    {
+        $rows = $this->documents()
+            ->whereIn('d.purpose', array_column(Purpose::changingPlace(), 'value'))
+            ->groupBy('d.purpose')
+            ->selectRaw('d.purpose, COUNT(*) AS n, SUM(d.total) AS total')
+            ->get();
+
+        return array_values($rows->map(fn (object $row): array => [
+            'purpose' => Purpose::from((string) $row->purpose),
+            'count' => (int) $row->n,
+            'total' => $this->house->money((int) $row->total),
+        ])->all());
     }
 
     /**
@@ -78,7 +99,11 @@ final class DayFigures
             ->get();
 
         $names = DB::table('accounts')->where('role', 'sales')->pluck('name', 'code');
-        $name = static fn (?int $id): string => (string) ($names[Accounts::sales($id)] ?? 'Fees');
+        $name = static fn (?int $id): string => preg_replace(
+            '/^Sales, /',
+            '',
+            (string) ($names[Accounts::sales($id)] ?? 'Fees'),
+        ) ?? '';
 
         return array_values($rows->map(fn (object $row): DepartmentSales => new DepartmentSales(
             $name($row->department_id === null ? null : (int) $row->department_id),

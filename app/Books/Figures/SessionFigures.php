@@ -146,6 +146,28 @@ final class SessionFigures
         return $set;
     }
 
+    /**
+     * Documents by which something went over the counter, and that belong to no session.
+     *
+     * @return list<string> their labels
+     */
+    public function without(): array
+    {
+        $outside = [Purpose::ReturnedPayment, ...Purpose::ofTheBank()];
+
+        return array_values(
+            DB::table('documents as d')
+                ->join('document_tenders as t', 't.document_id', '=', 'd.id')
+                ->whereNull('d.session_id')
+                ->whereNotIn('d.purpose', array_column($outside, 'value'))
+                ->where('t.kind', '<>', TenderKind::BankTransfer->value)
+                ->distinct()
+                ->pluck('d.label')
+                ->map(strval(...))
+                ->all(),
+        );
+    }
+
     private function taken(int $session): Builder
     {
         return DB::table('documents as d')

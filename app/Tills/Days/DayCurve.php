@@ -28,7 +28,7 @@ final class DayCurve
             reset($hours)->abs(),
         );
         $width = count($hours) * self::STEP;
-        [$columns, $points, $words, $i] = ['', [], [], 0];
+        [$columns, $texts, $points, $words, $i] = ['', '', [], [], 0];
 
         foreach ($hours as $hour => $net) {
             $x = $i++ * self::STEP;
@@ -37,13 +37,14 @@ final class DayCurve
             $middle = $x + intdiv(self::STEP, 2);
             $points[] = "{$middle},{$top}";
             $columns .= sprintf(
-                '<rect class="hour" x="%1$d" y="%2$d" width="%3$d" height="%4$d"/>'
-                    .'<text class="what" x="%5$d" y="%6$d">%7$s</text>'
-                    .'<text class="when" x="%5$d" y="%8$d">%9$02d</text>',
+                '<rect class="hour" x="%d" y="%d" width="%d" height="%d"/>',
                 $x + 6,
                 $top,
                 self::STEP - 12,
                 $height,
+            );
+            $texts .= sprintf(
+                '<text class="what" x="%1$d" y="%2$d">%3$s</text><text class="when" x="%1$d" y="%4$d">%5$02d</text>',
                 $middle,
                 $top - 4,
                 $net->isZero() ? '' : Show::money($net),
@@ -55,6 +56,6 @@ final class DayCurve
 
         return '<svg class="day-curve" viewBox="0 0 '.$width.' '.(self::HEIGHT + 40).'" width="'.$width
             .'" height="'.(self::HEIGHT + 40).'" role="img" aria-label="Sales by the hour: '.implode(', ', $words).'">'
-            .$columns.'<polyline class="curve" points="'.implode(' ', $points).'"/></svg>';
+            ."{$columns}<polyline class=\"curve\" points=\"".implode(' ', $points)."\"/>{$texts}</svg>";
     }
 }

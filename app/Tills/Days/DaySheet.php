@@ -10,6 +10,7 @@ use Elmstone\Books\Accounts;
 use Elmstone\Books\Figures\DayFigures;
 use Elmstone\Books\Figures\DepartmentSales;
 use Elmstone\Books\Figures\SalesOfAnHour;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
@@ -49,6 +50,7 @@ final readonly class DaySheet
      * @param  list<DayRow>  $left what it was for
      * @param  list<DayRow>  $right how it was paid
      * @param  list<DayRow>  $held money that is held, in and out
+     * @param  list<array{purpose: Purpose, count: int, total: Money}>  $places what went from drawer to safe to bank
      */
     private function __construct(
         public CarbonImmutable $day,
@@ -60,6 +62,7 @@ final readonly class DaySheet
         public array $left,
         public array $right,
         public array $held,
+        public array $places,
         private Money $none,
     ) {
     }
@@ -90,6 +93,7 @@ final readonly class DaySheet
             $left,
             $right,
             $held,
+            $figures->places(),
             $house->money(0),
         );
     }

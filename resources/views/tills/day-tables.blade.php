@@ -7,7 +7,7 @@
         <td class="figure r">{{ Show::money($one->net()) }}</td></tr>@endforeach
         <tr class="sum"><td><b>In all</b></td><td class="figure r"><b>{{ Show::money($left) }}</b></td></tr></tbody>
         </table></td>
-    <td class="half"><table class="ruled"><thead><tr><th>Where it is</th><th class="figure r">In</th>
+    <td class="half"><table class="ruled"><thead><tr><th>How it was paid</th><th class="figure r">In</th>
         <th class="figure r">Out</th><th class="figure r">Comes to</th></tr></thead>
         <tbody>@foreach($sheet->right as $one)<tr><td>{{ $one->name }}</td>
         <td class="figure r soft">{{ $one->in->isZero() ? '' : Show::money($one->in) }}</td>

@@ -1,3 +1,4 @@
+@use('Elmstone\Books\DocumentKind')
 @use('Elmstone\Support\Show')
 @use('Elmstone\Support\ShopTime')
 @use('Elmstone\Tills\Days\DayCurve')
@@ -28,9 +29,9 @@
     <div>@include('tills.day-tables')</div>
     <aside>
         <dl class="facts">
-            <div><dt>Sales</dt><dd class="figure">{{ $sheet->sales() }}</dd></div>
-            <div><dt>Returns</dt><dd class="figure">{{ $sheet->returns() }}</dd></div>
-            <div><dt>Average sale</dt><dd class="figure">{{ $sheet->average() ?? '–' }}</dd></div>
+            <div><dt>Sales</dt><dd>{{ $sheet->sales() }}</dd></div>
+            <div><dt>Returns</dt><dd>{{ $sheet->returns() }}</dd></div>
+            <div><dt>Average sale</dt><dd>{{ $sheet->average() ?? '–' }}</dd></div>
         </dl>
         <h2 class="mt-3">Hour by hour, before tax</h2>
         @if($sheet->byHour() === [])<p class="soft small">Nothing was sold.</p>@else{!! DayCurve::svg($sheet->byHour())
@@ -39,6 +40,10 @@
         <table class="ruled small"><tbody>@foreach($sheet->people() as $name => $one)<tr><td>{{ $name }}</td>
             <td class="figure">{{ $one['sales'] }}</td><td class="figure">{{ Show::money($one['net']) }}</td></tr>
             @endforeach</tbody></table>
+        @if($sheet->places !== [])<h2 class="mt-3">Drawers, safe and bank</h2>
+        <table class="ruled small"><tbody>@foreach($sheet->places as $one)<tr>
+            <td>{{ $one['purpose']->title(DocumentKind::Adjustment) }}</td><td class="figure">{{ $one['count'] }}</td>
+            <td class="figure">{{ Show::money($one['total']) }}</td></tr>@endforeach</tbody></table>@endif
         <h2 class="mt-3">The same weekday before</h2>
         <table class="ruled small"><tbody>@foreach($sheet->before as $day => $one)<tr>
             <td><a href="{{ route('day', ['day' => $day, 'at' => $here]) }}">{{ Show::date(

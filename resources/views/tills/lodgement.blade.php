@@ -34,7 +34,7 @@
         </tbody></table>
         @if($lodgement->chequesIn->isNotEmpty())<h2 class="mt-3">Cheques</h2>
         <table class="ruled small"><tbody>@foreach($lodgement->chequesIn as $one)<tr>
-            <td class="code">{{ $one->number ?: 'no number' }}</td><td>{{ $one->payer }}</td>
+            <td class="code">{{ $one->number ?: 'no number' }}</td><td>{{ $one->payer ?: 'walk-in' }}</td>
             <td class="figure">{{ $one->amount }}</td></tr>@endforeach</tbody></table>@endif
         @if($lodgement->pieces->isNotEmpty())<h2 class="mt-3">Notes and coins</h2>
         <table class="ruled small w-auto"><tbody>@foreach($lodgement->pieces as $one)<tr>

@@ -30,9 +30,9 @@
                     id="cheque{{ $one->id }}" @checked(old('key') === null
                         || in_array((string) $one->id, old('paid_cheques', []), true))></td>
                 <td><label class="code" for="cheque{{ $one->id }}">{{ $one->number ?: 'no number' }}</label></td>
-                <td>{{ $one->payer }}</td><td class="figure">{{ $one->amount }}</td></tr>@endforeach</table>
+                <td>{{ $one->payer ?: 'walk-in' }}</td><td class="figure">{{ $one->amount }}</td></tr>@endforeach</table>
             @include('design.complaint', ['field' => 'paid_cheques'])@endif
-            @include('tills.cash')
+            @include('tills.cash', ['focus' => false])
             @include('design.complaint', ['field' => 'rows'])
             <div class="d-flex gap-2 align-items-end mt-2"><div><label for="pay_in_reference"
                 class="small soft">Reference, as on the bag</label><input class="form-control" id="pay_in_reference"

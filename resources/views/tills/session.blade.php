@@ -9,6 +9,7 @@
         {{ $documents === 1 ? 'document' : 'documents' }} · {{ $house->currency()->code }}</span>
         <button type="button" class="quiet-act no-print ms-auto" x-data="prints" @click="now">Print</button></div>
     @include('design.messages')
+    @unless(session('original') === true)<p class="copy-mark">COPY, {{ Show::moment(now()) }}</p>@endunless
     <dl class="facts">
         <div><dt>Opened</dt><dd>{{ Show::moment($session->opened_at) }}, {{ $session->opener->name }}</dd></div>
         <div><dt>Closed</dt><dd>{{ $session->closed_at === null ? '' : Show::moment($session->closed_at) }},
