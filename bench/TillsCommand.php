@@ -13,7 +13,7 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Measures the day at the till: reading, counting and closing drawers of 2,000 documents, day sheets over a million. */
+/** Measures the day at the till: reading, counting and closing drawers of 2,000 documents, sheets over a million. */
 final class TillsCommand extends Command
 {
     private const IN_A_SESSION = 2000;
@@ -58,8 +58,8 @@ final class TillsCommand extends Command
         $this->fill($session, $round);
         $timings['reading']->time(static fn (): string => $clerk->get('/till/reading'));
         $timings['journal']->time(static fn (): array => DB::select(
-            'SELECT j.account, SUM(j.debit), SUM(j.credit) FROM documents d JOIN journal_lines j ON j.document_id = d.id '
-                .'WHERE d.session_id = ? GROUP BY j.account',
+            'SELECT j.account, SUM(j.debit), SUM(j.credit) FROM documents d '
+                .'JOIN journal_lines j ON j.document_id = d.id WHERE d.session_id = ? GROUP BY j.account',
             [$session],
         ));
         $timings['take']->time(static fn () => DB::transaction(static function () use ($till): void {
@@ -110,8 +110,8 @@ final class TillsCommand extends Command
         $timings['sheet']->time(static fn (): string => $clerk->get("/day?day={$day}&at=1"));
         $timings['all']->time(static fn (): string => $clerk->get("/day?day={$day}&at=all"));
         $timings['day']->time(static fn (): array => DB::select(
-            'SELECT j.account, SUM(j.debit), SUM(j.credit) FROM documents d JOIN journal_lines j ON j.document_id = d.id '
-                .'WHERE d.location_id = 1 AND d.business_date = ? GROUP BY j.account',
+            'SELECT j.account, SUM(j.debit), SUM(j.credit) FROM documents d '
+                .'JOIN journal_lines j ON j.document_id = d.id WHERE d.location_id = 1 AND d.business_date = ? GROUP BY j.account',
             [$day],
         ));
     }

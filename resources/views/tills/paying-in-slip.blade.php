@@ -24,7 +24,8 @@
 @endif
 @foreach($lodgement->chequesIn->chunk(60) as $cheques)
 <table><thead><tr><th>Cheque</th><th>From</th><th class="r">Amount</th></tr></thead>
-    <tbody>@foreach($cheques as $one)<tr><td>{{ $one->number ?: 'no number' }}</td><td>{{ $one->payer ?: 'walk-in' }}</td>
+    <tbody>@foreach($cheques as $one)<tr><td>{{ $one->number ?: 'no number' }}</td>
+    <td>{{ $one->payer ?: 'walk-in' }}</td>
     <td class="r">{{ Show::money($one->amount) }}</td></tr>@endforeach</tbody></table>
 @endforeach
 @if($lodgement->chequesIn->isNotEmpty())<table><tbody><tr><td>{{ $lodgement->chequesIn->count() === 1 ? 'One cheque'

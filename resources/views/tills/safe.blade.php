@@ -30,7 +30,8 @@
                     id="cheque{{ $one->id }}" @checked(old('key') === null
                         || in_array((string) $one->id, old('paid_cheques', []), true))></td>
                 <td><label class="code" for="cheque{{ $one->id }}">{{ $one->number ?: 'no number' }}</label></td>
-                <td>{{ $one->payer ?: 'walk-in' }}</td><td class="figure">{{ $one->amount }}</td></tr>@endforeach</table>
+                <td>{{ $one->payer ?: 'walk-in' }}</td>
+                <td class="figure">{{ $one->amount }}</td></tr>@endforeach</table>
             @include('design.complaint', ['field' => 'paid_cheques'])@endif
             @include('tills.cash', ['focus' => false])
             @include('design.complaint', ['field' => 'rows'])
