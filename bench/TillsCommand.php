@@ -111,7 +111,8 @@ final class TillsCommand extends Command
         $timings['all']->time(static fn (): string => $clerk->get("/day?day={$day}&at=all"));
         $timings['day']->time(static fn (): array => DB::select(
             'SELECT j.account, SUM(j.debit), SUM(j.credit) FROM documents d '
-                .'JOIN journal_lines j ON j.document_id = d.id WHERE d.location_id = 1 AND d.business_date = ? GROUP BY j.account',
+                .'JOIN journal_lines j ON j.document_id = d.id '
+                .'WHERE d.location_id = 1 AND d.business_date = ? GROUP BY j.account',
             [$day],
         ));
     }
