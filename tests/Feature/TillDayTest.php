@@ -182,6 +182,7 @@ final class TillDayTest extends FeatureCase
         $this->as('301')
             ->post('/till/terms', ['note_over' => '0.10', 'witness_over' => '5', 'blind_counts' => '1'])
             ->assertSessionHasNoErrors();
+        $this->get('/till/terms')->assertOk()->assertSee('0.10')->assertSee('one drawer for whoever is at it');
         $this->post('/till/terms', ['note_over' => '-1', 'witness_over' => '5'])->assertSessionHasErrors('note_over');
         $this->as('201');
         $this->opens([2000 => '5']);

@@ -9,8 +9,8 @@
     <form class="filters" method="post" action="{{ route('till.terms.save') }}" autocomplete="off">@csrf
         <label class="align-self-center"><input class="form-check-input" type="checkbox" name="blind_counts" value="1"
             @checked($shop->blind_counts)> Clerks count without seeing what is expected</label>
-        @foreach(['note_over' => 'Off by more wants a note', 'witness_over' => 'Off by more, two people sign'] as
-            $field => $words)
+        @foreach(['note_over' => 'Off by more wants a note',
+            'witness_over' => 'Off by more, two people sign'] as $field => $words)
         <div><label for="{{ $field }}">{{ $words }}</label><input
             class="form-control w-6 text-end @error($field) is-refused @enderror" id="{{ $field }}"
                 name="{{ $field }}" inputmode="decimal" value="{{ old($field, Show::money($shop->$field)) }}">
