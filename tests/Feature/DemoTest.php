@@ -38,6 +38,12 @@ final class DemoTest extends TestCase
         );
         $this->assertSame($of(DemoCustomers::AT_LIMIT)?->balance, $of(DemoCustomers::AT_LIMIT)?->credit_limit);
         $this->assertLessThan(now()->toDateString(), $of(DemoCustomers::EXEMPT_RUN_OUT)?->certificate_expires);
+        // Every drawer was closed in the evening, but those of today; what they brought went to the bank.
+        $this->assertSame(4, DB::table('till_sessions')->where('state', 'open')->count());
+        $this->assertGreaterThan(60, DB::table('till_sessions')->where('state', 'closed')->count());
+        $this->assertGreaterThan(0, DB::table('documents')->where('purpose', 'petty_cash')->count());
+        $this->assertGreaterThan(4, DB::table('lodgement_credits')->count());
+        $this->assertGreaterThan(4, DB::table('closings')->whereNotNull('location_id')->count());
         $this->assertGreaterThan(2, DB::table('agreements')->count());
         $this->assertContains('running', DB::table('agreements')->distinct()->orderBy('state')->pluck('state')->all());
         $this->assertGreaterThan(

@@ -6,7 +6,9 @@ namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\PriceChange;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Smalot\PdfParser\Parser;
 use Symfony\Component\Process\Process;
@@ -14,6 +16,14 @@ use Symfony\Component\Process\Process;
 /** The register, papers, items and devices. */
 final class PagesTest extends FeatureCase
 {
+    public function test_every_view_compiles(): void
+    {
+        foreach (File::allFiles(resource_path('views')) as $view) {
+            $php = Blade::compileString($view->getContents());
+            $this->assertStringNotContainsString('@end', $php, "{$view->getRelativePathname()}: something is not ended");
+        }
+    }
+
     public function test_the_register_finds_by_everything_it_offers(): void
     {
         $hook = $this->sell('2 x LH-1140');
