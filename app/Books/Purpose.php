@@ -36,6 +36,8 @@ enum Purpose: string
     case PettyCash = 'petty_cash';
     case PaidIn = 'paid_in';
     case CashFetched = 'cash_fetched';
+    case SafeOver = 'safe_over';
+    case SafeShort = 'safe_short';
     case CardPayout = 'card_payout';
     case BankCredited = 'bank_credited';
     case BankShort = 'bank_short';
@@ -55,6 +57,7 @@ enum Purpose: string
             [
                 self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
                 self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash, self::PaidIn, self::CardPayout,
+                self::SafeShort,
             ],
             true,
         );
@@ -81,21 +84,28 @@ enum Purpose: string
     /** @return list<self> those whose cash comes out of the safe or goes into it, and passes no drawer */
     public static function ofTheSafe(): array
     {
-        return [self::PaidIn, self::CashFetched];
+        return [self::PaidIn, self::CashFetched, self::SafeOver, self::SafeShort];
     }
 
     /** @return list<self> those by which money goes from the safe to the bank, or is met there */
     public static function ofTheBank(): array
     {
         return [
-            self::PaidIn, self::CashFetched, self::CardPayout, self::BankCredited, self::BankShort, self::BankOver,
+            self::PaidIn, self::CashFetched, self::SafeOver, self::SafeShort, self::CardPayout, self::BankCredited,
+            self::BankShort, self::BankOver,
         ];
     }
 
     /** @return list<self> those by which money of the house only changes its place */
     public static function changingPlace(): array
     {
-        return [self::FloatIn, self::FloatOut, self::ToSafe, self::CashUp, self::CashDrop, ...self::ofTheBank()];
+        return [
+            self::FloatIn, self::FloatOut, self::ToSafe, self::CashUp, self::CashDrop,
+            ...array_filter(
+                self::ofTheBank(),
+                static fn (self $one): bool => ! in_array($one, [self::SafeOver, self::SafeShort], true),
+            ),
+        ];
     }
 
     /** @return list<self> those that hand what was taken back as it came, cheques too */
@@ -156,6 +166,8 @@ enum Purpose: string
             self::PettyCash => 'Petty cash is paid out',
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
+            self::SafeOver => 'More was counted in the safe than expected',
+            self::SafeShort => 'Less was counted in the safe than expected',
             self::CardPayout => 'Card takings are paid out to the bank',
             self::BankCredited => "The bank credited {$refersTo}",
             self::BankShort => "The bank credited less than {$refersTo}",
@@ -201,6 +213,8 @@ enum Purpose: string
             self::PettyCash => 'Petty cash',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',
+            self::SafeOver => 'Safe over',
+            self::SafeShort => 'Safe short',
             self::CardPayout => 'Card payout',
             self::BankCredited => 'Credited by the bank',
             self::BankShort => 'Bank credited less',

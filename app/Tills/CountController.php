@@ -76,7 +76,13 @@ final class CountController
         $till = $this->atTill->till();
         $session = OpenSessions::at($till->id)?->load('till');
         $report = $session === null ? null : $this->terminal->of($session);
-        $count->handle($till, $request->counted($report), $request->integer('seen'), $by);
+        $made = $count->handle($till, $request->counted($report), $request->integer('seen'), $by);
+        $then = $session === null ? null : $this->terminal->of($session);
+
+        // A card was approved between the question and the count: nothing is from here on, and this report holds.
+        if ($report !== null && $then !== null && ! $then->total()->equals($report->total())) {
+            $count->handle($till, $request->counted($then), $made->number, $by);
+        }
 
         return redirect()->route('till');
     }

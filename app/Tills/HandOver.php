@@ -24,7 +24,8 @@ final class HandOver
             $from = $session->holder
                 ?? throw Refused::because('nobody_s_drawer', 'This drawer is shared: whoever is at the till uses it.');
 
-            if ($by->id !== $from->id && $by->id !== $to->id && ! $by->mayDo(Ability::CloseTill)) {
+            // Whoever takes it does not take it from somebody who is not there.
+            if ($by->id !== $from->id && ! $by->mayDo(Ability::CloseTill)) {
                 throw Refused::because('not_your_drawer', "This is {$from->name}’s drawer.");
             }
 

@@ -30,6 +30,8 @@ Route::middleware('can:close-till')->group(function (): void {
 
 Route::middleware('can:bank')->group(function (): void {
     Route::get('/safe', [SafeController::class, 'show'])->name('safe');
+    Route::get('/safe/count', [SafeController::class, 'count'])->name('safe.count');
+    Route::post('/safe/count', [SafeController::class, 'counted'])->name('safe.counted');
     Route::post('/safe/fetch', [SafeController::class, 'fetch'])->name('safe.fetch');
     Route::post('/safe/pay-in', [SafeController::class, 'payIn'])->name('safe.pay-in');
     Route::post('/safe/cards', [SafeController::class, 'cards'])->name('safe.cards');

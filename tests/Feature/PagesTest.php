@@ -20,7 +20,8 @@ final class PagesTest extends FeatureCase
     {
         foreach (File::allFiles(resource_path('views')) as $view) {
             $php = Blade::compileString($view->getContents());
-            $this->assertStringNotContainsString('@end', $php, "{$view->getRelativePathname()}: something is not ended");
+            $name = $view->getRelativePathname();
+            $this->assertStringNotContainsString('@end', $php, "{$name}: something is not ended");
         }
     }
 

@@ -302,6 +302,27 @@ final class SafeTest extends FeatureCase
         $this->assertStringContainsString('card batches that are not paid out', $faults);
     }
 
+    public function test_the_safe_is_counted_and_what_is_missing_is_posted(): void
+    {
+        $this->closesADay();
+        $count = fn (array $rows, string $seen, string $note): TestResponse => $this->sends('/safe/count', [
+            'rows' => $rows, 'left' => $seen, 'note' => $note,
+        ]);
+        $this->get('/safe/count')->assertOk()->assertSee('16.94');
+        $count([1 => '1694'], '16.94', '')->assertSessionHasNoErrors();
+        $this->assertSame(0, Document::query()->whereIn('purpose', [Purpose::SafeOver, Purpose::SafeShort])->count());
+        $count([1 => '1600'], '16.94', '')->assertSessionHasErrors('note');
+        $count([1 => '1600'], '17.00', 'a drop that never came')->assertSessionHasErrors('rows');
+        $count([1 => '1600'], '16.94', 'a drop that never came')->assertSessionHasNoErrors();
+        $short = Document::query()->with('journal')->where('purpose', Purpose::SafeShort)->sole();
+        $this->assertEquals(['cash_in_safe' => -94, 'over_short' => 94], $this->posted($short));
+        $count([1 => '1700'], '16.00', 'it was behind the shelf')->assertSessionHasNoErrors();
+        $over = Document::query()->with('journal')->where('purpose', Purpose::SafeOver)->sole();
+        $this->assertEquals(['cash_in_safe' => 100, 'over_short' => -100], $this->posted($over));
+        $this->as('201')->get('/safe/count')->assertForbidden();
+        $this->assertProves();
+    }
+
     public function test_cash_is_fetched_from_the_bank_for_the_safe(): void
     {
         $this->as('301')->sends('/safe/fetch', ['amount' => ''])->assertSessionHasErrors('amount');

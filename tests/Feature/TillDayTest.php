@@ -8,6 +8,11 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Books\Purpose;
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Devices\BatchReport;
+use Elmstone\Devices\CardTerminal;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Shop;
 use Elmstone\Shop\Till;
@@ -15,11 +20,13 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Tills\Days\Closing;
 use Elmstone\Tills\OpenSessions;
+use Elmstone\Tills\TillCount;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Mockery;
 
 /** Who may use a drawer, what closes with it, and days and months that close. */
 final class TillDayTest extends FeatureCase
@@ -146,6 +153,27 @@ final class TillDayTest extends FeatureCase
         $short = Document::query()->with('journal')->where('purpose', Purpose::TillShort)->sole();
         $this->assertEquals(['card_clearing' => -50, 'card_differences' => 50], $this->posted($short));
         $this->assertProves();
+    }
+
+    public function test_a_card_approved_while_it_was_being_counted_is_in_the_count(): void
+    {
+        $this->opens();
+        $none = Money::zero(Currency::of('USD'));
+        $two = Money::of('2.00', $none->currency);
+        $terminal = Mockery::mock(CardTerminal::class);
+        $terminal->shouldReceive('report')->andReturn(
+            new BatchReport(0, $none, $none),
+            new BatchReport(1, $two, $none),
+        );
+        $this->app->instance(CardTerminal::class, $terminal);
+        $this->counts([])->assertSessionHasNoErrors();
+        $this->assertSame(
+            [[1, '0.00'], [2, '2.00']],
+            $this->drawer()->counts->map(static fn (TillCount $count): array => [
+                $count->number,
+                $count->ways->firstOrFail('way', TenderKind::Card)->counted->toString(),
+            ])->all(),
+        );
     }
 
     public function test_where_the_terminal_is_silent_what_its_paper_says_is_typed(): void

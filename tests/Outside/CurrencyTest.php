@@ -10,7 +10,7 @@ use NumberFormatter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** How many places a currency has, held against ICU, which takes them from ISO 4217 (Unicode CLDR, supplemental data). */
+/** How many places a currency has, held against ICU, which takes them from ISO 4217 (Unicode CLDR). */
 final class CurrencyTest extends TestCase
 {
     #[DataProvider('currencies')]

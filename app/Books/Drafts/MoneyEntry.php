@@ -183,10 +183,10 @@ final readonly class MoneyEntry
     {
         return match ($this->purpose) {
             Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp, Purpose::CashFetched,
-            Purpose::BankCredited => $this->total,
+            Purpose::SafeOver, Purpose::BankCredited => $this->total,
             Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
             Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::PaidIn,
-            Purpose::CardPayout => $this->total->negated(),
+            Purpose::CardPayout, Purpose::SafeShort => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
         };

@@ -74,6 +74,8 @@ final class MoneyJournal
             Purpose::PaidIn => [[Accounts::ON_WAY, $entry->total]],
             Purpose::CardPayout => [[Accounts::ON_WAY, $entry->total->minus($entry->fee)]],
             Purpose::CashFetched => [[Accounts::BANK, $entry->total->negated()]],
+            Purpose::SafeOver => [[Accounts::OVER_SHORT, $entry->total->negated()]],
+            Purpose::SafeShort => [[Accounts::OVER_SHORT, $entry->total]],
             Purpose::BankCredited => [[Accounts::ON_WAY, $entry->total->negated()]],
             Purpose::BankShort => [
                 [Accounts::BANK_DIFFERENCES, $entry->total], [Accounts::ON_WAY, $entry->total->negated()],

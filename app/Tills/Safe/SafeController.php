@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills\Safe;
 
+use Elmstone\Books\Document;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
@@ -59,6 +60,35 @@ final class SafeController
         ));
 
         return redirect()->route('safe')->with('done', "{$document->label} is posted.");
+    }
+
+    public function count(): View
+    {
+        $location = $this->atTill->till()->location;
+
+        return view('tills.safe-count', [
+            'location' => $location,
+            'house' => $this->house,
+            'cash' => $this->safe->cash($location->id),
+            'units' => Rows::of($this->house),
+            'key' => old('key', (string) Str::uuid()),
+        ]);
+    }
+
+    public function counted(SafeRequest $request, CountSafe $count, #[CurrentUser] Staff $by): RedirectResponse
+    {
+        $off = $request->saidAtItsField(fn (): ?Document => $count->handle(
+            $this->atTill->till(),
+            $request->cash(),
+            $request->seen('left'),
+            $request->string('note')->trim()->value(),
+            $by,
+            $request->string('key')->value(),
+        ));
+
+        return redirect()->route('safe')->with('done', $off === null
+            ? 'The safe is right.'
+            : "The safe is off by {$off->total->toString()}: {$off->label} posts it.");
     }
 
     public function payIn(SafeRequest $request, PayIn $payIn, #[CurrentUser] Staff $by): RedirectResponse

@@ -33,6 +33,8 @@ final class SafeRequest extends FormRequest
         'future_date' => 'day',
         'before_it_was_made' => 'day',
         'reason_missing' => 'reason',
+        'note_missing' => 'note',
+        'moved_meanwhile' => 'rows',
     ];
 
     /** @return array<string, array<mixed>> */
@@ -48,6 +50,7 @@ final class SafeRequest extends FormRequest
             'payout_reference' => ['nullable', 'string', 'max:60'],
             'fetch_note' => ['nullable', 'string', 'max:200'],
             'reason' => ['nullable', 'string', 'max:200'],
+            'note' => ['nullable', 'string', 'max:200'],
         ];
     }
 

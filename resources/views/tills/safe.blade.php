@@ -20,6 +20,7 @@
                 <td class="figure fw-bold">{{ Show::money($cheques->reduce(
                     fn ($sum, $one) => $sum->plus($one->amount), $house->money(0))) }}</td></tr>
         </tbody></table>
+        <p class="mt-2"><a href="{{ route('safe.count') }}">Count the safe</a></p>
         <h2 class="mt-4">Pay in to the bank</h2>
         <form method="post" action="{{ route('safe.pay-in') }}" autocomplete="off">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
