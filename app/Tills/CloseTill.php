@@ -10,6 +10,7 @@ use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Till\CashUp;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;
@@ -25,7 +26,6 @@ final class CloseTill
 {
     public function __construct(
         private readonly Books $books,
-        private readonly Drawer $drawer,
         private readonly DrawerPosting $posting,
         private readonly House $house,
         private readonly KeepCheques $safe,
@@ -86,7 +86,9 @@ final class CloseTill
         }
 
         $this->assertExplained($count, $note, $by, $witness);
-        $toSafe = $this->drawer->cashUp($session, $count->cash())->banked($leftIn);
+        $none = $this->house->money(0);
+        // What should be there was settled when it was counted; what stays and what goes is of what is there.
+        $toSafe = CashUp::of($none, $none, $none, $count->cash())->banked($leftIn);
 
         foreach ($count->ways as $way) {
             $off = $way->difference();

@@ -8,7 +8,6 @@ use Elmstone\Books\Figures\SessionFigures;
 use Elmstone\Books\Figures\TakenCheque;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Core\Till\CashUp;
 
 /** What is in a drawer by the books: the float, and what the documents of its session moved. */
 final class Drawer
@@ -24,14 +23,6 @@ final class Drawer
 
     public function __construct(private readonly SessionFigures $figures)
     {
-    }
-
-    /** Cash from its float to a count of it. */
-    public function cashUp(TillSession $session, Money $counted): CashUp
-    {
-        $moved = $this->figures->moved($session->id, [self::CASH])[self::CASH->value];
-
-        return CashUp::of($session->float_amount, $moved['in'], $moved['out'], $counted);
     }
 
     /**
