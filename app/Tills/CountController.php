@@ -132,6 +132,7 @@ final class CountController
             'cheques' => $this->drawer->cheques($found),
             'listed' => $this->drawer->listed($found),
             'documents' => $this->drawer->documentCount($found),
+            'without' => $this->drawer->openedWithoutSale($found),
             'house' => $this->house,
         ]);
     }

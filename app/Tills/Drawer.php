@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Books\Figures\SessionFigures;
 use Elmstone\Books\Figures\TakenCheque;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Staff\Doors\SecurityEvent;
+use Elmstone\Staff\Doors\SecurityLog;
 
 /** What is in a drawer by the books: the float, and what the documents of its session moved. */
 final class Drawer
@@ -51,6 +54,17 @@ final class Drawer
     public function cheques(TillSession $session): array
     {
         return $this->figures->cheques($session->id);
+    }
+
+    /** How often it was opened without a sale. */
+    public function openedWithoutSale(TillSession $session): int
+    {
+        return SecurityLog::count(
+            SecurityEvent::DrawerOpened,
+            $session->till_id,
+            $session->opened_at,
+            $session->closed_at ?? CarbonImmutable::now(),
+        );
     }
 
     public function documentCount(TillSession $session): int

@@ -129,6 +129,7 @@ final class TillController
                 'expected' => $this->drawer->expected($session),
                 'listed' => $this->drawer->listed($session),
                 'documents' => $this->drawer->documentCount($session),
+                'without' => $this->drawer->openedWithoutSale($session),
                 'moves' => $this->moves($session),
                 'petty' => Accounts::PETTY,
                 'house' => $this->house,

@@ -55,6 +55,7 @@ return new class extends Migration
             $table->dateTime('at', 3);
             $table->index('at');
             $table->index(['staff_id', 'id']);
+            $table->index(['till_id', 'at']);
             $table->index(['what', 'id']);
         });
         Rows::keep('security_log');

@@ -196,7 +196,7 @@ final class TillDayTest extends FeatureCase
         $card = $this->slip()->cards[0]->id;
         $this->does("card/{$card}/ask")->assertOk();
         $this->counts([])->assertSessionHasErrors('refused');
-        $this->get('/till/count')->assertOk()->assertSee('Still open here');
+        $this->get('/till/count')->assertOk()->assertSee('Still open here')->assertSee('approved, and on no document');
         $this->assertSame(0, $this->rows('till_counts'));
         $this->does('post')->assertOk();
         $this->counts([])->assertSessionHasNoErrors();
@@ -283,6 +283,8 @@ final class TillDayTest extends FeatureCase
             ->assertSee('Reading of')
             ->assertSee($sale->total->plus($this->drawer()->float_amount)->toString());
         $this->assertSame('open', $this->drawer()->state->value);
+        $this->does('drawer', ['drawer_reason' => 'a bank note to change'])->assertOk();
+        $this->get('/till/reading')->assertOk()->assertSee('opened once without a sale');
         // Where counts are not blind a clerk sees it on the page of the till.
         Shop::query()->firstOrFail()->update(['blind_counts' => false]);
         $this->as('101')->get('/till')->assertOk()->assertSee('What should be there now');

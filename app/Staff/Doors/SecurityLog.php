@@ -27,4 +27,14 @@ final class SecurityLog
             'at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
         ]);
     }
+
+    /** How often something happened at a till between two moments. */
+    public static function count(SecurityEvent $what, int $till, CarbonImmutable $from, CarbonImmutable $to): int
+    {
+        return DB::table('security_log')
+            ->where('till_id', $till)
+            ->where('what', $what->value)
+            ->whereBetween('at', [$from->format('Y-m-d H:i:s.v'), $to->format('Y-m-d H:i:s.v')])
+            ->count();
+    }
 }

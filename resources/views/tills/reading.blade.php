@@ -27,6 +27,8 @@
             {{ $one->note }}</td>
         <td class="figure">{{ $one->purpose->paysOut() ? '−' : '' }}{{ Show::money($one->total) }}</td></tr>@endforeach
     </tbody></table>@endif
+    @if($without > 0)<p class="small soft mt-2">The drawer was opened {{ $without === 1 ? 'once'
+        : "{$without} times" }} without a sale.</p>@endif
     <p class="small soft mt-3">A reading changes nothing. It is no close.</p>
 </div>
 @endsection

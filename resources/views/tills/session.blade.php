@@ -33,6 +33,8 @@
     <table class="ruled small">@foreach($cheques as $cheque)<tr><td class="code">{{ $cheque->number }}</td>
         <td>{{ $cheque->from }}</td><td>{{ $cheque->label }}</td><td class="figure">{{ $cheque->amount }}</td></tr>
         @endforeach</table>@endif
+    @if($without > 0)<p class="small soft mt-2">The drawer was opened {{ $without === 1 ? 'once'
+        : "{$without} times" }} without a sale.</p>@endif
     @unless($count->cards_reported)<p class="small soft mt-2">The terminal did not answer: what its paper said of cards
         was typed.</p>@endunless
     @if($session->note !== '')<p class="mt-3">“{{ $session->note }}”</p>@endif
