@@ -94,9 +94,11 @@ final class TillsCommand extends Command
         );
 
         foreach (['document_tenders', 'journal_lines'] as $table) {
-            $rest = implode(', ', array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['document_id']));
+            $rest = array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['document_id']);
+            $from = implode(', ', array_map(static fn (string $column): string => "t.{$column}", $rest));
+            $rest = implode(', ', $rest);
             DB::statement(
-                "INSERT INTO {$table} (document_id, {$rest}) SELECT t.document_id + ?, {$rest} FROM {$table} t "
+                "INSERT INTO {$table} (document_id, {$rest}) SELECT t.document_id + ?, {$from} FROM {$table} t "
                     .'JOIN documents c ON c.id = t.document_id + ? WHERE c.session_id = ?',
                 [$first, $first, $session],
             );
