@@ -44,7 +44,7 @@ return new class extends Migration
             $table->string('label', 20)->charset('ascii');
             $table->foreignId('location_id')->constrained();
             $table->foreignId('till_id')->constrained();
-            $table->unsignedBigInteger('session_id')->nullable()->index()
+            $table->unsignedBigInteger('session_id')->nullable()
                 ->comment('of the drawer its money went through');
             $table->foreignId('staff_id')->constrained('staff')->comment('who rang it up');
             $table->foreignId('seller_id')->constrained('staff')->comment('whose sale it is');
@@ -84,6 +84,8 @@ return new class extends Migration
                 ->comment('the digest of what a page asked');
             $table->index(['business_date', 'id']);
             $table->index(['location_id', 'business_date']);
+            // All that is asked of a session's documents before their money is looked at.
+            $table->index(['session_id', 'purpose', 'kind', 'refers_to_id'], 'documents_of_a_session');
             $table->index(['customer_id', 'business_date', 'id']);
             $table->index(['customer_id', 'kind', 'id']);
             $table->index('customer_name');
