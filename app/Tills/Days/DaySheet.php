@@ -41,6 +41,15 @@ final readonly class DaySheet
         Accounts::OVER_SHORT, Accounts::CARD_DIFFERENCES, 'bad_debt',
     ];
 
+    /** What the ways are called where somebody reads a day, and no ledger. */
+    private const CALLED = [
+        'cash' => 'Cash',
+        'card_clearing' => 'Card',
+        'cheques' => 'Cheque',
+        Accounts::BANK => 'Bank transfer',
+        Accounts::RECEIVABLES => 'Accounts: charged, less paid',
+    ];
+
     /**
      * @param  Location|null  $location null: the whole house
      * @param  list<DepartmentSales>  $departments
@@ -78,7 +87,7 @@ final readonly class DaySheet
             }
 
             $isWay = in_array($code, self::WAYS, true) || isset(Accounts::PETTY[$code]);
-            $row = $isWay ? new DayRow($name, $debit, $credit) : new DayRow($name, $credit, $debit);
+            $row = $isWay ? new DayRow(self::CALLED[$code] ?? $name, $debit, $credit) : new DayRow($name, $credit, $debit);
             $isWay ? $right[] = $row : $left[] = $row;
             in_array($code, self::HELD, true) && $held[] = $row;
         }
