@@ -71,7 +71,8 @@ database_start() {
     local folder=$1 as_root=() port i
     shift
     [ "$(id -u)" = 0 ] && as_root=(--user=root)
-    mkdir -p "$folder"
+    # A place of its own for what it writes for a moment: one that starts clears away what it finds there.
+    mkdir -p "$folder/tmp"
     if database_answers "$folder"; then return; fi
     if [ ! -d "$folder/data/mysql" ]; then
         mariadb-install-db --no-defaults "${as_root[@]}" --datadir="$folder/data" \
@@ -84,7 +85,7 @@ database_start() {
     [ -f "$folder/socket" ] || mktemp -u /tmp/elmstone-XXXXXXXX.sock > "$folder/socket"
     printf '%s' "$port" > "$folder/port"
     setsid mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")" \
-        --pid-file="$folder/pid" \
+        --pid-file="$folder/pid" --tmpdir="$folder/tmp" \
         --log-error="$folder/error.log" --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@" \
         > /dev/null 2>&1 < /dev/null &
