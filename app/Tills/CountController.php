@@ -133,6 +133,7 @@ final class CountController
             'listed' => $this->drawer->listed($found),
             'documents' => $this->drawer->documentCount($found),
             'without' => $this->drawer->openedWithoutSale($found),
+            'dates' => $this->drawer->dates($found),
             'house' => $this->house,
         ]);
     }

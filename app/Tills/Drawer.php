@@ -67,6 +67,12 @@ final class Drawer
         );
     }
 
+    /** @return list<CarbonImmutable> the business dates it spans */
+    public function dates(TillSession $session): array
+    {
+        return $this->figures->dates($session->id);
+    }
+
     public function documentCount(TillSession $session): int
     {
         return $this->figures->count($session->id);

@@ -130,6 +130,7 @@ final class TillController
                 'listed' => $this->drawer->listed($session),
                 'documents' => $this->drawer->documentCount($session),
                 'without' => $this->drawer->openedWithoutSale($session),
+                'dates' => $this->drawer->dates($session),
                 'moves' => $this->moves($session),
                 'petty' => Accounts::PETTY,
                 'house' => $this->house,

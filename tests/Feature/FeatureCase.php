@@ -7,12 +7,15 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Core\Credits\CardCode;
+use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\KeptCode;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\LockLadder;
 use Elmstone\Tests\TestCase;
+use Elmstone\Tills\Drawer;
+use Elmstone\Tills\TillSession;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
@@ -159,5 +162,16 @@ abstract class FeatureCase extends TestCase
     protected function assertProves(): void
     {
         $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /** What should be in each drawer by the journals is what a plain sum over its documents gives. */
+    protected function assertDrawersAreRight(): void
+    {
+        foreach (TillSession::query()->get() as $session) {
+            $this->assertSame(
+                PlainDrawer::of($session),
+                array_map(static fn (Money $amount): int => $amount->minor, app(Drawer::class)->expected($session)),
+            );
+        }
     }
 }

@@ -104,6 +104,7 @@ final class GreedySimulationTest extends FeatureCase
         $this->assertSame([], PlainMoney::questions());
         $this->assertSame([], $this->model->read());
         $this->assertProves();
+        $this->assertDrawersAreRight();
         $this->assertEnoughHappened($acts);
     }
 

@@ -116,6 +116,7 @@ final class ReturnSimulationTest extends FeatureCase
 
         $this->assertGreaterThan(5, $refused);
         $this->assertProves();
+        $this->assertDrawersAreRight();
     }
 
     private function assertAgrees(int $act): void

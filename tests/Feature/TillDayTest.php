@@ -66,6 +66,7 @@ final class TillDayTest extends FeatureCase
         $this->get("/counter/{$this->slip}")->assertOk()->assertDontSee('is not open');
         $this->does('post')->assertOk();
         $this->assertSame(OpenSessions::at(1)?->id, $this->document()->session_id);
+        $this->assertDrawersAreRight();
         $this->assertProves();
     }
 
@@ -415,6 +416,8 @@ final class TillDayTest extends FeatureCase
     public function test_a_slip_that_lies_over_midnight_is_posted_on_its_day_or_refused_in_words(): void
     {
         $this->opens();
+        $this->sell('LH-1140');
+        $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
         $this->does('cash', ['cash' => '20'])->assertOk();
         CarbonImmutable::setTestNow(now()->addDay());
@@ -425,6 +428,10 @@ final class TillDayTest extends FeatureCase
             ->closesDay(ShopTime::today()->subDay()->format('Y-m-d'))
             ->assertSessionHasErrors("close{$this->place()}");
         $this->get('/till')->assertOk()->assertSee('Open since');
+        $this->get('/till/reading')
+            ->assertOk()
+            ->assertSee('Business dates')
+            ->assertSee(ShopTime::today()->subDay()->format('j M Y').', '.ShopTime::today()->format('j M Y'));
         CarbonImmutable::setTestNow();
     }
 

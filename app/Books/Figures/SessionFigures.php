@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Figures;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Purpose;
@@ -114,6 +115,19 @@ final class SessionFigures
                 (string) $row->reference,
                 $this->house->money((int) $row->amount),
             ))->all(),
+        );
+    }
+
+    /** @return list<CarbonImmutable> the business dates of what was taken in it, in order */
+    public function dates(int $session): array
+    {
+        return array_values(
+            $this->taken($session)
+                ->distinct()
+                ->orderBy('d.business_date')
+                ->pluck('d.business_date')
+                ->map(static fn (mixed $day): CarbonImmutable => CarbonImmutable::parse((string) $day, 'UTC'))
+                ->all(),
         );
     }
 

@@ -87,7 +87,9 @@ final readonly class DaySheet
             }
 
             $isWay = in_array($code, self::WAYS, true) || isset(Accounts::PETTY[$code]);
-            $row = $isWay ? new DayRow(self::CALLED[$code] ?? $name, $debit, $credit) : new DayRow($name, $credit, $debit);
+            $row = $isWay
+                ? new DayRow(self::CALLED[$code] ?? $name, $debit, $credit)
+                : new DayRow($name, $credit, $debit);
             $isWay ? $right[] = $row : $left[] = $row;
             in_array($code, self::HELD, true) && $held[] = $row;
         }

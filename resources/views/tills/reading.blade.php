@@ -13,6 +13,9 @@
         <div><dt>Opened</dt><dd>{{ Show::moment($session->opened_at) }}, {{ $session->opener->name }}</dd></div>
         <div><dt>Read</dt><dd>{{ Show::moment(now()) }}, {{ auth()->user()->name }}</dd></div>
         @if($session->holder !== null)<div><dt>Drawer of</dt><dd>{{ $session->holder->name }}</dd></div>@endif
+        @if(count($dates) > 1)<div><dt>Business dates</dt>
+        <dd>{{ implode(', ', array_map(Show::date(...), $dates)) }}</dd>
+        </div>@endif
     </dl>
     <table class="ruled drawer-now"><tbody>
         <tr><td>Float</td><td class="figure">{{ $session->float_amount }}</td></tr>

@@ -15,6 +15,9 @@
         <div><dt>Closed</dt><dd>{{ $session->closed_at === null ? '' : Show::moment($session->closed_at) }},
             {{ $session->closer?->name }}</dd></div>
         <div><dt>Float</dt><dd>{{ $session->float_amount }}</dd></div>
+        @if(count($dates) > 1)<div><dt>Business dates</dt>
+        <dd>{{ implode(', ', array_map(Show::date(...), $dates)) }}</dd>
+        </div>@endif
     </dl>
     @include('tills.difference')
     <div class="split mt-3">
