@@ -25,7 +25,7 @@
         <form method="post" action="{{ route('safe.pay-in') }}" autocomplete="off">@csrf
             <input type="hidden" name="key" value="{{ $key }}">
             @if($cheques->isNotEmpty())
-            <table class="ruled small mb-3"><thead><tr><th></th><th>Cheque</th><th>From</th>
+            <table class="ruled small mb-3"><thead><tr><td></td><th>Cheque</th><th>From</th>
                 <th class="figure">Amount</th></tr></thead>@foreach($cheques as $one)<tr>
                 <td><input class="form-check-input" type="checkbox" name="paid_cheques[]" value="{{ $one->id }}"
                     id="cheque{{ $one->id }}" @checked(old('key') === null
