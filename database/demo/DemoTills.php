@@ -18,6 +18,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\SideBySide;
 use Elmstone\Tills\CashMove;
 use Elmstone\Tills\CloseTill;
 use Elmstone\Tills\Counted;
@@ -219,7 +220,7 @@ final class DemoTills
     /** Proves the books, and closes every month whose days are closed but the last. */
     public function end(CarbonImmutable $first): void
     {
-        $this->proof->handle();
+        $this->proof->handle(by: SideBySide::here());
         $until = $this->today->startOfMonth()->subMonth();
 
         for ($month = $first->startOfMonth(); $month->lessThan($until); $month = $month->addMonth()) {

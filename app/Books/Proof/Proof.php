@@ -18,9 +18,16 @@ final class Proof
     /** @var list<int> documents that are not what was sealed */
     public array $changed = [];
 
+    /** @var array<string, int> faults by topic */
+    public array $topics = [];
+
     /** What another run found, after what this one did. */
     public function add(self $other): void
     {
+        foreach ($other->topics as $topic => $faults) {
+            $this->topics[$topic] = ($this->topics[$topic] ?? 0) + $faults;
+        }
+
         foreach ($other->checked as $what => $count) {
             $this->checked($what, $count);
         }

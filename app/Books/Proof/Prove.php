@@ -32,13 +32,29 @@ final class Prove
         $work = [$this->series(...), $this->unsealed(...), $this->stock(...)];
 
         foreach ($this->others as $check) {
-            $work = [...$work, ...$check instanceof InParts ? $check->parts() : [$check->prove(...)]];
+            $parts = $check instanceof InParts ? $check->parts() : [$check->prove(...)];
+            $work = [...$work, ...$check instanceof Topic ? self::counted($check, $parts) : $parts];
         }
 
         $proof = $this->all($work, $by);
         $proof->add($this->all((new ReckonAgain($afresh, $proof->changed))->parts(), $by));
 
         return $proof;
+    }
+
+    /**
+     * @param  list<Closure(Proof): void>  $parts
+     * @return list<Closure(Proof): void> which say what they found of the topic
+     */
+    private static function counted(Topic $topic, array $parts): array
+    {
+        return array_map(
+            static fn (Closure $part): Closure => static function (Proof $proof) use ($topic, $part): void {
+                $part($proof);
+                $proof->topics[$topic::class] = count($proof->faults);
+            },
+            $parts,
+        );
     }
 
     /** @param  list<Closure(Proof): void>  $work */

@@ -18,6 +18,8 @@ use Illuminate\Validation\ValidationException;
 /** The calendar of what is open and closed. */
 final class CalendarController
 {
+    private const PROOF_SECONDS = 900;
+
     public function calendar(Request $request, Calendar $calendar, MonthChecks $checks): View
     {
         $month = $request->query('month');
@@ -77,6 +79,8 @@ final class CalendarController
 
     public function prove(Request $request, RunProof $run): RedirectResponse
     {
+        // All that was posted since the last proof is reckoned again, which takes its time.
+        set_time_limit(self::PROOF_SECONDS);
         $faults = count($run->handle()->faults);
 
         return redirect()
