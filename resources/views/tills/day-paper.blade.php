@@ -2,7 +2,13 @@
 @php($margin = auth()->user()->can('see-margin'))
 <!doctype html>
 <html lang="en">
-<head>@include('paper.head')</head>
+<head>@include('paper.head')
+    {{-- One sheet of paper, whatever was sold. --}}
+    <style>
+        @page { margin: 12mm 15mm; }
+        .sheet td, .sheet th { padding: 0.6pt 3pt 0.6pt 0; font-size: 8pt; line-height: 1.1; }
+        .sheet .two-sides > tbody > tr > td { padding: 0 8pt 3pt 0; border: 0; }
+    </style></head>
 <body class="sheet"><main>
 <table class="plain"><tr>
     <td class="half"><h1>Day sheet</h1><p><b>{{ Show::date($sheet->day) }}, {{ $sheet->day->format('l') }}</b></p></td>

@@ -8,7 +8,7 @@
     <td class="r"><b>{{ $shop->name }}</b><br>{{ $lodgement->location->name }}<br>{{ $lodgement->location->street }}
         <br>{{ $lodgement->location->town }}</td>
 </tr><tr>
-    <td>To the account {{ $shop->bank_account }}@if($lodgement->reference !== '')
+    <td>To {{ $shop->bank_account }}@if($lodgement->reference !== '')
     <br>Reference {{ $lodgement->reference }}@endif</td>
     <td class="r">{{ Show::date($lodgement->made_on) }}<br>made up by {{ $lodgement->document->staff->name }}</td>
 </tr></table>
