@@ -116,6 +116,9 @@ final class Stock200k
         $lastId = (int) $sold->clone()->where('id', '<', SqlFloor::FIRST_ID)->max('id');
         $lastNumber = (int) $sold->clone()->max('number');
 
+        // What is copied fitted once already.
+        DB::statement('SET SESSION foreign_key_checks = 0, unique_checks = 0');
+
         for ($copy = 1; $have * ($copy + 1) <= $wanted; $copy++) {
             DB::transaction(static function () use ($copy, $lastId, $lastNumber): void {
                 $columns = array_diff(DB::getSchemaBuilder()->getColumnListing('documents'), [
@@ -147,6 +150,7 @@ final class Stock200k
             });
         }
 
+        DB::statement('SET SESSION foreign_key_checks = 1, unique_checks = 1');
         DB::table('series')
             ->where('kind', 'invoice')
             ->update(['last_number' => $sold->max('number')]);

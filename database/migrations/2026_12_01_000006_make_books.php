@@ -83,9 +83,13 @@ return new class extends Migration
             $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
                 ->comment('the digest of what a page asked');
             $table->index(['business_date', 'id']);
-            $table->index(['location_id', 'business_date']);
-            // All that is asked of a session's documents before their money is looked at.
-            $table->index(['session_id', 'purpose', 'kind', 'refers_to_id'], 'documents_of_a_session');
+            // What days are set beside each other by, and all that is asked of a session's documents before their money
+            // is looked at.
+            $table->index(['location_id', 'business_date', 'purpose', 'kind', 'net'], 'documents_of_a_day');
+            $table->index(
+                ['session_id', 'purpose', 'kind', 'refers_to_id', 'business_date'],
+                'documents_of_a_session',
+            );
             $table->index(['customer_id', 'business_date', 'id']);
             $table->index(['customer_id', 'kind', 'id']);
             $table->index('customer_name');
