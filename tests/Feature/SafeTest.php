@@ -208,6 +208,10 @@ final class SafeTest extends FeatureCase
         $out(['999999'], '0.30')->assertSessionHasErrors('batches');
         $out([$session], '5000')->assertSessionHasErrors('fee');
         $out([$session], '-1')->assertSessionHasErrors('fee');
+        $this->sends('/safe/cards', [
+            'batches' => [$session], 'fee' => '0.30', 'paid_on' => ShopTime::today()->subDay()->format('Y-m-d'),
+        ])->assertSessionHasErrors('day');
+        $this->assertSame(0, $this->rows('lodgements'));
         $out([$session], '0.30')->assertSessionHasNoErrors();
         $out([$session], '0.30')->assertSessionHasErrors('batches');
         $payout = Document::query()->with('journal')->where('purpose', Purpose::CardPayout)->sole();

@@ -89,6 +89,8 @@ final class TillDayTest extends FeatureCase
             ->post('/till/hand-over', ['to_number' => '201', 'to_pin' => '4201'])
             ->assertSessionHasNoErrors();
         $this->assertSame('Super Slate', OpenSessions::at(1)?->holder?->name);
+        // Nobody takes it from somebody who is not there.
+        $this->post('/till/hand-over', ['to_number' => '101', 'to_pin' => '4101'])->assertSessionHasErrors('refused');
         $this->as('201')->does('post')->assertOk();
         $this->sell('LH-1140');
         $this->as('101')->counts([2000 => '1'])->assertSessionHasErrors('refused');

@@ -208,7 +208,7 @@ final class TillRaceTest extends RaceCase
             $slips[$i] = $this->settled($i, ['LH-1140']);
         }
 
-        // All is counted but the money of these sales, so that closing the drawer does not hinder closing the day.
+        // Until something is sold in it, the drawer does not hinder the close.
         DB::table('till_sessions')->where('till_id', 1)->update(['opened_on' => ShopTime::today()->addDay()]);
         $this->atOnce(function (int $number) use ($slips, $location): void {
             try {
@@ -222,18 +222,11 @@ final class TillRaceTest extends RaceCase
                 in_array($refused->rule, ['day_closed', 'sessions_open'], true) || throw $refused;
             }
         });
-        $closing = Closing::query()->first();
-        $sold = Document::query()->where('kind', 'invoice')->count();
+        // A sale that was first hinders the close by its open drawer; one that comes after it is refused.
         $this->assertSame(
-            $closing === null ? self::TILLS - 1 : $sold,
-            $sold,
-            'Either the sales were first, and their open drawer hindered the close, or none is after it.',
+            Closing::query()->exists() ? 0 : self::TILLS - 1,
+            Document::query()->where('kind', 'invoice')->count(),
         );
-        $closing === null
-            || $this->assertSame(
-                0,
-                Document::query()->where('kind', 'invoice')->where('posted_at', '>', $closing->closed_at)->count(),
-            );
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 

@@ -40,7 +40,8 @@ final class PayOutCards
      * @param  string  $reference of the acquirer
      * @param  string  $key the same key posts once
      *
-     * @throws Refused nothing_paid_out, batch_gone, fee_too_large, bad_amount, day_closed, future_date
+     * @throws Refused nothing_paid_out, batch_gone, fee_too_large, bad_amount, day_closed, future_date,
+     *     before_it_was_made
      */
     public function handle(
         Till $till,
@@ -79,6 +80,14 @@ final class PayOutCards
 
         if (count($batches) !== count($sessions)) {
             throw Refused::because('batch_gone', 'One of these batches has been paid out already. Look again.');
+        }
+
+        foreach ($batches as $batch) {
+            $day->lessThan($batch->closedOn)
+                && throw Refused::because(
+                    'before_it_was_made',
+                    "{$batch->label} was closed on {$batch->closedOn->format('j M Y')}: it was not paid out before.",
+                );
         }
 
         $taken = Money::sum(array_column($batches, 'amount'), $this->house->currency());
