@@ -22,6 +22,9 @@ final readonly class Reckon
         'return' => ReturnAnswer::class,
         'margin' => MarginAnswer::class,
         'till' => TillAnswer::class,
+        'supply' => SupplyAnswer::class,
+        'receive' => ReceiveAnswer::class,
+        'landed' => LandedAnswer::class,
     ];
 
     /**

@@ -59,8 +59,8 @@ final class ReckonTest extends CoreCase
         );
         self::assertEqualsCanonicalizing(
             [
-                'age', 'allocate', 'charge', 'layaway', 'margin', 'return', 'schedule', 'settle', 'slip', 'suggest',
-                'till',
+                'age', 'allocate', 'charge', 'landed', 'layaway', 'margin', 'receive', 'return', 'schedule', 'settle',
+                'slip', 'suggest', 'supply', 'till',
             ],
             array_values(array_unique($requests)),
         );
@@ -105,6 +105,17 @@ final class ReckonTest extends CoreCase
             '{"do":"till","currency":"USD","float":"-1","in":"0","out":"0"}',
             'bad_amount',
             'float',
+        ];
+        $line = '"line":{"quantity":"2","gross":"1.00","line_discount":"0","slip_discount":"0"}';
+        yield 'more supplied than ordered' => [
+            "{\"do\":\"supply\",\"currency\":\"USD\",{$line},\"quantity\":\"3\"}",
+            'more_than_left',
+            'quantity',
+        ];
+        yield 'freight below nothing' => [
+            '{"do":"landed","currency":"USD","freight":"-1","lines":[{"id":"a","quantity":"1","amount":"1"}]}',
+            'below_zero',
+            'freight',
         ];
         yield 'a quantity of nothing' => [
             '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}',

@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Outside;
 
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 use DateTimeImmutable;
+use Elmstone\Core\Catalogue\MovingAverage;
 use Elmstone\Core\Layaway\Instalment;
 use Elmstone\Core\Layaway\Rhythm;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\Margin;
+use Elmstone\Core\Purchasing\LandedCost;
 use Elmstone\Core\Receivables\Ageing;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Core\Receivables\Terms;
@@ -163,6 +169,47 @@ final class HandbookTest extends CoreCase
         yield ['250.00', 12, '20.83'];
         yield ['999.99', 7, '142.86'];
         yield ['1000.00', 6, '166.67'];
+    }
+
+    /**
+     * OpenStax, Principles of Accounting, Volume 1, chapter 10.3, perpetual inventory at average cost (from memory): 150
+     * on hand at 21, 120 sold, 225 bought at 27, 180 sold, 210 bought at 33; the last average is 31.24 a unit, 285
+     * units are worth 8,902, and 7,253 is what was sold.
+     */
+    public function test_the_moving_average_is_the_one_of_the_textbook(): void
+    {
+        [$onHand, $cost] = [BigDecimal::of('150'), UnitPrice::of('21')];
+        [$sold, $bought] = [BigDecimal::zero(), $cost->value->multipliedBy($onHand)];
+
+        foreach ([['120', '225', '27'], ['180', '210', '33']] as [$out, $in, $price]) {
+            $sold = $sold->plus($cost->value->multipliedBy($out));
+            $onHand = $onHand->minus($out);
+            $amount = BigDecimal::of($in)->multipliedBy($price);
+            $cost = MovingAverage::of($onHand, $cost, BigDecimal::of($in), $amount);
+            $onHand = $onHand->plus($in);
+            $bought = $bought->plus($amount);
+        }
+
+        $whole = static fn (BigDecimal $figure): string => (string) $figure->toScale(0, RoundingMode::HALF_UP);
+        self::assertSame('31.24', (string) $cost->value->toScale(2, RoundingMode::HALF_UP));
+        self::assertSame(
+            ['285', '8902', '7253'],
+            [(string) $onHand, $whole($onHand->multipliedBy($cost->value)), $whole($sold)],
+        );
+        self::assertSame('16155', $whole($bought));
+    }
+
+    /**
+     * The freight of a delivery lands on what was bought in the ratio of what each cost. Common practice, no source: 300
+     * for bringing goods of 2,000 and 4,000, ten and forty of them.
+     */
+    public function test_freight_in_is_part_of_what_goods_cost(): void
+    {
+        [$ten, $forty] = LandedCost::shares(self::usd('300'), [self::usd('2000'), self::usd('4000')]);
+        self::assertSame(['210', '105'], [
+            $ten->perUnit(Quantity::of('10'))->toString(),
+            $forty->perUnit(Quantity::of('40'))->toString(),
+        ]);
     }
 
     /** ISO 8601: the last days of February, in a common year, a leap year, and the century years 2000 and 2100. */
