@@ -42,6 +42,15 @@ final class HouseRulesTest
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
+        'Purchasing' => ['Stock', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Orders' => [
+            'Purchasing', 'Stock', 'Agreements', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue',
+            'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
+        'Quotes' => [
+            'Orders', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop',
+            'Staff', 'Support',
+        ],
         'Tills' => ['MoneyOut', 'Cards', 'Devices', 'Paper', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
             'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',
@@ -52,8 +61,9 @@ final class HouseRulesTest
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Counter' => [
-            'Tills', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons', 'Held', 'Layaways', 'Agreements',
-            'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+            'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons',
+            'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
+            'Shop', 'Staff', 'Support',
         ],
     ];
 
@@ -72,8 +82,13 @@ final class HouseRulesTest
         'Tax' => ['Money'],
         'Till' => ['Money'],
         'Slip' => ['Money', 'Tax'],
+        'Orders' => ['Money', 'Slip', 'Tax'],
+        'Purchasing' => ['Money'],
         'Returns' => ['Money', 'Slip', 'Tax'],
-        'Reckon' => ['Money', 'Layaway', 'Pricing', 'Receivables', 'Returns', 'Settlement', 'Slip', 'Tax', 'Till'],
+        'Reckon' => [
+            'Money', 'Catalogue', 'Layaway', 'Orders', 'Pricing', 'Purchasing', 'Receivables', 'Returns', 'Settlement',
+            'Slip', 'Tax', 'Till',
+        ],
     ];
 
     /** @return array<string, list<string>> every room, and what it may use */

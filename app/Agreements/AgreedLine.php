@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Agreements;
 
+use Carbon\CarbonImmutable;
+use Elmstone\Books\LineColumns;
 use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Currency;
@@ -46,6 +48,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $note
  * @property int|null $approval_id
  * @property list<string>|null $serials
+ * @property string|null $way of an order: how the goods reach the customer
+ * @property int|null $from_id of an order: where they leave
+ * @property CarbonImmutable|null $wanted_on of an order: where it is another day than the rest
  * @property-read Item|null $item
  */
 final class AgreedLine extends Record
@@ -67,6 +72,7 @@ final class AgreedLine extends Record
         'may_discount' => 'bool',
         'price_per' => 'int',
         'serials' => 'array',
+        'wanted_on' => 'immutable_date',
     ];
 
     /** @return BelongsTo<Item, $this> */
@@ -93,5 +99,10 @@ final class AgreedLine extends Record
     public function isFee(): bool
     {
         return $this->department_id === null;
+    }
+
+    public function isFreight(): bool
+    {
+        return $this->department_id === null && $this->code === LineColumns::FREIGHT;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Agreements;
 
 use Elmstone\Catalogue\Commitments;
+use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\PriceBooks;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Quantity;
@@ -35,6 +36,17 @@ final class AgreedLines
         $wanted = $this->insert($agreement, $lines);
         $this->commitments->begin($agreement->id, $agreement->location_id, $wanted->quantities);
         $wanted->serials === [] || $this->serials->setAside($agreement->id, $wanted->serials);
+    }
+
+    /**
+     * The lines of an agreement that sets nothing aside by itself, as they are in its revision.
+     *
+     * @param  list<AgreedLine>  $lines in their order
+     */
+    public function put(Agreement $agreement, array $lines): void
+    {
+        $this->insert($agreement, $lines);
+        $agreement->unsetRelation('allLines');
     }
 
     /**
@@ -125,13 +137,24 @@ final class AgreedLines
     /** What is put with it has today's price for this customer. */
     private function added(Agreement $agreement, LineChange $change): AgreedLine
     {
-        $item = $change->item ?? throw Refused::because('not_there', 'There is no such item.');
+        return self::quoted(
+            $agreement,
+            $change->item ?? throw Refused::because('not_there', 'There is no such item.'),
+            Quantity::of((string) $change->quantity),
+        );
+    }
 
+    /**
+     * So much of an item at today's price for whom the agreement is with.
+     *
+     * @throws Refused off_sale, whole_pieces
+     */
+    public static function quoted(Agreement $agreement, Item $item, Quantity $quantity): AgreedLine
+    {
         if (! $item->active) {
             throw Refused::because('off_sale', "{$item->code} “{$item->description}” is not on sale any more.");
         }
 
-        $quantity = Quantity::of((string) $change->quantity);
         $item->assertSoldIn($quantity);
         $quote = PriceBooks::of($item, $agreement->customer->priceTerms())->quote($quantity, ShopTime::today());
 

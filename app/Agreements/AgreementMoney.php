@@ -10,6 +10,7 @@ use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Returns\AsItCame;
+use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\MoneyOut\Brought;
@@ -25,10 +26,15 @@ final readonly class AgreementMoney
     /**
      * @param  array<string, Money>  $left by way, what came in and has not gone back
      * @param  array<int, array<string, Money>>  $moved by document, the ways of what became a deposit
+     * @param  array<int, array<string, Money>>  $used of an order, by document, the ways of what paid its invoices
      * @param  Money  $owed what bounced when the goods had left, and is owed on the customer's account
      */
-    private function __construct(public array $left, public array $moved, public Money $owed)
-    {
+    private function __construct(
+        public array $left,
+        public array $moved,
+        public array $used,
+        public Money $owed,
+    ) {
     }
 
     public static function of(int $agreement, Currency $currency): self
@@ -42,6 +48,9 @@ final readonly class AgreementMoney
         $paid = [];
         $left = [];
         $moved = [];
+        $used = [];
+        // A layaway becomes one invoice: what paid it stays what can go back of it.
+        $isOrder = HeldAccount::query()->find($account)?->kind === HeldKind::Order;
 
         foreach ($entries as $entry) {
             [$document, $amount] = [$entry->document, $entry->amount->abs()];
@@ -51,6 +60,9 @@ final readonly class AgreementMoney
                 Movement::Back => Brought::ways($document),
                 Movement::Returned => self::returned($document, $paid[$document->refers_to_id ?? 0] ?? [], $amount),
                 Movement::Moved => ($moved[$document->id] = AsItCame::share($amount, $left)),
+                Movement::Used, Movement::Fee => $isOrder
+                    ? ($used[$document->id] = AsItCame::share($amount, $left))
+                    : [],
                 default => [],
             };
             $left = $entry->movement === Movement::In ? Brought::plus($left, $ways) : Brought::minus($left, $ways);
@@ -77,7 +89,20 @@ final readonly class AgreementMoney
             $owed = $owed->plus(Money::sum($bounced, $currency));
         }
 
-        return new self($left, $moved, $owed);
+        return new self($left, $moved, $used, $owed);
+    }
+
+    /**
+     * By which ways what an invoice of an order was paid with from its deposit came in.
+     *
+     * @return array<string, Money> by way
+     */
+    public static function ofSupply(int $document): array
+    {
+        $invoice = Document::query()->findOrFail($document);
+        $order = DB::table('agreements')->where('label', $invoice->supplies)->value('id');
+
+        return is_int($order) ? self::of($order, $invoice->currency())->used[$document] ?? [] : [];
     }
 
     /**
@@ -87,15 +112,16 @@ final readonly class AgreementMoney
      */
     private static function share(Document $receipt, int $account): array
     {
+        $kind = HeldAccount::query()->findOrFail($account)->kind;
         $amounts = HeldEntry::query()
             ->where('document_id', $receipt->id)
             ->where('movement', Movement::In)
-            ->whereRelation('account', 'kind', HeldKind::Layaway)
+            ->whereRelation('account', 'kind', $kind)
             ->orderBy('id')
             ->pluck('amount', 'account_id')
             ->all();
 
-        return AsItCame::spread($amounts, Brought::byPart($receipt)[HeldKind::Layaway->value])[$account] ?? [];
+        return AsItCame::spread($amounts, Brought::byPart($receipt)[$kind->value])[$account] ?? [];
     }
 
     /**

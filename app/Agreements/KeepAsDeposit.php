@@ -36,7 +36,7 @@ final class KeepAsDeposit
         $document = $this->books->document(
             $this->payments->draft(
                 DocumentKind::Adjustment,
-                MoneyEntry::kept($amount),
+                MoneyEntry::kept($amount, $agreement->account->kind),
                 $at,
                 new Party($agreement->customer_id, $agreement->customer->name),
                 $key,

@@ -18,7 +18,7 @@ final class MergeAgreements implements FollowsMerge
     public function merge(int $from, int $into): void
     {
         $theirs = DB::table('agreements')->where('customer_id', $from)->orderBy('id')->lockForUpdate();
-        $accounts = $theirs->pluck('account_id')->all();
+        $accounts = $theirs->pluck('account_id')->filter()->all();
         DB::table('agreements')->where('customer_id', $from)->update(['customer_id' => $into]);
         $this->accounts->giveTo($accounts, $into);
     }

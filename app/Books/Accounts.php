@@ -28,6 +28,10 @@ final class Accounts
 
     public const LAYAWAY_MONEY = 'layaway_money';
 
+    public const ORDER_MONEY = 'order_money';
+
+    public const FREIGHT = 'freight';
+
     public const PLAN_CLEARING = 'plan_clearing';
 
     public const GIFT_CARDS = 'gift_cards';
@@ -41,6 +45,10 @@ final class Accounts
     public const ALLOWANCES = 'allowances';
 
     public const RECEIVED = 'goods_received';
+
+    public const PAYABLES = 'payables';
+
+    public const PRICE_DIFFERENCES = 'price_differences';
 
     public const OPENING = 'opening_balances';
 
@@ -86,13 +94,16 @@ final class Accounts
         self::PLAN_CLEARING => 'Payment plans, clearing',
         self::DEPOSITS_HELD => 'Deposits held',
         self::LAYAWAY_MONEY => 'Layaway money held',
+        self::ORDER_MONEY => 'Order deposits held',
         self::STORE_CREDIT => 'Store credit owed',
         self::EXCHANGE_CLEARING => 'Goods brought back, clearing',
         self::SUPPLIER_CLAIMS => 'Goods back to suppliers',
         self::RECEIVED => 'Goods received, not invoiced',
+        self::PAYABLES => 'Owed to suppliers',
+        self::PRICE_DIFFERENCES => 'Purchase price differences',
         self::OPENING => 'Opening balances',
         self::GIFT_CARDS => 'Gift cards owed',
-        'freight' => 'Freight and charges',
+        self::FREIGHT => 'Freight and charges',
         self::FEES => 'Fees',
         self::FINANCE_CHARGES => 'Finance charges',
         self::SETTLEMENT_DISCOUNTS => 'Settlement discounts allowed',
@@ -133,14 +144,22 @@ final class Accounts
             TenderKind::DepositHeld => self::DEPOSITS_HELD,
             TenderKind::HouseAccount => self::RECEIVABLES,
             TenderKind::LayawayMoney => self::LAYAWAY_MONEY,
+            TenderKind::OrderMoney => self::ORDER_MONEY,
             TenderKind::Exchange => self::EXCHANGE_CLEARING,
         };
     }
 
-    /** @param  int|null  $department null: a fee */
-    public static function sales(?int $department): string
+    /**
+     * @param  int|null  $department null: a fee, or freight
+     * @param  string  $code of the line
+     */
+    public static function sales(?int $department, string $code = ''): string
     {
-        return $department === null ? self::FEES : "sales:{$department}";
+        return match (true) {
+            $department !== null => "sales:{$department}",
+            $code === LineColumns::FREIGHT => self::FREIGHT,
+            default => self::FEES,
+        };
     }
 
     public static function tax(string $component): string

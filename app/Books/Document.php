@@ -56,6 +56,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $purchase_order
  * @property string $job
  * @property string $buyer
+ * @property string $supplies the order whose goods leave by it; empty: none
  * @property string|null $exemption as Exempted writes it
  * @property string $own_terms in words, what of tax or price level was its own, and why
  * @property CarbonImmutable|null $due_date
@@ -166,6 +167,7 @@ final class Document extends Record
             'towards the account' => $this->on_account->plus($this->settlement_discount)->negated(),
             'deposit' => $this->broughtTo(HeldKind::Deposit),
             'on layaway' => $this->broughtTo(HeldKind::Layaway),
+            'on the order' => $this->broughtTo(HeldKind::Order),
             'gift cards' => $this->broughtTo(HeldKind::GiftCard),
         ];
         $parts = array_filter($moved, static fn (Money $amount): bool => ! $amount->isZero());
@@ -175,6 +177,7 @@ final class Document extends Record
             array_keys($parts) === ['deposit'] => 'Deposit',
             array_keys($parts) === ['gift cards'] => 'Gift card',
             array_keys($parts) === ['on layaway'] => 'Paid on layaway',
+            array_keys($parts) === ['on the order'] => 'Paid on the order',
             count($parts) < 2 => 'Paid on account',
             default => ucfirst(
                 implode(

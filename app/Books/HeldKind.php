@@ -12,6 +12,7 @@ enum HeldKind: string
     case Deposit = 'deposit';
     case GiftCard = 'gift_card';
     case Layaway = 'layaway';
+    case Order = 'order';
     case StoreCredit = 'store_credit';
 
     /** The account of the ledger that shows what is held of all of them. */
@@ -27,6 +28,7 @@ enum HeldKind: string
             self::Deposit => TenderKind::DepositHeld,
             self::GiftCard => TenderKind::GiftCard,
             self::Layaway => TenderKind::LayawayMoney,
+            self::Order => TenderKind::OrderMoney,
             self::StoreCredit => TenderKind::StoreCredit,
         };
     }
@@ -37,8 +39,15 @@ enum HeldKind: string
             self::Deposit => 'deposits',
             self::GiftCard => 'gift cards',
             self::Layaway => 'layaway money',
+            self::Order => 'order deposits',
             self::StoreCredit => 'store credit',
         };
+    }
+
+    /** Whether it is what was paid on an agreement. */
+    public function isOfAgreement(): bool
+    {
+        return $this === self::Layaway || $this === self::Order;
     }
 
     /** Whether a customer has one account of it, and not one for each thing it is held for. */

@@ -9,6 +9,9 @@ use Illuminate\Database\Schema\Blueprint;
 /** The columns every line has, on a slip, in an agreement or in a document; `LineValue` reads them. For migrations. */
 final class LineColumns
 {
+    /** The code of a line that charges for bringing goods; it has no item and no department. */
+    public const FREIGHT = 'FREIGHT';
+
     /** What it is, how much of it, and at what price. */
     public static function goods(Blueprint $table): void
     {

@@ -42,6 +42,9 @@ enum Purpose: string
     case BankCredited = 'bank_credited';
     case BankShort = 'bank_short';
     case BankOver = 'bank_over';
+    case SupplierInvoice = 'supplier_invoice';
+    case SupplierOver = 'supplier_over';
+    case SupplierUnder = 'supplier_under';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -96,6 +99,18 @@ enum Purpose: string
         ];
     }
 
+    /** @return list<self> those by which what came in is owed to its supplier */
+    public static function ofSuppliers(): array
+    {
+        return [self::SupplierInvoice, self::SupplierOver, self::SupplierUnder];
+    }
+
+    /** @return list<self> those by which no customer's money comes or goes: of the safe, the bank and suppliers */
+    public static function besideCustomers(): array
+    {
+        return [...self::ofTheBank(), ...self::ofSuppliers()];
+    }
+
     /** @return list<self> those by which money of the house only changes its place */
     public static function changingPlace(): array
     {
@@ -133,7 +148,7 @@ enum Purpose: string
     /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, drawers, safe and bank */
     public static function withNobody(): array
     {
-        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::ofTheBank()];
+        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::besideCustomers()];
     }
 
     /** @return list<self> those that say what goods cost */
@@ -172,6 +187,9 @@ enum Purpose: string
             self::BankCredited => "The bank credited {$refersTo}",
             self::BankShort => "The bank credited less than {$refersTo}",
             self::BankOver => "The bank credited more than {$refersTo}",
+            self::SupplierInvoice => 'A supplier’s invoice for goods that came in',
+            self::SupplierOver => 'A supplier’s invoice is above what came in',
+            self::SupplierUnder => 'A supplier’s invoice is below what came in',
             self::WriteOff => 'Goods are written off',
             self::WriteOffReversed => "Write-off {$refersTo} is taken back",
             self::KeptAsDeposit => 'Layaway money is kept as a deposit',
@@ -219,6 +237,9 @@ enum Purpose: string
             self::BankCredited => 'Credited by the bank',
             self::BankShort => 'Bank credited less',
             self::BankOver => 'Bank credited more',
+            self::SupplierInvoice => 'Supplier’s invoice',
+            self::SupplierOver => 'Supplier’s invoice above',
+            self::SupplierUnder => 'Supplier’s invoice below',
         };
     }
 }

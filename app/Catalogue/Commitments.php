@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What is set aside for whom. Written under the lock of the layaway it is for; stock rows follow in their own order.
+ * What is set aside for whom. Written under the lock of the agreement it is for; stock rows follow in their own order.
  */
 final class Commitments
 {
@@ -74,6 +74,58 @@ final class Commitments
         $this->stock->commit($moves);
         DB::table('commitments')->where('agreement_id', $layaway)->delete();
         $this->insert($layaway, $location, $wanted);
+    }
+
+    /**
+     * What is set aside for agreements.
+     *
+     * @param  array<int>  $agreements
+     * @return array<int, array<string, BigDecimal>> by agreement, then by item and location, "12 1"
+     */
+    public static function of(array $agreements): array
+    {
+        $found = [];
+
+        foreach (DB::table('commitments')->whereIn('agreement_id', $agreements)->get() as $row) {
+            $found[(int) $row->agreement_id]["{$row->item_id} {$row->location_id}"] = BigDecimal::of(
+                (string) $row->quantity,
+            )->stripTrailingZeros();
+        }
+
+        return $found;
+    }
+
+    /**
+     * So much more is set aside for an order at a place; below zero: less. What leaves is set free with it.
+     *
+     * @param  array<int, BigDecimal>  $changes by item
+     */
+    public function change(int $agreement, int $location, array $changes): void
+    {
+        $changes = array_filter($changes, static fn (BigDecimal $change): bool => ! $change->isZero());
+        ksort($changes);
+        $this->stock->commit(
+            array_map(
+                static fn (int $item, BigDecimal $change): StockMove => StockMove::aside($item, $location, $change),
+                array_keys($changes),
+                $changes,
+            ),
+        );
+
+        foreach ($changes as $item => $change) {
+            $row = DB::table('commitments')->where([
+                'agreement_id' => $agreement,
+                'item_id' => $item,
+                'location_id' => $location,
+            ]);
+            $now = BigDecimal::of((string) ($row->value('quantity') ?? '0'))->plus($change);
+
+            match (true) {
+                $now->isZero() => $row->delete(),
+                $now->isEqualTo($change) => $this->insert($agreement, $location, [$item => $change]),
+                default => $row->update(['quantity' => (string) $now]),
+            };
+        }
     }
 
     /** @param  array<int, BigDecimal>  $wanted */

@@ -36,6 +36,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $divisible sold in parts though it is counted in pieces
  * @property bool $has_serials asked for when it is sold or set aside
  * @property bool $has_belongings whether something goes with it
+ * @property string $shelf where it stands; empty: not known
+ * @property string $weight of one unit, in the shop's unit of weight; 0: not known
  * @property string $clerk_words what whoever sells it should know or say
  * @property CarbonImmutable $updated_at
  * @property-read Department $department

@@ -11,17 +11,23 @@ use Elmstone\Counter\Parts\Money\DepositTaken;
 use Elmstone\Counter\Parts\Money\GiftCardsSold;
 use Elmstone\Counter\Parts\Money\LayawayDeposit;
 use Elmstone\Counter\Parts\Money\LayawayPayments;
+use Elmstone\Counter\Parts\Money\OrderDeposit;
+use Elmstone\Counter\Parts\Money\OrderPayments;
 use Elmstone\Counter\Parts\MoneyIn;
 use Elmstone\Counter\Post\CardMoneyPosted;
 use Elmstone\Counter\Post\FinishSale;
+use Elmstone\Counter\Post\GiveQuotes;
 use Elmstone\Counter\Post\HandOver;
 use Elmstone\Counter\Post\KeepApprovals;
 use Elmstone\Counter\Post\PostCredit;
 use Elmstone\Counter\Post\PostSale;
+use Elmstone\Counter\Post\QuoteTakenUp;
 use Elmstone\Counter\Post\SellGoods;
 use Elmstone\Counter\Post\SetAside;
 use Elmstone\Counter\Post\SpendCoupons;
+use Elmstone\Counter\Post\SupplyOrders;
 use Elmstone\Counter\Post\TakeMoneyIn;
+use Elmstone\Counter\Post\TakeOrders;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Route;
@@ -36,6 +42,8 @@ final class CounterProvider extends RoomProvider
         DepositTaken::class,
         LayawayDeposit::class,
         LayawayPayments::class,
+        OrderDeposit::class,
+        OrderPayments::class,
     ];
 
     private const PANEL = 'x-data="panel" @flip-panel.window="flip" @keydown.escape="escape"';
@@ -43,13 +51,17 @@ final class CounterProvider extends RoomProvider
     /** How a slip is posted. What is set aside comes before the first number, approvals after the documents. */
     private const STEPS = [
         SetAside::class,
+        TakeOrders::class,
+        GiveQuotes::class,
         SellGoods::class,
         TakeMoneyIn::class,
         PostCredit::class,
         SpendCoupons::class,
         HandOver::class,
+        SupplyOrders::class,
         KeepApprovals::class,
         CardMoneyPosted::class,
+        QuoteTakenUp::class,
     ];
 
     public function register(): void

@@ -12,6 +12,9 @@ use Elmstone\Counter\Page\EntryController;
 use Elmstone\Counter\Page\HoldController;
 use Elmstone\Counter\Page\LayawayRowController;
 use Elmstone\Counter\Page\LineController;
+use Elmstone\Counter\Page\OrderController;
+use Elmstone\Counter\Page\OrderRowController;
+use Elmstone\Counter\Page\QuoteController;
 use Elmstone\Counter\Page\RefundController;
 use Elmstone\Counter\Page\SettleController;
 use Elmstone\Counter\Page\SlipController;
@@ -62,6 +65,23 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
             Route::post('/hold/drop', [HoldController::class, 'drop'])->name('hold.drop');
             Route::post('/hold/terms', [HoldController::class, 'terms'])->name('hold.terms');
             Route::post('/hold/sign', [HoldController::class, 'sign'])->name('hold.sign');
+            Route::post('/order', [OrderController::class, 'begin'])->name('order');
+            Route::post('/order/drop', [OrderController::class, 'drop'])->name('order.drop');
+            Route::post('/order/terms', [OrderController::class, 'terms'])->name('order.terms');
+            Route::post('/order/lines/{line}', [OrderController::class, 'line'])->name('order.line');
+            Route::post('/order/sign', [OrderController::class, 'sign'])->name('order.sign');
+            Route::post('/quote', [QuoteController::class, 'begin'])->name('quote');
+            Route::post('/quote/drop', [QuoteController::class, 'drop'])->name('quote.drop');
+            Route::post('/quote/terms', [QuoteController::class, 'terms'])->name('quote.terms');
+            Route::prefix('/orders/{order}')
+                ->name('supply.')
+                ->group(function (): void {
+                    Route::post('/', [OrderRowController::class, 'add'])->name('add');
+                    Route::post('/amount', [OrderRowController::class, 'amount'])->name('amount');
+                    Route::post('/lines/{line}', [OrderRowController::class, 'quantity'])->name('quantity');
+                    Route::post('/serials/{line}', [OrderRowController::class, 'serials'])->name('serials');
+                    Route::post('/drop', [OrderRowController::class, 'drop'])->name('drop');
+                });
             Route::prefix('/layaways/{layaway}')
                 ->name('layaway.')
                 ->group(function (): void {
@@ -134,6 +154,18 @@ Route::middleware('can:see-layaways')->group(function (): void {
     Route::post('/layaways/{layaway}/pay', [LayawayRowController::class, 'begin'])
         ->middleware('can:sell')
         ->name('layaways.pay');
+});
+
+Route::middleware('can:see-orders')->group(function (): void {
+    Route::post('/orders/{order}/collect', [OrderRowController::class, 'begin'])
+        ->middleware('can:sell')
+        ->name('orders.collect');
+    Route::post('/quotes/{quote}/take-up', [QuoteController::class, 'takeUp'])
+        ->middleware('can:sell')
+        ->name('quotes.take-up');
+    Route::post('/quotes/{quote}/revise', [QuoteController::class, 'revise'])
+        ->middleware('can:sell')
+        ->name('quotes.revise');
 });
 
 Route::middleware('can:give-credit')->group(function (): void {

@@ -34,7 +34,7 @@ final class FoundationProvider extends RoomProvider
     /** What stands in addresses for one thing of many. */
     private const NUMBERS = [
         'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note',
-        'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail',
+        'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail', 'supplier',
     ];
 
     public function register(): void
@@ -96,7 +96,7 @@ final class FoundationProvider extends RoomProvider
     protected function routes(): void
     {
         Route::patterns([
-            ...array_fill_keys(['document', 'layaway', 'plan'], Address::LABEL),
+            ...array_fill_keys(['document', 'layaway', 'plan', 'order', 'quote', 'purchase'], Address::LABEL),
             ...array_fill_keys(self::NUMBERS, Address::NUMBER),
             'item' => Address::CODE,
         ]);

@@ -62,6 +62,13 @@ final readonly class OriginMoney
             } elseif ($tender->kind === TenderKind::LayawayMoney->value) {
                 [$left[$document], $owed] = self::ofLayaway($house, $document);
                 $charged = Brought::plus($charged, [$document => $owed]);
+            } elseif ($tender->kind === TenderKind::OrderMoney->value) {
+                // What the parts of an order were rounded by is not owed, as with cash.
+                $ways = AgreementMoney::ofSupply($document);
+                $first = array_key_first($ways);
+                $first === null
+                    || ($ways[$first] = $ways[$first]->minus($house->money((int) $tender->cash_rounding)));
+                $left[$document] = Brought::plus($left[$document] ?? [], $ways);
             } else {
                 $way = Way::of(TenderKind::from((string) $tender->kind), (string) $tender->authorisation)->key();
                 // Of cash, what it paid: what it was rounded by is not owed.

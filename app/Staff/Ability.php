@@ -42,6 +42,9 @@ enum Ability: string
     case CloseDay = 'close-day';
     case CloseMonth = 'close-month';
     case Reopen = 'reopen';
+    case SeeOrders = 'see-orders';
+    case BuyGoods = 'buy-goods';
+    case ReceiveGoods = 'receive-goods';
     case SeeCredits = 'see-credits';
     case LookAfterCards = 'look-after-cards';
     case EditCoupons = 'edit-coupons';
@@ -62,6 +65,8 @@ enum Ability: string
             self::SeeAccounts,
             self::SeeLayaways,
             self::SeeCredits,
+            self::SeeOrders,
+            self::ReceiveGoods,
             self::CountTill,
             self::PlayDevices => Role::cases(),
             self::SeeAgeing,
@@ -82,6 +87,7 @@ enum Ability: string
             self::CloseTill,
             self::SeeDay,
             self::CloseDay,
+            self::BuyGoods,
             self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeMailbox,
             self::SeeJournal,

@@ -12,6 +12,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\GoodsMoving;
+use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Catalogue\MovingAverage;
@@ -34,6 +35,7 @@ final class BringIn
         private readonly Books $books,
         private readonly StockLedger $stock,
         private readonly GoodsDraft $drafts,
+        private readonly Serials $serials,
     ) {
     }
 
@@ -49,7 +51,7 @@ final class BringIn
         self::assertSound($goods);
 
         $moving = new GoodsMoving;
-        array_walk($goods, static fn (Incoming $one) => $moving->in($one->item->id, $at->locationId));
+        array_walk($goods, static fn (Incoming $one) => $one->moving($moving, $at->locationId));
 
         return $this->books->post(
             Posting::under($key)
@@ -62,8 +64,13 @@ final class BringIn
         );
     }
 
-    /** @param  list<Incoming>  $goods */
-    private function post(array $goods, Purpose $purpose, PostedAt $at, string $key, string $note): int
+    /**
+     * In a posting, the items and all their stock locked.
+     *
+     * @param  list<Incoming>  $goods an item once
+     * @return int the document's id
+     */
+    public function post(array $goods, Purpose $purpose, PostedAt $at, string $key, string $note): int
     {
         $worth = Worth::of(
             array_map(static fn (Incoming $one): int => $one->item->id, $goods),
@@ -92,6 +99,7 @@ final class BringIn
                 Direction::Back,
                 GoodsTo::Stock,
                 $one->amount,
+                serials: $one->serials,
             );
             $moves[] = new StockMove(
                 $one->item->id,
@@ -115,6 +123,10 @@ final class BringIn
         $this->stock->record('revaluation', array_map($dated, $corrections));
         Revalue::setCosts($costs);
 
+        foreach ($goods as $one) {
+            $this->serials->comeBack($one->item->id, $one->item->description, $one->serials, toStock: true);
+        }
+
         return $document;
     }
 
@@ -123,7 +135,7 @@ final class BringIn
      *
      * @throws Refused nothing_chosen, nothing_comes, below_zero
      */
-    private static function assertSound(array $goods): void
+    public static function assertSound(array $goods): void
     {
         $goods === [] && throw Refused::because('nothing_chosen', 'Type at least one item and how many came in.');
 

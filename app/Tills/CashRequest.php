@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tills;
 
 use Elmstone\Books\Purpose;
+use Elmstone\Support\Http\SaysAtItsField;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Rule;

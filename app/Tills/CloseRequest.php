@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
+use Elmstone\Support\Http\SaysAtItsField;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A drawer that is closed on a count. */

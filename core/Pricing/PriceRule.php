@@ -13,6 +13,13 @@ enum PriceRule: string
     case QuantityBreak = 'break';
     case Promotion = 'promotion';
     case Typed = 'typed';
+    case Quoted = 'quoted';
+
+    /** Whether it stays as it is when quantity, customer or day change. */
+    public function isHeld(): bool
+    {
+        return $this === self::Typed || $this === self::Quoted;
+    }
 
     public function label(): string
     {
@@ -23,6 +30,7 @@ enum PriceRule: string
             self::QuantityBreak => 'quantity price',
             self::Promotion => 'promotion',
             self::Typed => 'typed price',
+            self::Quoted => 'quoted price',
         };
     }
 }

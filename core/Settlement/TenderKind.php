@@ -16,6 +16,7 @@ enum TenderKind: string
     case DepositHeld = 'deposit_held';
     case HouseAccount = 'house_account';
     case LayawayMoney = 'layaway_money';
+    case OrderMoney = 'order_money';
     case Exchange = 'exchange';
 
     public function label(): string
@@ -30,6 +31,7 @@ enum TenderKind: string
             self::DepositHeld => 'Deposit held',
             self::HouseAccount => 'House account',
             self::LayawayMoney => 'Paid on layaway',
+            self::OrderMoney => 'Paid on the order',
             self::Exchange => 'Goods brought back',
         };
     }

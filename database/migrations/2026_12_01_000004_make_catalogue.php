@@ -45,6 +45,8 @@ return new class extends Migration
             $table->boolean('divisible')->default(false)->comment('sold in parts though it is counted in pieces');
             $table->unsignedBigInteger('return_policy_id')->nullable();
             $table->boolean('has_belongings')->default(false)->comment('whether there are rows in item_belongings');
+            $table->string('shelf', 40)->default('')->comment('where it stands');
+            $table->decimal('weight', 10, 3)->default(0)->comment('of one unit; 0: not known');
             $table->string('clerk_words', 500)->default('')->comment('what whoever sells it should know or say');
             $table->index(['active', 'description']);
             $table->unique('code');
@@ -123,8 +125,9 @@ return new class extends Migration
             $table->foreignId('location_id')->constrained();
             $table->decimal('quantity', 14, 4);
             $table->index(['item_id', 'location_id']);
-            $table->primary(['agreement_id', 'item_id']);
+            $table->primary(['agreement_id', 'item_id', 'location_id']);
         });
+        Rows::check('commitments', 'commitment_amount', 'quantity > 0');
 
         Schema::create('stock_movements', static function (Blueprint $table): void {
             $table->id();

@@ -80,6 +80,7 @@ return new class extends Migration
             $table->foreignId('refers_to_id')->nullable()->constrained('documents');
             $table->foreignId('approval_id')->nullable()->constrained();
             $table->bigInteger('coupon_discount')->default(0);
+            $table->string('supplies', 20)->charset('ascii')->default('')->comment('the order whose goods leave by it');
             $table->char('asked', 64)->charset('ascii')->collation('ascii_bin')->nullable()
                 ->comment('the digest of what a page asked');
             $table->index(['business_date', 'id']);
@@ -93,6 +94,7 @@ return new class extends Migration
             $table->index(['customer_id', 'business_date', 'id']);
             $table->index(['customer_id', 'kind', 'id']);
             $table->index('customer_name');
+            $table->index('supplies');
             $table->unique('idempotency_key');
             $table->unique(['kind', 'number']);
             $table->unique('label');

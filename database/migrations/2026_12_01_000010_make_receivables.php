@@ -29,6 +29,7 @@ return new class extends Migration
             $table->string('stop_reason')->default('');
             $table->date('opened_on');
             $table->bigInteger('balance')->default(0)->comment('kept under the row’s lock; proved against the ledger');
+            $table->bigInteger('orders')->default(0)->comment('ordered and to be charged, not supplied yet');
             $table->unsignedInteger('version')->default(1);
             $table->string('buyer', 10)->nullable()->comment('optional or named; null: named where anybody of theirs '
                 .'has a limit');

@@ -21,6 +21,7 @@ return new class extends Migration
             $table->foreignId('staff_id')->constrained('staff');
             $table->foreignId('customer_id')->nullable()->constrained();
             $table->string('state', 10)->default('open');
+            $table->string('becomes', 10)->default('sale')->comment('sale, layaway, order, quote');
             $table->unsignedInteger('version')->default(1);
             $table->string('customer_name')->default('');
             $table->date('business_date')->nullable()->comment('null: the day it is posted');
@@ -48,6 +49,8 @@ return new class extends Migration
             $table->string('deposit_for', 60)->default('');
             $table->bigInteger('deposit_used')->nullable()->comment('of the deposits held, towards what is due');
             $table->foreignId('agreement_id')->nullable()->constrained();
+            $table->foreignId('quote_id')->nullable()->comment('taken up with it, or changed by it')
+                ->constrained('agreements');
             $table->boolean('has_parts')->default(false)->comment('whether there are rows in slip_parts');
             $table->json('back')->nullable()->comment('what goes back by which way, minor units; null: nothing comes '
                 .'back');
@@ -84,6 +87,7 @@ return new class extends Migration
             $table->foreignId('gift_card_id')->nullable()->constrained()->comment('null: a new card');
             $table->bigInteger('amount')->default(0);
             $table->boolean('leaves')->nullable()->comment('whether the goods of a layaway leave; null: not said');
+            $table->json('goods')->nullable()->comment('what of an order leaves: quantities and serial numbers');
             $table->char('code', 48)->charset('ascii')->collation('ascii_bin')->default('')
                 ->comment('what is kept of a gift card’s number');
             $table->text('number')->default('')->comment('of a new card, encrypted, until it is posted');
@@ -100,6 +104,9 @@ return new class extends Migration
             $table->string('note')->default('');
             $table->boolean('standing_discount')->default(false)->comment('the discount is the customer’s own');
             $table->json('serials')->nullable();
+            $table->string('way', 10)->nullable()->comment('of an order: how it reaches the customer; null: as all');
+            $table->foreignId('from_id')->nullable()->comment('of an order: where it leaves')->constrained('locations');
+            $table->decimal('aside', 14, 4)->nullable()->comment('of an order: set aside now; null: what there is');
         };
         Schema::create('slip_lines', static function (Blueprint $table) use ($line): void {
             $table->id();
@@ -154,6 +161,25 @@ return new class extends Migration
             $table->boolean('fee_waived')->default(false);
             $table->boolean('receipt_shown')->default(false)->comment('found by its number, or by card and day');
             $table->index(['slip_id', 'position']);
+        });
+
+        Schema::create('slip_promises', static function (Blueprint $table): void {
+            $table->foreignId('slip_id')->primary()->constrained()->cascadeOnDelete();
+            $table->string('source', 10)->default('counter');
+            $table->boolean('is_charged')->default(false);
+            $table->string('way', 10)->default('collect');
+            $table->foreignId('from_id')->nullable()->constrained('locations');
+            $table->date('wanted_on')->nullable();
+            $table->string('wanted_when', 10)->default('');
+            $table->string('deliver_to', 300)->default('');
+            $table->string('note', 255)->default('');
+            $table->bigInteger('deposit')->default(0);
+            $table->date('valid_until')->nullable();
+            $table->date('follow_up_on')->nullable();
+            $table->string('party', 120)->default('');
+            $table->mediumText('signature')->nullable();
+            $table->string('signed_by', 120)->default('');
+            $table->char('signed_for', 40)->charset('ascii')->default('');
         });
 
         Schema::create('slip_holds', static function (Blueprint $table): void {

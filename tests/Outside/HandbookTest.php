@@ -172,8 +172,8 @@ final class HandbookTest extends CoreCase
     }
 
     /**
-     * OpenStax, Principles of Accounting, Volume 1, chapter 10.3, perpetual inventory at average cost (from memory): 150
-     * on hand at 21, 120 sold, 225 bought at 27, 180 sold, 210 bought at 33; the last average is 31.24 a unit, 285
+     * OpenStax, Principles of Accounting, Volume 1, chapter 10.3, perpetual inventory at average cost (from memory):
+     * 150 on hand at 21, 120 sold, 225 bought at 27, 180 sold, 210 bought at 33; the last average is 31.24 a unit, 285
      * units are worth 8,902, and 7,253 is what was sold.
      */
     public function test_the_moving_average_is_the_one_of_the_textbook(): void
@@ -200,8 +200,8 @@ final class HandbookTest extends CoreCase
     }
 
     /**
-     * The freight of a delivery lands on what was bought in the ratio of what each cost. Common practice, no source: 300
-     * for bringing goods of 2,000 and 4,000, ten and forty of them.
+     * The freight of a delivery lands on what was bought in the ratio of what each cost. Common practice, no source:
+     * 300 for bringing goods of 2,000 and 4,000, ten and forty of them.
      */
     public function test_freight_in_is_part_of_what_goods_cost(): void
     {

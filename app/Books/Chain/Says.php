@@ -21,7 +21,7 @@ final class Says
         'slip_discount_percent', 'slip_discount_amount', 'subtotal', 'coupon_discount', 'slip_discount', 'net',
         'tax_total', 'total', 'cash_rounding', 'change_given', 'note', 'idempotency_key', 'purchase_order', 'job',
         'buyer', 'exemption', 'due_date', 'terms', 'own_terms', 'on_account', 'balance_before', 'settlement_discount',
-        'fee', 'refers_to_id',
+        'fee', 'refers_to_id', 'supplies',
     ];
 
     /**

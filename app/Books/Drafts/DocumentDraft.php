@@ -42,6 +42,7 @@ final readonly class DocumentDraft
         public ?int $approvalId = null,
         public Purpose $withLines = Purpose::Sale,
         public array $coupons = [],
+        public string $supplies = '',
     ) {
     }
 
@@ -114,6 +115,12 @@ final readonly class DocumentDraft
     public function approvedBy(?int $approval): self
     {
         return $this->but(['approvalId' => $approval]);
+    }
+
+    /** @param  string  $order whose goods leave by it; empty: none's */
+    public function supplying(string $order): self
+    {
+        return $this->but(['supplies' => $order]);
     }
 
     /** @param  list<DraftCoupon>  $coupons that took something off */

@@ -83,6 +83,7 @@ final readonly class DocumentRows
             'fee' => $draft->entry?->fee->minor ?? 0,
             'refers_to_id' => $draft->refersTo,
             'approval_id' => $draft->approvalId,
+            'supplies' => $draft->supplies,
         ];
     }
 

@@ -111,13 +111,13 @@ final readonly class MoneyEntry
         return self::plain(Purpose::ReceiptReversed, $total, $settlementDiscount, held: self::negated($held));
     }
 
-    /** Layaway money becomes a deposit. */
-    public static function kept(Money $amount): self
+    /** What was paid on an agreement becomes a deposit. */
+    public static function kept(Money $amount, HeldKind $from = HeldKind::Layaway): self
     {
         return self::plain(
             Purpose::KeptAsDeposit,
             $amount,
-            held: [HeldKind::Deposit->value => $amount, HeldKind::Layaway->value => $amount->negated()],
+            held: [HeldKind::Deposit->value => $amount, $from->value => $amount->negated()],
         );
     }
 
@@ -134,6 +134,12 @@ final readonly class MoneyEntry
 
     /** What is put into a drawer or taken out of it, or goes between safe and bank, beside all customers. */
     public static function drawer(Purpose $purpose, Money $amount): self
+    {
+        return self::plain($purpose, $amount);
+    }
+
+    /** What a supplier asks for what came in, or what that is above or below it. */
+    public static function ofSupplier(Purpose $purpose, Money $amount): self
     {
         return self::plain($purpose, $amount);
     }
@@ -197,7 +203,7 @@ final readonly class MoneyEntry
     {
         $held = Money::sum($this->held, $this->total->currency);
 
-        if ($this->purpose->isOfADrawer() || in_array($this->purpose, Purpose::ofTheBank(), true)) {
+        if ($this->purpose->isOfADrawer() || in_array($this->purpose, Purpose::besideCustomers(), true)) {
             return Money::zero($this->total->currency);
         }
 

@@ -54,7 +54,7 @@ final class MoneyJournal
             $postings[] = [self::behindTheDrawer($draft, $entry), $entry->tendered()->negated()];
         }
 
-        array_push($postings, ...self::atTheBank($entry));
+        array_push($postings, ...self::atTheBank($entry), ...self::atSuppliers($entry));
 
         if ($entry->purpose === Purpose::FinanceCharge) {
             $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];
@@ -85,6 +85,26 @@ final class MoneyJournal
             ],
             default => [],
         };
+    }
+
+    /**
+     * What came in was owed to nobody yet; the invoice says to whom, and what it is above or below.
+     *
+     * @return list<array{string, Money}>
+     */
+    private static function atSuppliers(MoneyEntry $entry): array
+    {
+        $amount = $entry->purpose === Purpose::SupplierUnder ? $entry->total->negated() : $entry->total;
+
+        return in_array($entry->purpose, Purpose::ofSuppliers(), true)
+            ? [
+                [
+                    $entry->purpose === Purpose::SupplierInvoice ? Accounts::RECEIVED : Accounts::PRICE_DIFFERENCES,
+                    $amount,
+                ],
+                [Accounts::PAYABLES, $amount->negated()],
+            ]
+            : [];
     }
 
     /** Where what is put into a drawer comes from, and what is taken out of it goes. */

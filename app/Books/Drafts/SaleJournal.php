@@ -52,9 +52,11 @@ final class SaleJournal
 
     private static function income(DraftLine $line): string
     {
-        return $line->departmentId === null && $line->reckoned->line->direction === Direction::Back
+        $account = Accounts::sales($line->departmentId, $line->code);
+
+        return $account === Accounts::FEES && $line->reckoned->line->direction === Direction::Back
             ? Accounts::ALLOWANCES
-            : Accounts::sales($line->departmentId);
+            : $account;
     }
 
     /**

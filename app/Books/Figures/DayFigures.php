@@ -41,7 +41,10 @@ final class DayFigures
 
         foreach (
             $this->documents()
-                ->whereNotIn('d.purpose', array_column(Purpose::changingPlace(), 'value'))
+                ->whereNotIn(
+                    'd.purpose',
+                    array_column([...Purpose::changingPlace(), ...Purpose::ofSuppliers()], 'value'),
+                )
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->groupBy('j.account')
                 ->orderBy('j.account')

@@ -101,9 +101,7 @@ final readonly class PaperTrail
 
         array_push($links, ...$this->linked('l.document_id', 'l.origin_document_id'));
         array_push($links, ...$this->broughtBack());
-        array_push($links, ...$this->document->held(HeldKind::Layaway)->isNegative()
-            ? $this->ofLayaway('>', 'Payment')
-            : []);
+        array_push($links, ...$this->onAgreement()->isNegative() ? $this->ofAgreement('>', 'Payment') : []);
 
         return $this->document->on_account->isPositive()
             ? [
@@ -136,9 +134,7 @@ final readonly class PaperTrail
             ->all();
         array_push($links, ...$this->linked('l.origin_document_id', 'l.document_id'), ...$this->exchanged());
         $links = array_values(array_column($links, null, 'label'));
-        array_push($links, ...$this->document->held(HeldKind::Layaway)->isPositive()
-            ? $this->ofLayaway('<', '')
-            : []);
+        array_push($links, ...$this->onAgreement()->isPositive() ? $this->ofAgreement('<', '') : []);
         $taken = array_column($links, 'label');
 
         return array_values([
@@ -246,7 +242,7 @@ final readonly class PaperTrail
      * @param  string  $sign of the amounts wanted: ">" came in, "<" left
      * @return list<array{label: string, words: string, amount: Money}>
      */
-    private function ofLayaway(string $sign, string $words): array
+    private function ofAgreement(string $sign, string $words): array
     {
         $rows = DB::table('held_entries as e')
             ->join('documents as d', 'd.id', '=', 'e.document_id')
@@ -257,7 +253,7 @@ final readonly class PaperTrail
                 DB::table('held_entries as own')
                     ->join('held_accounts as a', 'a.id', '=', 'own.account_id')
                     ->where('own.document_id', $this->document->id)
-                    ->where('a.kind', HeldKind::Layaway->value)
+                    ->whereIn('a.kind', [HeldKind::Layaway->value, HeldKind::Order->value])
                     ->select('own.account_id'),
             )
             ->orderBy('e.id')
@@ -341,11 +337,17 @@ final readonly class PaperTrail
             : sprintf('<a href="%s">%s</a>', e(route('documents.show', $link['label'])), $box);
     }
 
+    /** What it did to what is paid on layaways and orders. */
+    private function onAgreement(): Money
+    {
+        return $this->document->held(HeldKind::Layaway)->plus($this->document->held(HeldKind::Order));
+    }
+
     private function line(int $x1, int $y1, int $x2, int $y2, Money $amount): string
     {
         $whole = Money::max(
             Money::max($this->document->total->abs(), $this->document->on_account->abs()),
-            $this->document->held(HeldKind::Layaway)->abs(),
+            $this->onAgreement()->abs(),
         );
         $thick = max(2, min(14, Scale::of(14, $amount, $whole)));
         $middle = intdiv($x1 + $x2, 2);

@@ -24,6 +24,8 @@ use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
+use Elmstone\Core\Orders\LineFigures;
+use Elmstone\Core\Orders\SupplyInvoice;
 use Elmstone\Core\Returns\CreditNote;
 use Elmstone\Core\Returns\OriginalLine;
 use Elmstone\Core\Settlement\Tender;
@@ -105,7 +107,8 @@ final readonly class StoredDocument
             ->noting($document->note)
             ->referringTo($document->refers_to_id)
             ->approvedBy($document->approval_id)
-            ->withCoupons($this->coupons($reckoned));
+            ->withCoupons($this->coupons($reckoned))
+            ->supplying($document->supplies);
 
         return $document->purpose->hasLines()
             ? $draft->for($document->purpose)
@@ -181,7 +184,28 @@ final readonly class StoredDocument
             $this->couponValues(),
         );
 
-        return $this->document->kind === DocumentKind::CreditNote ? $this->creditNote($slip) : Reckoner::reckon($slip);
+        return match (true) {
+            $this->document->kind === DocumentKind::CreditNote => $this->creditNote($slip),
+            $this->document->supplies !== '' => SupplyInvoice::reckon($slip, $this->figures()),
+            default => Reckoner::reckon($slip),
+        };
+    }
+
+    /**
+     * Of what is supplied of an order, the shares of what was agreed, as they stand; that they are right is proved with
+     * the order.
+     *
+     * @return list<LineFigures>
+     */
+    private function figures(): array
+    {
+        return array_values(
+            $this->document->lines
+                ->map(static fn (DocumentLine $line): LineFigures => new LineFigures(
+                    $line->quantity->value, $line->gross, $line->line_discount, $line->slip_discount,
+                ))
+                ->all(),
+        );
     }
 
     /** Lines that came back are worked out from their originals again, and from what came back before them. */

@@ -15,6 +15,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
+use Elmstone\Orders\OrderWay;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
@@ -49,6 +50,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property UnitPrice|null $cost per unit of price_per, when it was put on the slip
  * @property string $note
  * @property list<string>|null $serials of the pieces
+ * @property OrderWay|null $way of an order: how it reaches the customer; null: as all of it
+ * @property int|null $from_id of an order: where it leaves
+ * @property string|null $aside of an order: what is set aside now; null: what there is
  * @property int|null $sold_by null: who rings it up
  * @property-read Item|null $item
  * @property-read Staff|null $seller
@@ -72,6 +76,7 @@ final class LineOnSlip extends Record
         'standing_discount' => 'bool',
         'price_per' => 'int',
         'serials' => 'array',
+        'way' => OrderWay::class,
     ];
 
     /** @return BelongsTo<Item, $this> */

@@ -19,7 +19,7 @@ final class LinePricing
     {
         $item?->assertSoldIn($quantity);
 
-        return $item === null || $line->price_rule === PriceRule::Typed || $line->listPriceMoved()
+        return $item === null || $line->price_rule->isHeld() || $line->listPriceMoved()
             ? ['quantity' => $quantity->toString()]
             : self::afresh($item, $quantity, $slip, $line->standing_discount || $line->takesNoDiscountYet());
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Lines;
 
-use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Slip\Slip;
 
 /** Prices the lines of a slip again, for whom it is now and at what level; what was typed by hand stays. */
@@ -24,7 +23,7 @@ final class PriceAgain
             );
 
         foreach ($slip->lines as $line) {
-            if ($line->item !== null && $line->price_rule !== PriceRule::Typed) {
+            if ($line->item !== null && ! $line->price_rule->isHeld()) {
                 $line->update(
                     LinePricing::afresh(
                         $line->item,

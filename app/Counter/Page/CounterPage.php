@@ -12,6 +12,7 @@ use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Lines\AddedLine;
 use Elmstone\Counter\Lines\LineOnSlip;
+use Elmstone\Counter\Parts\PromiseLines;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
@@ -19,6 +20,8 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Layaways\FindLayaways;
+use Elmstone\Orders\FindOrders;
+use Elmstone\Quotes\FindQuotes;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Settings;
 use Elmstone\Staff\Approvals\ApprovalAsk;
@@ -45,6 +48,8 @@ final class CounterPage
 
     public function __construct(
         private readonly FindLayaways $findLayaways,
+        private readonly FindOrders $findOrders,
+        private readonly PromiseLines $promises,
         private readonly AtTill $atTill,
         private readonly House $house,
         private readonly Settings $settings,
@@ -199,7 +204,22 @@ final class CounterPage
             'setAside' => $setAside,
             'waiting' => $slip->customer_id === null ? new Collection
                 : $this->findLayaways->waiting($slip->customer_id),
+            'waitingOrders' => $slip->customer_id === null ? new Collection
+                : $this->findOrders->waiting($slip->customer_id),
+            'waitingQuotes' => $slip->customer_id === null ? new Collection
+                : FindQuotes::waiting($slip->customer_id),
+            ...$this->ordering($slip, $reckoned),
         ];
+    }
+
+    /** @return array<string, mixed> what a slip needs that is to become an order */
+    private function ordering(Slip $slip, ReckonedCounter $reckoned): array
+    {
+        $draft = $slip->isDone() ? null : $reckoned->order();
+
+        return $draft === null
+            ? []
+            : ['places' => $this->settings->locations(), 'promises' => $this->promises->of($slip, $draft)];
     }
 
     /** @return array<int, list<object>> for whom what is short is set aside, by item */

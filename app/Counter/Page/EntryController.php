@@ -19,11 +19,17 @@ use Elmstone\Counter\Parts\GiftCardsOnSlip;
 use Elmstone\Counter\Parts\PayLayaway;
 use Elmstone\Counter\Parts\PayPlan;
 use Elmstone\Counter\Parts\ShowCoupon;
+use Elmstone\Counter\Parts\SupplyFromSlip;
+use Elmstone\Counter\Parts\TakeUpQuote;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Layaways\FindLayaways;
+use Elmstone\Orders\FindOrders;
+use Elmstone\Purchasing\OnOrder;
+use Elmstone\Quotes\FindQuotes;
+use Elmstone\Quotes\Quote;
 use Elmstone\Receivables\Accounts\AccountFound;
 use Elmstone\Receivables\Accounts\FindAccounts;
 use Elmstone\Shop\House;
@@ -53,6 +59,7 @@ final class EntryController
         ItemSearch $search,
         FindAccounts $customers,
         FindLayaways $layaways,
+        FindOrders $orders,
         AtTill $atTill,
         House $house,
     ): View {
@@ -87,6 +94,21 @@ final class EntryController
                         array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
                         6,
                     ),
+            'orders' => mb_strlen($entry->text) < 2
+                    ? []
+                    : $orders->find(
+                        $entry->text,
+                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
+                        6,
+                    ),
+            'quotesFound' => mb_strlen($entry->text) < 2
+                    ? []
+                    : FindQuotes::open(
+                        $entry->text,
+                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
+                        6,
+                    ),
+            'onOrder' => OnOrder::of($items->modelKeys(), $atTill->till()->location_id),
             'entry' => $entry,
             'department' => $department,
             'departments' => $most === self::MORE ? $search->departments($entry->text, self::MORE) : [],
@@ -117,6 +139,8 @@ final class EntryController
         UnknownScans $unknown,
         FindLayaways $layaways,
         PayLayaway $pay,
+        SupplyFromSlip $supply,
+        TakeUpQuote $takeUp,
         GiftCardsOnSlip $cards,
         ShowCoupon $coupons,
         PayPlan $plans,
@@ -127,7 +151,8 @@ final class EntryController
         $isScan = $request->boolean('scanned');
 
         return $this->page->after($request, $slip, 'entry', 'entry', static function (Act $act) use (
-            $slip, $add, $item, $typed, $quantity, $isScan, $unknown, $layaways, $pay, $cards, $coupons, $plans,
+            $slip, $add, $item, $typed, $quantity, $isScan, $unknown, $layaways, $pay, $supply, $takeUp, $cards,
+            $coupons, $plans,
         ): AddedLine|Slip {
             if ($item === null && CardCode::looksLikeOne($typed)) {
                 return $cards->use($slip, $act, $typed);
@@ -137,6 +162,18 @@ final class EntryController
 
             if ($layaway !== null) {
                 return $pay->add($slip, $act, $layaway);
+            }
+
+            $quote = $item === null ? Quote::named($typed) : null;
+
+            if ($quote !== null) {
+                return $takeUp->scan($slip, $act, $quote);
+            }
+
+            $order = $item === null ? FindOrders::named($typed) : null;
+
+            if ($order !== null) {
+                return $supply->add($slip, $act, $order);
             }
 
             $plan = $item === null ? PayPlan::named($typed) : null;

@@ -4,22 +4,17 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Parts;
 
-use Elmstone\Agreements\AgreedLine;
-use Elmstone\Agreements\TaxAsAgreed;
-use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Layaway\Ladder;
 use Elmstone\Core\Layaway\LayawayStanding;
 use Elmstone\Core\Layaway\Schedule;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Tax\TaxComponent;
-use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\SlipHold;
 use Elmstone\Layaways\HoldLayaway;
 use Elmstone\Layaways\HoldOrder;
 use Elmstone\Shop\House;
-use Elmstone\Shop\TaxComponentRecord;
 
 /** A slip that is to be held as a layaway: what the agreement says, and what still hinders it. */
 final readonly class HoldDraft
@@ -31,7 +26,9 @@ final readonly class HoldDraft
     /** Null where the slip is not to be held. */
     public static function of(ReckonedCounter $reckoned, House $house): ?self
     {
-        return $reckoned->slip->hold === null ? null : new self($reckoned, $reckoned->slip->hold, $house);
+        $hold = $reckoned->slip->becomes === Becomes::Layaway ? $reckoned->slip->hold : null;
+
+        return $hold === null ? null : new self($reckoned, $hold, $house);
     }
 
     public function total(): Money
@@ -86,8 +83,8 @@ final readonly class HoldDraft
             (int) $slip->customer_id,
             $slip->staff_id,
             $slip->day(),
-            array_values($slip->lines->map($this->line(...))->all()),
-            $this->tax(),
+            AgreedFromSlip::lines($this->reckoned),
+            AgreedFromSlip::tax($this->reckoned, $this->house),
             $slip->discount(),
             $this->total(),
             $this->deposit(),
@@ -114,22 +111,9 @@ final readonly class HoldDraft
     /** Stands for everything the customer agrees to. */
     public function digest(): string
     {
-        $lines = $this->reckoned->slip->lines
-            ->map(
-                static fn (LineOnSlip $line): array => [
-                    $line->code,
-                    $line->description,
-                    $line->quantity->toString(),
-                    $line->unit_price->toString(),
-                    $line->discount_percent?->toString(),
-                    $line->discount_amount?->toString(),
-                ],
-            )
-            ->all();
-
         return sha1(
             serialize([
-                $lines,
+                AgreedFromSlip::said($this->reckoned),
                 $this->total()->toString(),
                 $this->deposit()->toString(),
                 $this->count(),
@@ -179,55 +163,5 @@ final readonly class HoldDraft
         }
 
         return $found;
-    }
-
-    private function tax(): TaxAsAgreed
-    {
-        $components = $this->reckoned->slip->taxPlace()->components;
-        $exempted = $this->reckoned->exempted;
-
-        return new TaxAsAgreed(
-            $this->house->taxTerms(),
-            $exempted
-                ?? new Exempted(
-                    '',
-                    '',
-                    [],
-                    array_values(
-                        $components
-                            ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
-                            ->all(),
-                    ),
-                ),
-            $exempted !== null,
-            array_map(
-                static fn (mixed $name): string => is_string($name) ? $name : '',
-                $components->pluck('name', 'code')->all(),
-            ),
-        );
-    }
-
-    private function line(LineOnSlip $line): AgreedLine
-    {
-        return new AgreedLine([
-            'item_id' => $line->item_id,
-            'code' => $line->code,
-            'description' => $line->description,
-            'department_id' => $line->department_id,
-            'quantity' => $line->quantity,
-            'unit' => $line->unit,
-            'unit_price' => $line->unit_price,
-            'price_per' => $line->price_per,
-            'price_rule' => $line->price_rule,
-            'list_price' => $line->list_price,
-            'discount_percent' => $line->discount_percent,
-            'discount_amount' => $line->discount_amount,
-            'may_discount' => $line->may_discount,
-            'tax_class' => $line->tax_class,
-            'cost' => $line->cost,
-            'note' => $line->note,
-            'approval_id' => $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
-            'serials' => $line->serials,
-        ]);
     }
 }

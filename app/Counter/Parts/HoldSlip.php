@@ -10,6 +10,7 @@ use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipHold;
@@ -54,6 +55,7 @@ final class HoldSlip
                 default => null,
             };
             $hold = $slip->hold ?? $this->proposed($slip);
+            $slip->turnInto(Becomes::Layaway);
             $slip->setRelation('hold', $hold);
             $slip->forceFill(['charge' => null]);
             $draft = HoldDraft::of(ReckonedCounter::of($slip->load('lines.item'), $this->house), $this->house);
@@ -65,7 +67,7 @@ final class HoldSlip
     public function drop(string $slipKey, Act $act): Slip
     {
         return $this->desk->change($slipKey, $act, static function (Slip $slip): void {
-            SlipHold::query()->whereKey($slip->id)->delete();
+            $slip->turnInto(Becomes::Sale);
             $slip->lines()->whereNull('department_id')->delete();
         });
     }
@@ -107,8 +109,8 @@ final class HoldSlip
         }
     }
 
-    /** @throws Refused bad_signature, name_missing, not_held */
-    public function sign(string $slipKey, Act $act, string $path, string $by): Slip
+    /** @throws Refused bad_signature */
+    public static function assertPath(string $path): void
     {
         if (
             $path !== ''
@@ -117,6 +119,12 @@ final class HoldSlip
         ) {
             throw Refused::because('bad_signature', 'The signature could not be read. Sign again.');
         }
+    }
+
+    /** @throws Refused bad_signature, name_missing, not_held */
+    public function sign(string $slipKey, Act $act, string $path, string $by): Slip
+    {
+        self::assertPath($path);
 
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $path, $by): void {
             $this->desk->redraw($slip, $act);

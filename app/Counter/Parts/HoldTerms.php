@@ -60,7 +60,7 @@ final class HoldTerms
         return ['rhythm' => $rhythm, 'count' => HouseTerms::countUntil($rhythm, $hold->first_due, $hold->expires_on)];
     }
 
-    private static function date(string $text): CarbonImmutable
+    public static function date(string $text): CarbonImmutable
     {
         return Carbon::canBeCreatedFromFormat($text, 'Y-m-d')
             ? CarbonImmutable::createFromFormat('!Y-m-d', $text)

@@ -8,16 +8,19 @@ use Elmstone\Books\Document;
 use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\LayawayPart;
+use Elmstone\Counter\Parts\OrderPart;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Devices\CashDrawer;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayPaper;
+use Elmstone\Orders\OrderPaper;
 use Elmstone\Paper\IssuePaper;
 use Elmstone\Paper\Outbox;
 use Elmstone\Paper\Outgoing;
 use Elmstone\Paper\Sends;
+use Elmstone\Quotes\QuotePaper;
 
 /** What happens at the counter once a sale stands in the books: the drawer opens and the customer gets their paper. */
 final class FinishSale implements Sends
@@ -28,13 +31,22 @@ final class FinishSale implements Sends
         private readonly CashDrawer $drawer,
         private readonly IssuePaper $issue,
         private readonly LayawayPaper $layawayPaper,
+        private readonly OrderPaper $orderPaper,
+        private readonly QuotePaper $quotePaper,
     ) {
     }
 
     /** In the transaction that posts it. */
-    public static function write(int $documentId, Act $act): void
+    public static function write(Slip $slip, Act $act): void
     {
-        app(Outbox::class)->write(self::WHAT, self::WHAT." {$documentId}", $documentId, $act->till, $act->by);
+        app(Outbox::class)->write(
+            self::WHAT,
+            self::WHAT." {$slip->key}",
+            $slip->document_id,
+            $act->till,
+            $act->by,
+            ['slip' => $slip->key],
+        );
     }
 
     public function sends(): array
@@ -45,21 +57,19 @@ final class FinishSale implements Sends
     public function send(Outgoing $outgoing): void
     {
         $this->finish(
-            (int) $outgoing->document_id,
+            $outgoing->text('slip'),
             new Act($outgoing->key, $outgoing->staff, $outgoing->till, null),
             $outgoing->isFresh(),
         );
     }
 
-    private function finish(int $documentId, Act $act, bool $isFresh): void
+    private function finish(string $key, Act $act, bool $isFresh): void
     {
-        $document = Document::query()
-            ->with(['tenders', 'lines', 'taxes'])
-            ->findOrFail($documentId);
         $slip = Slip::query()
-            ->with(['heldAs', 'lines'])
-            ->where('document_id', $documentId)
+            ->with(['heldAs', 'order', 'quote', 'lines', 'document.tenders', 'document.lines', 'document.taxes'])
+            ->where('key', $key)
             ->firstOrFail();
+        $document = $slip->document;
 
         if (
             $isFresh
@@ -76,7 +86,7 @@ final class FinishSale implements Sends
         // Where goods leave with the last payment and nothing else is done, their invoice says all that the receipt
         // would.
         $left = $this->goodsLeft($slip, $document);
-        $isAllSaid = $left !== [] && self::onlyHandsOver($slip);
+        $isAllSaid = $document === null || ($left !== [] && self::onlyHandsOver($slip));
         $isAllSaid || $this->paper($slip, $document, $act);
 
         if ($receipt !== null) {
@@ -91,6 +101,22 @@ final class FinishSale implements Sends
             $this->paper($slip, $invoice, $act);
         }
 
+        if ($slip->quote !== null) {
+            match ($slip->paper) {
+                PaperWay::Print => $this->quotePaper->print($slip->quote, $act->till),
+                PaperWay::Mail => $this->quotePaper->mail($slip->quote, $slip->mail_to),
+                PaperWay::None => null,
+            };
+        }
+
+        if ($slip->order !== null) {
+            match ($slip->paper) {
+                PaperWay::Print => $this->orderPaper->print($slip->order, $act->till),
+                PaperWay::Mail => $this->orderPaper->mail($slip->order, $slip->mail_to),
+                PaperWay::None => null,
+            };
+        }
+
         if ($slip->heldAs !== null) {
             match ($slip->paper) {
                 PaperWay::Print => $this->layawayPaper->print($slip->heldAs, $act->till),
@@ -100,19 +126,26 @@ final class FinishSale implements Sends
         }
     }
 
-    /** @return list<Document> the invoices of the layaways whose goods left with it */
-    private function goodsLeft(Slip $slip, Document $document): iterable
+    /** @return list<Document> the invoices of layaways and orders whose goods left with it */
+    private function goodsLeft(Slip $slip, ?Document $document): array
     {
+        $orders = array_filter($slip->orderParts(), static fn (OrderPart $part): bool => ! $part->leaving->isEmpty());
+        $supplied = array_map(
+            static fn (OrderPart $part): string => SupplyOrders::key($slip, $part->orderId),
+            array_values($orders),
+        );
         $left = array_keys(
             array_filter($slip->layawayParts(), static fn (LayawayPart $part): bool => $part->leaves === true),
         );
 
-        return $left === []
+        return $left === [] && $supplied === []
             ? []
             : array_values(
                 Document::query()
-                    ->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))
-                    ->where('id', '!=', $document->id)
+                    ->where(static fn ($query) => $query
+                        ->whereIn('id', Layaway::query()->whereKey($left)->select('document_id'))
+                        ->orWhereIn('idempotency_key', $supplied))
+                    ->where('id', '!=', $document->id ?? 0)
                     ->orderBy('id')
                     ->get()
                     ->all(),

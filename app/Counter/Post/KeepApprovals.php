@@ -17,7 +17,7 @@ final readonly class KeepApprovals extends Step
     public function post(SlipPosting $posting): void
     {
         $reckoned = $posting->reckoned;
-        $in = $posting->sale ?? $posting->receipt;
+        $in = $posting->sale ?? $posting->receipt ?? $posting->handedOver[0] ?? null;
         [$out, $back] = [[], []];
         $lines = array_flip(
             array_values($reckoned->slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),

@@ -21,6 +21,9 @@ use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\MoneyOut\Gate;
+use Elmstone\Orders\OrderLedger;
+use Elmstone\Orders\SupplyOrder;
+use Elmstone\Quotes\Quote;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 
@@ -35,6 +38,7 @@ final class LockSlip
         private readonly Ledger $ledger,
         private readonly HeldLedger $deposits,
         private readonly LayawayLedger $layaways,
+        private readonly OrderLedger $orders,
         private readonly SlipParty $party,
         private readonly PostCredit $credit,
         private readonly MoveCredits $moveCredits,
@@ -46,12 +50,15 @@ final class LockSlip
     public function handle(Slip $slip, Act $act): LockedSlip
     {
         $slip->by = $act->by;
+        $slip->loadBecoming();
         $this->credit->lockLines($slip);
         $slip->takesBack() && $this->gate->lock($act->by);
         $account = $slip->touchesAccount() ? $this->ledger->lockIfAny((int) $slip->customer_id) : null;
         $held = $slip->touchesDeposits() ? $this->deposits->lock(HeldKind::Deposit, (int) $slip->customer_id) : null;
         $this->moveCredits->lock($slip);
         $slip->paidOn = $this->layaways->lockAll(array_keys($slip->layawayParts()));
+        $slip->orders = $this->orders->lockAll(array_keys($slip->orderParts()));
+        $slip->quote_id === null || Quote::lock($slip->quote_id);
         $slip->couponsShown = $this->useCoupons
             ->lock([...$slip->couponIds(), ...UseCoupons::usedOn($slip->void_of_id)])
             ->whereIn('id', $slip->couponIds());
@@ -69,7 +76,6 @@ final class LockSlip
         $slip->setRelation('location', $act->till->location)->load(['cards', 'customer', 'contact']);
         ReadLines::of($slip);
         $slip->loadOwnTerms();
-        $slip->customer_id === null ? $slip->setRelation('hold', null) : $slip->load('hold');
         $slip->account = $account === null ? null : $this->party->standing($account);
         $slip->deposits = $held === null ? null : KeptFor::of($held);
 
@@ -77,6 +83,10 @@ final class LockSlip
             $layaway->setRelation('location', $slip->location)->load(['allInstalments', 'allLines.item']);
             $layaway->customer_id !== $slip->customer_id || $layaway->setRelation('customer', $slip->customer);
             $layaway->location_id === $slip->location_id || $layaway->load('location');
+        }
+
+        foreach ($slip->orders as $order) {
+            $order->load(['progress', 'allLines.item', 'customer', 'location']);
         }
     }
 
@@ -90,7 +100,8 @@ final class LockSlip
         );
 
         foreach ($slip->lines as $line) {
-            $line->item_id === null || $moving->out($line->item_id, $slip->location_id, $line->serials ?? []);
+            $line->item_id === null
+                || $moving->out($line->item_id, $line->from_id ?? $slip->location_id, $line->serials ?? []);
         }
 
         foreach ($slip->returns as $line) {
@@ -100,9 +111,15 @@ final class LockSlip
             }
         }
 
+        $slip->promise?->from_id === null || ($moving->locations[$slip->promise->from_id] = true);
+
+        foreach ($slip->orderParts() as $part) {
+            SupplyOrder::moving($slip->orders[$part->orderId], $part->leaving, $moving);
+        }
+
         array_walk($leaving, static fn (Layaway $layaway) => AgreedGoods::moving($layaway, $moving));
         $costs = $this->stock->lock($moving);
-        AgreedGoods::costNow($leaving, $costs);
+        AgreedGoods::costNow([...$leaving, ...array_values($slip->orders)], $costs);
 
         foreach ($slip->lines as $line) {
             $line->item === null || ($line->item->cost = $costs[$line->item->id]);

@@ -43,7 +43,7 @@ final class PostSale
             $slip = Slip::query()->where('key', $slipKey)->lockForUpdate()->first()
                 ?? throw Refused::because('empty', 'There is nothing on this slip yet.');
 
-            if ($slip->document_id !== null) {
+            if ($slip->isPosted()) {
                 return new LockedSlip($slip, null, null);
             }
 
@@ -53,7 +53,7 @@ final class PostSale
         };
         $write = function (LockedSlip $locked) use ($act, $also): PostedSale {
             $document = $this->post($locked, $act);
-            FinishSale::write($document, $act);
+            FinishSale::write($locked->slip, $act);
             $also === null || $also($locked->slip);
 
             return new PostedSale($document, already: false);
@@ -62,9 +62,9 @@ final class PostSale
         return $this->books->post(
             Posting::under($slipKey)
                 ->locking($lock)
-                ->unless(static fn (LockedSlip $locked): ?PostedSale => $locked->slip->document_id === null
-                    ? null
-                    : new PostedSale($locked->slip->document_id, already: true))
+                ->unless(static fn (LockedSlip $locked): ?PostedSale => $locked->slip->isPosted()
+                    ? new PostedSale($locked->slip->document_id, already: true)
+                    : null)
                 ->writing($write),
         );
     }
@@ -85,8 +85,8 @@ final class PostSale
         };
     }
 
-    /** @return int the id of the invoice, or of the receipt where nothing was sold */
-    private function post(LockedSlip $locked, Act $act): int
+    /** @return int|null the id of the invoice, or of the receipt where nothing was sold; null: only a promise */
+    private function post(LockedSlip $locked, Act $act): ?int
     {
         $slip = $locked->slip;
         $reckoned = ReckonedCounter::of($slip, $this->house);
@@ -105,7 +105,7 @@ final class PostSale
                 'state' => SlipState::Posted,
                 'document_id' => $document,
                 'receipt_id' => $posting->receipt === $document ? null : $posting->receipt,
-                'agreement_id' => $posting->made?->id,
+                'agreement_id' => $posting->promised(),
                 'credit_note_id' => $posting->credit,
                 'version' => $slip->version + 1,
                 'total' => $reckoned->payable(),

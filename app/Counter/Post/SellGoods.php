@@ -65,6 +65,6 @@ final readonly class SellGoods extends Step
 
     private static function sells(Slip $slip): bool
     {
-        return $slip->hold === null && $slip->lines->isNotEmpty();
+        return $slip->becomesSale() && $slip->lines->isNotEmpty();
     }
 }

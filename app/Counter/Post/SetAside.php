@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Post;
 
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Layaways\HoldLayaway;
 
 /** The goods on a slip that is held are set aside for it. */
@@ -17,7 +18,7 @@ final readonly class SetAside extends Step
 
     public function post(SlipPosting $posting): void
     {
-        if ($posting->slip()->hold === null) {
+        if ($posting->slip()->becomes !== Becomes::Layaway) {
             return;
         }
 

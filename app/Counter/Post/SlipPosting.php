@@ -12,6 +12,8 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Orders\Order;
+use Elmstone\Quotes\Quote;
 use Elmstone\Receivables\Accounts\HouseAccount;
 
 /** A slip while it is posted, everything locked: what is decided, and what its steps have written so far. */
@@ -19,6 +21,12 @@ final class SlipPosting
 {
     /** The layaway that was made of it. */
     public ?Layaway $made = null;
+
+    /** The order that was made of it. */
+    public ?Order $order = null;
+
+    /** The quote that was made of it, or changed by it. */
+    public ?Quote $quote = null;
 
     /** The invoice's document id; null: nothing was sold. */
     public ?int $sale = null;
@@ -58,16 +66,22 @@ final class SlipPosting
     /**
      * What the slip has become, above all.
      *
-     * @return int a document's id
+     * @return int|null a document's id; null: only a promise, of which no document says anything yet
      *
      * @throws Refused empty
      */
-    public function document(): int
+    public function document(): ?int
     {
-        return $this->sale
-            ?? ($this->credit
-                ?? ($this->receipt
-                    ?? ($this->handedOver[0]
-                        ?? throw Refused::because('empty', 'There is nothing on this slip yet.'))));
+        $document = $this->sale ?? $this->credit ?? $this->receipt ?? $this->handedOver[0] ?? null;
+
+        return $document !== null || $this->promised() !== null
+            ? $document
+            : throw Refused::because('empty', 'There is nothing on this slip yet.');
+    }
+
+    /** The id of the agreement that was made of it; null: none was. */
+    public function promised(): ?int
+    {
+        return $this->made->id ?? $this->order->id ?? $this->quote->id ?? null;
     }
 }

@@ -73,7 +73,7 @@ final readonly class TakeMoneyIn extends Step
                 null,
                 $towards === null ? null : $posting->account?->balance,
             ),
-            $slip->hold === null && $slip->lines->isNotEmpty()
+            $slip->becomesSale() && $slip->lines->isNotEmpty()
                 ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString()
                 : Uuid::uuid5(Uuid::fromString($slip->key), 'money in')->toString(),
             $settled->tenders,

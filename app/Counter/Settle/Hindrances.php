@@ -40,7 +40,7 @@ final readonly class Hindrances
             $slip->lines->isEmpty()
             && $slip->returns->isEmpty()
             && $this->reckoned->taken()->isZero()
-            && $slip->layawayParts() === []
+            && ! $slip->handsOver()
             && ($slip->unknown ?? []) === []
         ) {
             $found[] = Refused::because('empty', 'There is nothing on this slip yet.');
@@ -88,7 +88,7 @@ final readonly class Hindrances
         );
 
         if (
-            $slip->hold === null
+            $slip->becomesSale()
             && $slip->charge !== null
             && ! $this->reckoned->isRefund()
             && $slip->charge->exceeds($this->reckoned->due()->mostCharged())
@@ -96,7 +96,11 @@ final readonly class Hindrances
             $found[] = Refused::because('charge_too_large', 'Only what is sold can be charged to the account.');
         }
 
-        array_push($found, ...$this->reckoned->charge()?->refusals() ?? []);
+        array_push(
+            $found,
+            ...$this->reckoned->charge()?->refusals() ?? [],
+            ...$this->reckoned->quote()?->hindrances() ?? [],
+        );
 
         if ($slip->cheque !== null && ! $this->reckoned->isRefund() && $slip->cheque_number === '') {
             $found[] = Refused::because('cheque_number', 'Type the cheque’s number.');
@@ -149,10 +153,10 @@ final readonly class Hindrances
                 || ($found[] = Refused::because('coupon_over', "Coupon {$coupon->code} {$hindrance}. Take it off."));
         }
 
-        if ($this->slip->hold !== null && $this->slip->couponIds() !== []) {
+        if (! $this->slip->becomesSale() && $this->slip->couponIds() !== []) {
             $found[] = Refused::because(
                 'coupon_on_layaway',
-                'Coupons are not for layaways. Take it off, or sell instead.',
+                "Coupons are not for {$this->slip->becomes->value}s. Take it off, or sell instead.",
             );
         }
 
@@ -171,7 +175,7 @@ final readonly class Hindrances
                         $line->description,
                         $line->quantity,
                         $line->serials ?? [],
-                        $this->slip->hold !== null,
+                        ! $this->slip->becomesSale(),
                     );
                 } catch (Refused $refused) {
                     $found[] = $refused;

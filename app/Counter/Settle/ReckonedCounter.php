@@ -22,6 +22,8 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Parts\Back\ReckonedReturn;
 use Elmstone\Counter\Parts\HoldDraft;
 use Elmstone\Counter\Parts\MoneyIn;
+use Elmstone\Counter\Parts\OrderDraft;
+use Elmstone\Counter\Parts\QuoteDraft;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Shop\House;
@@ -139,10 +141,10 @@ final readonly class ReckonedCounter
         return $this->slip->cards->first(static fn (CardRequest $card): bool => $card->state->isOpen());
     }
 
-    /** What is sold here; nothing where it is to be held as a layaway. */
+    /** What is sold here; nothing where it is to become something else. */
     public function saleTotal(): Money
     {
-        return $this->slip->hold === null ? $this->sums->total : Money::zero($this->house->currency());
+        return $this->slip->becomesSale() ? $this->sums->total : Money::zero($this->house->currency());
     }
 
     /**
@@ -188,6 +190,18 @@ final readonly class ReckonedCounter
     public function layaway(): ?HoldDraft
     {
         return HoldDraft::of($this, $this->house);
+    }
+
+    /** What the order says; null where the slip is not to become one. */
+    public function order(): ?OrderDraft
+    {
+        return OrderDraft::of($this, $this->house);
+    }
+
+    /** What the quote says; null where the slip is not to become one. */
+    public function quote(): ?QuoteDraft
+    {
+        return QuoteDraft::of($this, $this->house);
     }
 
     /** What each way can still pay. */

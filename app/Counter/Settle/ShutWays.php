@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Settle;
 
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 
 /** Which ways a slip cannot be met by now, and why: one line on the page in place of a field for each. */
@@ -22,13 +23,13 @@ final readonly class ShutWays
     public function mayCharge(): bool
     {
         return $this->slip->charge !== null
-            || ($this->slip->hold === null && $this->slip->account?->account->stopped === false);
+            || ($this->slip->becomesSale() && $this->slip->account?->account->stopped === false);
     }
 
     /** Whether the slip may become something else than a sale: goods go out of it, to somebody who is named. */
     public function mayBecomeAnother(): bool
     {
-        return $this->slip->hold !== null || ($this->slip->customer !== null && $this->slip->lines->isNotEmpty());
+        return ! $this->slip->becomesSale() || $this->slip->lines->isNotEmpty();
     }
 
     /** @return array<string, string> why, by the names of the ways it keeps shut */
@@ -57,7 +58,9 @@ final readonly class ShutWays
         return match (true) {
             $account === null => 'no house account; the office can open one',
             $account->stopped => $account->stop_reason === '' ? 'on stop' : "on stop: {$account->stop_reason}",
-            default => 'a layaway is not charged',
+            default => $this->slip->becomes === Becomes::Order
+                ? 'an order is charged as it is supplied'
+                : "a {$this->slip->becomes->value} is not charged",
         };
     }
 }

@@ -12,6 +12,7 @@ use Elmstone\Counter\Settle\Needs\LayawayNeeds;
 use Elmstone\Counter\Settle\Needs\LineNeeds;
 use Elmstone\Counter\Settle\Needs\MoneyNeeds;
 use Elmstone\Counter\Settle\Needs\NeedsOf;
+use Elmstone\Counter\Settle\Needs\OrderNeeds;
 use Elmstone\Counter\Settle\Needs\ReturnNeeds;
 use Elmstone\Counter\Settle\Needs\TermsNeeds;
 use Elmstone\Counter\Slip\Slip;
@@ -34,6 +35,7 @@ final class SlipNeeds
         LineNeeds::class,
         TermsNeeds::class,
         LayawayNeeds::class,
+        OrderNeeds::class,
         ReturnNeeds::class,
         CardNeeds::class,
         MoneyNeeds::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Settle;
 
 use Elmstone\Core\Money\Money;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
@@ -26,7 +27,9 @@ final readonly class SlipWords
         $alone = $this->slip->lines->isEmpty() ? $this->reckoned->moneyIn->alone($this->slip)?->alone() : null;
 
         return match (true) {
-            $this->slip->hold !== null => 'Hold as layaway',
+            $this->slip->becomes === Becomes::Layaway => 'Hold as layaway',
+            $this->slip->becomes === Becomes::Order => 'Take the order',
+            $this->slip->becomes === Becomes::Quote => 'Give the quote',
             $this->slip->void_of_id !== null => 'Void the sale',
             $this->reckoned->back !== null => $this->slip->lines->isEmpty()
                 ? ($in
@@ -34,7 +37,7 @@ final readonly class SlipWords
                     : 'Post return')
                 : 'Post exchange',
             $alone !== null => $alone,
-            $this->slip->lines->isEmpty() && ! $in && $this->slip->layawayParts() !== [] => 'Hand over goods',
+            $this->slip->lines->isEmpty() && ! $in && $this->slip->handsOver() => 'Hand over goods',
             $this->slip->lines->isEmpty() && $in => 'Post payment',
             $in => 'Post sale and payment',
             default => 'Post sale',

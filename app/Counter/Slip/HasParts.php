@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\CardsOnSlip;
 use Elmstone\Counter\Parts\LayawayPart;
+use Elmstone\Counter\Parts\OrderPart;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\MoneyOut\Way;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -93,6 +94,18 @@ trait HasParts
     public function layawayParts(): array
     {
         return LayawayPart::all($this->parts(PartKind::Layaway));
+    }
+
+    /** Whether goods of agreements leave with it. */
+    public function handsOver(): bool
+    {
+        return $this->layawayParts() !== [] || $this->orderParts() !== [];
+    }
+
+    /** @return array<int, OrderPart> by order */
+    public function orderParts(): array
+    {
+        return OrderPart::all($this->parts(PartKind::Order));
     }
 
     /** @return HasMany<SlipPart, $this> */

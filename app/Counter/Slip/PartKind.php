@@ -8,6 +8,7 @@ namespace Elmstone\Counter\Slip;
 enum PartKind: string
 {
     case Layaway = 'layaway';
+    case Order = 'order';
     case Coupon = 'coupon';
     case CardSold = 'card_sold';
     case CardUsed = 'card_used';

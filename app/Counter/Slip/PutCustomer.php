@@ -48,18 +48,19 @@ final class PutCustomer
         if (
             $slip->customer_id !== null
             && $slip->customer_id !== $customer?->id
-            && SlipHold::query()->whereKey($slip->id)->exists()
+            && in_array($slip->becomes, [Becomes::Layaway, Becomes::Order], true)
         ) {
             throw Refused::because(
                 'held_for',
-                "This slip is to be held as a layaway for {$slip->customer_name}. Choose “Sale” in Settle first, or "
+                "This slip is {$slip->becomes->words()} for {$slip->customer_name}. Choose “Sale” in Settle first, or "
                     .'begin another slip.',
             );
         }
 
-        SlipHold::query()->whereKey($slip->id)->delete();
-        $slip->lines()->whereNull('department_id')->delete();
+        $slip->becomes === Becomes::Layaway && $slip->turnInto(Becomes::Sale);
+        $slip->becomesSale() && $slip->lines()->whereNull('department_id')->delete();
         $slip->layawayParts() === [] || $slip->keepParts(PartKind::Layaway, []);
+        $slip->orderParts() === [] || $slip->keepParts(PartKind::Order, []);
         $slip
             ->forceFill([
                 'customer_id' => $customer?->id,

@@ -23,7 +23,9 @@ use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Orders\Order;
 use Elmstone\Plans\Plan;
+use Elmstone\Quotes\Quote;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
@@ -44,6 +46,7 @@ use Illuminate\Database\Eloquent\Collection;
  * @property int $till_id where it lies
  * @property int $staff_id who began it
  * @property SlipState $state
+ * @property Becomes $becomes what it is to become
  * @property int $version rises with every change
  * @property string $customer_name
  * @property int|null $customer_id null: a passer-by
@@ -72,6 +75,7 @@ use Illuminate\Database\Eloquent\Collection;
  * @property list<string>|null $unknown what was scanned, is in no list and waits for somebody
  * @property int|null $void_of_id the invoice it takes back whole
  * @property int|null $agreement_id what it was held as
+ * @property int|null $quote_id the quote that is taken up with it, or changed by it
  * @property int|null $receipt_id
  * @property CarbonImmutable|null $business_date null: the day it is posted
  * @property Percentage|null $discount_percent
@@ -93,7 +97,11 @@ use Illuminate\Database\Eloquent\Collection;
  * @property-read Contact|null $contact
  * @property-read Document|null $document
  * @property-read Document|null $receipt
- * @property-read SlipHold|null $hold
+ * @property-read SlipHold|null $hold of a layaway
+ * @property-read SlipPromise|null $promise of an order or a quote
+ * @property-read Order|null $order it became
+ * @property-read Quote|null $quote it became
+ * @property-read Quote|null $takesUp the quote its goods were offered by
  * @property-read Layaway|null $heldAs
  * @property-read Collection<int, LineOnSlip> $lines
  * @property-read Collection<int, CardRequest> $cards
@@ -138,6 +146,9 @@ final class Slip extends Record
     /** @var array<int, Layaway> by id: those something is paid on */
     public array $paidOn = [];
 
+    /** @var array<int, Order> by id: those something is paid on or supplied of */
+    public array $orders = [];
+
     /** What of store credit is theirs; null: nothing is. */
     public ?Money $storeCredit = null;
 
@@ -170,6 +181,7 @@ final class Slip extends Record
         'cheque' => MoneyCast::class,
         'discount_percent' => PercentageCast::class,
         'state' => SlipState::class,
+        'becomes' => Becomes::class,
         'paper' => PaperWay::class,
         'version' => 'int',
         'leaves_discount' => 'bool',
@@ -208,6 +220,30 @@ final class Slip extends Record
         }
     }
 
+    /** Whether what is on it is sold here and now. */
+    public function becomesSale(): bool
+    {
+        return $this->becomes === Becomes::Sale;
+    }
+
+    /** It is to become something else; what it would have been is gone. */
+    public function turnInto(Becomes $becomes): void
+    {
+        $becomes === Becomes::Layaway || SlipHold::query()->whereKey($this->id)->delete();
+        in_array($becomes, [Becomes::Order, Becomes::Quote], true)
+            || SlipPromise::query()->whereKey($this->id)->delete();
+        $this->forceFill(['becomes' => $becomes]);
+    }
+
+    /** Reads what it would be as what it is to become. */
+    public function loadBecoming(): void
+    {
+        $this->becomes === Becomes::Layaway ? $this->load('hold') : $this->setRelation('hold', null);
+        in_array($this->becomes, [Becomes::Order, Becomes::Quote], true)
+            ? $this->load('promise')
+            : $this->setRelation('promise', null);
+    }
+
     /** Whether something comes back on it. */
     public function takesBack(): bool
     {
@@ -233,6 +269,13 @@ final class Slip extends Record
     public function discount(): ?Reduction
     {
         return Reduction::stored($this->discount_percent, $this->discount_amount);
+    }
+
+    /** Where and when it would be posted by who stands at its till: for what is shown before. */
+    public function wouldBePostedAt(): PostedAt
+    {
+        return $this->postedAt
+            ?? PostedAt::till($this->till, $this->by->id ?? $this->staff_id, $this->day())->of($this->location_id);
     }
 
     /** The day it would be posted on. */

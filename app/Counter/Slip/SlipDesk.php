@@ -119,7 +119,10 @@ final class SlipDesk
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
-        $slip->agreement_id === null ? $slip->setRelation('heldAs', null) : $slip->load('heldAs');
+        $slip->agreement_id === null
+            ? $slip->setRelation('heldAs', null)->setRelation('order', null)->setRelation('quote', null)
+            : $slip->load(['heldAs', 'order', 'quote']);
+        $slip->quote_id === null ? $slip->setRelation('takesUp', null) : $slip->load('takesUp');
         $slip->loadOwnTerms();
         $this->party->draw($slip);
 
@@ -211,7 +214,7 @@ final class SlipDesk
                             0,
                             60,
                         ),
-                'total' => $slip->hold === null ? $slip->reckoned->payable() : $slip->reckoned->sums->total,
+                'total' => $slip->becomesSale() ? $slip->reckoned->payable() : $slip->reckoned->sums->total,
             ])
             ->save();
     }

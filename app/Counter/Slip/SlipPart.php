@@ -20,6 +20,7 @@ use Elmstone\Support\Database\Record;
  * @property int|null $gift_card_id null: a new card
  * @property Money $amount minor units
  * @property bool|null $leaves whether the goods of a layaway leave; null: not said
+ * @property string|null $goods what of an order leaves, as OrderPart writes it
  * @property string $code what is kept of a gift card's number; empty: drawn when it is posted
  * @property string $number of a new card that brings its own: the number, encrypted, until it is posted
  */

@@ -12,6 +12,7 @@ use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Shop\House;
@@ -28,15 +29,16 @@ final class SlipParty
     public function draw(Slip $slip): void
     {
         $customer = $slip->customer_id;
+        $slip->loadBecoming();
 
         if ($customer === null) {
-            $slip->setRelation('customer', null)->setRelation('contact', null)->setRelation('hold', null);
-            [$slip->account, $slip->deposits, $slip->paidOn] = [null, null, []];
+            $slip->setRelation('customer', null)->setRelation('contact', null);
+            [$slip->account, $slip->deposits, $slip->paidOn, $slip->orders] = [null, null, [], []];
 
             return;
         }
 
-        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact', 'hold']);
+        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact']);
         $account = HouseAccount::query()->where('customer_id', $customer)->first();
         $slip->account = $account === null ? null : $this->standing($account);
         $slip->deposits = KeptFor::ofCustomer(HeldKind::Deposit, $customer);
@@ -46,6 +48,15 @@ final class SlipParty
                 : Layaway::query()
                     ->with(['allInstalments', 'allLines.item', 'document'])
                     ->whereKey(array_keys($parts))
+                    ->get()
+                    ->keyBy('id')
+                    ->all();
+        $orders = $slip->orderParts();
+        $slip->orders = $orders === []
+                ? []
+                : Order::query()
+                    ->with(['progress', 'allLines.item', 'customer', 'location'])
+                    ->whereKey(array_keys($orders))
                     ->get()
                     ->keyBy('id')
                     ->all();

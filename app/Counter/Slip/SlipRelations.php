@@ -10,7 +10,9 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Customers\Contact;
 use Elmstone\Customers\Customer;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Orders\Order;
 use Elmstone\Plans\Plan;
+use Elmstone\Quotes\Quote;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -72,6 +74,30 @@ trait SlipRelations
     public function hold(): HasOne
     {
         return $this->hasOne(SlipHold::class);
+    }
+
+    /** @return HasOne<SlipPromise, $this> what an order or a quote would be */
+    public function promise(): HasOne
+    {
+        return $this->hasOne(SlipPromise::class);
+    }
+
+    /** @return BelongsTo<Order, $this> */
+    public function order(): BelongsTo
+    {
+        return $this->belongsTo(Order::class, 'agreement_id');
+    }
+
+    /** @return BelongsTo<Quote, $this> */
+    public function quote(): BelongsTo
+    {
+        return $this->belongsTo(Quote::class, 'agreement_id');
+    }
+
+    /** @return BelongsTo<Quote, $this> */
+    public function takesUp(): BelongsTo
+    {
+        return $this->belongsTo(Quote::class, 'quote_id');
     }
 
     /** @return HasMany<LineOnSlip, $this> */

@@ -24,6 +24,9 @@ final class PlainInput
     private const OF_PAGES = [
         'counter/*/back' => ['back'],
         'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
+        'orders/*' => ['quantity', 'serials'],
+        'purchases/*' => ['cost', 'quantity', 'refused', 'serials', 'why', 'worth'],
+        'quotes/*' => ['confirmed', 'quantity'],
         'customers/level-prices' => ['price'],
     ];
 

@@ -129,6 +129,7 @@ final class HeldLedger
                 ),
                 HeldKind::GiftCard => Refused::because('over_gift_card', "The gift card is worth {$held} now."),
                 HeldKind::Layaway => Refused::because('over_layaway', "Only {$held} is paid on the layaway."),
+                HeldKind::Order => Refused::because('over_order', "Only {$held} is paid on the order."),
             };
         }
     }

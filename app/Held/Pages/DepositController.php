@@ -50,7 +50,7 @@ final class DepositController
     /** @return Report<HeldFor> */
     private function report(CarbonImmutable $day): Report
     {
-        $liability = Liability::on($day, HeldKind::Deposit, HeldKind::Layaway);
+        $liability = Liability::on($day, HeldKind::Deposit, HeldKind::Layaway, HeldKind::Order);
         $total = fn (HeldKind ...$kinds): Money => Money::sum(
             array_map($liability->total(...), $kinds),
             $this->house->currency(),
@@ -72,7 +72,9 @@ final class DepositController
                 ...HeldPage::customer('deposits.show'),
                 $column('Deposits', 'deposits', HeldKind::Deposit),
                 $column('On layaways', 'layaway money', HeldKind::Layaway),
-                $column('In all', '', HeldKind::Deposit, HeldKind::Layaway)->toned(static fn (): string => 'fw-bold'),
+                $column('On orders', 'order deposits', HeldKind::Order),
+                $column('In all', '', HeldKind::Deposit, HeldKind::Layaway, HeldKind::Order)
+                    ->toned(static fn (): string => 'fw-bold'),
                 ...HeldPage::alike($this->house, $day),
             ],
         )

@@ -52,7 +52,7 @@ final readonly class AccountStanding
             new Standing(
                 $account->credit_limit,
                 $account->balance,
-                $house->money(0),
+                $account->orders,
                 $account->stopped,
                 $oldest,
                 $account->allowed_overdue_days,

@@ -38,6 +38,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $stop_reason
  * @property CarbonImmutable $opened_on
  * @property Money $balance minor units; below zero: the shop owes them
+ * @property Money $orders ordered and to be charged, not supplied yet
  * @property int $version
  * @property-read Customer $customer
  */
@@ -52,6 +53,7 @@ final class HouseAccount extends Record
     protected $casts = [
         'credit_limit' => MoneyCast::class,
         'balance' => MoneyCast::class,
+        'orders' => MoneyCast::class,
         'discount_percent' => PercentageCast::class,
         'terms_kind' => TermsKind::class,
         'statement_kind' => StatementKind::class,

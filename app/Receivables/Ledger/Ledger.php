@@ -94,6 +94,13 @@ final class Ledger
         $account->forceFill(['balance' => $balance])->save();
     }
 
+    /** So much more of what is ordered will be charged to the account, or less: it was supplied, or will not be. */
+    public function expect(HouseAccount $account, Money $change): void
+    {
+        $this->assertInside();
+        $account->forceFill(['orders' => $account->orders->plus($change)])->save();
+    }
+
     /** @param  list<array{document_id: int, ...<string, scalar|Money|null>}>  $rows */
     private function write(array $rows): void
     {

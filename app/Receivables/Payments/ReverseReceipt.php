@@ -11,7 +11,6 @@ use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
-use Elmstone\Books\HeldKind;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Cards\CardSubject;
@@ -109,7 +108,7 @@ final class ReverseReceipt
                 : $this->ledger->lock($receipt->customer_id);
 
         foreach ($this->others as $other) {
-            $other->kind() !== HeldKind::Layaway || $this->back->lockGiftCards(Brought::ways($receipt));
+            ! $other->kind()->isOfAgreement() || $this->back->lockGiftCards(Brought::ways($receipt));
             $other->lock($receipt);
         }
 

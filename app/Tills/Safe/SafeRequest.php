@@ -7,9 +7,9 @@ namespace Elmstone\Tills\Safe;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
+use Elmstone\Support\Http\SaysAtItsField;
 use Elmstone\Support\ShopTime;
 use Elmstone\Tills\ReadsCash;
-use Elmstone\Tills\SaysAtItsField;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 

@@ -25,7 +25,9 @@
             <span class="figure small {{ $item->active && $mine?->available()->isPositive() ? 'soft'
                 : 'ochre' }}">{{ $item->active ? '' : 'off sale · ' }}{{ Show::decimal($mine?->available()
                     ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }}
-                        {{ $stock->location->code }} @endforeach</span>
+                        {{ $stock->location->code }} @endforeach @isset($onOrder[$item->id])·
+                        {{ Show::decimal($onOrder[$item->id]->quantity) }} on order,
+                            {{ $onOrder[$item->id]->next?->format('j M') }}@endisset</span>
             <span class="figure small soft">{{ $quote->rule === PriceRule::ListPrice ? 'list'
                 : $quote->rule->label() }}</span>
         </div>
@@ -59,6 +61,27 @@
         <span class="figure small {{ $layaway->isBehind($today) || $layaway->isExpired($today) ? 'ochre'
             : 'soft' }}">{{ $layaway->isExpired($today) ? 'expired'
                 : ($layaway->next_due === null ? 'to collect' : 'next '.Show::date($layaway->next_due)) }}</span>
+    </button>
+@endforeach
+@foreach($orders as $order)
+    @if($loop->first)<div class="group" aria-hidden="true">Orders</div>@endif
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $order->label }}"
+        aria-selected="false" data-layaway="{{ $order->label }}">
+        <span class="code">{{ $order->label }}</span><span>{{ $order->customer->name }} <span
+            class="small soft">{{ $order->lines()->first()?->description }}</span></span>
+        <span class="figure small">{{ Show::money($order->open_total) }} open</span>
+        <span class="figure small {{ $order->isLate($today) ? 'ochre' : 'soft' }}">{{ $order->wanted_on === null
+            ? 'ordered' : 'wanted '.Show::date($order->wanted_on) }}</span>
+    </button>
+@endforeach
+@foreach($quotesFound as $quote)
+    @if($loop->first)<div class="group" aria-hidden="true">Quotes</div>@endif
+    <button type="button" class="row-found layaway" role="option" id="found-{{ $quote->label }}"
+        aria-selected="false" data-layaway="{{ $quote->label }}">
+        <span class="code">{{ $quote->label }}</span><span>{{ $quote->who() }} <span
+            class="small soft">take it up</span></span><span class="figure small">{{ $quote->total }}</span>
+        <span class="figure small {{ $quote->isExpired($today) ? 'ochre' : 'soft' }}">{{ $quote->isExpired($today)
+            ? 'ran out' : 'holds until' }} {{ Show::date($quote->valid_until) }}</span>
     </button>
 @endforeach
 @if($plan !== null)

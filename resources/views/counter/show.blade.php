@@ -40,10 +40,13 @@
                 hidden></div>
         @include('counter.parts.said')
         @include('counter.parts.layaways')
+        @include('counter.parts.orders')
         @include('counter.parts.returns')
         @include('counter.parts.unknown')
         @include('counter.parts.lines')
         @include('counter.parts.hold')
+        @include('counter.parts.order')
+        @include('counter.parts.quote')
         @include('counter.parts.strip')
         @include('counter.parts.sums')
     </section>

@@ -12,6 +12,8 @@
         aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/till" @if(preg_match('#^(till|safe|day|calendar)(/|$)#', $here)) aria-current="page" @endif>Day</a>
+    <a href="/orders" @if(preg_match('#^(orders|quotes|purchases|to-buy|suppliers)(/|$)#', $here)) aria-current="page"
+        @endif>Orders</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
         <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>
@@ -85,7 +87,7 @@
                         'Alt Z' => 'clear the lot',
                         'Alt .' => 'more; then E tax or price level, D the drawer, C a copy of the last '
                             .'receipt, P someone else serves',
-                        'E L' => 'in Settle: a sale, a layaway',
+                        'E L O U' => 'in Settle: a sale, a layaway, an order, a quote',
                         'C D Q' => 'in Settle: cash, card, cheque',
                         'A P' => 'in Settle: charge to account, pay towards it',
                         'G S' => 'in Settle: gift card, store credit',

@@ -27,6 +27,7 @@ use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use LogicException;
 
 /**
  * A credit note without goods: a price was wrong, or something is made up for. On lines of an invoice, or free. It goes
@@ -197,6 +198,6 @@ final class GiveCredit
             return $this->post->handle($key, new Act((string) Str::uuid(), $act->by, $act->till, $slip->version));
         });
 
-        return $posted->documentId;
+        return $posted->documentId ?? throw new LogicException('A credit note is a document.');
     }
 }

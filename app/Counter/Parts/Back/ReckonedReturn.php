@@ -186,10 +186,11 @@ final class ReckonedReturn
 
         array_push($found, ...ReservedElsewhere::of($this->slip));
 
-        if ($this->slip->hold !== null) {
+        if (! $this->slip->becomesSale()) {
             $found[] = Refused::because(
                 'hold_and_back',
-                'What comes back cannot stand on a slip that is held as a layaway. Take it back on a slip of its own.',
+                "What comes back cannot stand on a slip that is {$this->slip->becomes->words()}. Take it back on a "
+                    .'slip of its own.',
             );
         }
 

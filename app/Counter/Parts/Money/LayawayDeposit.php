@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Parts\TakenIn;
 use Elmstone\Counter\Parts\TakesMoney;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\Shop\House;
@@ -22,7 +23,9 @@ final readonly class LayawayDeposit implements TakesMoney
 
     public function due(Slip $slip): Money
     {
-        return $slip->hold->deposit ?? $this->house->money(0);
+        return $slip->becomes === Becomes::Layaway
+            ? $slip->hold->deposit ?? $this->house->money(0)
+            : $this->house->money(0);
     }
 
     public function words(): string

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Counter\Lines\LineOnSlip;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Approvals\Need;
@@ -29,7 +30,7 @@ final class LineNeeds extends NeedsOf
 
         foreach ($this->slip->lines as $line) {
             $needs[] = $line->isOneOff() ? $this->oneOff($line, $total) : $this->belowFloor($line);
-            $needs[] = $line->takesCommitted($this->slip->stock?->get($line->item_id)) ? $this->committed($line) : null;
+            $needs[] = $this->takesCommitted($line) ? $this->committed($line) : null;
         }
 
         return array_values(array_filter($needs));
@@ -108,6 +109,13 @@ final class LineNeeds extends NeedsOf
     }
 
     /** What is set aside for others goes with the line. */
+    /** An order takes only what is nobody's, and a quote nothing. */
+    private function takesCommitted(LineOnSlip $line): bool
+    {
+        return in_array($this->slip->becomes, [Becomes::Sale, Becomes::Layaway], true)
+            && $line->takesCommitted($this->slip->stock?->get($line->item_id));
+    }
+
     public function committed(LineOnSlip $line): Need
     {
         $scope = Scope::of(ApprovalKind::Committed)

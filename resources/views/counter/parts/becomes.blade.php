@@ -1,12 +1,24 @@
-{{-- What becomes of the slip: shown only where there is a choice. Layaway is one key and Enter, Sale another. --}}
+@use('Elmstone\Counter\Slip\Becomes')
+@use('Elmstone\Support\Show')
+{{-- What becomes of the slip: shown only where there is a choice. Each is one key. --}}
 @php($draft = $reckoned->layaway())
+@php($order = $reckoned->order())
 @if($shut->mayBecomeAnother())
 <div class="becomes" role="group" aria-label="What becomes of it">
-    <button type="button" id="becomes-sale" data-way="E" aria-pressed="{{ $draft === null ? 'true' : 'false' }}"
-        data-sends="{{ route('counter.hold.drop', $slip->key) }}"><kbd>E</kbd> Sale</button>
-    @if($draft === null)<button type="button" id="hold" data-way="L" aria-pressed="false" data-field="rest" value="1"
-        data-sends="{{ route('counter.hold', $slip->key) }}"><kbd>L</kbd> Layaway</button>
-    @else<span class="chosen"><kbd>L</kbd> Layaway</span>@endif
+    @foreach([[Becomes::Sale, 'E', 'becomes-sale', match($slip->becomes) {
+        Becomes::Order => route('counter.order.drop', $slip->key),
+        Becomes::Quote => route('counter.quote.drop', $slip->key),
+        default => route('counter.hold.drop', $slip->key) }], [Becomes::Layaway, 'L', 'hold',
+            route('counter.hold', $slip->key)],
+        [Becomes::Order, 'O', 'order', route('counter.order', $slip->key)],
+        [Becomes::Quote, 'U', 'quote', route('counter.quote', $slip->key)]] as [$one, $letter, $id, $address])
+        @if($slip->becomes === $one && $one !== Becomes::Sale)<span class="chosen"><kbd>{{ $letter }}</kbd>
+            {{ ucfirst($one->value) }}</span>
+        @elseif(in_array($one, [Becomes::Sale, Becomes::Quote], true) || $slip->customer !== null)<button
+            type="button" id="{{ $id }}" data-way="{{ $letter }}" data-field="rest"
+                aria-pressed="{{ $slip->becomes === $one ? 'true' : 'false' }}"
+                value="1" data-sends="{{ $address }}"><kbd>{{ $letter }}</kbd> {{ ucfirst($one->value) }}</button>@endif
+    @endforeach
 </div>
 @if($draft !== null)
 <ul class="ways">
@@ -17,6 +29,26 @@
         @include('counter.parts.needs', ['place' => 'hold', 'quiet' => false])
     </x-way>
 </ul>
+@elseif($order !== null)
+<ul class="ways">
+    <x-way :$complaint letter="" id="order-deposit" name="deposit" at="order.deposit" data-way="O" label="Paid now"
+        :refused="$reckoned->needs->open('order') !== []" :save="route('counter.order.terms', $slip->key)"
+            :value="$order->deposit()->toString()">
+        <p class="under mb-0">of {{ $order->total() }}{{ $order->leastDeposit()->isPositive()
+            ? ', at least '.Show::money($order->leastDeposit()) : '' }}</p>
+        @include('counter.parts.needs', ['place' => 'order', 'quiet' => false])
+    </x-way>
+    <li><div class="way"><span></span><label for="is-charged">The rest</label>
+        <select class="form-select w-auto ms-auto" id="is-charged" name="is_charged"
+            data-save="{{ route('counter.order.terms', $slip->key) }}">
+            <option value="0" @selected(! $order->promise->is_charged)>is paid when goods leave</option>
+            @if($slip->account !== null)<option value="1" @selected($order->promise->is_charged)>is charged to the
+                account</option>@endif
+        </select></div>
+        @if($complaint->on('order.is_charged'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+    </li>
+</ul>
 @endif
 @endif
-@if($complaint->on('hold') && $draft === null)<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
+@if(($complaint->on('hold') && $draft === null) || $complaint->on('order') || $complaint->on('quote'))<p
+    class="complaint" role="alert">{{ $complaint->message() }}</p>@endif

@@ -1,7 +1,15 @@
 @use('Elmstone\Counter\Slip\PaperWay')
 @php($document = $slip->document)
-@php($change = $document->change_given->plus($slip->receipt->change_given ?? $document->none()))
+@php($change = ($document->change_given ?? $house->money(0))->plus($slip->receipt->change_given ?? $house->money(0)))
 <div class="note done mt-3" role="status"><p>
+@if($slip->order !== null)<strong>Taken as <a
+    href="{{ route('orders.show', $slip->order) }}">{{ $slip->order->label }}</a>.</strong><br>@endif
+@if($slip->quote !== null)<strong>Given as <a
+    href="{{ route('quotes.show', $slip->quote) }}">{{ $slip->quote->label }}</a>.</strong><br>@endif
+@if($document === null)
+    {{ match($slip->paper) { PaperWay::Print => 'Its paper is printed.',
+        PaperWay::Mail => "Its paper is mailed to {$slip->mail_to}.", default => 'No paper.' } }}
+@else
 <strong>Posted as <a
     href="{{ route('documents.show', $document) }}">{{ $document->label }}</a>@if($slip->creditNote !== null
         && $slip->credit_note_id !== $slip->document_id) and <a
@@ -12,6 +20,10 @@
                         <br><strong>Set aside as <a
                             href="{{ route('layaways.show',
                                 $slip->heldAs) }}">{{ $slip->heldAs->label }}</a></strong>@endif
+    @foreach($slip->orderParts() as $part)@if(! $part->leaving->isEmpty())<br>
+    <strong>Goods of <a href="{{ route('orders.show',
+        $slip->orders[$part->orderId]) }}">{{ $slip->orders[$part->orderId]->label }}</a> are handed over</strong>@endif
+    @endforeach
     @foreach($slip->paidOn as $layaway)@if($layaway->document !== null)<br>
     <strong>{{ $layaway->label }} became <a
         href="{{ route('documents.show',
@@ -19,8 +31,8 @@
     {{ match($slip->paper) { PaperWay::Print => $slip->heldAs === null
         ? ($document->kind->value === 'credit_note' ? 'The credit note is printed.' : 'The receipt is printed.')
             : 'Receipt and agreement are printed.', PaperWay::Mail => "Mailed to {$slip->mail_to}.",
-                default => 'No paper.' } }}</p></div>
-@if($document->balance_before !== null)
+                default => 'No paper.' } }}@endif</p></div>
+@if($document?->balance_before !== null)
     @php($last = $slip->receipt ?? $document)
     <table class="small w-100 mt-1"><tr><td class="soft">Balance before</td>
     <td class="figure">{{ $document->balance_before }}</td></tr><tr>
@@ -44,6 +56,7 @@
             {{ $tender->kind->value === 'house_account' ? 'to their account' : 'as '.mb_strtolower($tender->words()) }}
             </p>@endforeach
 @endif
+@if($document !== null)
 <div class="d-flex flex-wrap gap-2 mt-2">
     <form method="post" action="{{ route('paper.print', $document) }}">
     @csrf <button class="quiet-act">Print {{ $slip->paper === PaperWay::Print ? 'a copy' : '' }}</button></form>
@@ -53,6 +66,7 @@
         href="{{ route('layaways.agreement-pdf', $slip->heldAs) }}">Agreement as PDF</a>@else<a class="quiet-act"
             href="{{ route('paper.invoice-pdf', $document) }}">{{ $document->title() }} as PDF</a>@endif
 </div>
+@endif
 <div class="foot">
 <a class="main-act" href="{{ route('counter.new') }}" data-focus
     id="next-customer"><span>Next customer</span><kbd>Enter</kbd></a></div>

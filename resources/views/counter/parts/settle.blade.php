@@ -12,7 +12,7 @@
     <div class="due {{ strlen(Show::money($reckoned->payable()->abs())) > 10 ? 'long' : '' }}">
         <span class="sum" id="total">{{ $reckoned->payable()->abs() }}</span>
         <span class="beside">{{ $house->currency()->code }} ·
-        {{ Show::date($slip->isPosted() ? $slip->document->business_date : $slip->day()) }}
+        {{ Show::date($slip->document->business_date ?? $slip->day()) }}
             @if(! $slip->isDone() && $staff->mayDo(Ability::Backdate))<br>
             <button type="button" class="link-act" data-toggles="other-day">another day</button>@endif</span>
     </div>

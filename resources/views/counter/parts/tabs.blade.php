@@ -16,7 +16,8 @@
     @endforeach
     @if($at === false)
         <span class="tab" aria-current="page"><span
-            class="what">{{ $slip->isPosted() ? $slip->document->label
+            class="what">{{ $slip->isPosted() ? $slip->document->label ?? $slip->order->label
+                ?? $slip->quote->label ?? 'promised'
                 : ($slip->customer_name ?: 'Walk-in') }}</span><span
                     class="sum">{{ $slip->total }}</span></span>
     @endif

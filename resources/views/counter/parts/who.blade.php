@@ -100,7 +100,8 @@
         <div class="who-waiting">
         @if($account?->credit->isPositive() || $slip->storeCredit?->isPositive()
             || $slip->deposits?->total()->isPositive()
-            || $waiting->isNotEmpty())
+            || $waiting->isNotEmpty() || $waitingOrders->isNotEmpty()
+            || $waitingQuotes->isNotEmpty())
             <h2 class="band-name mt-3">Waiting for them</h2>
             <table class="ruled small waiting">
                 @if($account?->credit->isPositive())<tr><td>Unused credit</td>
@@ -124,6 +125,28 @@
                             <button type="button" class="link-act"
                                 data-sends="{{ route('counter.layaway.add', [$slip->key, $layaway]) }}">{{ $isReady
                                     ? 'Collect' : 'Pay on it' }}</button></div>@endif</td></tr>
+                @endforeach
+                @foreach($waitingOrders as $order)
+                    @php($ready = $order->ready($slip->location_id))
+                    <tr><td><a href="{{ route('orders.show', $order) }}">{{ $order->label }}</a>
+                    <div class="{{ $order->isLate($slip->day()) ? 'ochre' : 'soft' }}">{{ $ready === []
+                        ? 'ordered, waits' : 'ordered, goods here' }}{{ $order->wanted_on === null ? ''
+                            : ', wanted '.Show::date($order->wanted_on) }}{{ $order->shelf === '' ? ''
+                                : " · {$order->shelf}" }}</div></td>
+                        <td class="figure">{{ Show::money($order->open_total) }}
+                            @if(! $locked && ! isset($slip->orders[$order->id]))<div>
+                            <button type="button" class="link-act"
+                                data-sends="{{ route('counter.supply.add', [$slip->key, $order]) }}">{{ $ready === []
+                                    ? 'Pay on it' : 'Hand over' }}</button></div>@endif</td></tr>
+                @endforeach
+                @foreach($waitingQuotes as $one)
+                    <tr><td><a href="{{ route('quotes.show', $one) }}">{{ $one->label }}</a>
+                    <div class="{{ $one->isExpired($slip->day()) ? 'ochre' : 'soft' }}">quoted, {{
+                        $one->isExpired($slip->day()) ? 'ran out' : 'holds until' }}
+                        {{ Show::date($one->valid_until) }}</div></td>
+                        <td class="figure">{{ $one->total }}@if(! $locked && $slip->quote_id === null)<div>
+                        <button type="button" class="link-act" data-sends="{{ route('counter.add', $slip->key) }}"
+                            data-field="entry" value="{{ $one->label }}">Take up</button></div>@endif</td></tr>
                 @endforeach
             </table>
         @endif

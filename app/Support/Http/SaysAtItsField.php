@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Tills;
+namespace Elmstone\Support\Http;
 
 use Elmstone\Core\Money\Refused;
 use Illuminate\Validation\ValidationException;

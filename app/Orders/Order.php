@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Orders;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Agreements\AgreedLine;
+use Elmstone\Agreements\Agreement;
+use Elmstone\Agreements\AgreementKind;
+use Elmstone\Core\Money\Money;
+use Elmstone\Support\Casts\MoneyCast;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A promise to supply goods at agreed prices, whole or in parts. Its progress, its money and its state are changed
+ * through OrderLedger only, under the row's lock.
+ *
+ * @property OrderState $state
+ * @property OrderSource $source
+ * @property bool $is_charged what is supplied goes to the house account
+ * @property CarbonImmutable|null $wanted_on
+ * @property string $wanted_when morning, afternoon; empty: any time
+ * @property Money $least_deposit
+ * @property Money $open_total what is not supplied yet, tax in it
+ * @property string $deliver_to
+ * @property string $note
+ * @property string $their_number
+ * @property string $ended_why
+ * @property-read Collection<int, OrderLine> $progress
+ */
+final class Order extends Agreement
+{
+    protected static function kind(): AgreementKind
+    {
+        return AgreementKind::Order;
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            ...parent::casts(),
+            'state' => OrderState::class,
+            'source' => OrderSource::class,
+            'is_charged' => 'bool',
+            'wanted_on' => 'immutable_date',
+            'least_deposit' => MoneyCast::class,
+            'open_total' => MoneyCast::class,
+        ];
+    }
+
+    /** @return HasMany<OrderLine, $this> */
+    public function progress(): HasMany
+    {
+        return $this->hasMany(OrderLine::class, 'agreement_id')->orderBy('position');
+    }
+
+    public function at(int $position): ?OrderLine
+    {
+        return $this->progress->firstWhere('position', $position);
+    }
+
+    /** A line as it was agreed. */
+    public function line(int $position): ?AgreedLine
+    {
+        return $this->lines()->firstWhere('position', $position);
+    }
+
+    public function isOpen(): bool
+    {
+        return $this->state === OrderState::Open;
+    }
+
+    /** What is to be paid, or charged, beyond what is held, when everything has left. */
+    public function toSettle(): Money
+    {
+        return $this->open_total->minus($this->held())->orNothing();
+    }
+
+    /** @return array<int, BigDecimal> what could leave a place now as it is set aside there, by position */
+    public function ready(int $location): array
+    {
+        $ready = [];
+
+        foreach ($this->progress as $line) {
+            $agreed = $line->location_id === $location ? $this->line($line->position) : null;
+
+            if ($agreed !== null && ! $agreed->isFreight()) {
+                $now = $line->item_id === null ? $line->left() : $line->isAside();
+                $now->isPositive() && ($ready[$line->position] = $now);
+            }
+        }
+
+        return $ready;
+    }
+
+    /** Whether any goods of it were supplied yet. */
+    public function hasBegun(): bool
+    {
+        return $this->progress->contains(static fn (OrderLine $line): bool => $line->done()->quantity->isPositive());
+    }
+
+    /** By which way the lines reach the customer, in words; "delivery, to collect". */
+    public function waysInWords(): string
+    {
+        return implode(', ', array_unique(
+            $this->lines()
+                ->filter(static fn (AgreedLine $line): bool => ! $line->isFee())
+                ->map(static fn (AgreedLine $line): string => OrderWay::from((string) $line->way)->words())
+                ->all(),
+        ));
+    }
+
+    public function isLate(CarbonImmutable $day): bool
+    {
+        return $this->isOpen() && $this->written('wanted_on') !== ''
+            && $this->written('wanted_on') < $day->format('Y-m-d');
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Orders;
+
+use Elmstone\Paper\Outgoing;
+use Elmstone\Paper\Sends;
+use Elmstone\Purchasing\Received;
+
+/** Goods came in and were set aside for orders: each gets its label, and the customer a notice. */
+final class TellArrived implements Sends
+{
+    public function __construct(private readonly OrderPaper $paper)
+    {
+    }
+
+    public function sends(): array
+    {
+        return [Received::WHAT];
+    }
+
+    public function send(Outgoing $outgoing): void
+    {
+        foreach (Order::query()->whereKey(Received::of((int) $outgoing->document_id)->agreements())->get() as $order) {
+            $this->paper->printLabel($order, $outgoing->till);
+            $this->paper->mailReady($order);
+        }
+    }
+}

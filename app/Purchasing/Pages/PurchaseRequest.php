@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Purchasing\Pages;
+
+use Brick\Math\BigDecimal;
+use Carbon\CarbonImmutable;
+use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Purchasing\Arrived;
+use Elmstone\Purchasing\BuyLine;
+use Elmstone\Purchasing\Purchase;
+use Elmstone\Purchasing\PurchaseLine;
+use Elmstone\Shop\House;
+use Elmstone\Support\Http\SaysAtItsField;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
+
+/** What is done to an order to a supplier, as typed: a list by position, each field of a line under its own name. */
+final class PurchaseRequest extends FormRequest
+{
+    use SaysAtItsField;
+
+    /** Where what is refused is said; the rest above the page. */
+    private const FIELDS = ['expected_past' => 'expected_on', 'not_found' => 'code', 'nothing_chosen' => 'code'];
+
+    /** @return array<string, array<mixed>> */
+    public function rules(): array
+    {
+        $list = ['nullable', 'array', 'max:500'];
+
+        return [
+            'version' => ['nullable', 'integer'],
+            'key' => ['nullable', 'uuid'],
+            'quantity' => $list,
+            'cost' => $list,
+            'refused' => $list,
+            'why' => $list,
+            'serials' => $list,
+            'worth' => $list,
+            'rows' => $list,
+            'expected_on' => ['nullable', 'date_format:Y-m-d'],
+            'delivery_note' => ['nullable', 'string', 'max:60'],
+            'note' => ['nullable', 'string', 'max:255'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['expected_on.date_format' => 'Type the day as 2027-03-14.'];
+    }
+
+    public function expected(): ?CarbonImmutable
+    {
+        $typed = $this->string('expected_on')->value();
+
+        return $typed === '' ? null : CarbonImmutable::parse($typed, 'UTC');
+    }
+
+    /**
+     * @return array<int, array{BigDecimal, UnitPrice}> by position
+     *
+     * @throws ValidationException
+     */
+    public function lines(Purchase $purchase): array
+    {
+        $lines = [];
+
+        foreach ($purchase->lines as $line) {
+            $at = $line->position;
+
+            if ($this->typed('quantity', $at) !== '' || $this->typed('cost', $at) !== '') {
+                $lines[$at] = $this->checked("quantity.{$at}", fn (): array => [
+                    $this->amount('quantity', $at, BigDecimal::of($line->quantity)),
+                    $this->typed('cost', $at) === ''
+                        ? $line->cost
+                        : app(House::class)->typedPrice($this->typed('cost', $at)),
+                ]);
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * One more item, by its code.
+     *
+     * @throws ValidationException
+     */
+    public function more(ItemSearch $search): BuyLine
+    {
+        return $this->checked('code', fn (): BuyLine => new BuyLine(
+            self::item($search, $this->string('code')->trim()->value()),
+            Quantity::of(TypedNumber::plain($this->string('many')->trim()->value() ?: '1')),
+        ));
+    }
+
+    /**
+     * What came in, by the lines of the purchase and beyond them.
+     *
+     * @return list<Arrived>
+     *
+     * @throws ValidationException
+     */
+    public function arrived(Purchase $purchase, ItemSearch $search): array
+    {
+        $arrived = [];
+
+        foreach ($purchase->lines as $line) {
+            $one = $this->checked("quantity.{$line->position}", fn (): ?Arrived => $this->ofLine($line));
+            $one === null || ($arrived[] = $one);
+        }
+
+        if ($this->string('code')->trim()->value() !== '') {
+            $more = $this->more($search);
+            $worth = $this->checked('more_worth', fn (): ?Money => app(House::class)->typedMoney(
+                $this->string('more_worth')->value(),
+            ));
+            $arrived[] = new Arrived(
+                null, $more->item, $more->quantity->value, $worth, BigDecimal::zero(), 'not ordered',
+                Serials::read($this->string('more_serials')->value()), $this->boolean('costs_nothing'),
+            );
+        }
+
+        return $arrived;
+    }
+
+    private function ofLine(PurchaseLine $line): ?Arrived
+    {
+        $at = $line->position;
+        $quantity = $this->amount('quantity', $at, BigDecimal::zero());
+        $refused = $this->amount('refused', $at, BigDecimal::zero());
+
+        return $quantity->isZero() && $refused->isZero() ? null : new Arrived(
+            $at,
+            $line->item,
+            $quantity,
+            app(House::class)->typedMoney($this->typed('worth', $at)),
+            $refused,
+            $this->typed('why', $at),
+            Serials::read($this->typed('serials', $at)),
+            $this->boolean('costs_nothing'),
+        );
+    }
+
+    private function amount(string $list, int $position, BigDecimal $else): BigDecimal
+    {
+        $typed = $this->typed($list, $position);
+        $plain = $typed === '' ? '' : TypedNumber::plain($typed);
+
+        return match ($plain) {
+            '' => $else,
+            '0' => BigDecimal::zero(),
+            default => Quantity::of($plain)->value,
+        };
+    }
+
+    private function typed(string $list, int $position): string
+    {
+        $typed = $this->array($list)[$position] ?? '';
+
+        return is_string($typed) ? trim($typed) : '';
+    }
+
+    /** @throws Refused not_found */
+    public static function item(ItemSearch $search, string $code): Item
+    {
+        return ($code === '' ? null : $search->exact($code))
+            ?? throw Refused::because('not_found', "No item has the code or barcode “{$code}”.");
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $read
+     * @return T
+     *
+     * @throws ValidationException
+     */
+    public function checked(string $field, callable $read): mixed
+    {
+        try {
+            return $read();
+        } catch (Refused $refused) {
+            throw ValidationException::withMessages([$field => $refused->getMessage()]);
+        }
+    }
+}

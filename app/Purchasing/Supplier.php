@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Purchasing;
+
+use Carbon\CarbonImmutable;
+use Elmstone\Support\Database\Record;
+
+/**
+ * Somebody goods are bought of.
+ *
+ * @property int $id
+ * @property string $code
+ * @property string $name
+ * @property string $mail
+ * @property string $phone
+ * @property string $street
+ * @property string $postcode
+ * @property string $town
+ * @property string $our_number what they call us by
+ * @property int $lead_days from sending an order to its goods
+ * @property bool $active
+ * @property int $version
+ */
+final class Supplier extends Record
+{
+    protected $table = 'suppliers';
+
+    protected $casts = ['active' => 'bool', 'lead_days' => 'int', 'version' => 'int'];
+
+    /** When goods that are ordered on a day are to be expected. */
+    public function expectedFrom(CarbonImmutable $day): CarbonImmutable
+    {
+        return $day->addDays($this->lead_days);
+    }
+}

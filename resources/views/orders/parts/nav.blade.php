@@ -1,0 +1,13 @@
+<nav class="sub" aria-label="Orders and purchases">
+    <a href="{{ route('orders') }}" @if(request()->routeIs('orders*') && ! request()->routeIs('orders.terms*'))
+        aria-current="page" @endif>Orders</a>
+    <a href="{{ route('quotes') }}" @if(request()->routeIs('quotes*')) aria-current="page" @endif>Quotes</a>
+    @can('buy-goods')<a href="{{ route('to-buy') }}" @if(request()->routeIs('to-buy*')) aria-current="page"
+        @endif>To buy</a>@endcan
+    <a href="{{ route('purchases') }}" @if(request()->routeIs('purchases*')) aria-current="page"
+        @endif>Purchases</a>
+    @can('buy-goods')<a href="{{ route('suppliers') }}" @if(request()->routeIs('suppliers*')) aria-current="page"
+        @endif>Suppliers</a>@endcan
+    @can('set-house-terms')<a href="{{ route('orders.terms') }}" @if(request()->routeIs('orders.terms*'))
+        aria-current="page" @endif>Terms</a>@endcan
+</nav>
