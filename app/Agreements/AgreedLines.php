@@ -170,6 +170,9 @@ final class AgreedLines
             'note' => '',
             'approval_id' => null,
             'serials' => null,
+            'way' => null,
+            'from_id' => null,
+            'wanted_on' => null,
         ]);
     }
 

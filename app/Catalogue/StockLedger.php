@@ -43,7 +43,9 @@ final class StockLedger
             ->lock($goods->comingIn === [] ? 'LOCK IN SHARE MODE' : true)
             ->pluck('cost', 'id')
             ->all();
+        // By their key and no other index: two ways to the same rows are two orders of locks.
         DB::table('stock')
+            ->forceIndex('PRIMARY')
             ->whereIn('item_id', $ids)
             ->when(
                 $goods->comingIn === [],
@@ -56,6 +58,21 @@ final class StockLedger
         $this->serials->lock($goods);
 
         return array_map(static fn (mixed $cost): UnitPrice => UnitPrice::of(is_string($cost) ? $cost : '0'), $costs);
+    }
+
+    /**
+     * Holds the items that lines are about to point to, where nothing is moved: each line that is written holds its
+     * item, and lines stand in any order.
+     *
+     * @param  array<int|null>  $items ids
+     */
+    public static function holdItems(array $items): void
+    {
+        DB::table('items')
+            ->whereIn('id', array_filter($items, is_int(...)))
+            ->orderBy('id')
+            ->sharedLock()
+            ->pluck('id');
     }
 
     /**
@@ -90,11 +107,11 @@ final class StockLedger
 
         // Not by an insert that becomes an update: less than nothing may not even be tried to be inserted.
         foreach ($freed as $move) {
-            DB::update('UPDATE stock SET committed = committed + ? WHERE item_id = ? AND location_id = ?', [
-                (string) $move->quantity,
-                $move->itemId,
-                $move->locationId,
-            ]);
+            DB::update(
+                'UPDATE stock FORCE INDEX (PRIMARY) SET committed = committed + ? '
+                    .'WHERE item_id = ? AND location_id = ?',
+                [(string) $move->quantity, $move->itemId, $move->locationId],
+            );
         }
     }
 

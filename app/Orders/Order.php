@@ -103,6 +103,15 @@ final class Order extends Agreement
         return $this->progress->contains(static fn (OrderLine $line): bool => $line->done()->quantity->isPositive());
     }
 
+    /** Whether any of it is brought to them. */
+    public function isBrought(): bool
+    {
+        return $this->lines()->contains(
+            static fn (AgreedLine $line): bool => ! $line->isFee()
+                && OrderWay::from((string) $line->way)->isBrought(),
+        );
+    }
+
     /** By which way the lines reach the customer, in words; "delivery, to collect". */
     public function waysInWords(): string
     {

@@ -26,29 +26,22 @@ final class OrderPaper
 
     public function print(Order $order, Till $till): void
     {
-        $this->printer->print(
-            $till,
-            "{$order->label} confirmation",
-            view('orders.paper.confirmation', ['roll' => true, ...$this->data($order)])->render(),
-        );
+        $this->put($order, $till, 'confirmation', 'orders.paper.confirmation', ['roll' => true]);
     }
 
     public function printPickingList(Order $order, Till $till): void
     {
-        $this->printer->print(
-            $till,
-            "{$order->label} picking list",
-            view('orders.paper.picking', $this->data($order))->render(),
-        );
+        $this->put($order, $till, 'picking list', 'orders.paper.picking');
+    }
+
+    public function printDeliveryNote(Order $order, Till $till): void
+    {
+        $this->put($order, $till, 'delivery note', 'orders.paper.delivery-note');
     }
 
     public function printLabel(Order $order, Till $till): void
     {
-        $this->printer->print(
-            $till,
-            "{$order->label} label",
-            view('orders.paper.label', $this->data($order))->render(),
-        );
+        $this->put($order, $till, 'label', 'orders.paper.label');
     }
 
     public function confirmationPdf(Order $order): string
@@ -93,6 +86,19 @@ final class OrderPaper
                 "Goods that you ordered at {$shop} have come in and are set aside for you at {$order->location->name}, "
                     ."{$order->location->street}.\n\nBring the number {$order->label} when you come.",
             ),
+        );
+    }
+
+    /**
+     * @param  view-string  $view
+     * @param  array<string, mixed>  $more
+     */
+    private function put(Order $order, Till $till, string $name, string $view, array $more = []): void
+    {
+        $this->printer->print(
+            $till,
+            "{$order->label} {$name}",
+            view($view, [...$more, ...$this->data($order)])->render(),
         );
     }
 

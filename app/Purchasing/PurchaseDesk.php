@@ -7,6 +7,7 @@ namespace Elmstone\Purchasing;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -210,6 +211,7 @@ final class PurchaseDesk
             ->whereIn('item_id', array_map(static fn (BuyLine $line): int => $line->item->id, $lines))
             ->get()
             ->keyBy('item_id');
+        StockLedger::holdItems(array_map(static fn (BuyLine $line): int => $line->item->id, $lines));
         $position = (int) $purchase->lines()->max('position');
         $position + count($lines) > self::MOST_LINES
             && throw Refused::because('too_many', 'An order has '.self::MOST_LINES.' lines at most.');

@@ -49,6 +49,7 @@ final class DemoHouse
         private readonly DemoLayaways $layaways,
         private readonly DemoReturns $returns,
         private readonly DemoTills $drawers,
+        private readonly DemoOrders $orders,
     ) {
     }
 
@@ -79,10 +80,12 @@ final class DemoHouse
         $this->drawers->begin($chance, $first, $today);
         $this->layaways->plan($first, $today, $accounts);
         $this->returns->rules($today);
+        $this->orders->plan($first, $today, $accounts);
         $posted = 0;
         $paid = 0;
         $held = 0;
         $back = 0;
+        $ordered = 0;
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
@@ -95,6 +98,7 @@ final class DemoHouse
                 $shelves->refill($day);
                 $held += $this->layaways->on($day);
                 $back += $this->returns->on($day);
+                $ordered += $this->orders->on($day);
                 $accounts->bounceOn($day);
                 $this->drawers->evening($day);
                 $this->drawers->closeDays($day);
@@ -108,7 +112,9 @@ final class DemoHouse
             "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and "
                 ."plans, {$back} for returns, gift cards and credits",
         );
+        $say("{$ordered} acts for orders, quotes and purchases");
         $this->today();
+        $this->orders->today();
         $this->returns->end();
         $this->drawers->end($first);
         $say('today’s sales, and slips that wait');

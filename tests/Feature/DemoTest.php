@@ -44,6 +44,23 @@ final class DemoTest extends TestCase
         $this->assertGreaterThan(0, DB::table('documents')->where('purpose', 'petty_cash')->count());
         $this->assertGreaterThan(4, DB::table('lodgement_credits')->count());
         $this->assertGreaterThan(4, DB::table('closings')->whereNotNull('location_id')->count());
+        $this->assertSame(
+            [
+                'order cancelled', 'order open', 'order supplied', 'quote lost', 'quote open', 'quote won',
+                'purchase cancelled', 'purchase done', 'purchase draft', 'purchase sent',
+            ],
+            [
+                ...DB::table('agreements')
+                    ->whereIn('kind', ['order', 'quote'])
+                    ->selectRaw("DISTINCT CONCAT(kind, ' ', state) AS of")
+                    ->orderBy('of')
+                    ->pluck('of'),
+                ...DB::table('purchases')
+                    ->selectRaw("DISTINCT CONCAT('purchase ', state) AS of")
+                    ->orderBy('of')
+                    ->pluck('of'),
+            ],
+        );
         $this->assertGreaterThan(2, DB::table('agreements')->count());
         $this->assertContains('running', DB::table('agreements')->distinct()->orderBy('state')->pluck('state')->all());
         $this->assertGreaterThan(

@@ -79,7 +79,7 @@ final class HeldProofTest extends TamperCase
         ];
         yield 'a commitment is gone' => [
             static fn () => DB::table('commitments')->delete(),
-            'commitments: their count',
+            'commitments of layaways: their count',
         ];
         yield 'a piece is aside for nobody' => [
             static fn () => DB::table('item_serials')->insert([

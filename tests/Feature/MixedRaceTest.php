@@ -60,6 +60,8 @@ use Random\Randomizer;
  */
 final class MixedRaceTest extends RaceCase
 {
+    use OrderActs;
+
     private const SEED = 20261125;
 
     /** Acts of each till; ELMSTONE_RACE_ACTS says otherwise. */
@@ -94,6 +96,7 @@ final class MixedRaceTest extends RaceCase
             ]);
         }
 
+        $this->aSupplier();
         Scene::stock(array_values(Item::query()->get()->all()), 1000);
         Scene::stock(array_values(Item::query()->get()->all()), 1000, 3);
         $this->begun($customers);
@@ -111,7 +114,8 @@ final class MixedRaceTest extends RaceCase
                 app()->forgetScopedInstances();
                 $name = $this->pick([
                     'sale', 'sale', 'exchange', 'exchange', 'back', 'hold', 'instalment', 'complete', 'cancel',
-                    'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff', 'ages',
+                    'change', 'charge', 'moveCredit', 'payIn', 'lorry', 'writeOff', 'ages', 'order', 'order', 'supply',
+                    'fetch', 'alter', 'giveUp', 'receive',
                 ]);
 
                 try {
@@ -136,7 +140,10 @@ final class MixedRaceTest extends RaceCase
         $this->assertSame($before, self::deadlocks(), 'Two tills waited for each other in a circle.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
 
-        $all = ['sale', 'exchange', 'back', 'hold', 'complete', 'cancel', 'charge', 'moveCredit', 'lorry', 'ages'];
+        $all = [
+            'sale', 'exchange', 'back', 'hold', 'complete', 'cancel', 'charge', 'moveCredit', 'lorry', 'ages', 'order',
+            'supply', 'fetch', 'alter', 'receive',
+        ];
 
         foreach ($all as $name) {
             $this->assertArrayHasKey($name, $told, json_encode($told, JSON_THROW_ON_ERROR));
@@ -207,6 +214,7 @@ final class MixedRaceTest extends RaceCase
                 $this->hold($customer);
                 $this->charge($customer);
                 $this->payIn($customer);
+                $this->order($customer);
             }
         }
     }
@@ -265,6 +273,12 @@ final class MixedRaceTest extends RaceCase
             'moveCredit' => $this->moveCredit($customer),
             'payIn' => $this->payIn($customer),
             'lorry' => $this->lorry(),
+            'order' => $this->order($customer),
+            'supply' => $this->supply(),
+            'fetch' => $this->fetch(),
+            'alter' => $this->alter(),
+            'giveUp' => $this->giveUp(),
+            'receive' => $this->receive(),
             'ages' => new AgesNow(app(AsOf::class), app(House::class), ShopTime::today()),
             default => $this->writeOff(),
         };

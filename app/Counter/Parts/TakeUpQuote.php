@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Parts;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedLine;
+use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Counter\Lines\LineOnSlip;
@@ -110,6 +111,7 @@ final class TakeUpQuote
      */
     private function putLines(Slip $slip, Quote $quote, ?array $quantities, array $anew, array $confirmed): void
     {
+        StockLedger::holdItems($quote->lines()->pluck('item_id')->all());
         $position = (int) $slip->lines()->max('position');
         $isOne = false;
 

@@ -24,6 +24,7 @@ use Elmstone\Counter\Parts\HoldDraft;
 use Elmstone\Counter\Parts\MoneyIn;
 use Elmstone\Counter\Parts\OrderDraft;
 use Elmstone\Counter\Parts\QuoteDraft;
+use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Shop\House;
@@ -105,6 +106,15 @@ final readonly class ReckonedCounter
     public function line(LineOnSlip $line): ReckonedLine
     {
         return $this->sums->lines[$this->places[$line->id]];
+    }
+
+    /** Whether nobody has anything to pay on it: a quote, with nothing else on it. */
+    public function takesNoMoney(): bool
+    {
+        return $this->slip->becomes === Becomes::Quote
+            && $this->payable()->isZero()
+            && $this->slip->cards->isEmpty()
+            && $this->tenders() === [];
     }
 
     /** @return list<Tender> in the order they apply */

@@ -36,6 +36,7 @@ final readonly class SlipWords
                     ? 'Post return and payment'
                     : 'Post return')
                 : 'Post exchange',
+            $this->slip->lines->isEmpty() && $this->slip->suppliesAnOrder() => 'Hand over goods',
             $alone !== null => $alone,
             $this->slip->lines->isEmpty() && ! $in && $this->slip->handsOver() => 'Hand over goods',
             $this->slip->lines->isEmpty() && $in => 'Post payment',

@@ -102,6 +102,15 @@ trait HasParts
         return $this->layawayParts() !== [] || $this->orderParts() !== [];
     }
 
+    /** Whether goods of an order leave with it. */
+    public function suppliesAnOrder(): bool
+    {
+        return array_filter(
+            $this->orderParts(),
+            static fn (OrderPart $part): bool => ! $part->leaving->isEmpty(),
+        ) !== [];
+    }
+
     /** @return array<int, OrderPart> by order */
     public function orderParts(): array
     {

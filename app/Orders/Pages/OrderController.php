@@ -157,6 +157,7 @@ final class OrderController
     {
         match ($request->string('what')->value()) {
             'picking' => $this->paper->printPickingList($order, $this->atTill->till()),
+            'delivery-note' => $this->paper->printDeliveryNote($order, $this->atTill->till()),
             'label' => $this->paper->printLabel($order, $this->atTill->till()),
             default => $this->paper->print($order, $this->atTill->till()),
         };

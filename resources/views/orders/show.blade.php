@@ -22,12 +22,9 @@
             @if($isOpen)<form method="post" action="{{ route('orders.collect', $order) }}">@csrf
                 <button class="main-act narrow">{{ $ready === [] ? 'Take a payment' : 'Hand over at the counter' }}
                 </button></form>@endif
-            <form method="post" action="{{ route('orders.print', $order) }}">@csrf
-                <button class="quiet-act" name="what" value="picking">Print picking list</button>
-                <button class="quiet-act" name="what" value="confirmation">Print confirmation</button></form>
         </div></div>
     @include('design.messages')
-    <p class="facts"><a href="{{ route('customers.show', $order->customer) }}"><b>{{ $order->customer->name }}</b></a>
+    <p><a href="{{ route('customers.show', $order->customer) }}"><b>{{ $order->customer->name }}</b></a>
         {{ $order->buyer === '' ? '' : "for {$order->buyer}" }} · {{ $order->source->words() }},
         {{ Show::date($order->made_on) }} by {{ $order->staff->name }}
         @if($order->wanted_on !== null) · wanted <b>{{ Show::date($order->wanted_on) }}
@@ -35,7 +32,7 @@
         @if($order->purchase_order !== '') · their order {{ $order->purchase_order }}@endif
         @if($order->job !== '') · job {{ $order->job }}@endif
         · {{ $order->is_charged ? 'charged to the account' : 'paid when goods leave' }}
-        @if($order->deliver_to !== '' && str_contains($order->waysInWords(), 'e')) · {{ $order->deliver_to }}@endif</p>
+        @if($order->deliver_to !== '' && $order->isBrought()) · {{ $order->deliver_to }}@endif</p>
     @if($order->note !== '')<div class="note"><p>“{{ $order->note }}”</p></div>@endif
     <div class="split">
     <div>
@@ -141,9 +138,12 @@
         @endif
     </div>
     <aside>
-        <p class="d-flex flex-wrap gap-2"><a href="{{ route('orders.confirmation', $order) }}">Confirmation</a>
-            <a href="{{ route('orders.picking', $order) }}">Picking list</a>
-            <a href="{{ route('orders.delivery-note', $order) }}">Delivery note</a></p>
+        <form method="post" action="{{ route('orders.print', $order) }}" class="mb-3">@csrf
+            <table class="ruled small">@foreach(['confirmation' => 'Confirmation', 'picking' => 'Picking list',
+                'delivery-note' => 'Delivery note'] as $what => $name)<tr>
+                <td><a href="{{ route("orders.{$what}", $order) }}">{{ $name }}</a></td><td class="text-end"><button
+                    class="link-act" name="what" value="{{ $what }}" aria-label="Print the {{ strtolower($name)
+                        }}">print</button></td></tr>@endforeach</table></form>
         @if($isOpen)
         <form method="post" action="{{ route('orders.shelve', $order) }}" class="d-flex gap-2 align-items-end mb-3">
             @csrf<div class="flex-fill"><label for="shelf" class="small soft">Its goods stand on</label><input

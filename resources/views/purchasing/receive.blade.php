@@ -11,7 +11,7 @@
     <form method="post" action="{{ route('purchases.received', $purchase) }}" autocomplete="off">@csrf
     <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="version"
         value="{{ old('version', $purchase->version) }}">
-    <table class="ruled sheet-table"><thead><tr><th>Item</th><th class="figure">To come</th>
+    <table class="ruled goods-in"><thead><tr><th>Item</th><th class="figure">To come</th>
         <th class="figure">Came in</th><th class="figure">Refused</th><th>why</th>
         <th class="figure">Cost in all</th></tr></thead><tbody>
         @foreach($purchase->lines as $line)

@@ -14,7 +14,7 @@
         @can('buy-goods')<a class="quiet-act" href="{{ route('purchases.pdf', $purchase) }}">As PDF</a>
         <a class="quiet-act" href="{{ route('purchases.ubl', $purchase) }}">As UBL</a>@endcan</div></div>
     @include('design.messages')
-    <p class="facts"><b>{{ $purchase->supplier->name }}</b> · to {{ $purchase->location->town }} · made
+    <p><b>{{ $purchase->supplier->name }}</b> · to {{ $purchase->location->town }} · made
         {{ Show::date($purchase->made_on) }} by {{ $purchase->staff->name }}
         @if($purchase->sent_on !== null) · sent {{ Show::date($purchase->sent_on) }}@endif
         @if($purchase->expected_on !== null) · expected <b>{{ Show::date($purchase->expected_on) }}</b>@endif</p>

@@ -21,7 +21,10 @@
             <td class="figure">{{ $row->low === null ? '' : Show::decimal($row->low->available) }}</td>
             <td class="figure soft">{{ $row->low === null ? '' : Show::decimal($row->low->least) }}</td>
             <td class="figure">{{ $row->onOrder->quantity->isZero() ? ''
-                : Show::decimal($row->onOrder->quantity) }}</td>
+                : Show::decimal($row->onOrder->quantity) }}@if(! $row->onOrder->quantity->isEqualTo(
+                    $row->onOrder->isFree()))<div class="small soft">{{ $row->onOrder->isFree()->isZero() ? 'all'
+                        : Show::decimal($row->onOrder->quantity->minus($row->onOrder->isFree())) }} bought for
+                        orders</div>@endif</td>
             <td class="small">@foreach($row->for as $one)<a class="code" href="{{ route('orders.show',
                 $one->label) }}">{{ $one->label }}</a> {{ $one->who }}, {{ Show::decimal($one->quantity) }}<br>
                 @endforeach</td>

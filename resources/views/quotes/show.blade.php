@@ -19,7 +19,7 @@
                 <button class="quiet-act">Print</button></form>
             <a class="quiet-act" href="{{ route('quotes.pdf', $quote) }}">As PDF</a></div></div>
     @include('design.messages')
-    <p class="facts">@if($quote->customer === null)<b>{{ $quote->who() }}</b>@else<a
+    <p>@if($quote->customer === null)<b>{{ $quote->who() }}</b>@else<a
         href="{{ route('customers.show', $quote->customer) }}"><b>{{ $quote->customer->name }}</b></a>@endif
         {{ $quote->buyer === '' ? '' : "for {$quote->buyer}" }} · given {{ Show::date($quote->made_on) }} by
         {{ $quote->staff->name }} · holds until <b>{{ Show::date($quote->valid_until) }}</b>

@@ -38,16 +38,19 @@
             ? ', at least '.Show::money($order->leastDeposit()) : '' }}</p>
         @include('counter.parts.needs', ['place' => 'order', 'quiet' => false])
     </x-way>
-    <li><div class="way"><span></span><label for="is-charged">The rest</label>
-        <select class="form-select w-auto ms-auto" id="is-charged" name="is_charged"
+    <li><div class="rest-is"><label for="is-charged">The rest is</label>
+        <select class="form-select" id="is-charged" name="is_charged"
             data-save="{{ route('counter.order.terms', $slip->key) }}">
-            <option value="0" @selected(! $order->promise->is_charged)>is paid when goods leave</option>
-            @if($slip->account !== null)<option value="1" @selected($order->promise->is_charged)>is charged to the
+            <option value="0" @selected(! $order->promise->is_charged)>paid when goods leave</option>
+            @if($slip->account !== null)<option value="1" @selected($order->promise->is_charged)>charged to the
                 account</option>@endif
         </select></div>
         @if($complaint->on('order.is_charged'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
 </ul>
+@elseif($slip->becomes === Becomes::Quote)
+<p class="d-flex justify-content-between mt-2 mb-1"><span>The quote comes to</span><b
+    class="figure">{{ $reckoned->sums->total }}</b></p>
 @endif
 @endif
 @if(($complaint->on('hold') && $draft === null) || $complaint->on('order') || $complaint->on('quote'))<p

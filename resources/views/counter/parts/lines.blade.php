@@ -6,6 +6,8 @@
     @if($slip->lines->isEmpty() && $reckoned->back !== null)
         @unless($slip->isDone() || $slip->void_of_id !== null)
         <p class="empty small">Does something else go out? Scan it: only the difference is settled.</p>@endunless
+    @elseif($slip->lines->isEmpty() && $slip->handsOver())
+        @unless($slip->isDone())<p class="empty small">Does something else go out? Scan it.</p>@endunless
     @elseif($slip->lines->isEmpty())
         <p class="empty">
         Nothing yet. Scan the first thing, or type its code or part of its name: <code>4 x elb*22</code> finds elbows

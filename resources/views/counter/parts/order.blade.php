@@ -32,6 +32,9 @@
                 data-save="{{ $save }}">@foreach(['' => 'any time', 'morning' => 'morning',
                     'afternoon' => 'afternoon'] as $value => $word)<option value="{{ $value }}"
                     @selected($promise->wanted_when === $value)>{{ $word }}</option>@endforeach</select>
+            <label for="order-note">note</label><input class="form-control wide" id="order-note" name="note"
+                maxlength="255" autocomplete="off" placeholder="for the picker and the customer"
+                    data-save="{{ $save }}" value="{{ $promise->note }}">
         </div>
         @if($said !== null && ! $complaint->within('order.line') && ! $complaint->on('order.deposit')
             && ! $complaint->on('order.is_charged'))
@@ -47,11 +50,6 @@
                             : $freight->unit_price->shown($house->currency())) }}">
             </div>
         @endif
-        <div class="hold-row">
-            <label for="order-note">note</label><input class="form-control wide" id="order-note" name="note"
-                maxlength="255" autocomplete="off" placeholder="for the picker and the customer"
-                    data-save="{{ $save }}" value="{{ $promise->note }}">
-        </div>
         <table class="order-lines">
             <thead><tr><th>Of these</th><th class="figure">free here</th><th class="figure">set aside now</th>
             <th class="figure">waits</th><th>can be had</th><th>reaches them by</th></tr></thead>

@@ -13,16 +13,18 @@
                 id="quote-party" name="party" maxlength="120" autocomplete="off"
                     placeholder="a name, where nobody we know"
                     data-save="{{ $save }}" value="{{ $promise->party }}">@endif
-            <label for="quote-valid">prices hold until</label><input type="date" class="form-control" id="quote-valid"
-                name="valid_until" data-save="{{ $save }}" value="{{ $complaint->typedOr('quote.valid_until',
-                    $promise->valid_until?->format('Y-m-d') ?? '') }}">
-            <label for="quote-follow">ask after it on</label><input type="date" class="form-control" id="quote-follow"
-                name="follow_up_on" data-save="{{ $save }}" value="{{ $complaint->typedOr('quote.follow_up_on',
-                    $promise->follow_up_on?->format('Y-m-d') ?? '') }}">
-        </div>
-        <div class="hold-row"><label for="quote-note">note</label><input class="form-control wide" id="quote-note"
+            <span class="pair"><label for="quote-valid">prices hold until</label> <input type="date"
+                class="form-control" id="quote-valid" name="valid_until" data-save="{{ $save }}"
+                    value="{{ $complaint->typedOr('quote.valid_until',
+                        $promise->valid_until?->format('Y-m-d') ?? '') }}"></span>
+            <span class="pair"><label for="quote-follow">ask after it on</label> <input type="date"
+                class="form-control" id="quote-follow" name="follow_up_on" data-save="{{ $save }}"
+                    value="{{ $complaint->typedOr('quote.follow_up_on',
+                        $promise->follow_up_on?->format('Y-m-d') ?? '') }}"></span>
+            <label for="quote-note">note</label><input class="form-control wide" id="quote-note"
             name="note" maxlength="255" autocomplete="off" placeholder="to the customer" data-save="{{ $save }}"
-                value="{{ $promise->note }}"></div>
+                value="{{ $promise->note }}">
+        </div>
         @if($complaint->within('quote.'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     @endif
 </div>

@@ -11,6 +11,7 @@
 @include('counter.parts.refund')
 @else
 @include('counter.parts.becomes')
+@unless($reckoned->takesNoMoney())
 <ul class="ways met">
     @include('counter.parts.cards', ['back' => true])
     <x-way :$complaint letter="C" id="cash" label="Cash" :save="route('counter.cash', $slip->key)"
@@ -116,6 +117,7 @@
     @endif
 </ul>
 @include('counter.parts.besides')
+@endunless
 @endif
 @if($reckoned->settlement?->change->isPositive())
     <div class="change">
