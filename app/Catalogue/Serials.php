@@ -52,6 +52,26 @@ final class Serials
     }
 
     /**
+     * A single piece of one of some items, as it stands.
+     *
+     * @param  array<int|null>  $items ids
+     * @return object{item_id: int, state: string, agreement_id: int|null}|null null: no such piece is known
+     */
+    public static function of(array $items, string $serial): ?object
+    {
+        $row = $serial === '' ? null : DB::table('item_serials')
+            ->whereIn('item_id', array_filter($items, is_int(...)))
+            ->where('serial', $serial)
+            ->first();
+
+        return $row === null ? null : (object) [
+            'item_id' => (int) $row->item_id,
+            'state' => (string) $row->state,
+            'agreement_id' => $row->agreement_id === null ? null : (int) $row->agreement_id,
+        ];
+    }
+
+    /**
      * Whether a line says which pieces they are.
      *
      * @param  list<string>  $serials

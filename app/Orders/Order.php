@@ -29,6 +29,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $note
  * @property string $their_number
  * @property string $ended_why
+ * @property-read Collection<int, Pick> $picks
  * @property-read Collection<int, OrderLine> $progress
  */
 final class Order extends Agreement
@@ -56,6 +57,12 @@ final class Order extends Agreement
     public function progress(): HasMany
     {
         return $this->hasMany(OrderLine::class, 'agreement_id')->orderBy('position');
+    }
+
+    /** @return HasMany<Pick, $this> what was picked and has not left */
+    public function picks(): HasMany
+    {
+        return $this->hasMany(Pick::class, 'agreement_id')->orderBy('position');
     }
 
     public function at(int $position): ?OrderLine
@@ -95,6 +102,32 @@ final class Order extends Agreement
         }
 
         return $ready;
+    }
+
+    /** What would leave a place now: what was picked there, else what is set aside. */
+    public function leavesNow(int $location): Leaving
+    {
+        $ready = $this->ready($location);
+        $picks = $this->picks->keyBy('position')->intersectByKeys($ready);
+
+        if ($picks->isEmpty()) {
+            return Leaving::of($ready);
+        }
+
+        $quantities = [];
+        $serials = [];
+
+        foreach ($ready as $position => $quantity) {
+            $line = $this->at($position);
+            $pick = $picks->get($position);
+            // Charges and goods without a number are not picked: they go with the rest.
+            $quantities[$position] = $line?->item_id === null
+                ? $quantity
+                : ($pick?->of($line) ?? BigDecimal::zero());
+            $pick?->serials === null || ($serials[$position] = $pick->serials);
+        }
+
+        return Leaving::of($quantities, $serials);
     }
 
     /** Whether any goods of it were supplied yet. */

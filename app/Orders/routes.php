@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Elmstone\Orders\Pages\OrderController;
+use Elmstone\Orders\Pages\PickController;
 use Elmstone\Orders\Pages\TermsController;
 use Elmstone\Orders\Pages\WorklistController;
 use Illuminate\Support\Facades\Route;
@@ -25,6 +26,12 @@ Route::middleware('can:see-orders')->group(function (): void {
         'orders.delivery-note',
     );
     Route::middleware('can:sell')->group(function (): void {
+        Route::get('/orders/{order}/pick', [PickController::class, 'show'])->name('orders.pick');
+        Route::post('/orders/{order}/pick', [PickController::class, 'scan'])->name('orders.pick.scan');
+        Route::post('/orders/{order}/pick/finish', [PickController::class, 'finish'])->name('orders.pick.finish');
+        Route::post('/orders/{order}/pick/{position}', [PickController::class, 'count'])
+            ->whereNumber('position')
+            ->name('orders.pick.count');
         Route::post('/orders/{order}/print', [OrderController::class, 'print'])->name('orders.print');
         Route::post('/orders/{order}/supply', [OrderController::class, 'supply'])->name('orders.supply');
         Route::post('/orders/{order}/allot', [OrderController::class, 'allot'])->name('orders.allot');

@@ -52,9 +52,9 @@ final class SupplyFromSlip
             }
 
             $slip->customer_id === null && $this->put->place($slip, $order->customer);
-            $order->load(['progress', 'allLines.item', 'location']);
+            $order->load(['progress', 'picks', 'allLines.item', 'location']);
             $parts = $slip->orderParts();
-            $leaving = Leaving::of($order->ready($act->till->location_id));
+            $leaving = $order->leavesNow($act->till->location_id);
             $parts[$order->id] ??= new OrderPart(
                 $order->id,
                 $this->due($order, $leaving, $slip, $act),

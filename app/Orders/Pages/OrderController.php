@@ -43,7 +43,7 @@ final class OrderController
     {
         $order->load([
             'customer.contacts', 'location', 'staff', 'allLines.item', 'progress', 'entries.document.tenders',
-            'changesMade.staff',
+            'changesMade.staff', 'picks',
         ]);
 
         return view('orders.show', [

@@ -10,6 +10,7 @@
     $isOpen = $order->isOpen();
     $formOpen = fn (string $form): bool => old('form') === $form;
     $ready = $order->ready($here->id);
+    $now = $order->leavesNow($here->id);
     $waits = $order->progress->filter(fn ($line) => $line->item_id !== null
         && BigDecimal::of($line->missing)->minus($bought[$line->position] ?? 0)->isPositive());
 @endphp
@@ -22,6 +23,8 @@
             @if($isOpen)<form method="post" action="{{ route('orders.collect', $order) }}">@csrf
                 <button class="main-act narrow">{{ $ready === [] ? 'Take a payment' : 'Hand over at the counter' }}
                 </button></form>@endif
+            @if($isOpen && $ready !== [])<a class="quiet-act" href="{{ route('orders.pick', $order) }}">Pick it</a>
+            @endif
         </div></div>
     @include('design.messages')
     <p><a href="{{ route('customers.show', $order->customer) }}"><b>{{ $order->customer->name }}</b></a>
@@ -61,7 +64,8 @@
                     @if($mayLeave && $line->item?->has_serials)<input class="form-control form-control-sm"
                         name="serials[{{ $line->position }}]" placeholder="serial numbers"
                             aria-label="Serial numbers of {{ $line->description }}"
-                                value="{{ old("serials.{$line->position}") }}">@endif</td>
+                                value="{{ old("serials.{$line->position}",
+                                    implode(', ', $now->serials[$line->position] ?? [])) }}">@endif</td>
                     <td class="figure">{{ Show::decimal($line->quantity) }}</td>
                     <td class="figure soft">{{ BigDecimal::of($progress->supplied)->isZero() ? ''
                         : Show::decimal($progress->supplied) }}</td>
@@ -75,7 +79,8 @@
                         name="quantity[{{ $line->position }}]" inputmode="decimal"
                             aria-label="How many of {{ $line->description }} leave"
                                 value="{{ old('form') === 'supply' ? old("quantity.{$line->position}")
-                                    : (isset($ready[$line->position]) ? Show::decimal($ready[$line->position])
+                                    : (isset($now->quantities[$line->position])
+                                        ? Show::decimal($now->quantities[$line->position])
                                         : '') }}">@endif</td>@endif</tr>
             @endforeach
             </tbody>
