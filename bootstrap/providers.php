@@ -23,6 +23,7 @@ return [
     Elmstone\Stock\StockProvider::class,
     Elmstone\Purchasing\PurchasingProvider::class,
     Elmstone\Orders\OrdersProvider::class,
+    Elmstone\Deliveries\DeliveriesProvider::class,
     Elmstone\Quotes\QuotesProvider::class,
     Elmstone\Tills\TillsProvider::class,
     Elmstone\Returns\ReturnsProvider::class,

@@ -47,6 +47,9 @@ final class HouseRulesTest
             'Purchasing', 'Stock', 'Agreements', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue',
             'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'Deliveries' => [
+            'Orders', 'Agreements', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Quotes' => [
             'Orders', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop',
             'Staff', 'Support',

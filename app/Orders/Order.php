@@ -11,8 +11,10 @@ use Elmstone\Agreements\Agreement;
 use Elmstone\Agreements\AgreementKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\JoinClause;
 
 /**
  * A promise to supply goods at agreed prices, whole or in parts. Its progress, its money and its state are changed
@@ -74,6 +76,31 @@ final class Order extends Agreement
     public function line(int $position): ?AgreedLine
     {
         return $this->lines()->firstWhere('position', $position);
+    }
+
+    /**
+     * Those that the shop brings itself, as far as their goods are set aside at a place.
+     *
+     * @return Builder<self>
+     */
+    public static function toBring(int $location): Builder
+    {
+        return self::query()
+            ->where('state', OrderState::Open)
+            ->whereExists(
+                OrderLine::query()
+                    ->join('agreement_lines as l', static fn (JoinClause $join) => $join
+                        ->on('l.agreement_id', '=', 'order_lines.agreement_id')
+                        ->on('l.position', '=', 'order_lines.position'))
+                    ->whereColumn('order_lines.agreement_id', 'agreements.id')
+                    ->whereColumn('l.revision', 'agreements.revision')
+                    ->where('l.way', OrderWay::Delivery->value)
+                    ->where('order_lines.location_id', $location)
+                    ->where('order_lines.aside', '>', 0),
+            )
+            ->orderByRaw('wanted_on IS NULL')
+            ->orderBy('wanted_on')
+            ->orderBy('id');
     }
 
     public function isOpen(): bool

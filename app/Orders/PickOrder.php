@@ -18,6 +18,7 @@ use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /**
  * Goods of an order are gathered piece by piece, each by its scan: what is not of the order is refused, single pieces
@@ -81,6 +82,29 @@ final class PickOrder
                 default => Quantity::of($plain)->value,
             };
             $this->put($locked, $line, $quantity, $serials, $act);
+        }, 3);
+    }
+
+    /**
+     * What was taken of it where it was brought, and is not invoiced yet: what stands there as picked from now on.
+     *
+     * @throws Refused not_open, picked_already
+     */
+    public function taken(int $order, Leaving $leaving): void
+    {
+        DB::transaction(function () use ($order, $leaving): void {
+            $locked = $this->locked($order);
+
+            foreach ($leaving->quantities as $position => $quantity) {
+                $line = $locked->line($position);
+                $line === null || $line->item_id === null || $this->put(
+                    $locked,
+                    $line,
+                    $quantity,
+                    $leaving->serials[$position] ?? null,
+                    (string) Str::uuid(),
+                );
+            }
         }, 3);
     }
 

@@ -15,6 +15,9 @@ use Elmstone\Counter\Parts\TakeUpQuote;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Customers\Customer;
+use Elmstone\Deliveries\EndStop;
+use Elmstone\Deliveries\PlanStops;
+use Elmstone\Deliveries\Vehicle;
 use Elmstone\Orders\ChangeOrder;
 use Elmstone\Orders\Leaving;
 use Elmstone\Orders\Order;
@@ -77,6 +80,8 @@ final class DemoOrders
         private readonly ChangeOrder $change,
         private readonly EndQuote $endQuote,
         private readonly OrderTerms $terms,
+        private readonly PlanStops $stops,
+        private readonly EndStop $endStop,
     ) {
     }
 
@@ -111,6 +116,29 @@ final class DemoOrders
         $this->orders('fetch', 12, ['LH-1140' => '6'], ['way' => 'collect', 'deposit' => '10'], 0);
         $this->purchases->draft('draft', 'QUARRY', ['LH-1141' => '60', 'LH-1300' => '10']);
         $this->purchases->watch();
+        $this->lorries();
+    }
+
+    /** The lorries, and what is on them today and on the next day that the shop is open. */
+    private function lorries(): void
+    {
+        $location = $this->clerk->till(1)->location_id;
+        [$large, $small] = array_map(
+            static fn (array $one): Vehicle => Vehicle::query()->create([
+                'location_id' => $location, 'name' => $one[0], 'carries' => $one[1], 'active' => true,
+            ]),
+            [['Flatbed', '3500'], ['Van', '800']],
+        );
+        $next = $this->open($this->today->addDay());
+
+        foreach (['lorry' => $large, 'site' => $large] as $name => $vehicle) {
+            isset($this->made[$name]) && $this->stops->put($this->order($name)->load('picks'), $vehicle, $next);
+        }
+
+        if (isset($this->made['near'])) {
+            $stop = $this->stops->put($this->order('near')->load('picks'), $small, $this->open($this->today));
+            $this->endStop->failed($stop->id, $stop->version, 'nobody there', $this->clerk->staff('104'));
+        }
     }
 
     private function planOrders(): void
@@ -149,6 +177,10 @@ final class DemoOrders
         $this->at(3, fn () => $this->orders(
             'site', self::account(1), ['LH-1141' => '24', 'GR-301' => '6'],
             ['way' => 'delivery', 'wanted_on' => $wanted(1), 'wanted_when' => 'afternoon'],
+        ));
+        $this->at(2, fn () => $this->orders(
+            'near', 14, ['AD-0207' => '3'],
+            ['source' => 'telephone', 'way' => 'delivery', 'wanted_on' => $wanted(0)], 0,
         ));
         $this->at(1, fn () => $this->orders(
             'hooks', 7, ['LH-1300' => '40'],

@@ -18,13 +18,12 @@ use Elmstone\Layaways\HouseTerms;
 use Elmstone\Receivables\Ledger\FeeDraft;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
+use Elmstone\Support\Signature;
 
 /** Makes the slip one that is held as a layaway: deposit, terms, signature. It becomes one when it is posted. */
 final class HoldSlip
 {
     /** So long may a signature's path be. */
-    private const STROKES = 60_000;
-
     public function __construct(private readonly SlipDesk $desk, private readonly House $house)
     {
     }
@@ -109,22 +108,10 @@ final class HoldSlip
         }
     }
 
-    /** @throws Refused bad_signature */
-    public static function assertPath(string $path): void
-    {
-        if (
-            $path !== ''
-            && (strlen($path) > self::STROKES
-                || preg_match('/^(M\d{1,4} \d{1,4}( ?L\d{1,4} \d{1,4})+ ?)+$/D', $path) !== 1)
-        ) {
-            throw Refused::because('bad_signature', 'The signature could not be read. Sign again.');
-        }
-    }
-
     /** @throws Refused bad_signature, name_missing, not_held */
     public function sign(string $slipKey, Act $act, string $path, string $by): Slip
     {
-        self::assertPath($path);
+        Signature::assertPath($path);
 
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $path, $by): void {
             $this->desk->redraw($slip, $act);

@@ -25,6 +25,7 @@ use Elmstone\Orders\OrderTerms;
 use Elmstone\Orders\OrderWay;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
+use Elmstone\Support\Signature;
 
 /** Makes the slip one that becomes an order: how and when the goods reach the customer, what is paid at once. */
 final class MakeOrder
@@ -126,7 +127,7 @@ final class MakeOrder
     /** @throws Refused bad_signature, name_missing, not_held */
     public function sign(string $slipKey, Act $act, string $path, string $by): Slip
     {
-        HoldSlip::assertPath($path);
+        Signature::assertPath($path);
 
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($act, $path, $by): void {
             $this->desk->redraw($slip, $act);

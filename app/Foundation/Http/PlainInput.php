@@ -23,6 +23,7 @@ final class PlainInput
     /** Fields of which only some pages send several: by address. */
     private const OF_PAGES = [
         'counter/*/back' => ['back'],
+        'deliveries/*' => ['quantity'],
         'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
         'orders/*' => ['quantity', 'serials'],
         'purchases/*' => ['cost', 'quantity', 'refused', 'serials', 'why', 'worth'],

@@ -31,7 +31,8 @@ export default () => ({
         const path = this.pad().querySelector('path');
         path.setAttribute('d', `${path.getAttribute('d')} ${addition}`.trim());
         this.pad().classList.add('begun');
-        this.$root.querySelector('.keep').disabled = !path.getAttribute('d').includes('L');
+        const keep = this.$root.querySelector('.keep');
+        if (keep) keep.disabled = !path.getAttribute('d').includes('L');
     },
 
     begin(event) {
@@ -51,6 +52,13 @@ export default () => ({
 
     lift() {
         this.at = null;
+    },
+
+    /** Where it goes with a form and not by itself. */
+    fill() {
+        this.lift();
+        const drawn = this.pad().querySelector('path').getAttribute('d');
+        this.$root.querySelector('[name=signature]').value = strokes(drawn);
     },
 
     keep() {

@@ -2,6 +2,8 @@
     <a href="{{ route('orders') }}" @if(request()->routeIs('orders*') && ! request()->routeIs('orders.terms*'))
         aria-current="page" @endif>Orders</a>
     <a href="{{ route('quotes') }}" @if(request()->routeIs('quotes*')) aria-current="page" @endif>Quotes</a>
+    <a href="{{ route('deliveries') }}" @if(request()->routeIs('deliveries*', 'vehicles*')) aria-current="page"
+        @endif>Deliveries</a>
     @can('buy-goods')<a href="{{ route('to-buy') }}" @if(request()->routeIs('to-buy*')) aria-current="page"
         @endif>To buy</a>@endcan
     <a href="{{ route('purchases') }}" @if(request()->routeIs('purchases*')) aria-current="page"
