@@ -1,5 +1,6 @@
 # The long proofs, which the tests run a short share of: people who want more than is theirs, tills that all want the
-# same, a database that is killed. With a seed, the same again; with a number after it, so many acts.
+# same, orders against a plain count of pieces, a database that is killed. With a seed, the same again; with a number
+# after it, so many acts.
 . bin/house.sh
 
 need "${RUNNING[@]}"
@@ -12,7 +13,7 @@ say "seed $ELMSTONE_SEED: $ELMSTONE_ACTS acts, $ELMSTONE_RACE_ACTS at each of ei
     "again: ./elmstone prove $ELMSTONE_SEED $ELMSTONE_ACTS $ELMSTONE_RACE_ACTS $ELMSTONE_KILLS"
 failed=0
 
-for proof in GreedySimulationTest MixedRaceTest KillTest; do
+for proof in GreedySimulationTest OrderSimulationTest MixedRaceTest KillTest; do
     vendor/bin/phpunit --no-progress "tests/Feature/$proof.php" || failed=1
 done
 
