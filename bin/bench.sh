@@ -1,7 +1,8 @@
 # Measures on databases of its own. Sales: 200,000 items, 20,000 and then 200,000 posted documents; writes
 # bench/results.md. Accounts: 20,000 house accounts, 1,000,000 documents; writes bench/accounts.md. Layaways: 50,000;
 # writes bench/layaways.md. Returns: 5,000 purchases of one customer; writes bench/returns.md. Proof: 200,000 documents;
-# writes bench/prove.md. Tills: 1,000,000 documents; writes bench/tills.md. With the name of one of them runs only that.
+# writes bench/prove.md. Tills: 1,000,000 documents; writes bench/tills.md. Orders: 100,000 open;
+# writes bench/orders.md. With the name of one of them runs only that.
 . bin/house.sh
 
 need "${RUNNING[@]}"
@@ -40,8 +41,9 @@ case "${1:-all}" in
     returns) measure bench:returns "${@:2}" ;;
     prove) measure bench:prove "${@:2}" ;;
     tills) measure bench:tills "${@:2}" ;;
+    orders) measure bench:orders "${@:2}" ;;
     *)
         measure bench:run && measure bench:accounts && measure bench:layaways && measure bench:returns \
-            && measure bench:prove && measure bench:tills
+            && measure bench:prove && measure bench:tills && measure bench:orders
         ;;
 esac

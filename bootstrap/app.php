@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
+use Elmstone\Bench\OrdersCommand;
 use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Bench\TillsCommand;
@@ -40,6 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 ReturnsCommand::class,
                 ProveCommand::class,
                 TillsCommand::class,
+                OrdersCommand::class,
             ]
             : [],
     ])

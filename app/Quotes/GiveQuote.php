@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Quotes;
 
-use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\AgreedLines;
 use Elmstone\Agreements\AgreementChange;
-use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
@@ -64,7 +62,7 @@ final class GiveQuote
             'signed_at' => null,
             ...self::columns($new),
         ]);
-        $this->put($quote, $new);
+        $this->lines->put($quote, $new->lines);
 
         return $quote;
     }
@@ -80,7 +78,7 @@ final class GiveQuote
                 'version' => $quote->version + 1,
             ])
             ->save();
-        $this->put($quote, $new);
+        $this->lines->put($quote, $new->lines);
         AgreementChange::query()->create([
             'agreement_id' => $quote->id,
             'staff_id' => $by->id,
@@ -111,11 +109,5 @@ final class GiveQuote
             'purchase_order' => $new->purchaseOrder,
             'job' => $new->job,
         ];
-    }
-
-    private function put(Quote $quote, NewQuote $new): void
-    {
-        StockLedger::holdItems(array_map(static fn (AgreedLine $line): ?int => $line->item_id, $new->lines));
-        $this->lines->put($quote, $new->lines);
     }
 }

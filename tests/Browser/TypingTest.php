@@ -462,10 +462,17 @@ final class TypingTest extends BrowserCase
     {
         $clerk = $this->clerk('101', 2);
         $this->lines($clerk->reads('AD-0207'), 1);
-        self::assertSame('', $clerk->text('.becomes'), 'Without a customer there is no choice.');
+        self::assertSame("E Sale\nU Quote", $clerk->text('.becomes'), 'Without a customer only a quote is another.');
         self::assertStringContainsString('name a customer first', $clerk->text('.shut'));
         $clerk->press('chapel')->awaitText('#found', 'Chapel')->press(Key::ENTER)->awaitText('.becomes', 'Layaway');
         $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() === 'cash', 'Settle');
+        $clerk->press('L', Key::ENTER)->awaitText('#post', 'Hold as layaway');
+        $clerk->await(static fn (): bool => $clerk->focus() === 'hold', 'the deposit');
+        $clerk->press('U', Key::ENTER)->awaitText('#post', 'Give the quote');
+        $clerk->press('O', Key::ENTER)->awaitText('#post', 'Take the order');
+        // An order is charged to the account, and this one wants a purchase order: who allows it is asked at once.
+        $clerk->await(static fn (): bool => $clerk->focus() === 'a-order-approver', 'who allows it');
+        $clerk->click('#becomes-sale')->awaitText('#post', 'Post sale');
         $clerk->press('L', Key::ENTER)->awaitText('#post', 'Hold as layaway');
         $clerk->await(static fn (): bool => $clerk->focus() === 'hold', 'the deposit');
         $clerk->press('E', Key::ENTER)->awaitText('#post', 'Post sale');

@@ -1,6 +1,7 @@
 @use('Elmstone\Counter\Slip\Becomes')
 @use('Elmstone\Support\Show')
-{{-- What becomes of the slip: shown only where there is a choice. Each is one key. --}}
+{{-- What becomes of the slip: shown only where there is a choice. Each is one key, and the hand stays where it was: at
+    the field that has the key's name then, or at the key. --}}
 @php($draft = $reckoned->layaway())
 @php($order = $reckoned->order())
 @if($shut->mayBecomeAnother())
@@ -10,9 +11,11 @@
         Becomes::Quote => route('counter.quote.drop', $slip->key),
         default => route('counter.hold.drop', $slip->key) }], [Becomes::Layaway, 'L', 'hold',
             route('counter.hold', $slip->key)],
-        [Becomes::Order, 'O', 'order', route('counter.order', $slip->key)],
+        [Becomes::Order, 'O', 'order-deposit', route('counter.order', $slip->key)],
         [Becomes::Quote, 'U', 'quote', route('counter.quote', $slip->key)]] as [$one, $letter, $id, $address])
-        @if($slip->becomes === $one && $one !== Becomes::Sale)<span class="chosen"><kbd>{{ $letter }}</kbd>
+        @if($slip->becomes === $one && $one === Becomes::Quote)<button type="button" id="{{ $id }}"
+            data-way="{{ $letter }}" aria-pressed="true"><kbd>{{ $letter }}</kbd> {{ ucfirst($one->value) }}</button>
+        @elseif($slip->becomes === $one && $one !== Becomes::Sale)<span class="chosen"><kbd>{{ $letter }}</kbd>
             {{ ucfirst($one->value) }}</span>
         @elseif(in_array($one, [Becomes::Sale, Becomes::Quote], true) || $slip->customer !== null)<button
             type="button" id="{{ $id }}" data-way="{{ $letter }}" data-field="rest"

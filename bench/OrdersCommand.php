@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Bench;
+
+use Brick\Math\BigDecimal;
+use Closure;
+use Elmstone\Catalogue\Item;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Orders\Order;
+use Elmstone\Purchasing\Arrived;
+use Elmstone\Purchasing\BuyLine;
+use Elmstone\Purchasing\Purchase;
+use Elmstone\Purchasing\PurchaseDesk;
+use Elmstone\Purchasing\PurchaseLine;
+use Elmstone\Purchasing\Receive;
+use Elmstone\Purchasing\Supplier;
+use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
+use Elmstone\Staff\Staff;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use RuntimeException;
+
+/** Builds a shop with many open orders and measures making and supplying one, the worklists, and goods that come in. */
+final class OrdersCommand extends Command
+{
+    private const LINES = 200;
+
+    protected $signature = 'bench:orders {--address=} {--orders=100000} {--rounds=60}';
+
+    protected $description = 'Measure orders';
+
+    /** @var list<array{string, Timings, string}> what, how long, aim */
+    private array $rows = [];
+
+    public function handle(Layaways50k $shop, Orders100k $orders, House $house): int
+    {
+        $this->line('building the shop');
+        $customers = $shop->build();
+        $clerk = Browser::of($this);
+        $clerk->signIn('201', 1);
+        $this->order($clerk, $customers[0])();
+        $orders->multiply((int) $this->option('orders'));
+        $this->line('measuring with '.number_format(Order::query()->count()).' orders');
+        $this->counter($clerk, $customers);
+        $this->lists($clerk);
+        $this->goodsIn($house);
+        $table = implode('', array_map(static fn (array $row): string => sprintf(
+            "| %s | %.1f | %.1f | %s |\n",
+            $row[0],
+            $row[1]->percentile(50),
+            $row[1]->percentile(95),
+            $row[2],
+        ), $this->rows));
+        $report = sprintf(
+            "# Orders, measured on %s\n\n%d cores, PHP %s. %s open orders of 2,000 customers; durable commits. "
+                ."Milliseconds; floors are from the same run.\n\n| | p50 | p95 | aim |\n|---|---:|---:|---|\n%s",
+            date('j M Y'),
+            (int) shell_exec('nproc'),
+            PHP_VERSION,
+            number_format((int) $this->option('orders')),
+            $table,
+        );
+        $this->line($report);
+        file_put_contents(base_path('bench/orders.md'), $report);
+
+        return self::SUCCESS;
+    }
+
+    /** @param  list<int>  $customers */
+    private function counter(Browser $clerk, array $customers): void
+    {
+        [$empty, $sale, $made, $supplied] = [new Timings, new Timings, new Timings, new Timings];
+
+        for ($round = 0; $round < (int) $this->option('rounds'); $round++) {
+            $customer = $customers[$round * 13 % count($customers)];
+            $empty->time(static fn (): string => $clerk->get('/up'));
+            $sale->time($this->sale($clerk, $customer));
+            $made->time($this->order($clerk, $customer));
+            $latest = (string) DB::table('agreements')->orderByDesc('id')->value('label');
+            $supplied->time($this->supply($clerk, $latest));
+        }
+
+        array_push(
+            $this->rows,
+            ['floor: an empty route', $empty, ''],
+            ['A cash sale of two lines', $sale, ''],
+            ['The same made an order', $made, 'with supplying it at most 1.4 times a sale each'],
+            ['Supplying it at the counter', $supplied, ''],
+        );
+    }
+
+    private function lists(Browser $clerk): void
+    {
+        foreach (
+            [
+                '/orders' => 'Worklist, wanted next',
+                '/orders?tab=ready' => 'Worklist, goods here',
+                '/orders?tab=waits' => 'Worklist, waiting for goods',
+                '/orders?tab=late' => 'Worklist, late',
+                '/to-buy' => 'What is to be bought',
+                '/deliveries' => 'The board of deliveries',
+            ] as $address => $words
+        ) {
+            $timing = new Timings;
+            array_map(static fn (): string => $clerk->get($address), range(1, 4));
+
+            for ($round = 0; $round < 30; $round++) {
+                $timing->time(static fn (): string => $clerk->get($address));
+            }
+
+            $this->rows[] = [$words, $timing, 'under 80'];
+        }
+    }
+
+    private function goodsIn(House $house): void
+    {
+        $till = Till::query()->with('location')->findOrFail(1);
+        $by = Staff::query()->where('number', '301')->firstOrFail();
+        $supplier = Supplier::query()->create([
+            'code' => 'BENCH', 'name' => 'Quarry', 'mail' => '', 'phone' => '', 'street' => '', 'postcode' => '',
+            'town' => '', 'our_number' => '', 'lead_days' => 7, 'active' => true, 'version' => 1,
+        ]);
+        $items = Item::query()->where('has_serials', false)->orderBy('id')->limit(self::LINES)->get();
+        $timing = new Timings;
+
+        for ($round = 0; $round < 12; $round++) {
+            $purchase = $this->bought($supplier, $till, $by, array_values($items->all()));
+            $timing->time(static fn () => app(Receive::class)->handle(
+                $purchase->id,
+                $purchase->version,
+                array_values($purchase->lines->map(static fn (PurchaseLine $line): Arrived => new Arrived(
+                    $line->position,
+                    $line->item,
+                    BigDecimal::of(3),
+                    null,
+                    BigDecimal::zero(),
+                ))->all()),
+                Money::zero($house->currency()),
+                '',
+                $till,
+                $by,
+                (string) Str::uuid(),
+            ));
+        }
+
+        $this->rows[] = ['Counting '.self::LINES.' lines of goods in', $timing, 'under 500'];
+    }
+
+    /** @param  list<Item>  $items */
+    private function bought(Supplier $supplier, Till $till, Staff $by, array $items): Purchase
+    {
+        $desk = app(PurchaseDesk::class);
+        $lines = array_map(
+            static fn (Item $item): BuyLine => new BuyLine($item, Quantity::of('3'), UnitPrice::of('2.50')),
+            $items,
+        );
+        $made = $desk->make(
+            $supplier,
+            $till->location,
+            $lines === [] ? throw new RuntimeException('There are no items.') : $lines,
+            null,
+            $by,
+            (string) Str::uuid(),
+        );
+
+        return $desk->send($made->id, $made->version)->load('lines.item');
+    }
+
+    /** @return Closure(): string the posting of a slip that is ready */
+    private function sale(Browser $clerk, int $customer): Closure
+    {
+        $do = $this->slip($clerk, $customer);
+
+        return self::posting($do, $do('cash', ['cash' => '900']));
+    }
+
+    /** @return Closure(): string */
+    private function order(Browser $clerk, int $customer): Closure
+    {
+        $do = $this->slip($clerk, $customer);
+        $do('order', []);
+        $do('order/terms', ['deposit' => '20', 'wanted_on' => date('Y-m-d', time() + 5 * 86400)]);
+
+        return self::posting($do, $do('cash', ['cash' => '900']));
+    }
+
+    /** @return Closure(): string */
+    private function supply(Browser $clerk, string $label): Closure
+    {
+        $do = $this->doing($clerk, (string) Str::uuid());
+        $do('add', ['entry' => $label]);
+
+        return self::posting($do, $do('cash', ['cash' => '900']));
+    }
+
+    /** @return Closure(string, array<string, string>): string */
+    private function slip(Browser $clerk, int $customer): Closure
+    {
+        $do = $this->doing($clerk, (string) Str::uuid());
+        $do('customer', ['customer' => (string) $customer]);
+        $do('add', ['entry' => 'MA-0031']);
+        $do('add', ['entry' => '2 x AD-0207']);
+
+        return $do;
+    }
+
+    /** @return Closure(string, array<string, string>): string */
+    private function doing(Browser $clerk, string $slip): Closure
+    {
+        return static fn (
+            string $act,
+            array $fields,
+        ): string => $clerk->post("/counter/{$slip}/{$act}", ['act' => (string) Str::uuid(), ...$fields]);
+    }
+
+    /**
+     * @param  Closure(string, array<string, string>): string  $do
+     * @return Closure(): string
+     */
+    private static function posting(Closure $do, string $page): Closure
+    {
+        preg_match('/data-version="(\d+)"/', $page, $found);
+
+        return static function () use ($do, $found): string {
+            $answer = $do('post', ['version' => $found[1] ?? '']);
+
+            return str_contains($answer, 'class="just') || str_contains($answer, 'as ORD-')
+                || str_contains($answer, 'Posted as') ? $answer : throw new RuntimeException('It was not posted.');
+        };
+    }
+}
