@@ -39,7 +39,7 @@ final class FindOrders
                     ->whereIn('customer_id', $customers)
                     ->when($number !== null, static fn (Builder $one) => $one->orWhere('id', $number)),
             )
-            ->orderByRaw('wanted_on IS NULL, wanted_on, id')
+            ->orderBy('wanted_by')->orderBy('id')
             ->limit($most)
             ->get();
     }
@@ -75,7 +75,7 @@ final class FindOrders
             ->with(['progress', 'allLines'])
             ->where('customer_id', $customer)
             ->where('state', OrderState::Open)
-            ->orderByRaw('wanted_on IS NULL, wanted_on, id')
+            ->orderBy('wanted_by')->orderBy('id')
             ->limit(12)
             ->get();
     }

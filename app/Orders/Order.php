@@ -87,8 +87,10 @@ final class Order extends Agreement
     {
         return self::query()
             ->where('state', OrderState::Open)
-            ->whereExists(
+            ->where(
+                // A value and not a condition: so it is asked order by order, until there are enough.
                 OrderLine::query()
+                    ->selectRaw('1')
                     ->join('agreement_lines as l', static fn (JoinClause $join) => $join
                         ->on('l.agreement_id', '=', 'order_lines.agreement_id')
                         ->on('l.position', '=', 'order_lines.position'))
@@ -96,10 +98,12 @@ final class Order extends Agreement
                     ->whereColumn('l.revision', 'agreements.revision')
                     ->where('l.way', OrderWay::Delivery->value)
                     ->where('order_lines.location_id', $location)
-                    ->where('order_lines.aside', '>', 0),
+                    ->where('order_lines.aside', '>', 0)
+                    ->limit(1),
+                '=',
+                1,
             )
-            ->orderByRaw('wanted_on IS NULL')
-            ->orderBy('wanted_on')
+            ->orderBy('wanted_by')
             ->orderBy('id');
     }
 

@@ -21,11 +21,11 @@ final class ServeWaiting implements WaitsForGoods
     {
     }
 
-    public function waiting(int $location, ?array $items = null): array
+    public function waiting(int $location, ?array $items = null, ?int $most = null): array
     {
         $waiting = [];
 
-        foreach ($items === [] ? [] : $this->lines($location, $items) as $line) {
+        foreach ($items === [] ? [] : $this->lines($location, $items, $most) as $line) {
             $waiting[] = new Wanted(
                 $line->agreement_id,
                 $line->position,
@@ -83,7 +83,7 @@ final class ServeWaiting implements WaitsForGoods
      * @param  list<int>|null  $items null: all
      * @return Collection<int, OrderLine> with what waits of each
      */
-    private function lines(int $location, ?array $items): Collection
+    private function lines(int $location, ?array $items, ?int $most): Collection
     {
         return OrderLine::query()
             ->with('order.customer')
@@ -102,6 +102,7 @@ final class ServeWaiting implements WaitsForGoods
             ->having('waits', '>', 0)
             ->orderBy('agreement_id')
             ->orderBy('position')
+            ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most))
             ->get();
     }
 }

@@ -15,6 +15,9 @@ final class ToBuy
     /** So many rows are worked through at once. */
     public const MOST = 300;
 
+    /** So many lines of orders, the oldest that wait, are bought for at once; the next are there after these. */
+    private const LINES = 1000;
+
     public function __construct(private readonly WaitsForGoods $orders)
     {
     }
@@ -24,7 +27,7 @@ final class ToBuy
     {
         $waiting = [];
 
-        foreach ($this->orders->waiting($location) as $wanted) {
+        foreach ($this->orders->waiting($location, most: self::LINES) as $wanted) {
             $waiting[$wanted->item][] = $wanted;
         }
 

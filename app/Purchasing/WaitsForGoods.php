@@ -11,9 +11,10 @@ interface WaitsForGoods
      * What is waited for at a place and not bought yet, oldest first.
      *
      * @param  list<int>|null  $items null: all
+     * @param  int|null  $most no more than so many of the oldest
      * @return list<Wanted>
      */
-    public function waiting(int $location, ?array $items = null): array;
+    public function waiting(int $location, ?array $items = null, ?int $most = null): array;
 
     /**
      * What agreements are called.

@@ -67,7 +67,10 @@ return new class extends Migration
             $table->date('follow_up_on')->nullable();
             $table->string('party', 120)->default('')->comment('who it is for, where nobody we know');
             $table->index(['customer_id', 'kind', 'is_charged', 'ended_on'], 'agreements_charged');
-            $table->index(['kind', 'state', 'wanted_on', 'id']);
+            $table->date('wanted_by')
+                ->storedAs("COALESCE(wanted_on, '9999-12-31')")
+                ->comment('those that nobody asked for on a day come last');
+            $table->index(['kind', 'state', 'wanted_by', 'id']);
             $table->index(['kind', 'state', 'follow_up_on', 'id']);
             $table->index(['kind', 'state', 'valid_until', 'id']);
             $table->index(['customer_id', 'state']);

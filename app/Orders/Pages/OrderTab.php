@@ -34,16 +34,19 @@ enum OrderTab: string
     public function query(CarbonImmutable $day): Builder
     {
         $open = Order::query()->where('state', OrderState::Open);
+        // A value and not a condition: so it is asked order by order, as they are wanted, until the page is full.
         $lines = static fn (string $column): Builder => OrderLine::query()
+            ->selectRaw('1')
             ->whereColumn('order_lines.agreement_id', 'agreements.id')
             ->whereNotNull('item_id')
-            ->where($column, '>', 0);
+            ->where($column, '>', 0)
+            ->limit(1);
 
         return match ($this) {
-            self::Wanted => $open->orderByRaw('wanted_on IS NULL')->orderBy('wanted_on')->orderBy('id'),
-            self::Ready => $open->whereExists($lines('aside'))->orderBy('id'),
-            self::Waits => $open->whereExists($lines('missing'))->orderBy('id'),
-            self::Late => $open->where('wanted_on', '<', $day->format('Y-m-d'))->orderBy('wanted_on')->orderBy('id'),
+            self::Wanted => $open->orderBy('wanted_by')->orderBy('id'),
+            self::Ready => $open->where($lines('aside'), '=', 1)->orderBy('wanted_by')->orderBy('id'),
+            self::Waits => $open->where($lines('missing'), '=', 1)->orderBy('wanted_by')->orderBy('id'),
+            self::Late => $open->where('wanted_by', '<', $day->format('Y-m-d'))->orderBy('wanted_by')->orderBy('id'),
             self::Ended => Order::query()
                 ->whereIn('state', [OrderState::Supplied, OrderState::Cancelled])
                 ->orderByDesc('id'),
