@@ -14,6 +14,7 @@ use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Database\Query\JoinClause;
 
 /**
@@ -89,8 +90,9 @@ final class Order extends Agreement
             ->where('state', OrderState::Open)
             ->where(
                 // A value and not a condition: so it is asked order by order, until there are enough.
-                OrderLine::query()
+                static fn (Query $lines) => $lines
                     ->selectRaw('1')
+                    ->from('order_lines')
                     ->join('agreement_lines as l', static fn (JoinClause $join) => $join
                         ->on('l.agreement_id', '=', 'order_lines.agreement_id')
                         ->on('l.position', '=', 'order_lines.position'))

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Orders\Pages;
 
 use Carbon\CarbonImmutable;
+use Closure;
 use Elmstone\Orders\Order;
-use Elmstone\Orders\OrderLine;
 use Elmstone\Orders\OrderState;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
 
 /** The ways to look at the orders, each in the order they are worked through. */
 enum OrderTab: string
@@ -35,8 +36,9 @@ enum OrderTab: string
     {
         $open = Order::query()->where('state', OrderState::Open);
         // A value and not a condition: so it is asked order by order, as they are wanted, until the page is full.
-        $lines = static fn (string $column): Builder => OrderLine::query()
+        $lines = static fn (string $column): Closure => static fn (Query $lines) => $lines
             ->selectRaw('1')
+            ->from('order_lines')
             ->whereColumn('order_lines.agreement_id', 'agreements.id')
             ->whereNotNull('item_id')
             ->where($column, '>', 0)
