@@ -32,6 +32,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Receive
 {
+    /** Of who waits without being bought for, so many lines are served at once, the oldest; others the next time. */
+    private const SERVED = 1000;
+
     public function __construct(
         private readonly Books $books,
         private readonly BringIn $bringIn,
@@ -282,7 +285,7 @@ final class Receive
     {
         $for = [];
 
-        foreach ($this->orders->waiting($purchase->location_id, array_keys($left)) as $wanted) {
+        foreach ($this->orders->waiting($purchase->location_id, array_keys($left), self::SERVED) as $wanted) {
             $rest = $left[$wanted->item];
             $now = $wanted->quantity->isGreaterThan($rest) ? $rest : $wanted->quantity;
 
@@ -324,6 +327,7 @@ final class Receive
             $this->orders->waiting(
                 is_int($location) ? $location : 0,
                 array_values(array_unique(array_map(static fn (Arrived $one): int => $one->item->id, $arrived))),
+                self::SERVED,
             ),
         );
         $all = array_values(array_unique([...Links::agreementsOf($purchase), ...$waiting]));
