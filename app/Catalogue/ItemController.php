@@ -71,6 +71,8 @@ final class ItemController
             'department_id' => 0,
             'return_policy_id' => null,
             'clerk_words' => '',
+            'weight' => '0',
+            'shelf' => '',
         ]);
         $item->setRelations([
             'breaks' => collect(),

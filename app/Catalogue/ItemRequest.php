@@ -41,6 +41,8 @@ final class ItemRequest extends FormRequest
             'list_price' => ['required', 'string', $this->decimal(...)],
             'floor_price' => ['nullable', 'string', $this->decimal(...)],
             'cost' => ['required', 'string', $this->decimal(...)],
+            'weight' => ['nullable', 'string', $this->weight(...)],
+            'shelf' => ['nullable', 'string', 'max:40'],
             'tax_class' => ['required', 'exists:tax_classes,code'],
             'may_discount' => ['boolean'],
             'net_price' => ['boolean'],
@@ -112,6 +114,10 @@ final class ItemRequest extends FormRequest
                 'divisible' => $this->boolean('divisible'),
                 'clerk_words' => $this->string('clerk_words')->trim()->value(),
                 'return_policy_id' => $this->filled('return_policy_id') ? $this->integer('return_policy_id') : null,
+                ...$this->has('weight')
+                    ? ['weight' => $this->filled('weight') ? $number($this->input('weight')) : '0']
+                    : [],
+                ...$this->has('shelf') ? ['shelf' => $this->string('shelf')->trim()->value()] : [],
             ],
             array_values(
                 array_map(
@@ -143,6 +149,18 @@ final class ItemRequest extends FormRequest
     {
         try {
             FourPlaces::read(TypedNumber::plain(is_string($value) ? $value : ''), 'bad_number', 'a number');
+        } catch (Refused $refused) {
+            $fail($refused->getMessage());
+        }
+    }
+
+    /** @param  Closure(string): mixed  $fail */
+    private function weight(string $attribute, mixed $value, Closure $fail): void
+    {
+        try {
+            $plain = TypedNumber::plain(is_string($value) ? trim($value) : '');
+            preg_match('/^\d{1,6}(\.\d{1,3})?$/D', $plain) === 1
+                || $fail('Type a weight as 12.5, with three places at most.');
         } catch (Refused $refused) {
             $fail($refused->getMessage());
         }

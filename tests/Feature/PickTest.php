@@ -111,6 +111,29 @@ final class PickTest extends FeatureCase
         );
     }
 
+    public function test_goods_are_gathered_by_shelf_as_the_item_says(): void
+    {
+        $item = $this->item('LH-1141');
+        $fields = [
+            'code' => $item->code, 'description' => $item->description, 'department_id' => $item->department_id,
+            'unit' => 'each', 'price_per' => 1, 'list_price' => '4.40', 'cost' => $item->cost->toString(),
+            'tax_class' => 'standard', 'active' => '1', 'may_discount' => '1', 'shelf' => ' A 3 ',
+        ];
+        $this->as('301');
+
+        foreach (['-1', '1.2345', 'heavy'] as $weight) {
+            $this->post('/items/LH-1141', [...$fields, 'weight' => $weight])->assertSessionHasErrors('weight');
+        }
+
+        $this->post('/items/LH-1141', [...$fields, 'weight' => '2.4'])->assertSessionHasNoErrors();
+        $this->assertSame(['2.400', 'A 3'], [$item->refresh()->weight, $item->shelf]);
+        DB::table('items')->where('code', 'LH-1140')->update(['shelf' => 'B 1']);
+        $order = $this->order([], 'LH-1140', 'LH-1141');
+        $this->get("/orders/{$order->label}/pick")->assertSeeInOrder(['A 3', 'LH-1141', 'B 1', 'LH-1140']);
+        $this->post('/items/LH-1141', [...$fields, 'weight' => ''])->assertSessionHasNoErrors();
+        $this->assertSame('0.000', $item->refresh()->weight);
+    }
+
     public function test_another_location_and_an_ended_order_are_refused(): void
     {
         $order = $this->order(['deposit' => '8.47'], '2 x LH-1140');

@@ -63,6 +63,12 @@
             <option value="{{ $one->code }}"
                 @selected($one->code === old('tax_class', $item->tax_class))>{{ $one->letter }} · {{ $one->name }}
                 </option>@endforeach</select></div>
+            <div><label for="weight">Weight of one, kg</label><input class="form-control figure-in" id="weight"
+                name="weight" inputmode="decimal" placeholder="not known"
+                    value="{{ old('weight', Brick\Math\BigDecimal::of($item->weight)->isZero() ? ''
+                        : Show::decimal($item->weight)) }}">@include('design.complaint', ['field' => 'weight'])</div>
+            <div><label for="shelf">Shelf</label><input class="form-control" id="shelf" name="shelf" maxlength="40"
+                value="{{ old('shelf', $item->shelf) }}">@include('design.complaint', ['field' => 'shelf'])</div>
             <div class="full checks">
                 <label><input type="checkbox" class="form-check-input m-0" name="may_discount" value="1"
                     @checked(old('may_discount', $item->may_discount))> may be discounted</label>

@@ -44,9 +44,9 @@
     <li><div class="rest-is"><label for="is-charged">The rest is</label>
         <select class="form-select" id="is-charged" name="is_charged"
             data-save="{{ route('counter.order.terms', $slip->key) }}">
-            <option value="0" @selected(! $order->promise->is_charged)>paid when goods leave</option>
-            @if($slip->account !== null)<option value="1" @selected($order->promise->is_charged)>charged to the
-                account</option>@endif
+            <option value="0" @selected(! $order->promise->is_charged)>paid at handover</option>
+            @if($slip->account !== null)<option value="1" @selected($order->promise->is_charged)>charged to account
+                </option>@endif
         </select></div>
         @if($complaint->on('order.is_charged'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
     </li>
