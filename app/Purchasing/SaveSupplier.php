@@ -47,6 +47,23 @@ final class SaveSupplier
     }
 
     /**
+     * What is watched at a place of what a supplier sells us.
+     *
+     * @return array<int, array{string, string}> least and up to, by item
+     */
+    public function levels(Location $location, Supplier $supplier): array
+    {
+        return DB::table('stock_levels')
+            ->where('location_id', $location->id)
+            ->whereIn('item_id', SupplierItem::query()->where('supplier_id', $supplier->id)->select('item_id'))
+            ->get()
+            ->mapWithKeys(static fn (object $row): array => [
+                (int) $row->item_id => [(string) $row->least, (string) $row->up_to],
+            ])
+            ->all();
+    }
+
+    /**
      * How little of an item there may be at a place, and up to how much is bought then; nothing: it is not watched.
      *
      * @throws Refused bad_quantity, up_to_below_least

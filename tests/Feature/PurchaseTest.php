@@ -12,6 +12,7 @@ use Elmstone\Purchasing\SupplierInvoice;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What is bought: from what waits to the supplier, what comes in and whom it goes to, their invoice. */
@@ -249,5 +250,23 @@ final class PurchaseTest extends FeatureCase
         $this->receives($purchase, [1 => '10'])->assertSessionHasNoErrors();
         $label = Document::query()->whereKey(Delivery::query()->value('document_id'))->value('label');
         $this->get("/documents/{$label}")->assertOk()->assertSee($purchase->label);
+    }
+
+    public function test_how_little_there_may_be_is_kept_with_what_a_supplier_sells(): void
+    {
+        $supplier = $this->supplier();
+        $keeps = fn (array $fields): TestResponse => $this->as('301')->post("/suppliers/{$supplier->id}/items", [
+            'code' => 'LH-1140', 'item_cost' => '1.80', ...$fields,
+        ]);
+        $keeps(['least' => '60', 'up_to' => '20'])->assertSessionHasErrors('least');
+        $keeps(['least' => 'few'])->assertSessionHasErrors('least');
+        $keeps(['least' => '60', 'up_to' => '100'])->assertSessionHasNoErrors();
+        $this->get("/suppliers/{$supplier->id}")->assertSee('60 to 100');
+        // Fifty are there: it is below its least, and bought up to a hundred.
+        $this->get('/to-buy')->assertSee('LH-1140');
+        $keeps(['least' => ''])->assertSessionHasNoErrors();
+        $this->get('/to-buy')->assertSee('LH-1140');
+        $keeps(['least' => '0'])->assertSessionHasNoErrors();
+        $this->get('/to-buy')->assertSee('Nothing is to be bought');
     }
 }

@@ -6,6 +6,8 @@ namespace Elmstone\Purchasing\Pages;
 
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Purchasing\Delivery;
 use Elmstone\Purchasing\Purchase;
 use Elmstone\Purchasing\PurchaseDesk;
@@ -26,8 +28,11 @@ use Illuminate\Validation\Rule;
 /** Suppliers: who they are, what they sell us at what price. */
 final class SupplierController
 {
-    public function __construct(private readonly House $house, private readonly SaveSupplier $save)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly SaveSupplier $save,
+        private readonly AtTill $atTill,
+    ) {
     }
 
     public function index(): View
@@ -67,8 +72,11 @@ final class SupplierController
     }
 
     /** What they call an item and ask for it, and how little of it there may be. */
-    public function item(PurchaseRequest $request, Supplier $supplier, ItemSearch $search): RedirectResponse
-    {
+    public function item(
+        PurchaseRequest $request,
+        Supplier $supplier,
+        ItemSearch $search,
+    ): RedirectResponse {
         $item = $request->checked('code', static fn (): Item => PurchaseRequest::item(
             $search, $request->string('code')->trim()->value(),
         ));
@@ -80,6 +88,13 @@ final class SupplierController
             $request->string('pack')->trim()->value() ?: '1',
         ));
 
+        $request->string('least')->trim()->value() === '' || $request->checked('least', fn () => $this->save->level(
+            $item,
+            $this->atTill->till()->location,
+            self::pieces($request->string('least')->trim()->value()),
+            self::pieces($request->string('up_to')->trim()->value()),
+        ));
+
         return redirect()->route('suppliers.show', $supplier)->with('done', "{$item->code} is bought of them.");
     }
 
@@ -89,20 +104,28 @@ final class SupplierController
         Supplier $supplier,
         PurchaseDesk $desk,
         ItemSearch $search,
-        AtTill $atTill,
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
         $purchase = $desk->make(
-            $supplier, $atTill->till()->location, [$request->more($search)], null, $by,
+            $supplier, $this->atTill->till()->location, [$request->more($search)], null, $by,
             $request->string('key')->value() ?: (string) Str::uuid(),
         );
 
         return redirect()->route('purchases.show', $purchase)->with('done', 'Put more on it, then send it.');
     }
 
+    /** Nothing and 0 are none. */
+    private static function pieces(string $typed): ?Quantity
+    {
+        $plain = $typed === '' ? '0' : TypedNumber::plain($typed);
+
+        return $plain === '0' ? null : Quantity::of($plain);
+    }
+
     private function page(Supplier $supplier): View
     {
         return view('purchasing.supplier', [
+            'levels' => $this->save->levels($this->atTill->till()->location, $supplier),
             'supplier' => $supplier,
             'items' => SupplierItem::query()
                 ->where('supplier_id', $supplier->id)
