@@ -25,7 +25,8 @@
     @if($supplier->exists)
         <h2 class="mt-4">What we buy of them</h2>
         <table class="ruled small"><thead><tr><th>Item</th><th>Their code</th><th class="figure">Cost</th>
-            <th class="figure">In packs of</th><th class="figure">Least here</th></tr></thead>@foreach($items as $one)<tr>
+            <th class="figure">In packs of</th><th class="figure">Least here</th></tr></thead>
+            @foreach($items as $one)<tr>
             <td>{{ $names[$one->item_id]?->description }} <span
                 class="code soft">{{ $names[$one->item_id]?->code }}</span></td><td>{{ $one->their_code }}</td>
             <td class="figure">{{ Show::price($one->cost) }}</td><td class="figure">{{ Show::decimal($one->pack) }}</td>
@@ -35,7 +36,8 @@
         <form method="post" action="{{ route('suppliers.item', $supplier) }}" class="d-flex gap-2 align-items-end mt-2"
             autocomplete="off">@csrf
             @foreach(['code' => 'Code or barcode', 'their_code' => 'their code', 'item_cost' => 'cost',
-                'pack' => 'in packs of', 'least' => 'least here', 'up_to' => 'buy up to'] as $field => $label)<div><label class="small soft d-block"
+                'pack' => 'in packs of', 'least' => 'least here', 'up_to' => 'buy up to'] as $field => $label)<div>
+                    <label class="small soft d-block"
                     for="i-{{ $field }}">{{ $label }}</label><input class="form-control w-6
                         @error($field) is-refused @enderror" id="i-{{ $field }}" name="{{ $field }}">
                 @include('design.complaint', ['field' => $field, 'id' => "i-{$field}"])</div>@endforeach
