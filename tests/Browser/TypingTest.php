@@ -487,7 +487,8 @@ final class TypingTest extends BrowserCase
     {
         $clerk = $this->clerk();
         $this->lines($clerk->reads('LH-1140')->reads('AD-0207'), 2);
-        $clerk->press(Key::ARROW_UP)->alt('x');
+        $clerk->press(Key::ARROW_UP)->await(static fn (): bool => $clerk->focus() !== 'entry', 'the line');
+        $clerk->alt('x');
         $this->lines($clerk, 1)->alt('t');
         $this->lines($clerk, 2);
         self::assertStringContainsString('Floor adhesive', $clerk->text('#lines'));
