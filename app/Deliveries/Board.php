@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Orders\Order;
+use Elmstone\Orders\Pick;
 use Elmstone\Orders\SupplyOrder;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -50,6 +51,7 @@ final class Board
     {
         return Order::toBring($location)
             ->whereNotIn('id', Stop::query()->where('state', StopState::Planned)->select('agreement_id'))
+            ->whereNotIn('id', Pick::query()->where('taken', true)->select('agreement_id'))
             ->with(self::ORDER)
             ->limit(self::WAITING)
             ->get();

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderTerms;
+use Elmstone\Orders\Pick;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -133,6 +134,7 @@ final class PlanStops
         $this->assertDay($vehicle, $day);
         $order->isOpen()
             || throw Refused::because('not_open', "{$order->label} is {$order->state->value} already.");
+        Pick::assertNothingTaken($order);
         Load::leaving($order, $vehicle->location_id)->isEmpty() && throw Refused::because(
             'nothing_to_bring',
             "Nothing of {$order->label} that is to be brought is set aside here.",

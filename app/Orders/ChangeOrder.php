@@ -99,6 +99,7 @@ final class ChangeOrder
         $order = $it->order;
         SupplyInOffice::assertSeen($order, $version);
         $order->isOpen() || throw Refused::because('not_open', "{$order->label} is {$order->state->value} already.");
+        Pick::assertNothingTaken($order);
         $before = $order->total;
         $openBefore = $order->open_total;
         [$cancelled, $words] = $this->decide($order, $change);

@@ -103,6 +103,7 @@ final class PickOrder
                     $quantity,
                     $leaving->serials[$position] ?? null,
                     (string) Str::uuid(),
+                    taken: true,
                 );
             }
         }, 3);
@@ -171,9 +172,11 @@ final class PickOrder
     {
         $locked = $this->ledger->lock($order)->load(['progress', 'allLines.item', 'picks']);
 
-        return $locked->isOpen()
-            ? $locked
-            : throw Refused::because('not_open', "{$locked->label} is {$locked->state->value} already.");
+        $locked->isOpen()
+            || throw Refused::because('not_open', "{$locked->label} is {$locked->state->value} already.");
+        Pick::assertNothingTaken($locked);
+
+        return $locked;
     }
 
     /** The line that a single piece is of; null: it is none of its pieces. */
@@ -267,8 +270,14 @@ final class PickOrder
     }
 
     /** @param  list<string>|null  $serials */
-    private function put(Order $order, AgreedLine $line, BigDecimal $quantity, ?array $serials, string $act): void
-    {
+    private function put(
+        Order $order,
+        AgreedLine $line,
+        BigDecimal $quantity,
+        ?array $serials,
+        string $act,
+        bool $taken = false,
+    ): void {
         $aside = $this->progress($order, $line)->isAside();
         $quantity->isGreaterThan($aside) && throw Refused::because(
             'picked_already',
@@ -281,6 +290,7 @@ final class PickOrder
                 'quantity' => (string) $quantity,
                 'serials' => $serials === null ? null : json_encode($serials, JSON_THROW_ON_ERROR),
                 'act' => $act,
+                'taken' => $taken,
             ]);
     }
 }

@@ -39,7 +39,6 @@ use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Support\Show;
-use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -111,10 +110,7 @@ final class SupplyOrder
             || $this->accounts->enter($account, [new LedgerEntry($document, $draft, $account->terms())]);
         $this->ledger->leave($order, $document, Movement::Used, self::by($tenders, TenderKind::OrderMoney), $at->day);
         $this->ledger->supplied($order, $figures);
-        DB::table('order_picks')
-            ->where('agreement_id', $order->id)
-            ->whereIn('position', array_keys($leaving->quantities))
-            ->delete();
+        Pick::left($order->id, $leaving->quantities, $leaving->serials);
         $this->dropFreightOfNothing($order);
         $this->ledger->settle($order, $account, $at->day);
         $order->isOpen() || $this->keepTheRest($order, $deposits, $at, $key);

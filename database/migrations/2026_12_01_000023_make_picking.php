@@ -17,6 +17,7 @@ return new class extends Migration
             $table->unsignedSmallInteger('position');
             $table->decimal('quantity', 14, 4);
             $table->json('serials')->nullable();
+            $table->boolean('taken')->default(false)->comment('it has left the house and is not invoiced yet');
             $table->uuid('act')->comment('the last: sent again it counts once');
             $table->primary(['agreement_id', 'position']);
             $table->foreign(['agreement_id', 'position'])

@@ -9,6 +9,7 @@ use Elmstone\Deliveries\Vehicle;
 use Elmstone\Orders\Order;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -123,6 +124,42 @@ final class DeliveryTest extends FeatureCase
         // Tried again, what was settled at the counter is not supplied a second time.
         $this->post("/deliveries/stops/{$stop->id}/invoice")->assertRedirect();
         $this->assertSame('4 1 0 0', $this->line($order));
+        $this->assertProves();
+    }
+
+    public function test_what_was_taken_and_is_not_invoiced_holds_the_order(): void
+    {
+        $order = $this->order(['way' => 'delivery'], '5 x LH-1140');
+        $this->plan($order);
+        $this->post("/deliveries/stops/{$this->stop($order)->id}/delivered", [
+            'version' => '1', 'quantity' => [1 => '4'], 'name' => 'R. Underhay', 'why' => 'one chipped',
+        ])->assertSessionHasNoErrors();
+        // Goods that are gone are not cancelled, not picked again, not brought a second time.
+        $this->changes($order, 'cancel', ['reason' => 'not needed'])->assertSessionHasErrors('refused');
+        $this->changes($order, 'change', ['quantity' => [1 => '1'], 'reason' => 'x'])
+            ->assertSessionHasErrors('refused');
+        $this->post("/orders/{$order->label}/pick/1", ['quantity' => '', 'act' => (string) Str::uuid()])
+            ->assertStatus(422);
+        $this->post("/orders/{$order->label}/pick/finish")->assertSessionHasErrors();
+        $this->plan($order)->assertSessionHasErrors('refused');
+        $this->get('/deliveries')->assertDontSee("value=\"{$order->label}\"", false);
+        // Two of the four are settled: the other two are still owed for.
+        $this->scans($order)->assertOk();
+        $this->does("orders/{$order->label}/lines/1", ['quantity' => '2'])->assertOk();
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->get('/deliveries')->assertSee('Delivered, not invoiced yet');
+        $this->changes($order, 'cancel', ['reason' => 'not needed'])->assertSessionHasErrors('refused');
+        $this->scans($order)->assertOk();
+        $this->assertSame(['1' => '2'], array_map(
+            strval(...),
+            $this->slip()->orderParts()[$order->id]->leaving->quantities,
+        ));
+        $this->does('cash', ['cash' => '50'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->get('/deliveries')->assertDontSee('Delivered, not invoiced yet');
+        $this->changes($order, 'cancel', ['reason' => 'not needed'])->assertSessionHasNoErrors();
+        $this->assertSame('4 0 0 1', $this->line($order));
         $this->assertProves();
     }
 

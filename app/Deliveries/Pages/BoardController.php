@@ -54,8 +54,9 @@ final class BoardController
             'open' => Stop::query()
                 ->with('order.customer')
                 ->where('state', StopState::Delivered)
+                ->whereIn('vehicle_id', Vehicle::query()->where('location_id', $till->location_id)->select('id'))
                 ->whereNull('document_id')
-                ->whereIn('agreement_id', Pick::query()->select('agreement_id'))
+                ->whereIn('agreement_id', Pick::query()->where('taken', true)->select('agreement_id'))
                 ->orderBy('id')
                 ->limit(40)
                 ->get(),
