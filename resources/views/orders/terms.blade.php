@@ -29,8 +29,8 @@
             is a flat charge; no rows: it is typed.</p>
         @include('design.complaint', ['field' => 'rows'])
         <div class="d-flex flex-wrap gap-5">@foreach([OrderWay::Delivery, OrderWay::Parcel] as $way)<div>
-            <h3 class="h6">{{ ucfirst($way->words()) }}</h3>
-            <table class="ruled"><thead><tr><th class="figure">up to weight</th>
+            <p class="fw-bold mb-1">{{ ucfirst($way->words()) }}</p>
+            <table class="ruled"><thead><tr><th class="figure">up to, kg</th>
                 <th class="figure">charge</th></tr></thead>
             @for($i = 0; $i < $steps; $i++)@php($step = $terms->steps($way)[$i] ?? ['up_to' => '', 'charge' => ''])<tr>
                 <td><input class="form-control text-end w-6" name="rows[{{ $way->value }}-{{ $i }}-up_to]"
