@@ -42,7 +42,7 @@ final class HouseRulesTest
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
-        'Purchasing' => ['Stock', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Purchasing' => ['Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
         'Orders' => [
             'Purchasing', 'Stock', 'Agreements', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue',
             'Devices', 'Paper', 'Shop', 'Staff', 'Support',

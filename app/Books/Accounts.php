@@ -44,6 +44,8 @@ final class Accounts
 
     public const ALLOWANCES = 'allowances';
 
+    public const GOODS_ON_WAY = 'goods_on_way';
+
     public const RECEIVED = 'goods_received';
 
     public const PAYABLES = 'payables';
@@ -98,6 +100,7 @@ final class Accounts
         self::STORE_CREDIT => 'Store credit owed',
         self::EXCHANGE_CLEARING => 'Goods brought back, clearing',
         self::SUPPLIER_CLAIMS => 'Goods back to suppliers',
+        self::GOODS_ON_WAY => 'Goods on their way',
         self::RECEIVED => 'Goods received, not invoiced',
         self::PAYABLES => 'Owed to suppliers',
         self::PRICE_DIFFERENCES => 'Purchase price differences',

@@ -42,6 +42,9 @@ enum Purpose: string
     case BankCredited = 'bank_credited';
     case BankShort = 'bank_short';
     case BankOver = 'bank_over';
+    case GoodsSent = 'goods_sent';
+    case GoodsArrived = 'goods_arrived';
+    case GoodsMissing = 'goods_missing';
     case SupplierInvoice = 'supplier_invoice';
     case SupplierOver = 'supplier_over';
     case SupplierUnder = 'supplier_under';
@@ -140,7 +143,10 @@ enum Purpose: string
     {
         return in_array(
             $this,
-            [self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation],
+            [
+                self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation,
+                self::GoodsSent, self::GoodsArrived, self::GoodsMissing,
+            ],
             true,
         );
     }
@@ -171,6 +177,9 @@ enum Purpose: string
             self::GoodsIn => 'Goods came in',
             self::OpeningStock => 'Goods that were there',
             self::Revaluation => 'Stock is worth something else',
+            self::GoodsSent => 'Goods left for another location',
+            self::GoodsArrived => 'Goods came from another location',
+            self::GoodsMissing => 'Goods were lost on the way',
             self::FloatIn => 'Float from the safe',
             self::FloatOut => 'Float back to the safe',
             self::ToSafe => 'Takings to the safe',
@@ -221,6 +230,9 @@ enum Purpose: string
             self::GoodsIn => 'Goods in',
             self::OpeningStock => 'Opening stock',
             self::Revaluation => 'Stock revalued',
+            self::GoodsSent => 'Transfer out',
+            self::GoodsArrived => 'Transfer in',
+            self::GoodsMissing => 'Lost on the way',
             self::FloatIn => 'Float in',
             self::FloatOut => 'Float out',
             self::ToSafe => 'To the safe',

@@ -7,10 +7,14 @@ namespace Elmstone\Purchasing;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Orders\Expected;
+use Elmstone\Purchasing\Transfers\TransferState;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** What is on its way from suppliers of an item to a place: how much, when, and what of it is bought for nobody. */
+/**
+ * What is on its way of an item to a place, from suppliers and other locations: how much, when, and what of it is
+ * bought for nobody.
+ */
 final readonly class OnOrder
 {
     private const TO_COME = 'GREATEST(l.quantity - l.received - l.cancelled, 0)';
@@ -63,15 +67,34 @@ final readonly class OnOrder
     /** @param  array<int>  $items */
     private static function rows(array $items, int $location): Builder
     {
+        return self::bought($items, $location)
+            ->unionAll(self::sent($items, $location))
+            ->orderBy('item_id')
+            ->orderBy('day');
+    }
+
+    /** @param  array<int>  $items */
+    private static function sent(array $items, int $location): Builder
+    {
+        return DB::table('transfer_lines as l')
+            ->join('transfers as t', 't.id', '=', 'l.transfer_id')
+            ->whereIn('l.item_id', $items)
+            ->where('t.to_id', $location)
+            ->where('t.state', TransferState::Sent)
+            ->whereRaw('l.quantity > l.arrived + l.missing')
+            ->select('l.item_id')
+            ->selectRaw('l.quantity - l.arrived - l.missing AS to_come, t.expected_on AS day, 0 AS linked');
+    }
+
+    /** @param  array<int>  $items */
+    private static function bought(array $items, int $location): Builder
+    {
         return DB::table('purchase_lines as l')
             ->join('purchases as p', 'p.id', '=', 'l.purchase_id')
             ->whereIn('l.item_id', $items)
             ->where('p.location_id', $location)
             ->where('p.state', PurchaseState::Sent)
             ->whereRaw(self::TO_COME.' > 0')
-            ->orderBy('l.item_id')
-            ->orderByRaw('COALESCE(l.expected_on, p.expected_on)')
-            ->orderBy('l.purchase_id')
             ->select('l.item_id')
             ->selectRaw(self::TO_COME.' AS to_come, COALESCE(l.expected_on, p.expected_on) AS day')
             ->selectRaw('COALESCE((SELECT SUM(k.quantity) FROM purchase_links k WHERE k.purchase_id = l.purchase_id '

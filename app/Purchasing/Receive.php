@@ -32,14 +32,12 @@ use Illuminate\Support\Facades\DB;
  */
 final class Receive
 {
-    /** Of who waits without being bought for, so many lines are served at once, the oldest; others the next time. */
-    private const SERVED = 1000;
-
     public function __construct(
         private readonly Books $books,
         private readonly BringIn $bringIn,
         private readonly StockLedger $stock,
         private readonly WaitsForGoods $orders,
+        private readonly ServeOldest $oldest,
         private readonly Links $links,
         private readonly House $house,
         private readonly Outbox $outbox,
@@ -273,29 +271,7 @@ final class Receive
             $left[$one->item->id] = ($left[$one->item->id] ?? BigDecimal::zero())->plus($rest);
         }
 
-        return [...$served, ...$this->handTheRest($purchase, $left, $waiting)];
-    }
-
-    /**
-     * @param  array<int, BigDecimal>  $left by item
-     * @param  list<int>  $waiting
-     * @return list<Wanted>
-     */
-    private function handTheRest(Purchase $purchase, array $left, array $waiting): array
-    {
-        $for = [];
-
-        foreach ($this->orders->waiting($purchase->location_id, array_keys($left), self::SERVED) as $wanted) {
-            $rest = $left[$wanted->item];
-            $now = $wanted->quantity->isGreaterThan($rest) ? $rest : $wanted->quantity;
-
-            if ($now->isPositive() && in_array($wanted->agreement, $waiting, true)) {
-                $for[] = $wanted->with($now);
-                $left[$wanted->item] = $rest->minus($now);
-            }
-        }
-
-        return $for === [] ? [] : $this->orders->serve($for, $purchase->location_id);
+        return [...$served, ...$this->oldest->with($left, $purchase->location_id, $waiting)];
     }
 
     /** Where nothing is to come any more, it is done. */
@@ -322,13 +298,9 @@ final class Receive
     private function whoWaits(int $purchase, array $arrived): array
     {
         $location = Purchase::query()->whereKey($purchase)->value('location_id');
-        $waiting = array_map(
-            static fn (Wanted $wanted): int => $wanted->agreement,
-            $this->orders->waiting(
-                is_int($location) ? $location : 0,
-                array_values(array_unique(array_map(static fn (Arrived $one): int => $one->item->id, $arrived))),
-                self::SERVED,
-            ),
+        $waiting = $this->oldest->mayGet(
+            is_int($location) ? $location : 0,
+            array_values(array_unique(array_map(static fn (Arrived $one): int => $one->item->id, $arrived))),
         );
         $all = array_values(array_unique([...Links::agreementsOf($purchase), ...$waiting]));
         sort($all);

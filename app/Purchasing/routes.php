@@ -7,6 +7,7 @@ use Elmstone\Purchasing\Pages\PurchaseController;
 use Elmstone\Purchasing\Pages\ReceiveController;
 use Elmstone\Purchasing\Pages\SupplierController;
 use Elmstone\Purchasing\Pages\ToBuyController;
+use Elmstone\Purchasing\Pages\TransferController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:see-orders')->group(function (): void {
@@ -18,6 +19,15 @@ Route::middleware('can:see-orders')->group(function (): void {
     Route::post('/purchases/{purchase}/receive', [ReceiveController::class, 'store'])
         ->middleware('can:receive-goods')
         ->name('purchases.received');
+});
+
+Route::middleware(['can:see-orders', 'can:receive-goods'])->group(function (): void {
+    Route::get('/transfers', [TransferController::class, 'index'])->name('transfers');
+    Route::get('/transfers/new', [TransferController::class, 'create'])->name('transfers.create');
+    Route::post('/transfers', [TransferController::class, 'store'])->name('transfers.store');
+    Route::get('/transfers/{transfer}', [TransferController::class, 'show'])->name('transfers.show');
+    Route::get('/transfers/{transfer}/list.pdf', [TransferController::class, 'pdf'])->name('transfers.pdf');
+    Route::post('/transfers/{transfer}', [TransferController::class, 'count'])->name('transfers.count');
 });
 
 Route::middleware('can:buy-goods')->group(function (): void {

@@ -8,7 +8,6 @@ use Brick\Math\BigDecimal;
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentApprovals;
-use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
@@ -37,8 +36,8 @@ use Elmstone\Staff\Approvals\Need;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\GoodsDraft;
 use Elmstone\Stock\GoodsLine;
+use Elmstone\Stock\WriteOffLimit;
 use Elmstone\Support\ShopTime;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Takes broken, spoiled and stolen goods out of stock and out of the books, at cost. The same key answers with the same
@@ -54,6 +53,7 @@ final class WriteOff
         private readonly HandBack $back,
         private readonly Gate $gate,
         private readonly Limits $limits,
+        private readonly WriteOffLimit $limit,
         private readonly GoodsDraft $drafts,
     ) {
     }
@@ -195,23 +195,12 @@ final class WriteOff
      */
     private function worth(array $lines, Staff $by): array
     {
-        $limit = $this->limits->of($by->role, LimitMatter::WriteOff);
         $worth = Money::sum(
             array_map(fn (WriteOffLine $line): Money => $this->cost($line), $lines),
             $this->house->currency(),
         );
-        $today = DB::table('document_lines as l')
-            ->join('documents as d', 'd.id', '=', 'l.document_id')
-            ->where('d.staff_id', $by->id)
-            ->where('d.kind', DocumentKind::Adjustment->value)
-            ->where('d.purpose', Purpose::WriteOff->value)
-            ->where('d.posted_at', '>=', ShopTime::beginning(ShopTime::today())->format('Y-m-d H:i:s'))
-            ->sum('l.cost');
 
-        if (
-            $limit->allows($worth)
-            && ($limit->perDay === null || ! $this->house->money((int) $today)->plus($worth)->exceeds($limit->perDay))
-        ) {
+        if ($this->limit->allows($by, $worth)) {
             return [];
         }
 

@@ -41,7 +41,7 @@ final class BringIn
 
     /**
      * @param  list<Incoming>  $goods an item once
-     * @param  Purpose  $purpose goods in, or opening stock
+     * @param  Purpose  $purpose goods in, goods that arrived from another location, or opening stock
      * @return int the document's id
      *
      * @throws Refused nothing_chosen, nothing_comes, below_zero, day_closed
@@ -119,7 +119,12 @@ final class BringIn
         $this->stock->take($moves);
         $document = $this->books->document($this->drafts->draft($purpose, [...$lines, ...$apart], $at, $key, $note));
         $dated = static fn (StockMove $move): array => [$move, $at->day, $document];
-        $this->stock->record($purpose === Purpose::OpeningStock ? 'opening' : 'delivery', array_map($dated, $moves));
+        $why = match ($purpose) {
+            Purpose::OpeningStock => 'opening',
+            Purpose::GoodsArrived => 'transfer_in',
+            default => 'delivery',
+        };
+        $this->stock->record($why, array_map($dated, $moves));
         $this->stock->record('revaluation', array_map($dated, $corrections));
         Revalue::setCosts($costs);
 

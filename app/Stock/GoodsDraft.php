@@ -74,7 +74,7 @@ final readonly class GoodsDraft
             array_keys($lines),
         );
 
-        $isGoodsIn = in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock], true);
+        $isGoodsIn = in_array($purpose, [Purpose::GoodsIn, Purpose::OpeningStock, Purpose::GoodsArrived], true);
 
         return DocumentDraft::of(
             $isGoodsIn ? DocumentKind::GoodsIn : DocumentKind::Adjustment, $at, $key, $terms, $reckoned,

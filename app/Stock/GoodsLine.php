@@ -15,6 +15,7 @@ final readonly class GoodsLine
 {
     /**
      * @param  int|null  $itemId null: only the worth of what is there changes
+     * @param  GoodsTo|null  $to null: to another location
      * @param  Money  $cost of the whole line; of a change of worth, below zero: it is worth less
      * @param  list<string>  $serials
      */
@@ -27,7 +28,7 @@ final readonly class GoodsLine
         public string $unit,
         public int $pricePer,
         public Direction $direction,
-        public GoodsTo $to,
+        public ?GoodsTo $to,
         public Money $cost,
         public string $note = '',
         public array $serials = [],

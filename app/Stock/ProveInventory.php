@@ -23,7 +23,7 @@ use LogicException;
 final class ProveInventory implements Topic
 {
     /** After these, the books are on hand × cost to the cent. */
-    private const EXACT = ['opening', 'delivery', 'revaluation'];
+    private const EXACT = ['opening', 'delivery', 'transfer_in', 'revaluation'];
 
     public function __construct(private readonly House $house)
     {

@@ -62,7 +62,7 @@ final class SaleJournal
     /**
      * Goods that are sold leave inventory for cost of goods sold, those that are written off for what is written off;
      * what comes back goes the other way, to where the goods go. Goods that come in are debited to inventory; of what
-     * only changes its worth, no item is named.
+     * only changes its worth, no item is named. Between two locations they are goods on their way.
      *
      * @return list<array{string, Money}>
      */
@@ -72,12 +72,23 @@ final class SaleJournal
             Purpose::WriteOffReversed => Accounts::WRITTEN_OFF,
             Purpose::GoodsIn => $line->itemId === null ? Accounts::STOCK_DIFFERENCES : Accounts::RECEIVED,
             Purpose::OpeningStock => $line->itemId === null ? Accounts::STOCK_DIFFERENCES : Accounts::OPENING,
+            Purpose::GoodsArrived => $line->itemId === null ? Accounts::STOCK_DIFFERENCES : Accounts::GOODS_ON_WAY,
             Purpose::Revaluation => Accounts::STOCK_DIFFERENCES,
             default => null,
         };
 
         if ($from !== null) {
             return [[$from, $line->cost->negated()], [Accounts::INVENTORY, $line->cost]];
+        }
+
+        $leaves = match ($purpose) {
+            Purpose::GoodsSent => [Accounts::INVENTORY, Accounts::GOODS_ON_WAY],
+            Purpose::GoodsMissing => [Accounts::GOODS_ON_WAY, Accounts::STOCK_DIFFERENCES],
+            default => null,
+        };
+
+        if ($leaves !== null) {
+            return [[$leaves[0], $line->cost->negated()], [$leaves[1], $line->cost]];
         }
 
         $isOut = $direction === Direction::Out;

@@ -27,6 +27,7 @@ final class PlainInput
         'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
         'orders/*' => ['quantity', 'serials'],
         'purchases/*' => ['cost', 'quantity', 'refused', 'serials', 'why', 'worth'],
+        'transfers/*' => ['arrived', 'missing', 'serials'],
         'quotes/*' => ['confirmed', 'quantity'],
         'customers/level-prices' => ['price'],
     ];

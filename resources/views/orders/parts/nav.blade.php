@@ -8,6 +8,8 @@
         @endif>To buy</a>@endcan
     <a href="{{ route('purchases') }}" @if(request()->routeIs('purchases*')) aria-current="page"
         @endif>Purchases</a>
+    @can('receive-goods')<a href="{{ route('transfers') }}" @if(request()->routeIs('transfers*')) aria-current="page"
+        @endif>Transfers</a>@endcan
     @can('buy-goods')<a href="{{ route('suppliers') }}" @if(request()->routeIs('suppliers*')) aria-current="page"
         @endif>Suppliers</a>@endcan
     @can('set-house-terms')<a href="{{ route('orders.terms') }}" @if(request()->routeIs('orders.terms*'))
