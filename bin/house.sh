@@ -180,16 +180,19 @@ serve() {
 # PHP for what reckons for minutes: compiled to the machine's own code while it runs.
 compiled() { php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M "$@"; }
 
-# What did not go when it was posted is tried again for as long as this runs.
+# What did not go when it was posted is tried again, and what lies in the folders of web shops is taken in, for as long
+# as this runs.
 send_waiting() {
     setsid php artisan outbox:send --forever > "$1/outbox.log" 2>&1 < /dev/null &
     printf '%s' $! > "$1/outbox.pid"
+    setsid php artisan web-orders:read --forever > "$1/folders.log" 2>&1 < /dev/null &
+    printf '%s' $! > "$1/folders.pid"
 }
 
 serve_stop() {
-    [ ! -f "$1/outbox.pid" ] || kill -TERM -- "-$(cat "$1/outbox.pid")" 2> /dev/null || true
-    rm -f "$1/outbox.pid"
-    [ -f "$1/serve.pid" ] || return 0
-    kill -TERM -- "-$(cat "$1/serve.pid")" 2> /dev/null || true
-    rm -f "$1/serve.pid"
+    local name
+    for name in outbox folders serve; do
+        [ ! -f "$1/$name.pid" ] || kill -TERM -- "-$(cat "$1/$name.pid")" 2> /dev/null || true
+        rm -f "$1/$name.pid"
+    done
 }

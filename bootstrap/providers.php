@@ -25,6 +25,7 @@ return [
     Elmstone\Orders\OrdersProvider::class,
     Elmstone\Deliveries\DeliveriesProvider::class,
     Elmstone\Quotes\QuotesProvider::class,
+    Elmstone\WebOrders\WebOrdersProvider::class,
     Elmstone\Tills\TillsProvider::class,
     Elmstone\Returns\ReturnsProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,

@@ -25,4 +25,6 @@ return [
     ),
     // Terminal, printer, drawer, mailbox and display that are played on a page: for trying out and for tests.
     'stand_ins' => (bool) env('ELMSTONE_STAND_INS', false),
+    // Where web shops that send files have their folders.
+    'web_orders' => env('ELMSTONE_WEB_ORDERS', storage_path('app/web-orders')),
 ];

@@ -54,6 +54,10 @@ final class HouseRulesTest
             'Orders', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop',
             'Staff', 'Support',
         ],
+        'WebOrders' => [
+            'Orders', 'Agreements', 'MoneyOut', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Shop',
+            'Staff', 'Support',
+        ],
         'Tills' => ['MoneyOut', 'Cards', 'Devices', 'Paper', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
             'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',

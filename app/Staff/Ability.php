@@ -45,6 +45,7 @@ enum Ability: string
     case SeeOrders = 'see-orders';
     case BuyGoods = 'buy-goods';
     case ReceiveGoods = 'receive-goods';
+    case TakeWebOrders = 'take-web-orders';
     case SeeCredits = 'see-credits';
     case LookAfterCards = 'look-after-cards';
     case EditCoupons = 'edit-coupons';
@@ -88,6 +89,7 @@ enum Ability: string
             self::SeeDay,
             self::CloseDay,
             self::BuyGoods,
+            self::TakeWebOrders,
             self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeMailbox,
             self::SeeJournal,

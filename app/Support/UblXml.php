@@ -11,7 +11,8 @@ use LogicException;
 
 /**
  * A document of UBL 2.1 (OASIS) while it is written: elements in the order they are asked for, basic ones with their
- * text, others that hold more.
+ * text, others that hold more. The namespaces stand at the root and their elements are named by prefix: each looked up
+ * by its namespace would be searched for among all before it.
  */
 final readonly class UblXml
 {
@@ -49,7 +50,7 @@ final readonly class UblXml
     /** An element that holds others. */
     public function node(DOMElement $parent, string $name): DOMElement
     {
-        $node = $parent->appendChild($this->xml->createElementNS(self::CAC, "cac:{$name}"));
+        $node = $parent->appendChild($this->xml->createElement("cac:{$name}"));
 
         return $node instanceof DOMElement ? $node : throw new LogicException('A node is an element.');
     }
@@ -65,7 +66,7 @@ final readonly class UblXml
             return;
         }
 
-        $element = $this->xml->createElementNS(self::CBC, "cbc:{$name}");
+        $element = $this->xml->createElement("cbc:{$name}");
         $element->appendChild($this->xml->createTextNode($text));
 
         foreach ($attributes as $key => $value) {
@@ -83,6 +84,22 @@ final readonly class UblXml
     public function quantity(DOMElement $parent, string $name, string $quantity, string $unit): void
     {
         $this->text($parent, $name, $quantity, ['unitCode' => self::UNITS[$unit] ?? 'C62']);
+    }
+
+    /** Goods by their name, our code, and their barcode where they have one. */
+    public function item(DOMElement $parent, string $name, string $code, string $barcode = ''): DOMElement
+    {
+        $item = $this->node($parent, 'Item');
+        $this->text($item, 'Name', $name);
+        $this->text($this->node($item, 'SellersItemIdentification'), 'ID', $code);
+        $barcode === '' || $this->text(
+            $this->node($item, 'StandardItemIdentification'),
+            'ID',
+            $barcode,
+            ['schemeID' => '0160'],
+        );
+
+        return $item;
     }
 
     /** A party by name and number, with where it is. */

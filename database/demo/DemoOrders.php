@@ -30,6 +30,7 @@ use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Support\ShopTime;
+use Elmstone\WebOrders\StandIn\WebShopMood;
 
 /** Quotes, orders and what is bought for them, in every state around today, by the acts of counter and office. */
 final class DemoOrders
@@ -82,6 +83,8 @@ final class DemoOrders
         private readonly OrderTerms $terms,
         private readonly PlanStops $stops,
         private readonly EndStop $endStop,
+        private readonly DemoWeb $web,
+        private readonly DemoTransfers $transfers,
     ) {
     }
 
@@ -94,6 +97,8 @@ final class DemoOrders
         $this->planOrders();
         $this->planPurchases();
         $this->planQuotes();
+        $this->planWeb();
+        $this->planTransfers();
     }
 
     public function on(CarbonImmutable $day): int
@@ -117,6 +122,9 @@ final class DemoOrders
         $this->purchases->draft('draft', 'QUARRY', ['LH-1141' => '60', 'LH-1300' => '10']);
         $this->purchases->watch();
         $this->lorries();
+        $this->web->sends($this->customer(20), ['LH-1140' => '4', 'FX-5060' => '50'], true, WebShopMood::OtherPrice);
+        $this->web->sends($this->customer(21), ['AD-0207' => '2', 'LH-1141' => '6'], true, WebShopMood::UnknownCode);
+        $this->transfers->sends('young', ['LH-1141' => '12', 'VA-2214' => '6'], $this->open($this->today->addDay()));
     }
 
     /** The lorries, and what is on them today and on the next day that the shop is open. */
@@ -218,6 +226,28 @@ final class DemoOrders
         $this->at(8, fn () => $this->quotes('revised', self::account(2), ['ST-2001' => '40', 'LH-1140' => '20']));
         $this->at(6, fn () => $this->revised('revised', '3 x AD-0207'));
         $this->at(2, fn () => $this->quotes('young', 13, ['LH-1300' => '4', 'LH-1141' => '10']));
+    }
+
+    private function planWeb(): void
+    {
+        $this->at(14, fn () => $this->web->sends($this->customer(16), ['FX-5060' => '100'], true));
+        $this->at(7, fn () => $this->made['other'] = $this->web->sends(
+            $this->customer(17), ['AD-0207' => '1'], true, WebShopMood::OtherCurrency,
+        ));
+        $this->at(6, fn () => $this->web->refused($this->made['other'], 'We sell in our own currency only.'));
+        $this->at(3, fn () => $this->web->sends($this->customer(18), ['LH-1140' => '8', 'AD-0207' => '2'], true));
+        $this->at(1, fn () => $this->web->sends($this->customer(19), ['VA-2214' => '3', 'PI-2800' => '12'], false));
+    }
+
+    private function planTransfers(): void
+    {
+        $this->at(20, fn () => $this->made['t1'] = $this->transfers->sends('one', ['AD-0207' => '20']));
+        $this->at(19, fn () => $this->transfers->arrives($this->made['t1']));
+        $this->at(9, fn () => $this->made['t2'] = $this->transfers->sends(
+            'two', ['GR-301' => '10', 'LH-1140' => '24'],
+        ));
+        $this->at(8, fn () => $this->transfers->arrives($this->made['t2'], '2'));
+        $this->at(4, fn () => $this->transfers->sends('late', ['FX-5060' => '200']));
     }
 
     /**

@@ -48,6 +48,7 @@ final class DemoTest extends TestCase
             [
                 'order cancelled', 'order open', 'order supplied', 'quote lost', 'quote open', 'quote won',
                 'purchase cancelled', 'purchase done', 'purchase draft', 'purchase sent',
+                'transfer done', 'transfer sent', 'web look', 'web refused', 'web taken',
             ],
             [
                 ...DB::table('agreements')
@@ -57,6 +58,14 @@ final class DemoTest extends TestCase
                     ->pluck('of'),
                 ...DB::table('purchases')
                     ->selectRaw("DISTINCT CONCAT('purchase ', state) AS of")
+                    ->orderBy('of')
+                    ->pluck('of'),
+                ...DB::table('transfers')
+                    ->selectRaw("DISTINCT CONCAT('transfer ', state) AS of")
+                    ->orderBy('of')
+                    ->pluck('of'),
+                ...DB::table('web_orders')
+                    ->selectRaw("DISTINCT CONCAT('web ', state) AS of")
                     ->orderBy('of')
                     ->pluck('of'),
             ],

@@ -36,6 +36,10 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\WebOrders\ReceiveWebOrder;
+use Elmstone\WebOrders\Sender;
+use Elmstone\WebOrders\StandIn\ComposeOrder;
+use Elmstone\WebOrders\StandIn\WebShopMood;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
@@ -141,6 +145,34 @@ final class OrderRaceTest extends RaceCase
         unset($told['changed_elsewhere'], $told['not_sent']);
         $this->assertCount(1, $told, 'All that were not refused are answered with the one document.');
         $this->assertSame(8, (int) DB::table('stock')->where('item_id', $this->hook()->id)->sum('on_hand'));
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /** Eight at once, and again: by their number it is one order; what says otherwise under it is refused. */
+    public function test_a_web_order_that_is_sent_ten_times_at_once_is_one_order(): void
+    {
+        $sender = Sender::query()->create([
+            'code' => 'SHOP', 'name' => 'Web shop', 'way' => 'parcel', 'active' => true, 'token_hash' => null,
+            'token_end' => '', 'location_id' => $this->till->location_id, 'staff_id' => $this->by->id,
+        ]);
+        $compose = app(ComposeOrder::class);
+        $xml = fn (string $number, WebShopMood $mood = WebShopMood::Right): string => $compose->of(
+            $number, $this->customer, [[$this->hook(), Quantity::of('2')]], false, $mood,
+        );
+        [$same, $other] = [$xml('W-1'), $xml('W-1', WebShopMood::SameNumber)];
+        $send = static fn (string $one): string => (string) app(ReceiveWebOrder::class)
+            ->handle($sender->load(['location', 'staff']), $one, 'address')->agreement_id;
+        $told = $this->told(static function (int $number) use ($send, $same, $other, $xml): string {
+            $send($xml("W-{$number}-own"));
+
+            return $number === 7 ? $send($other) : $send($same);
+        });
+        $again = $this->told(static fn (int $number): string => $send($number === 7 ? $other : $same));
+        unset($told['sent_before'], $again['sent_before']);
+        $this->assertCount(1, $told, json_encode($told, JSON_THROW_ON_ERROR));
+        $this->assertSame(array_keys($told), array_keys($again));
+        $this->assertSame(9, Order::query()->count());
+        $this->assertSame(3, (int) DB::table('order_lines')->sum('aside'), 'as many as there are');
         $this->assertSame([], app(Prove::class)->handle()->faults);
     }
 

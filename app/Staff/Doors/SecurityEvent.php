@@ -23,6 +23,7 @@ enum SecurityEvent: string
     case SettingChanged = 'setting_changed';
     case Exported = 'exported';
     case DrawerOpened = 'drawer_opened';
+    case Token = 'token';
 
     public function words(): string
     {
@@ -43,6 +44,7 @@ enum SecurityEvent: string
             self::SettingChanged => 'Setting changed',
             self::Exported => 'Data taken out',
             self::DrawerOpened => 'Drawer opened, no sale',
+            self::Token => 'Token given out',
         };
     }
 }

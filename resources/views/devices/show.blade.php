@@ -60,6 +60,8 @@
             <h2>Customer display</h2>
             <p><a href="{{ route('devices.display', $till) }}"
                 target="_blank">Open the display of {{ $till->name }}</a>; it follows the slip.</p>
+            <h2>Web shop</h2>
+            <p><a href="{{ route('devices.web-shop') }}">Place orders as a web shop</a>, right and wrong ones.</p>
             <p class="small soft"><a href="{{ route('design') }}">Parts of the pages</a></p>
         </div>
         <aside>

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\WebOrders;
+
+use Elmstone\Support\RoomProvider;
+use Elmstone\WebOrders\Address\KnowSender;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Support\Facades\Route;
+
+/** Orders that programs send: by an address, a folder, a file. */
+final class WebOrdersProvider extends RoomProvider
+{
+    public function register(): void
+    {
+        $this->app->tag([ProveWebOrders::class], 'proofs');
+    }
+
+    protected function routes(): void
+    {
+        parent::routes();
+        // No session, no cookies, no forms: a token with each request.
+        Route::middleware([KnowSender::class, SubstituteBindings::class])->group(__DIR__.'/address.php');
+    }
+
+    protected function ownCommands(): array
+    {
+        return [Folder\ReadCommand::class];
+    }
+}
