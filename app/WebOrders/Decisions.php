@@ -33,4 +33,40 @@ final readonly class Decisions
         public bool $anyDay = false,
     ) {
     }
+
+    /**
+     * As typed: customer, rows (code, price ours or theirs, without), freight, without_allowance, any_sum, wanted_on,
+     * any_day.
+     *
+     * @param  array<mixed>  $typed
+     */
+    public static function fromTyped(array $typed): self
+    {
+        $text = static fn (mixed $one): string => is_string($one) ? trim($one) : '';
+        $rows = array_filter(is_array($typed['rows'] ?? null) ? $typed['rows'] : [], is_array(...));
+        [$codes, $theirs, $without] = [[], [], []];
+
+        foreach ($rows as $at => $row) {
+            [$code, $price] = [$text($row['code'] ?? ''), $text($row['price'] ?? '')];
+            $code === '' || ($codes[(int) $at] = mb_substr($code, 0, 40));
+            in_array($price, ['ours', 'theirs'], true) && ($theirs[(int) $at] = $price === 'theirs');
+            $text($row['without'] ?? '') === '1' && ($without[(int) $at] = true);
+        }
+
+        $is = static fn (string $name): bool => $text($typed[$name] ?? '') === '1';
+        [$customer, $freight] = [$text($typed['customer'] ?? ''), $text($typed['freight'] ?? '')];
+        $day = $text($typed['wanted_on'] ?? '');
+
+        return new self(
+            preg_match('/^\d{1,9}$/D', $customer) === 1 ? (int) $customer : null,
+            $codes,
+            $theirs,
+            $without,
+            in_array($freight, ['ours', 'theirs'], true) ? $freight === 'theirs' : null,
+            $is('without_allowance'),
+            $is('any_sum'),
+            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $day) === 1 ? CarbonImmutable::parse($day, 'UTC') : null,
+            $is('any_day'),
+        );
+    }
 }

@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Support\Show;
 
 /** A line as it was sent. Numbers are exact decimals. */
 final readonly class IncomingLine
@@ -44,7 +45,7 @@ final readonly class IncomingLine
     /** "4.10", "4.10 per 100" */
     public function priceInWords(): string
     {
-        return $this->price === null ? 'no price' : (string) $this->price
+        return $this->price === null ? 'no price' : Show::price($this->price)
             .($this->priceOf->isEqualTo(1) ? '' : " per {$this->priceOf->stripTrailingZeros()}");
     }
 

@@ -12,6 +12,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceQuote;
 use Elmstone\Core\Pricing\PriceRule;
+use Elmstone\Support\Show;
 
 /** A line as it was sent, with the item it means and today's price for whom it is. */
 final readonly class MatchedLine
@@ -57,7 +58,7 @@ final readonly class MatchedLine
     /** Ours: "4.10", "4.10 per 100 less 5 %" */
     public function priceInWords(): string
     {
-        return $this->quote->price->toString()
+        return Show::price($this->quote->price)
             .($this->item->price_per === 1 ? '' : " per {$this->item->price_per}")
             .($this->quote->discount === null ? '' : " less {$this->quote->discount->toString()} %");
     }

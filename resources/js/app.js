@@ -14,13 +14,14 @@ import cheques from './office/cheques.js';
 import { lineReading, statementRun, workedOut } from './office/pages.js';
 import payment from './office/payment.js';
 import picking from './office/picking.js';
+import scanSheet from './office/scan-sheet.js';
 import narrows from './page/narrows.js';
 import drop from './page/drop.js';
 import idle from './page/idle.js';
 
 const components = {
     counter, entry, lines, settle, panel, more, margin, off, bought, look, fetched, bringBack, signing,
-    payment, picking, cashCount, cheques, statementRun, workedOut, lineReading,
+    payment, picking, scanSheet, cashCount, cheques, statementRun, workedOut, lineReading,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),
 };

@@ -10,6 +10,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\Staff;
 use Elmstone\WebOrders\DecideWebOrder;
+use Elmstone\WebOrders\Decisions;
 use Elmstone\WebOrders\Despatches;
 use Elmstone\WebOrders\ReceiveWebOrder;
 use Elmstone\WebOrders\Sender;
@@ -50,13 +51,16 @@ final class WebOrderController
         ]);
     }
 
-    public function show(WebOrder $web): View
+    public function show(Request $request, WebOrder $web): View
     {
+        $typed = $request->old();
         $web->load(['sender.location', 'sender.staff', 'order.customer', 'decider']);
 
         return view('web-orders.show', [
             'web' => $web,
-            'matched' => $web->isToLookAt() ? $this->decide->matched($web) : null,
+            'matched' => $web->isToLookAt()
+                ? $this->decide->matched($web, Decisions::fromTyped(is_array($typed) ? $typed : []))
+                : null,
             'incoming' => ReadOrder::of($web->xml),
             'despatches' => Despatches::of($web),
             'house' => $this->house,

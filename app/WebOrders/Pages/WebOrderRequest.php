@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\WebOrders\Pages;
 
-use Carbon\CarbonImmutable;
 use Elmstone\WebOrders\Decisions;
 use Illuminate\Foundation\Http\FormRequest;
 
@@ -35,30 +34,6 @@ final class WebOrderRequest extends FormRequest
 
     public function decisions(): Decisions
     {
-        [$codes, $theirs, $without] = [[], [], []];
-
-        foreach (array_keys($this->array('rows')) as $row) {
-            $at = (int) $row;
-            $code = $this->string("rows.{$row}.code")->trim()->value();
-            $price = $this->string("rows.{$row}.price")->value();
-            $code === '' || ($codes[$at] = mb_substr($code, 0, 40));
-            in_array($price, ['ours', 'theirs'], true) && ($theirs[$at] = $price === 'theirs');
-            $this->boolean("rows.{$row}.without") && ($without[$at] = true);
-        }
-
-        $day = $this->string('wanted_on')->value();
-        $freight = $this->string('freight')->value();
-
-        return new Decisions(
-            $this->filled('customer') ? $this->integer('customer') : null,
-            $codes,
-            $theirs,
-            $without,
-            $freight === '' ? null : $freight === 'theirs',
-            $this->boolean('without_allowance'),
-            $this->boolean('any_sum'),
-            $day === '' ? null : CarbonImmutable::parse($day, 'UTC'),
-            $this->boolean('any_day'),
-        );
+        return Decisions::fromTyped($this->all());
     }
 }

@@ -10,16 +10,16 @@
     @include('design.messages')
     <form method="post" action="{{ route('write-offs.store') }}" autocomplete="off">
     @csrf<input type="hidden" name="key" value="{{ $key }}">
-        <table class="ruled sheet-table">
+        <table class="ruled sheet-table" x-data="scanSheet" @keydown="scanned">
             <thead><tr><th>Code or barcode</th><th class="figure">How many</th><th>Why</th><th>Note</th>
             <th>Serial numbers</th></tr></thead>
             @for($row = 0; $row < $rows; $row++)
                 <tr><td><input class="form-control @error("rows.{$row}") is-refused @enderror"
-                    name="rows[{{ $row }}][code]" aria-label="Item {{ $row + 1 }}"
+                    name="rows[{{ $row }}][code]" data-code aria-label="Item {{ $row + 1 }}"
                         value="{{ old("rows.{$row}.code") }}" @if($row === 0) autofocus @endif>@error("rows.{$row}")
                         <p class="complaint mb-0">{{ $message }}</p>@enderror</td>
                     <td><input class="form-control text-end" name="rows[{{ $row }}][quantity]" inputmode="decimal"
-                        aria-label="How many" value="{{ old("rows.{$row}.quantity") }}"></td>
+                        data-many aria-label="How many" value="{{ old("rows.{$row}.quantity") }}"></td>
                     <td><select class="form-select" name="rows[{{ $row }}][reason]" aria-label="Why">
                     @foreach($reasons as $reason)
                     <option value="{{ $reason->value }}"

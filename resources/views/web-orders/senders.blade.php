@@ -10,7 +10,7 @@
         to whoever runs that shop:</p><p class="code">{{ session('token') }}</p></div>@endif
     @foreach($senders as $sender)
     <form method="post" action="{{ route('web-orders.senders.update', $sender) }}"
-        class="d-flex flex-wrap gap-2 align-items-end mb-2">@csrf
+        class="d-flex flex-wrap gap-2 align-items-center mb-2">@csrf
         <input type="hidden" name="code" value="{{ $sender->code }}">
         <span class="code w-8 d-inline-block">{{ $sender->code }}</span>
         <input class="form-control w-auto" name="name" maxlength="120" aria-label="Name of {{ $sender->code }}"

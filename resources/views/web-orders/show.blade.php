@@ -20,7 +20,8 @@
         <a class="quiet-act" href="{{ route('web-orders.xml', $web) }}">As it came</a>
         <a class="quiet-act" href="{{ route('web-orders.response', $web) }}">What we say back</a></div></div>
     @include('design.messages')
-    <p>From <b>{{ $web->sender->name }}</b> by {{ $web->via }},
+    <p>From <b>{{ $web->sender->name }}</b> {{ ['address' => 'over the net', 'file' => 'as a file',
+        'folder' => 'by its folder'][$web->via] }},
         {{ ShopTime::at($web->received_at)->format('j M Y, H:i') }} ·
         @if($web->order !== null)<a href="{{ route('customers.show',
             $web->order->customer) }}">{{ $web->order->customer->name }}</a>
@@ -50,17 +51,19 @@
             @endphp
             <tr><td>{{ $ours === null ? $line->name : $ours->item->description }}
                 <span class="code soft">{{ $ours === null ? $line->named() : $ours->item->code }}</span>
-                @foreach($here as $problem)<div class="small ochre">{{ $problem->words }}</div>@endforeach</td>
+                @foreach($here as $problem)@if($problem->kind !== ProblemKind::Price)<div
+                    class="small ochre">{{ $problem->words }}</div>@endif @endforeach</td>
             <td class="figure">{{ Show::decimal($line->quantity) }}</td>
-            <td class="figure">{{ $line->priceInWords() }}</td>
+            <td class="figure {{ $ours?->hasOtherPrice() ? 'ochre' : '' }}">{{ $line->priceInWords() }}</td>
             @if($isOpen)<td class="figure">{{ $ours?->priceInWords() }}</td>
-            <td>@if($here !== [])@can('take-web-orders')<div class="d-flex flex-wrap gap-2 align-items-center">
-                @if($ours === null)<input class="form-control form-control-sm w-8" name="rows[{{ $at }}][code]"
-                    placeholder="our code" aria-label="Our code for {{ $line->name }}"
+            <td>@if($here !== [] || is_array(old("rows.{$at}")))@can('take-web-orders')<div
+                class="d-flex flex-wrap gap-2 align-items-center">
+                @if($ours === null || old("rows.{$at}.code") !== null)<input class="form-control form-control-sm w-8"
+                    name="rows[{{ $at }}][code]" placeholder="our code" aria-label="Our code for {{ $line->name }}"
                         value="{{ old("rows.{$at}.code") }}">@endif
-                @if($ours?->hasOtherPrice() || $ours === null)<label class="small"><input type="radio"
+                @if($ours?->hasOtherPrice())<label class="small"><input type="radio"
                     class="form-check-input" name="rows[{{ $at }}][price]" value="ours"
-                        @checked(old("rows.{$at}.price", 'ours') === 'ours')> our price</label>
+                        @checked(old("rows.{$at}.price") === 'ours')> our price</label>
                     <label class="small"><input type="radio" class="form-check-input" name="rows[{{ $at }}][price]"
                         value="theirs" @checked(old("rows.{$at}.price") === 'theirs')> theirs</label>@endif
                 <label class="small"><input type="checkbox" class="form-check-input" name="rows[{{ $at }}][without]"

@@ -18,8 +18,8 @@
             @for($row = 0; $row < $rows; $row++)<tr><td><input class="form-control @error("rows.{$row}") is-refused
                 @enderror" name="rows[{{ $row }}][code]" aria-label="Code {{ $row + 1 }}"
                     value="{{ old("rows.{$row}.code") }}">@include('design.complaint', ['field' => "rows.{$row}"])</td>
-                <td><input class="form-control text-end w-6 ms-auto" name="rows[{{ $row }}][many]" inputmode="decimal"
-                    placeholder="1" aria-label="How many" value="{{ old("rows.{$row}.many") }}"></td></tr>@endfor
+                <td class="figure"><input class="form-control text-end w-6" name="rows[{{ $row }}][many]"
+                    inputmode="decimal" placeholder="1" aria-label="How many" value="{{ old("rows.{$row}.many") }}"></td></tr>@endfor
             </tbody></table>
         <label class="mb-2 d-block"><input type="checkbox" class="form-check-input" name="brought" value="1"
             @checked(old('brought'))> to the customer’s address</label>

@@ -14,15 +14,16 @@
     <form method="post" action="{{ route('transfers.store') }}" autocomplete="off">@csrf
     <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="to" value="{{ $to->id }}">
     @include('design.complaint', ['field' => 'to'])
-    <table class="ruled sheet-table"><thead><tr><th>Code or barcode</th><th class="figure">How many</th>
+    <table class="ruled sheet-table" x-data="scanSheet" @keydown="scanned">
+        <thead><tr><th>Code or barcode</th><th class="figure">How many</th>
         <th>Serial numbers</th><th></th></tr></thead><tbody>
-        @foreach($wanted as $row => $one)<tr>
+        @foreach($wanted as $row => $one)<tr data-codes="{{ $one['item']->code }} {{ $one['item']->barcode }}">
             <td><input type="hidden" name="rows[{{ $row }}][code]" value="{{ $one['item']->code }}"><input type="hidden"
                 name="rows[{{ $row }}][proposed]" value="1">{{ $one['item']->description }}
                 <span class="code soft">{{ $one['item']->code }}</span>
                 @include('design.complaint', ['field' => "rows.{$row}"])</td>
             <td><input class="form-control text-end w-6 ms-auto" name="rows[{{ $row }}][many]" inputmode="decimal"
-                aria-label="How many of {{ $one['item']->description }}" @if($loop->first) autofocus @endif
+                data-many aria-label="How many of {{ $one['item']->description }}" @if($loop->first) autofocus @endif
                     value="{{ old("rows.{$row}.many", Show::decimal($one['quantity'])) }}"></td>
             <td>@if($one['item']->has_serials)<input class="form-control" name="rows[{{ $row }}][serials]"
                 aria-label="Serial numbers of {{ $one['item']->description }}"
@@ -31,11 +32,11 @@
         </tr>@endforeach
         @for($row = count($wanted); $row < count($wanted) + $rows; $row++)<tr>
             <td><input class="form-control @error("rows.{$row}") is-refused @enderror" name="rows[{{ $row }}][code]"
-                aria-label="Item {{ $row + 1 }}" value="{{ old("rows.{$row}.code") }}"
+                data-code aria-label="Item {{ $row + 1 }}" value="{{ old("rows.{$row}.code") }}"
                     @if($wanted === [] && $row === 0) autofocus @endif>
                 @include('design.complaint', ['field' => "rows.{$row}"])</td>
             <td><input class="form-control text-end w-6 ms-auto" name="rows[{{ $row }}][many]" inputmode="decimal"
-                aria-label="How many" value="{{ old("rows.{$row}.many") }}"></td>
+                data-many aria-label="How many" value="{{ old("rows.{$row}.many") }}"></td>
             <td><input class="form-control" name="rows[{{ $row }}][serials]" aria-label="Serial numbers"
                 value="{{ old("rows.{$row}.serials") }}"></td><td></td></tr>@endfor
     </tbody></table>
