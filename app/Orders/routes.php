@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Elmstone\Orders\Pages\OrderController;
 use Elmstone\Orders\Pages\PickController;
+use Elmstone\Orders\Pages\SpecialController;
 use Elmstone\Orders\Pages\TermsController;
 use Elmstone\Orders\Pages\WorklistController;
 use Illuminate\Support\Facades\Route;
@@ -34,6 +35,10 @@ Route::middleware('can:see-orders')->group(function (): void {
             ->name('orders.pick.count');
         Route::post('/orders/{order}/print', [OrderController::class, 'print'])->name('orders.print');
         Route::post('/orders/{order}/supply', [OrderController::class, 'supply'])->name('orders.supply');
+        Route::post('/orders/{order}/buy/{position}', [SpecialController::class, 'store'])
+            ->middleware('can:buy-goods')
+            ->whereNumber('position')
+            ->name('orders.buy');
         Route::post('/orders/{order}/allot', [OrderController::class, 'allot'])->name('orders.allot');
         Route::post('/orders/{order}/change', [OrderController::class, 'change'])->name('orders.change');
         Route::post('/orders/{order}/cancel', [OrderController::class, 'cancel'])->name('orders.cancel');

@@ -529,14 +529,14 @@ final class CounterTest extends FeatureCase
     {
         $this->add('2 x LH-1140');
         $this->get("/counter/{$this->slip}")
-            ->assertDontSee('lowest 3.08')
+            ->assertDontSee('3.08')
             ->assertDontSee('Alt M</kbd></button>', false);
         $this->as('201')
             ->get("/counter/{$this->slip}")
-            ->assertDontSee('lowest 3.08');
+            ->assertDontSee('3.08');
         $this->get("/counter/{$this->slip}/margin")
             ->assertOk()
-            ->assertSee('lowest 3.08')
+            ->assertSee('3.08')
             ->assertSee('3.86')
             ->assertSee('50.13 %');
     }

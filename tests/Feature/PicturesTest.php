@@ -66,6 +66,19 @@ final class PicturesTest extends FeatureCase
         self::picture(StandingBar::svg($this->standing($this->account('0.00', 'No Limit'))));
     }
 
+    public function test_the_standing_bar_shows_what_is_ordered_and_will_be_charged_as_a_piece_of_its_own(): void
+    {
+        $customer = $this->account('200.00', terms: ['late' => 365]);
+        HouseAccount::query()->where('customer_id', $customer->id)->update(['orders' => 5000]);
+        $picture = self::picture(StandingBar::svg($this->standing($customer), self::usd('50.00')));
+        self::assertStringContainsString('on order 50.00', (string) $picture['aria-label']);
+        $pieces = $picture->xpath('//*[local-name()="rect"]') ?: [];
+        [$ordered, $adds] = [end($pieces) === false ? null : $pieces[count($pieces) - 2], end($pieces)];
+        self::assertSame('#e3ddd0', (string) $ordered['fill']);
+        self::assertEqualsWithDelta(232 / 4, (int) $ordered['width'], 2);
+        self::assertEqualsWithDelta(232 / 4, (float) $adds['x'], 2, 'the slip begins where the orders end');
+    }
+
     public function test_the_ageing_columns_are_as_high_as_their_amounts(): void
     {
         $day = now()->toImmutable();

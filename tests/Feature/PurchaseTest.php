@@ -111,6 +111,54 @@ final class PurchaseTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_goods_the_shop_does_not_keep_get_a_number_and_are_bought_for_their_order(): void
+    {
+        $this->as('101')->readyToOrder(['source' => 'special'], 'LH-1141');
+        $this->does('one-off', [
+            'description' => 'Slate sundial, 400 mm',
+            'price' => '80',
+            'tax_class' => 'standard',
+            'department_id' => $this->item('LH-1140')->department_id,
+            'quantity' => '2',
+        ])->assertOk();
+        $this->does('order/terms', ['deposit' => '100'])->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        $order = $this->theOrder((int) $this->slip()->agreement_id);
+        $supplier = $this->supplier();
+        $this->post("/orders/{$order->label}/buy/2", ['supplier' => $supplier->id])->assertForbidden();
+        $this->as('301')->get("/orders/{$order->label}")->assertOk()->assertSee('Without a number of ours');
+        $this->changes($order, 'buy/2', ['expected_cost' => '45'])->assertSessionHasErrors('supplier.2');
+        $this->changes($order, 'buy/2', ['supplier' => $supplier->id])->assertSessionHasErrors('cost.2');
+        $this->changes($order, 'buy/2', [
+            'supplier' => $supplier->id, 'expected_cost' => '45', 'their_code' => 'SD-400',
+        ])->assertSessionHasNoErrors();
+        $total = $order->total;
+        $order = $this->theOrder($order->id);
+        $this->assertSame($total->toString(), $order->total->toString());
+        $code = (string) $order->line(2)?->code;
+        $this->assertStringStartsWith('SO', $code);
+        $this->changes($order, 'buy/2', ['supplier' => $supplier->id, 'expected_cost' => '45'])
+            ->assertSessionHasErrors();
+        $id = $this->item($code)->id;
+        $this->get('/to-buy')->assertOk()->assertSee($order->label)->assertSee('Slate sundial');
+        $this->post('/to-buy', [
+            'key' => (string) Str::uuid(),
+            'rows' => ["{$id}-buy" => '1', "{$id}-many" => '2', "{$id}-of" => (string) $supplier->id],
+        ])->assertSessionHasNoErrors();
+        $purchase = Purchase::query()->firstOrFail();
+        $this->assertSame('SD-400', $purchase->lines()->first()?->their_code);
+        $this->post("/purchases/{$purchase->label}/send", ['version' => '1'])->assertSessionHasNoErrors();
+        $this->receives($purchase, [1 => '2'])->assertSessionHasNoErrors();
+        $this->assertSame('0 2 0 0', $this->line($order, 2));
+        $this->as('101')->scans($this->theOrder($order->id))->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertSame('2 0 0 0', $this->line($order, 2));
+        $this->assertSame('0.0000', $this->onHand($code));
+        $this->assertProves();
+    }
+
     public function test_what_waits_is_bought_and_goes_to_who_waits_when_it_comes(): void
     {
         $first = $this->as('101')->order([], '60 x LH-1140');

@@ -86,6 +86,17 @@ final readonly class LineFigures
         return Margin::of($net, Money::sum($costs, $this->house->currency()));
     }
 
+    /** What is earned on one line, after all that comes off it. */
+    public function marginOf(LineOnSlip $line): Margin
+    {
+        $reckoned = $this->reckoned->line($line);
+
+        return Margin::of(
+            $this->reckoned->terms->taxIncluded ? $reckoned->net->minus($reckoned->taxTotal) : $reckoned->net,
+            $this->costOf($line),
+        );
+    }
+
     private function taxFactor(string $taxClass): BigRational
     {
         return BigRational::of(TaxProfile::total($this->reckoned->profile->effectiveRates($taxClass))->plus(100))

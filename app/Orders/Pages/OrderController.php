@@ -15,6 +15,7 @@ use Elmstone\Orders\OrderLedger;
 use Elmstone\Orders\OrderPaper;
 use Elmstone\Orders\SupplyInOffice;
 use Elmstone\Purchasing\Links;
+use Elmstone\Purchasing\Supplier;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Approvals\CheckApproval;
@@ -56,6 +57,7 @@ final class OrderController
             'invoices' => Document::query()->where('supplies', $order->label)->orderBy('id')->get(),
             'bought' => Links::of($order->id),
             'purchases' => Links::purchasesFor($order->id),
+            'suppliers' => Supplier::query()->where('active', true)->orderBy('name')->get(['id', 'name']),
             'key' => old('key', (string) Str::uuid()),
         ]);
     }

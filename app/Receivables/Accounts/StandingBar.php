@@ -9,8 +9,9 @@ use Elmstone\Support\Scale;
 use Elmstone\Support\Show;
 
 /**
- * How an account stands as a picture: one scale from 0 to the limit. Hatched: late. Solid: owed and not due. Outline:
- * what this slip would add. The limit is a post; beyond the post is visibly beyond.
+ * How an account stands as a picture: one scale from 0 to the limit. Hatched: late. Solid: owed and not due. Pale: what
+ * is ordered and will be charged. Dashed outline: what this slip would add. The limit is a post; beyond the post is
+ * visibly beyond.
  */
 final class StandingBar
 {
@@ -20,11 +21,12 @@ final class StandingBar
         $owed = $account->late->plus($account->notDue)->minus($account->credit)->orNothing();
         $late = Money::min($account->late->orNothing(), $owed);
         $limit = $account->standing->limit;
-        $then = $owed->plus($adds?->orNothing() ?? Money::zero($owed->currency));
+        $ordered = $owed->plus($account->standing->orders->orNothing());
+        $then = $ordered->plus($adds?->orNothing() ?? Money::zero($owed->currency));
         $whole = Money::max($limit, $then);
         // Room to show the post where nothing lies beyond it.
         $at = static fn (Money $amount): int => Scale::of($width - 8, $amount, $whole);
-        [$x1, $x2, $x3, $post] = [$at($late), $at($owed), $at($then), $at($limit)];
+        [$x1, $x2, $x3, $x4, $post] = [$at($late), $at($owed), $at($ordered), $at($then), $at($limit)];
         $id = "late-{$account->account->customer_id}";
         $body = sprintf(
             '<defs><pattern id="%s" width="5" height="5" patternUnits="userSpaceOnUse" '
@@ -46,12 +48,20 @@ final class StandingBar
                 ? sprintf('<rect x="%d" y="20" width="%d" height="18" fill="#8d8577"/>', $x1, max(2, $x2 - $x1))
                 : '';
         $body
-            .= $then->exceeds($owed)
+            .= $x3 > $x2
+                ? sprintf(
+                    '<rect x="%d.5" y="20.5" width="%d" height="17" fill="#e3ddd0" stroke="#8d8577"/>',
+                    $x2,
+                    max(2, $x3 - $x2 - 1),
+                )
+                : '';
+        $body
+            .= $then->exceeds($ordered)
                 ? sprintf(
                     '<rect x="%d.5" y="20.5" width="%d" height="17" fill="none" stroke="%s" stroke-width="1.5" '
                         .'stroke-dasharray="4 2"/>',
-                    $x2,
-                    max(3, $x3 - $x2 - 1),
+                    $x3,
+                    max(3, $x4 - $x3 - 1),
                     $then->exceeds($limit) ? '#9c3324' : '#1e6a6c',
                 )
                 : '';
@@ -83,6 +93,10 @@ final class StandingBar
             Show::owes($account->standing->balance),
             'late '.Show::money($account->late),
         ];
+
+        if ($account->standing->orders->isPositive()) {
+            $words[] = 'on order '.Show::money($account->standing->orders);
+        }
 
         if ($adds?->isPositive() === true) {
             $words[] = 'this slip adds '.Show::money($adds);

@@ -43,6 +43,8 @@
                 <dt>Late</dt>
                 <dd class="figure {{ $ageing->late()->isPositive() ? 'ochre'
                     : '' }}">{{ $ageing->late() }}</dd>
+                @if($isToday && $standing->standing->orders->isPositive())<dt>On order, to be charged</dt>
+                <dd class="figure">{{ Show::money($standing->standing->orders) }}</dd>@endif
                 @if($isToday)<dt>Can still charge</dt>
                 <dd class="figure {{ $account->stopped || $standing->standing->available()->isNegative() ? 'brick'
                     : '' }}">{{ $account->stopped ? 'nothing, on stop'

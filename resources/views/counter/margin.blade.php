@@ -6,9 +6,15 @@
         <td class="soft ps-4">of net</td><td class="figure ps-3">{{ $margin->percent() ?? '–' }} %</td>
         <td class="soft ps-4">on cost</td><td class="figure ps-3">{{ $margin->markup() ?? '–' }} %</td></tr>
 </table>
+<table class="small soft margin-lines"><thead><tr><th></th><th class="figure">base</th><th class="figure">lowest</th>
+    <th class="figure">price</th><th class="figure">cost</th><th class="figure">of net</th></tr></thead>
 @foreach($slip->lines as $line)
     @if($line->floor_price !== null || $line->cost !== null)
-        <div class="small soft">{{ $line->code }}: lowest {{ $line->floor_price === null ? '–'
-            : Show::price($line->floor_price) }}, cost {{ $line->cost === null ? '–' : Show::price($line->cost) }}</div>
+        <tr><td>{{ $line->code }}</td><td class="figure">{{ Show::price($line->list_price) }}</td>
+            <td class="figure">{{ $line->floor_price === null ? '–' : Show::price($line->floor_price) }}</td>
+            <td class="figure">{{ Show::price($line->unit_price) }}</td>
+            <td class="figure">{{ $line->cost === null ? '–' : Show::price($line->cost) }}</td>
+            <td class="figure">{{ $reckoned->figures()->marginOf($line)->percent() ?? '–' }} %</td></tr>
     @endif
 @endforeach
+</table>

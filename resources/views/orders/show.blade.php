@@ -109,6 +109,32 @@
             </div>
         @endif
         </form>
+        @can('buy-goods')
+        @foreach($isOpen ? $order->lines() : [] as $line)@if($line->item_id === null && ! $line->isFee()
+            && $order->at($line->position)->left()->isPositive())
+            @if($loop->first || ! isset($special))<h2 class="mt-4">Without a number of ours: buy it</h2>@endif
+            @php($special = true)
+            @php($at = $line->position)
+            <form method="post" action="{{ route('orders.buy', [$order, $at]) }}" autocomplete="off"
+                class="d-flex flex-wrap gap-2 align-items-end mb-2">@csrf
+                <input type="hidden" name="version" value="{{ $order->version }}">
+                <span class="flex-fill">{{ $line->description }}</span>
+                <div><label class="small soft d-block" for="supplier-{{ $at }}">of</label><select class="form-select
+                    @error("supplier.{$at}") is-refused @enderror" id="supplier-{{ $at }}" name="supplier">
+                    <option value="">choose a supplier</option>@foreach($suppliers as $one)<option
+                        value="{{ $one->id }}" @selected((int) old('supplier') === $one->id)>{{ $one->name }}</option>
+                    @endforeach</select>@include('design.complaint', ['field' => "supplier.{$at}"])</div>
+                <div><label class="small soft d-block" for="their-{{ $at }}">their code</label><input
+                    class="form-control w-8" id="their-{{ $at }}" name="their_code" maxlength="40"
+                        value="{{ old('their_code') }}"></div>
+                <div><label class="small soft d-block" for="cost-{{ $at }}">expected cost{{ $line->price_per > 1
+                    ? " per {$line->price_per}" : ' each' }}</label><input class="form-control w-6 text-end
+                    @error("cost.{$at}") is-refused @enderror" id="cost-{{ $at }}" name="expected_cost"
+                        inputmode="decimal" value="{{ old('expected_cost', $line->cost === null ? ''
+                            : Show::price($line->cost)) }}">
+                    @include('design.complaint', ['field' => "cost.{$at}"])</div>
+                <button class="quiet-act">Put it under To buy</button></form>@endif @endforeach
+        @endcan
         @if($purchases !== [])
             <h2 class="mt-4">Bought for it</h2>
             <table class="ruled small">@foreach($purchases as $one)<tr>

@@ -25,8 +25,9 @@
             <p class="standing-words">
             @if($account->late->isPositive())<span
                 class="ochre">late {{ Show::whole($account->late) }}</span>@endif <span>not due
-                    {{ Show::whole($account->notDue) }}</span> @if($adds?->isPositive())<span
-                        class="verdigris">this {{ Show::whole($adds) }}</span>@endif</p>
+                    {{ Show::whole($account->notDue) }}</span> @if($account->standing->orders->isPositive())<span
+                        >on order {{ Show::whole($account->standing->orders) }}</span>@endif
+                        @if($adds?->isPositive())<span class="verdigris">this {{ Show::whole($adds) }}</span>@endif</p>
         @endif
         </div>
         <div class="who-notes">
