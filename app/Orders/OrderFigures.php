@@ -52,7 +52,10 @@ final readonly class OrderFigures
 
         foreach ($this->order->progress as $line) {
             if ($line->kept()->isPositive()) {
-                $figures[] = $this->ordered[$line->position]->upTo($line->kept());
+                // Of what nothing is left, what was supplied is all; freight that was spread has shares of its own.
+                $figures[] = $line->left()->isZero()
+                    ? $line->done()
+                    : $this->ordered[$line->position]->upTo($line->kept());
                 $lines[] = $this->value($line->position, $line->kept());
             }
         }

@@ -46,6 +46,12 @@ final class OrderTerms
         return (int) $this->text('quote_days', '30');
     }
 
+    /** Whether freight is spread over deliveries by their net; else all of it goes with the first. */
+    public function spreadsFreight(): bool
+    {
+        return $this->text('freight_spread', '') === '1';
+    }
+
     public function freightTaxClass(): string
     {
         return $this->text('freight_class', 'standard');

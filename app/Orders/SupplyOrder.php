@@ -7,13 +7,8 @@ namespace Elmstone\Orders;
 use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\KeepAsDeposit;
-use Elmstone\Agreements\TaxOfDay;
 use Elmstone\Books\Books;
-use Elmstone\Books\DocumentKind;
-use Elmstone\Books\Drafts\DocumentDraft;
-use Elmstone\Books\Drafts\DraftLine;
 use Elmstone\Books\Drafts\DraftTender;
-use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Item;
@@ -24,14 +19,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Core\Orders\LineFigures;
-use Elmstone\Core\Orders\SupplyInvoice;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Core\Slip\ReckonedSlip;
-use Elmstone\Core\Slip\Slip;
 use Elmstone\Held\Ledger\HeldAccount;
-use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
@@ -56,6 +46,8 @@ final class SupplyOrder
         private readonly StockLedger $stock,
         private readonly Serials $serials,
         private readonly KeepAsDeposit $keep,
+        private readonly SupplyDraft $drafts,
+        private readonly OrderTerms $terms,
     ) {
     }
 
@@ -91,14 +83,14 @@ final class SupplyOrder
         $order->loadMissing(['allLines.item', 'location', 'customer']);
         $location = Location::query()->with('taxProfile.components')->findOrFail($at->locationId);
         $location->assertOpenOn($at->day);
-        $leaving = $this->withFreight($order, $leaving);
         self::assertMayLeave($order, $leaving, $location);
-        $figures = $this->figures($order, $leaving);
-        $reckoned = $this->reckon($order, $leaving, $figures, $location, $at);
-        $rounding = $this->rounding($order, $leaving, $reckoned->total, $location, $at);
-        $tenders = $this->tenders($order, $reckoned->total->plus($rounding), $account);
+        $supply = SupplyFigures::of($order, $leaving, $location, $at, $this->house, $this->terms);
+        $leaving = $supply->leaving;
+        $rounding = $supply->rounding();
+        $tenders = $this->tenders($order, $supply->reckoned->total->plus($rounding), $account);
         $moves = $this->takeGoods($order, $leaving);
-        $draft = $this->draft($order, $leaving, $location, $reckoned, $tenders, $at, $account, $key)
+        $isCharged = self::by($tenders, TenderKind::HouseAccount)->isPositive();
+        $draft = $this->drafts->of($order, $supply, $location, $at, $isCharged ? $account : null, $key)
             ->settledBy($tenders, $rounding);
         $document = $this->books->document($draft);
         $this->stock->record(
@@ -109,7 +101,7 @@ final class SupplyOrder
         $account === null
             || $this->accounts->enter($account, [new LedgerEntry($document, $draft, $account->terms())]);
         $this->ledger->leave($order, $document, Movement::Used, self::by($tenders, TenderKind::OrderMoney), $at->day);
-        $this->ledger->supplied($order, $figures);
+        $this->ledger->supplied($order, $supply->figures);
         Pick::left($order->id, $leaving->quantities, $leaving->serials);
         $this->dropFreightOfNothing($order);
         $this->ledger->settle($order, $account, $at->day);
@@ -174,43 +166,10 @@ final class SupplyOrder
     public function total(Order $order, Leaving $leaving, PostedAt $at): Money
     {
         $location = Location::query()->with('taxProfile.components')->findOrFail($at->locationId);
-        $leaving = $this->withFreight($order, $leaving);
 
         return $leaving->isEmpty()
             ? $this->house->money(0)
-            : $this->reckon($order, $leaving, $this->figures($order, $leaving), $location, $at)->total;
-    }
-
-    /**
-     * Parts are taxed each for themselves, and their taxes can come to a cent more or less than that of the whole. Who
-     * has paid the whole, at taxes that are still the same, has paid: what the parts differ by is rounding.
-     */
-    private function rounding(
-        Order $order,
-        Leaving $leaving,
-        Money $total,
-        Location $location,
-        PostedAt $at,
-    ): Money {
-        $none = $this->house->money(0);
-        $isLast = $order->lines()->every(static function (AgreedLine $line) use ($order, $leaving): bool {
-            $left = $order->at($line->position)?->left() ?? BigDecimal::zero();
-
-            return $left->isEqualTo($leaving->quantities[$line->position] ?? BigDecimal::zero());
-        });
-        $paid = Money::sum(
-            $order->loadMissing('entries')->entries
-                ->filter(static fn (HeldEntry $entry): bool => $entry->movement !== Movement::Used)
-                ->pluck('amount'),
-            $this->house->currency(),
-        );
-        $agreed = $order->taxAsAgreed();
-        $exempted = TaxOfDay::exempted($order->customer, $location, $at->day);
-
-        return $isLast && $paid->equals($order->total) && $agreed->isAs(TaxOfDay::components($location))
-            && $agreed->exempted()?->toJson() === $exempted?->toJson()
-            ? $order->held()->minus($total)
-            : $none;
+            : SupplyFigures::of($order, $leaving, $location, $at, $this->house, $this->terms)->reckoned->total;
     }
 
     /** Taxes may have fallen since it was paid: what is over is the customer's. */
@@ -226,25 +185,7 @@ final class SupplyOrder
         );
     }
 
-    /** Freight goes with the first goods that are brought, once. */
-    private function withFreight(Order $order, Leaving $leaving): Leaving
-    {
-        $isBrought = false;
-
-        foreach (array_keys($leaving->quantities) as $position) {
-            $line = $order->line($position);
-            $isBrought = $isBrought || ($line !== null && self::isBrought($line));
-        }
-
-        foreach ($isBrought ? $order->lines() : [] as $line) {
-            $left = $line->isFreight() ? $order->at($line->position)?->left() : null;
-            $leaving = $left?->isPositive() === true ? $leaving->with($line->position, $left) : $leaving;
-        }
-
-        return $leaving;
-    }
-
-    /** Where all goods have left and none was brought, there is no freight. */
+    /** Where all goods have left, the freight that nothing took along is none. */
     private function dropFreightOfNothing(Order $order): void
     {
         $freight = $order->lines()->filter(static fn (AgreedLine $line): bool => $line->isFreight());
@@ -262,47 +203,6 @@ final class SupplyOrder
     public static function isBrought(AgreedLine $line): bool
     {
         return ! $line->isFee() && OrderWay::tryFrom((string) $line->way)?->isBrought() === true;
-    }
-
-    /** @return array<int, LineFigures> by position */
-    private function figures(Order $order, Leaving $leaving): array
-    {
-        $all = OrderFigures::of($order, $this->house->currency());
-        $figures = [];
-
-        foreach ($leaving->quantities as $position => $quantity) {
-            $figures[$position] = $all->supply($position)->supplying(Quantity::of((string) $quantity));
-        }
-
-        return $figures;
-    }
-
-    /** @param  array<int, LineFigures>  $figures by position */
-    private function reckon(
-        Order $order,
-        Leaving $leaving,
-        array $figures,
-        Location $location,
-        PostedAt $at,
-    ): ReckonedSlip {
-        $all = OrderFigures::of($order, $this->house->currency());
-        $lines = [];
-
-        foreach ($leaving->quantities as $position => $quantity) {
-            $lines[] = $all->value($position, $quantity);
-        }
-
-        return SupplyInvoice::reckon(
-            Slip::of(
-                $this->house->currency(),
-                $this->house->taxTerms(),
-                $location->taxProfile->toValue(),
-                $lines,
-                null,
-                TaxOfDay::exempted($order->customer, $location, $at->day)?->exemption(),
-            ),
-            array_values($figures),
-        );
     }
 
     /**
@@ -405,67 +305,5 @@ final class SupplyOrder
         }
 
         return $serials;
-    }
-
-    /** @param  list<DraftTender>  $tenders */
-    private function draft(
-        Order $order,
-        Leaving $leaving,
-        Location $location,
-        ReckonedSlip $reckoned,
-        array $tenders,
-        PostedAt $at,
-        ?HouseAccount $account,
-        string $key,
-    ): DocumentDraft {
-        $lines = [];
-
-        foreach (array_keys($leaving->quantities) as $i => $position) {
-            $line = $order->line($position);
-            $line === null || ($lines[] = $this->line($line, $reckoned, $i, $leaving->serials[$position] ?? []));
-        }
-
-        $isCharged = self::by($tenders, TenderKind::HouseAccount)->isPositive();
-        $terms = $isCharged ? $account?->terms() : null;
-
-        return DocumentDraft::of(
-            DocumentKind::Invoice, $at->soldBy($order->staff_id), $key, $this->house->taxTerms(), $reckoned,
-        )
-            ->withLines($lines, TaxOfDay::names($location))
-            ->to(new Party(
-                $order->customer_id,
-                $order->customer->name,
-                $order->purchase_order,
-                $order->job,
-                $order->buyer,
-                TaxOfDay::exempted($order->customer, $location, $at->day),
-                $terms === null ? null : $at->day->setDateFrom($terms->dueOn($at->day)),
-                $terms?->words() ?? '',
-                $isCharged ? $account?->balance : null,
-            ))
-            ->supplying($order->label)
-            ->noting("Order {$order->label} of {$order->made_on->format('j M Y')}");
-    }
-
-    /** @param  list<string>  $serials */
-    private function line(AgreedLine $line, ReckonedSlip $reckoned, int $place, array $serials): DraftLine
-    {
-        $of = $reckoned->lines[$place];
-
-        return new DraftLine(
-            $of,
-            $line->item_id,
-            $line->code,
-            $line->description,
-            $line->department_id,
-            $line->unit,
-            $line->price_rule,
-            $line->list_price,
-            ($line->item->cost ?? $line->cost ?? UnitPrice::of('0'))
-                ->worth($of->line->quantity, $line->price_per, $this->house->currency()),
-            $line->note,
-            $line->approval_id,
-            $serials,
-        );
     }
 }

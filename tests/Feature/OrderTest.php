@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 use Elmstone\Books\Document;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Orders\Order;
@@ -340,6 +342,60 @@ final class OrderTest extends FeatureCase
         $this->changes($order, $how, ['key' => (string) Str::uuid(), ...$fields])->assertSessionHasErrors();
         $this->assertSame('0 10 0 0', $this->line($order));
         $this->assertSame($order->version, $this->theOrder($order->id)->version);
+    }
+
+    public function test_freight_is_spread_over_deliveries_where_the_shop_wants_it_so_and_sums_exactly(): void
+    {
+        app(OrderTerms::class)->save(['freight_spread' => '1', 'freight_class' => 'standard', 'closed_weekdays' => '']);
+        $this->customer = $this->account('1000.00', 'Firm by Lorry');
+        $this->customer->update(['phone' => '555 0177']);
+        $this->as('101')->readyToOrder(
+            ['way' => 'delivery', 'deliver_to' => '4 Cutting Lane', 'is_charged' => '1', 'freight' => '10'],
+            '7 x LH-1140', '3 x LH-1141',
+        );
+        $this->does('post')->assertOk();
+        $order = $this->theOrder((int) $this->slip()->agreement_id);
+        $net = BigDecimal::zero();
+        $nets = [7 => $this->item('LH-1140')->list_price->value, 3 => $this->item('LH-1141')->list_price->value];
+        $all = $nets[7]->multipliedBy(7)->plus($nets[3]->multipliedBy(3));
+        $this->as('301');
+        $before = BigDecimal::zero();
+
+        foreach ([[1 => '2'], [2 => '1'], [1 => '5'], [2 => '2']] as $leaves) {
+            $this->supplies($order, $leaves)->assertSessionHasNoErrors();
+            $this->assertProves();
+            $net = $net->plus($nets[isset($leaves[1]) ? 7 : 3]->multipliedBy($leaves[1] ?? $leaves[2]));
+            // RULES: round(X × reached ÷ net) − X'
+            $reached = $net->multipliedBy(10)->dividedBy($all, 2, RoundingMode::HALF_UP);
+            $this->assertSame(
+                (string) $reached->minus($before)->toScale(2),
+                Document::query()->with('lines')->latest('id')->firstOrFail()->lines->whereNull('department_id')
+                    ->firstOrFail()->gross->toString(),
+            );
+            $before = $reached;
+        }
+
+        $order = $this->theOrder($order->id);
+        $this->assertSame('supplied', $order->state->value);
+        $this->assertSame('0.00', $order->open_total->toString());
+    }
+
+    public function test_spread_freight_ends_with_what_is_cancelled(): void
+    {
+        app(OrderTerms::class)->save(['freight_spread' => '1', 'freight_class' => 'standard', 'closed_weekdays' => '']);
+        $this->customer = $this->account('1000.00', 'Firm by Lorry');
+        $this->customer->update(['phone' => '555 0177']);
+        $this->as('101')->readyToOrder(
+            ['way' => 'delivery', 'deliver_to' => '4 Cutting Lane', 'is_charged' => '1', 'freight' => '10.01'],
+            '7 x LH-1140',
+        );
+        $this->does('post')->assertOk();
+        $order = $this->theOrder((int) $this->slip()->agreement_id);
+        $this->as('301')->supplies($order, [1 => '3'])->assertSessionHasNoErrors();
+        $this->assertProves();
+        $this->changes($order, 'cancel', ['reason' => 'enough'])->assertSessionHasNoErrors();
+        $this->assertProves();
+        $this->assertSame('supplied', $this->theOrder($order->id)->state->value);
     }
 
     public function test_a_slip_turns_back_into_a_sale_without_a_trace(): void

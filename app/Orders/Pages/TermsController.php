@@ -45,6 +45,7 @@ final class TermsController
         );
         $terms = [
             'quote_days' => $request->string('quote_days')->value() ?: '30',
+            'freight_spread' => $request->boolean('freight_spread') ? '1' : '',
             'freight_class' => $request->string('freight_class')->value(),
             'closed_weekdays' => $request->string('closed_weekdays')->value(),
             'closed_days' => $request->string('closed_days')->value(),

@@ -48,7 +48,9 @@
             taxed as</label><select class="form-select" id="freight_class" name="freight_class">
             @foreach($taxClasses as $class)<option value="{{ $class->code }}"
                 @selected($class->code === $terms->freightTaxClass())>{{ $class->name }}</option>@endforeach</select>
-            </div></div>
+            </div><label class="align-self-end"><input type="checkbox" class="form-check-input" name="freight_spread"
+                value="1" @checked(old('freight_spread', $terms->spreadsFreight()))> spread over the deliveries by
+                their value, not all of it with the first</label></div>
         <h2 class="mt-4">Days on which nothing is collected or brought</h2>
         <div class="d-flex flex-wrap gap-3"><div><label class="small soft d-block" for="closed_weekdays">days of the
             week, 1 is Monday</label><input class="form-control" id="closed_weekdays" name="closed_weekdays"

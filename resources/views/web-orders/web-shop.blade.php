@@ -19,7 +19,8 @@
                 @enderror" name="rows[{{ $row }}][code]" aria-label="Code {{ $row + 1 }}"
                     value="{{ old("rows.{$row}.code") }}">@include('design.complaint', ['field' => "rows.{$row}"])</td>
                 <td class="figure"><input class="form-control text-end w-6" name="rows[{{ $row }}][many]"
-                    inputmode="decimal" placeholder="1" aria-label="How many" value="{{ old("rows.{$row}.many") }}"></td></tr>
+                    inputmode="decimal" placeholder="1" aria-label="How many"
+                        value="{{ old("rows.{$row}.many") }}"></td></tr>
             @endfor
             </tbody></table>
         <label class="mb-2 d-block"><input type="checkbox" class="form-check-input" name="brought" value="1"
