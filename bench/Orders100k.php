@@ -8,8 +8,9 @@ use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
 /**
- * 100,000 open orders of 2,000 customers: most wanted on a day around today, half with their goods set aside, half
- * waiting. One is made at the counter; the rest is copied by the database, with lines and commitments.
+ * 100,000 open orders of 2,000 customers: most wanted on a day around today, an eighth to be brought, half with their
+ * goods set aside, half waiting. One is made at the counter; the rest is copied by the database, with lines and
+ * commitments.
  */
 final class Orders100k
 {
@@ -36,9 +37,10 @@ final class Orders100k
                 ."CURDATE() - INTERVAL s.seq % 60 DAY, {$agreements} FROM agreements a JOIN seq_1_to_{$to} s "
                 ."WHERE a.id = {$model}",
         );
-        $lines = $this->columns('agreement_lines', ['agreement_id']);
+        $lines = $this->columns('agreement_lines', ['agreement_id', 'way']);
         DB::statement(
-            "INSERT INTO agreement_lines (agreement_id, {$lines}) SELECT {$first} + s.seq, {$lines} "
+            "INSERT INTO agreement_lines (agreement_id, way, {$lines}) SELECT {$first} + s.seq, "
+                ."IF(s.seq % 8 = 0, 'delivery', way), {$lines} "
                 ."FROM agreement_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
         $progress = $this->columns('order_lines', ['agreement_id', 'aside', 'missing']);

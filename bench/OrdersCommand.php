@@ -10,6 +10,7 @@ use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Customers\Customer;
 use Elmstone\Orders\Order;
 use Elmstone\Purchasing\Arrived;
 use Elmstone\Purchasing\BuyLine;
@@ -21,6 +22,9 @@ use Elmstone\Purchasing\Supplier;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\WebOrders\ReceiveWebOrder;
+use Elmstone\WebOrders\Sender;
+use Elmstone\WebOrders\StandIn\ComposeOrder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -30,6 +34,8 @@ use RuntimeException;
 final class OrdersCommand extends Command
 {
     private const LINES = 200;
+
+    private const WEB_ORDERS = 1000;
 
     protected $signature = 'bench:orders {--address=} {--orders=100000} {--rounds=60}';
 
@@ -50,6 +56,7 @@ final class OrdersCommand extends Command
         $this->counter($clerk, $customers);
         $this->lists($clerk);
         $this->goodsIn($house);
+        $this->web($customers);
         $table = implode('', array_map(static fn (array $row): string => sprintf(
             "| %s | %.1f | %.1f | %s |\n",
             $row[0],
@@ -150,6 +157,43 @@ final class OrdersCommand extends Command
         }
 
         $this->rows[] = ['Counting '.self::LINES.' lines of goods in', $timing, 'under 500'];
+    }
+
+    /**
+     * As many as come in a busy hour, each of three lines.
+     *
+     * @param  list<int>  $customers
+     */
+    private function web(array $customers): void
+    {
+        $till = Till::query()->firstOrFail();
+        $sender = Sender::query()->create([
+            'code' => 'BENCH', 'name' => 'Web shop', 'location_id' => $till->location_id, 'way' => 'parcel',
+            'staff_id' => Staff::query()->where('number', '301')->value('id'), 'token_hash' => null, 'token_end' => '',
+            'active' => true,
+        ])->load(['location.taxProfile.components', 'staff']);
+        $item = static fn (string $code): Item => Item::query()->where('code', $code)->firstOrFail();
+        $goods = [
+            [$item('LH-1140'), Quantity::of('2')], [$item('AD-0207'), Quantity::of('1')],
+            [$item('MA-0031'), Quantity::of('1')],
+        ];
+        [$timing, $taken] = [new Timings, 0];
+
+        for ($i = 0; $i < self::WEB_ORDERS; $i++) {
+            $customer = Customer::query()->with('type.priceLevel')->findOrFail($customers[$i % count($customers)]);
+            $xml = app(ComposeOrder::class)->of("B-{$i}", $customer, $goods, false);
+            $timing->time(static function () use ($sender, $xml, &$taken): void {
+                $web = app(ReceiveWebOrder::class)->handle($sender, $xml, 'address');
+                $taken += $web->agreement_id === null ? 0 : 1;
+            });
+        }
+
+        $this->line(sprintf('%d of %d web orders were taken', $taken, self::WEB_ORDERS));
+        $this->rows[] = [
+            sprintf('A web order; %s of them took %.1f s', number_format(self::WEB_ORDERS), $timing->sum() / 1000),
+            $timing,
+            '1,000 under 60 s',
+        ];
     }
 
     /** @param  list<Item>  $items */

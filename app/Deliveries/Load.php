@@ -44,6 +44,14 @@ final readonly class Load
         );
     }
 
+    /** What it would bring and weigh, where nobody asks yet what is to be collected. */
+    public static function weighed(Order $order, int $location): self
+    {
+        $leaving = self::leaving($order, $location);
+
+        return new self($order, $leaving, self::weightOf($order, $leaving), null);
+    }
+
     /** What of the order a lorry takes now: what was picked of what is to be brought, else what is set aside of it. */
     public static function leaving(Order $order, int $location): Leaving
     {

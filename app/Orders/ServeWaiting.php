@@ -8,8 +8,9 @@ use Brick\Math\BigDecimal;
 use Elmstone\Purchasing\Links;
 use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Purchasing\Wanted;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use stdClass;
 
 /** Orders that wait for goods, oldest first, and what is set aside for them when goods come in. */
 final class ServeWaiting implements WaitsForGoods
@@ -27,12 +28,12 @@ final class ServeWaiting implements WaitsForGoods
 
         foreach ($items === [] ? [] : $this->lines($location, $items, $most) as $line) {
             $waiting[] = new Wanted(
-                $line->agreement_id,
-                $line->position,
+                (int) $line->agreement_id,
+                (int) $line->position,
                 (int) $line->item_id,
-                BigDecimal::of($line->waits)->stripTrailingZeros(),
-                $line->order->label,
-                $line->order->customer->name,
+                BigDecimal::of((string) $line->waits)->stripTrailingZeros(),
+                (string) $line->label,
+                (string) $line->name,
             );
         }
 
@@ -78,30 +79,35 @@ final class ServeWaiting implements WaitsForGoods
     }
 
     /**
-     * Lines of which something is missing at a place that nothing is bought for.
+     * Lines of which something is missing at a place that nothing is bought for, as rows: there can be thousands.
      *
      * @param  list<int>|null  $items null: all
-     * @return Collection<int, OrderLine> with what waits of each
+     * @return Collection<int, stdClass> agreement_id, position, item_id, label, name, and what of each waits
      */
     private function lines(int $location, ?array $items, ?int $most): Collection
     {
         return OrderLine::query()
-            ->with('order.customer')
-            ->where('location_id', $location)
-            ->where('missing', '>', 0)
+            ->toBase()
+            ->join('agreements', 'agreements.id', '=', 'order_lines.agreement_id')
+            ->join('customers', 'customers.id', '=', 'agreements.customer_id')
+            ->where('order_lines.location_id', $location)
+            ->where('order_lines.missing', '>', 0)
             ->when(
                 $items === null,
-                static fn (Builder $query) => $query->whereNotNull('item_id'),
-                static fn (Builder $query) => $query->whereIn('item_id', $items ?? []),
+                static fn (Builder $query) => $query->whereNotNull('order_lines.item_id'),
+                static fn (Builder $query) => $query->whereIn('order_lines.item_id', $items ?? []),
             )
-            ->select('order_lines.*')
+            ->select([
+                'order_lines.agreement_id', 'order_lines.position', 'order_lines.item_id', 'agreements.label',
+                'customers.name',
+            ])
             ->selectSub(
                 Links::beyond('order_lines.missing', 'order_lines.agreement_id', 'order_lines.position'),
                 'waits',
             )
             ->having('waits', '>', 0)
-            ->orderBy('agreement_id')
-            ->orderBy('position')
+            ->orderBy('order_lines.agreement_id')
+            ->orderBy('order_lines.position')
             ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most))
             ->get();
     }

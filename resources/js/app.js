@@ -9,6 +9,7 @@ import sounds from './page/sounds.js';
 import { margin, more, panel } from './counter/panel.js';
 import settle from './counter/settle.js';
 import signing from './counter/signing.js';
+import board from './office/board.js';
 import cashCount from './office/cash-count.js';
 import cheques from './office/cheques.js';
 import { lineReading, statementRun, workedOut } from './office/pages.js';
@@ -21,7 +22,7 @@ import idle from './page/idle.js';
 
 const components = {
     counter, entry, lines, settle, panel, more, margin, off, bought, look, fetched, bringBack, signing,
-    payment, picking, scanSheet, cashCount, cheques, statementRun, workedOut, lineReading,
+    payment, picking, scanSheet, board, cashCount, cheques, statementRun, workedOut, lineReading,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),
 };

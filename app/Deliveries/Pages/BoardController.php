@@ -6,6 +6,7 @@ namespace Elmstone\Deliveries\Pages;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Deliveries\Board;
+use Elmstone\Deliveries\Load;
 use Elmstone\Deliveries\PlanStops;
 use Elmstone\Deliveries\Stop;
 use Elmstone\Deliveries\StopState;
@@ -49,7 +50,7 @@ final class BoardController
                 $stop->id => $this->board->load($stop->order, $till, $by, $day),
             ]),
             'waiting' => $this->board->waiting($till->location_id)->map(
-                fn (Order $order) => $this->board->load($order, $till, $by, $day),
+                static fn (Order $order): Load => Load::weighed($order, $till->location_id),
             ),
             'open' => Stop::query()
                 ->with('order.customer')

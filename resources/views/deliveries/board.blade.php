@@ -14,10 +14,12 @@
         <a class="quiet-act" href="{{ route('deliveries', ['day' => $day->addDay()->format('Y-m-d')]) }}"
             rel="next">Day after</a></div></div>
     @include('design.messages')
-    <div class="board">
+    <div class="board" x-data="board" data-day="{{ $iso }}" data-token="{{ csrf_token() }}" @dragstart="begin"
+        @dragover="over" @drop="drop" @dragend="end">
     <section class="lane"><h2>On no lorry yet</h2>
         @forelse($waiting as $load)
-        <div class="stop">
+        <div class="stop" @if($vehicles->isNotEmpty() && ! $day->lessThan($today)) draggable="true"
+            data-order="{{ $load->order->label }}" data-put="{{ route('deliveries.put') }}" @endif>
             <div><a class="code" href="{{ route('orders.show', $load->order) }}">{{ $load->order->label }}</a>
                 <b>{{ $load->order->customer->name }}</b></div>
             <div class="small {{ $load->order->isLate($today) ? 'brick' : 'soft' }}">{{ $load->order->wanted_on === null
@@ -38,14 +40,18 @@
             ->map(fn ($stop) => $loads[$stop->id])))
         @php($most = $vehicle->carriesAtMost())
         @php($over = $most !== null && $weight->isGreaterThan($most))
-    <section class="lane"><h2>{{ $vehicle->name }}</h2>
+    <section class="lane" @unless($day->lessThan($today)) data-vehicle="{{ $vehicle->id }}" @endunless>
+        <h2>{{ $vehicle->name }}</h2>
         <p class="small {{ $over ? 'brick fw-bold' : 'soft' }}">{{ Show::decimal($weight) }}{{ $most === null ? ''
             : ' of '.Show::decimal($most) }} kg{{ $over ? ': too much for it' : '' }}</p>
         @if($its->isNotEmpty())<p class="small"><a href="{{ route('deliveries.run', [$vehicle, 'day' => $iso]) }}">The
             run</a> · <a href="{{ route('deliveries.sheet', [$vehicle, 'day' => $iso]) }}">Run sheet</a></p>@endif
         @foreach($its as $stop)
         @php($load = $loads[$stop->id])
-        <div class="stop {{ $stop->state === StopState::Planned ? '' : 'over' }}" id="stop-{{ $stop->id }}">
+        <div class="stop {{ $stop->state === StopState::Planned ? '' : 'over' }}" id="stop-{{ $stop->id }}"
+            @if($stop->state === StopState::Planned) draggable="true" data-version="{{ $stop->version }}"
+                data-move="{{ route('deliveries.move', $stop) }}" data-give="{{ route('deliveries.give', $stop) }}"
+            @endif>
             <div><b>{{ $loop->iteration }}</b> <a class="code" href="{{ route('orders.show', $stop->order) }}">{{
                 $stop->order->label }}</a> <b>{{ $stop->order->customer->name }}</b></div>
             <div class="small">{{ $stop->order->deliver_to }}</div>

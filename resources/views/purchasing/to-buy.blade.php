@@ -25,9 +25,10 @@
                     $row->onOrder->isFree()))<div class="small soft">{{ $row->onOrder->isFree()->isZero() ? 'all'
                         : Show::decimal($row->onOrder->quantity->minus($row->onOrder->isFree())) }} bought for
                         orders</div>@endif</td>
-            <td class="small">@foreach($row->for as $one)<a class="code" href="{{ route('orders.show',
-                $one->label) }}">{{ $one->label }}</a> {{ $one->who }}, {{ Show::decimal($one->quantity) }}<br>
-                @endforeach</td>
+            <td class="small">@foreach(array_slice($row->for, 0, 6) as $one)<a class="code"
+                href="{{ route('orders.show', $one->label) }}">{{ $one->label }}</a> {{ $one->who }}, {{ Show::decimal($one->quantity) }}<br>
+                @endforeach @if(count($row->for) > 6)<span class="soft">and {{ count($row->for) - 6 }} more, who
+                    wait less long</span>@endif</td>
             <td class="figure"><input class="form-control text-end w-6" name="rows[{{ $id }}-many]" inputmode="decimal"
                 aria-label="How many of {{ $row->item->description }}"
                     value="{{ old("rows.{$id}-many", Show::decimal($row->quantity)) }}"></td>
