@@ -16,6 +16,9 @@ final class Orders100k
 {
     private const FIRST = 2_000_000;
 
+    /** So many items are ordered. */
+    private const ITEMS = 1000;
+
     /** Copies the only order there is. */
     public function multiply(int $to): void
     {
@@ -37,17 +40,18 @@ final class Orders100k
                 ."CURDATE() - INTERVAL s.seq % 60 DAY, {$agreements} FROM agreements a JOIN seq_1_to_{$to} s "
                 ."WHERE a.id = {$model}",
         );
-        $lines = $this->columns('agreement_lines', ['agreement_id', 'way']);
+        $lines = $this->columns('agreement_lines', ['agreement_id', 'way', 'item_id']);
+        $item = $this->itemOf();
         DB::statement(
-            "INSERT INTO agreement_lines (agreement_id, way, {$lines}) SELECT {$first} + s.seq, "
-                ."IF(s.seq % 8 = 0, 'delivery', way), {$lines} "
+            "INSERT INTO agreement_lines (agreement_id, item_id, way, {$lines}) SELECT "
+                ."{$first} + s.seq, {$item}, IF(s.seq % 8 = 0, 'delivery', way), {$lines} "
                 ."FROM agreement_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
-        $progress = $this->columns('order_lines', ['agreement_id', 'aside', 'missing']);
+        $progress = $this->columns('order_lines', ['agreement_id', 'aside', 'item_id']);
         DB::statement(
-            "INSERT INTO order_lines (agreement_id, aside, {$progress}) SELECT {$first} + s.seq, "
-                ."IF(s.seq % 2 = 0, ordered, 0), {$progress} FROM order_lines JOIN seq_1_to_{$to} s "
-                ."WHERE agreement_id = {$model}",
+            "INSERT INTO order_lines (agreement_id, item_id, aside, {$progress}) SELECT "
+                ."{$first} + s.seq, {$item}, IF(s.seq % 2 = 0, ordered, 0), {$progress} "
+                ."FROM order_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
         DB::statement(
             'INSERT INTO commitments (agreement_id, item_id, location_id, quantity) SELECT agreement_id, item_id, '
@@ -55,6 +59,17 @@ final class Orders100k
                 .'GROUP BY agreement_id, item_id, location_id',
         );
         DB::statement('ANALYZE TABLE agreements, agreement_lines, order_lines, commitments');
+    }
+
+    /** SQL: of a thousand items, which one a copied line is of. */
+    private function itemOf(): string
+    {
+        $ids = DB::table('items')->where('has_serials', false)->orderBy('id')->limit(self::ITEMS)->pluck('id')->all();
+
+        return sprintf('ELT(1 + (s.seq * 7 + position * 13) %% %d, %s)', count($ids), implode(', ', array_map(
+            static fn (mixed $id): string => is_int($id) ? (string) $id : '0',
+            $ids,
+        )));
     }
 
     /**

@@ -10,6 +10,7 @@ use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Purchasing\Wanted;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /** Orders that wait for goods, oldest first, and what is set aside for them when goods come in. */
@@ -86,29 +87,31 @@ final class ServeWaiting implements WaitsForGoods
      */
     private function lines(int $location, ?array $items, ?int $most): Collection
     {
-        return OrderLine::query()
-            ->toBase()
-            ->join('agreements', 'agreements.id', '=', 'order_lines.agreement_id')
-            ->join('customers', 'customers.id', '=', 'agreements.customer_id')
-            ->where('order_lines.location_id', $location)
-            ->where('order_lines.missing', '>', 0)
+        $oldest = DB::table('order_lines')
+            // All of them: in the order of their age, until there are enough. Of some items: by the items.
+            ->forceIndex($items === null ? 'order_lines_oldest' : 'order_lines_waiting')
+            ->where('location_id', $location)
             ->when(
                 $items === null,
-                static fn (Builder $query) => $query->whereNotNull('order_lines.item_id'),
-                static fn (Builder $query) => $query->whereIn('order_lines.item_id', $items ?? []),
+                static fn (Builder $query) => $query->where('waiting', true),
+                static fn (Builder $query) => $query->whereIn('item_id', $items ?? [])->where('missing', '>', 0),
             )
-            ->select([
-                'order_lines.agreement_id', 'order_lines.position', 'order_lines.item_id', 'agreements.label',
-                'customers.name',
-            ])
+            ->select(['agreement_id', 'position', 'item_id'])
             ->selectSub(
                 Links::beyond('order_lines.missing', 'order_lines.agreement_id', 'order_lines.position'),
                 'waits',
             )
             ->having('waits', '>', 0)
-            ->orderBy('order_lines.agreement_id')
-            ->orderBy('order_lines.position')
-            ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most))
-            ->get();
+            ->orderBy('agreement_id')
+            ->orderBy('position')
+            ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most));
+
+        return DB::query()
+            ->fromSub($oldest, 'w')
+            ->join('agreements as a', 'a.id', '=', 'w.agreement_id')
+            ->join('customers as c', 'c.id', '=', 'a.customer_id')
+            ->orderBy('w.agreement_id')
+            ->orderBy('w.position')
+            ->get(['w.agreement_id', 'w.position', 'w.item_id', 'w.waits', 'a.label', 'c.name']);
     }
 }

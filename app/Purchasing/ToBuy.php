@@ -13,10 +13,10 @@ use Illuminate\Support\Facades\DB;
 final class ToBuy
 {
     /** So many rows are worked through at once. */
-    public const MOST = 300;
+    public const MOST = 100;
 
     /** So many lines of orders, the oldest that wait, are bought for at once; the next are there after these. */
-    private const LINES = 1000;
+    private const LINES = 500;
 
     public function __construct(private readonly WaitsForGoods $orders)
     {

@@ -51,6 +51,47 @@ final class OfficeTest extends BrowserCase
         unlink($path);
     }
 
+    public function test_goods_for_another_location_are_scanned_onto_their_sheet(): void
+    {
+        $clerk = $this->clerk('301');
+        $clerk->go('/transfers/new')->click('input[data-code]');
+        $clerk->reads('LH-1140')->reads('AD-0207', 5)->reads('LH-1140', 3)->reads('lh-1140', 30, ['Enter', 'Enter']);
+        $typed = $clerk->browser->executeScript(
+            'return [...document.querySelectorAll("tr:has([data-code])")].slice(0, 3).map((row) => '
+                .'[row.querySelector("[data-code]").value, row.querySelector("[data-many]").value])',
+        );
+        self::assertSame([['LH-1140', '3'], ['AD-0207', '1'], ['', '']], $typed);
+        $clerk->click('button.main-act')->awaitText('.note.done', 'on their way')->awaitText('h1', 'TRF-');
+        $this->assertCalm($clerk);
+    }
+
+    public function test_a_stop_is_dragged_to_another_place_and_an_order_onto_a_lorry(): void
+    {
+        $clerk = $this->clerk('301');
+        $clerk->go('/deliveries?day='.date('Y-m-d', (int) strtotime(date('N') === '6' ? '+2 days' : '+1 day')));
+        $clerk->awaitText('main', 'Flatbed');
+        $drag = 'const [from, lane] = [document.querySelector(arguments[0]), document.querySelector(arguments[1])];'
+            .'const stops = [...lane.querySelectorAll(".stop")];'
+            .'const clientY = arguments[2] === "top" ? stops[0].getBoundingClientRect().top : 10000;'
+            .'const how = { bubbles: true, cancelable: true, clientY };'
+            .'const go = (to, name) => to.dispatchEvent(new DragEvent(name, how));'
+            .'go(from, "dragstart"); go(lane, "dragover"); go(lane, "drop")';
+        $names = static fn (): array => (array) $clerk->browser->executeScript(
+            'const lane = [...document.querySelectorAll("[data-vehicle]")].find((one) => '
+                .'one.textContent.includes("Flatbed"));'
+                .'return [...lane?.querySelectorAll(".stop a.code") ?? []].map((one) => one.textContent.trim())',
+        );
+        $before = $names();
+        self::assertGreaterThan(1, count($before), 'a lorry with two stops');
+        $lane = '[data-vehicle]:has(#'.$clerk->attribute('.stop[data-move]', 'id').')';
+        $clerk->browser->executeScript($drag, ["{$lane} .stop:last-of-type", $lane, 'top']);
+        $clerk->await(static fn (): bool => $names() === [end($before), ...array_slice($before, 0, -1)], 'it is first');
+        $waiting = $clerk->attribute('[data-order]', 'data-order');
+        $clerk->browser->executeScript($drag, ['[data-order]', $lane, 'end']);
+        $clerk->await(static fn (): bool => in_array($waiting, $names(), true), 'it is on the lorry');
+        $this->assertCalm($clerk);
+    }
+
     public function test_a_table_of_customers_is_looked_at_before_it_comes_in(): void
     {
         $clerk = $this->clerk('301');

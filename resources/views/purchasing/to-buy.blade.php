@@ -26,9 +26,9 @@
                         : Show::decimal($row->onOrder->quantity->minus($row->onOrder->isFree())) }} bought for
                         orders</div>@endif</td>
             <td class="small">@foreach(array_slice($row->for, 0, 6) as $one)<a class="code"
-                href="{{ route('orders.show', $one->label) }}">{{ $one->label }}</a> {{ $one->who }}, {{ Show::decimal($one->quantity) }}<br>
-                @endforeach @if(count($row->for) > 6)<span class="soft">and {{ count($row->for) - 6 }} more, who
-                    wait less long</span>@endif</td>
+                href="{{ route('orders.show', $one->label) }}">{{ $one->label }}</a> {{ $one->who }},
+                {{ Show::decimal($one->quantity) }}<br>@endforeach
+                @if(count($row->for) > 6)<span class="soft">and {{ count($row->for) - 6 }} more</span>@endif</td>
             <td class="figure"><input class="form-control text-end w-6" name="rows[{{ $id }}-many]" inputmode="decimal"
                 aria-label="How many of {{ $row->item->description }}"
                     value="{{ old("rows.{$id}-many", Show::decimal($row->quantity)) }}"></td>
@@ -36,6 +36,8 @@
                 {{ $row->item->description }} is bought"><option value="">choose</option>@foreach($suppliers as $one)
                 <option value="{{ $one->id }}" @selected((int) old("rows.{$id}-of", $row->source?->supplier_id)
                     === $one->id)>{{ $one->name }}</option>@endforeach</select></td></tr>@endforeach</tbody></table>
+    @if(count($rows) >= Elmstone\Purchasing\ToBuy::MOST)<p class="small soft">More is to be bought: it stands here once
+        these are.</p>@endif
     <button class="main-act narrow mt-3">Make orders to suppliers</button></form>@endif
 </div>
 @endsection
