@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
 /**
- * 100,000 open orders of 2,000 customers: most wanted on a day around today, an eighth to be brought, half with their
+ * 100,000 open orders of 2,000 customers: most wanted on a day around today, a seventh to be brought, half with their
  * goods set aside, half waiting. One is made at the counter; the rest is copied by the database, with lines and
  * commitments.
  */
@@ -44,13 +44,13 @@ final class Orders100k
         $item = $this->itemOf();
         DB::statement(
             "INSERT INTO agreement_lines (agreement_id, item_id, way, {$lines}) SELECT "
-                ."{$first} + s.seq, {$item}, IF(s.seq % 8 = 0, 'delivery', way), {$lines} "
+                ."{$first} + s.seq, {$item}, IF(s.seq % 7 = 0, 'delivery', way), {$lines} "
                 ."FROM agreement_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
-        $progress = $this->columns('order_lines', ['agreement_id', 'aside', 'item_id']);
+        $progress = $this->columns('order_lines', ['agreement_id', 'aside', 'item_id', 'brought']);
         DB::statement(
-            "INSERT INTO order_lines (agreement_id, item_id, aside, {$progress}) SELECT "
-                ."{$first} + s.seq, {$item}, IF(s.seq % 2 = 0, ordered, 0), {$progress} "
+            "INSERT INTO order_lines (agreement_id, item_id, aside, brought, {$progress}) SELECT "
+                ."{$first} + s.seq, {$item}, IF(s.seq % 2 = 0, ordered, 0), s.seq % 7 = 0, {$progress} "
                 ."FROM order_lines JOIN seq_1_to_{$to} s WHERE agreement_id = {$model}",
         );
         DB::statement(

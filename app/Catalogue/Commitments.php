@@ -96,35 +96,50 @@ final class Commitments
     }
 
     /**
-     * So much more is set aside for an order at a place; below zero: less. What leaves is set free with it.
+     * So much more is set aside for orders, or less. What leaves is set free with it.
      *
-     * @param  array<int, BigDecimal>  $changes by item
+     * @param  list<Committed>  $changes
      */
-    public function change(int $agreement, int $location, array $changes): void
+    public function change(array $changes): void
     {
-        $changes = array_filter($changes, static fn (BigDecimal $change): bool => ! $change->isZero());
-        ksort($changes);
-        $this->stock->commit(
-            array_map(
-                static fn (int $item, BigDecimal $change): StockMove => StockMove::aside($item, $location, $change),
-                array_keys($changes),
-                $changes,
-            ),
-        );
+        $this->stock->commit(array_map(
+            static fn (Committed $one): StockMove => StockMove::aside($one->item, $one->location, $one->quantity),
+            $changes,
+        ));
+        $now = self::of(array_values(array_unique(
+            array_map(static fn (Committed $one): int => $one->agreement, $changes),
+        )));
+        $rows = [];
 
-        foreach ($changes as $item => $change) {
-            $row = DB::table('commitments')->where([
-                'agreement_id' => $agreement,
-                'item_id' => $item,
-                'location_id' => $location,
-            ]);
-            $now = BigDecimal::of((string) ($row->value('quantity') ?? '0'))->plus($change);
+        foreach ($changes as $one) {
+            $place = "{$one->item} {$one->location}";
+            $now[$one->agreement][$place] = $one->quantity->plus($now[$one->agreement][$place] ?? BigDecimal::zero());
+            $rows["{$one->agreement} {$place}"] = [
+                'agreement_id' => $one->agreement,
+                'item_id' => $one->item,
+                'location_id' => $one->location,
+                'quantity' => (string) $now[$one->agreement][$place],
+            ];
+        }
 
-            match (true) {
-                $now->isZero() => $row->delete(),
-                $now->isEqualTo($change) => $this->insert($agreement, $location, [$item => $change]),
-                default => $row->update(['quantity' => (string) $now]),
-            };
+        $this->write(array_values($rows));
+    }
+
+    /** @param  list<array{agreement_id: int, item_id: int, location_id: int, quantity: string}>  $rows */
+    private function write(array $rows): void
+    {
+        $kept = array_values(array_filter(
+            $rows,
+            static fn (array $row): bool => ! BigDecimal::of($row['quantity'])->isZero(),
+        ));
+
+        foreach (array_udiff($rows, $kept, static fn (array $one, array $other): int => $one <=> $other) as $gone) {
+            unset($gone['quantity']);
+            DB::table('commitments')->where($gone)->delete();
+        }
+
+        foreach (array_chunk($kept, 500) as $chunk) {
+            DB::table('commitments')->upsert($chunk, ['agreement_id', 'item_id', 'location_id'], ['quantity']);
         }
     }
 

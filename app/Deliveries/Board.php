@@ -49,11 +49,17 @@ final class Board
     /** @return Collection<int, Order> those wanted first that no lorry has */
     public function waiting(int $location): Collection
     {
-        return Order::toBring($location)
+        $ids = Order::toBring($location)
             ->whereNotIn('id', Stop::query()->where('state', StopState::Planned)->select('agreement_id'))
             ->whereNotIn('id', Pick::query()->where('taken', true)->select('agreement_id'))
-            ->with(self::ORDER)
             ->limit(self::WAITING)
+            ->pluck('id');
+
+        return Order::query()
+            ->with(self::ORDER)
+            ->whereIn('id', $ids)
+            ->orderBy('wanted_by')
+            ->orderBy('id')
             ->get();
     }
 

@@ -207,10 +207,11 @@ final class ChangeOrder
         foreach ($order->lines() as $line) {
             $isNew = $order->at($line->position) === null;
 
-            if ($isNew || isset($more[$line->position])) {
+            if ($isNew || isset($more[$line->position]) || $change->way !== null) {
                 $this->ledger->line($order, $line->position, [
                     'item_id' => $line->item_id,
                     'ordered' => $line->quantity->toString(),
+                    'brought' => $line->way === OrderWay::Delivery->value,
                     ...($isNew ? ['location_id' => $order->location_id] : []),
                 ]);
             }

@@ -15,7 +15,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder as Query;
-use Illuminate\Database\Query\JoinClause;
 
 /**
  * A promise to supply goods at agreed prices, whole or in parts. Its progress, its money and its state are changed
@@ -80,27 +79,25 @@ final class Order extends Agreement
     }
 
     /**
-     * Those that the shop brings itself, as far as their goods are set aside at a place.
+     * The ids of those that the shop brings itself, as far as their goods are set aside at a place, in the order in
+     * which they are wanted.
      *
      * @return Builder<self>
      */
     public static function toBring(int $location): Builder
     {
         return self::query()
+            ->select('id')
+            ->forceIndex('agreements_kind_state_wanted_by_id_index')
             ->where('state', OrderState::Open)
             ->where(
-                // A value and not a condition: so it is asked order by order, until there are enough.
+                // A value and not a condition: so it is asked order by order, by an index, until there are enough.
                 static fn (Query $lines) => $lines
                     ->selectRaw('1')
                     ->from('order_lines')
-                    ->join('agreement_lines as l', static fn (JoinClause $join) => $join
-                        ->on('l.agreement_id', '=', 'order_lines.agreement_id')
-                        ->on('l.position', '=', 'order_lines.position'))
-                    ->whereColumn('order_lines.agreement_id', 'agreements.id')
-                    ->whereColumn('l.revision', 'agreements.revision')
-                    ->where('l.way', OrderWay::Delivery->value)
-                    ->where('order_lines.location_id', $location)
-                    ->where('order_lines.aside', '>', 0)
+                    ->where('location_id', $location)
+                    ->where('to_bring', true)
+                    ->whereColumn('agreement_id', 'agreements.id')
                     ->limit(1),
                 '=',
                 1,

@@ -9,6 +9,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Agreements\AgreementChange;
 use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Commitments;
+use Elmstone\Catalogue\Committed;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Orders\LineFigures;
@@ -20,7 +21,9 @@ use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\ManyRows;
 use Elmstone\Support\Show;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -143,28 +146,36 @@ final class OrderLedger
      */
     public function aside(Order $order, array $changes): void
     {
-        $byPlace = [];
+        $this->asideAll([$order->id => $order], [$order->id => $changes]);
+    }
 
-        foreach ($changes as $position => $change) {
-            $line = $order->at($position);
+    /**
+     * The same of several orders at once.
+     *
+     * @param  array<int, Order>  $orders by id
+     * @param  array<int, array<int, BigDecimal>>  $changes by order and position
+     */
+    public function asideAll(array $orders, array $changes): void
+    {
+        [$rows, $committed] = [[], []];
+        ksort($changes);
 
-            if ($line === null || $line->item_id === null || $change->isZero()) {
-                continue;
+        foreach ($changes as $id => $ofOne) {
+            ksort($ofOne);
+
+            foreach ($ofOne as $position => $change) {
+                $line = $orders[$id]->at($position);
+
+                if ($line !== null && $line->item_id !== null && ! $change->isZero()) {
+                    $rows[] = [[$id, $position], (string) $line->isAside()->plus($change)];
+                    $committed[] = new Committed($id, $line->item_id, $line->location_id, $change);
+                }
             }
-
-            $byPlace[$line->location_id][$line->item_id] = $change->plus(
-                $byPlace[$line->location_id][$line->item_id] ?? BigDecimal::zero(),
-            );
-            $this->write($order, $position, ['aside' => (string) $line->isAside()->plus($change)]);
         }
 
-        ksort($byPlace);
-
-        foreach ($byPlace as $location => $items) {
-            $this->commitments->change($order->id, $location, $items);
-        }
-
-        $this->reread($order);
+        ManyRows::set('order_lines', ['agreement_id', 'position'], 'aside', $rows);
+        $committed === [] || $this->commitments->change($committed);
+        (new Collection(array_intersect_key($orders, $changes)))->load('progress');
     }
 
     /** @param  array<int, LineFigures>  $supplied by position */
@@ -279,7 +290,6 @@ final class OrderLedger
             ->where('agreement_id', $order->id)
             ->where('position', $position)
             ->update($columns);
-        $this->reread($order);
     }
 
     private function reread(Order $order): void

@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $supplied
  * @property string $cancelled
  * @property string $aside set aside for it
+ * @property bool $brought by a lorry of the shop
  * @property string $missing bought for it, or waiting
  * @property string $waits where it was asked for: what of that is not bought
  * @property Money $gross of what was supplied
@@ -36,6 +37,7 @@ final class OrderLine extends Record
     public $incrementing = false;
 
     protected $casts = [
+        'brought' => 'bool',
         'gross' => MoneyCast::class,
         'line_discount' => MoneyCast::class,
         'slip_discount' => MoneyCast::class,

@@ -101,6 +101,12 @@ final class ProveOrders implements Topic
         $aside = [];
 
         foreach ($order->progress as $line) {
+            $proof->same(
+                "{$order->label} line {$line->position}",
+                'whether a lorry brings it',
+                (int) $line->brought,
+                (int) ($order->line($line->position)?->way === OrderWay::Delivery->value),
+            );
             $place = "{$line->item_id} {$line->location_id}";
             $line->item_id === null || $line->isAside()->isZero() || ($aside[$place] = $line->isAside()->plus(
                 $aside[$place] ?? BigDecimal::zero(),

@@ -23,11 +23,15 @@ final class ServeWaiting implements WaitsForGoods
     {
     }
 
-    public function waiting(int $location, ?array $items = null, ?int $most = null): array
-    {
+    public function waiting(
+        int $location,
+        ?array $items = null,
+        ?int $most = null,
+        ?array $among = null,
+    ): array {
         $waiting = [];
 
-        foreach ($items === [] ? [] : $this->lines($location, $items, $most) as $line) {
+        foreach ($items === [] || $among === [] ? [] : $this->lines($location, $items, $most, $among) as $line) {
             $waiting[] = new Wanted(
                 (int) $line->agreement_id,
                 (int) $line->position,
@@ -58,6 +62,7 @@ final class ServeWaiting implements WaitsForGoods
     public function serve(array $for, int $location): array
     {
         $served = [];
+        $changes = [];
 
         foreach ($for as $wanted) {
             $order = $this->locked[$wanted->agreement] ?? null;
@@ -67,14 +72,17 @@ final class ServeWaiting implements WaitsForGoods
                 continue;
             }
 
-            $missing = BigDecimal::of($line->missing);
+            $already = $changes[$order->id][$wanted->line] ?? BigDecimal::zero();
+            $missing = BigDecimal::of($line->missing)->minus($already);
             $now = $wanted->quantity->isGreaterThan($missing) ? $missing : $wanted->quantity;
 
             if ($now->isPositive()) {
-                $this->ledger->aside($order, [$wanted->line => $now->stripTrailingZeros()]);
+                $changes[$order->id][$wanted->line] = $already->plus($now)->stripTrailingZeros();
                 $served[] = $wanted->with($now->stripTrailingZeros());
             }
         }
+
+        $changes === [] || $this->ledger->asideAll($this->locked, $changes);
 
         return $served;
     }
@@ -83,14 +91,20 @@ final class ServeWaiting implements WaitsForGoods
      * Lines of which something is missing at a place that nothing is bought for, as rows: there can be thousands.
      *
      * @param  list<int>|null  $items null: all
+     * @param  list<int>|null  $among agreements; null: all
      * @return Collection<int, stdClass> agreement_id, position, item_id, label, name, and what of each waits
      */
-    private function lines(int $location, ?array $items, ?int $most): Collection
+    private function lines(int $location, ?array $items, ?int $most, ?array $among): Collection
     {
         $oldest = DB::table('order_lines')
             // All of them: in the order of their age, until there are enough. Of some items: by the items.
-            ->forceIndex($items === null ? 'order_lines_oldest' : 'order_lines_waiting')
+            ->forceIndex(match (true) {
+                $among !== null => 'PRIMARY',
+                $items === null => 'order_lines_oldest',
+                default => 'order_lines_waiting',
+            })
             ->where('location_id', $location)
+            ->when($among !== null, static fn (Builder $query) => $query->whereIn('agreement_id', $among ?? []))
             ->when(
                 $items === null,
                 static fn (Builder $query) => $query->where('waiting', true),

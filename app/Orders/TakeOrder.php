@@ -101,6 +101,7 @@ final class TakeOrder
                 'item_id' => $line->item_id,
                 'location_id' => $line->from_id ?? $new->locationId,
                 'ordered' => $line->quantity->toString(),
+                'brought' => $line->way === OrderWay::Delivery->value,
             ]);
         }
 

@@ -23,6 +23,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
+use Elmstone\Support\Database\ManyRows;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
@@ -220,21 +221,24 @@ final class Receive
      */
     private function note(Purchase $purchase, int $document, array $arrived, array $taken, array $amounts): void
     {
+        $lines = [];
+        $received = [];
+
         foreach ($arrived as $one) {
             $place = array_search($one, $taken, true);
-            DB::table('delivery_lines')->insert([
+            $lines[] = [
                 'document_id' => $document,
                 'position' => $one->position,
                 'quantity' => (string) $one->quantity,
                 'refused' => (string) $one->refused,
                 'refused_why' => mb_substr($one->why, 0, 120),
                 'amount' => $place === false ? 0 : $amounts[$place],
-            ]);
-            DB::update(
-                'UPDATE purchase_lines SET received = received + ? WHERE purchase_id = ? AND position = ?',
-                [(string) $one->quantity, $purchase->id, $one->position],
-            );
+            ];
+            $received[] = [[$purchase->id, (int) $one->position], (string) $one->quantity];
         }
+
+        DB::table('delivery_lines')->insert($lines);
+        ManyRows::set('purchase_lines', ['purchase_id', 'position'], 'received', $received, adds: true);
     }
 
     /**

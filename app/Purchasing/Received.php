@@ -21,12 +21,20 @@ final readonly class Received
     /** @param  list<Wanted>  $served */
     public static function keep(int $document, array $served): void
     {
+        $rows = [];
+
         foreach ($served as $one) {
-            DB::statement(
-                'INSERT INTO delivery_served (document_id, agreement_id, line, quantity) VALUES (?, ?, ?, ?) '
-                    .'ON DUPLICATE KEY UPDATE quantity = quantity + VALUES(quantity)',
-                [$document, $one->agreement, $one->line, (string) $one->quantity],
-            );
+            $key = "{$one->agreement} {$one->line}";
+            $rows[$key] = [
+                'document_id' => $document,
+                'agreement_id' => $one->agreement,
+                'line' => $one->line,
+                'quantity' => (string) $one->quantity->plus($rows[$key]['quantity'] ?? '0'),
+            ];
+        }
+
+        foreach (array_chunk(array_values($rows), 500) as $chunk) {
+            DB::table('delivery_served')->insert($chunk);
         }
     }
 

@@ -41,11 +41,11 @@ final readonly class ServeOldest
     {
         $for = [];
 
-        foreach ($this->orders->waiting($location, array_keys($goods), self::SERVED) as $wanted) {
+        foreach ($this->orders->waiting($location, array_keys($goods), among: $locked) as $wanted) {
             $rest = $goods[$wanted->item];
             $now = $wanted->quantity->isGreaterThan($rest) ? $rest : $wanted->quantity;
 
-            if ($now->isPositive() && in_array($wanted->agreement, $locked, true)) {
+            if ($now->isPositive()) {
                 $for[] = $wanted->with($now);
                 $goods[$wanted->item] = $rest->minus($now);
             }

@@ -12,9 +12,15 @@ interface WaitsForGoods
      *
      * @param  list<int>|null  $items null: all
      * @param  int|null  $most no more than so many of the oldest
+     * @param  list<int>|null  $among agreements; null: whoever waits
      * @return list<Wanted>
      */
-    public function waiting(int $location, ?array $items = null, ?int $most = null): array;
+    public function waiting(
+        int $location,
+        ?array $items = null,
+        ?int $most = null,
+        ?array $among = null,
+    ): array;
 
     /**
      * What agreements are called.

@@ -17,6 +17,7 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Shop\House;
+use Elmstone\Support\Database\ManyRows;
 
 /**
  * What is on hand is worth something else than the books say, because its cost changed: a document puts the difference
@@ -93,11 +94,10 @@ final class Revalue
     {
         ksort($costs);
 
-        foreach ($costs as $item => $cost) {
-            Item::query()
-                ->toBase()
-                ->where('id', $item)
-                ->update(['cost' => $cost->toString()]);
-        }
+        ManyRows::set('items', ['id'], 'cost', array_map(
+            static fn (int $item, UnitPrice $cost): array => [[$item], $cost->toString()],
+            array_keys($costs),
+            $costs,
+        ));
     }
 }
