@@ -125,7 +125,7 @@ final class EndStop
     {
         foreach ($stop->left ?? [] as $position => $taken) {
             $pick = $order->picks->firstWhere('position', $position);
-            $order->at($position)?->item_id === null
+            $order->line($position)?->isFee() === true
                 || ($pick !== null && BigDecimal::of($pick->quantity)->isEqualTo($taken))
                 || throw Refused::because(
                     'settled_elsewhere',

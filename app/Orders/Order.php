@@ -126,7 +126,7 @@ final class Order extends Agreement
             $agreed = $line->location_id === $location ? $this->line($line->position) : null;
 
             if ($agreed !== null && ! $agreed->isFreight()) {
-                $now = $line->item_id === null ? $line->left() : $line->isAside();
+                $now = $line->mayLeave();
                 $now->isPositive() && ($ready[$line->position] = $now);
             }
         }
@@ -144,14 +144,15 @@ final class Order extends Agreement
             return Leaving::of($ready);
         }
 
+        $isTaken = $picks->contains(static fn (Pick $pick): bool => $pick->taken);
         $quantities = [];
         $serials = [];
 
         foreach ($ready as $position => $quantity) {
             $line = $this->at($position);
             $pick = $picks->get($position);
-            // Charges and goods without a number are not picked: they go with the rest.
-            $quantities[$position] = $line?->item_id === null
+            // Charges and goods without a number are not picked: they go with the rest, but not with what was taken.
+            $quantities[$position] = $line?->item_id === null && ! $isTaken
                 ? $quantity
                 : ($pick?->of($line) ?? BigDecimal::zero());
             $pick?->serials === null || ($serials[$position] = $pick->serials);

@@ -66,6 +66,12 @@ final class OrderLine extends Record
         return BigDecimal::of($this->aside)->stripTrailingZeros();
     }
 
+    /** What of it could leave: what is set aside, or, of goods without a number, all that is left. */
+    public function mayLeave(): BigDecimal
+    {
+        return $this->item_id === null ? $this->left() : $this->isAside();
+    }
+
     /** What was supplied of it, with its money. */
     public function done(): LineFigures
     {

@@ -69,6 +69,6 @@ final class Pick extends Record
     {
         $picked = BigDecimal::of($this->quantity)->stripTrailingZeros();
 
-        return $picked->isGreaterThan($line->isAside()) ? $line->isAside() : $picked;
+        return $picked->isGreaterThan($line->mayLeave()) ? $line->mayLeave() : $picked;
     }
 }

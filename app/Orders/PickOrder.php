@@ -97,7 +97,7 @@ final class PickOrder
 
             foreach ($leaving->quantities as $position => $quantity) {
                 $line = $locked->line($position);
-                $line === null || $line->item_id === null || $this->put(
+                $line === null || $line->isFee() || $this->put(
                     $locked,
                     $line,
                     $quantity,
@@ -278,7 +278,7 @@ final class PickOrder
         string $act,
         bool $taken = false,
     ): void {
-        $aside = $this->progress($order, $line)->isAside();
+        $aside = $this->progress($order, $line)->mayLeave();
         $quantity->isGreaterThan($aside) && throw Refused::because(
             'picked_already',
             'Only '.Show::decimal($aside)." of “{$line->description}” are set aside for it.",

@@ -28,7 +28,9 @@ use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
+use Elmstone\Shop\Settings;
 use Elmstone\Support\Show;
+use LogicException;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -48,6 +50,7 @@ final class SupplyOrder
         private readonly KeepAsDeposit $keep,
         private readonly SupplyDraft $drafts,
         private readonly OrderTerms $terms,
+        private readonly Settings $settings,
     ) {
     }
 
@@ -81,7 +84,7 @@ final class SupplyOrder
         string $key,
     ): int {
         $order->loadMissing(['allLines.item', 'location', 'customer']);
-        $location = Location::query()->with('taxProfile.components')->findOrFail($at->locationId);
+        $location = $this->place($at->locationId);
         $location->assertOpenOn($at->day);
         self::assertMayLeave($order, $leaving, $location);
         $supply = SupplyFigures::of($order, $leaving, $location, $at, $this->house, $this->terms);
@@ -165,11 +168,16 @@ final class SupplyOrder
      */
     public function total(Order $order, Leaving $leaving, PostedAt $at): Money
     {
-        $location = Location::query()->with('taxProfile.components')->findOrFail($at->locationId);
+        $location = $this->place($at->locationId);
 
         return $leaving->isEmpty()
             ? $this->house->money(0)
             : SupplyFigures::of($order, $leaving, $location, $at, $this->house, $this->terms)->reckoned->total;
+    }
+
+    private function place(int $id): Location
+    {
+        return $this->settings->locations()->get($id) ?? throw new LogicException("There is no location {$id}.");
     }
 
     /** Taxes may have fallen since it was paid: what is over is the customer's. */

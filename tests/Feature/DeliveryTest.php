@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Books\Document;
 use Elmstone\Deliveries\Stop;
 use Elmstone\Deliveries\Vehicle;
 use Elmstone\Orders\Order;
@@ -185,6 +186,34 @@ final class DeliveryTest extends FeatureCase
         $this->get("/deliveries/run/{$this->lorry->id}")->assertOk()->assertSee('collect')->assertSee('4 Weir Side');
         $pdf = $this->get("/deliveries/run/{$this->lorry->id}/sheet.pdf")->assertOk();
         $this->assertStringStartsWith('%PDF', (string) $pdf->getContent());
+    }
+
+    public function test_goods_without_a_number_that_were_taken_hold_their_order_too(): void
+    {
+        $this->readyToOrder(['way' => 'delivery', 'deliver_to' => '4 Cutting Lane'], '2 x LH-1140');
+        $this->does('one-off', [
+            'description' => 'Slate sundial', 'price' => '80', 'quantity' => '2', 'tax_class' => 'standard',
+            'department_id' => $this->item('LH-1140')->department_id,
+        ])->assertOk();
+        $this->does('post')->assertOk();
+        $order = $this->theOrder((int) $this->slip()->agreement_id);
+        $this->plan($order)->assertSessionHasNoErrors();
+        $this->acts($order, 'delivered', [
+            'quantity' => [1 => '0', 2 => '1'], 'name' => 'R. Quarry', 'why' => 'one broken, hooks not wanted',
+        ]);
+        $this->assertNull($this->stop($order)->document_id);
+        $this->as('301')->changes($order, 'cancel', ['reason' => 'no more'])->assertSessionHasErrors();
+        $this->plan($order)->assertSessionHasErrors();
+        $this->scans($this->theOrder($order->id))->assertOk();
+        $this->does('cash', ['cash' => '500'])->assertOk();
+        $this->does('post')->assertOk();
+        $invoice = Document::query()->with('lines')->where('supplies', $order->label)->firstOrFail();
+        $this->assertSame(['Slate sundial 1'], $invoice->lines->whereNotNull('department_id')->map(
+            static fn ($line): string => "{$line->description} {$line->quantity->toString()}",
+        )->values()->all());
+        $this->assertSame(['0 2 0 0', '1 0 1 0'], [$this->line($order), $this->line($order, 2)]);
+        $this->changes($order, 'cancel', ['reason' => 'no more'])->assertSessionHasNoErrors();
+        $this->assertProves();
     }
 
     public function test_lorries_are_named_once_and_say_what_they_carry(): void
