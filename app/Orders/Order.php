@@ -152,7 +152,7 @@ final class Order extends Agreement
             $line = $this->at($position);
             $pick = $picks->get($position);
             // Charges and goods without a number are not picked: they go with the rest, but not with what was taken.
-            $quantities[$position] = $line?->item_id === null && ! $isTaken
+            $quantities[$position] = $line === null || ($line->item_id === null && ! $isTaken)
                 ? $quantity
                 : ($pick?->of($line) ?? BigDecimal::zero());
             $pick?->serials === null || ($serials[$position] = $pick->serials);
