@@ -84,7 +84,7 @@ final class SupplyOrder
         string $key,
     ): int {
         $order->loadMissing(['allLines.item', 'location', 'customer']);
-        $location = $this->place($at->locationId);
+        $location = Location::query()->with('taxProfile.components')->findOrFail($at->locationId);
         $location->assertOpenOn($at->day);
         self::assertMayLeave($order, $leaving, $location);
         $supply = SupplyFigures::of($order, $leaving, $location, $at, $this->house, $this->terms);
