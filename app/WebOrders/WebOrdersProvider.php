@@ -8,6 +8,8 @@ use Elmstone\Support\RoomProvider;
 use Elmstone\WebOrders\Address\KnowSender;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\View;
+use Illuminate\View\View as Page;
 
 /** Orders that programs send: by an address, a folder, a file. */
 final class WebOrdersProvider extends RoomProvider
@@ -15,6 +17,16 @@ final class WebOrdersProvider extends RoomProvider
     public function register(): void
     {
         $this->app->tag([ProveWebOrders::class], 'proofs');
+    }
+
+    public function boot(): void
+    {
+        parent::boot();
+        // How many wait for somebody, beside the way to them.
+        View::composer('orders.parts.nav', static fn (Page $nav): Page => $nav->with(
+            'toLookAt',
+            WebOrder::query()->where('state', WebOrderState::Look)->count(),
+        ));
     }
 
     protected function routes(): void

@@ -87,8 +87,6 @@ $clerk
     ->awaitText('#returns', 'Coming back');
 $clerk->click('#refund-cash')->press(Key::ENTER)->awaitText('#settle .bar-svg', 'cash');
 $clerk->ctrlEnter()->awaitText('#settle', 'Posted as');
-$clerk->go('/layaways?tab=behind')->click('main tbody tr:nth-child(2) a.code')->awaitText('h1', 'Layaway');
-$shot('layaway');
 $clerk
     ->go('/counter/new')
     ->type('#entry', 'rowena')
@@ -121,6 +119,8 @@ $shot('deliveries');
 $clerk->go('/purchases?tab=late')->go('/purchases');
 $clerk->click('main tbody a.code')->awaitText('h1', 'Purchase');
 $shot('purchase');
+$clerk->go('/web-orders')->click('main tbody a.code')->awaitText('h1', 'Web order');
+$shot('web-order');
 $clerk->go('/till/count');
 
 foreach ([3, 2, 7, 4, 6, '', 12, '', 9, 14, 3, 20] as $pieces) {

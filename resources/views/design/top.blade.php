@@ -12,8 +12,8 @@
         aria-current="page" @endif>Credits</a>
     <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
     <a href="/till" @if(preg_match('#^(till|safe|day|calendar)(/|$)#', $here)) aria-current="page" @endif>Day</a>
-    <a href="/orders" @if(preg_match('#^(orders|quotes|deliveries|vehicles|purchases|to-buy|suppliers)(/|$)#', $here))
-        aria-current="page" @endif>Orders</a>
+    <a href="/orders" @if(preg_match('#^(orders|quotes|deliveries|vehicles|purchases|to-buy|suppliers|transfers'
+        .'|web-orders)(/|$)#', $here)) aria-current="page" @endif>Orders</a>
     <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
     @can('manage-staff')
         <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>

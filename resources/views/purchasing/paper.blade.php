@@ -18,7 +18,7 @@
 <br><div class="rule"></div>
 <table>
 @foreach($purchase->lines as $line)<tr>
-    <td class="r">{{ Show::decimal($line->quantity) }} {{ $line->item->unit->value }}</td>
+    <td class="r">{{ Show::decimal($line->quantity) }}{{ $line->item->unit->mark() }}</td>
     <td>{{ $line->item->description }} <span class="code">{{ $line->their_code === '' ? $line->item->code
         : $line->their_code }}</span></td>
     <td class="r">{{ Show::price($line->cost) }}{{ $line->price_per > 1 ? " per {$line->price_per}" : '' }}</td>

@@ -1,3 +1,4 @@
+@use('Elmstone\Catalogue\Unit')
 @use('Elmstone\Support\Show')
 <!doctype html>
 <html lang="en">
@@ -14,13 +15,14 @@
 <br><div class="rule"></div>
 <table>@foreach($order->lines()->filter(fn ($line) => ! $line->isFee()) as $line)
     @php($progress = $order->at($line->position))
-    @php($now = $progress->item_id === null ? $progress->left() : $progress->isAside())
-    @if($now->isPositive())<tr><td>{{ Show::decimal($now) }} {{ $line->unit }} × {{ $line->description }}</td>
+    @php($now = $progress->mayLeave())
+    @if($now->isPositive())<tr>
+    <td>{{ Show::decimal($now) }}{{ Unit::from($line->unit)->mark() }} × {{ $line->description }}</td>
     <td class="r code">{{ $line->code }}</td></tr>@endif
 @endforeach</table>
 <div class="rule"></div>
 @if($order->note !== '')<p>{{ $order->note }}</p>@endif
-<br><br><p>Received in good order: ______________________________ on ______________</p>
+<br><br><p>Received in good order: ______________________________ on ______________</p><br>
 <div class="centre">@include('paper.barcode', ['code' => $order->label])<p class="code">{{ $order->label }}</p></div>
 </body>
 </html>

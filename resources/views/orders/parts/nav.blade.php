@@ -2,7 +2,7 @@
     <a href="{{ route('orders') }}" @if(request()->routeIs('orders*') && ! request()->routeIs('orders.terms*'))
         aria-current="page" @endif>Orders</a>
     <a href="{{ route('web-orders') }}" @if(request()->routeIs('web-orders*')) aria-current="page"
-        @endif>From the web</a>
+        @endif>From the web @if(($toLookAt ?? 0) > 0)<span class="ochre fw-bold">{{ $toLookAt }}</span>@endif</a>
     <a href="{{ route('quotes') }}" @if(request()->routeIs('quotes*')) aria-current="page" @endif>Quotes</a>
     <a href="{{ route('deliveries') }}" @if(request()->routeIs('deliveries*', 'vehicles*')) aria-current="page"
         @endif>Deliveries</a>

@@ -16,7 +16,7 @@
 <table>
 <tr><td></td><td>Item</td><td>Barcode</td><td class="r">Here</td></tr>
 @foreach($transfer->lines as $i => $line)<tr>
-    <td class="r">{{ Show::decimal($line->quantity) }} {{ $line->item->unit->value }}</td>
+    <td class="r">{{ Show::decimal($line->quantity) }}{{ $line->item->unit->mark() }}</td>
     <td>{{ $line->item->description }} <span class="code">{{ $line->item->code }}</span>
         @php($pieces = $transfer->document->lines[$i]->serials ?? [])
         @if($pieces !== [])<br>serial no. {{ implode(', ', $pieces) }}@endif</td>
