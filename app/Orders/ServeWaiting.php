@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Orders;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Customers\Customer;
 use Elmstone\Purchasing\Links;
 use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Purchasing\Wanted;
@@ -31,14 +32,24 @@ final class ServeWaiting implements WaitsForGoods
     ): array {
         $waiting = [];
 
-        foreach ($items === [] || $among === [] ? [] : $this->lines($location, $items, $most, $among) as $line) {
+        $lines = $items === [] || $among === [] ? new Collection : $this->lines($location, $items, $most, $among);
+        $orders = Order::query()
+            ->toBase()
+            ->whereIn('id', $lines->pluck('agreement_id')->unique())
+            ->get(['id', 'label', 'customer_id'])
+            ->keyBy('id');
+        $names = Customer::query()->toBase()->whereIn('id', $orders->pluck('customer_id')->unique())
+            ->pluck('name', 'id');
+
+        foreach ($lines as $line) {
+            $order = $orders->get($line->agreement_id);
             $waiting[] = new Wanted(
                 (int) $line->agreement_id,
                 (int) $line->position,
                 (int) $line->item_id,
                 BigDecimal::of((string) $line->waits)->stripTrailingZeros(),
-                (string) $line->label,
-                (string) $line->name,
+                (string) $order?->label,
+                (string) $names->get($order?->customer_id),
             );
         }
 
@@ -92,11 +103,11 @@ final class ServeWaiting implements WaitsForGoods
      *
      * @param  list<int>|null  $items null: all
      * @param  list<int>|null  $among agreements; null: all
-     * @return Collection<int, stdClass> agreement_id, position, item_id, label, name, and what of each waits
+     * @return Collection<int, stdClass> agreement_id, position, item_id, and what of each waits
      */
     private function lines(int $location, ?array $items, ?int $most, ?array $among): Collection
     {
-        $oldest = DB::table('order_lines')
+        return DB::table('order_lines')
             // All of them: in the order of their age, until there are enough. Of some items: by the items.
             ->forceIndex(match (true) {
                 $among !== null => 'PRIMARY',
@@ -118,14 +129,7 @@ final class ServeWaiting implements WaitsForGoods
             ->having('waits', '>', 0)
             ->orderBy('agreement_id')
             ->orderBy('position')
-            ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most));
-
-        return DB::query()
-            ->fromSub($oldest, 'w')
-            ->join('agreements as a', 'a.id', '=', 'w.agreement_id')
-            ->join('customers as c', 'c.id', '=', 'a.customer_id')
-            ->orderBy('w.agreement_id')
-            ->orderBy('w.position')
-            ->get(['w.agreement_id', 'w.position', 'w.item_id', 'w.waits', 'a.label', 'c.name']);
+            ->when($most !== null, static fn (Builder $query) => $query->limit((int) $most))
+            ->get();
     }
 }
