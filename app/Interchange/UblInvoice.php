@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Interchange;
 
 use Brick\Math\BigDecimal;
-use DOMDocument;
 use DOMElement;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentKind;
@@ -16,7 +15,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Shop\House;
-use LogicException;
+use Elmstone\Support\UblXml;
 
 /**
  * An invoice as UBL 2.1, by the rules of EN 16931-1 and its UBL binding (CEN/TS 16931-3-2).
@@ -27,14 +26,7 @@ use LogicException;
  */
 final class UblInvoice
 {
-    private const CBC = 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2';
-
-    private const CAC = 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2';
-
-    /** UN/ECE Recommendation 20. */
-    private const UNITS = ['each' => 'C62', 'hundred' => 'C62', 'metre' => 'MTR', 'box' => 'BX'];
-
-    private DOMDocument $xml;
+    private UblXml $xml;
 
     private Document $document;
 
@@ -49,21 +41,8 @@ final class UblInvoice
         $document->loadMissing(['lines', 'taxes', 'tenders', 'location']);
         $this->document = $document;
         $this->categories = UblCategories::of($document);
-        $this->xml = new DOMDocument('1.0', 'UTF-8');
-        $this->xml->formatOutput = true;
-        $invoice = $this->xml->appendChild(
-            $this->xml->createElementNS(
-                "urn:oasis:names:specification:ubl:schema:xsd:{$this->name()}-2",
-                $this->name(),
-            ),
-        );
-
-        if (! ($invoice instanceof DOMElement)) {
-            throw new LogicException('An invoice is an element.');
-        }
-
-        $invoice->setAttributeNS('http://www.w3.org/2000/xmlns/', 'xmlns:cac', self::CAC);
-        $invoice->setAttributeNS('http://www.w3.org/2000/xmlns/', 'xmlns:cbc', self::CBC);
+        $this->xml = UblXml::of($this->name());
+        $invoice = $this->xml->root;
         $this->head($invoice);
         $this->seller($invoice);
         $this->buyer($invoice);
@@ -80,7 +59,7 @@ final class UblInvoice
             $this->line($invoice, $line);
         }
 
-        return (string) $this->xml->saveXML();
+        return $this->xml->written();
     }
 
     private function isCredit(): bool
@@ -102,33 +81,33 @@ final class UblInvoice
     private function head(DOMElement $invoice): void
     {
         $document = $this->document;
-        $this->text($invoice, 'CustomizationID', 'urn:cen.eu:en16931:2017');
-        $this->text($invoice, 'ID', $document->label);
-        $this->text($invoice, 'IssueDate', $document->business_date->format('Y-m-d'));
+        $this->xml->text($invoice, 'CustomizationID', 'urn:cen.eu:en16931:2017');
+        $this->xml->text($invoice, 'ID', $document->label);
+        $this->xml->text($invoice, 'IssueDate', $document->business_date->format('Y-m-d'));
 
         if ($document->due_date !== null && ! $this->isCredit()) {
-            $this->text($invoice, 'DueDate', $document->due_date->format('Y-m-d'));
+            $this->xml->text($invoice, 'DueDate', $document->due_date->format('Y-m-d'));
         }
 
-        $this->text($invoice, "{$this->name()}TypeCode", $this->isCredit() ? '381' : '380');
+        $this->xml->text($invoice, "{$this->name()}TypeCode", $this->isCredit() ? '381' : '380');
         foreach ($this->roundings() as $words) {
-            $this->text($invoice, 'Note', $words);
+            $this->xml->text($invoice, 'Note', $words);
         }
 
-        $this->text($invoice, 'DocumentCurrencyCode', $document->currency);
+        $this->xml->text($invoice, 'DocumentCurrencyCode', $document->currency);
 
         if ($document->purchase_order !== '') {
-            $this->text($this->node($invoice, 'OrderReference'), 'ID', $document->purchase_order);
+            $this->xml->text($this->xml->node($invoice, 'OrderReference'), 'ID', $document->purchase_order);
         }
 
         foreach ($this->isCredit() ? $this->originals() : [] as $original) {
-            $reference = $this->node($this->node($invoice, 'BillingReference'), 'InvoiceDocumentReference');
-            $this->text($reference, 'ID', $original->label);
-            $this->text($reference, 'IssueDate', $original->business_date->format('Y-m-d'));
+            $reference = $this->xml->node($this->xml->node($invoice, 'BillingReference'), 'InvoiceDocumentReference');
+            $this->xml->text($reference, 'ID', $original->label);
+            $this->xml->text($reference, 'IssueDate', $original->business_date->format('Y-m-d'));
         }
 
         if ($document->job !== '' && ! $this->isCredit()) {
-            $this->text($this->node($invoice, 'ProjectReference'), 'ID', $document->job);
+            $this->xml->text($this->xml->node($invoice, 'ProjectReference'), 'ID', $document->job);
         }
     }
 
@@ -177,8 +156,8 @@ final class UblInvoice
     private function seller(DOMElement $invoice): void
     {
         $shop = $this->house->shop();
-        $party = $this->node($this->node($invoice, 'AccountingSupplierParty'), 'Party');
-        $this->text($this->node($party, 'PartyName'), 'Name', $shop->name);
+        $party = $this->xml->node($this->xml->node($invoice, 'AccountingSupplierParty'), 'Party');
+        $this->xml->text($this->xml->node($party, 'PartyName'), 'Name', $shop->name);
         $this->address(
             $party,
             $this->document->location->street,
@@ -188,14 +167,14 @@ final class UblInvoice
         );
 
         if ($shop->tax_number !== '') {
-            $scheme = $this->node($party, 'PartyTaxScheme');
-            $this->text($scheme, 'CompanyID', $shop->tax_number);
-            $this->text($this->node($scheme, 'TaxScheme'), 'ID', 'TAX');
+            $scheme = $this->xml->node($party, 'PartyTaxScheme');
+            $this->xml->text($scheme, 'CompanyID', $shop->tax_number);
+            $this->xml->text($this->xml->node($scheme, 'TaxScheme'), 'ID', 'TAX');
         }
 
-        $legal = $this->node($party, 'PartyLegalEntity');
-        $this->text($legal, 'RegistrationName', $shop->name);
-        $this->text(
+        $legal = $this->xml->node($party, 'PartyLegalEntity');
+        $this->xml->text($legal, 'RegistrationName', $shop->name);
+        $this->xml->text(
             $legal,
             'CompanyID',
             $shop->tax_number === '' ? $this->document->location->code : $shop->tax_number,
@@ -206,10 +185,10 @@ final class UblInvoice
     {
         $customer = $this->document->customer_id === null ? null
             : Customer::query()->find($this->document->customer_id);
-        $party = $this->node($this->node($invoice, 'AccountingCustomerParty'), 'Party');
+        $party = $this->xml->node($this->xml->node($invoice, 'AccountingCustomerParty'), 'Party');
 
         if ($customer !== null) {
-            $this->text($this->node($party, 'PartyIdentification'), 'ID', (string) $customer->number);
+            $this->xml->text($this->xml->node($party, 'PartyIdentification'), 'ID', (string) $customer->number);
         }
 
         $this->address(
@@ -220,33 +199,33 @@ final class UblInvoice
             $customer->country ?? $this->house->shop()->country,
         );
         if (($customer->tax_number ?? '') !== '') {
-            $scheme = $this->node($party, 'PartyTaxScheme');
-            $this->text($scheme, 'CompanyID', $customer->tax_number ?? '');
-            $this->text($this->node($scheme, 'TaxScheme'), 'ID', 'TAX');
+            $scheme = $this->xml->node($party, 'PartyTaxScheme');
+            $this->xml->text($scheme, 'CompanyID', $customer->tax_number ?? '');
+            $this->xml->text($this->xml->node($scheme, 'TaxScheme'), 'ID', 'TAX');
         }
 
-        $this->text(
-            $this->node($party, 'PartyLegalEntity'),
+        $this->xml->text(
+            $this->xml->node($party, 'PartyLegalEntity'),
             'RegistrationName',
             $this->document->customer_name === '' ? 'Walk-in customer' : $this->document->customer_name,
         );
 
         if ($this->document->buyer !== '') {
-            $this->text($this->node($party, 'Contact'), 'Name', $this->document->buyer);
+            $this->xml->text($this->xml->node($party, 'Contact'), 'Name', $this->document->buyer);
         }
     }
 
     private function address(DOMElement $party, string $street, string $town, string $postcode, string $country): void
     {
-        $address = $this->node($party, 'PostalAddress');
+        $address = $this->xml->node($party, 'PostalAddress');
 
         foreach (['StreetName' => $street, 'CityName' => $town, 'PostalZone' => $postcode] as $name => $text) {
             if ($text !== '') {
-                $this->text($address, $name, $text);
+                $this->xml->text($address, $name, $text);
             }
         }
 
-        $this->text($this->node($address, 'Country'), 'IdentificationCode', $country);
+        $this->xml->text($this->xml->node($address, 'Country'), 'IdentificationCode', $country);
     }
 
     /**
@@ -267,16 +246,16 @@ final class UblInvoice
             TenderKind::BankTransfer => $this->isCredit() || $account === '' ? '1' : '30',
             default => '1',
         };
-        $means = $this->node($invoice, 'PaymentMeans');
-        $this->text($means, 'PaymentMeansCode', $code);
+        $means = $this->xml->node($invoice, 'PaymentMeans');
+        $this->xml->text($means, 'PaymentMeansCode', $code);
 
         if ($code === '30') {
-            $this->text($means, 'PaymentID', $this->document->label);
-            $this->text($this->node($means, 'PayeeFinancialAccount'), 'ID', $account);
+            $this->xml->text($means, 'PaymentID', $this->document->label);
+            $this->xml->text($this->xml->node($means, 'PayeeFinancialAccount'), 'ID', $account);
         }
 
-        $this->text(
-            $this->node($invoice, 'PaymentTerms'),
+        $this->xml->text(
+            $this->xml->node($invoice, 'PaymentTerms'),
             'Note',
             $this->document->terms === ''
                 ? ($this->isCredit()
@@ -290,11 +269,13 @@ final class UblInvoice
     {
         foreach ($this->categories->all as $category) {
             if ($category->allowance->isPositive()) {
-                $allowance = $this->node($invoice, 'AllowanceCharge');
-                $this->text($allowance, 'ChargeIndicator', 'false');
-                $this->text($allowance, 'AllowanceChargeReasonCode', '95');
-                $this->text($allowance, 'AllowanceChargeReason', $this->isCredit() ? 'Restocking fee' : 'Discount');
-                $this->money($allowance, 'Amount', $category->allowance);
+                $allowance = $this->xml->node($invoice, 'AllowanceCharge');
+                $this->xml->text($allowance, 'ChargeIndicator', 'false');
+                $this->xml->text($allowance, 'AllowanceChargeReasonCode', '95');
+                $this->xml->text(
+                    $allowance, 'AllowanceChargeReason', $this->isCredit() ? 'Restocking fee' : 'Discount',
+                );
+                $this->xml->money($allowance, 'Amount', $category->allowance);
                 $this->category($allowance, 'TaxCategory', $category, false);
             }
         }
@@ -302,13 +283,13 @@ final class UblInvoice
 
     private function taxes(DOMElement $invoice): void
     {
-        $total = $this->node($invoice, 'TaxTotal');
-        $this->money($total, 'TaxAmount', $this->figure($this->document->tax_total));
+        $total = $this->xml->node($invoice, 'TaxTotal');
+        $this->xml->money($total, 'TaxAmount', $this->figure($this->document->tax_total));
 
         foreach ($this->categories->all as $category) {
-            $subtotal = $this->node($total, 'TaxSubtotal');
-            $this->money($subtotal, 'TaxableAmount', $category->taxable());
-            $this->money($subtotal, 'TaxAmount', $category->tax);
+            $subtotal = $this->xml->node($total, 'TaxSubtotal');
+            $this->xml->money($subtotal, 'TaxableAmount', $category->taxable());
+            $this->xml->money($subtotal, 'TaxAmount', $category->tax);
             $this->category($subtotal, 'TaxCategory', $category, true);
         }
     }
@@ -337,10 +318,10 @@ final class UblInvoice
             ),
             $currency,
         );
-        $sums = $this->node($invoice, 'LegalMonetaryTotal');
-        $this->money($sums, 'LineExtensionAmount', $lines);
-        $this->money($sums, 'TaxExclusiveAmount', $without);
-        $this->money($sums, 'TaxInclusiveAmount', $with);
+        $sums = $this->xml->node($invoice, 'LegalMonetaryTotal');
+        $this->xml->money($sums, 'LineExtensionAmount', $lines);
+        $this->xml->money($sums, 'TaxExclusiveAmount', $without);
+        $this->xml->money($sums, 'TaxInclusiveAmount', $with);
 
         foreach (
             [
@@ -350,43 +331,42 @@ final class UblInvoice
             ] as $name => $amount
         ) {
             if (! $amount->isZero()) {
-                $this->money($sums, $name, $amount);
+                $this->xml->money($sums, $name, $amount);
             }
         }
 
-        $this->money($sums, 'PayableAmount', $with->minus($paid)->plus($document->cash_rounding));
+        $this->xml->money($sums, 'PayableAmount', $with->minus($paid)->plus($document->cash_rounding));
     }
 
     private function line(DOMElement $invoice, DocumentLine $line): void
     {
-        $node = $this->node($invoice, "{$this->name()}Line");
-        $unit = self::UNITS[$line->unit] ?? 'C62';
-        $this->text($node, 'ID', (string) $line->position);
+        $node = $this->xml->node($invoice, "{$this->name()}Line");
+        $unit = UblXml::UNITS[$line->unit] ?? 'C62';
+        $this->xml->text($node, 'ID', (string) $line->position);
 
         if ($line->note !== '') {
-            $this->text($node, 'Note', $line->note);
+            $this->xml->text($node, 'Note', $line->note);
         }
 
-        $this->text($node, $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity', $line->quantity->toString(), [
-            'unitCode' => $unit,
-        ]);
+        $quantity = $this->isCredit() ? 'CreditedQuantity' : 'InvoicedQuantity';
+        $this->xml->text($node, $quantity, $line->quantity->toString(), ['unitCode' => $unit]);
         $amount = UblCategories::lineAmount($this->document, $line);
-        $this->money($node, 'LineExtensionAmount', $amount);
+        $this->xml->money($node, 'LineExtensionAmount', $amount);
 
         if (! $this->document->tax_included && $line->line_discount->isPositive()) {
-            $allowance = $this->node($node, 'AllowanceCharge');
-            $this->text($allowance, 'ChargeIndicator', 'false');
-            $this->text($allowance, 'AllowanceChargeReasonCode', '95');
-            $this->text($allowance, 'AllowanceChargeReason', 'Discount');
-            $this->money($allowance, 'Amount', $line->line_discount);
-            $this->money($allowance, 'BaseAmount', $line->gross);
+            $allowance = $this->xml->node($node, 'AllowanceCharge');
+            $this->xml->text($allowance, 'ChargeIndicator', 'false');
+            $this->xml->text($allowance, 'AllowanceChargeReasonCode', '95');
+            $this->xml->text($allowance, 'AllowanceChargeReason', 'Discount');
+            $this->xml->money($allowance, 'Amount', $line->line_discount);
+            $this->xml->money($allowance, 'BaseAmount', $line->gross);
         }
 
-        $item = $this->node($node, 'Item');
-        $this->text($item, 'Name', $line->description);
-        $this->text($this->node($item, 'SellersItemIdentification'), 'ID', $line->code);
+        $item = $this->xml->node($node, 'Item');
+        $this->xml->text($item, 'Name', $line->description);
+        $this->xml->text($this->xml->node($item, 'SellersItemIdentification'), 'ID', $line->code);
         $this->category($item, 'ClassifiedTaxCategory', $this->categories->ofLine($line), false);
-        $this->price($this->node($node, 'Price'), $line, $amount, $unit);
+        $this->price($this->xml->node($node, 'Price'), $line, $amount, $unit);
     }
 
     /**
@@ -396,55 +376,29 @@ final class UblInvoice
     private function price(DOMElement $price, DocumentLine $line, Money $amount, string $unit): void
     {
         $included = $this->document->tax_included || $this->isCredit();
-        $this->text($price, 'PriceAmount', $included ? $amount->toString() : $line->unit_price->toString(), [
+        $this->xml->text($price, 'PriceAmount', $included ? $amount->toString() : $line->unit_price->toString(), [
             'currencyID' => $this->document->currency,
         ]);
-        $this->text($price, 'BaseQuantity', $included ? $line->quantity->toString() : (string) $line->price_per, [
+        $this->xml->text($price, 'BaseQuantity', $included ? $line->quantity->toString() : (string) $line->price_per, [
             'unitCode' => $unit,
         ]);
     }
 
     private function category(DOMElement $parent, string $name, UblCategory $category, bool $withReason): void
     {
-        $node = $this->node($parent, $name);
-        $this->text($node, 'ID', $category->code);
-        $this->text($node, 'Percent', self::plain($category->percent));
+        $node = $this->xml->node($parent, $name);
+        $this->xml->text($node, 'ID', $category->code);
+        $this->xml->text($node, 'Percent', self::plain($category->percent));
 
         if ($withReason && $category->reason !== '') {
-            $this->text($node, 'TaxExemptionReason', $category->reason);
+            $this->xml->text($node, 'TaxExemptionReason', $category->reason);
         }
 
-        $this->text($this->node($node, 'TaxScheme'), 'ID', 'VAT');
+        $this->xml->text($this->xml->node($node, 'TaxScheme'), 'ID', 'VAT');
     }
 
     private static function plain(string $decimal): string
     {
         return (string) BigDecimal::of($decimal)->stripTrailingZeros();
-    }
-
-    private function money(DOMElement $parent, string $name, Money $money): void
-    {
-        $this->text($parent, $name, $money->toString(), ['currencyID' => $money->currency->code]);
-    }
-
-    private function node(DOMElement $parent, string $name): DOMElement
-    {
-        $node = $this->xml->createElementNS(self::CAC, "cac:{$name}");
-        $parent->appendChild($node);
-
-        return $node;
-    }
-
-    /** @param  array<string, string>  $attributes */
-    private function text(DOMElement $parent, string $name, string $text, array $attributes = []): void
-    {
-        $node = $this->xml->createElementNS(self::CBC, "cbc:{$name}");
-        $node->appendChild($this->xml->createTextNode($text));
-
-        foreach ($attributes as $attribute => $value) {
-            $node->setAttribute($attribute, $value);
-        }
-
-        $parent->appendChild($node);
     }
 }

@@ -226,20 +226,15 @@ final class WriteOff
     private function draft(array $lines, string $note, string $key, Till $till, Staff $by): DocumentDraft
     {
         $goods = array_map(
-            fn (WriteOffLine $line): GoodsLine => new GoodsLine(
-                $line->item->id,
-                $line->item->code,
-                $line->item->description,
-                $line->item->department_id,
+            fn (WriteOffLine $line): GoodsLine => GoodsLine::of(
+                $line->item,
                 $line->quantity,
-                $line->item->unit->value,
-                $line->item->price_per,
                 Direction::Out,
                 GoodsTo::WrittenOff,
                 $this->cost($line),
-                $line->note,
                 $line->serials,
-                reason: $line->reason->value,
+                $line->note,
+                $line->reason->value,
             ),
             $lines,
         );

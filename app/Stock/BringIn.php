@@ -88,18 +88,8 @@ final class BringIn
                 $cost,
                 $was->byBooks->plus($one->amount),
             );
-            $lines[] = new GoodsLine(
-                $one->item->id,
-                $one->item->code,
-                $one->item->description,
-                $one->item->department_id,
-                $one->quantity,
-                $one->item->unit->value,
-                $one->item->price_per,
-                Direction::Back,
-                GoodsTo::Stock,
-                $one->amount,
-                serials: $one->serials,
+            $lines[] = GoodsLine::of(
+                $one->item, $one->quantity, Direction::Back, GoodsTo::Stock, $one->amount, $one->serials,
             );
             $moves[] = new StockMove(
                 $one->item->id,

@@ -6,6 +6,7 @@ namespace Elmstone\Stock;
 
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
+use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Slip\Direction;
@@ -35,5 +36,39 @@ final readonly class GoodsLine
         public ?Origin $origin = null,
         public ?string $reason = null,
     ) {
+    }
+
+    /**
+     * So many of an item.
+     *
+     * @param  GoodsTo|null  $to null: to another location
+     * @param  list<string>  $serials
+     */
+    public static function of(
+        Item $item,
+        Quantity $quantity,
+        Direction $direction,
+        ?GoodsTo $to,
+        Money $cost,
+        array $serials = [],
+        string $note = '',
+        ?string $reason = null,
+    ): self {
+        return new self(
+            $item->id,
+            $item->code,
+            $item->description,
+            $item->department_id,
+            $quantity,
+            $item->unit->value,
+            $item->price_per,
+            $direction,
+            $to,
+            $cost,
+            $note,
+            $serials,
+            null,
+            $reason,
+        );
     }
 }

@@ -15,6 +15,17 @@ use stdClass;
  */
 final class UblSchema
 {
+    /** Parts that stand in invoices and in orders alike. */
+    private const SHARED = [
+        'cac:OrderReference', 'cac:Party', 'cac:PostalAddress', 'cac:DeliveryLocation', 'cac:Address',
+        'cac:AllowanceCharge', 'cac:LegalMonetaryTotal', 'cac:Item', 'cac:Price',
+    ];
+
+    /** Of the same type under another name. */
+    private const ALIKE = [
+        'cac:AnticipatedMonetaryTotal' => 'cac:LegalMonetaryTotal', 'cac:DeliveryAddress' => 'cac:Address',
+    ];
+
     private const FILE = __DIR__.'/schemas/en16931-ubl-invoice.json';
 
     /** @return list<string> what the schema finds */
@@ -41,6 +52,56 @@ final class UblSchema
                 $validator->getErrors(),
             ),
         ];
+    }
+
+    /**
+     * Parts that invoices share with orders and what follows them, by the same schema: which elements there may be in
+     * them, and in which order.
+     *
+     * @return array{int, list<string>} how many parts were looked at, and what is found
+     */
+    public static function parts(string $xml): array
+    {
+        $document = new DOMDocument;
+        $document->loadXML($xml);
+        $schema = json_decode((string) file_get_contents(self::FILE), false, 512, JSON_THROW_ON_ERROR);
+        $known = self::known($schema->properties->{'ubl:Invoice'});
+        [$looked, $found] = [0, []];
+
+        foreach ($document->getElementsByTagName('*') as $element) {
+            $order = $known[self::ALIKE[$element->nodeName] ?? $element->nodeName] ?? null;
+
+            if ($order === null || $element->childElementCount === 0) {
+                continue;
+            }
+
+            $looked++;
+            $last = -1;
+
+            foreach ($element->childNodes as $child) {
+                $place = $child instanceof DOMElement ? array_search($child->nodeName, $order, true) : $last;
+                $place === false && ($found[] = "{$element->nodeName} has no {$child->nodeName}");
+                $place !== false && $place < $last && ($found[] = "{$element->nodeName}: {$child->nodeName} is late");
+                $last = max($last, (int) $place);
+            }
+        }
+
+        return [$looked, $found];
+    }
+
+    /** @return array<string, list<string>> the elements in their order, of each part that invoices share */
+    private static function known(stdClass $schema): array
+    {
+        $known = [];
+
+        foreach ((array) ($schema->properties ?? []) as $name => $is) {
+            $is = ($is->type ?? '') === 'array' ? $is->items : $is;
+            in_array($name, self::SHARED, true)
+                && ($known[$name] = array_keys((array) ($is->properties ?? [])));
+            $known += self::known($is);
+        }
+
+        return $known;
     }
 
     /**

@@ -253,17 +253,8 @@ final readonly class CountTransferIn
 
         return $this->books->document($this->drafts->draft(
             Purpose::GoodsMissing,
-            array_map(static fn (array $one): GoodsLine => new GoodsLine(
-                $one[0]->item_id,
-                $one[0]->item->code,
-                $one[0]->item->description,
-                $one[0]->item->department_id,
-                Quantity::of((string) $one[1]->missing),
-                $one[0]->item->unit->value,
-                $one[0]->item->price_per,
-                Direction::Back,
-                GoodsTo::None,
-                $one[2],
+            array_map(static fn (array $one): GoodsLine => GoodsLine::of(
+                $one[0]->item, Quantity::of((string) $one[1]->missing), Direction::Back, GoodsTo::None, $one[2],
             ), $missing),
             $at,
             $key,

@@ -174,19 +174,7 @@ final readonly class SendGoods
 
     private static function goods(SentLine $line, Money $amount): GoodsLine
     {
-        return new GoodsLine(
-            $line->item->id,
-            $line->item->code,
-            $line->item->description,
-            $line->item->department_id,
-            $line->quantity,
-            $line->item->unit->value,
-            $line->item->price_per,
-            Direction::Out,
-            null,
-            $amount,
-            serials: $line->serials,
-        );
+        return GoodsLine::of($line->item, $line->quantity, Direction::Out, null, $amount, $line->serials);
     }
 
     /**
