@@ -6,10 +6,10 @@ namespace Elmstone\Deliveries;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Orders\Leaving;
 use Elmstone\Orders\Order;
-use Elmstone\Orders\PickOrder;
-use Elmstone\Orders\SupplyInOffice;
+use Elmstone\Orders\Picking\PickOrder;
+use Elmstone\Orders\Supply\Leaving;
+use Elmstone\Orders\Supply\SupplyInOffice;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Signature;

@@ -8,10 +8,10 @@ use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedLine;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Core\Money\Money;
-use Elmstone\Orders\Leaving;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderWay;
-use Elmstone\Orders\SupplyOrder;
+use Elmstone\Orders\Supply\Leaving;
+use Elmstone\Orders\Supply\SupplyOrder;
 
 /** What a stop brings: the goods, what they weigh, and the money to be collected for them. */
 final readonly class Load

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderTerms;
-use Elmstone\Orders\Pick;
+use Elmstone\Orders\Picking\Pick;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Database\UniqueConstraintViolationException;

@@ -10,6 +10,8 @@ use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\Agreement;
 use Elmstone\Agreements\AgreementKind;
 use Elmstone\Core\Money\Money;
+use Elmstone\Orders\Picking\Pick;
+use Elmstone\Orders\Supply\Leaving;
 use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;

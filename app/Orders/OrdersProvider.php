@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Orders;
 
+use Elmstone\Orders\Waiting\ServeWaiting;
+use Elmstone\Orders\Waiting\TellArrived;
 use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Support\RoomProvider;
 

@@ -11,6 +11,7 @@ use Elmstone\Books\HeldKind;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Held\Ledger\HeldLedger;
+use Elmstone\Orders\Supply\SupplyOrder;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Support\Show;
 

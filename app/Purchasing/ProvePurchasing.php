@@ -11,6 +11,7 @@ use Elmstone\Books\Proof\Proof;
 use Elmstone\Books\Proof\Topic;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
+use Elmstone\Purchasing\Receiving\Delivery;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
 

@@ -11,6 +11,8 @@ use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
+use Elmstone\Purchasing\Suppliers\Supplier;
+use Elmstone\Purchasing\Suppliers\SupplierItem;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;

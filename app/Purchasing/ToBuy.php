@@ -7,6 +7,7 @@ namespace Elmstone\Purchasing;
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
+use Elmstone\Purchasing\Suppliers\SupplierItem;
 use Illuminate\Support\Facades\DB;
 
 /** What is to be bought for a place: what orders wait for, and what is below its least stock. */

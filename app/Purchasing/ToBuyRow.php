@@ -7,6 +7,7 @@ namespace Elmstone\Purchasing;
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Quantity;
+use Elmstone\Purchasing\Suppliers\SupplierItem;
 
 /** An item that is to be bought: how much, of whom, for whom. */
 final readonly class ToBuyRow

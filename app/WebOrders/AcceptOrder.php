@@ -29,7 +29,7 @@ use Elmstone\Orders\OrderLedger;
 use Elmstone\Orders\OrderSource;
 use Elmstone\Orders\OrderTerms;
 use Elmstone\Orders\OrderWay;
-use Elmstone\Orders\SupplyCharge;
+use Elmstone\Orders\Supply\SupplyCharge;
 use Elmstone\Orders\TakeOrder;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Shop\House;

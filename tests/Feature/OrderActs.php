@@ -16,15 +16,15 @@ use Elmstone\Counter\Parts\SupplyFromSlip;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Customers\Customer;
 use Elmstone\Orders\ChangeOrder;
-use Elmstone\Orders\Leaving;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderChange;
-use Elmstone\Orders\SupplyInOffice;
-use Elmstone\Purchasing\Arrived;
+use Elmstone\Orders\Supply\Leaving;
+use Elmstone\Orders\Supply\SupplyInOffice;
 use Elmstone\Purchasing\BuyLine;
 use Elmstone\Purchasing\PurchaseDesk;
-use Elmstone\Purchasing\Receive;
-use Elmstone\Purchasing\Supplier;
+use Elmstone\Purchasing\Receiving\Arrived;
+use Elmstone\Purchasing\Receiving\Receive;
+use Elmstone\Purchasing\Suppliers\Supplier;
 use Illuminate\Support\Str;
 
 /** What tills and office do with orders, one of those there are at a time; “none” is refused where there is none. */

@@ -13,7 +13,7 @@ use Elmstone\Orders\Order;
 use Elmstone\Purchasing\BuyLine;
 use Elmstone\Purchasing\Purchase;
 use Elmstone\Purchasing\PurchaseDesk;
-use Elmstone\Purchasing\Supplier;
+use Elmstone\Purchasing\Suppliers\Supplier;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Str;

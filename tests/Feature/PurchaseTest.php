@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Books\Document;
-use Elmstone\Purchasing\Delivery;
 use Elmstone\Purchasing\Purchase;
 use Elmstone\Purchasing\PurchaseState;
-use Elmstone\Purchasing\SupplierInvoice;
+use Elmstone\Purchasing\Receiving\Delivery;
+use Elmstone\Purchasing\Suppliers\SupplierInvoice;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -7,7 +7,7 @@ namespace Elmstone\Counter\Parts;
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Slip\SlipPart;
-use Elmstone\Orders\Leaving;
+use Elmstone\Orders\Supply\Leaving;
 
 /** What a slip does to an order: so much is paid on it, and so much of its goods leaves. */
 final readonly class OrderPart

@@ -16,9 +16,9 @@ use Elmstone\Counter\Slip\PartKind;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
-use Elmstone\Orders\Leaving;
 use Elmstone\Orders\Order;
-use Elmstone\Orders\SupplyOrder;
+use Elmstone\Orders\Supply\Leaving;
+use Elmstone\Orders\Supply\SupplyOrder;
 use Elmstone\Shop\House;
 
 /** Puts an order on the slip: its goods leave as far as they are here, and what is due for them is paid. */

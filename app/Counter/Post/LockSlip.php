@@ -22,7 +22,7 @@ use Elmstone\Layaways\Layaway;
 use Elmstone\Layaways\LayawayLedger;
 use Elmstone\MoneyOut\Gate;
 use Elmstone\Orders\OrderLedger;
-use Elmstone\Orders\SupplyOrder;
+use Elmstone\Orders\Supply\SupplyOrder;
 use Elmstone\Quotes\Quote;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;

@@ -8,7 +8,7 @@ use Elmstone\Books\DocumentKind;
 use Elmstone\Counter\Parts\OrderPart;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Slip;
-use Elmstone\Orders\SupplyOrder;
+use Elmstone\Orders\Supply\SupplyOrder;
 use LogicException;
 use Ramsey\Uuid\Uuid;
 

@@ -12,7 +12,7 @@ use Elmstone\Deliveries\Stop;
 use Elmstone\Deliveries\StopState;
 use Elmstone\Deliveries\Vehicle;
 use Elmstone\Orders\Order;
-use Elmstone\Orders\Pick;
+use Elmstone\Orders\Picking\Pick;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;

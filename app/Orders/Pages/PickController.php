@@ -9,7 +9,7 @@ use Closure;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderPaper;
-use Elmstone\Orders\PickOrder;
+use Elmstone\Orders\Picking\PickOrder;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;

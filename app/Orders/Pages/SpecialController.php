@@ -6,9 +6,9 @@ namespace Elmstone\Orders\Pages;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Orders\BuySpecial;
 use Elmstone\Orders\Order;
-use Elmstone\Purchasing\Supplier;
+use Elmstone\Orders\Waiting\BuySpecial;
+use Elmstone\Purchasing\Suppliers\Supplier;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;

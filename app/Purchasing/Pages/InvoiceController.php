@@ -6,11 +6,11 @@ namespace Elmstone\Purchasing\Pages;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
-use Elmstone\Purchasing\Delivery;
 use Elmstone\Purchasing\Purchase;
-use Elmstone\Purchasing\Supplier;
-use Elmstone\Purchasing\SupplierInvoice;
-use Elmstone\Purchasing\TakeInvoice;
+use Elmstone\Purchasing\Receiving\Delivery;
+use Elmstone\Purchasing\Suppliers\Supplier;
+use Elmstone\Purchasing\Suppliers\SupplierInvoice;
+use Elmstone\Purchasing\Suppliers\TakeInvoice;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;

@@ -10,7 +10,7 @@ use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Purchasing\BuyLine;
 use Elmstone\Purchasing\Purchase;
 use Elmstone\Purchasing\PurchaseDesk;
-use Elmstone\Purchasing\Supplier;
+use Elmstone\Purchasing\Suppliers\Supplier;
 use Elmstone\Purchasing\ToBuy;
 use Elmstone\Purchasing\ToBuyRow;
 use Elmstone\Shop\House;

@@ -7,7 +7,7 @@ namespace Elmstone\Purchasing\Pages;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Paper\Pdf;
-use Elmstone\Purchasing\Received;
+use Elmstone\Purchasing\Receiving\Received;
 use Elmstone\Purchasing\Transfers\CountTransferIn;
 use Elmstone\Purchasing\Transfers\SendGoods;
 use Elmstone\Purchasing\Transfers\Transfer;

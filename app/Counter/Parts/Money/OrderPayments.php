@@ -14,8 +14,8 @@ use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Orders\Order;
 use Elmstone\Orders\OrderLedger;
-use Elmstone\Orders\SupplyCharge;
-use Elmstone\Orders\SupplyOrder;
+use Elmstone\Orders\Supply\SupplyCharge;
+use Elmstone\Orders\Supply\SupplyOrder;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 

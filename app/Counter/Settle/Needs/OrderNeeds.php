@@ -8,7 +8,7 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Parts\Money\OrderPayments;
-use Elmstone\Orders\SupplyCharge;
+use Elmstone\Orders\Supply\SupplyCharge;
 use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Approvals\Need;
 use Elmstone\Support\Show;

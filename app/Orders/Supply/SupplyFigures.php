@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
@@ -18,6 +18,9 @@ use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Core\Slip\Slip;
 use Elmstone\Held\Ledger\HeldEntry;
 use Elmstone\Held\Ledger\Movement;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderFigures;
+use Elmstone\Orders\OrderTerms;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Money;
+use Elmstone\Purchasing\Purchase;
+use Elmstone\Purchasing\Suppliers\SupplierInvoice;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Purchasing\Wanted;
 use Illuminate\Support\Facades\DB;
 
 /** What came in by a document, and whom it went to at once. */

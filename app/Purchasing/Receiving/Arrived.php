@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\Item;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Waiting;
 
 use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\AgreedLines;
@@ -11,8 +11,12 @@ use Elmstone\Catalogue\ItemDraft;
 use Elmstone\Catalogue\SaveItem;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Purchasing\SaveSupplier;
-use Elmstone\Purchasing\Supplier;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
+use Elmstone\Orders\Picking\Pick;
+use Elmstone\Orders\Supply\SupplyInOffice;
+use Elmstone\Purchasing\Suppliers\SaveSupplier;
+use Elmstone\Purchasing\Suppliers\Supplier;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Picking;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedLine;
@@ -14,6 +14,10 @@ use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
+use Elmstone\Orders\OrderLine;
+use Elmstone\Orders\Supply\Leaving;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Brick\Math\BigDecimal;
 

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Picking;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLine;
 use Elmstone\Support\Database\Record;
 use Illuminate\Support\Facades\DB;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Suppliers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Books;
@@ -18,6 +18,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\Reckoner;
 use Elmstone\Core\Slip\Slip;
 use Elmstone\Core\Tax\TaxProfile;
+use Elmstone\Purchasing\Receiving\Delivery;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
@@ -11,6 +11,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ChargeDecision;
 use Elmstone\Core\Receivables\ChargeReason;
 use Elmstone\Core\Receivables\Standing;
+use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\ChargeWords;
 use Elmstone\Receivables\Accounts\HouseAccount;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Books\Books;
@@ -18,6 +18,13 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Purchasing\LandedCost;
 use Elmstone\Paper\Outbox;
+use Elmstone\Purchasing\Links;
+use Elmstone\Purchasing\Purchase;
+use Elmstone\Purchasing\PurchaseDesk;
+use Elmstone\Purchasing\PurchaseLine;
+use Elmstone\Purchasing\PurchaseState;
+use Elmstone\Purchasing\WaitsForGoods;
+use Elmstone\Purchasing\Wanted;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;

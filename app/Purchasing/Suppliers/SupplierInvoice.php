@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Suppliers;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;

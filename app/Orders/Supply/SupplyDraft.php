@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\TaxOfDay;
@@ -13,6 +13,7 @@ use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\ReckonedSlip;
+use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Purchasing\WaitsForGoods;
+use Elmstone\Purchasing\Wanted;
 
 /** Goods that are here and were brought for nobody go to who waits longest. */
 final readonly class ServeOldest

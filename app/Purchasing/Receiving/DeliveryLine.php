@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Purchasing;
+namespace Elmstone\Purchasing\Receiving;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;

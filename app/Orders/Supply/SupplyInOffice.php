@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentApprovals;
@@ -13,6 +13,9 @@ use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Refused;
 use Elmstone\MoneyOut\HandBack;
+use Elmstone\Orders\Changing;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Staff;

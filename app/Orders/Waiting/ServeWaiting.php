@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Waiting;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Customers\Customer;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
 use Elmstone\Purchasing\Links;
 use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Purchasing\Wanted;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Supply;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Agreements\AgreedLine;
@@ -23,6 +23,11 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Held\Ledger\HeldAccount;
 use Elmstone\Held\Ledger\Movement;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
+use Elmstone\Orders\OrderTerms;
+use Elmstone\Orders\OrderWay;
+use Elmstone\Orders\Picking\Pick;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Waiting;
 
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderPaper;
 use Elmstone\Paper\Outgoing;
 use Elmstone\Paper\Sends;
-use Elmstone\Purchasing\Received;
+use Elmstone\Purchasing\Receiving\Received;
 
 /** Goods came in and were set aside for orders: each gets its label, and the customer a notice. */
 final class TellArrived implements Sends

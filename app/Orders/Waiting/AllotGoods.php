@@ -2,13 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Orders;
+namespace Elmstone\Orders\Waiting;
 
 use Brick\Math\BigDecimal;
 use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\Stock;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Orders\Order;
+use Elmstone\Orders\OrderLedger;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
