@@ -170,6 +170,7 @@ final class OrdersCommand extends Command
         $sender = Sender::query()->create([
             'code' => 'BENCH', 'name' => 'Web shop', 'location_id' => $till->location_id, 'way' => 'parcel',
             'staff_id' => Staff::query()->where('number', '301')->value('id'), 'token_hash' => null, 'token_end' => '',
+            'customer_id' => null,
             'active' => true,
         ])->load(['location.taxProfile.components', 'staff']);
         $item = static fn (string $code): Item => Item::query()->where('code', $code)->firstOrFail();

@@ -26,10 +26,14 @@ final readonly class MatchOrder
     public function of(IncomingOrder $incoming, Sender $sender, ?Decisions $decisions = null): Matched
     {
         $decisions ??= new Decisions;
-        $customer = $this->customer($incoming, $decisions);
+        $customer = $this->customer($incoming, $sender, $decisions);
+        $isOther = $customer !== null && $sender->customer_id !== null && $customer->id !== $sender->customer_id;
         $problems = [
             ...$this->currency($incoming),
             ...$customer === null ? [self::unknownBuyer($incoming, $decisions)] : [],
+            ...$isOther ? [Problem::of(
+                ProblemKind::Buyer, "{$sender->name} orders for itself only, and names {$customer->name}.",
+            )] : [],
         ];
         [$lines, $found] = $this->items->of(
             $incoming,
@@ -46,14 +50,16 @@ final readonly class MatchOrder
         ]);
     }
 
-    private function customer(IncomingOrder $incoming, Decisions $decisions): ?Customer
+    /** Whom they name, or who they are. */
+    private function customer(IncomingOrder $incoming, Sender $sender, Decisions $decisions): ?Customer
     {
         $number = $decisions->customer
             ?? (preg_match('/^\d{1,9}$/D', $incoming->buyerNumber) === 1 ? (int) $incoming->buyerNumber : null);
-        $customer = $number === null
-            ? null
-            : Customer::query()->with(['type.priceLevel', 'mergedInto.type.priceLevel'])->where('number', $number)
-                ->first();
+        $isSelf = $sender->customer_id !== null && $decisions->customer === null && $incoming->buyerNumber === '';
+        $customer = Customer::query()
+            ->with(['type.priceLevel', 'mergedInto.type.priceLevel'])
+            ->where($isSelf ? 'id' : 'number', $isSelf ? $sender->customer_id : $number)
+            ->first();
 
         return $customer?->isMerged() === true ? $customer->mergedInto : $customer;
     }

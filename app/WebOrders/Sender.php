@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\WebOrders;
 
+use Elmstone\Customers\Customer;
 use Elmstone\Orders\OrderWay;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Staff;
@@ -18,12 +19,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property int $location_id where their orders are taken
  * @property int $staff_id who answers for them
+ * @property int|null $customer_id who orders for themselves only; null: for whoever is named
  * @property OrderWay $way how goods with an address reach it
  * @property string|null $token_hash
  * @property string $token_end the last four characters, to tell tokens apart
  * @property bool $active
  * @property-read Location $location
  * @property-read Staff $staff
+ * @property-read Customer|null $customer
  */
 final class Sender extends Record
 {
@@ -46,6 +49,12 @@ final class Sender extends Record
     public function staff(): BelongsTo
     {
         return $this->belongsTo(Staff::class);
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
     }
 
     /** Whose token this is; null: nobody's, or of one who may not send any more. */

@@ -62,7 +62,7 @@ final class DemoWeb
             'staff_id' => $this->clerk->staff('301')->id,
             'way' => 'parcel',
             'token_hash' => null,
-            'token_end' => '',
+            'token_end' => '', 'customer_id' => null,
             'active' => true,
         ])->load(['location.taxProfile.components', 'staff']);
     }

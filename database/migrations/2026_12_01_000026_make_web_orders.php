@@ -19,6 +19,7 @@ return new class extends Migration
             $table->string('name', 120);
             $table->foreignId('location_id')->constrained()->comment('where their orders are taken');
             $table->foreignId('staff_id')->constrained('staff')->comment('who answers for them');
+            $table->foreignId('customer_id')->nullable()->comment('who orders for themselves only')->constrained();
             $table->string('way', 10)->default('parcel')->comment('how goods with an address reach it');
             $table->char('token_hash', 64)->charset('ascii')->nullable()->comment('SHA-256; null: none');
             $table->char('token_end', 4)->charset('ascii')->default('');

@@ -153,7 +153,8 @@ final class OrderRaceTest extends RaceCase
     {
         $sender = Sender::query()->create([
             'code' => 'SHOP', 'name' => 'Web shop', 'way' => 'parcel', 'active' => true, 'token_hash' => null,
-            'token_end' => '', 'location_id' => $this->till->location_id, 'staff_id' => $this->by->id,
+            'token_end' => '', 'customer_id' => null, 'location_id' => $this->till->location_id,
+            'staff_id' => $this->by->id,
         ]);
         $compose = app(ComposeOrder::class);
         $xml = fn (string $number, WebShopMood $mood = WebShopMood::Right): string => $compose->of(

@@ -50,7 +50,7 @@ final class WebOrderTest extends FeatureCase
     {
         return Sender::query()->create([
             'code' => $code, 'name' => "Web shop {$code}", 'way' => 'parcel', 'active' => true, 'token_hash' => null,
-            'token_end' => '',
+            'token_end' => '', 'customer_id' => null,
             'location_id' => DB::table('locations')->where('code', 'HF')->value('id'),
             'staff_id' => DB::table('staff')->where('number', '301')->value('id'),
         ]);
@@ -332,6 +332,25 @@ final class WebOrderTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_a_firm_that_orders_for_itself_orders_for_nobody_else(): void
+    {
+        $this->sender->forceFill(['customer_id' => $this->customer?->id])->save();
+        $other = $this->customer('Somebody Else', ['phone' => '555 0199']);
+        $this->sends($this->written('2026/1'))->assertOk();
+        $answer = $this->sends($this->written('2026/2', customer: $other))->assertStatus(202);
+        $this->assertStringContainsString('for itself only', $this->said($answer, 'Note'));
+        $nameless = preg_replace('/<cbc:SupplierAssignedAccountID>.*?<\/cbc:SupplierAssignedAccountID>/', '',
+            $this->written('2026/3'));
+        $this->sends((string) $nameless)->assertOk();
+        $this->assertSame($this->customer?->id, $this->web('2026/3')->order?->customer_id);
+        $this->get('/web/orders/2026/1', ['Authorization' => "Bearer {$this->token}"])->assertOk();
+        $this->get('/web/orders/2026/1/despatches/1', ['Authorization' => "Bearer {$this->token}"])->assertStatus(404);
+        $this->post('/web-orders/senders/SHOP', [
+            'code' => 'SHOP', 'name' => 'Shop', 'way' => 'parcel', 'location' => $this->sender->location_id,
+            'active' => '1', 'customer' => '999999999',
+        ])->assertSessionHasErrors('customer');
+    }
+
     public function test_who_may_send(): void
     {
         $xml = $this->written('W-1');
@@ -446,6 +465,12 @@ final class WebOrderTest extends FeatureCase
             ->assertSessionHasNoErrors();
         $token = session('token');
         $this->assertIsString($token);
+        $this->assertNull(Sender::withToken($token)?->customer_id);
+        $this->post('/web-orders/senders', [
+            'code' => 'FIRM', 'name' => 'A firm', 'way' => 'parcel', 'location' => $this->sender->location_id,
+            'customer' => (string) $this->customer?->number,
+        ])->assertSessionHasNoErrors();
+        $this->assertSame($this->customer?->id, Sender::query()->where('code', 'FIRM')->value('customer_id'));
         $this->assertSame('NEW', Sender::withToken($token)?->code);
         $this->get('/web-orders/senders')->assertOk()->assertSee($token);
         $this->get('/web-orders/senders')->assertOk()->assertDontSee($token);

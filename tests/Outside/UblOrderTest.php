@@ -53,7 +53,7 @@ final class UblOrderTest extends FeatureCase
         $this->customer->update(['street' => '12 Weir Lane', 'town' => 'Ashby Weir', 'phone' => '555 0134']);
         $sender = Sender::query()->create([
             'code' => 'SHOP', 'name' => 'Web shop', 'way' => 'parcel', 'active' => true, 'token_hash' => null,
-            'token_end' => '',
+            'token_end' => '', 'customer_id' => null,
             'location_id' => DB::table('locations')->where('code', 'HF')->value('id'),
             'staff_id' => DB::table('staff')->where('number', '301')->value('id'),
         ])->load(['location', 'staff']);

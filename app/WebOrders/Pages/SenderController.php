@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\WebOrders\Pages;
 
+use Elmstone\Customers\Customer;
 use Elmstone\Orders\OrderWay;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Doors\SecurityEvent;
@@ -15,6 +16,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 
 /** Who may send orders, and by which token. */
 final class SenderController
@@ -22,7 +24,7 @@ final class SenderController
     public function index(): View
     {
         return view('web-orders.senders', [
-            'senders' => Sender::query()->with(['location', 'staff'])->orderBy('name')->get(),
+            'senders' => Sender::query()->with(['location', 'staff', 'customer'])->orderBy('name')->get(),
             'places' => Location::query()->orderBy('name')->get(),
             'ways' => array_filter(OrderWay::cases(), static fn (OrderWay $way): bool => $way->isBrought()),
         ]);
@@ -62,6 +64,18 @@ final class SenderController
             ->with('token_of', $sender->code);
     }
 
+    /** Who orders for themselves only; nobody: whoever is named. */
+    private function customer(Request $request): ?int
+    {
+        $customer = $request->filled('customer')
+            ? Customer::query()->where('number', $request->integer('customer'))->first()
+            : null;
+        $request->filled('customer') && $customer === null
+            && throw ValidationException::withMessages(['customer' => 'There is no such customer.']);
+
+        return $customer?->id;
+    }
+
     /** @return array<string, mixed> */
     private function columns(Request $request, ?Sender $sender): array
     {
@@ -71,6 +85,7 @@ final class SenderController
             'name' => ['required', 'string', 'max:120'],
             'location' => ['required', Rule::exists('locations', 'id')],
             'way' => ['required', 'in:delivery,parcel'],
+            'customer' => ['nullable', 'integer'],
         ], [
             'code.required' => 'Give them a short code.',
             'code.regex' => 'Capital letters, digits and hyphens only.',
@@ -78,6 +93,7 @@ final class SenderController
             'name.required' => 'Type their name.',
             'location.*' => 'Choose where their orders are taken.',
             'way.*' => 'Choose how goods reach an address.',
+            'customer.*' => 'Type the number of the customer.',
         ]);
 
         return [
@@ -85,6 +101,7 @@ final class SenderController
             'name' => $request->string('name')->trim()->value(),
             'location_id' => $request->integer('location'),
             'way' => $request->string('way')->value(),
+            'customer_id' => $this->customer($request),
             'active' => $sender === null || $request->boolean('active'),
         ];
     }

@@ -79,7 +79,7 @@ final readonly class WebShop
             'staff_id' => $by->id,
             'way' => 'parcel',
             'token_hash' => null,
-            'token_end' => '',
+            'token_end' => '', 'customer_id' => null,
             'active' => true,
         ]);
     }

@@ -21,6 +21,8 @@
         <select class="form-select w-auto" name="way" aria-label="How goods reach an address">@foreach($ways as $way)
             <option value="{{ $way->value }}" @selected($way === $sender->way)>{{ $way->words() }}</option>@endforeach
             </select>
+        <input class="form-control w-8" name="customer" inputmode="numeric" placeholder="any customer"
+            aria-label="Orders only for customer number" value="{{ $sender->customer?->number }}">
         <label class="small"><input type="checkbox" class="form-check-input" name="active" value="1"
             @checked($sender->active)> may send</label>
         <button class="quiet-act">Save</button>
@@ -43,6 +45,11 @@
         <div><label class="small soft d-block" for="way">Goods reach an address by</label><select class="form-select"
             id="way" name="way">@foreach($ways as $way)<option value="{{ $way->value }}"
                 @selected($way->value === 'parcel')>{{ $way->words() }}</option>@endforeach</select></div>
+        <div><label class="small soft d-block" for="customer">Only for customer no.</label><input
+            class="form-control w-8
+            @error('customer') is-refused @enderror" id="customer" name="customer" inputmode="numeric"
+                placeholder="any" value="{{ old('customer') }}">
+            @include('design.complaint', ['field' => 'customer'])</div>
         <button class="main-act narrow">Let it send</button></form>
     <p class="small soft mt-3">A program sends an order as UBL 2.1 by POST to <span
         class="code">{{ route('web.orders') }}</span> with <span class="code">Authorization: Bearer</span> and its
