@@ -466,17 +466,17 @@ final class WebOrderTest extends FeatureCase
         $token = session('token');
         $this->assertIsString($token);
         $this->assertNull(Sender::withToken($token)?->customer_id);
-        $this->post('/web-orders/senders', [
-            'code' => 'FIRM', 'name' => 'A firm', 'way' => 'parcel', 'location' => $this->sender->location_id,
-            'customer' => (string) $this->customer?->number,
-        ])->assertSessionHasNoErrors();
-        $this->assertSame($this->customer?->id, Sender::query()->where('code', 'FIRM')->value('customer_id'));
         $this->assertSame('NEW', Sender::withToken($token)?->code);
         $this->get('/web-orders/senders')->assertOk()->assertSee($token);
         $this->get('/web-orders/senders')->assertOk()->assertDontSee($token);
         $this->post('/web-orders/senders/NEW/token')->assertSessionHasNoErrors();
         $this->assertNull(Sender::withToken($token));
         $this->post('/web-orders/senders', ['code' => 'new x', 'name' => ''])->assertSessionHasErrors(['code', 'name']);
+        $this->post('/web-orders/senders', [
+            'code' => 'FIRM', 'name' => 'A firm', 'way' => 'parcel', 'location' => $this->sender->location_id,
+            'customer' => (string) $this->customer?->number,
+        ])->assertSessionHasNoErrors();
+        $this->assertSame($this->customer?->id, Sender::query()->where('code', 'FIRM')->value('customer_id'));
     }
 
     public function test_the_played_web_shop_places_right_and_wrong_orders(): void
