@@ -16,7 +16,7 @@
     @include('design.complaint', ['field' => 'to'])
     <table class="ruled sheet-table" x-data="scanSheet" @keydown="scanned">
         <thead><tr><th>Code or barcode</th><th class="figure">How many</th>
-        <th>Serial numbers</th><th></th></tr></thead><tbody>
+        <th>Serial numbers</th><td></td></tr></thead><tbody>
         @foreach($wanted as $row => $one)<tr data-codes="{{ $one['item']->code }} {{ $one['item']->barcode }}">
             <td><input type="hidden" name="rows[{{ $row }}][code]" value="{{ $one['item']->code }}"><input type="hidden"
                 name="rows[{{ $row }}][proposed]" value="1">{{ $one['item']->description }}
