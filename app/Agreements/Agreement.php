@@ -65,6 +65,14 @@ abstract class Agreement extends Record
 
     protected $with = ['account'];
 
+    /** @var Collection<int, AgreedLine>|null the lines of a revision, picked out once */
+    private ?Collection $linesNow = null;
+
+    /** @var Collection<int, AgreedLine>|null out of which they were picked */
+    private ?Collection $linesOf = null;
+
+    private ?int $linesAt = null;
+
     abstract protected static function kind(): AgreementKind;
 
     protected static function booted(): void
@@ -116,7 +124,12 @@ abstract class Agreement extends Record
     /** @return Collection<int, AgreedLine> as they are agreed now */
     public function lines(): Collection
     {
-        return $this->allLines->where('revision', $this->revision)->values();
+        if ($this->linesOf !== $this->allLines || $this->linesAt !== $this->revision) {
+            [$this->linesOf, $this->linesAt] = [$this->allLines, $this->revision];
+            $this->linesNow = $this->allLines->where('revision', $this->revision)->values();
+        }
+
+        return $this->linesNow ?? new Collection;
     }
 
     /** A date as it is kept, "2027-01-31": lists compare many, and need not read each into a date for that. */

@@ -36,6 +36,24 @@ final class Stock extends Record
         return trim($this->committed, '0.') !== '';
     }
 
+    /**
+     * What is there and nobody's.
+     *
+     * @param  iterable<int|null>  $items ids
+     * @return array<string, BigDecimal> by item and location, "12 1"; never below zero
+     */
+    public static function free(iterable $items): array
+    {
+        $free = [];
+
+        foreach (self::query()->whereIn('item_id', collect($items)->filter()->unique())->get() as $one) {
+            $available = $one->available();
+            $free["{$one->item_id} {$one->location_id}"] = $available->isNegative() ? BigDecimal::zero() : $available;
+        }
+
+        return $free;
+    }
+
     public function available(): BigDecimal
     {
         return BigDecimal::of($this->on_hand)->minus($this->committed)->stripTrailingZeros();

@@ -38,6 +38,18 @@ use Illuminate\Database\Query\Builder as Query;
  */
 final class Order extends Agreement
 {
+    /** @var Collection<int, OrderLine>|null out of which they were put by position */
+    private ?Collection $progressOf = null;
+
+    /** @var array<int, OrderLine> by position */
+    private array $progressAt = [];
+
+    /** @var Collection<int, AgreedLine>|null out of which they were put by position */
+    private ?Collection $agreedOf = null;
+
+    /** @var array<int, AgreedLine> by position */
+    private array $agreedAt = [];
+
     protected static function kind(): AgreementKind
     {
         return AgreementKind::Order;
@@ -71,13 +83,23 @@ final class Order extends Agreement
 
     public function at(int $position): ?OrderLine
     {
-        return $this->progress->firstWhere('position', $position);
+        if ($this->progressOf !== $this->progress) {
+            $this->progressOf = $this->progress;
+            $this->progressAt = $this->progress->keyBy('position')->all();
+        }
+
+        return $this->progressAt[$position] ?? null;
     }
 
     /** A line as it was agreed. */
     public function line(int $position): ?AgreedLine
     {
-        return $this->lines()->firstWhere('position', $position);
+        if ($this->agreedOf !== $this->lines()) {
+            $this->agreedOf = $this->lines();
+            $this->agreedAt = $this->lines()->keyBy('position')->all();
+        }
+
+        return $this->agreedAt[$position] ?? null;
     }
 
     /**

@@ -221,6 +221,26 @@ final class OrderLedger
     }
 
     /**
+     * The lines of an order that is just being made.
+     *
+     * @param  list<array<string, scalar|null>>  $lines in their order
+     */
+    public function begin(Order $order, array $lines): void
+    {
+        foreach (array_chunk($lines, 500, true) as $chunk) {
+            DB::table('order_lines')->insert(array_map(
+                static fn (int $at, array $line): array => [
+                    'agreement_id' => $order->id, 'position' => $at + 1, ...$line,
+                ],
+                array_keys($chunk),
+                $chunk,
+            ));
+        }
+
+        $this->reread($order);
+    }
+
+    /**
      * A line that is new, or of which more is ordered.
      *
      * @param  array<string, scalar|null>  $columns

@@ -97,15 +97,12 @@ final class TakeOrder
         $order->setRelation('account', $held);
         $this->lines->put($order, $new->lines);
 
-        foreach ($new->lines as $i => $line) {
-            $this->ledger->line($order, $i + 1, [
-                'item_id' => $line->item_id,
-                'location_id' => $line->from_id ?? $new->locationId,
-                'ordered' => $line->quantity->toString(),
-                'brought' => $line->way === OrderWay::Delivery->value,
-            ]);
-        }
-
+        $this->ledger->begin($order, array_map(static fn (AgreedLine $line): array => [
+            'item_id' => $line->item_id,
+            'location_id' => $line->from_id ?? $new->locationId,
+            'ordered' => $line->quantity->toString(),
+            'brought' => $line->way === OrderWay::Delivery->value,
+        ], $new->lines));
         $this->ledger->aside($order, $this->asideOf($order, $new));
         $this->ledger->expect($order, $account, $order->open_total);
 
@@ -121,11 +118,8 @@ final class TakeOrder
      */
     private function asideOf(Order $order, NewOrder $new): array
     {
-        $free = [];
+        $free = Stock::free($order->progress->pluck('item_id'));
         $aside = [];
-        $stock = Stock::query()
-            ->whereIn('item_id', $order->progress->pluck('item_id')->filter()->unique())
-            ->get();
 
         foreach ($order->progress as $line) {
             if ($line->item_id === null) {
@@ -133,11 +127,7 @@ final class TakeOrder
             }
 
             $place = "{$line->item_id} {$line->location_id}";
-            $free[$place] ??= $stock
-                ->first(static fn (Stock $one): bool => $one->item_id === $line->item_id
-                    && $one->location_id === $line->location_id)
-                ?->available() ?? BigDecimal::zero();
-            $there = $free[$place]->isNegative() ? BigDecimal::zero() : $free[$place];
+            $there = $free[$place] ?? BigDecimal::zero();
             $wanted = $new->aside[$line->position - 1] ?? null;
             $now = $wanted ?? ($there->isGreaterThan($line->left()) ? $line->left() : $there);
 
@@ -150,7 +140,7 @@ final class TakeOrder
             }
 
             $aside[$line->position] = $now;
-            $free[$place] = $free[$place]->minus($now);
+            $free[$place] = $there->minus($now);
         }
 
         return $aside;

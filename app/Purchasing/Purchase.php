@@ -45,6 +45,12 @@ final class Purchase extends Record
 {
     protected $table = 'purchases';
 
+    /** @var Collection<int, PurchaseLine>|null out of which they were put by position */
+    private ?Collection $linesOf = null;
+
+    /** @var array<int, PurchaseLine> by position */
+    private array $linesAt = [];
+
     protected $casts = [
         'state' => PurchaseState::class,
         'made_on' => 'immutable_date',
@@ -89,6 +95,16 @@ final class Purchase extends Record
     public function lines(): HasMany
     {
         return $this->hasMany(PurchaseLine::class)->orderBy('position');
+    }
+
+    public function at(int $position): ?PurchaseLine
+    {
+        if ($this->linesOf !== $this->lines) {
+            $this->linesOf = $this->lines;
+            $this->linesAt = $this->lines->keyBy('position')->all();
+        }
+
+        return $this->linesAt[$position] ?? null;
     }
 
     /** @return HasMany<Delivery, $this> */

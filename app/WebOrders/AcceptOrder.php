@@ -123,7 +123,7 @@ final readonly class AcceptOrder
             note: $incoming->note,
             purchaseOrder: mb_substr($incoming->reference !== '' ? $incoming->reference : $incoming->number, 0, 40),
             buyer: $incoming->contact,
-            theirNumber: mb_substr($incoming->number, 0, 40),
+            theirNumber: $incoming->number,
         );
     }
 

@@ -12,7 +12,6 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
-use Illuminate\Database\Eloquent\Collection;
 
 /** Which items the lines of an order mean, and at what price: all of them in a few queries. */
 final readonly class MatchItems
@@ -35,7 +34,7 @@ final readonly class MatchItems
     public function of(IncomingOrder $incoming, PriceTerms $terms, Decisions $decisions): array
     {
         $items = $this->items($incoming, $decisions);
-        $terms->preload($items->modelKeys());
+        $terms->preload(array_values(array_map(static fn (Item $item): int => $item->id, $items)));
         [$lines, $problems] = [[], []];
 
         foreach ($incoming->lines as $at => $line) {
@@ -110,39 +109,51 @@ final readonly class MatchItems
         );
     }
 
-    /** @return Collection<int, Item> */
-    private function items(IncomingOrder $incoming, Decisions $decisions): Collection
+    /** @return array<string, Item> by code in capitals, and by barcode after a colon */
+    private function items(IncomingOrder $incoming, Decisions $decisions): array
     {
-        $codes = array_values(array_unique(array_filter([
+        $codes = self::like('/^[!-~]{1,24}$/D', [
             ...array_map(static fn (IncomingLine $line): string => $line->code, $incoming->lines),
             ...$decisions->codes,
-        ], static fn (string $code): bool => preg_match('/^[!-~]{1,24}$/D', $code) === 1)));
-        $barcodes = array_values(array_unique(array_filter([
+        ]);
+        $barcodes = self::like('/^\d{8,14}$/D', [
             ...array_map(static fn (IncomingLine $line): string => $line->barcode, $incoming->lines),
             ...$codes,
-        ], static fn (string $code): bool => preg_match('/^\d{8,14}$/D', $code) === 1)));
+        ]);
+        $found = [];
 
-        return Item::query()
-            ->with(['breaks', 'promotions'])
-            ->whereIn('code', $codes)
-            ->get()
-            ->merge(
-                $barcodes === []
-                    ? new Collection
-                    : Item::query()->with(['breaks', 'promotions'])->whereIn('barcode', $barcodes)->get(),
-            );
+        foreach ([['code', $codes], ['barcode', $barcodes]] as [$column, $named]) {
+            $items = $named === []
+                ? []
+                : Item::query()->with(['breaks', 'promotions'])->whereIn($column, $named)->get();
+
+            foreach ($items as $item) {
+                $found[strtoupper($item->code)] = $item;
+                $item->barcode === null || ($found[":{$item->barcode}"] = $item);
+            }
+        }
+
+        return $found;
     }
 
-    /** @param  Collection<int, Item>  $items */
-    private function itemOf(Collection $items, string $decided, IncomingLine $line): ?Item
+    /**
+     * @param  array<string>  $texts
+     * @return list<string>
+     */
+    private static function like(string $pattern, array $texts): array
+    {
+        return array_values(array_unique(array_filter(
+            $texts,
+            static fn (string $text): bool => preg_match($pattern, $text) === 1,
+        )));
+    }
+
+    /** @param  array<string, Item>  $items as items() has them */
+    private function itemOf(array $items, string $decided, IncomingLine $line): ?Item
     {
         $code = $decided !== '' ? $decided : $line->code;
-        $named = $code === '' ? null : $items->first(
-            static fn (Item $item): bool => strcasecmp($item->code, $code) === 0 || $item->barcode === $code,
-        );
+        $named = $code === '' ? null : $items[strtoupper($code)] ?? $items[":{$code}"] ?? null;
 
-        return $named ?? ($decided !== '' || $line->barcode === '' ? null : $items->first(
-            static fn (Item $item): bool => $item->barcode === $line->barcode,
-        ));
+        return $named ?? ($decided !== '' || $line->barcode === '' ? null : $items[":{$line->barcode}"] ?? null);
     }
 }

@@ -64,9 +64,8 @@ final class AllotGoods
     /** @return array<int, BigDecimal> by position */
     private function there(Order $order): array
     {
-        $free = [];
+        $free = Stock::free($order->progress->pluck('item_id'));
         $changes = [];
-        $stock = Stock::query()->whereIn('item_id', $order->progress->pluck('item_id')->filter()->unique())->get();
 
         foreach ($order->progress as $line) {
             $missing = BigDecimal::of($line->missing)->stripTrailingZeros();
@@ -76,15 +75,12 @@ final class AllotGoods
             }
 
             $place = "{$line->item_id} {$line->location_id}";
-            $free[$place] ??= $stock
-                ->first(static fn (Stock $one): bool => $one->item_id === $line->item_id
-                    && $one->location_id === $line->location_id)
-                ?->available() ?? BigDecimal::zero();
-            $now = $free[$place]->isGreaterThan($missing) ? $missing : $free[$place];
+            $there = $free[$place] ?? BigDecimal::zero();
+            $now = $there->isGreaterThan($missing) ? $missing : $there;
 
             if ($now->isPositive()) {
                 $changes[$line->position] = $now;
-                $free[$place] = $free[$place]->minus($now);
+                $free[$place] = $there->minus($now);
             }
         }
 

@@ -155,7 +155,7 @@ final class Receive
         $last = (int) $purchase->lines->max('position');
 
         foreach ($arrived as $i => $one) {
-            $line = $one->position === null ? null : $purchase->lines->firstWhere('position', $one->position);
+            $line = $one->position === null ? null : $purchase->at($one->position);
             PurchaseDesk::assertFitting($one->quantity);
 
             if ($one->position !== null && $line?->item_id !== $one->item->id) {
@@ -188,7 +188,7 @@ final class Receive
     /** @throws Refused cost_missing */
     private function amount(Purchase $purchase, Arrived $one): Money
     {
-        $line = $purchase->lines->firstWhere('position', $one->position);
+        $line = $purchase->at((int) $one->position);
         $amount = $one->amount
             ?? $line?->worth($one->quantity, $this->house->currency())
             ?? $this->house->money(0);

@@ -36,6 +36,7 @@ use Elmstone\Stock\WriteOffLimit;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use Ramsey\Uuid\Uuid;
 
 /**
@@ -180,7 +181,7 @@ final readonly class CountTransferIn
     private function assertSound(Transfer $transfer, array $counted): void
     {
         foreach ($counted as $one) {
-            $line = $transfer->lines->firstWhere('position', $one->position) ?? throw Refused::because(
+            $line = $transfer->at($one->position) ?? throw Refused::because(
                 'not_sent_with_it',
                 "{$transfer->label} has no line {$one->position}.",
             );
@@ -215,7 +216,7 @@ final readonly class CountTransferIn
         $missing = [];
 
         foreach ($counted as $one) {
-            $line = $transfer->lines->firstWhere('position', $one->position);
+            $line = $transfer->at($one->position);
             $line !== null && $one->missing->isPositive()
                 && ($missing[] = [$line, $one, $line->worth($one->missing, $one->arrived)]);
         }
@@ -265,7 +266,8 @@ final readonly class CountTransferIn
 
     private static function incoming(Transfer $transfer, CountedIn $one): Incoming
     {
-        $line = $transfer->lines->where('position', $one->position)->firstOrFail();
+        $line = $transfer->at($one->position)
+            ?? throw new LogicException("{$transfer->label} has no line {$one->position}.");
 
         return new Incoming(
             $line->item,
@@ -324,7 +326,7 @@ final readonly class CountTransferIn
         $goods = [];
 
         foreach ($arrived as $one) {
-            $item = $transfer->lines->firstWhere('position', $one->position)?->item_id;
+            $item = $transfer->at($one->position)?->item_id;
             $item === null || ($goods[$item] = $one->arrived);
         }
 

@@ -92,6 +92,11 @@ final class Transfer extends Record
         return $this->hasMany(TransferLine::class)->orderBy('position');
     }
 
+    public function at(int $position): ?TransferLine
+    {
+        return $this->lines->keyBy('position')->get($position);
+    }
+
     /** @return HasMany<TransferCount, $this> */
     public function counts(): HasMany
     {
