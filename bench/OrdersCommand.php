@@ -82,7 +82,7 @@ final class OrdersCommand extends Command
     /** @param  list<int>  $customers */
     private function counter(Browser $clerk, array $customers): void
     {
-        [$empty, $sale, $made, $supplied] = [new Timings, new Timings, new Timings, new Timings];
+        [$empty, $sale, $made, $supplied, $paid] = [new Timings, new Timings, new Timings, new Timings, new Timings];
 
         for ($round = 0; $round < (int) $this->option('rounds'); $round++) {
             $customer = $customers[$round * 13 % count($customers)];
@@ -91,6 +91,10 @@ final class OrdersCommand extends Command
             $made->time($this->order($clerk, $customer));
             $latest = (string) DB::table('agreements')->orderByDesc('id')->value('label');
             $supplied->time($this->supply($clerk, $latest));
+            $total = DB::table('agreements')->where('label', $latest)->value('total');
+            $this->order($clerk, $customer, (string) BigDecimal::ofUnscaledValue((int) $total, 2))();
+            $latest = (string) DB::table('agreements')->orderByDesc('id')->value('label');
+            $paid->time($this->supply($clerk, $latest, isPaid: true));
         }
 
         array_push(
@@ -98,7 +102,8 @@ final class OrdersCommand extends Command
             ['floor: an empty route', $empty, ''],
             ['A cash sale of two lines', $sale, ''],
             ['The same made an order', $made, 'with supplying it at most 1.4 times a sale each'],
-            ['Supplying it at the counter', $supplied, ''],
+            ['Supplying one that is paid: an invoice', $paid, ''],
+            ['Supplying one with the rest paid: a receipt and an invoice', $supplied, ''],
         );
     }
 
@@ -226,22 +231,22 @@ final class OrdersCommand extends Command
     }
 
     /** @return Closure(): string */
-    private function order(Browser $clerk, int $customer): Closure
+    private function order(Browser $clerk, int $customer, string $deposit = '20'): Closure
     {
         $do = $this->slip($clerk, $customer);
         $do('order', []);
-        $do('order/terms', ['deposit' => '20', 'wanted_on' => date('Y-m-d', time() + 5 * 86400)]);
+        $do('order/terms', ['deposit' => $deposit, 'wanted_on' => date('Y-m-d', time() + 5 * 86400)]);
 
         return self::posting($do, $do('cash', ['cash' => '900']));
     }
 
     /** @return Closure(): string */
-    private function supply(Browser $clerk, string $label): Closure
+    private function supply(Browser $clerk, string $label, bool $isPaid = false): Closure
     {
         $do = $this->doing($clerk, (string) Str::uuid());
-        $do('add', ['entry' => $label]);
+        $page = $do('add', ['entry' => $label]);
 
-        return self::posting($do, $do('cash', ['cash' => '900']));
+        return self::posting($do, $isPaid ? $page : $do('cash', ['cash' => '900']));
     }
 
     /** @return Closure(string, array<string, string>): string */
