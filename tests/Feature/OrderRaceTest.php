@@ -101,6 +101,8 @@ final class OrderRaceTest extends RaceCase
         // Who has a piece in their hand can buy it, also where by the books there is none and nobody's is promised.
         $beyond = max(0, -(int) $row?->on_hand);
         $this->assertLessThanOrEqual($sold, $beyond);
+        // What is promised or sent away was there: of the three pieces no more than three.
+        $this->assertLessThanOrEqual(3, $aside + $laid + (int) DB::table('transfer_lines')->sum('quantity'));
         $this->assertSame(
             3 + $beyond,
             $gone + $aside + $laid + max(0, (int) $row?->on_hand - (int) $row?->committed),
