@@ -20,6 +20,7 @@ final readonly class Decisions
      * @param  bool  $anySum their sum of the lines need not be right
      * @param  CarbonImmutable|null  $wantedOn another day than theirs
      * @param  bool  $anyDay theirs is dropped
+     * @param  array<int, string>  $seen our price as it stood there when it was decided, in words, by line
      */
     public function __construct(
         public ?int $customer = null,
@@ -31,12 +32,19 @@ final readonly class Decisions
         public bool $anySum = false,
         public ?CarbonImmutable $wantedOn = null,
         public bool $anyDay = false,
+        public array $seen = [],
     ) {
     }
 
+    /** Whether it is decided at which price a line is taken; ours only as it was seen. */
+    public function hasPrice(int $at, string $ours): bool
+    {
+        return isset($this->theirs[$at]) && ($this->theirs[$at] || ($this->seen[$at] ?? $ours) === $ours);
+    }
+
     /**
-     * As typed: customer, rows (code, price ours or theirs, without), freight, without_allowance, any_sum, wanted_on,
-     * any_day.
+     * As typed: customer, rows (code, price ours or theirs, seen, without), freight, without_allowance, any_sum,
+     * wanted_on, any_day.
      *
      * @param  array<mixed>  $typed
      */
@@ -44,12 +52,13 @@ final readonly class Decisions
     {
         $text = static fn (mixed $one): string => is_string($one) ? trim($one) : '';
         $rows = array_filter(is_array($typed['rows'] ?? null) ? $typed['rows'] : [], is_array(...));
-        [$codes, $theirs, $without] = [[], [], []];
+        [$codes, $theirs, $without, $seen] = [[], [], [], []];
 
         foreach ($rows as $at => $row) {
             [$code, $price] = [$text($row['code'] ?? ''), $text($row['price'] ?? '')];
             $code === '' || ($codes[(int) $at] = mb_substr($code, 0, 40));
             in_array($price, ['ours', 'theirs'], true) && ($theirs[(int) $at] = $price === 'theirs');
+            $text($row['seen'] ?? '') === '' || ($seen[(int) $at] = $text($row['seen'] ?? ''));
             $text($row['without'] ?? '') === '1' && ($without[(int) $at] = true);
         }
 
@@ -67,6 +76,7 @@ final readonly class Decisions
             $is('any_sum'),
             preg_match('/^\d{4}-\d{2}-\d{2}$/D', $day) === 1 ? CarbonImmutable::parse($day, 'UTC') : null,
             $is('any_day'),
+            $seen,
         );
     }
 }

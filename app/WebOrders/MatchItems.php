@@ -55,7 +55,7 @@ final readonly class MatchItems
 
             $lines[$at] = $found;
 
-            if ($found->hasOtherPrice() && ! isset($decisions->theirs[$at])) {
+            if ($found->hasOtherPrice() && ! $decisions->hasPrice($at, $found->priceInWords())) {
                 $problems[] = Problem::of(
                     ProblemKind::Price,
                     "They say {$line->priceInWords()}, our price is {$found->priceInWords()}.",

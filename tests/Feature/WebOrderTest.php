@@ -174,6 +174,22 @@ final class WebOrderTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_our_price_is_taken_as_it_was_seen(): void
+    {
+        $this->sends($this->written('W-1', WebShopMood::OtherPrice, false, null, '2 LH-1140'))->assertStatus(202);
+        $web = $this->web('W-1');
+        $page = (string) $this->get("/web-orders/{$web->id}")->getContent();
+        preg_match('/name="rows\[0\]\[seen\]"\s+value="([^"]+)"/', $page, $seen);
+        $decided = ['version' => '1', 'rows' => [['price' => 'ours', 'seen' => $seen[1] ?? '']]];
+        $this->assertNotSame('', $decided['rows'][0]['seen']);
+        Item::query()->where('code', 'LH-1140')->update(['list_price' => '9.99']);
+        $this->post("/web-orders/{$web->id}/take", $decided)->assertSessionHasErrors();
+        $this->assertStringContainsString('9.99', implode(' ', session('errors')->all()));
+        $this->assertSame(0, Order::query()->count());
+        $decided['rows'][0]['seen'] = '9.99';
+        $this->post("/web-orders/{$web->id}/take", $decided)->assertSessionHasNoErrors();
+    }
+
     public function test_prices_are_ours_or_theirs_line_by_line(): void
     {
         $this->sends($this->written('W-1', WebShopMood::OtherPrice))->assertStatus(202);

@@ -61,7 +61,8 @@
                 @if($ours === null || old("rows.{$at}.code") !== null)<input class="form-control form-control-sm w-8"
                     name="rows[{{ $at }}][code]" placeholder="our code" aria-label="Our code for {{ $line->name }}"
                         value="{{ old("rows.{$at}.code") }}">@endif
-                @if($ours?->hasOtherPrice())<label class="small"><input type="radio"
+                @if($ours?->hasOtherPrice())<input type="hidden" name="rows[{{ $at }}][seen]"
+                    value="{{ $ours->priceInWords() }}"><label class="small"><input type="radio"
                     class="form-check-input" name="rows[{{ $at }}][price]" value="ours"
                         @checked(old("rows.{$at}.price") === 'ours')> our price</label>
                     <label class="small"><input type="radio" class="form-check-input" name="rows[{{ $at }}][price]"
