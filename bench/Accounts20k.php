@@ -18,6 +18,7 @@ use Elmstone\Receivables\Accounts\AccountTerms;
 use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
@@ -57,7 +58,7 @@ final class Accounts20k
         $chance = new Chance(7);
         (new DemoShop($chance, ShopTime::today()))->build();
         OpenTills::all();
-        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, app(ShareLedger::class));
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         $sales->sellOn(ShopTime::today()->subDay(), 30, 30);
         $first = $this->customers($accounts);

@@ -12,6 +12,7 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
@@ -43,7 +44,7 @@ final class Layaways50k
         $chance = new Chance(7);
         (new DemoShop($chance, ShopTime::today()))->build();
         OpenTills::all();
-        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, app(ShareLedger::class));
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open(ShopTime::today()->subDays(3));
         $by = Staff::query()->firstOrFail();
         $ids = [];

@@ -11,6 +11,7 @@ use Elmstone\Demo\Chance;
 use Elmstone\Demo\DemoSales;
 use Elmstone\Demo\DemoShop;
 use Elmstone\Demo\DemoStock;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Stock\BringIn;
 use Elmstone\Support\ShopTime;
@@ -38,7 +39,7 @@ final class Stock200k
         $today = ShopTime::today();
         (new DemoShop($chance, $today))->build();
         OpenTills::all();
-        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock);
+        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, app(ShareLedger::class));
         $first = $today->subDays(400);
         DB::table('locations')->update(['closed_through' => $first->subDays(2)]);
         (new DemoStock($chance, $this->house, app(BringIn::class)))->open($first->subDay());

@@ -15,6 +15,7 @@ return [
     Elmstone\Paper\PaperProvider::class,
     Elmstone\Receivables\ReceivablesProvider::class,
     Elmstone\Held\HeldProvider::class,
+    Elmstone\Shares\SharesProvider::class,
     Elmstone\Agreements\AgreementsProvider::class,
     Elmstone\Layaways\LayawaysProvider::class,
     Elmstone\Plans\PlansProvider::class,

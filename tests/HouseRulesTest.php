@@ -28,12 +28,13 @@ final class HouseRulesTest
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Shares' => ['MoneyOut', 'Receivables', 'Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Agreements' => [
             'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support',
         ],
         'Layaways' => [
-            'Agreements', 'MoneyOut', 'Cards', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
-            'Paper', 'Shop', 'Staff', 'Support',
+            'Agreements', 'Shares', 'MoneyOut', 'Cards', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue',
+            'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Plans' => ['Receivables', 'Customers', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
         'Reminders' => [
@@ -44,8 +45,8 @@ final class HouseRulesTest
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Purchasing' => ['Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
         'Orders' => [
-            'Purchasing', 'Stock', 'Agreements', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue',
-            'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+            'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books',
+            'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Deliveries' => [
             'Orders', 'Agreements', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
@@ -68,9 +69,9 @@ final class HouseRulesTest
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Counter' => [
-            'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'MoneyOut', 'Cards', 'Returns', 'Coupons',
-            'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper',
-            'Shop', 'Staff', 'Support',
+            'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut', 'Cards', 'Returns',
+            'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
+            'Paper', 'Shop', 'Staff', 'Support',
         ],
     ];
 
@@ -86,6 +87,7 @@ final class HouseRulesTest
         'Pricing' => ['Money'],
         'Receivables' => ['Money'],
         'Settlement' => ['Money'],
+        'Shares' => ['Money'],
         'Tax' => ['Money'],
         'Till' => ['Money'],
         'Slip' => ['Money', 'Tax'],
@@ -94,7 +96,7 @@ final class HouseRulesTest
         'Returns' => ['Money', 'Slip', 'Tax'],
         'Reckon' => [
             'Money', 'Catalogue', 'Layaway', 'Orders', 'Pricing', 'Purchasing', 'Receivables', 'Returns', 'Settlement',
-            'Slip', 'Tax', 'Till',
+            'Shares', 'Slip', 'Tax', 'Till',
         ],
     ];
 

@@ -49,6 +49,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $approval_id
  * @property list<string>|null $serials
  * @property string|null $way of an order: how the goods reach the customer
+ * @property int|null $sharing_id who sold it; null: as all of it
  * @property int|null $from_id of an order: where they leave
  * @property CarbonImmutable|null $wanted_on of an order: where it is another day than the rest
  * @property-read Item|null $item

@@ -170,6 +170,7 @@ final class AgreedLines
             'note' => '',
             'approval_id' => null,
             'serials' => null,
+            'sharing_id' => null,
             'way' => null,
             'from_id' => null,
             'wanted_on' => null,

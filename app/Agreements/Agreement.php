@@ -32,7 +32,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $key of the slip it was made from
  * @property int $location_id where its goods lie
  * @property int $customer_id
- * @property int $staff_id whose sale it is
+ * @property int $staff_id who made it
+ * @property int|null $sharing_id who sells it; null: who made it
  * @property int $account_id of money held, where what is paid stands
  * @property CarbonImmutable $made_on
  * @property string $tax as TaxAsAgreed writes it

@@ -62,6 +62,8 @@ final class Accounts
 
     public const ON_WAY = 'on_way_to_bank';
 
+    public const COMMISSIONS = 'commissions';
+
     public const CARD_FEES = 'card_fees';
 
     public const BANK_DIFFERENCES = 'bank_differences';
@@ -90,6 +92,7 @@ final class Accounts
         self::BANK => 'Bank',
         self::ON_WAY => 'On its way to the bank',
         self::CARD_FEES => 'Card fees',
+        self::COMMISSIONS => 'Commissions',
         self::BANK_DIFFERENCES => 'Bank differences',
         self::RECEIVABLES => 'Receivables',
         self::INVENTORY => 'Inventory',

@@ -50,7 +50,6 @@ use Elmstone\Support\Database\Record;
  * @property int|null $origin_position
  * @property GoodsTo|null $goods_to
  * @property string|null $reason
- * @property int|null $sold_by null: who rang it up
  */
 final class DocumentLine extends Record
 {

@@ -28,10 +28,10 @@ final class LineColumns
         $table->string('tax_class', 20);
     }
 
-    /** Who sold it; null: who rang it up. */
+    /** Who sold it; null: as all of it. */
     public static function seller(Blueprint $table): void
     {
-        $table->foreignId('sold_by')->nullable()->comment('null: who rang it up')->constrained('staff');
+        $table->foreignId('sharing_id')->nullable()->comment('who sold it; null: as all of it')->constrained();
     }
 
     /** What is off it. */

@@ -92,13 +92,28 @@ final readonly class Origins
     /** What can still come back of it, or could before a later line. */
     public function returnable(Origin $origin, ?Origin $before = null): Returnable
     {
+        return Returnable::of($this->sold($origin), $this->taken($origin, $before));
+    }
+
+    /** The line as it was sold. */
+    public function sold(Origin $origin): SoldLine
+    {
         $line = $this->line($origin);
-        $sold = new SoldLine(
+
+        return new SoldLine(
             Quantity::of(self::decimal($line->quantity)),
             $this->money($line->net),
             $this->taxOf($this->taxes->get($origin->key())),
             $this->money($line->cost),
         );
+    }
+
+    /**
+     * @param  Origin|null  $before a later line; null: all
+     * @return list<Taken> what came back of it, or had before a later line, in that order
+     */
+    public function taken(Origin $origin, ?Origin $before = null): array
+    {
         $taken = [];
 
         foreach ($this->back->get($origin->key()) ?? [] as $row) {
@@ -120,7 +135,7 @@ final readonly class Origins
             );
         }
 
-        return Returnable::of($sold, $taken);
+        return $taken;
     }
 
     /** A line that comes back, with the taxes it was sold with. */

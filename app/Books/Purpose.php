@@ -48,6 +48,7 @@ enum Purpose: string
     case SupplierInvoice = 'supplier_invoice';
     case SupplierOver = 'supplier_over';
     case SupplierUnder = 'supplier_under';
+    case CommissionPaid = 'commission_paid';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -63,7 +64,7 @@ enum Purpose: string
             [
                 self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
                 self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash, self::PaidIn, self::CardPayout,
-                self::SafeShort,
+                self::SafeShort, self::CommissionPaid,
             ],
             true,
         );
@@ -72,7 +73,7 @@ enum Purpose: string
     /** Whether it puts money into a drawer or takes some out, beside all customers. */
     public function isOfADrawer(): bool
     {
-        return in_array($this, [...self::settingDrawers(), ...self::movingCash()], true);
+        return in_array($this, [...self::settingDrawers(), ...self::movingCash(), self::CommissionPaid], true);
     }
 
     /** @return list<self> those that open and close a drawer, and are nothing that came or went in its session */
@@ -154,7 +155,10 @@ enum Purpose: string
     /** @return list<self> those that nobody gets a paper of over the counter: goods at cost, drawers, safe and bank */
     public static function withNobody(): array
     {
-        return [...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::besideCustomers()];
+        return [
+            ...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::besideCustomers(),
+            self::CommissionPaid,
+        ];
     }
 
     /** @return list<self> those that say what goods cost */
@@ -188,6 +192,7 @@ enum Purpose: string
             self::CashUp => 'More cash from the safe',
             self::CashDrop => 'Cash dropped into the safe',
             self::PettyCash => 'Petty cash is paid out',
+            self::CommissionPaid => 'Commission is paid out',
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
             self::SafeOver => 'More was counted in the safe than expected',
@@ -241,6 +246,7 @@ enum Purpose: string
             self::CashUp => 'Cash from the safe',
             self::CashDrop => 'Drop into the safe',
             self::PettyCash => 'Petty cash',
+            self::CommissionPaid => 'Commission paid',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',
             self::SafeOver => 'Safe over',

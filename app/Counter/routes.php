@@ -38,6 +38,7 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
                 ->name('margin');
             Route::post('/add', [EntryController::class, 'add'])->name('add');
             Route::post('/note', [SlipController::class, 'note'])->name('note');
+            Route::post('/sold-by', [SlipController::class, 'soldBy'])->name('sold-by');
             Route::post('/undo', [SlipController::class, 'undo'])->name('undo');
             Route::post('/known', [EntryController::class, 'known'])->name('known');
             Route::post('/one-off', [EntryController::class, 'oneOff'])->name('one-off');

@@ -25,6 +25,8 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Held\Ledger\Movement;
 use Elmstone\Paper\HandOver;
+use Elmstone\Shares\ShareLedger;
+use Elmstone\Shares\Sharings;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -43,6 +45,8 @@ final class CompleteLayaway
         private readonly StockLedger $stock,
         private readonly Commitments $commitments,
         private readonly Serials $serials,
+        private readonly Sharings $sharings,
+        private readonly ShareLedger $shares,
     ) {
     }
 
@@ -92,7 +96,11 @@ final class CompleteLayaway
         $moves = $this->moves($layaway);
         $this->commitments->release($layaway->id);
         $this->stock->take($moves);
-        $document = $this->books->document($this->draft($layaway, $at->soldBy($layaway->staff_id)));
+        $sharing = $layaway->sharing_id;
+        $seller = $sharing === null ? $layaway->staff_id : $this->sharings->lead($sharing);
+        $draft = $this->draft($layaway, $at->soldBy($seller));
+        $document = $this->books->document($draft);
+        $this->shares->sold($document, $draft, $sharing);
         $this->stock->record(
             'sale',
             array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),
@@ -181,6 +189,7 @@ final class CompleteLayaway
                 $line->note,
                 $line->approval_id,
                 $line->serials ?? [],
+                sharing: $line->sharing_id,
             );
         }
 

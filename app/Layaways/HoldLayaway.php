@@ -71,6 +71,7 @@ final class HoldLayaway
             'location_id' => $order->locationId,
             'customer_id' => $order->customerId,
             'staff_id' => $order->staffId,
+            'sharing_id' => $order->sharing,
             'state' => LayawayState::Running,
             'made_on' => $order->day,
             'expires_on' => $order->expiresOn,

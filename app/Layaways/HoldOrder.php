@@ -18,6 +18,7 @@ final readonly class HoldOrder
      * @param  string  $key of the slip it is made from
      * @param  list<AgreedLine>  $lines in their order
      * @param  Money  $deposit what is paid at once
+     * @param  int|null  $sharing who sells it; null: who makes it
      */
     public function __construct(
         public string $key,
@@ -41,6 +42,7 @@ final readonly class HoldOrder
         public string $buyer = '',
         public ?string $signature = null,
         public string $signedBy = '',
+        public ?int $sharing = null,
     ) {
     }
 }

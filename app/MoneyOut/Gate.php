@@ -141,7 +141,7 @@ final class Gate
             ->where(
                 static fn ($query) => $query
                     ->whereIn('d.kind', [DocumentKind::CreditNote->value, DocumentKind::Refund->value])
-                    ->orWhere('d.purpose', Purpose::PettyCash->value),
+                    ->orWhereIn('d.purpose', [Purpose::PettyCash->value, Purpose::CommissionPaid->value]),
             )
             ->where('t.kind', $part->way->value)
             // Nothing is posted before its day, so what was posted earlier need not be looked at.

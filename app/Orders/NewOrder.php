@@ -21,6 +21,7 @@ final readonly class NewOrder
      *     there is
      * @param  Money  $total tax in it
      * @param  Money  $deposit what is paid at once
+     * @param  int|null  $sharing who sells it; null: who makes it
      */
     public function __construct(
         public string $key,
@@ -47,6 +48,7 @@ final readonly class NewOrder
         public string $theirNumber = '',
         public ?string $signature = null,
         public string $signedBy = '',
+        public ?int $sharing = null,
     ) {
     }
 }

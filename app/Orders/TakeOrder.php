@@ -65,6 +65,7 @@ final class TakeOrder
             'location_id' => $new->locationId,
             'customer_id' => $new->customerId,
             'staff_id' => $new->staffId,
+            'sharing_id' => $new->sharing,
             'state' => OrderState::Open,
             'made_on' => $new->day,
             'tax' => $new->tax->toJson(),

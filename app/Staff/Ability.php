@@ -51,6 +51,8 @@ enum Ability: string
     case EditCoupons = 'edit-coupons';
     case RunStatements = 'run-statements';
     case Interchange = 'interchange';
+    case SeeShares = 'see-shares';
+    case ManageShares = 'manage-shares';
     case ManageStaff = 'manage-staff';
     case PlayDevices = 'play-devices';
 
@@ -69,6 +71,7 @@ enum Ability: string
             self::SeeOrders,
             self::ReceiveGoods,
             self::CountTill,
+            self::SeeShares,
             self::PlayDevices => Role::cases(),
             self::SeeAgeing,
             self::TakeWarningsAway,
@@ -99,6 +102,7 @@ enum Ability: string
             self::ManageAccounts,
             self::RunStatements,
             self::Interchange,
+            self::ManageShares,
             self::Bank,
             self::CloseMonth,
             self::SetHouseTerms => [Role::Office, Role::Owner],

@@ -164,6 +164,7 @@ final readonly class AcceptOrder
             'note' => '',
             'approval_id' => null,
             'serials' => null,
+            'sharing_id' => null,
             'way' => null,
             'from_id' => null,
             'wanted_on' => null,

@@ -94,6 +94,7 @@ final readonly class MatchedLine
             'note' => mb_substr($this->line->note, 0, 255),
             'approval_id' => null,
             'serials' => null,
+            'sharing_id' => null,
             'way' => null,
             'from_id' => null,
             'wanted_on' => null,

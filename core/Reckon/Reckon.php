@@ -25,6 +25,7 @@ final readonly class Reckon
         'supply' => SupplyAnswer::class,
         'receive' => ReceiveAnswer::class,
         'landed' => LandedAnswer::class,
+        'shares' => SharesAnswer::class,
     ];
 
     /**

@@ -19,6 +19,7 @@ use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Receivables\Payments\TakePayment;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
@@ -50,6 +51,8 @@ final class DemoHouse
         private readonly DemoReturns $returns,
         private readonly DemoTills $drawers,
         private readonly DemoOrders $orders,
+        private readonly DemoShares $shares,
+        private readonly ShareLedger $shareLedger,
     ) {
     }
 
@@ -71,12 +74,16 @@ final class DemoHouse
             $this->manage,
         );
         $shelves = new DemoStock($chance, $this->house, $this->bringIn);
-        $sales = new DemoSales($chance, $this->house, $this->register, $this->stock, $shelves);
+        $sales = new DemoSales(
+            $chance, $this->house, $this->register, $this->stock, $this->shareLedger, $shelves,
+        );
         $first = $today->subMonths($months);
         $sales->with($accounts);
         // The days are closed with the history, not before it.
         Location::query()->update(['closed_through' => $first->subDays(2)]);
         $shelves->open($first->subDay());
+        $this->shares->begin($first, $today);
+        $sales->sharing($this->shares);
         $this->drawers->begin($chance, $first, $today);
         $this->layaways->plan($first, $today, $accounts);
         $this->returns->rules($today);
@@ -100,6 +107,7 @@ final class DemoHouse
                 $back += $this->returns->on($day);
                 $ordered += $this->orders->on($day);
                 $accounts->bounceOn($day);
+                $this->shares->on($day);
                 $this->drawers->evening($day);
                 $this->drawers->closeDays($day);
             }

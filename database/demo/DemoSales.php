@@ -27,6 +27,7 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Role;
@@ -63,6 +64,9 @@ final class DemoSales
     /** How many cards have paid: every authorisation is its own. */
     private int $cards = 0;
 
+    /** @var list<array{int, int}|null> who sells together as slips name them, and who leads; mostly nobody does */
+    private array $together = [];
+
     /** Those who charge; null: everybody pays at once. */
     private ?DemoAccounts $accounts = null;
 
@@ -71,6 +75,7 @@ final class DemoSales
         private readonly House $house,
         private readonly Register $register,
         private readonly StockLedger $stock,
+        private readonly ShareLedger $shares,
         private readonly ?DemoStock $shelves = null,
     ) {
         $this->items = self::some(
@@ -105,6 +110,12 @@ final class DemoSales
             : array_values($found);
     }
 
+    /** From now on some of the sales are made by two together. */
+    public function sharing(DemoShares $shares): void
+    {
+        $this->together = $shares->together($this->clerks);
+    }
+
     /** From now on some of the sales are to customers by name, and some are charged. */
     public function with(DemoAccounts $accounts): void
     {
@@ -122,6 +133,11 @@ final class DemoSales
             $this->stock->take($moves);
             $ids = $this->register->postAll(array_map(static fn (array $draft): DocumentDraft => $draft[0], $drafts));
             $this->enter($drafts, $ids);
+            $this->shares->soldAll(array_map(
+                static fn (int $id, array $draft): array => [$id, $draft[0], $draft[2]],
+                $ids,
+                $drafts,
+            ));
             $rows = [];
 
             foreach ($drafts as $i => [$draft, $itsMoves]) {
@@ -137,7 +153,7 @@ final class DemoSales
     }
 
     /**
-     * @param  non-empty-list<array{DocumentDraft, list<StockMove>}>  $drafts
+     * @param  non-empty-list<array{DocumentDraft, list<StockMove>, int|null}>  $drafts
      * @param  non-empty-list<int>  $ids
      */
     private function enter(array $drafts, array $ids): void
@@ -178,7 +194,7 @@ final class DemoSales
         }
     }
 
-    /** @return non-empty-list<array{DocumentDraft, list<StockMove>}> */
+    /** @return non-empty-list<array{DocumentDraft, list<StockMove>, int|null}> */
     private function drafts(CarbonImmutable $day, int $count): array
     {
         $times = [];
@@ -195,7 +211,7 @@ final class DemoSales
         );
     }
 
-    /** @return array{DocumentDraft, list<StockMove>} */
+    /** @return array{DocumentDraft, list<StockMove>, int|null} */
     private function draft(CarbonImmutable $day, CarbonImmutable $at): array
     {
         $till = $this->chance->oneOf(self::some(DemoTills::on($day, $this->tills)));
@@ -224,8 +240,14 @@ final class DemoSales
         }
 
         $posted = PostedAt::till($till, $clerk, $day)->at($at);
+        [$sharing, $lead] = $this->together === []
+            ? [null, $clerk]
+            : $this->together[$this->serial % count($this->together)] ?? [null, $clerk];
 
-        return [$draft->document(SettledSlip::sale($reckoned, $settlement), $posted), $draft->moves()];
+        return [
+            $draft->document(SettledSlip::sale($reckoned, $settlement), $posted->soldBy($lead)), $draft->moves(),
+            $sharing,
+        ];
     }
 
     /** @return HouseAccount|null whose account is charged; null: it is paid at once */

@@ -137,7 +137,6 @@ return new class extends Migration
             $table->string('goods_to', 12)->nullable()->comment('of what comes back: stock, written_off, supplier, '
                 .'none');
             $table->string('reason', 20)->nullable();
-            LineColumns::seller($table);
             $table->index(['code', 'document_id']);
             $table->index(['item_id', 'document_id']);
             $table->primary(['document_id', 'position']);
@@ -150,6 +149,25 @@ return new class extends Migration
             .'is null or goods_to = \'written_off\')');
         Rows::keep('document_lines');
         SealedRows::of('document_lines');
+
+        Schema::create('document_shares', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('document_id');
+            $table->unsignedSmallInteger('position');
+            $table->unsignedSmallInteger('place');
+            $table->foreignId('staff_id')->constrained('staff');
+            $table->decimal('percent', 8, 4);
+            $table->date('business_date');
+            $table->bigInteger('net')->comment('of the line; below zero: it came back');
+            $table->decimal('rate', 8, 4)->comment('of commission, percent');
+            $table->string('rate_of', 6)->comment('net, margin');
+            $table->bigInteger('commission');
+            $table->string('earned_at', 8)->comment('invoice, payment');
+            $table->primary(['document_id', 'position', 'place']);
+            $table->index(['staff_id', 'business_date', 'earned_at', 'net', 'commission'], 'shares_of_a_person');
+            $table->foreign(['document_id', 'position'])->references(['document_id', 'position'])->on('document_lines');
+        });
+        Rows::keep('document_shares');
+        SealedRows::of('document_shares');
 
         Schema::create('document_line_taxes', static function (Blueprint $table): void {
             $table->unsignedBigInteger('document_id');

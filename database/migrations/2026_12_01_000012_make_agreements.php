@@ -21,6 +21,7 @@ return new class extends Migration
             $table->foreignId('location_id')->constrained();
             $table->foreignId('customer_id')->nullable()->comment('null: a quote for nobody we know')->constrained();
             $table->foreignId('staff_id')->constrained('staff');
+            LineColumns::seller($table);
             $table->string('state', 10)->default('running');
             $table->date('made_on');
             $table->date('expires_on')->nullable();
@@ -105,6 +106,7 @@ return new class extends Migration
             $table->unsignedSmallInteger('position');
             LineColumns::goods($table);
             LineColumns::discount($table);
+            LineColumns::seller($table);
             $table->decimal('cost', 14, 4)->nullable();
             $table->string('note')->default('');
             $table->foreignId('approval_id')->nullable()->constrained();

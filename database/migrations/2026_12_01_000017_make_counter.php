@@ -19,6 +19,7 @@ return new class extends Migration
             $table->foreignId('location_id')->constrained();
             $table->foreignId('till_id')->nullable()->constrained();
             $table->foreignId('staff_id')->constrained('staff');
+            LineColumns::seller($table);
             $table->foreignId('customer_id')->nullable()->constrained();
             $table->string('state', 10)->default('open');
             $table->string('becomes', 10)->default('sale')->comment('sale, layaway, order, quote');

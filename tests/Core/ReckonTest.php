@@ -60,7 +60,7 @@ final class ReckonTest extends CoreCase
         self::assertEqualsCanonicalizing(
             [
                 'age', 'allocate', 'charge', 'landed', 'layaway', 'margin', 'receive', 'return', 'schedule', 'settle',
-                'slip', 'suggest', 'supply', 'till',
+                'shares', 'slip', 'suggest', 'supply', 'till',
             ],
             array_values(array_unique($requests)),
         );
@@ -116,6 +116,29 @@ final class ReckonTest extends CoreCase
             '{"do":"landed","currency":"USD","freight":"-1","lines":[{"id":"a","quantity":"1","amount":"1"}]}',
             'below_zero',
             'freight',
+        ];
+        $shares = '{"do":"shares","currency":"USD","net":"1.00","shares":[';
+        $third = static fn (string $person): string => "{\"person\":\"{$person}\",\"percent\":\"33.33\"}";
+        yield 'three thirds of 33.33' => [
+            "{$shares}{$third('a')},{$third('b')},{$third('c')}]}",
+            'shares_not_whole',
+            'shares',
+        ];
+        yield 'nobody sold it' => ["{$shares}]}", 'shares_not_whole', 'shares'];
+        yield 'one person twice' => [
+            "{$shares}{\"person\":\"a\",\"percent\":\"50\"},{\"person\":\"a\",\"percent\":\"50\"}]}",
+            'shared_twice',
+            'shares',
+        ];
+        yield 'a rate of nothing known' => [
+            "{$shares}{\"person\":\"a\",\"percent\":\"100\",\"rate\":\"1\",\"of\":\"gross\"}]}",
+            'unknown_base',
+            'shares[0].of',
+        ];
+        yield 'a net below zero' => [
+            '{"do":"shares","currency":"USD","net":"-1","shares":[{"person":"a","percent":"100"}]}',
+            'below_zero',
+            'net',
         ];
         yield 'a quantity of nothing' => [
             '{"do":"slip","currency":"USD","lines":[{"id":"a","quantity":"0","unit_price":"1"}]}',

@@ -86,8 +86,8 @@ final class AtTheTillTest extends FeatureCase
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertOk()->assertSee('sold by Super Slate');
         $this->assertSame(
-            [$this->staff('201')->id, null, null],
-            $this->document()->lines->pluck('sold_by')->all(),
+            [$this->staff('201')->id, $this->staff('101')->id, $this->staff('101')->id],
+            DB::table('document_shares')->orderBy('position')->pluck('staff_id')->all(),
         );
         $this->assertProves();
     }

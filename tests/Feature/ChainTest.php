@@ -326,6 +326,8 @@ final class ChainTest extends TamperCase
         );
         $parts = array_keys($says);
         sort($parts);
-        $this->assertSame(['account', 'goods', 'head', 'journal', 'line_taxes', 'lines', 'taxes', 'tenders'], $parts);
+        $this->assertSame(['account', 'goods', 'head', 'journal', 'line_taxes', 'lines', 'shares', 'taxes', 'tenders'],
+            $parts,
+        );
     }
 }

@@ -86,6 +86,21 @@ final class CreditProofTest extends TamperCase
             ]),
             'coupons come to',
         ];
+        $sold = static fn () => DB::table('document_shares')
+            ->where('document_id', DB::table('documents')->where('kind', 'invoice')->min('id'));
+        yield 'a commission nobody earned' => [
+            static fn () => $sold()->update(['commission' => 1]),
+            'who sold it is',
+        ];
+        yield 'a part of a sale moved to nowhere' => [
+            static fn () => $sold()->increment('net'),
+            'who sold it is',
+        ];
+        yield 'a sale that is nobody’s' => [static fn () => $sold()->delete(), 'nobody sold it'];
+        yield 'commission that is not taken back' => [
+            static fn () => DB::table('document_shares')->where('net', '<', 0)->delete(),
+            'who sold it is',
+        ];
         yield 'a share too many' => [
             static fn () => DB::table('return_shares')->insert($share(1)),
             'of it is accounted for',

@@ -36,9 +36,14 @@ final class Says
                 'unit_price', 'price_per', 'price_rule', 'list_price', 'discount_percent', 'discount_amount',
                 'may_discount', 'tax_class', 'gross', 'line_discount', 'coupon_discount', 'slip_discount', 'net',
                 'tax_total', 'total', 'cost', 'note', 'serials', 'origin_document_id', 'origin_position', 'goods_to',
-                'reason', 'sold_by',
+                'reason',
             ],
             'position',
+        ],
+        'shares' => [
+            'document_shares',
+            ['position', 'place', 'staff_id', 'percent', 'net', 'rate', 'rate_of', 'commission', 'earned_at'],
+            'position, place',
         ],
         'line_taxes' => ['document_line_taxes', ['position', 'component', 'amount'], 'position, component'],
         'taxes' => [
@@ -93,14 +98,14 @@ final class Says
         'cash_rounding', 'change_given', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
         'position', 'item_id', 'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross',
         'line_discount', 'cost', 'origin_document_id', 'origin_position', 'amount', 'base', 'given', 'least_spend',
-        'alone', 'taken', 'debit', 'credit', 'value', 'account_id', 'asked_by', 'approved_by',
+        'alone', 'taken', 'place', 'commission', 'debit', 'credit', 'value', 'account_id', 'asked_by', 'approved_by',
     ];
 
     /** Tables whose rows cannot be added to a document that is sealed. */
     public const SEALED = [
-        'document_lines', 'document_line_taxes', 'document_taxes', 'document_tenders', 'document_coupons',
-        'document_held', 'document_approvals', 'journal_lines', 'journal_entries', 'open_items', 'stock_movements',
-        'return_shares', 'held_entries',
+        'document_lines', 'document_shares', 'document_line_taxes', 'document_taxes', 'document_tenders',
+        'document_coupons', 'document_held', 'document_approvals', 'journal_lines', 'journal_entries', 'open_items',
+        'stock_movements', 'return_shares', 'held_entries',
     ];
 
     /** What JSON does not write as it stands: of other ASCII text, nothing. */

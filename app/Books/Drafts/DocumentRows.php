@@ -129,7 +129,6 @@ final readonly class DocumentRows
                 'origin_position' => $line->origin?->position,
                 'goods_to' => $line->goodsTo?->value,
                 'reason' => $line->reason,
-                'sold_by' => $line->soldBy,
             ];
         }
 

@@ -21,7 +21,7 @@ final readonly class DraftLine
      * @param  Origin|null  $origin of what comes back: the line it was sold on
      * @param  GoodsTo|null  $goodsTo of what comes back, or is written off
      * @param  string|null  $reason why it comes back
-     * @param  int|null  $soldBy null: who rang it up
+     * @param  int|null  $sharing who sold it; null: as all of the document
      */
     public function __construct(
         public ReckonedLine $reckoned,
@@ -39,7 +39,7 @@ final readonly class DraftLine
         public ?Origin $origin = null,
         public ?GoodsTo $goodsTo = null,
         public ?string $reason = null,
-        public ?int $soldBy = null,
+        public ?int $sharing = null,
     ) {
     }
 }

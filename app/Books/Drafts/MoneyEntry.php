@@ -191,7 +191,7 @@ final readonly class MoneyEntry
             Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp, Purpose::CashFetched,
             Purpose::SafeOver, Purpose::BankCredited => $this->total,
             Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::PaidIn,
+            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::CommissionPaid, Purpose::PaidIn,
             Purpose::CardPayout, Purpose::SafeShort => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),

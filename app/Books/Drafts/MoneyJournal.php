@@ -112,6 +112,7 @@ final class MoneyJournal
     {
         return match (true) {
             $entry->purpose === Purpose::PettyCash => $draft->tenders[0]->reference,
+            $entry->purpose === Purpose::CommissionPaid => Accounts::COMMISSIONS,
             ! in_array($entry->purpose, [Purpose::TillOver, Purpose::TillShort], true) => Accounts::SAFE,
             ($draft->tenders[0] ?? null)?->tender->kind === TenderKind::Card => Accounts::CARD_DIFFERENCES,
             default => Accounts::OVER_SHORT,

@@ -59,7 +59,7 @@ final class RegisterController
     public function show(Document $document, House $house): View
     {
         $document->load([
-            'lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'journal.named', 'refersTo', 'coupons',
+            'lines', 'taxes', 'tenders', 'location', 'till', 'staff', 'seller', 'journal.named', 'refersTo', 'coupons',
         ]);
 
         return view('books.document', [

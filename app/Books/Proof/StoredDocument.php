@@ -86,7 +86,6 @@ final readonly class StoredDocument
                 $line->origin(),
                 $line->goods_to,
                 $line->reason,
-                $line->sold_by,
             );
         }
 

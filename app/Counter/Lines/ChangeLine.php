@@ -15,9 +15,9 @@ use Elmstone\Counter\Slip\Reductions;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\Undo;
+use Elmstone\Shares\Sharings;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
-use Elmstone\Staff\Staff;
 
 /**
  * Changes a line in place: quantity, price, discount, note. Below the floor price or below cost it takes a supervisor.
@@ -28,6 +28,7 @@ final class ChangeLine
         private readonly SlipDesk $desk,
         private readonly House $house,
         private readonly Approve $approve,
+        private readonly Sharings $sharings,
     ) {
     }
 
@@ -39,7 +40,7 @@ final class ChangeLine
     {
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($lineId, $act, $edit): void {
             $line = $slip->lines()->with('item')->findOrFail($lineId);
-            $columns = $this->columns($slip, $line, $edit);
+            $columns = $this->columns($slip, $line, $act, $edit);
             $edit->serials === null && $edit->seller === null && Undo::line($slip, $line, 'changed');
             $line->update($columns);
 
@@ -50,7 +51,7 @@ final class ChangeLine
     }
 
     /** @return array<string, mixed> */
-    private function columns(Slip $slip, LineOnSlip $line, LineEdit $edit): array
+    private function columns(Slip $slip, LineOnSlip $line, Act $act, LineEdit $edit): array
     {
         return match (true) {
             $edit->quantity !== null => LinePricing::forQuantity(
@@ -65,7 +66,7 @@ final class ChangeLine
                 'standing_discount' => false,
             ],
             $edit->serials !== null => ['serials' => Serials::read($edit->serials) ?: null],
-            $edit->seller !== null => ['sold_by' => $this->seller(trim($edit->seller), $slip)],
+            $edit->seller !== null => ['sharing_id' => $this->sharings->typedId($edit->seller, $act->by)],
             $edit->note !== null => ['note' => mb_substr(trim($edit->note), 0, 255)],
             default => [],
         };
@@ -93,17 +94,6 @@ final class ChangeLine
             'price_source' => '',
             ...$line->standing_discount ? ['discount_percent' => null, 'standing_discount' => false] : [],
         ];
-    }
-
-    /** Who sold it, by their staff number; null: whoever rings it up. */
-    private function seller(string $number, Slip $slip): ?int
-    {
-        if ($number === '') {
-            return null;
-        }
-
-        return Staff::query()->where('number', $number)->where('active', true)->value('id')
-            ?? throw Refused::because('no_such_person', "Nobody here has the number {$number}.");
     }
 
     private function discount(LineOnSlip $line, string $typed): ?Reduction

@@ -16,7 +16,6 @@ use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Core\Slip\Direction;
 use Elmstone\Core\Slip\SlipLine;
 use Elmstone\Orders\OrderWay;
-use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Casts\QuantityCast;
@@ -53,13 +52,18 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property OrderWay|null $way of an order: how it reaches the customer; null: as all of it
  * @property int|null $from_id of an order: where it leaves
  * @property string|null $aside of an order: what is set aside now; null: what there is
- * @property int|null $sold_by null: who rings it up
+ * @property int|null $sharing_id who sold it; null: as all of the slip
  * @property-read Item|null $item
- * @property-read Staff|null $seller
  */
 final class LineOnSlip extends Record
 {
     use LineValue;
+
+    /** Who sold it, in words; empty: as all of the slip. */
+    public string $soldBy = '';
+
+    /** The same as it would be typed. */
+    public string $soldByText = '';
 
     protected $table = 'slip_lines';
 
@@ -83,18 +87,6 @@ final class LineOnSlip extends Record
     public function item(): BelongsTo
     {
         return $this->belongsTo(Item::class);
-    }
-
-    /** @return BelongsTo<Staff, $this> */
-    public function seller(): BelongsTo
-    {
-        return $this->belongsTo(Staff::class, 'sold_by');
-    }
-
-    /** The staff number of who sold it; empty: whoever rings it up. */
-    public function soldByNumber(): string
-    {
-        return $this->sold_by === null ? '' : $this->seller->number ?? '';
     }
 
     public function toValue(Currency $currency): SlipLine
@@ -139,7 +131,7 @@ final class LineOnSlip extends Record
         return $this->price_rule !== PriceRule::Typed
             && ($this->standing_discount || $this->takesNoDiscountYet())
             && $this->note === ''
-            && $this->sold_by === null;
+            && $this->sharing_id === null;
     }
 
     public function takesNoDiscountYet(): bool

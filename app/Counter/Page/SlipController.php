@@ -14,6 +14,7 @@ use Elmstone\Counter\Slip\DiscountSlip;
 use Elmstone\Counter\Slip\NoteSlip;
 use Elmstone\Counter\Slip\RestoreSlip;
 use Elmstone\Counter\Slip\SetOwnTerms;
+use Elmstone\Counter\Slip\ShareSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\TakeSlip;
 use Elmstone\Counter\Slip\Undo;
@@ -79,6 +80,18 @@ final class SlipController
             'slip-note',
             'slip_note',
             static fn (Act $act): Slip => $note->handle($slip, $act, $request->string('slip_note')->value()),
+        );
+    }
+
+    /** Who sells it, and together with whom. */
+    public function soldBy(Request $request, string $slip, ShareSlip $share): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'sold_by',
+            'sold_by',
+            static fn (Act $act): Slip => $share->handle($slip, $act, $request->string('sold_by')->value()),
         );
     }
 

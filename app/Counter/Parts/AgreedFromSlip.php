@@ -92,6 +92,7 @@ final class AgreedFromSlip
             'note' => $line->note,
             'approval_id' => $reckoned->needs->approvalAt("line.{$line->id}")?->id,
             'serials' => $line->serials,
+            'sharing_id' => $line->sharing_id,
         ]);
     }
 }

@@ -99,6 +99,7 @@ final readonly class HoldDraft
             $slip->contact->name ?? '',
             $isSigned ? $this->hold->signature : null,
             $isSigned ? $this->hold->signed_by : '',
+            $slip->sharing_id,
         );
     }
 

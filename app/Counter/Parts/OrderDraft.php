@@ -128,6 +128,7 @@ final readonly class OrderDraft
             '',
             $isSigned ? $this->promise->signature : null,
             $isSigned ? $this->promise->signed_by : '',
+            sharing: $slip->sharing_id,
         );
     }
 

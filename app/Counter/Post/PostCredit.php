@@ -35,6 +35,7 @@ use Elmstone\Returns\CreditSpread;
 use Elmstone\Returns\Pool;
 use Elmstone\Returns\ShareRows;
 use Elmstone\Returns\Source;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Stock\AverageCost;
 use Illuminate\Database\Eloquent\Collection;
@@ -58,6 +59,7 @@ final readonly class PostCredit extends Step
         private MoveCredits $credits,
         private TakeDiscountBack $discounts,
         private PlanGoesBack $plans,
+        private ShareLedger $shares,
     ) {
     }
 
@@ -117,6 +119,7 @@ final readonly class PostCredit extends Step
         $draft = $draws->document($tenders, $act->postedAt($slip), $toAccount->isPositive() ? $account : null);
         $this->stock->take($moves);
         $document = $this->books->document($draft);
+        $reckoned->back === null || $this->shares->back($document, $draft, $reckoned->back->origins);
         $this->stock->record(
             'return',
             array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),

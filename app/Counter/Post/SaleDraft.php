@@ -81,7 +81,7 @@ final readonly class SaleDraft
             $line->note,
             $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             $line->serials ?? [],
-            soldBy: $line->sold_by,
+            sharing: $line->sharing_id,
         );
     }
 

@@ -15,6 +15,8 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Shares\ShareLedger;
+use Elmstone\Shares\Sharings;
 
 /** What is sold on a slip becomes an invoice, and its goods leave. */
 final readonly class SellGoods extends Step
@@ -26,6 +28,8 @@ final readonly class SellGoods extends Step
         private Ledger $ledger,
         private MoveCredits $credits,
         private NothingPromised $promised,
+        private Sharings $sharings,
+        private ShareLedger $shares,
     ) {
     }
 
@@ -52,8 +56,11 @@ final readonly class SellGoods extends Step
         $this->stock->take($moves);
         $this->promised->assert($posting->reckoned, $moves);
         $part = SettledSlip::sale($posting->reckoned, $posting->settlement);
-        $sale = $draft->document($part, $posting->at());
+        $sharing = $slip->sharing_id;
+        $at = $sharing === null ? $posting->at() : $posting->at()->soldBy($this->sharings->lead($sharing));
+        $sale = $draft->document($part, $at);
         $document = $posting->sale = $this->books->document($sale);
+        $this->shares->sold($document, $sale, $sharing);
         $this->stock->record(
             'sale',
             array_map(static fn (StockMove $move): array => [$move, $slip->day(), $document], $moves),

@@ -191,6 +191,7 @@ final class VoidSale
             'total' => $invoice->total,
             'discount_percent' => $invoice->slip_discount_percent,
             'discount_amount' => $invoice->slip_discount_amount,
+            'sharing_id' => $sold?->sharing_id,
         ]);
         $fresh->keepCoupons($sold?->couponIds() ?? []);
         $invoice->customer_id === null || $this->put->place($fresh, $void->customer);

@@ -18,6 +18,7 @@ final class BlankSlip
             'location_id' => $till->location_id,
             'till_id' => $till->id,
             'staff_id' => $staffId,
+            'sharing_id' => null,
             'state' => SlipState::Open,
             'becomes' => Becomes::Sale,
             'version' => 0,

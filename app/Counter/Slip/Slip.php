@@ -45,6 +45,7 @@ use Illuminate\Database\Eloquent\Collection;
  * @property int $location_id
  * @property int $till_id where it lies
  * @property int $staff_id who began it
+ * @property int|null $sharing_id who sells it; null: who serves
  * @property SlipState $state
  * @property Becomes $becomes what it is to become
  * @property int $version rises with every change
@@ -130,6 +131,12 @@ final class Slip extends Record
 
     /** Where, when and by whom it is posted; null: it is not yet. */
     public ?PostedAt $postedAt = null;
+
+    /** Who sells it, in words; empty: who serves. */
+    public string $soldBy = '';
+
+    /** The same as it would be typed. */
+    public string $soldByText = '';
 
     /** The day it was read on: at the turn of midnight, too, an act has one. */
     private ?CarbonImmutable $today = null;

@@ -8,10 +8,10 @@ use Closure;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
-use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Shares\Sharings;
 use Elmstone\Shop\House;
 use Elmstone\Support\Asked;
 use Illuminate\Database\Eloquent\Collection;
@@ -28,6 +28,7 @@ final class SlipDesk
         private readonly SlipParty $party,
         private readonly SlipCredits $credits,
         private readonly Asked $asked,
+        private readonly Sharings $sharings,
     ) {
     }
 
@@ -128,13 +129,22 @@ final class SlipDesk
 
         ReadLines::of($slip);
         $slip->load('cards');
-        $slip->lines->contains(static fn (LineOnSlip $line): bool => $line->sold_by !== null)
-            && $slip->lines->load('seller');
+        $this->drawSellers($slip);
         $this->drawBelongings($slip);
         $this->credits->draw($slip);
         $slip->stock = $slip->isDone() || $slip->lines->isEmpty() ? null : ReadLines::stock($slip);
 
         return $slip;
+    }
+
+    /** Who sold it, and what of it somebody else, in words and as it would be typed. */
+    private function drawSellers(Slip $slip): void
+    {
+        foreach ([$slip, ...$slip->lines] as $sold) {
+            [$sold->soldBy, $sold->soldByText] = $sold->sharing_id === null
+                ? ['', '']
+                : [$this->sharings->words($sold->sharing_id), $this->sharings->text($sold->sharing_id)];
+        }
     }
 
     /** What goes with what is on it, where anything does. */

@@ -15,13 +15,14 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Slip\ReckonedSlip;
 use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Shares\Sharings;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 
 /** The invoice of what leaves of an order, as it is to be written. */
 final readonly class SupplyDraft
 {
-    public function __construct(private House $house)
+    public function __construct(private House $house, private Sharings $sharings)
     {
     }
 
@@ -46,7 +47,11 @@ final readonly class SupplyDraft
         $terms = $account?->terms();
 
         return DocumentDraft::of(
-            DocumentKind::Invoice, $at->soldBy($order->staff_id), $key, $this->house->taxTerms(), $supply->reckoned,
+            DocumentKind::Invoice,
+            $at->soldBy($this->seller($order)),
+            $key,
+            $this->house->taxTerms(),
+            $supply->reckoned,
         )
             ->withLines($lines, TaxOfDay::names($location))
             ->to(new Party(
@@ -62,6 +67,12 @@ final readonly class SupplyDraft
             ))
             ->supplying($order->label)
             ->noting("Order {$order->label} of {$order->made_on->format('j M Y')}");
+    }
+
+    /** Whose sale it is: who made the order, or who had most of it. */
+    private function seller(Order $order): int
+    {
+        return $order->sharing_id === null ? $order->staff_id : $this->sharings->lead($order->sharing_id);
     }
 
     /** @param  list<string>  $serials */
@@ -83,6 +94,7 @@ final readonly class SupplyDraft
             $line->note,
             $line->approval_id,
             $serials,
+            sharing: $line->sharing_id,
         );
     }
 }

@@ -31,6 +31,7 @@ use Elmstone\Orders\Picking\Pick;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Settings;
@@ -56,6 +57,7 @@ final class SupplyOrder
         private readonly SupplyDraft $drafts,
         private readonly OrderTerms $terms,
         private readonly Settings $settings,
+        private readonly ShareLedger $shares,
     ) {
     }
 
@@ -101,6 +103,7 @@ final class SupplyOrder
         $draft = $this->drafts->of($order, $supply, $location, $at, $isCharged ? $account : null, $key)
             ->settledBy($tenders, $rounding);
         $document = $this->books->document($draft);
+        $this->shares->sold($document, $draft, $order->sharing_id);
         $this->stock->record(
             'sale',
             array_map(static fn (StockMove $move): array => [$move, $at->day, $document], $moves),

@@ -27,6 +27,7 @@ final readonly class Report
      * @param  string  $file its name without the ending
      * @param  string  $csvRoute where the file comes from
      * @param  CarbonImmutable|null  $day as of which it is; null: it is of no day
+     * @param  array<string, mixed>  $csvQuery what its file is asked for by
      */
     private function __construct(
         public string $title,
@@ -38,6 +39,7 @@ final readonly class Report
         public string $file = 'report',
         public string $csvRoute = '',
         public ?CarbonImmutable $day = null,
+        private array $csvQuery = [],
     ) {
     }
 
@@ -82,11 +84,12 @@ final readonly class Report
 
     /**
      * @param  string  $file its name without the ending
+     * @param  array<string, mixed>  $query what the file is asked for by
      * @return self<TRow>
      */
-    public function savedAs(string $file, string $route): self
+    public function savedAs(string $file, string $route, array $query = []): self
     {
-        return $this->but(['file' => $file, 'csvRoute' => $route]);
+        return $this->but(['file' => $file, 'csvRoute' => $route, 'csvQuery' => $query]);
     }
 
     /** @return self<TRow> */
@@ -118,12 +121,14 @@ final readonly class Report
         return count($this->onPage());
     }
 
-    /** Where its file comes from, for the same day. */
+    /** Where its file comes from, asked the same. */
     public function csvAddress(): string
     {
         return route(
             $this->csvRoute,
-            $this->day === null || ShopTime::isToday($this->day) ? [] : ['as_of' => $this->day->format('Y-m-d')],
+            $this->day === null || ShopTime::isToday($this->day)
+                ? $this->csvQuery
+                : [...$this->csvQuery, 'as_of' => $this->day->format('Y-m-d')],
         );
     }
 

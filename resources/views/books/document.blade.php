@@ -146,8 +146,8 @@
                 @if($approval !== null)<dt>Approved</dt>
                 <dd>{{ $approval->approver->name }}: {{ $approval->reason }}</dd>@endif
                 <dt>Clerk</dt><dd>{{ $document->staff->name }}</dd>
-                @if($document->seller_id !== $document->staff_id)<dt>Sale of</dt><dd>{{ $document->seller->name }}</dd>
-                @endif
+                @php($soldBy = Elmstone\Shares\SoldBy::words($document))
+                @if($soldBy !== '')<dt>Sale of</dt><dd>{{ $soldBy }}</dd>@endif
                 <dt>At</dt><dd>{{ $document->location->name }}, {{ $document->till->name }}</dd>
             </dl>
             @if($document->isBackdated())<div class="note look"><p>Dated another day than it was posted on.</p></div>

@@ -85,8 +85,8 @@
                         'Alt G' => 'add what goes with it',
                         'Alt T' => 'take back the last change',
                         'Alt Z' => 'clear the lot',
-                        'Alt .' => 'more; then E tax or price level, D the drawer, C a copy of the last '
-                            .'receipt, P someone else serves',
+                        'Alt .' => 'more; then S sold by, E tax or price level, D the drawer, C a copy of the '
+                            .'last receipt, P someone else serves',
                         'E L O U' => 'in Settle: a sale, a layaway, an order, a quote',
                         'C D Q' => 'in Settle: cash, card, cheque',
                         'A P' => 'in Settle: charge to account, pay towards it',

@@ -52,7 +52,7 @@
                                     : " “{$line->price_source}”") }} · list {{ Show::price($line->list_price) }}</div>
                         @endif
                         @if($line->note !== '')<div class="under">“{{ $line->note }}”</div>@endif
-                        @if($line->sold_by !== null)<div class="under">sold by {{ $line->seller?->name }}</div>@endif
+                        @if($line->soldBy !== '')<div class="under">sold by {{ $line->soldBy }}</div>@endif
                         @if($locked && $line->serials !== null)
                         <div class="under">serial no. {{ implode(', ', $line->serials) }}</div>@endif
                         @unless($locked)
@@ -97,12 +97,13 @@
                                         aria-label="Note on {{ $line->description }}" data-save="{{ $save }}"
                                             value="{{ $line->note }}">
                                 <input class="form-control form-control-sm seller" id="s{{ $line->id }}" name="seller"
-                                    inputmode="numeric" maxlength="10" autocomplete="off" placeholder="sold by"
-                                        aria-label="Staff number of who sold {{ $line->description }}"
+                                    maxlength="80" autocomplete="off" placeholder="sold by"
+                                        aria-label="Who sold {{ $line->description }}, by staff number"
+                                        title="201, or 201 60%, 301 40%"
                                             data-save="{{ $save }}"
-                                            {{ $complaint->holds("{$at}.seller", $line->soldByNumber()) }}
+                                            {{ $complaint->holds("{$at}.seller", $line->soldByText) }}
                                             value="{{ $complaint->typedOr("{$at}.seller",
-                                                $line->soldByNumber()) }}">
+                                                $line->soldByText) }}">
                                 @if($line->item_id !== null)<button type="button" class="link-act"
                                     data-looks="item={{ $line->item_id }}">Look <kbd>Space</kbd></button>@endif
                                 <button type="button" class="link-act"

@@ -15,6 +15,7 @@
             ['I', 'gift-card', 'Sell or top up a gift card', 'Alt I'],
             $staff->mayDo(Ability::Backdate) ? ['Y', 'other-day', 'Another day', 'Alt Y'] : null,
             $staff->mayDo(Ability::SeeMargin) ? ['M', 'margin', 'Margin', 'Alt M'] : null,
+            ['S', 'sold-by', 'Sold by, or together with', ''],
             ['E', 'own-terms', 'Tax or price level, this sale only', ''],
             ['D', 'drawer', 'Open the drawer, no sale', ''],
             ['P', 'person-panel', 'Someone else serves', ''],

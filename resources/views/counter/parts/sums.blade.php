@@ -7,6 +7,7 @@
                 data-sends="{{ route('counter.undo', $slip->key) }}">Take back: {{ $slip->undo }} <kbd>Alt T</kbd>
                 </button>@endif
             @if($slip->note !== '')<p class="slip-note">“{{ $slip->note }}”</p>@endif
+            @if($slip->soldBy !== '')<p class="sold-by">Sold by {{ $slip->soldBy }}</p>@endif
             <div id="slip-note" class="w-100" @panel hidden>
                 <form class="d-flex gap-2 align-items-center" method="post"
                     action="{{ route('counter.note', $slip->key) }}" data-act data-sets-aside>
@@ -15,6 +16,20 @@
                         value="{{ $slip->note }}">
                     <button class="quiet-act">Set aside</button>
                 </form>
+            </div>
+            <div id="sold-by" class="w-100" @panel @unless($complaint->on('sold_by')) hidden @endunless>
+                <form class="d-flex gap-2 align-items-center" method="post"
+                    action="{{ route('counter.sold-by', $slip->key) }}" data-act>
+                    <label for="sold_by" class="soft">Sold by</label>
+                    <input class="form-control" id="sold_by" name="sold_by" maxlength="80" autocomplete="off"
+                        aria-describedby="sold-by-how"
+                        value="{{ $complaint->typedOr('sold_by', $slip->soldByText) }}">
+                    <button class="quiet-act">Share</button>
+                </form>
+                <p class="soft small mb-0" id="sold-by-how">Staff numbers: +301 is half each with you; 201 60%, 301 40%
+                    by parts; empty, it is yours.</p>
+                @if($complaint->on('sold_by'))
+                    <p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
             </div>
             <div id="slip-discount" class="w-100" @panel @unless($complaint->on('discount')) hidden @endunless>
                 @php($typed = Reductions::written($slip->discount($house->currency())))

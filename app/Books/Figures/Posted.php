@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Books\Figures;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What is posted, for who reads figures out of it: documents as `d`, with their lines as `l`, journals as `j`, tenders
+ * as `t` or taxes as `x`. Rooms join their own rows to these and name no table of the books.
+ */
+final class Posted
+{
+    public static function documents(): Builder
+    {
+        return DB::table('documents as d');
+    }
+
+    public static function lines(): Builder
+    {
+        return self::documents()->join('document_lines as l', 'l.document_id', '=', 'd.id');
+    }
+
+    public static function journal(): Builder
+    {
+        return self::documents()->join('journal_lines as j', 'j.document_id', '=', 'd.id');
+    }
+
+    public static function tenders(): Builder
+    {
+        return self::documents()->join('document_tenders as t', 't.document_id', '=', 'd.id');
+    }
+
+    public static function taxes(): Builder
+    {
+        return self::documents()->join('document_taxes as x', 'x.document_id', '=', 'd.id');
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Shares;
+
+use Elmstone\Core\Money\Currency;
+use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
+use Elmstone\Core\Shares\CommissionRate;
+use Elmstone\Core\Shares\EarnedAt;
+use Elmstone\Core\Shares\Part;
+use Elmstone\Core\Shares\PersonShare;
+use Elmstone\Core\Shares\RateOf;
+use Illuminate\Support\Facades\DB;
+
+/** Who sold the lines of documents, as it was posted. */
+final class ShareRows
+{
+    /**
+     * @param  list<int>  $documents
+     * @return array<string, non-empty-list<PersonShare>> by line, "12:3" for the third of document 12; below zero where
+     *     it came back
+     */
+    public static function of(array $documents, Currency $currency): array
+    {
+        $shares = [];
+        $rows = $documents === []
+            ? []
+            : DB::table('document_shares')
+                ->whereIn('document_id', $documents)
+                ->orderBy('document_id')
+                ->orderBy('position')
+                ->orderBy('place')
+                ->get();
+
+        foreach ($rows as $row) {
+            $shares["{$row->document_id}:{$row->position}"][] = new PersonShare(
+                Part::of((string) $row->staff_id, Percentage::of((string) $row->percent)),
+                Money::ofMinor((int) $row->net, $currency),
+                new CommissionRate(
+                    Percentage::of((string) $row->rate),
+                    RateOf::from((string) $row->rate_of),
+                    EarnedAt::from((string) $row->earned_at),
+                ),
+                Money::ofMinor((int) $row->commission, $currency),
+            );
+        }
+
+        return $shares;
+    }
+}
