@@ -25,7 +25,7 @@ final class DueController
 
     public function index(): View
     {
-        return $this->list(ShopTime::today())->page('layaways.parts.nav');
+        return $this->list(ShopTime::today())->page();
     }
 
     public function csv(): StreamedResponse

@@ -80,7 +80,8 @@ final readonly class CommissionStatement
         return $commission->until($person, $day)->minus(self::paidUntil($person, null, $house));
     }
 
-    private static function paidUntil(int $person, ?CarbonImmutable $day, House $house): Money
+    /** What was paid out up to a day; null: ever. */
+    public static function paidUntil(int $person, ?CarbonImmutable $day, House $house): Money
     {
         $paid = DB::table('commission_payments')->where('staff_id', $person);
         $day === null || $paid->where('business_date', '<=', $day->format('Y-m-d'));

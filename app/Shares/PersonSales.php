@@ -44,7 +44,7 @@ final readonly class PersonSales
                 $house->money((int) ($sums[$person->id] ?? 0)),
                 $until->minus($commission->until($person->id, $period->from->subDay())),
                 $house->money((int) ($paid[$person->id] ?? 0)),
-                CommissionStatement::owedUntil($person->id, $period->until, $commission, $house),
+                $until->minus(CommissionStatement::paidUntil($person->id, $period->until, $house)),
             );
             isset($sums[$person->id]) || ! $row->owed->isZero() || ! $row->paid->isZero() ? $rows[] = $row : null;
         }

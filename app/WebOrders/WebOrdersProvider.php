@@ -14,6 +14,9 @@ use Illuminate\View\View as Page;
 /** Orders that programs send: by an address, a folder, a file. */
 final class WebOrdersProvider extends RoomProvider
 {
+    /** Pages where it is said how many wait. */
+    private const BESIDE = ['orders*', 'web-orders*', 'quotes*', 'deliveries*', 'layaways*'];
+
     public function register(): void
     {
         $this->app->tag([ProveWebOrders::class], 'proofs');
@@ -23,10 +26,11 @@ final class WebOrdersProvider extends RoomProvider
     {
         parent::boot();
         // How many wait for somebody, beside the way to them.
-        View::composer('orders.parts.nav', static fn (Page $nav): Page => $nav->with(
-            'toLookAt',
-            WebOrder::query()->where('state', WebOrderState::Look)->count(),
-        ));
+        View::composer('design.second', static fn (Page $row): Page => $row->with('waits', [
+            'web-orders' => request()->routeIs(...self::BESIDE)
+                ? WebOrder::query()->where('state', WebOrderState::Look)->count()
+                : 0,
+        ]));
     }
 
     protected function routes(): void

@@ -39,7 +39,7 @@ final class DepositController
 
     public function index(AsOfRequest $request): View
     {
-        return $this->report($request->day())->page('layaways.parts.nav');
+        return $this->report($request->day())->page();
     }
 
     public function csv(AsOfRequest $request): StreamedResponse

@@ -34,7 +34,7 @@ final class GiftCardController
 
     public function index(AsOfRequest $request): View
     {
-        return $this->report($request->day())->page('returns.parts.nav', 'gift-cards.find');
+        return $this->report($request->day())->page('gift-cards.find');
     }
 
     public function csv(AsOfRequest $request): StreamedResponse

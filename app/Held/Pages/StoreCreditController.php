@@ -36,7 +36,7 @@ final class StoreCreditController
 
     public function index(AsOfRequest $request): View
     {
-        return $this->report($request->day())->page('returns.parts.nav');
+        return $this->report($request->day())->page();
     }
 
     public function csv(AsOfRequest $request): StreamedResponse

@@ -135,12 +135,11 @@ final readonly class Report
     /**
      * A page with nothing but the report and its day.
      *
-     * @param  string  $nav the view of the pages beside it
      * @param  string  $above a view that stands above it
      */
-    public function page(string $nav, string $above = ''): View
+    public function page(string $above = ''): View
     {
-        return view('design.report', ['report' => $this, 'nav' => $nav, 'above' => $above]);
+        return view('design.report', ['report' => $this, 'above' => $above]);
     }
 
     public function csv(): StreamedResponse

@@ -5,14 +5,7 @@
 @section('main')
 <div class="page">
     <div class="page-head"><h1>Accounts</h1>
-    <span class="soft">{{ $report->about }}</span>
-        <div class="end">
-            @can('take-payments')<a class="quiet-act" href="{{ route('accounts.cheques') }}">Cheques that came in</a><a
-                class="quiet-act" href="{{ route('accounts.calls') }}">Who to call</a>@endcan
-            @can('run-statements')<a class="quiet-act" href="{{ route('statements') }}">Statements</a><a
-                class="quiet-act" href="{{ route('finance-charges') }}">Finance charges</a>@endcan
-            @can('interchange')<a class="quiet-act" href="{{ route('bank') }}">Bank file</a>@endcan
-        </div></div>
+    <span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')
     <div class="age-top">
         {!! AgeingColumns::svg($ageing->total) !!}

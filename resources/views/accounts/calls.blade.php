@@ -3,7 +3,6 @@
 @section('title', 'Who to call')
 @section('main')
 <div class="page">
-    <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a></p>
     <div class="page-head"><h1>Who to call</h1>
     <span class="soft">broken promises first, then who is due for a call, then the most late</span></div>
     @include('design.messages')

@@ -3,7 +3,6 @@
 @section('title', 'Finance charges')
 @section('main')
 <div class="page">
-    <p class="small soft mb-1"><a href="{{ route('accounts') }}">Accounts</a></p>
     <div class="page-head"><h1>Finance charges</h1>
     @if($shop->finance_percent !== null)<span
         class="soft">{{ Show::decimal($shop->finance_percent) }} % a month on what is more than

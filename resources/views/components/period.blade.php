@@ -3,7 +3,7 @@
 {{-- For which days a page is: buttons for what is asked most, or any days. --}}
 <form class="filters period" method="get" action="{{ $action }}">
     @foreach($keeps as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
-    <div class="choices" role="group" aria-label="Period">@foreach(Period::NAMED as $name => $words)
+    <div class="buttons" role="group" aria-label="Period">@foreach(Period::NAMED as $name => $words)
         <button class="choice" name="period" value="{{ $name }}"
             @if($period->name === $name) aria-pressed="true" @endif>{{ $words }}</button>@endforeach</div>
     <div><label for="from">From</label><input class="form-control w-auto @error('from') is-refused @enderror"

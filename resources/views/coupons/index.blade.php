@@ -10,7 +10,6 @@
     };
 @endphp
 <div class="page">
-    @include('returns.parts.nav')
     <div class="page-head"><h1>Coupons</h1>
     <span class="soft">shown at the counter by their code: Alt K, or in the entry line · {{ $house->currency()
         ->code }}</span></div>

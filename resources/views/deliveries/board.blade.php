@@ -6,7 +6,6 @@
 @section('main')
 @php($iso = $day->format('Y-m-d'))
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Deliveries</h1><span class="soft">{{ $day->format('l') }}, {{ Show::date($day) }}</span>
         <div class="end"><a class="quiet-act" rel="prev"
             href="{{ route('deliveries', ['day' => $day->subDay()->format('Y-m-d')]) }}">Day before</a>

@@ -3,7 +3,6 @@
 @section('title', 'Lorries')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Lorries</h1><span class="soft">of this location</span></div>
     @include('design.messages')
     @foreach([...$vehicles, null] as $vehicle)

@@ -5,7 +5,6 @@
 @section('title', "Deposits of {$customer->name}")
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head">
     <h1>Deposits of <a class="plain" href="{{ route('customers.show', $customer) }}">{{ $customer->name }}</a></h1>
     <span class="soft">{{ $house->currency()->code }}</span>

@@ -2,7 +2,6 @@
 @section('title', $report->title)
 @section('main')
 <div class="page">
-    @include($nav)
     <div class="page-head"><h1>{{ $report->title }}</h1><span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')
     @includeWhen($above !== '', $above)

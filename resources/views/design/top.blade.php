@@ -1,25 +1,9 @@
 @use('Elmstone\Staff\AtTill')
 <header class="top">
     <a class="name" href="/counter">Elmstone</a>
-    @php($here = request()->path())
-    <a href="/counter" @if(str_starts_with($here, 'counter')) aria-current="page" @endif>Counter</a>
-    <a href="/customers" @if(str_starts_with($here, 'customers')) aria-current="page" @endif>Customers</a>
-    @can('see-ageing')<a href="/accounts" @if(preg_match('#^(accounts|statements|finance|bank)#', $here))
-        aria-current="page" @endif>Accounts</a>@endcan
-<a href="/layaways" @if(preg_match('#^(layaways|deposits|plans|due|reminders)#', $here)) aria-current="page"
-    @endif>Layaways</a>
-    <a href="/gift-cards" @if(preg_match('#^(gift-cards|store-credit|coupons|write-offs|return-rules)#', $here))
-        aria-current="page" @endif>Credits</a>
-    <a href="/documents" @if(str_starts_with($here, 'documents')) aria-current="page" @endif>Documents</a>
-    <a href="/till" @if(preg_match('#^(till|safe|day|calendar)(/|$)#', $here)) aria-current="page" @endif>Day</a>
-    <a href="/orders" @if(preg_match('#^(orders|quotes|deliveries|vehicles|purchases|to-buy|suppliers|transfers'
-        .'|web-orders)(/|$)#', $here)) aria-current="page" @endif>Orders</a>
-    <a href="/items" @if(str_starts_with($here, 'items')) aria-current="page" @endif>Items</a>
-    @can('manage-staff')
-        <a href="/staff" @if(preg_match('#^(staff|limits|security)#', $here)) aria-current="page" @endif>Staff</a>
-    @endcan
-    @if(config('house.stand_ins') === true)<a href="/devices" @if(str_starts_with($here, 'devices'))
-        aria-current="page" @endif>Devices</a>@endif
+    @foreach($menu as $word)<a href="{{ route($word->pages[0]->route) }}" @if($word->isHere()) aria-current="page"
+        @endif>{{ $word->name }}</a>
+    @endforeach
     <div class="end">
         @php($atTill = app(AtTill::class))
         @php($waiting = Elmstone\Paper\Outbox::waitingAt($atTill->till()))

@@ -4,7 +4,6 @@
 @section('title', 'Gift card '.$card->masked())
 @section('main')
 <div class="page">
-    @include('returns.parts.nav')
     <div class="page-head"><h1>Gift card <span class="code">{{ $card->masked() }}</span></h1>
     <span class="soft">{{ $house->currency()->code }}</span></div>
     @include('design.messages')

@@ -4,7 +4,6 @@
 @section('title', 'Layaways')
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Layaways</h1>
     <span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')

@@ -17,7 +17,6 @@
     $formOpen = fn (string $form): bool => old('form') === $form;
 @endphp
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Layaway <span class="code">{{ $layaway->label }}</span></h1>
     <span class="{{ in_array($word, ['behind', 'expired'], true) ? 'brick' : 'soft' }}">{{ $word }}</span>
         <div class="end">

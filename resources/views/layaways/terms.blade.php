@@ -16,7 +16,6 @@
     $field = fn (string $name, string $value): string => (string) old($name, $value);
 @endphp
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Terms</h1>
     <span class="soft">what is proposed for new agreements; those that are made stay as they are</span></div>
     @include('design.messages')

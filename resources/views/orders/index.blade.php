@@ -3,7 +3,6 @@
 @section('title', 'Orders')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Orders</h1><span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('orders') }}" role="search">

@@ -15,7 +15,6 @@
         && BigDecimal::of($line->missing)->minus($bought[$line->position] ?? 0)->isPositive());
 @endphp
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Order <span class="code">{{ $order->label }}</span></h1>
     <span class="{{ $order->isLate($day) ? 'brick' : 'soft' }}">{{ $order->isLate($day) ? 'late'
         : $order->state->value }}{{ $order->ended_why === '' ? '' : ": {$order->ended_why}" }}</span>

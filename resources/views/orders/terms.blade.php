@@ -5,7 +5,6 @@
 @section('title', 'Terms of orders')
 @section('main')
 <div class="page narrow">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Terms of orders</h1>
     <span class="soft">for orders made from now on · {{ $house->currency()->code }}</span></div>
     @include('design.messages')

@@ -4,7 +4,6 @@
 @section('title', "Pay {$document->label} in parts")
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head">
     <h1>Pay <a class="plain code"
         href="{{ route('documents.show', $document) }}">{{ $document->label }}</a> in parts</h1>

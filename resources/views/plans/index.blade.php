@@ -3,7 +3,6 @@
 @section('title', 'Payment plans')
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Payment plans</h1>
     <span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')

@@ -5,7 +5,6 @@
 @section('title', $plan->label)
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Payment plan <span class="code">{{ $plan->label }}</span></h1>
     <span class="{{ $standing->late->isPositive() ? 'brick' : 'soft' }}">{{ $standing->open->isZero() ? 'paid'
         : ($standing->late->isPositive() ? Show::money($standing->late).' late' : 'running') }}</span>

@@ -4,7 +4,6 @@
 @section('title', 'Purchases')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Purchases</h1><span class="soft">orders to suppliers ·
         {{ $house->currency()->code }}</span></div>
     @include('design.messages')

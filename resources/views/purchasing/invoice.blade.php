@@ -3,7 +3,6 @@
 @section('title', "Invoice of {$supplier->name}")
 @section('main')
 <div class="page narrow">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Their invoice</h1><span class="soft"><a
         href="{{ route('suppliers.show', $supplier) }}">{{ $supplier->name }}</a> ·
         {{ $house->currency()->code }}</span></div>

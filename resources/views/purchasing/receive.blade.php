@@ -3,7 +3,6 @@
 @section('title', "Goods in, {$purchase->label}")
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Count goods in</h1><span class="soft"><a
         href="{{ route('purchases.show', $purchase) }}">{{ $purchase->label }}</a>, {{ $purchase->supplier->name }}, to
         {{ $purchase->location->town }} · {{ $house->currency()->code }}</span></div>

@@ -5,7 +5,6 @@
 @section('main')
 @php($isDraft = $purchase->state === PurchaseState::Draft)
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Purchase <span class="code">{{ $purchase->label }}</span></h1>
     <span class="{{ $purchase->isLate($day) ? 'brick' : 'soft' }}">{{ $purchase->isLate($day) ? 'late'
         : $purchase->state->words() }}</span>

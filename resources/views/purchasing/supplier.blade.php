@@ -3,7 +3,6 @@
 @section('title', $supplier->name === '' ? 'New supplier' : $supplier->name)
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>{{ $supplier->exists ? $supplier->name : 'New supplier' }}</h1>
         <div class="end">@if($toInvoice > 0)<a class="main-act narrow"
             href="{{ route('suppliers.invoice', $supplier) }}">Enter their invoice</a>@endif</div></div>

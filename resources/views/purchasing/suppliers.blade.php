@@ -2,7 +2,6 @@
 @section('title', 'Suppliers')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Suppliers</h1><div class="end"><a class="quiet-act"
         href="{{ route('suppliers.create') }}">New supplier</a></div></div>
     @include('design.messages')

@@ -3,7 +3,6 @@
 @section('title', 'To buy')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>To buy</h1><span class="soft">for {{ $location->name }}: what customers wait for, and
         what is below its least</span></div>
     @include('design.messages')

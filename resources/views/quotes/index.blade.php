@@ -4,7 +4,6 @@
 @section('title', 'Quotes')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Quotes</h1><span class="soft">{{ $report->about }}</span></div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('quotes') }}" role="search">

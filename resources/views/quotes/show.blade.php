@@ -8,7 +8,6 @@
     $formOpen = fn (string $form): bool => old('form') === $form;
 @endphp
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Quote <span class="code">{{ $quote->label }}</span></h1>
     <span class="{{ $ranOut ? 'brick' : 'soft' }}">{{ $quote->stateWord($day) }}{{ $quote->ended_why === '' ? ''
         : ": {$quote->ended_why}" }}{{ $quote->revision > 1 ? ", revision {$quote->revision}" : '' }}</span>

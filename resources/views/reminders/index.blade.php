@@ -4,7 +4,6 @@
 @section('title', 'Reminders')
 @section('main')
 <div class="page">
-    @include('layaways.parts.nav')
     <div class="page-head"><h1>Reminders</h1>
     <span class="soft">who is to be reminded on {{ Show::date($day) }}; each goes out once</span>
         @if(collect($reminders)->contains(fn ($one) => $one->mail !== ''))<div class="end">

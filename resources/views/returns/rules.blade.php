@@ -2,7 +2,6 @@
 @section('title', 'Return rules')
 @section('main')
 <div class="page">
-    @include('returns.parts.nav')
     <div class="page-head"><h1>Return rules</h1>
     <span class="soft">what is taken back, how long, and for which fee; outside them a supervisor may approve</span>
     </div>

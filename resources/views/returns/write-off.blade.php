@@ -4,7 +4,6 @@
 @section('title', 'Write-offs')
 @section('main')
 <div class="page">
-    @include('returns.parts.nav')
     <div class="page-head"><h1>Write goods off</h1>
     <span class="soft">at {{ $location->name }}; they leave stock and the books at cost</span></div>
     @include('design.messages')

@@ -2,8 +2,7 @@
 @section('title', 'Who sold what')
 @section('main')
 <div class="page">
-    @include('shares.nav')
-    <div class="page-head"><h1>Who sold what</h1><p class="soft">{{ $period->words() }}</p></div>
+    <div class="page-head"><h1>Who sold what</h1><span class="soft">{{ $period->words() }}</span></div>
     @include('design.messages')
     <x-period :period="$period" :action="route('shares')"/>
     @if($rows === [])<p class="empty">Nothing was sold in this period, and no commission is owed.</p>@else

@@ -3,9 +3,8 @@
 @section('title', 'Commission rates')
 @section('main')
 <div class="page">
-    @include('shares.nav')
     <div class="page-head"><h1>Commission rates</h1>
-        <p class="soft">A person’s rate holds, else that of the goods, else the house’s.</p></div>
+        <span class="soft">A person’s rate holds, else that of the goods, else the house’s.</span></div>
     @include('design.messages')
     <form class="filters" method="post" action="{{ route('shares.terms') }}">@csrf
         <div><label for="earned_at">Commission is earned</label>

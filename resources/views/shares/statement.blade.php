@@ -3,22 +3,21 @@
 @section('title', "Sold by {$statement->person->name}")
 @section('main')
 <div class="page">
-    @include('shares.nav')
     <div class="page-head"><h1>Sold by {{ $statement->person->name }}</h1>
-    <p class="soft">{{ $statement->person->number }} · {{ $statement->period->words() }}</p>
+    <span class="soft">{{ $statement->person->number }} · {{ $statement->period->words() }}</span>
     <div class="end"><button type="button" class="link-act" x-data="prints" @click="now">Print</button> ·
         <a class="link-act" href="{{ $report->csvAddress() }}">Save as CSV</a></div></div>
     @include('design.messages')
     <x-period :period="$statement->period" :action="route('shares.show', $statement->person)"/>
     <table class="ruled w-auto share-sums"><tbody>
-        <tr><th scope="row">Owed before</th><td class="figure">{{ Show::money($statement->before) }}</td></tr>
-        <tr><th scope="row">Earned, what came back taken off</th>
+        <tr><td>Owed before</td><td class="figure">{{ Show::money($statement->before) }}</td></tr>
+        <tr><td>Earned, what came back taken off</td>
             <td class="figure">{{ Show::money($statement->earned) }}</td></tr>
-        @foreach($statement->payments as $payment)<tr><th scope="row">Paid out {{ Show::date($payment->day) }},
+        @foreach($statement->payments as $payment)<tr><td>Paid out {{ Show::date($payment->day) }},
             for what was earned up to {{ Show::date($payment->until) }}
-            <a class="code" href="{{ route('documents.show', $payment->label) }}">{{ $payment->label }}</a></th>
+            <a class="code" href="{{ route('documents.show', $payment->label) }}">{{ $payment->label }}</a></td>
             <td class="figure">{{ Show::money($payment->amount->negated()) }}</td></tr>@endforeach
-        <tr class="total"><th scope="row">Owed on {{ Show::date($statement->period->until) }}</th>
+        <tr class="total"><td>Owed on {{ Show::date($statement->period->until) }}</td>
             <td class="figure">{{ Show::money($statement->owed()) }}</td></tr>
     </tbody></table>
     @if($pays && $owed->isPositive())

@@ -2,8 +2,7 @@
 @section('title', 'Staff')
 @section('main')
 <div class="page">
-    <div class="page-head"><h1>Staff</h1><div class="end d-flex gap-3">
-    <a href="{{ route('limits') }}">Limits</a><a href="{{ route('security-log') }}">Security log</a></div></div>
+    <div class="page-head"><h1>People</h1></div>
     @include('design.messages')
     @foreach(['number', 'name', 'role', 'pin'] as $field)
         @error($field)<div class="note stop" role="alert"><p>{{ $message }}</p></div>@enderror

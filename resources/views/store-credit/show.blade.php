@@ -3,7 +3,6 @@
 @section('title', "Store credit of {$customer->name}")
 @section('main')
 <div class="page">
-    @include('returns.parts.nav')
     <div class="page-head">
     <h1>Store credit of <a class="plain" href="{{ route('customers.show', $customer) }}">{{ $customer->name }}</a></h1>
     <span class="soft">{{ $house->currency()->code }}</span>

@@ -6,7 +6,6 @@
 @php([$first, $now] = [$month->first, Elmstone\Support\ShopTime::today()])
 @php($to = fn ($day): string => route('calendar', ['month' => $day->format('Y-m')]))
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>{{ $first->format('F Y') }}</h1>
     <span class="soft">{{ $month->isClosed ? 'closed' : 'open' }}</span>
     <span class="ms-auto d-flex gap-3"><a href="{{ $to($first->subMonth()) }}" rel="prev">the month before</a>

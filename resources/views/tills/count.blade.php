@@ -2,7 +2,6 @@
 @section('title', 'Count the till')
 @section('main')
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>Count {{ $till->name }}</h1>
     <span class="soft">session {{ $session->label() }}{{ $seen > 0 ? ', count '.($seen + 1) : '' }} · Enter goes to the
         next row</span></div>

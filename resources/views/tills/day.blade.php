@@ -8,7 +8,6 @@
 @php([$here, $margin] = [$sheet->location?->id ?? 'all', auth()->user()->can('see-margin')])
 @php($to = fn ($day): string => route('day', ['day' => $day->format('Y-m-d'), 'at' => $here]))
 <div class="page day-sheet">
-    @include('tills.nav')
     <div class="page-head"><h1>{{ Show::date($sheet->day) }}</h1>
     <span class="soft">{{ $sheet->day->format('l') }} · {{ $sheet->location?->name ?? 'all locations' }} ·
         {{ $house->currency()->code }}</span>

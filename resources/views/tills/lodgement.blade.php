@@ -6,7 +6,6 @@
 @section('main')
 @php($left = $lodgement->onTheWay())
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>{{ $lodgement->words() }} {{ $lodgement->document->label }}</h1>
     <span class="soft">{{ $lodgement->location->name }} · {{ Show::date($lodgement->made_on) }} ·
         {{ $lodgement->document->staff->name }}{{ $lodgement->reference === '' ? '' : " · {$lodgement->reference}" }}

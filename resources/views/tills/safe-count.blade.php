@@ -2,7 +2,6 @@
 @section('title', 'Count the safe')
 @section('main')
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>Count the safe</h1>
     <span class="soft">{{ $location->name }} · {{ $cash }} {{ $house->currency()->code }} should be there, cheques not
         counted</span></div>

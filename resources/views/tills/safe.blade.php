@@ -7,7 +7,6 @@
 @php($waits = fn ($day): string => match ($days = (int) $day->diffInDays(ShopTime::today())) {
     0 => 'today', 1 => 'for a day', default => "for {$days} days" })
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>Safe and bank</h1>
     <span class="soft">{{ $location->name }} · {{ $house->currency()->code }}</span></div>
     @include('design.messages')

@@ -6,7 +6,6 @@
 @section('title', 'Till')
 @section('main')
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>{{ $till->name }}</h1>
     @if($session !== null)<span class="soft">session {{ $session->label() }} · opened by {{ $session->opener->name }},
         {{ Show::moment($session->opened_at) }} · {{ $documents }} {{ $documents === 1 ? 'document' : 'documents' }}{{

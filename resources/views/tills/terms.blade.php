@@ -3,7 +3,6 @@
 @section('title', 'How drawers are counted')
 @section('main')
 <div class="page">
-    @include('tills.nav')
     <div class="page-head"><h1>How drawers are counted</h1></div>
     @include('design.messages')
     <form class="filters" method="post" action="{{ route('till.terms.save') }}" autocomplete="off">@csrf

@@ -4,7 +4,6 @@
 @section('title', 'Orders from the web')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>From the web</h1><span class="soft">what agrees with ours is an order at once; the rest
         waits here</span>
     @can('interchange')<div class="end"><a class="quiet-act" href="{{ route('web-orders.senders') }}">Senders</a></div>

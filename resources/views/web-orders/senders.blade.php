@@ -2,7 +2,6 @@
 @section('title', 'Senders of web orders')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Who sends orders</h1><span class="soft"><a href="{{ route('web-orders') }}">orders from
         the web</a></span></div>
     @include('design.messages')

@@ -12,7 +12,6 @@
     $wrong = $errors->any();
 @endphp
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Web order <span class="code">{{ $web->number }}</span></h1>
     <span class="{{ $isOpen ? 'ochre' : 'soft' }}">{{ $web->state->words() }}</span>
     <div class="end">@if($web->order !== null)<a class="main-act narrow"

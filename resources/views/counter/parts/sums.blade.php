@@ -20,7 +20,7 @@
             <div id="sold-by" class="w-100" @panel @unless($complaint->on('sold_by')) hidden @endunless>
                 <form class="d-flex gap-2 align-items-center" method="post"
                     action="{{ route('counter.sold-by', $slip->key) }}" data-act>
-                    <label for="sold_by" class="soft">Sold by</label>
+                    <label for="sold_by" class="soft text-nowrap">Sold by</label>
                     <input class="form-control" id="sold_by" name="sold_by" maxlength="80" autocomplete="off"
                         aria-describedby="sold-by-how"
                         value="{{ $complaint->typedOr('sold_by', $slip->soldByText) }}">

@@ -4,7 +4,6 @@
 @section('title', 'Transfers')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Transfers</h1><span class="soft">goods between our locations</span>
     <div class="end"><a class="main-act narrow" href="{{ route('transfers.create') }}">Send goods</a></div></div>
     @include('design.messages')

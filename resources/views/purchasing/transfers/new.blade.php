@@ -3,7 +3,6 @@
 @section('title', 'Send goods')
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Send goods</h1><span class="soft">from {{ $here->name }} to another location; they leave
         stock here at once</span></div>
     @include('design.messages')

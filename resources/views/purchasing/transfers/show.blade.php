@@ -3,7 +3,6 @@
 @section('title', $transfer->label)
 @section('main')
 <div class="page">
-    @include('orders.parts.nav')
     <div class="page-head"><h1>Transfer <span class="code">{{ $transfer->label }}</span></h1>
     <span class="{{ $transfer->isLate($day) ? 'brick' : 'soft' }}">{{ $transfer->isLate($day) ? 'late'
         : $transfer->state->words() }}</span>
