@@ -29,6 +29,7 @@ return [
     Elmstone\WebOrders\WebOrdersProvider::class,
     Elmstone\Tills\TillsProvider::class,
     Elmstone\Returns\ReturnsProvider::class,
+    Elmstone\Ledger\LedgerProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,
     Elmstone\Counter\CounterProvider::class,
 ];

@@ -65,6 +65,7 @@ final class HouseRulesTest
             'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'Ledger' => ['Tills', 'MoneyOut', 'Books', 'Shop', 'Staff', 'Support'],
         'Interchange' => [
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],

@@ -10,6 +10,10 @@ use Elmstone\Support\Database\Record;
  * @property string $code
  * @property string $role
  * @property string $name
+ * @property string $number in the chart
+ * @property AccountKind $kind
+ * @property bool $by_hand added by the house, for entries by hand
+ * @property int $version
  */
 final class Account extends Record
 {
@@ -20,4 +24,6 @@ final class Account extends Record
     protected $primaryKey = 'code';
 
     protected $keyType = 'string';
+
+    protected $casts = ['kind' => AccountKind::class, 'by_hand' => 'bool'];
 }

@@ -52,6 +52,8 @@ final class Accounts
 
     public const PRICE_DIFFERENCES = 'price_differences';
 
+    public const RETAINED = 'retained_earnings';
+
     public const OPENING = 'opening_balances';
 
     public const STOCK_DIFFERENCES = 'stock_differences';
@@ -108,6 +110,7 @@ final class Accounts
         self::PAYABLES => 'Owed to suppliers',
         self::PRICE_DIFFERENCES => 'Purchase price differences',
         self::OPENING => 'Opening balances',
+        self::RETAINED => 'Retained earnings',
         self::GIFT_CARDS => 'Gift cards owed',
         self::FREIGHT => 'Freight and charges',
         self::FEES => 'Fees',
@@ -198,7 +201,13 @@ final class Accounts
             ];
         }
 
-        DB::table('accounts')->insertOrIgnore($rows);
+        foreach ($rows as $row) {
+            if (DB::table('accounts')->where('code', $row['code'])->doesntExist()) {
+                [$number, $kind] = Chart::of($row['code'], $row['role']);
+                DB::table('accounts')->insertOrIgnore([...$row, 'number' => $number, 'kind' => $kind->value]);
+            }
+        }
+
         DB::table('series')->insertOrIgnore(
             array_map(
                 static fn (DocumentKind $kind): array => ['kind' => $kind->value, 'prefix' => $kind->prefix()],

@@ -8,6 +8,7 @@ use Elmstone\Books\Chain\ProveChain;
 use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Books\Proof\ProveApprovals;
+use Elmstone\Books\Proof\ProveLedgerDays;
 use Elmstone\Books\Proof\RunProof;
 use Elmstone\Support\Asked;
 use Elmstone\Support\RoomProvider;
@@ -23,7 +24,7 @@ final class BooksProvider extends RoomProvider
         $this->app->singleton(Seal::class);
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
         $this->app->when(RunProof::class)->needs('$checks')->giveTagged('proofs');
-        $this->app->tag([ProveApprovals::class, ProveChain::class], 'proofs');
+        $this->app->tag([ProveApprovals::class, ProveChain::class, ProveLedgerDays::class], 'proofs');
     }
 
     protected function ownCommands(): array

@@ -49,6 +49,9 @@ enum Purpose: string
     case SupplierOver = 'supplier_over';
     case SupplierUnder = 'supplier_under';
     case CommissionPaid = 'commission_paid';
+    case ByHand = 'by_hand';
+    case YearEnd = 'year_end';
+    case YearReopened = 'year_reopened';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -109,10 +112,22 @@ enum Purpose: string
         return [self::SupplierInvoice, self::SupplierOver, self::SupplierUnder];
     }
 
-    /** @return list<self> those by which no customer's money comes or goes: of the safe, the bank and suppliers */
+    /** @return list<self> those that say themselves what they do to the accounts, and move nothing else */
+    public static function ofTheLedger(): array
+    {
+        return [self::ByHand, self::YearEnd, self::YearReopened];
+    }
+
+    /** @return list<self> those that close a year, and open it again */
+    public static function ofTheYear(): array
+    {
+        return [self::YearEnd, self::YearReopened];
+    }
+
+    /** @return list<self> those by which no customer's money comes or goes: safe, bank, suppliers, ledger */
     public static function besideCustomers(): array
     {
-        return [...self::ofTheBank(), ...self::ofSuppliers()];
+        return [...self::ofTheBank(), ...self::ofSuppliers(), ...self::ofTheLedger()];
     }
 
     /** @return list<self> those by which money of the house only changes its place */
@@ -193,6 +208,9 @@ enum Purpose: string
             self::CashDrop => 'Cash dropped into the safe',
             self::PettyCash => 'Petty cash is paid out',
             self::CommissionPaid => 'Commission is paid out',
+            self::ByHand => 'Entered by hand',
+            self::YearEnd => 'The year’s profit is closed',
+            self::YearReopened => "The year closed by {$refersTo} is opened again",
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
             self::SafeOver => 'More was counted in the safe than expected',
@@ -247,6 +265,9 @@ enum Purpose: string
             self::CashDrop => 'Drop into the safe',
             self::PettyCash => 'Petty cash',
             self::CommissionPaid => 'Commission paid',
+            self::ByHand => 'Journal entry',
+            self::YearEnd => 'Year end',
+            self::YearReopened => 'Year opened again',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',
             self::SafeOver => 'Safe over',

@@ -102,6 +102,11 @@ final class Register
         $earliest = [];
 
         foreach ($drafts as $draft) {
+            // A year is closed when all its days are: what closes it stands on the last of them.
+            if (in_array($draft->purpose(), Purpose::ofTheYear(), true)) {
+                continue;
+            }
+
             $at = $draft->at;
             $earliest[$at->locationId] = min($earliest[$at->locationId] ?? $at->day, $at->day);
         }

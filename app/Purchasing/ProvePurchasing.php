@@ -91,7 +91,8 @@ final class ProvePurchasing implements Topic
             Accounts::PAYABLES,
             'the invoices of suppliers',
             $money(DB::table('supplier_invoices')->sum('amount')),
-            $this->balances->of(Accounts::PAYABLES)->negated(),
+            // What is paid to them is entered by hand.
+            $this->balances->of(Accounts::PAYABLES)->minus($this->balances->byHand(Accounts::PAYABLES))->negated(),
         );
     }
 

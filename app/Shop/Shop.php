@@ -19,6 +19,8 @@ use Illuminate\Support\Facades\DB;
  * @property bool $tax_included
  * @property bool $loading the demonstration is not loaded to its end
  * @property CarbonImmutable|null $months_closed_through the last day of the last closed month
+ * @property int $year_ends the month its year ends with
+ * @property CarbonImmutable|null $years_closed_through the last day of the last closed year
  * @property string $tax_rounding
  * @property Money|null $cash_step minor units
  * @property list<int> $notes minor units
@@ -64,6 +66,8 @@ final class Shop extends Record
         'witness_over' => MoneyCast::class,
         'blind_counts' => 'bool',
         'months_closed_through' => 'immutable_date',
+        'years_closed_through' => 'immutable_date',
+        'year_ends' => 'int',
         'tax_included' => 'bool',
         'loading' => 'bool',
         'idle_minutes' => 'int',

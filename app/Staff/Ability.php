@@ -52,6 +52,9 @@ enum Ability: string
     case RunStatements = 'run-statements';
     case Interchange = 'interchange';
     case SeeShares = 'see-shares';
+    case SeeLedger = 'see-ledger';
+    case PostEntries = 'post-entries';
+    case CloseYear = 'close-year';
     case ManageShares = 'manage-shares';
     case ManageStaff = 'manage-staff';
     case PlayDevices = 'play-devices';
@@ -103,9 +106,12 @@ enum Ability: string
             self::RunStatements,
             self::Interchange,
             self::ManageShares,
+            self::SeeLedger,
+            self::PostEntries,
             self::Bank,
             self::CloseMonth,
             self::SetHouseTerms => [Role::Office, Role::Owner],
+            self::CloseYear,
             self::Reopen,
             self::ManageStaff => [Role::Owner],
         };

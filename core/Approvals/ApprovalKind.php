@@ -29,6 +29,7 @@ enum ApprovalKind: string
     case WriteOff = 'write_off';
     case CustomerTerms = 'customer_terms';
     case SaleTerms = 'sale_terms';
+    case Journal = 'journal';
 
     /** "for a price below the floor" */
     public function words(): string
@@ -56,6 +57,7 @@ enum ApprovalKind: string
             self::WriteOff => 'a write-off',
             self::CustomerTerms => 'a customer’s terms',
             self::SaleTerms => 'tax or price level of one sale',
+            self::Journal => 'a journal entry',
         };
     }
 }

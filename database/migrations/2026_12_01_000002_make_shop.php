@@ -44,6 +44,8 @@ return new class extends Migration
             $table->bigInteger('largest_amount')->default(100000000)->comment('minor units; nothing larger is taken '
                 .'where money is typed');
             $table->date('months_closed_through')->nullable()->comment('the last day of the last closed month');
+            $table->unsignedTinyInteger('year_ends')->default(12)->comment('the month its year ends with');
+            $table->date('years_closed_through')->nullable()->comment('the last day of the last closed year');
             $table->boolean('loading')->default(false)->comment('the demonstration is being loaded');
             $table->unsignedSmallInteger('idle_minutes')->default(20)->comment('without an act, until the PIN is '
                 .'asked for; 0: never');

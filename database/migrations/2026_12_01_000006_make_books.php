@@ -18,14 +18,21 @@ return new class extends Migration
             $table->string('code', 30);
             $table->string('role', 30);
             $table->string('name');
+            $table->string('number', 10)->charset('ascii')->comment('in the chart, as the accountant sets it');
+            $table->string('kind', 10)->comment('asset, liability, equity, income, expense');
+            $table->boolean('by_hand')->default(false)->comment('added by the house, for entries by hand');
+            $table->unsignedInteger('version')->default(1);
             $table->index('role');
+            $table->unique('number');
             $table->primary('code');
         });
+        Rows::check('accounts', 'account_kind', "kind in ('asset', 'liability', 'equity', 'income', 'expense')");
 
         Schema::create('series', static function (Blueprint $table): void {
             $table->string('kind', 20);
             $table->string('prefix', 6);
             $table->unsignedBigInteger('last_number')->default(0);
+            $table->unsignedBigInteger('summed')->default(0)->comment('up to this number the sums of days know them');
             $table->primary('kind');
         });
 
@@ -262,6 +269,19 @@ return new class extends Migration
             $table->primary('document_id');
         });
         Rows::keep('document_digests');
+
+        // What each account moved on each day, of the documents that `series.summed` says. What came since is summed
+        // from the journals themselves.
+        Schema::create('ledger_days', static function (Blueprint $table): void {
+            $table->string('account', 30);
+            $table->foreignId('location_id')->constrained();
+            $table->date('business_date');
+            $table->bigInteger('debit');
+            $table->bigInteger('credit');
+            $table->primary(['account', 'location_id', 'business_date']);
+            $table->index(['business_date', 'location_id', 'account', 'debit', 'credit'], 'ledger_days_of_all');
+            $table->foreign('account')->references('code')->on('accounts');
+        });
 
         Schema::create('proved_documents', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();

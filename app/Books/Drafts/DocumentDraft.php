@@ -22,6 +22,7 @@ final readonly class DocumentDraft
      * @param  array<string, string>  $taxNames by component id
      * @param  list<DraftTender>  $tenders
      * @param  list<DraftCoupon>  $coupons
+     * @param  list<array{string, Money}>|null  $typed account and signed amount, of what is entered by hand
      */
     private function __construct(
         public DocumentKind $kind,
@@ -43,6 +44,7 @@ final readonly class DocumentDraft
         public Purpose $withLines = Purpose::Sale,
         public array $coupons = [],
         public string $supplies = '',
+        public ?array $typed = null,
     ) {
     }
 
@@ -84,6 +86,16 @@ final readonly class DocumentDraft
     public function moving(MoneyEntry $entry): self
     {
         return $this->but(['entry' => $entry]);
+    }
+
+    /**
+     * What it does to the accounts, where somebody says it account by account.
+     *
+     * @param  list<array{string, Money}>  $postings account, and what is debited; below zero: credited
+     */
+    public function posting(MoneyEntry $entry, array $postings): self
+    {
+        return $this->but(['entry' => $entry, 'typed' => $postings]);
     }
 
     /** @param  list<DraftTender>  $tenders */
@@ -203,6 +215,10 @@ final readonly class DocumentDraft
 
     public function journal(): Journal
     {
-        return $this->entry === null ? SaleJournal::of($this) : MoneyJournal::of($this, $this->entry);
+        return match (true) {
+            $this->typed !== null => Journal::of($this->reckoned->total->currency, $this->typed),
+            $this->entry === null => SaleJournal::of($this),
+            default => MoneyJournal::of($this, $this->entry),
+        };
     }
 }

@@ -138,6 +138,12 @@ final readonly class MoneyEntry
         return self::plain($purpose, $amount);
     }
 
+    /** What an entry by hand comes to: its debits. Its journal is its own. */
+    public static function ofTheLedger(Purpose $purpose, Money $amount): self
+    {
+        return self::plain($purpose, $amount);
+    }
+
     /** What a supplier asks for what came in, or what that is above or below it. */
     public static function ofSupplier(Purpose $purpose, Money $amount): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Figures;
 
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 use Illuminate\Support\Facades\DB;
@@ -13,6 +14,18 @@ final class Balances
 {
     public function __construct(private readonly House $house)
     {
+    }
+
+    /** What entries by hand did to it. */
+    public function byHand(string $account): Money
+    {
+        $sum = Posted::journal()
+            ->where('j.account', $account)
+            ->where('d.purpose', Purpose::ByHand->value)
+            ->selectRaw('COALESCE(SUM(j.debit), 0) - COALESCE(SUM(j.credit), 0) AS balance')
+            ->value('balance');
+
+        return $this->house->money((int) $sum);
     }
 
     /**

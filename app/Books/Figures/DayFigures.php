@@ -43,7 +43,10 @@ final class DayFigures
             $this->documents()
                 ->whereNotIn(
                     'd.purpose',
-                    array_column([...Purpose::changingPlace(), ...Purpose::ofSuppliers()], 'value'),
+                    array_column(
+                        [...Purpose::changingPlace(), ...Purpose::ofSuppliers(), ...Purpose::ofTheLedger()],
+                        'value',
+                    ),
                 )
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->groupBy('j.account')
@@ -102,12 +105,8 @@ final class DayFigures
             )
             ->get();
 
-        $names = DB::table('accounts')->where('role', 'sales')->pluck('name', 'code');
-        $name = static fn (?int $id): string => preg_replace(
-            '/^Sales, /',
-            '',
-            (string) ($names[Accounts::sales($id)] ?? 'Fees'),
-        ) ?? '';
+        $names = DB::table('departments')->pluck('name', 'id');
+        $name = static fn (?int $id): string => $id === null ? 'Fees' : (string) $names[$id];
 
         return array_values($rows->map(fn (object $row): DepartmentSales => new DepartmentSales(
             $name($row->department_id === null ? null : (int) $row->department_id),

@@ -37,4 +37,10 @@ final class Posted
     {
         return self::documents()->join('document_taxes as x', 'x.document_id', '=', 'd.id');
     }
+
+    /** The sum of something over the rows of a query, as of some of them. */
+    public static function summed(Builder $rows, string $what): int
+    {
+        return (int) DB::query()->fromSub($rows, 'these')->sum(DB::raw($what));
+    }
 }

@@ -20,8 +20,10 @@ use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\HeldKind;
+use Elmstone\Books\JournalRow;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Reduction;
 use Elmstone\Core\Orders\LineFigures;
@@ -109,9 +111,16 @@ final readonly class StoredDocument
             ->withCoupons($this->coupons($reckoned))
             ->supplying($document->supplies);
 
-        return $document->purpose->hasLines()
-            ? $draft->for($document->purpose)
-            : $draft->moving($this->entry());
+        return match (true) {
+            $document->purpose->hasLines() => $draft->for($document->purpose),
+            in_array($document->purpose, Purpose::ofTheLedger(), true) => $draft->posting(
+                $this->entry(),
+                array_values($document->journal->map(
+                    static fn (JournalRow $row): array => [$row->account, $row->debit->minus($row->credit)],
+                )->all()),
+            ),
+            default => $draft->moving($this->entry()),
+        };
     }
 
     /**

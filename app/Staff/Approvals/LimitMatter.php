@@ -26,6 +26,7 @@ enum LimitMatter: string
     case BelowFloor = 'below_floor';
     case Charge = 'charge';
     case WriteOff = 'write_off';
+    case Journal = 'journal';
 
     /** By which money leaves the house; accumulated over documents. */
     public function isWayOut(): bool
@@ -75,6 +76,7 @@ enum LimitMatter: string
             self::BelowFloor => 'Below the lowest price, by',
             self::Charge => 'Charged beyond what is allowed',
             self::WriteOff => 'Written off, at cost',
+            self::Journal => 'Journal entries by hand',
         };
     }
 }

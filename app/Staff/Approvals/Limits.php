@@ -42,11 +42,14 @@ final class Limits
         'one_off' => [[500, 500, null, 0], [2_000, 2_000, null, 10_000], [10_000, 10_000, null, 100_000]],
         'below_floor' => [[0, 0, null, 0], [0, 0, null, 2_500], [0, 0, null, 25_000]],
         'charge' => [[0, 0, null, 0], [0, 0, null, 10_000], [0, 0, null, 100_000]],
+        'journal' => [[0, 0, 0, 0], [0, 0, 0, 0], [0, 0, 0, 100_000]],
         'write_off' => [[0, 0, 0, 0], [500, 500, 1_000, 2_500], [2_500, 2_500, 10_000, 25_000]],
     ];
 
     /** What even the owner does not do alone. */
-    private const NEVER_ALONE = ['goodwill', 'without_original', 'outside_policy', 'void', 'below_floor', 'charge'];
+    private const NEVER_ALONE = [
+        'goodwill', 'without_original', 'outside_policy', 'void', 'below_floor', 'charge', 'journal',
+    ];
 
     /** @var array<string, RoleLimit>|null by role and matter */
     private ?array $set = null;

@@ -63,7 +63,7 @@ final class CloseMonth
     /**
      * Opens the month again that was closed last; its days stay closed until they are opened too.
      *
-     * @throws Refused reason_missing, not_closed, later_closed
+     * @throws Refused reason_missing, not_closed, later_closed, year_closed
      */
     public function reopen(CarbonImmutable $month, string $reason, Staff $by): Closing
     {
@@ -76,6 +76,8 @@ final class CloseMonth
                 ?? throw Refused::because('not_closed', "{$last->format('F Y')} is not closed.");
             $shop->months_closed_through?->equalTo($last) === true
                 || throw Refused::because('later_closed', 'A later month is closed: that one is opened first.');
+            $shop->years_closed_through?->greaterThanOrEqualTo($last) === true
+                && throw Refused::because('year_closed', 'Its year is closed. Open the year again first.');
             $closing->update([
                 'reopened_by' => $by->id,
                 'reopened_at' => now(),

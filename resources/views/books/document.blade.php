@@ -158,6 +158,16 @@
                     : ', ' }}@endforeach</p></div>@endif
             @if($customer !== null && ! $document->held(HeldKind::StoreCredit)->isZero())<p>
             <a href="{{ route('store-credit.show', $customer->number) }}">Their store credit</a></p>@endif
+            @if($document->purpose === Elmstone\Books\Purpose::ByHand && $document->refers_to_id === null)
+            @can('post-entries')
+                <details class="mb-3"><summary>Take this entry back</summary>
+                    <form method="post" action="{{ route('ledger.entry.back', $document) }}" class="mt-2 stack">
+                    @csrf<input type="hidden" name="key" value="{{ $key }}">
+                        <div><label class="small soft" for="back-reason">Why</label><input class="form-control"
+                            id="back-reason" name="reason" maxlength="180" autocomplete="off"></div>
+                        <x-approval when="Another person allows it:"/>
+                        <button class="quiet-act">Take it back</button></form></details>
+            @endcan @endif
             @if($canBeVoided)
                 <details class="mb-3"><summary>Posted by mistake: void it</summary>
                     <form method="post" action="{{ route('documents.void', $document) }}" class="mt-2 stack">

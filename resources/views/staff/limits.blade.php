@@ -2,7 +2,8 @@
 @section('title', 'Limits')
 @section('main')
 <div class="page">
-    <div class="page-head"><h1>Limits</h1><span class="soft">{{ $house->currency()->code }}; empty: any amount</span></div>
+    <div class="page-head"><h1>Limits</h1><span class="soft">{{ $house->currency()->code }};
+        empty: any amount</span></div>
     <nav class="sub" aria-label="Roles">
     @foreach($roles as $one)<a href="{{ route('limits', ['role' => $one->value]) }}" @if($one === $role)
         aria-current="page" @endif>{{ $one->label() }}</a> @endforeach</nav>

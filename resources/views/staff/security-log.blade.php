@@ -4,7 +4,6 @@
 @section('title', 'Security log')
 @section('main')
 <div class="page">
-    <p class="small soft mb-1"><a href="{{ route('staff') }}">Staff</a></p>
     <div class="page-head"><div><h1>Security log</h1>
     <p class="soft mb-0">
     Who came in, who was turned away, and what was changed about who may do what. Nothing in it can be changed.</p>
