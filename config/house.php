@@ -25,6 +25,8 @@ return [
     ),
     // Terminal, printer, drawer, mailbox and display that are played on a page: for trying out and for tests.
     'stand_ins' => (bool) env('ELMSTONE_STAND_INS', false),
+    // 32 bytes in base64 that closed days and exports are signed with; none: one made from APP_KEY.
+    'signing_key' => env('ELMSTONE_SIGNING_KEY', ''),
     // Where web shops that send files have their folders.
     'web_orders' => env('ELMSTONE_WEB_ORDERS', storage_path('app/web-orders')),
 ];

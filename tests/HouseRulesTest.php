@@ -65,7 +65,7 @@ final class HouseRulesTest
             'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
-        'Ledger' => ['Tills', 'MoneyOut', 'Books', 'Shop', 'Staff', 'Support'],
+        'Ledger' => ['Tills', 'MoneyOut', 'Customers', 'Books', 'Shop', 'Staff', 'Support'],
         'Interchange' => [
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Elmstone\Books\Chain\ProveChain;
+use Elmstone\Books\Chain\ProveSignatures;
 use Elmstone\Books\Chain\Seal;
 use Elmstone\Books\Proof\Prove;
 use Elmstone\Books\Proof\ProveApprovals;
@@ -24,7 +25,10 @@ final class BooksProvider extends RoomProvider
         $this->app->singleton(Seal::class);
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
         $this->app->when(RunProof::class)->needs('$checks')->giveTagged('proofs');
-        $this->app->tag([ProveApprovals::class, ProveChain::class, ProveLedgerDays::class], 'proofs');
+        $this->app->tag(
+            [ProveApprovals::class, ProveChain::class, ProveSignatures::class, ProveLedgerDays::class],
+            'proofs',
+        );
     }
 
     protected function ownCommands(): array

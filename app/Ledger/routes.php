@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Ledger\Audit\AuditController;
 use Elmstone\Ledger\Pages\ChartController;
 use Elmstone\Ledger\Pages\EntryController;
 use Elmstone\Ledger\Pages\LedgerController;
@@ -31,4 +32,13 @@ Route::middleware('can:see-ledger')->prefix('ledger')->name('ledger')->group(fun
         Route::post('/years/reopen', [YearController::class, 'reopen'])->name('.years.reopen');
         Route::post('/years/ends', [YearController::class, 'ends'])->name('.years.ends');
     });
+});
+
+Route::middleware('can:audit')->prefix('auditor')->name('auditor')->group(function (): void {
+    Route::get('/', [AuditController::class, 'index']);
+    Route::get('/export.jsonl', [AuditController::class, 'file'])->name('.file');
+    Route::get('/tables/{table}.csv', [AuditController::class, 'table'])->name('.table')
+        ->whereIn('table', ['accounts', 'journal', 'documents', 'customers', 'tax']);
+    Route::get('/description.txt', [AuditController::class, 'description'])->name('.description');
+    Route::post('/check', [AuditController::class, 'check'])->name('.check');
 });

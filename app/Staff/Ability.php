@@ -55,6 +55,7 @@ enum Ability: string
     case SeeLedger = 'see-ledger';
     case PostEntries = 'post-entries';
     case CloseYear = 'close-year';
+    case Audit = 'audit';
     case ManageShares = 'manage-shares';
     case ManageStaff = 'manage-staff';
     case PlayDevices = 'play-devices';
@@ -107,6 +108,7 @@ enum Ability: string
             self::Interchange,
             self::ManageShares,
             self::SeeLedger,
+            self::Audit,
             self::PostEntries,
             self::Bank,
             self::CloseMonth,

@@ -26,21 +26,24 @@ final class Link
      */
     public static function ofWritten(array $parts, string $before): string
     {
+        return hash('sha256', self::text($parts, $before));
+    }
+
+    /**
+     * What the digest is of.
+     *
+     * @param  array<string, string>  $parts canonical JSON by the part's name, which is plain letters
+     */
+    public static function text(array $parts, string $before): string
+    {
         $parts['before'] = "\"{$before}\"";
         ksort($parts, SORT_STRING);
+        $written = [];
 
-        return hash(
-            'sha256',
-            '{'
-                .implode(
-                    ',',
-                    array_map(
-                        static fn (string $name, string $written): string => "\"{$name}\":{$written}",
-                        array_keys($parts),
-                        $parts,
-                    ),
-                )
-                .'}',
-        );
+        foreach ($parts as $name => $part) {
+            $written[] = "\"{$name}\":{$part}";
+        }
+
+        return '{'.implode(',', $written).'}';
     }
 }

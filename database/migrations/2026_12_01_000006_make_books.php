@@ -270,6 +270,17 @@ return new class extends Migration
         });
         Rows::keep('document_digests');
 
+        Schema::create('signed_heads', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('location_id')->constrained();
+            $table->date('through')->comment('the last day that was closed');
+            $table->text('says')->comment('canonical JSON: the ends of all series as they were');
+            $table->char('signature', 88)->charset('ascii')->collation('ascii_bin')->comment('Ed25519, base64');
+            $table->char('key', 44)->charset('ascii')->collation('ascii_bin')->comment('the public half, base64');
+            $table->index(['through', 'location_id']);
+        });
+        Rows::keep('signed_heads');
+
         // What each account moved on each day, of the documents that `series.summed` says. What came since is summed
         // from the journals themselves.
         Schema::create('ledger_days', static function (Blueprint $table): void {

@@ -35,7 +35,10 @@ final class SharesTest extends CoreCase
         return new CommissionRate(Percentage::of($percent), $of);
     }
 
-    /** @param  array<PersonShare>  $shares @return list<string> net and commission of each */
+    /**
+     * @param  array<PersonShare>  $shares
+     * @return list<string> net and commission of each
+     */
     private static function said(array $shares): array
     {
         return array_values(array_map(

@@ -67,7 +67,7 @@ final class LedgerTest extends FeatureCase
         ]);
     }
 
-    /** Sums by plain reading of the journals, for any days. */
+    /** @return array<string, int> sums by plain reading of the journals, for any days */
     private function plain(?string $from, string $until, ?int $location = null): array
     {
         $sums = [];
@@ -85,7 +85,7 @@ final class LedgerTest extends FeatureCase
             }
         }
 
-        return array_filter($sums);
+        return array_filter($sums, static fn (int $sum): bool => $sum !== 0);
     }
 
     /** @return array<string, int> */
@@ -95,7 +95,10 @@ final class LedgerTest extends FeatureCase
             $from === null ? null : CarbonImmutable::parse($from), CarbonImmutable::parse($until), $location,
         );
 
-        return array_filter(array_map(static fn (array $sides): int => $sides[0] - $sides[1], $days));
+        return array_filter(
+            array_map(static fn (array $sides): int => $sides[0] - $sides[1], $days),
+            static fn (int $sum): bool => $sum !== 0,
+        );
     }
 
     public function test_sums_of_days_are_those_of_the_journals_however_much_is_summed_already(): void

@@ -43,4 +43,10 @@ final class Posted
     {
         return (int) DB::query()->fromSub($rows, 'these')->sum(DB::raw($what));
     }
+
+    /** The number of a document that another one names, as a column. */
+    public static function labelOf(string $column): Builder
+    {
+        return DB::table('documents as other')->whereColumn('other.id', $column)->select('other.label');
+    }
 }

@@ -40,7 +40,8 @@ class PeriodRequest extends FormRequest
     {
         $today = ShopTime::today();
 
-        if (! $this->filled('from') && ! $this->filled('until')) {
+        // A button says which period, whatever the days beside it are.
+        if ($this->filled('period') || (! $this->filled('from') && ! $this->filled('until'))) {
             $named = Period::named($this->string('period', $default)->value() ?: $default, $today);
 
             return $named ?? throw ValidationException::withMessages(['period' => 'There is no such period.']);

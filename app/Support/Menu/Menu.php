@@ -53,6 +53,7 @@ final class Menu
         'Books' => [
             ['Documents', 'documents', 'see-documents', ['documents']],
             ['Ledger', 'ledger', 'see-ledger', ['ledger']],
+            ['Auditor', 'auditor', 'audit', ['auditor']],
             ['Who sold what', 'shares', 'see-shares', ['shares']],
             ['Gift cards', 'gift-cards', 'see-credits', ['gift-cards']],
             ['Store credit', 'store-credit', 'see-credits', ['store-credit']],

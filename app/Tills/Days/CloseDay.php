@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tills\Days;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Chain\SignHeads;
 use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\Location;
@@ -44,6 +45,7 @@ final class CloseDay
                 'closed_at' => now(),
             ]);
             $held->update(['closed_through' => $day]);
+            SignHeads::on($day, $held->id, $held->code);
 
             return $closing;
         }, 3);

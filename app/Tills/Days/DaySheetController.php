@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills\Days;
 
+use Elmstone\Books\Chain\SignHeads;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
@@ -41,19 +42,21 @@ final class DaySheetController
         ]);
     }
 
-    /** @return array{sheet: DaySheet, locations: iterable<Location>} */
+    /** @return array{sheet: DaySheet, locations: iterable<Location>, signed: array<string, string>|null} */
     private function asked(Request $request): array
     {
         $locations = Location::query()->orderBy('id')->get()->keyBy('id');
         $where = $request->query('at', (string) $this->atTill->till()->location_id);
 
+        $day = DayAsked::of($request->query('day'));
+        $location = is_string($where) && is_numeric($where) ? $locations->get((int) $where) ?? abort(404) : null;
+
         return [
-            'sheet' => DaySheet::of(
-                DayAsked::of($request->query('day')),
-                is_string($where) && is_numeric($where) ? $locations->get((int) $where) ?? abort(404) : null,
-                $this->house,
-            ),
+            'sheet' => DaySheet::of($day, $location, $this->house),
             'locations' => $locations,
+            'signed' => $location !== null && $day->lessThanOrEqualTo($location->closed_through)
+                ? SignHeads::shortForm($day, $location->id)
+                : null,
         ];
     }
 }

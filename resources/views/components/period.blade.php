@@ -7,11 +7,9 @@
         <button class="choice" name="period" value="{{ $name }}"
             @if($period->name === $name) aria-pressed="true" @endif>{{ $words }}</button>@endforeach</div>
     <div><label for="from">From</label><input class="form-control w-auto @error('from') is-refused @enderror"
-        type="date" id="from" name="from" value="{{ old('from', $period->name === ''
-            ? $period->from->format('Y-m-d') : '') }}"></div>
+        type="date" id="from" name="from" value="{{ old('from', $period->from->format('Y-m-d')) }}"></div>
     <div><label for="until">to</label><input class="form-control w-auto @error('until') is-refused @enderror"
-        type="date" id="until" name="until" value="{{ old('until', $period->name === ''
-            ? $period->until->format('Y-m-d') : '') }}"></div>
+        type="date" id="until" name="until" value="{{ old('until', $period->until->format('Y-m-d')) }}"></div>
     {{ $slot }}
     <button class="quiet-act">Show</button>
     @include('design.complaint', ['field' => 'from'])@include('design.complaint', ['field' => 'until'])

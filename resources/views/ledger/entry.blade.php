@@ -11,8 +11,9 @@
             <div><label for="day">Day</label><input type="date" id="day" name="day"
                 class="form-control w-auto @error('day') is-refused @enderror"
                 value="{{ old('day', $today->format('Y-m-d')) }}">@include('design.complaint', ['field' => 'day'])</div>
-            <div class="flex-fill"><label for="reason">What it is for</label><input id="reason" name="reason"
-                class="form-control @error('reason') is-refused @enderror" maxlength="200" value="{{ old('reason') }}">
+            <div><label for="reason">What it is for</label><input id="reason" name="reason"
+                size="48"
+                class="form-control w-auto @error('reason') is-refused @enderror" maxlength="200" value="{{ old('reason') }}">
                 @include('design.complaint', ['field' => 'reason'])</div>
         </div>
         <table class="ruled w-auto">

@@ -27,5 +27,6 @@
         <tbody>@foreach($sheet->byHour() as $hour => $net)<tr><td>{{ sprintf('%02d–%02d', $hour, $hour + 1) }}</td>
         <td class="r">{{ Show::money($net) }}</td></tr>@endforeach</tbody></table></td>
 </tr></table>
+@if($signed !== null)<p>Closed and signed {{ $signed['signature'] }}, with the key {{ $signed['key'] }}.</p>@endif
 </main></body>
 </html>

@@ -32,6 +32,9 @@
             <div><dt>Returns</dt><dd>{{ $sheet->returns() }}</dd></div>
             <div><dt>Average sale</dt><dd>{{ $sheet->average() ?? '–' }}</dd></div>
         </dl>
+        @if($signed !== null)<p class="small soft">Closed and signed
+            <span class="code">{{ $signed['signature'] }}</span>,
+            with the key <span class="code">{{ $signed['key'] }}</span></p>@endif
         <h2 class="mt-3">Hour by hour, before tax</h2>
         @if($sheet->byHour() === [])<p class="soft small">Nothing was sold.</p>@else{!! DayCurve::svg($sheet->byHour())
             !!}@endif
