@@ -32,4 +32,5 @@ return [
     Elmstone\Ledger\LedgerProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,
     Elmstone\Counter\CounterProvider::class,
+    Elmstone\Reports\ReportsProvider::class,
 ];

@@ -74,6 +74,10 @@ final class HouseRulesTest
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'Reports' => [
+            'Ledger', 'Tills', 'Returns', 'Purchasing', 'Stock', 'Shares', 'Held', 'Receivables', 'Customers', 'Books',
+            'Catalogue', 'Devices', 'Shop', 'Staff', 'Support',
+        ],
     ];
 
     /** Part of the core: the parts it may use. */

@@ -24,6 +24,7 @@ final class BooksProvider extends RoomProvider
         $this->app->singleton(Asked::class);
         $this->app->singleton(Seal::class);
         $this->app->when(Prove::class)->needs('$others')->giveTagged('proofs');
+        $this->app->when(FindDocuments::class)->needs('$others')->giveTagged('finds');
         $this->app->when(RunProof::class)->needs('$checks')->giveTagged('proofs');
         $this->app->tag(
             [ProveApprovals::class, ProveChain::class, ProveSignatures::class, ProveLedgerDays::class],

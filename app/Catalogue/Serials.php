@@ -13,6 +13,21 @@ final class Serials
 {
     public const MOST = 200;
 
+    /** @return list<int> ids of the documents that pieces of this number left by, the newest first */
+    public static function leftBy(string $serial, int $most): array
+    {
+        return array_values(array_map(
+            static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0,
+            DB::table('item_serials')
+                ->where('serial', mb_strtoupper($serial))
+                ->whereNotNull('document_id')
+                ->orderByDesc('document_id')
+                ->limit($most)
+                ->pluck('document_id')
+                ->all(),
+        ));
+    }
+
     /**
      * A text of serial numbers as a clerk types them: one after the other, parted by commas, semicolons or line ends.
      * Capitals and small letters are the same: one piece has one number.

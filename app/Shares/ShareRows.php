@@ -12,6 +12,8 @@ use Elmstone\Core\Shares\EarnedAt;
 use Elmstone\Core\Shares\Part;
 use Elmstone\Core\Shares\PersonShare;
 use Elmstone\Core\Shares\RateOf;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** Who sold the lines of documents, as it was posted. */
@@ -48,5 +50,13 @@ final class ShareRows
         }
 
         return $shares;
+    }
+
+    /** Lines of documents, as `l`, with who sold them as `s`. */
+    public static function joined(Builder $lines): Builder
+    {
+        return $lines->join('document_shares as s', static fn (JoinClause $join) => $join
+            ->on('s.document_id', '=', 'l.document_id')
+            ->on('s.position', '=', 'l.position'));
     }
 }

@@ -14,5 +14,6 @@ final class StockProvider extends RoomProvider
     {
         $this->app->bind(CostChanged::class, RevalueItem::class);
         $this->app->tag([ProveInventory::class], 'proofs');
+        $this->app->tag([FindBySerial::class], 'finds');
     }
 }

@@ -18,15 +18,40 @@ final class Csv
         return response()->streamDownload(
             static function () use ($head, $rows): void {
                 $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('The answer cannot be written.');
-                fputcsv($out, $head, escape: '', eol: "\r\n");
-
-                foreach ($rows as $row) {
-                    fputcsv($out, array_map(self::harmless(...), $row), escape: '', eol: "\r\n");
-                }
+                self::write($out, $head, $rows);
             },
             $name,
             ['Content-Type' => 'text/csv; charset=UTF-8'],
         );
+    }
+
+    /**
+     * The same as bytes.
+     *
+     * @param  list<string>  $head
+     * @param  iterable<list<string>>  $rows
+     */
+    public static function text(array $head, iterable $rows): string
+    {
+        $out = fopen('php://temp', 'w+b') ?: throw new \RuntimeException('There is no room for a table.');
+        self::write($out, $head, $rows);
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+
+    /**
+     * @param  resource  $out
+     * @param  list<string>  $head
+     * @param  iterable<list<string>>  $rows
+     */
+    private static function write(mixed $out, array $head, iterable $rows): void
+    {
+        fputcsv($out, $head, escape: '', eol: "\r\n");
+
+        foreach ($rows as $row) {
+            fputcsv($out, array_map(self::harmless(...), $row), escape: '', eol: "\r\n");
+        }
     }
 
     /**

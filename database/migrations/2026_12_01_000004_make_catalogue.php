@@ -140,6 +140,10 @@ return new class extends Migration
             $table->unsignedBigInteger('document_id')->nullable();
             $table->date('business_date');
             $table->index(['item_id', 'location_id', 'id']);
+            $table->index(
+                ['item_id', 'why', 'business_date', 'value', 'quantity', 'location_id'],
+                'stock_movements_of_an_item',
+            );
         });
         Rows::keep('stock_movements');
         SealedRows::of('stock_movements');

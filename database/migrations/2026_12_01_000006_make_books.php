@@ -102,6 +102,8 @@ return new class extends Migration
             $table->index(['customer_id', 'kind', 'id']);
             $table->index('customer_name');
             $table->index('supplies');
+            $table->index('purchase_order');
+            $table->index('job');
             $table->unique('idempotency_key');
             $table->unique(['kind', 'number']);
             $table->unique('label');
@@ -215,6 +217,7 @@ return new class extends Migration
             $table->index('authorisation');
             $table->index(['kind', 'document_id']);
             $table->index('last_four');
+            $table->index('reference');
             $table->primary(['document_id', 'position']);
         });
         Rows::keep('document_tenders');

@@ -49,4 +49,19 @@ final class Posted
     {
         return DB::table('documents as other')->whereColumn('other.id', $column)->select('other.label');
     }
+
+    /** Whether a document was settled by a way, as a condition on it. */
+    public static function tenderOf(string $way): Builder
+    {
+        return DB::table('document_tenders as tt')
+            ->whereColumn('tt.document_id', 'd.id')
+            ->where('tt.kind', $way)
+            ->selectRaw('1');
+    }
+
+    /** Documents that are narrowed already, with their tenders as `t`. */
+    public static function withTenders(Builder $documents): Builder
+    {
+        return $documents->join('document_tenders as t', 't.document_id', '=', 'd.id');
+    }
 }

@@ -29,6 +29,8 @@ final class DocumentList
                 static fn (Document $document): string => route('documents.show', $document),
             ),
             Column::inFile('kind', static fn (Document $document): string => $document->kind->value),
+            Column::text('', '', static fn (Document $document): string => $document->title())->small(),
+            Column::inFile('purpose', static fn (Document $document): string => $document->purpose->value),
             Column::day('Date', 'date', static fn (Document $document): CarbonImmutable => $document->business_date),
             Column::text('', '', self::typedIn(...))->small()->toned(static fn (): string => 'ochre'),
             Column::inFile('posted', self::posted(...)),

@@ -7,6 +7,8 @@ namespace Elmstone\Books\Pages;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Books\DocumentLine;
+use Elmstone\Books\FindDocuments;
+use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
@@ -22,6 +24,12 @@ use Illuminate\Validation\Rule;
 /** What is looked for in the register. */
 final class RegisterRequest extends FormRequest
 {
+    /** What can be looked for of documents, in words; sales are invoices and what comes back of them. */
+    public const KINDS = [
+        'sales' => 'sales and returns', 'invoice' => 'invoices', 'credit_note' => 'credit notes',
+        'receipt' => 'receipts', 'refund' => 'refunds', 'adjustment' => 'adjustments',
+    ];
+
     /** A search that makes no sense goes to the whole register, which says so. */
     protected $redirectRoute = 'documents';
 
@@ -37,6 +45,10 @@ final class RegisterRequest extends FormRequest
             'clerk' => ['nullable', 'integer'],
             'tender' => ['nullable', Rule::enum(TenderKind::class)],
             'item' => ['nullable', 'string', 'max:60'],
+            'kind' => ['nullable', Rule::in(array_keys(self::KINDS))],
+            'location' => ['nullable', 'integer'],
+            'person' => ['nullable', 'integer'],
+            'find' => ['nullable', 'string', 'max:60'],
         ];
     }
 
@@ -95,9 +107,23 @@ final class RegisterRequest extends FormRequest
                     [$text('tender')],
                 ),
             )
-            ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))));
+            ->when($text('item') !== '', fn ($query) => $query->whereIn('id', $this->withItem($text('item'))))
+            ->when($text('location') !== '', static fn ($query) => $query->where('location_id', $text('location')))
+            ->when($text('person') !== '', static fn ($query) => $query->where('seller_id', $text('person')));
+        $this->ofKind($query, $text('kind'));
+        $text('find') === '' || $query->whereIn('id', app(FindDocuments::class)->find($text('find')));
 
         return $query;
+    }
+
+    /** @param  Builder<Document>  $query */
+    private function ofKind(Builder $query, string $kind): void
+    {
+        match ($kind) {
+            '' => null,
+            'sales' => $query->whereIn('purpose', [Purpose::Sale, Purpose::Fee, Purpose::Void]),
+            default => $query->where('kind', $kind),
+        };
     }
 
     /**

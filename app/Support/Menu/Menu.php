@@ -45,6 +45,7 @@ final class Menu
             ['Write-offs', 'write-offs', 'write-off', ['write-offs']],
         ],
         'Day' => [
+            ['Today', 'today', 'see-day', ['today']],
             ['Till', 'till', 'count-till', ['till']],
             ['Safe and bank', 'safe', 'bank', ['safe']],
             ['Day sheet', 'day', 'see-day', ['day']],
@@ -52,6 +53,7 @@ final class Menu
         ],
         'Books' => [
             ['Documents', 'documents', 'see-documents', ['documents']],
+            ['Reports', 'reports', 'see-day', ['reports']],
             ['Ledger', 'ledger', 'see-ledger', ['ledger']],
             ['Auditor', 'auditor', 'audit', ['auditor']],
             ['Who sold what', 'shares', 'see-shares', ['shares']],

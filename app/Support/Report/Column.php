@@ -24,6 +24,7 @@ final readonly class Column
      * @param  string  $kind of its cells, as a class of the page's: figure, code, small, nowrap
      * @param  (Closure(TRow): (string|null))|null  $link where a cell leads
      * @param  (Closure(TRow): string)|null  $tone brick, ochre, soft, fw-bold
+     * @param  (Closure(TRow): string)|null  $inFile what stands in the file, where that is another
      */
     private function __construct(
         public string $head,
@@ -32,10 +33,11 @@ final readonly class Column
         public string $kind,
         private ?Closure $link = null,
         private ?Closure $tone = null,
-        public ?Money $total = null,
+        public Money|string|null $total = null,
         public string $headLink = '',
         private bool $isBlankAtZero = false,
         public bool $isOnPage = true,
+        private ?Closure $inFile = null,
     ) {
     }
 
@@ -73,6 +75,20 @@ final readonly class Column
     public static function money(string $head, string $csv, Closure $cell): self
     {
         return new self($head, $csv, $cell, 'figure');
+    }
+
+    /**
+     * A figure that is no money, or is written otherwise on the page than in the file.
+     *
+     * @template T
+     *
+     * @param  Closure(T): string  $shown
+     * @param  Closure(T): string  $written
+     * @return self<T>
+     */
+    public static function figure(string $head, string $csv, Closure $shown, Closure $written): self
+    {
+        return new self($head, $csv, $shown, 'figure', inFile: $written);
     }
 
     /**
@@ -115,6 +131,12 @@ final readonly class Column
     public function toned(Closure $tone): self
     {
         return $this->but(['tone' => $tone]);
+    }
+
+    /** @return self<TRow> its total in words, as it is written */
+    public function totalled(string $total): self
+    {
+        return $this->but(['total' => $total]);
     }
 
     /** @return self<TRow> */
@@ -166,7 +188,7 @@ final readonly class Column
     /** @param  TRow  $row */
     public function written(mixed $row): string
     {
-        $value = ($this->cell)($row);
+        $value = ($this->inFile ?? $this->cell)($row);
 
         return match (true) {
             $value instanceof Money => $value->toString(),

@@ -144,20 +144,35 @@ final readonly class Report
 
     public function csv(): StreamedResponse
     {
-        $columns = array_values(
-            array_filter($this->columns, static fn (Column $column): bool => $column->csv !== ''),
-        );
-        $rows = (function () use ($columns): iterable {
-            foreach ($this->rows as $row) {
-                yield array_map(static fn (Column $column): string => $column->written($row), $columns);
-            }
-        })();
+        return Csv::download("{$this->file}.csv", $this->heads(), $this->written());
+    }
 
-        return Csv::download(
-            "{$this->file}.csv",
-            array_map(static fn (Column $column): string => $column->csv, $columns),
-            $rows,
-        );
+    /** The same file, as its bytes: for a mail. */
+    public function text(): string
+    {
+        return Csv::text($this->heads(), $this->written());
+    }
+
+    /** @return list<Column<TRow>> */
+    private function inFile(): array
+    {
+        return array_values(array_filter($this->columns, static fn (Column $column): bool => $column->csv !== ''));
+    }
+
+    /** @return list<string> */
+    private function heads(): array
+    {
+        return array_map(static fn (Column $column): string => $column->csv, $this->inFile());
+    }
+
+    /** @return iterable<list<string>> */
+    private function written(): iterable
+    {
+        $columns = $this->inFile();
+
+        foreach ($this->rows as $row) {
+            yield array_map(static fn (Column $column): string => $column->written($row), $columns);
+        }
     }
 
     /**

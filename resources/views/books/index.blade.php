@@ -7,8 +7,13 @@
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('documents') }}" role="search">
         @php($filter = fn (string $name): string => old($name, $filters[$name] ?? ''))
+        <div><label for="find">Anything</label><input class="form-control" id="find" name="find" size="16"
+            value="{{ $filter('find') }}" autofocus aria-describedby="find-how"></div>
         <div><label for="number">Number</label><input class="form-control" id="number" name="number" size="10"
-            value="{{ $filter('number') }}" autofocus></div>
+            value="{{ $filter('number') }}"></div>
+        <div><label for="kind">Kind</label><select class="form-select" id="kind" name="kind">
+        <option value="">all</option>@foreach(Elmstone\Books\Pages\RegisterRequest::KINDS as $kind => $words)
+        <option value="{{ $kind }}" @selected($kind === $filter('kind'))>{{ $words }}</option>@endforeach</select></div>
         <div><label for="from">From</label><input class="form-control" type="date" id="from" name="from"
             value="{{ $filter('from') }}"></div>
         <div><label for="until">Until</label><input class="form-control" type="date" id="until" name="until"
@@ -29,6 +34,10 @@
             value="{{ $filter('item') }}" placeholder="code or name"></div>
         <button class="quiet-act">Find</button>
         @if(array_filter($filters) !== [])<a class="link-act" href="{{ route('documents') }}">Show all</a>@endif
+        @foreach(['location', 'person'] as $kept)@if($filter($kept) !== '')<input type="hidden" name="{{ $kept }}"
+            value="{{ $filter($kept) }}">@endif @endforeach
+        <p class="small soft w-100 mb-0" id="find-how">Anything: a number, a name, a purchase order or job, a card’s
+            last four, the number of a cheque, transfer or piece, an amount</p>
         @error('total')<p class="complaint w-100">{{ $message }}</p>@enderror
         @error('from')<p class="complaint w-100">{{ $message }}</p>@enderror
         @error('until')<p class="complaint w-100">{{ $message }}</p>@enderror

@@ -13,7 +13,8 @@
                 value="{{ old('day', $today->format('Y-m-d')) }}">@include('design.complaint', ['field' => 'day'])</div>
             <div><label for="reason">What it is for</label><input id="reason" name="reason"
                 size="48"
-                class="form-control w-auto @error('reason') is-refused @enderror" maxlength="200" value="{{ old('reason') }}">
+                class="form-control w-auto @error('reason') is-refused @enderror" maxlength="200"
+                value="{{ old('reason') }}">
                 @include('design.complaint', ['field' => 'reason'])</div>
         </div>
         <table class="ruled w-auto">

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Reports;
+
+use Elmstone\Books\Figures\Posted;
+use Elmstone\Books\Purpose;
+use Elmstone\Support\LocalTime;
+use Illuminate\Database\Query\Builder;
+
+/** What was sold and what came back, as a report asks for it. */
+final class SoldLines
+{
+    /** @return list<string> */
+    public static function purposes(): array
+    {
+        return array_column([Purpose::Sale, Purpose::Fee, Purpose::Void], 'value');
+    }
+
+    /** Documents of sales as `d`, narrowed. */
+    public static function documents(Asked $asked): Builder
+    {
+        return self::narrowed(Posted::documents(), $asked);
+    }
+
+    /** Their lines as `l`, narrowed too. */
+    public static function lines(Asked $asked): Builder
+    {
+        return self::narrowed(Posted::lines(), $asked)
+            ->when($asked->department !== null, static fn (Builder $all) => $all
+                ->where('l.department_id', $asked->department))
+            ->when($asked->item !== null, static fn (Builder $all) => $all->where('l.item_id', $asked->item));
+    }
+
+    private static function narrowed(Builder $query, Asked $asked): Builder
+    {
+        $query->whereBetween('d.business_date', $asked->period->dates())->whereIn('d.purpose', self::purposes());
+        $asked->location === null || $query->where('d.location_id', $asked->location);
+        $asked->till === null || $query->where('d.till_id', $asked->till);
+        $asked->person === null || $query->where('d.seller_id', $asked->person);
+        $asked->customer === null || $query->where('d.customer_id', $asked->customer);
+        $asked->way === null || $query->whereExists(Posted::tenderOf($asked->way->value));
+
+        if ($asked->hours !== null) {
+            [$from, $until] = $asked->hours;
+            $clock = 'TIME('.LocalTime::sql('d.posted_at', $asked->period).')';
+            $query->whereRaw("{$clock} >= ? AND {$clock} < ?", ["{$from}:00", "{$until}:00"]);
+        }
+
+        return $query;
+    }
+
+    /** A figure of a line, below zero where it came back. */
+    public static function signed(string $column): string
+    {
+        return "SUM(IF(l.direction = 'back', -l.{$column}, l.{$column}))";
+    }
+}
