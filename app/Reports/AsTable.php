@@ -64,7 +64,7 @@ final class AsTable
         $had = static fn (Entry $entry): array => [...$entry->figures, $figure->name => $answer->had($entry)];
         $change = static fn (mixed $now, mixed $then): string => is_numeric($now) && is_numeric($then)
             && (int) $then !== 0
-            ? sprintf('%+.1f %%', ((float) $now - (float) $then) * 100 / abs((float) $then))
+            ? str_replace('-', '−', sprintf('%+.1f %%', ((float) $now - (float) $then) * 100 / abs((float) $then)))
             : '';
 
         return [

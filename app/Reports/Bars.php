@@ -25,7 +25,10 @@ final class Bars
     public static function svg(Answer $answer): string
     {
         $figure = $answer->figures[0];
-        $entries = array_slice($answer->entries, 0, self::MOST);
+        $entries = array_slice(array_values(array_filter(
+            $answer->entries,
+            static fn (Entry $entry): bool => $figure->of($entry->figures) !== null,
+        )), 0, self::MOST);
 
         if ($entries === [] || $figure->kind === FigureKind::Text || $figure->kind === FigureKind::Ratio) {
             return '';

@@ -98,11 +98,11 @@ final class Sales extends OneReport
             ->get();
         $names = $this->names($asked->by, array_values(array_map(strval(...), $rows->pluck('place')->all())));
 
-        return array_values($rows->map(fn (stdClass $row, int $i): Entry => new Entry(
+        return array_values($rows->map(fn (stdClass $row): Entry => new Entry(
             (string) $row->place,
             $names[(string) $row->place] ?? $this->label($asked->by, (string) $row->place),
             [
-                'place' => $i,
+                'place' => $this->place($asked, (string) $row->place),
                 'net' => (int) $row->net,
                 'gross' => (int) $row->gross,
                 'off' => (int) $row->gross - (int) $row->net,
@@ -114,6 +114,19 @@ final class Sales extends OneReport
             ],
             $this->link($asked, (string) $row->place),
         ))->all());
+    }
+
+    /** How far into the period it is, so that it stands beside the same of another: a Monday, a first week. */
+    private function place(Asked $asked, string $place): string
+    {
+        $from = $asked->period->from;
+
+        return (string) match ($asked->by) {
+            'day' => (int) $from->diffInDays(CarbonImmutable::parse($place)),
+            'week' => (int) $from->startOfWeek()->diffInWeeks(CarbonImmutable::parse($place)),
+            'month' => (int) $from->startOfMonth()->diffInMonths(CarbonImmutable::parse("{$place}-01")),
+            default => $place,
+        };
     }
 
     private function keyOf(Asked $asked): string

@@ -126,8 +126,8 @@ final class Tax extends OneReport
             ->value('net');
         $taxed = new Asked($asked->period, 'component', location: $asked->location);
         $entries = [
-            new Entry('sold', 'All sales, what came back taken off', ['base' => $sold, 'tax' => 0]),
-            new Entry('exempt', 'of these exempt by a certificate', ['base' => $exempt, 'tax' => 0], isQuiet: true),
+            new Entry('sold', 'All sales, what came back taken off', ['base' => $sold, 'tax' => null]),
+            new Entry('exempt', 'of these exempt by a certificate', ['base' => $exempt, 'tax' => null], isQuiet: true),
         ];
 
         foreach ($this->components($taxed) as $entry) {
