@@ -93,6 +93,7 @@ final class HouseRulesTest
         'Receivables' => ['Money'],
         'Settlement' => ['Money'],
         'Shares' => ['Money'],
+        'Forecast' => ['Money'],
         'Tax' => ['Money'],
         'Till' => ['Money'],
         'Slip' => ['Money', 'Tax'],
@@ -100,7 +101,8 @@ final class HouseRulesTest
         'Purchasing' => ['Money'],
         'Returns' => ['Money', 'Slip', 'Tax'],
         'Reckon' => [
-            'Money', 'Catalogue', 'Layaway', 'Orders', 'Pricing', 'Purchasing', 'Receivables', 'Returns', 'Settlement',
+            'Money', 'Catalogue', 'Forecast', 'Layaway', 'Orders', 'Pricing', 'Purchasing', 'Receivables', 'Returns',
+            'Settlement',
             'Shares', 'Slip', 'Tax', 'Till',
         ],
     ];

@@ -52,6 +52,12 @@ final class Accounts
 
     public const PRICE_DIFFERENCES = 'price_differences';
 
+    public const BAD_DEBT = 'bad_debt';
+
+    public const SMALL_DIFFERENCES = 'small_differences';
+
+    public const ACCOUNT_TRANSFERS = 'account_transfers';
+
     public const RETAINED = 'retained_earnings';
 
     public const OPENING = 'opening_balances';
@@ -123,7 +129,9 @@ final class Accounts
         self::OVER_SHORT => 'Cash over and short',
         self::CARD_DIFFERENCES => 'Card clearing differences',
         self::CASH_ROUNDING => 'Cash rounding',
-        'bad_debt' => 'Bad debt',
+        self::BAD_DEBT => 'Bad debt',
+        self::SMALL_DIFFERENCES => 'Small differences',
+        self::ACCOUNT_TRANSFERS => 'Between accounts, clearing',
     ];
 
     /**

@@ -22,6 +22,7 @@ final class Chart
         Accounts::BANK => ['1050', AccountKind::Asset],
         Accounts::RECEIVABLES => ['1100', AccountKind::Asset],
         Accounts::PLAN_CLEARING => ['1110', AccountKind::Asset],
+        Accounts::ACCOUNT_TRANSFERS => ['1120', AccountKind::Asset],
         Accounts::INVENTORY => ['1200', AccountKind::Asset],
         Accounts::GOODS_ON_WAY => ['1210', AccountKind::Asset],
         Accounts::SUPPLIER_CLAIMS => ['1220', AccountKind::Asset],
@@ -50,7 +51,8 @@ final class Chart
         Accounts::CARD_DIFFERENCES => ['6030', AccountKind::Expense],
         Accounts::CASH_ROUNDING => ['6040', AccountKind::Expense],
         Accounts::BANK_DIFFERENCES => ['6050', AccountKind::Expense],
-        'bad_debt' => ['6060', AccountKind::Expense],
+        Accounts::BAD_DEBT => ['6060', AccountKind::Expense],
+        Accounts::SMALL_DIFFERENCES => ['6070', AccountKind::Expense],
         'petty_postage' => ['6100', AccountKind::Expense],
         'petty_cleaning' => ['6110', AccountKind::Expense],
         'petty_refreshments' => ['6120', AccountKind::Expense],
@@ -65,7 +67,8 @@ final class Chart
     /** What the house keeps by customer, card, item, drawer or department: nothing is entered on it by hand. */
     private const KEPT = [
         'cash', Accounts::SAFE, 'cheques', 'card_clearing', Accounts::ON_WAY, Accounts::RECEIVABLES,
-        Accounts::PLAN_CLEARING, Accounts::INVENTORY, Accounts::GOODS_ON_WAY, Accounts::EXCHANGE_CLEARING,
+        Accounts::PLAN_CLEARING, Accounts::ACCOUNT_TRANSFERS, Accounts::INVENTORY, Accounts::GOODS_ON_WAY,
+        Accounts::EXCHANGE_CLEARING,
         Accounts::RECEIVED, Accounts::DEPOSITS_HELD, Accounts::LAYAWAY_MONEY, Accounts::ORDER_MONEY,
         Accounts::STORE_CREDIT, Accounts::GIFT_CARDS, Accounts::COMMISSIONS,
     ];

@@ -52,6 +52,13 @@ enum Purpose: string
     case ByHand = 'by_hand';
     case YearEnd = 'year_end';
     case YearReopened = 'year_reopened';
+    case BadDebt = 'bad_debt';
+    case DebtRevived = 'debt_revived';
+    case SmallDifference = 'small_difference';
+    case MovedOff = 'moved_off';
+    case MovedOn = 'moved_on';
+    case OpeningOwed = 'opening_owed';
+    case OpeningCredit = 'opening_credit';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -116,6 +123,24 @@ enum Purpose: string
     public static function ofTheLedger(): array
     {
         return [self::ByHand, self::YearEnd, self::YearReopened];
+    }
+
+    /** @return list<self> those that take something off an account, and move no money */
+    public static function takingOffAccounts(): array
+    {
+        return [self::BadDebt, self::SmallDifference, self::MovedOff, self::OpeningCredit];
+    }
+
+    /** @return list<self> those that put something onto an account, and move no money */
+    public static function puttingOntoAccounts(): array
+    {
+        return [self::DebtRevived, self::MovedOn, self::OpeningOwed];
+    }
+
+    /** @return list<self> those whose journal is said account by account, and stands as it was said */
+    public static function saidThemselves(): array
+    {
+        return [...self::ofTheLedger(), ...self::takingOffAccounts(), ...self::puttingOntoAccounts()];
     }
 
     /** @return list<self> those that close a year, and open it again */
@@ -210,6 +235,13 @@ enum Purpose: string
             self::CommissionPaid => 'Commission is paid out',
             self::ByHand => 'Entered by hand',
             self::YearEnd => 'The year’s profit is closed',
+            self::BadDebt => "Written off: {$refersTo} will not be paid",
+            self::DebtRevived => "Owed again: {$refersTo}",
+            self::SmallDifference => "A small difference on {$refersTo} is let off",
+            self::MovedOff => "Moved to another account: {$refersTo}",
+            self::MovedOn => "Moved from another account: {$refersTo}",
+            self::OpeningOwed => 'Owed from before',
+            self::OpeningCredit => 'Credit from before',
             self::YearReopened => "The year closed by {$refersTo} is opened again",
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
@@ -267,6 +299,12 @@ enum Purpose: string
             self::CommissionPaid => 'Commission paid',
             self::ByHand => 'Journal entry',
             self::YearEnd => 'Year end',
+            self::BadDebt => 'Bad debt',
+            self::DebtRevived => 'Owed again',
+            self::SmallDifference => 'Small difference',
+            self::MovedOff => 'Moved off',
+            self::MovedOn => 'Moved on',
+            self::OpeningOwed, self::OpeningCredit => 'Opening item',
             self::YearReopened => 'Year opened again',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',

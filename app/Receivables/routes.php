@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Elmstone\Receivables\Accounts\AccountController;
+use Elmstone\Receivables\Adjustments\AdjustmentController;
 use Elmstone\Receivables\Ageing\AgeingController;
 use Elmstone\Receivables\FinanceCharges\FinanceChargeController;
 use Elmstone\Receivables\Payments\PaymentController;
@@ -62,12 +63,26 @@ Route::middleware('can:manage-accounts')
         Route::get('/terms', [AccountController::class, 'terms'])->name('accounts.terms');
         Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
         Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
+        Route::post('/close', [AdjustmentController::class, 'close'])->name('accounts.close');
+        Route::post('/review', [AdjustmentController::class, 'review'])->name('accounts.review');
+        Route::get('/settle/{document}', [AdjustmentController::class, 'show'])->name('accounts.item');
+        Route::post('/settle/{document}/write-off', [AdjustmentController::class, 'writeOff'])
+            ->name('accounts.item.write-off');
+        Route::post('/settle/{document}/owed-again', [AdjustmentController::class, 'owedAgain'])
+            ->name('accounts.item.owed-again');
+        Route::post('/settle/{document}/move', [AdjustmentController::class, 'move'])->name('accounts.item.move');
+        Route::post('/settle/{document}/dispute', [AdjustmentController::class, 'dispute'])
+            ->name('accounts.item.dispute');
+        Route::post('/settle/{document}/settled', [AdjustmentController::class, 'settled'])
+            ->name('accounts.item.settled');
         Route::get('/merge', [AccountController::class, 'mergePreview'])->name('customers.merge.preview');
         Route::post('/merge', [AccountController::class, 'merge'])->name('customers.merge');
     });
 
 Route::middleware('can:run-statements')->group(function (): void {
     Route::get('/statements', [StatementController::class, 'index'])->name('statements');
+    Route::post('/accounts/{customer}/statement/mail', [StatementController::class, 'mailNow'])
+        ->name('statements.mail-now');
     Route::post('/statements', [StatementController::class, 'begin'])->name('statements.begin');
     Route::get('/statements/runs/{run}', [StatementController::class, 'show'])->name('statements.run');
     Route::post('/statements/runs/{run}/step', [StatementController::class, 'step'])->name('statements.step');

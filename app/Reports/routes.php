@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Reports\Pages\ForecastController;
 use Elmstone\Reports\Pages\FrontController;
 use Elmstone\Reports\Pages\ReportController;
 use Illuminate\Support\Facades\Route;
@@ -15,3 +16,8 @@ Route::middleware('can:see-day')->prefix('reports')->name('reports')->group(func
 });
 
 Route::middleware('can:see-day')->get('/today', FrontController::class)->name('today');
+
+Route::middleware('can:see-ageing')->group(function (): void {
+    Route::get('/forecast', [ForecastController::class, 'show'])->name('forecast');
+    Route::get('/forecast/table.csv', [ForecastController::class, 'csv'])->name('forecast.csv');
+});

@@ -19,6 +19,8 @@ use Illuminate\Support\Facades\DB;
  * @property bool $tax_included
  * @property bool $loading the demonstration is not loaded to its end
  * @property CarbonImmutable|null $months_closed_through the last day of the last closed month
+ * @property bool $bad_debt_tax tax of what is written off is claimed back
+ * @property Money $small_difference let off when a payment is posted
  * @property int $year_ends the month its year ends with
  * @property CarbonImmutable|null $years_closed_through the last day of the last closed year
  * @property string $tax_rounding
@@ -68,6 +70,8 @@ final class Shop extends Record
         'months_closed_through' => 'immutable_date',
         'years_closed_through' => 'immutable_date',
         'year_ends' => 'int',
+        'bad_debt_tax' => 'bool',
+        'small_difference' => MoneyCast::class,
         'tax_included' => 'bool',
         'loading' => 'bool',
         'idle_minutes' => 'int',

@@ -30,6 +30,7 @@ enum ApprovalKind: string
     case CustomerTerms = 'customer_terms';
     case SaleTerms = 'sale_terms';
     case Journal = 'journal';
+    case BadDebt = 'bad_debt';
 
     /** "for a price below the floor" */
     public function words(): string
@@ -58,6 +59,7 @@ enum ApprovalKind: string
             self::CustomerTerms => 'a customer’s terms',
             self::SaleTerms => 'tax or price level of one sale',
             self::Journal => 'a journal entry',
+            self::BadDebt => 'a debt written off',
         };
     }
 }

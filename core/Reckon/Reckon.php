@@ -26,6 +26,7 @@ final readonly class Reckon
         'receive' => ReceiveAnswer::class,
         'landed' => LandedAnswer::class,
         'shares' => SharesAnswer::class,
+        'forecast' => ForecastAnswer::class,
     ];
 
     /**

@@ -50,7 +50,7 @@ final class DemoShares
             );
         $rate(null, null, '1', RateOf::Net, $first->subDay());
         $rate('201', null, '1.5', RateOf::Net, $first->subDay());
-        $rate('201', null, '2', RateOf::Net, $today->subMonthNoOverflow()->setDay(15));
+        $rate('201', null, '2', RateOf::Net, $first->addDays(intdiv((int) $first->diffInDays($today), 2)));
         $rate(null, 'mach', '4', RateOf::Margin, $first->subDay());
     }
 

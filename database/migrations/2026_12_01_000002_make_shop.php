@@ -44,6 +44,8 @@ return new class extends Migration
             $table->bigInteger('largest_amount')->default(100000000)->comment('minor units; nothing larger is taken '
                 .'where money is typed');
             $table->date('months_closed_through')->nullable()->comment('the last day of the last closed month');
+            $table->boolean('bad_debt_tax')->default(false)->comment('tax of what is written off is claimed back');
+            $table->bigInteger('small_difference')->default(0)->comment('minor units; let off with a payment');
             $table->unsignedTinyInteger('year_ends')->default(12)->comment('the month its year ends with');
             $table->date('years_closed_through')->nullable()->comment('the last day of the last closed year');
             $table->boolean('loading')->default(false)->comment('the demonstration is being loaded');

@@ -30,6 +30,8 @@ return new class extends Migration
             $table->date('opened_on');
             $table->bigInteger('balance')->default(0)->comment('kept under the row’s lock; proved against the ledger');
             $table->bigInteger('orders')->default(0)->comment('ordered and to be charged, not supplied yet');
+            $table->date('closed_on')->nullable();
+            $table->date('review_on')->nullable()->comment('when its terms are looked at again');
             $table->unsignedInteger('version')->default(1);
             $table->string('buyer', 10)->nullable()->comment('optional or named; null: named where anybody of theirs '
                 .'has a limit');
@@ -69,6 +71,20 @@ return new class extends Migration
                 AND NEW.business_date <=> OLD.business_date AND NEW.due_date <=> OLD.due_date)
             SQL, 'Posted is posted: of an open item only what is open changes');
         Rows::refuse('open_items', 'DELETE', 'keep_all', null, 'Posted is posted: open_items rows are never deleted');
+
+        Schema::create('disputes', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('document_id')->constrained('open_items', 'document_id');
+            $table->foreignId('customer_id')->constrained('house_accounts', 'customer_id');
+            $table->string('reason');
+            $table->foreignId('begun_by')->constrained('staff');
+            $table->date('begun_on');
+            $table->foreignId('ended_by')->nullable()->constrained('staff');
+            $table->date('ended_on')->nullable();
+            $table->string('outcome')->default('');
+            $table->index(['customer_id', 'ended_on']);
+            $table->index(['document_id', 'ended_on']);
+        });
 
         // How late what each account owes is, by column, as it was last summed: `moves` counts what came to its open
         // items since the first, `summed` says how much of that the columns know.

@@ -59,7 +59,8 @@ final class ReckonTest extends CoreCase
         );
         self::assertEqualsCanonicalizing(
             [
-                'age', 'allocate', 'charge', 'landed', 'layaway', 'margin', 'receive', 'return', 'schedule', 'settle',
+                'age', 'allocate', 'charge', 'forecast', 'landed', 'layaway', 'margin', 'receive', 'return', 'schedule',
+                'settle',
                 'shares', 'slip', 'suggest', 'supply', 'till',
             ],
             array_values(array_unique($requests)),

@@ -96,11 +96,13 @@ trait Accounts
         );
     }
 
+    /** @phpstan-impure */
     protected function balance(Customer $customer): int
     {
         return (int) HouseAccount::query()->whereKey($customer->id)->toBase()->value('balance');
     }
 
+    /** @phpstan-impure */
     protected function open(string $label): int
     {
         return (int) OpenItemRecord::query()->where('label', $label)->toBase()->value('open');

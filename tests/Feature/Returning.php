@@ -111,7 +111,11 @@ trait Returning
         );
     }
 
-    /** @return array<string, int> debit less credit by account, in minor units */
+    /**
+     * @phpstan-impure
+     *
+     * @return array<string, int> debit less credit by account, in minor units
+     */
     protected function posted(Document $document): array
     {
         return $document->journal

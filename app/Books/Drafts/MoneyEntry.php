@@ -218,7 +218,8 @@ final readonly class MoneyEntry
             Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
-            Purpose::Plan, Purpose::PlanLetOff => $this->total->negated(),
+            Purpose::Plan, Purpose::PlanLetOff, Purpose::BadDebt, Purpose::SmallDifference, Purpose::MovedOff,
+            Purpose::OpeningCredit => $this->total->negated(),
             default => $this->total,
         };
     }

@@ -113,7 +113,7 @@ final readonly class StoredDocument
 
         return match (true) {
             $document->purpose->hasLines() => $draft->for($document->purpose),
-            in_array($document->purpose, Purpose::ofTheLedger(), true) => $draft->posting(
+            in_array($document->purpose, Purpose::saidThemselves(), true) => $draft->posting(
                 $this->entry(),
                 array_values($document->journal->map(
                     static fn (JournalRow $row): array => [$row->account, $row->debit->minus($row->credit)],

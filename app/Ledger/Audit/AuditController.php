@@ -10,6 +10,7 @@ use Elmstone\Staff\Doors\SecurityEvent;
 use Elmstone\Staff\Doors\SecurityLog;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Http\PeriodRequest;
+use Elmstone\Support\LongWork;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Response;
@@ -44,7 +45,7 @@ final class AuditController
         SecurityLog::write(SecurityEvent::Exported, $by, "auditor’s file {$from} to {$until}");
 
         return response()->streamDownload(function () use ($period): void {
-            set_time_limit(self::SECONDS);
+            LongWork::mayTake(self::SECONDS);
 
             foreach ($this->file->lines($period) as $line) {
                 echo $line;
@@ -85,7 +86,7 @@ final class AuditController
     public function check(PeriodRequest $request): View
     {
         $request->validate(['file' => ['nullable', 'file', 'max:512000']]);
-        set_time_limit(self::SECONDS);
+        LongWork::mayTake(self::SECONDS);
         $file = $request->file('file');
         $period = $request->period('last-month');
         $began = hrtime(true);

@@ -8,6 +8,7 @@ use Elmstone\Books\Document;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerChanges;
+use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ageing\Call;
 use Elmstone\Shop\House;
@@ -56,6 +57,7 @@ final class AccountController
                 ->where('purchase_order', '<>', '')
                 ->pluck('purchase_order', 'id')
                 ->all(),
+            'disputed' => DisputeItem::on($day, $customer->id),
             'ageing' => $this->asOf->age($items, $day),
             'activity' => $this->activity->rows(
                 $customer->id,
@@ -72,6 +74,7 @@ final class AccountController
             'changes' => CustomerChanges::of(
                 $customer->id,
                 5, 'limit', 'account terms', 'account opened', 'put on stop', 'released', 'merged',
+                'account closed', 'review of its terms',
             ),
         ]);
     }

@@ -61,6 +61,8 @@ final readonly class AccountTerms
             'statement_way' => $this->statementWay,
             'finance_charges' => $this->financeCharges,
             'buyer' => $this->buyer,
+            // New terms open an account again that was closed.
+            'closed_on' => null,
         ];
     }
 }

@@ -37,6 +37,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $stopped
  * @property string $stop_reason
  * @property CarbonImmutable $opened_on
+ * @property CarbonImmutable|null $closed_on
+ * @property CarbonImmutable|null $review_on when its terms are looked at again
  * @property Money $balance minor units; below zero: the shop owes them
  * @property Money $orders ordered and to be charged, not supplied yet
  * @property int $version
@@ -65,6 +67,8 @@ final class HouseAccount extends Record
         'finance_charges' => 'bool',
         'stopped' => 'bool',
         'opened_on' => 'immutable_date',
+        'closed_on' => 'immutable_date',
+        'review_on' => 'immutable_date',
     ];
 
     /**

@@ -171,6 +171,7 @@ final class ManageAccount
                     ->forceFill([
                         'stopped' => $stopped,
                         'stop_reason' => $stopped ? mb_substr(trim($reason), 0, 255) : '',
+                        'closed_on' => $stopped ? $account->closed_on : null,
                         'version' => $account->version + 1,
                     ])
                     ->save();

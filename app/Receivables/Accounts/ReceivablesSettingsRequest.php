@@ -11,7 +11,7 @@ use Elmstone\Shop\House;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Validator;
 
-/** What the shop charges for lateness and for payments that come back. */
+/** What the shop charges for lateness and for payments that come back, and what it lets off. */
 final class ReceivablesSettingsRequest extends FormRequest
 {
     /** @return array<string, array<mixed>> */
@@ -38,7 +38,7 @@ final class ReceivablesSettingsRequest extends FormRequest
     {
         return [
             function (Validator $validator): void {
-                foreach (['finance_minimum', 'returned_payment_fee'] as $field) {
+                foreach (['finance_minimum', 'returned_payment_fee', 'small_difference'] as $field) {
                     try {
                         $this->money($field);
                     } catch (Refused $refused) {
@@ -60,6 +60,8 @@ final class ReceivablesSettingsRequest extends FormRequest
             'finance_minimum' => $this->money('finance_minimum'),
             'returned_payment_fee' => $this->money('returned_payment_fee'),
             'bank_account' => $this->string('bank_account')->trim()->value(),
+            'small_difference' => $this->money('small_difference'),
+            'bad_debt_tax' => $this->boolean('bad_debt_tax'),
         ];
     }
 

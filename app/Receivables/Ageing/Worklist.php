@@ -7,6 +7,7 @@ namespace Elmstone\Receivables\Ageing;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Ageing;
+use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Shop\House;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -16,7 +17,7 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final readonly class Worklist
 {
-    public function __construct(private AsOf $asOf, private House $house)
+    public function __construct(private AsOf $asOf, private House $house, private DisputeItem $disputes)
     {
     }
 
@@ -32,6 +33,14 @@ final readonly class Worklist
                     ->isPositive(),
             ),
         );
+        $disputed = $this->disputes->late($day);
+        // What is disputed is not called about.
+        $late = array_values(array_filter(
+            $late,
+            static fn (AgedAccount $account): bool => ! isset($disputed[$account->customerId])
+                || $account->ageing->late()->plus($account->ageing->in(AgeBand::UnusedCredit))
+                    ->exceeds($disputed[$account->customerId]),
+        ));
         $calls = $this->lastCalls(array_map(static fn (AgedAccount $account): int => $account->customerId, $late));
         $rows = [];
 

@@ -17,6 +17,7 @@ use Elmstone\Core\Receivables\FinanceCharge;
 use Elmstone\Core\Receivables\OpenItem;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
@@ -134,7 +135,9 @@ final class ChargeForLateness
     private function reckon(HouseAccount $account, CarbonImmutable $day): FinanceCharge
     {
         $shop = $this->house->shop();
-        $items = $this->asOf->items($account->customer_id, $day);
+        $disputed = DisputeItem::on($day, $account->customer_id);
+        $items = $this->asOf->items($account->customer_id, $day)
+            ->reject(static fn (OpenItemRecord $item): bool => isset($disputed[$item->document_id]));
 
         return FinanceCharge::on(
             $this->house->currency(),

@@ -26,6 +26,7 @@ use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\Said;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Adjustments\WriteOffDebt;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
@@ -61,8 +62,8 @@ final class PayOutCredit
      * @param  int  $credit document id
      * @return int the refund's document id
      *
-     * @throws Refused not_an_account, bad_amount, over_credit, bad_tender, not_that_way, reference_missing,
-     *     reason_missing, day_closed, card_refused, card_unknown, and what needs approval
+     * @throws Refused not_an_account, bad_amount, over_credit, no_money_in, written_off, bad_tender,
+     *     not_that_way, reference_missing, reason_missing, day_closed, card_refused, card_unknown, and what needs approval
      */
     public function handle(
         Customer $customer,
@@ -163,6 +164,7 @@ final class PayOutCredit
         }
 
         $document = Document::query()->with('tenders')->findOrFail($credit);
+        $this->assertPayable($document, $customer);
         $plan = Plan::of(
             [$way->value => $amount],
             $this->cameIn($document, $amount, $way),
@@ -180,6 +182,22 @@ final class PayOutCredit
         $this->back->assertAllowed($by, $given, $needs);
 
         return [$plan, $needs];
+    }
+
+    /** No money goes out for what only takes off an account, nor to one of which debts are written off. */
+    private function assertPayable(Document $credit, Customer $customer): void
+    {
+        in_array($credit->purpose, [Purpose::BadDebt, Purpose::SmallDifference, Purpose::MovedOff], true)
+            && throw Refused::because(
+                'no_money_in',
+                "{$credit->label} brought no money in, so none goes out for it. Use it on what is owed, or move it to "
+                    .'the account it came from.',
+            );
+        $lost = WriteOffDebt::standing($customer->id, $this->house);
+        $lost->isPositive() && throw Refused::because(
+            'written_off',
+            Show::money($lost).' that they owed is written off. Make it owed again first: the credit meets it.',
+        );
     }
 
     /**

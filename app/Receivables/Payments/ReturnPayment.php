@@ -25,6 +25,7 @@ use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Way;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Accounts\ManageAccount;
+use Elmstone\Receivables\Adjustments\SmallDifferences;
 use Elmstone\Receivables\Ledger\AccountItems;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
@@ -53,6 +54,7 @@ final class ReturnPayment
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
         private readonly ManageAccount $accounts,
+        private readonly SmallDifferences $differences,
         private readonly iterable $others = [],
     ) {
     }
@@ -226,6 +228,7 @@ final class ReturnPayment
 
         if ($account !== null) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
+            $this->differences->oweAgain($account, $paid->id, $draft->at, $setting);
             $isOnAccount
                 && $this->spreadAgain($account, $paid, $document, $parts['account']->plus($discount), $setting);
         }

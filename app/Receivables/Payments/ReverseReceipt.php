@@ -26,6 +26,7 @@ use Elmstone\MoneyOut\Plan;
 use Elmstone\MoneyOut\Way;
 use Elmstone\Paper\HandOver;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Adjustments\SmallDifferences;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
@@ -57,6 +58,7 @@ final class ReverseReceipt
         private readonly HandBack $back,
         private readonly Gate $gate,
         private readonly Limits $limits,
+        private readonly SmallDifferences $differences,
         private readonly iterable $others = [],
     ) {
     }
@@ -201,6 +203,7 @@ final class ReverseReceipt
         CardSubject $subject,
         array $allowed,
     ): int {
+        $this->differences->ready(DocumentKind::Refund);
         $day = ShopTime::today();
         $setting = Setting::by($by, $day, $key, "{$receipt->label} taken back: {$reason}");
         $parts = array_map(
@@ -244,6 +247,7 @@ final class ReverseReceipt
                 [$document => OpenItemRecord::query()->findOrFail($receipt->id)->open],
                 $setting,
             );
+            $this->differences->oweAgain($account, $receipt->id, $draft->at, $setting);
         }
 
         foreach ($this->others as $other) {

@@ -41,7 +41,7 @@ final class SpreadCredit
     /**
      * @param  array<string, Money>  $wanted what is to be on which item when it is done, by its number
      *
-     * @throws Refused not_a_credit, not_open, over_item, over_payment, reason_missing
+     * @throws Refused not_a_credit, stays_there, not_open, over_item, over_payment, reason_missing
      */
     public function handle(
         OpenItemRecord $credit,
@@ -56,6 +56,12 @@ final class SpreadCredit
 
             if ($credit->kind !== ItemKind::Credit) {
                 throw Refused::because('not_a_credit', "{$credit->label} is not a payment or credit.");
+            }
+
+            if (in_array($credit->purpose, [Purpose::BadDebt, Purpose::SmallDifference], true)) {
+                throw Refused::because(
+                    'stays_there', "{$credit->label} was let off of what it stands against, and of nothing else.",
+                );
             }
 
             $this->set(

@@ -20,6 +20,7 @@ use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Adjustments\SmallDifferences;
 use Elmstone\Receivables\Ledger\AccountItems;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
@@ -41,6 +42,7 @@ final class TakePayment
         private readonly Books $books,
         private readonly Ledger $ledger,
         private readonly PaymentDraft $drafts,
+        private readonly SmallDifferences $differences,
     ) {
     }
 
@@ -74,6 +76,7 @@ final class TakePayment
     private function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
     {
         $this->assertFine($order, $till);
+        $this->differences->ready(DocumentKind::Receipt);
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
         $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread(
             $order->amount,
@@ -94,13 +97,10 @@ final class TakePayment
         );
         $receipt = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($receipt, $draft)]);
-        $this->ledger->allocate(
-            $account,
-            $receipt,
-            $items->parts($spread),
-            Setting::by($by, $order->day, $order->key),
-            $items->discounts($spread),
-        );
+        $parts = $items->parts($spread);
+        $setting = Setting::by($by, $order->day, $order->key);
+        $this->ledger->allocate($account, $receipt, $parts, $setting, $items->discounts($spread));
+        $this->differences->letOff($account, $receipt, array_keys($parts), $draft->at, $setting);
 
         return $receipt;
     }

@@ -82,6 +82,35 @@ final class RunStatements
         });
     }
 
+    /**
+     * One account's statement, mailed now.
+     *
+     * @param  HouseAccount  $account with its customer
+     *
+     * @throws Refused no_mail, not_mailed
+     */
+    public function mailNow(HouseAccount $account, StatementOptions $options, Staff $by): void
+    {
+        $account->customer->mail !== '' || throw Refused::because(
+            'no_mail', "{$account->customer->name} has no mail address. Write one on their page first.",
+        );
+        $statement = DB::transaction(function () use ($account, $options, $by): Statement {
+            $run = StatementRun::query()->create([
+                'staff_id' => $by->id, 'as_of' => $options->asOf, 'options' => $options->toArray(), 'state' => 'done',
+                'wanted' => 1,
+            ]);
+            $statement = Statement::query()->create([
+                'run_id' => $run->id, 'customer_id' => $account->customer_id, 'way' => StatementWay::Mail,
+            ]);
+            $this->make($statement, $account, $options);
+
+            return $statement->setRelation('customer', $account->customer);
+        });
+        $this->mail($statement);
+        $state = Statement::query()->findOrFail($statement->id);
+        $state->state === 'mailed' || throw Refused::because('not_mailed', "It could not be mailed: {$state->trouble}");
+    }
+
     private function assertNew(StatementOptions $options): void
     {
         $before = StatementRun::query()

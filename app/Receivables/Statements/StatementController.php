@@ -51,6 +51,18 @@ final class StatementController
         );
     }
 
+    /** Mails it now, to the address on the customer's page. */
+    public function mailNow(
+        StatementRequest $request,
+        Customer $customer,
+        RunStatements $run,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $run->mailNow($this->account($customer), $request->options(), $by);
+
+        return redirect()->route('statements.preview', $customer)->with('done', "Mailed to {$customer->mail}.");
+    }
+
     public function index(): View
     {
         $today = ShopTime::today();

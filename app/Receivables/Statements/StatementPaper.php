@@ -11,6 +11,7 @@ use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Receivables\Accounts\Activity;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
@@ -109,6 +110,7 @@ final readonly class StatementPaper
     {
         $lines = [];
         $leftOut = $this->house->money(0);
+        $disputed = DisputeItem::on($options->asOf);
 
         foreach ($items as $item) {
             $open = $item->signedOpen();
@@ -126,7 +128,7 @@ final readonly class StatementPaper
             $lines[] = [
                 'date' => Show::date($item->business_date),
                 'number' => $item->label,
-                'what' => $this->what($item),
+                'what' => $this->what($item).(isset($disputed[$item->document_id]) ? ' · disputed' : ''),
                 'due' => $item->kind === ItemKind::Charge ? Show::date($item->due_date) : '',
                 'amount' => $item->amount->equals($item->open) ? '' : Show::money($item->amount),
                 'figure' => Show::money($open),

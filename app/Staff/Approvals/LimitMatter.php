@@ -27,6 +27,7 @@ enum LimitMatter: string
     case Charge = 'charge';
     case WriteOff = 'write_off';
     case Journal = 'journal';
+    case BadDebt = 'bad_debt';
 
     /** By which money leaves the house; accumulated over documents. */
     public function isWayOut(): bool
@@ -77,6 +78,7 @@ enum LimitMatter: string
             self::Charge => 'Charged beyond what is allowed',
             self::WriteOff => 'Written off, at cost',
             self::Journal => 'Journal entries by hand',
+            self::BadDebt => 'Debts written off',
         };
     }
 }

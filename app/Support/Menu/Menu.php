@@ -23,6 +23,7 @@ final class Menu
             ['Bank', 'bank', 'interchange', ['bank']],
             ['Statements', 'statements', 'run-statements', ['statements']],
             ['Calls', 'accounts.calls', 'take-payments', ['accounts.calls']],
+            ['Forecast', 'forecast', 'see-ageing', ['forecast']],
             ['Finance charges', 'finance-charges', 'run-statements', ['finance-charges']],
         ],
         'Promised' => [

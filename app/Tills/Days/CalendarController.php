@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Proof\RunProof;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\LongWork;
 use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -80,7 +81,7 @@ final class CalendarController
     public function prove(Request $request, RunProof $run): RedirectResponse
     {
         // All that was posted since the last proof is reckoned again, which takes its time.
-        set_time_limit(self::PROOF_SECONDS);
+        LongWork::mayTake(self::PROOF_SECONDS);
         $faults = count($run->handle()->faults);
 
         return redirect()

@@ -37,7 +37,7 @@
         <p class="mt-3"><button class="main-act narrow">Post the charges</button></p>
     </form>@endif
     @can('manage-accounts')
-    <h2 class="mt-5">What the shop charges</h2>
+    <h2 class="mt-5">What the shop charges and lets off</h2>
     <form class="filters" method="post" action="{{ route('finance-charges.settings') }}">@csrf
         <div><label for="finance_percent">A month, %</label><input
             class="form-control text-end @error('finance_percent') is-refused @enderror" id="finance_percent"
@@ -60,9 +60,17 @@
         <div><label for="bank_account">Customers pay to, on statements</label><input class="form-control"
             id="bank_account" name="bank_account" size="32" maxlength="80"
                 value="{{ old('bank_account', $shop->bank_account) }}"></div>
+        <div><label for="small_difference">Let off when a payment is posted, up to</label><input
+            class="form-control text-end @error('small_difference') is-refused @enderror" id="small_difference"
+                name="small_difference" size="8" inputmode="decimal"
+                    value="{{ old('small_difference', $shop->small_difference->toString()) }}"></div>
+        <label class="d-flex gap-2 align-items-center align-self-end pb-2"><input class="form-check-input m-0"
+            type="checkbox" name="bad_debt_tax" value="1" @checked(old('bad_debt_tax', $shop->bad_debt_tax))> tax of
+            bad debt is claimed back</label>
         <button class="quiet-act">Keep</button>
         @foreach(['finance_percent', 'finance_grace_days', 'finance_minimum',
-            'returned_payment_fee'] as $field)@error($field)<p class="complaint w-100">{{ $message }}</p>
+            'returned_payment_fee', 'small_difference'] as $field)@error($field)
+            <p class="complaint w-100">{{ $message }}</p>
             @enderror @endforeach
     </form>
     @endcan

@@ -86,6 +86,10 @@
                 <tbody>@foreach($charges as $item)
                     @php($late = $item->toValue()->daysLate($day))
                     <tr><td><a class="code" href="{{ route('documents.show', $item->label) }}">{{ $item->label }}</a>
+                    @isset($disputed[$item->document_id])<span class="small ochre fw-bold"
+                        title="{{ $disputed[$item->document_id] }}">disputed</span>@endisset
+                    @can('manage-accounts')@if($isToday)<a class="small" href="{{ route('accounts.item',
+                        [$customer, $item->label]) }}">settle</a>@endif @endcan
                     </td><td class="text-nowrap">{{ Show::date($item->business_date) }}</td>
                     <td class="text-nowrap">{{ Show::date($item->due_date) }} @if($late > 0)<span
                         class="small brick">{{ $late }} {{ $late === 1 ? 'day'

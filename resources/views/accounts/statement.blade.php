@@ -8,7 +8,11 @@
         href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a></p>
     <div class="page-head"><h1>Statement of {{ $customer->name }}</h1><div class="end">
     <a class="quiet-act"
-        href="{{ route('statements.pdf', [$customer, ...array_filter($options->toArray())]) }}">As PDF</a></div></div>
+        href="{{ route('statements.pdf', [$customer, ...array_filter($options->toArray())]) }}">As PDF</a>
+    @can('run-statements')<form method="post" action="{{ route('statements.mail-now',
+        [$customer, ...array_filter($options->toArray())]) }}">@csrf
+        <button class="quiet-act">Mail it now</button></form>
+    @endcan</div></div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('statements.preview', $customer) }}">
         @include('accounts.parts.statement-options', ['day' => $options->asOf, 'own' => 'as the account wants it'])

@@ -84,5 +84,23 @@
         <p class="mt-3">
         <button class="main-act narrow">{{ $account === null ? 'Open the account' : 'Save terms' }}</button></p>
     </form>
+    @if($account !== null)
+    <h2 class="mt-5">Look at it again</h2>
+    <form class="filters" method="post" action="{{ route('accounts.review', $customer) }}">@csrf
+        <div><label for="review_on">Its terms, on</label><input class="form-control @error('review_on') is-refused
+            @enderror" type="date" id="review_on" name="review_on"
+            value="{{ old('review_on', $account->review_on?->format('Y-m-d')) }}"></div>
+        <button class="quiet-act">Keep</button>
+        @error('review_on')<p class="complaint w-100">{{ $message }}</p>@enderror
+    </form>
+    @if($account->closed_on === null)
+    <h2 class="mt-5">Close it</h2>
+    <form class="filters" method="post" action="{{ route('accounts.close', $customer) }}">@csrf
+        <input type="hidden" name="key" value="{{ Illuminate\Support\Str::uuid() }}">
+        <div class="grow"><label for="why-close">Why, kept on record</label><input class="form-control"
+            id="why-close" name="reason" maxlength="200" value="{{ old('reason') }}"></div>
+        <button class="quiet-act">Close the account</button></form>
+    @else<p class="soft mt-4">Closed on {{ Show::date($account->closed_on) }}. Saving terms opens it again.</p>@endif
+    @endif
 </div>
 @endsection
