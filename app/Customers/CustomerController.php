@@ -95,17 +95,20 @@ final class CustomerController
             'type.priceLevel', 'contacts', 'addresses', 'notes.staff', 'contractPrices.item', 'mergedInto',
         ]);
 
+        $theirs = array_values([
+            $customer->id,
+            ...Customer::query()->where('merged_into_id', $customer->id)->pluck('id'),
+        ]);
+
         return view('customers.show', [
             'customer' => $customer,
+            'mails' => MailHistory::of($theirs),
             'tags' => $customer->tags(),
             'house' => $this->house,
             'components' => self::components(),
             'documents' => Document::query()
                 ->with('tenders')
-                ->whereIn('customer_id', [
-                    $customer->id,
-                    ...Customer::query()->where('merged_into_id', $customer->id)->pluck('id'),
-                ])
+                ->whereIn('customer_id', $theirs)
                 ->latest('business_date')
                 ->latest('id')
                 ->limit(25)

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
+use Elmstone\Support\KeepsMail;
 use Elmstone\Support\RoomProvider;
 
 /** Customers and what is agreed with them. */
 final class CustomersProvider extends RoomProvider
 {
+    public function register(): void
+    {
+        $this->app->bind(KeepsMail::class, MailHistory::class);
+    }
 }

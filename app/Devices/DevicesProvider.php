@@ -9,7 +9,9 @@ use Elmstone\Devices\Simulated\SimulatedDrawer;
 use Elmstone\Devices\Simulated\SimulatedMailbox;
 use Elmstone\Devices\Simulated\SimulatedPrinter;
 use Elmstone\Devices\Simulated\SimulatedTerminal;
+use Elmstone\Support\KeepsMail;
 use Elmstone\Support\RoomProvider;
+use Illuminate\Contracts\Container\Container;
 
 /** Terminal, drawer, display, mailbox and printer: stand-ins where they are played, else nothing that pretends. */
 final class DevicesProvider extends RoomProvider
@@ -28,5 +30,12 @@ final class DevicesProvider extends RoomProvider
         foreach (self::STAND_INS as $device => $standIn) {
             $this->app->bind($device, config('house.stand_ins') === true ? $standIn : NotConnected::class);
         }
+
+        $this->app->extend(
+            Mailbox::class,
+            static fn (Mailbox $mailbox, Container $app): Mailbox => new KeptMailbox(
+                $mailbox, $app->make(KeepsMail::class),
+            ),
+        );
     }
 }

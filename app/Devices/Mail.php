@@ -6,13 +6,17 @@ namespace Elmstone\Devices;
 
 final readonly class Mail
 {
-    /** @param  string  $attachment the file's bytes; empty: none */
+    /**
+     * @param  string  $attachment the file's bytes; empty: none
+     * @param  int|null  $customer whom it is about, for their history
+     */
     public function __construct(
         public string $to,
         public string $subject,
         public string $body,
         public string $attachmentName = '',
         public string $attachment = '',
+        public ?int $customer = null,
     ) {
     }
 }

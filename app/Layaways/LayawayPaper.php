@@ -59,6 +59,7 @@ final class LayawayPaper
                     .".\n\nThe agreement is attached. Bring it, or its number, when you come to pay.",
                 "{$layaway->label}.pdf",
                 $this->agreementPdf($layaway),
+                $layaway->customer_id,
             ),
         );
     }

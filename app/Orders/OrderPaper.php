@@ -70,6 +70,7 @@ final class OrderPaper
                     .($order->wanted_on === null ? '' : ' You asked for it on '.Show::date($order->wanted_on).'.'),
                 "{$order->label}.pdf",
                 $this->confirmationPdf($order),
+                $order->customer_id,
             ),
         );
     }
@@ -85,6 +86,7 @@ final class OrderPaper
                 "Goods of your order {$order->label} are here",
                 "Goods that you ordered at {$shop} have come in and are set aside for you at {$order->location->name}, "
                     ."{$order->location->street}.\n\nBring the number {$order->label} when you come.",
+                customer: $order->customer_id,
             ),
         );
     }

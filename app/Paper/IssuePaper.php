@@ -56,6 +56,7 @@ final class IssuePaper
                         ...$this->data->of($document, $copy),
                     ])->render(),
                 ),
+                $document->customer_id,
             ),
         );
         $this->handedOut($document);

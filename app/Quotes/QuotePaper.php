@@ -49,6 +49,7 @@ final class QuotePaper
                     .Show::date($quote->valid_until).".\n\n{$shop}",
                 "{$quote->label}.pdf",
                 $this->quotePdf($quote),
+                $quote->customer_id,
             ),
         );
     }

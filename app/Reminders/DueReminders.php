@@ -33,7 +33,7 @@ final readonly class DueReminders
                 $settings->plan,
                 $day,
                 <<<'SQL'
-                SELECT p.id, p.label, c.name, c.phone, c.mail, t.due, i.`open`
+                SELECT p.id, p.label, c.id AS customer_id, c.name, c.phone, c.mail, t.due, i.`open`
                     FROM plan_parts t JOIN open_items i ON i.document_id = t.document_id
                     JOIN plans p ON p.id = t.plan_id JOIN customers c ON c.id = p.customer_id
                 WHERE i.`open` > 0 AND t.due BETWEEN ? AND ?
@@ -45,7 +45,8 @@ final readonly class DueReminders
                 $settings->layaway,
                 $day,
                 <<<'SQL'
-                SELECT l.id, l.label, c.name, c.phone, c.mail, l.next_due AS due, l.next_open AS `open`
+                SELECT l.id, l.label, c.id AS customer_id, c.name, c.phone, c.mail,
+                        l.next_due AS due, l.next_open AS `open`
                     FROM agreements l JOIN customers c ON c.id = l.customer_id
                 WHERE l.kind = 'layaway' AND l.state = 'running' AND l.next_due BETWEEN ? AND ?
                 SQL
@@ -56,7 +57,8 @@ final readonly class DueReminders
                 $settings->expiry,
                 $day,
                 <<<'SQL'
-                SELECT l.id, l.label, c.name, c.phone, c.mail, l.expires_on AS due, l.total - a.balance AS `open`
+                SELECT l.id, l.label, c.id AS customer_id, c.name, c.phone, c.mail,
+                        l.expires_on AS due, l.total - a.balance AS `open`
                     FROM agreements l JOIN customers c ON c.id = l.customer_id
                     JOIN held_accounts a ON a.id = l.account_id
                 WHERE l.kind = 'layaway' AND l.state = 'running' AND l.expires_on BETWEEN ? AND ?
@@ -101,6 +103,7 @@ final readonly class DueReminders
                     $about,
                     (int) $row->id,
                     (string) $row->label,
+                    (int) $row->customer_id,
                     (string) $row->name,
                     (string) $row->phone,
                     (string) $row->mail,

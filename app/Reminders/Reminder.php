@@ -20,6 +20,7 @@ final readonly class Reminder
         public About $about,
         public int $id,
         public string $label,
+        public int $customerId,
         public string $customer,
         public string $phone,
         public string $mail,

@@ -54,6 +54,7 @@ final class SendReminders
                     $this->words($reminder),
                     "{$reminder->label}-reminder.pdf",
                     $this->paper($reminder),
+                    $reminder->customerId,
                 ),
             );
 

@@ -16,7 +16,6 @@ use Elmstone\Reports\Definitions\HeldRolledForward;
 use Elmstone\Reports\Definitions\Sales;
 use Elmstone\Reports\Definitions\StockValue;
 use Elmstone\Reports\Definitions\Tax;
-use Elmstone\Shop\House;
 use Elmstone\Support\Report\Period;
 
 /**
@@ -31,7 +30,6 @@ final class ProveReports implements InParts
         private readonly StockValue $stock,
         private readonly HeldRolledForward $held,
         private readonly LedgerDays $days,
-        private readonly House $house,
     ) {
     }
 
@@ -87,10 +85,6 @@ final class ProveReports implements InParts
             $proof->same($where, "sales by {$what}", $by($what), $net);
         }
 
-        if ($this->house->shop()->tax_included) {
-            return;
-        }
-
         $moved = $this->days->between($period->from, $period->until, null);
         $sold = 0;
 
@@ -100,7 +94,17 @@ final class ProveReports implements InParts
             $sold += $credit - $debit;
         }
 
-        $proof->same($where, 'sales by the ledger', $sold - $this->besides($period), $net);
+        $proof->same($where, 'sales by the ledger', $sold - $this->besides($period) + $this->taxIn($period), $net);
+    }
+
+    /** Where tax is in the prices it is in the net of the lines, and on accounts of its own in the ledger. */
+    private function taxIn(Period $period): int
+    {
+        return (int) Posted::taxes()
+            ->whereBetween('d.business_date', $period->dates())
+            ->whereIn('d.purpose', SoldLines::purposes())
+            ->where('d.tax_included', true)
+            ->sum('x.amount');
     }
 
     /** What stands on accounts of sales, fees and tax that is no sale: fees of payments, entries by hand, year ends. */

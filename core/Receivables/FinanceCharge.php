@@ -10,7 +10,8 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 
 /**
- * What a shop charges for money that is late: per overdue item past its grace days, never on an earlier finance charge.
+ * What a shop charges for money that is late: per overdue item past its grace days, never on an earlier finance charge,
+ * and not on what unused credit would meet.
  */
 final readonly class FinanceCharge
 {
@@ -20,7 +21,7 @@ final readonly class FinanceCharge
     }
 
     /**
-     * @param  list<OpenItem>  $items as they stand on that day
+     * @param  list<OpenItem>  $items charges and credits, as they stand on that day
      * @param  Percentage  $monthly in percent
      * @param  Money  $minimum of the sum, where there is anything to charge at all
      */
@@ -34,13 +35,8 @@ final readonly class FinanceCharge
     ): self {
         $perItem = [];
 
-        foreach (OpenItem::oldestFirst($items) as $item) {
-            if (
-                $item->kind === ItemKind::Charge
-                && ! $item->isFinanceCharge
-                && $item->daysLate($asOf) > $graceDays
-                && $item->open->isPositive()
-            ) {
+        foreach (OpenItem::afterCredits($items) as $item) {
+            if (! $item->isFinanceCharge && $item->daysLate($asOf) > $graceDays) {
                 $perItem[$item->id] = $item->open->percent($monthly);
             }
         }

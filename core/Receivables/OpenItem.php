@@ -78,6 +78,50 @@ final readonly class OpenItem
         return $items;
     }
 
+    /**
+     * Charges as they stand when unused credit has met them, the oldest first.
+     *
+     * @param  list<self>  $items charges and credits
+     * @return list<self> charges of which something is still open, the oldest first
+     */
+    public static function afterCredits(array $items): array
+    {
+        [$credits, $charges] = [[], []];
+
+        foreach (self::oldestFirst($items) as $item) {
+            $item->kind === ItemKind::Credit ? $credits[] = $item->open : $charges[] = $item;
+        }
+
+        $after = [];
+
+        foreach ($charges as $charge) {
+            $open = $charge->open;
+
+            while ($credits !== [] && $open->isPositive()) {
+                $met = Money::min($open, $credits[0]);
+                $open = $open->minus($met);
+                $credits[0] = $credits[0]->minus($met);
+
+                if ($credits[0]->isZero()) {
+                    array_shift($credits);
+                }
+            }
+
+            if ($open->isPositive()) {
+                $after[] = $charge->with($open);
+            }
+        }
+
+        return $after;
+    }
+
+    private function with(Money $open): self
+    {
+        return new self(
+            $this->id, $this->kind, $this->date, $this->due, $open, $this->discount, $this->isFinanceCharge,
+        );
+    }
+
     private static function compare(self $one, self $other): int
     {
         $byDate = [$one->due->format('Y-m-d'), $one->date->format('Y-m-d')] <=> [

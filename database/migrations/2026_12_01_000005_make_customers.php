@@ -140,5 +140,14 @@ return new class extends Migration
             $table->rawColumn('bytes', 'MEDIUMBLOB');
             $table->index(['customer_id', 'id'], 'certificate_scans_customer');
         });
+
+        Schema::create('mail_history', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('customer_id')->constrained();
+            $table->string('recipient');
+            $table->string('subject');
+            $table->timestamp('sent_at', 3)->useCurrent()->index();
+            $table->index(['customer_id', 'id'], 'mail_history_customer');
+        });
     }
 };

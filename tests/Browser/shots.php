@@ -16,7 +16,7 @@ require __DIR__.'/../../vendor/autoload.php';
 [, $address, $folder] = $argv;
 $chromium = new Chromium;
 $clerk = new Clerk($chromium->window(), $address);
-$shot = static function (string $name) use ($clerk, $folder): void {
+$shot = static function (string $name) use (&$clerk, $folder): void {
     usleep(400_000);
     $clerk->browser->takeScreenshot("{$folder}/{$name}.png");
 };
@@ -38,18 +38,6 @@ $shot('counter-settling');
 $clerk->fill('#cash', '450')->awaitText('#settle', 'Change')->ctrlEnter()->awaitText('#settle', 'Posted as');
 
 $label = $clerk->text('#settle .note a');
-$clerk
-    ->go('/counter/new')
-    ->type('#entry', 'quillf')
-    ->awaitText('#found', 'Quillfeather')
-    ->press(Key::ENTER)
-    ->awaitText('#who', 'Quillfeather');
-$clerk
-    ->scan('12 x AD-0207', '3 x VA-2214', '2.4 x PI-2800', '250 x FX-5060', 'MA-0031', 'LH-1300')
-    ->awaitText('#lines', 'hook set');
-$clerk->fill('#cash', '100')->awaitText('#settle .bar-svg', 'cash');
-$clerk->click('#charge')->press(Key::ENTER)->awaitText('#settle', 'can approve');
-$shot('counter-account');
 $clerk->go('/accounts');
 $shot('ageing');
 $clerk->go('/accounts/1001');
@@ -101,39 +89,33 @@ $clerk
 $clerk->sign('#sign .pad')->click('#sign .keep')->awaitText('#sign', 'signed');
 $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
-$clerk
-    ->go('/counter/new')
-    ->type('#entry', 'rowena')
-    ->awaitText('#found', 'Rowena')
-    ->press(Key::ENTER)
-    ->awaitText('#who', 'Rowena');
-$clerk->scan('12 x AD-0207', '80 x LH-1300')->awaitText('#lines', 'hook set');
-$clerk->click('#order-deposit')->awaitText('#order-part', 'set aside now');
-$shot('counter-order');
 $clerk->go('/orders?find=elderfen+bathrooms')->click('main tbody a.code')->awaitText('h1', 'Order');
 $shot('order');
-$clerk->go('/quotes?tab=open')->click('main tbody tr:nth-child(2) a.code')->awaitText('main', 'What differs');
-$shot('quote');
-$clerk->go('/deliveries?day='.date('Y-m-d', (int) strtotime(date('N') === '6' ? '+2 days' : '+1 day')));
-$shot('deliveries');
-$clerk->go('/purchases?tab=late')->go('/purchases');
-$clerk->click('main tbody a.code')->awaitText('h1', 'Purchase');
-$shot('purchase');
-$clerk->go('/web-orders')->click('main tbody a.code')->awaitText('h1', 'Web order');
-$shot('web-order');
-$clerk->go('/till/count');
-
-foreach ([3, 2, 7, 4, 6, '', 12, '', 9, 14, 3, 20] as $pieces) {
-    $clerk->press(...[...$pieces === '' ? [] : [(string) $pieces], Key::ENTER]);
-}
-
-$clerk->awaitText('[data-total]', '6');
-$shot('till-count');
 $clerk->go('/safe');
 $shot('safe');
 $friday = date('Y-m-d', (int) strtotime('last friday'));
 $clerk->go("/day?day={$friday}");
 $shot('day-sheet');
+$clerk->browser->quit();
+
+// What the owner, the accountant and the auditor look at.
+$clerk = new Clerk($chromium->window(), $address);
+$clerk->signIn('901', 2);
+$office = [
+    'today' => '/today',
+    'report' => '/reports/sales?period=last-month&by=department&compare=before',
+    'tax' => '/reports/tax?period=last-quarter&by=return',
+    'trial-balance' => '/ledger',
+    'shares' => '/shares/people/2?period=last-month',
+    'forecast' => '/forecast',
+    'auditor' => '/auditor?period=last-month',
+];
+
+foreach ($office as $name => $page) {
+    $clerk->go($page);
+    $shot($name);
+}
+
 $clerk->browser->quit();
 
 /**

@@ -434,7 +434,6 @@ final class ReceivablesTest extends CoreCase
             self::item('INV-2', '100.00', '2027-01-16', '2026-12-16'),
             self::item('INV-3', '33.33', '2026-12-31', '2026-12-01'),
             OpenItem::charge('ADJ-1', self::day('2026-12-01'), self::day('2026-12-01'), self::usd('50.00'), null, true),
-            OpenItem::credit('RCT-1', self::day('2026-12-01'), self::usd('500.00')),
         ];
         $on = static fn (string $minimum): FinanceCharge => FinanceCharge::on(
             Currency::of('USD'),
@@ -459,6 +458,32 @@ final class ReceivablesTest extends CoreCase
                 self::usd('5.00'),
             )->amount->isZero(),
         );
+    }
+
+    public function test_no_finance_charge_is_on_what_unused_credit_would_meet(): void
+    {
+        $on = static fn (string ...$credits): array => FinanceCharge::on(
+            Currency::of('USD'),
+            self::day('2027-01-31'),
+            [
+                self::item('INV-2', '50.00', '2026-12-01', '2026-11-01'),
+                self::item('INV-1', '100.00', '2026-11-01', '2026-10-01'),
+                ...array_map(static fn (string $amount): OpenItem => OpenItem::credit(
+                    "RCT-{$amount}", self::day('2027-01-30'), self::usd($amount),
+                ), array_values($credits)),
+            ],
+            Percentage::of('2'),
+            15,
+            self::usd('0.00'),
+        )->perItem;
+        $written = static fn (array $perItem): array => array_map(
+            static fn (Money $amount): string => $amount->toString(), $perItem,
+        );
+        self::assertSame(['INV-1' => '2.00', 'INV-2' => '1.00'], $written($on()));
+        self::assertSame(['INV-1' => '0.80', 'INV-2' => '1.00'], $written($on('60.00')));
+        self::assertSame(['INV-2' => '0.60'], $written($on('60.00', '60.00')));
+        self::assertSame([], $written($on('150.00')));
+        self::assertSame([], $written($on('900.00')));
     }
 
     public function test_parts_of_a_plan_are_met_before_what_is_older(): void

@@ -283,6 +283,10 @@ final class AdjustmentsTest extends FeatureCase
         $this->customer->update(['mail' => 'office@example.com']);
         $this->post($at)->assertSessionHasNoErrors();
         $this->assertSame(1, DB::table('sent_mails')->count());
+        $this->get("/customers/{$this->customer->number}")
+            ->assertSee('What was mailed')
+            ->assertSee('Statement of account')
+            ->assertSee('office@example.com');
     }
 
     public function test_clerks_settle_nothing(): void

@@ -60,7 +60,7 @@ final class PlanTest extends FeatureCase
         $this->get("/accounts/{$this->customer->number}/statement")
             ->assertOk()
             ->assertSee("{$plan->label}, part 2 of 3")
-            ->assertDontSee('Finance charge');
+            ->assertDontSee('>Finance charge<', false);
         $this->get("/accounts/{$this->customer->number}")
             ->assertOk()
             ->assertSee('Part of a plan');

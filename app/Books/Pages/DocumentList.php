@@ -30,7 +30,6 @@ final class DocumentList
             ),
             Column::inFile('kind', static fn (Document $document): string => $document->kind->value),
             Column::text('', '', static fn (Document $document): string => $document->title())->small(),
-            Column::inFile('purpose', static fn (Document $document): string => $document->purpose->value),
             Column::day('Date', 'date', static fn (Document $document): CarbonImmutable => $document->business_date),
             Column::text('', '', self::typedIn(...))->small()->toned(static fn (): string => 'ochre'),
             Column::inFile('posted', self::posted(...)),
@@ -52,6 +51,7 @@ final class DocumentList
             Column::money('Tax', 'tax', static fn (Document $document): Money => $document->tax_total),
             Column::money('Total', 'total', static fn (Document $document): Money => $document->signedTotal()),
             Column::inFile('currency', static fn (Document $document): string => $document->currency),
+            Column::inFile('purpose', static fn (Document $document): string => $document->purpose->value),
             Column::inFile('tenders', static fn (Document $document): string => $document->tenders
                 ->map(static fn (DocumentTender $tender): string => $tender->kind->value)
                 ->implode('+')),

@@ -19,6 +19,7 @@ final class TidyCommand extends Command
         ['outbox', 'ended_at', 30, "state <> 'waiting'"],
         ['printed_papers', 'printed_at', 30, '1 = 1'],
         ['sent_mails', 'sent_at', 90, '1 = 1'],
+        ['mail_history', 'sent_at', 1_100, '1 = 1'],
         ['pin_tries', 'since', 2, '1 = 1'],
         ['terminal_requests', 'asked_at', 400, '1 = 1'],
     ];

@@ -63,7 +63,8 @@ final class PayOutCredit
      * @return int the refund's document id
      *
      * @throws Refused not_an_account, bad_amount, over_credit, no_money_in, written_off, bad_tender,
-     *     not_that_way, reference_missing, reason_missing, day_closed, card_refused, card_unknown, and what needs approval
+     *     not_that_way, reference_missing, reason_missing, day_closed, card_refused, card_unknown, and what needs
+     *     approval
      */
     public function handle(
         Customer $customer,

@@ -269,6 +269,7 @@ final class RunStatements
                 ."is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
             "statement-{$data['account']}.pdf",
             $this->pdf->of([$data]),
+            $statement->customer_id,
         );
     }
 

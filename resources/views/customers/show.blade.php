@@ -62,6 +62,11 @@
                 <td>{{ $price->from_date === null ? '' : Show::date($price->from_date) }}</td>
                 <td>{{ $price->until_date === null ? '' : Show::date($price->until_date) }}</td></tr>@endforeach</tbody>
             </table>@endif
+            @if($mails->isNotEmpty())
+            <h2 class="mt-4">What was mailed</h2>
+            <table class="ruled small">@foreach($mails as $mail)<tr>
+            <td class="text-nowrap soft">{{ Show::on($mail->sent_at) }}</td><td>{{ $mail->subject }}</td>
+            <td class="soft">{{ $mail->recipient }}</td></tr>@endforeach</table>@endif
             @if($changes->isNotEmpty())
             <h2 class="mt-4">Changes on record</h2>
             <table class="ruled small">@foreach($changes as $change)<tr>
