@@ -64,7 +64,7 @@ final class PagesTest extends FeatureCase
         $csv = $this->get('/documents.csv?number=1')->assertOk()->streamedContent();
         $this->assertStringContainsString("\r\n", $csv);
         $this->assertMatchesRegularExpression(
-            '/^INV-000001,invoice,\d{4}-\d\d-\d\d,.*,"?Clerk Clay"?,,7\.70,0\.77,8\.47,USD,cash$/m',
+            '/^INV-000001,invoice,\d{4}-\d\d-\d\d,.*,"?Clerk Clay"?,,7\.70,0\.77,8\.47,USD,cash,sale$/m',
             str_replace("\r", '', $csv),
         );
     }

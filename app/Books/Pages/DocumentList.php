@@ -51,10 +51,10 @@ final class DocumentList
             Column::money('Tax', 'tax', static fn (Document $document): Money => $document->tax_total),
             Column::money('Total', 'total', static fn (Document $document): Money => $document->signedTotal()),
             Column::inFile('currency', static fn (Document $document): string => $document->currency),
-            Column::inFile('purpose', static fn (Document $document): string => $document->purpose->value),
             Column::inFile('tenders', static fn (Document $document): string => $document->tenders
                 ->map(static fn (DocumentTender $tender): string => $tender->kind->value)
                 ->implode('+')),
+            Column::inFile('purpose', static fn (Document $document): string => $document->purpose->value),
         ])
             ->orElse('No document matches. Take a filter away, or look at all of them.')
             ->savedAs('documents', 'documents.csv');
