@@ -111,7 +111,7 @@ final class OfficeTest extends BrowserCase
     public function test_an_account_is_opened_and_stopped(): void
     {
         $clerk = $this->clerk('301');
-        $clerk->go('/customers/1100')->click('a[href$="/terms"]');
+        $clerk->go('/customers/1100')->click('main a[href$="/terms"]');
         $clerk
             ->await(static fn (): bool => $clerk->focus() === 'credit_limit', 'the limit')
             ->press('750', Key::ENTER)

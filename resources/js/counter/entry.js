@@ -151,7 +151,11 @@ export default () => ({
     /** What was scanned, wherever the hand was: what stands in the line by hand stays there. */
     scanned({ detail: code }) {
         clearTimeout(this.timer);
-        if (this.line.value.trim().length < 2) this.close();
+        if (this.line.value.trim().length < 2) {
+            // What its own keys asked for before they were known for a scan is not wanted any more.
+            this.asked?.abort();
+            this.close();
+        }
         if (RECEIPT.test(code)) bringBack(code);
         else send(this.line.dataset.add, { entry: code, scanned: '1', version: '' });
     },
