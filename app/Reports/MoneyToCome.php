@@ -9,6 +9,7 @@ use Elmstone\Core\Forecast\CashForecast;
 use Elmstone\Core\Money\Money;
 use Elmstone\Receivables\Ledger\PayingHabits;
 use Elmstone\Shop\House;
+use Elmstone\Support\ShopTime;
 
 /** What will come in from accounts, and how right the same forecast was week by week in the last quarter. */
 final readonly class MoneyToCome
@@ -22,10 +23,25 @@ final readonly class MoneyToCome
     {
     }
 
+    /** From today on, with all that is known now. */
+    public function now(int $weeks = self::WEEKS): CashForecast
+    {
+        $today = ShopTime::today();
+
+        return $this->forecast($today, $weeks, $today->addDay());
+    }
+
+    /** From a day on, as it was known that morning. */
     public function from(CarbonImmutable $day, int $weeks = self::WEEKS): CashForecast
     {
+        return $this->forecast($day, $weeks, $day);
+    }
+
+    /** @param  CarbonImmutable  $known what was posted and said before this day */
+    private function forecast(CarbonImmutable $day, int $weeks, CarbonImmutable $known): CashForecast
+    {
         return CashForecast::of(
-            $this->house->currency(), $day, $weeks, $this->habits->payers($day), self::seed($day),
+            $this->house->currency(), $day, $weeks, $this->habits->payers($known), self::seed($day),
         );
     }
 

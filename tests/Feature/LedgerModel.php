@@ -110,21 +110,32 @@ final class LedgerModel
         return $opens;
     }
 
-    /** @return list<int> what is open on items more than so many days late that are no finance charges */
+    /**
+     * @return list<int> what unused credit leaves open of items more than so many days late that are no finance charges
+     */
     public function lateness(DateTimeInterface $day, int $grace): array
     {
-        $late = [];
+        [$unused, $order, $late] = [0, [], []];
 
         foreach ($this->documents as $label => $document) {
             $open = $this->open($label, $day->format('Y-m-d'));
+            $unused += $document['sign'] === 1 ? 0 : $open;
+            $document['sign'] === 1 && ($order[$label] = [$document['due'], $document['date'], $label]);
+        }
+
+        asort($order);
+
+        foreach (array_keys($order) as $label) {
+            $open = $this->open($label, $day->format('Y-m-d'));
+            $left = max(0, $open - $unused);
+            $unused -= $open - $left;
 
             if (
-                $document['sign'] === 1
-                && ! $document['finance']
-                && $open > 0
-                && $this->daysLate($document['due'], $day) > $grace
+                $left > 0
+                && ! $this->documents[$label]['finance']
+                && $this->daysLate($this->documents[$label]['due'], $day) > $grace
             ) {
-                $late[] = $open;
+                $late[] = $left;
             }
         }
 

@@ -29,7 +29,7 @@ final class ForecastController
 
     public function show(Request $request): View
     {
-        $forecast = $this->coming->from(ShopTime::today());
+        $forecast = $this->coming->now();
         $tried = $request->boolean('tried') ? $this->coming->tried(ShopTime::today()) : [];
 
         return view('reports.forecast', [
@@ -47,7 +47,7 @@ final class ForecastController
 
     public function csv(): StreamedResponse
     {
-        return $this->report($this->coming->from(ShopTime::today()))->csv();
+        return $this->report($this->coming->now())->csv();
     }
 
     /** @return Report<PayerForecast> accounts that something is expected of, the most first */
