@@ -232,7 +232,9 @@ final class AdjustmentsTest extends FeatureCase
         $this->shopHas(['finance_percent' => '1.5', 'finance_grace_days' => 10]);
         $this->get('/finance-charges')->assertSee("{$label} 1.55");
         $this->get('/accounts/calls')->assertSee($this->customer->name);
-        $this->settles($label, 'dispute', ['reason' => ''])->assertSessionHasErrors('reason');
+        $this->settles($label, 'dispute', ['reason' => '', 'form' => 'wrong'])->assertSessionHasErrors('reason');
+        $page = (string) $this->get("/accounts/{$this->customer->number}/settle/{$label}")->getContent();
+        $this->assertSame(1, substr_count($page, 'Write what they say is wrong: that is kept.'), 'Beside its own field.');
         $this->settles($label, 'dispute', ['reason' => 'two bags short'])->assertSessionHasNoErrors();
         $this->settles($label, 'dispute', ['reason' => 'again'])->assertSessionHasErrors();
         $this->get('/finance-charges')->assertDontSee("{$label} 1.55");

@@ -8,7 +8,7 @@
         class="soft">{{ Show::decimal($shop->finance_percent) }} % a month on what is more than
             {{ $shop->finance_grace_days }} days late, at least
             {{ $shop->finance_minimum }};
-            never on an earlier finance charge</span>@endif</div>
+            never on an earlier finance charge, nor on what unused credit would meet</span>@endif</div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('finance-charges') }}"><div>
     <label for="as_of">As of</label><input class="form-control" type="date" id="as_of" name="as_of"

@@ -2,6 +2,7 @@
 @extends('layout')
 @section('title', "Settle {$item->label}")
 @section('main')
+@php($said = static fn (string $form): string => old('form') === $form ? (string) old('reason') : '')
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a></p>
     <div class="page-head"><h1>Settle {{ $item->label }}</h1><span class="soft">{{ Show::date($item->business_date) }},
@@ -18,9 +19,11 @@
                 class="form-control text-end w-6 @error('amount') is-refused @enderror" inputmode="decimal"
                 value="{{ old('amount', $item->open->toString()) }}">
                 @include('design.complaint', ['field' => 'amount'])</div>
-            <div><label for="why-off" class="small soft">Why</label><input id="why-off" name="reason" maxlength="200"
-                class="form-control @error('reason') is-refused @enderror" value="{{ old('reason') }}">
-                @include('design.complaint', ['field' => 'reason', 'id' => 'why-off'])</div>
+            <div><input type="hidden" name="form" value="off">
+                <label for="why-off" class="small soft">Why</label><input id="why-off" name="reason" maxlength="200"
+                class="form-control" value="{{ $said('off') }}">
+                @includeWhen(old('form') === 'off', 'design.complaint', ['field' => 'reason', 'id' => 'why-off'])
+                </div>
             <x-approval/>
             <button class="quiet-act">Write it off</button></form></section>
     <section><h2>{{ $disputed === null ? 'They say it is wrong' : 'It is disputed' }}</h2>
@@ -30,7 +33,9 @@
             name="key" value="{{ $key }}">
             <div><label for="why-wrong" class="small soft">{{ $disputed === null ? 'What they say is wrong'
                 : 'How it was settled' }}</label><input id="why-wrong" name="reason" maxlength="200"
-                class="form-control" value="{{ old('reason') }}"></div>
+                class="form-control" value="{{ $said('wrong') }}"><input type="hidden" name="form" value="wrong">
+                @includeWhen(old('form') === 'wrong', 'design.complaint', ['field' => 'reason', 'id' => 'why-wrong'])
+                </div>
             <button class="quiet-act">{{ $disputed === null ? 'Hold it out of charges and calls'
                 : 'It is settled' }}</button></form></section>
     @endif
@@ -41,8 +46,11 @@
             <div><label for="to" class="small soft">Number of the customer</label><input id="to" name="to"
                 class="form-control w-6 @error('to') is-refused @enderror" inputmode="numeric"
                 value="{{ old('to') }}">@include('design.complaint', ['field' => 'to'])</div>
-            <div><label for="why-move" class="small soft">Why</label><input id="why-move" name="reason" maxlength="200"
-                class="form-control" value="{{ old('reason') }}"></div>
+            <div><input type="hidden" name="form" value="move">
+                <label for="why-move" class="small soft">Why</label><input id="why-move" name="reason" maxlength="200"
+                class="form-control" value="{{ $said('move') }}">
+                @includeWhen(old('form') === 'move', 'design.complaint', ['field' => 'reason', 'id' => 'why-move'])
+                </div>
             <button class="quiet-act">Move what is open</button></form></section>
     @endif
     @if($owedAgain)<section><h2>It is paid after all</h2>

@@ -98,7 +98,7 @@
     <form class="filters" method="post" action="{{ route('accounts.close', $customer) }}">@csrf
         <input type="hidden" name="key" value="{{ Illuminate\Support\Str::uuid() }}">
         <div class="grow"><label for="why-close">Why, kept on record</label><input class="form-control"
-            id="why-close" name="reason" maxlength="200" value="{{ old('reason') }}"></div>
+            id="why-close" name="reason" size="44" maxlength="200" value="{{ old('reason') }}"></div>
         <button class="quiet-act">Close the account</button></form>
     @else<p class="soft mt-4">Closed on {{ Show::date($account->closed_on) }}. Saving terms opens it again.</p>@endif
     @endif
