@@ -8,7 +8,6 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
-use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
@@ -48,30 +47,11 @@ final readonly class AdjustAccount
         ?int $refersTo = null,
         ?CarbonImmutable $due = null,
     ): int {
-        $draft = $this->draft($account, $purpose, $effect, $against, $at, $key, $note, $refersTo, $due);
-        $document = $this->books->document($draft);
-        $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
-
-        return $document;
-    }
-
-    /** @param  list<array{string, Money}>  $against */
-    private function draft(
-        HouseAccount $account,
-        Purpose $purpose,
-        Money $effect,
-        array $against,
-        PostedAt $at,
-        string $key,
-        string $note,
-        ?int $refersTo,
-        ?CarbonImmutable $due,
-    ): DocumentDraft {
         $postings = [[Accounts::RECEIVABLES, $effect], ...$against];
         Journal::of($effect->currency, $postings);
         $name = Customer::query()->whereKey($account->customer_id)->value('name');
 
-        return $this->drafts->draft(
+        $draft = $this->drafts->draft(
             DocumentKind::Adjustment,
             MoneyEntry::ofTheLedger($purpose, $effect->abs()),
             $at,
@@ -85,5 +65,9 @@ final readonly class AdjustAccount
             note: mb_substr($note, 0, 255),
             refersTo: $refersTo,
         )->posting(MoneyEntry::ofTheLedger($purpose, $effect->abs()), $postings);
+        $document = $this->books->document($draft);
+        $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
+
+        return $document;
     }
 }
