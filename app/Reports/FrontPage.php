@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Proof\LastProof;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ageing\AgesNow;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Reports\Definitions\ApprovalsGiven;
@@ -144,6 +145,26 @@ final readonly class FrontPage
             Show::money($ages->balance).', of it late '.Show::money($late),
             route('accounts'),
             $late->isPositive(),
+        ), ...$this->reviews($today)];
+    }
+
+    /** @return list<Eye> accounts whose terms are to be looked at again, where there are any */
+    private function reviews(CarbonImmutable $today): array
+    {
+        $due = HouseAccount::query()
+            ->with('customer')
+            ->whereNull('closed_on')
+            ->where('review_on', '<=', $today)
+            ->orderBy('review_on')
+            ->orderBy('customer_id')
+            ->get();
+        $first = $due->first();
+
+        return $first === null ? [] : [new Eye(
+            'Accounts to look at again',
+            $due->count() === 1 ? $first->customer->name : "{$first->customer->name} and ".($due->count() - 1).' more',
+            route('accounts.terms', $first->customer),
+            true,
         )];
     }
 

@@ -272,6 +272,12 @@ final class AdjustmentsTest extends FeatureCase
         $this->post($at, ['review_on' => '2027-03-01'])->assertSessionHasNoErrors();
         $account = HouseAccount::query()->findOrFail($this->customer->id);
         $this->assertTrue(CarbonImmutable::parse('2027-03-01')->equalTo((string) $account->review_on));
+        $this->get("/accounts/{$this->customer->number}")->assertDontSee('to be looked at again');
+        $this->get('/today')->assertOk()->assertDontSee('Accounts to look at again');
+        $this->travelTo(CarbonImmutable::parse('2027-03-01 09:00'));
+        $this->get("/accounts/{$this->customer->number}")->assertSee('to be looked at again');
+        $this->get('/today')->assertSee('Accounts to look at again')->assertSee($this->customer->name);
+        $this->travelBack();
         $this->post($at, ['review_on' => '']);
         $this->assertNull($account->refresh()->review_on);
     }

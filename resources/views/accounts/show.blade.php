@@ -30,6 +30,9 @@
         </div>@endif
     @if($account->stopped)<div class="note stop"><p><strong>On stop.</strong> {{ $account->stop_reason }}</p></div>
     @endif
+    @if($isToday && $account->review_on?->lessThanOrEqualTo($day) && $account->closed_on === null)<div
+        class="note look"><p>Its terms were to be looked at again on {{ Show::date($account->review_on) }}. @can(
+        'manage-accounts')<a href="{{ route('accounts.terms', $customer) }}">Terms and limit</a>@endcan</p></div>@endif
     @unless($isToday)<div class="note look"><p>
     <strong>As of {{ Show::date($day) }}.</strong> <a href="{{ route('accounts.show', $customer) }}">Back to today</a>
     </p></div>@endunless
