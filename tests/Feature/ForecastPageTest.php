@@ -59,7 +59,8 @@ final class ForecastPageTest extends FeatureCase
         // Due in two days, paid ten days after: in the second week.
         $this->chargeOn($this->today->subDays(28)->toDateString(), $this->customer, 'MA-0031');
         $this->assertSame(['0.00', '103.40', '0.00', '0.00'], $this->expected());
-        $this->as('301')->get('/forecast')->assertOk()
+        $this->as('301')->get("/accounts/{$this->customer->number}")->assertSee('Pays after')->assertSee('40 days');
+        $this->get('/forecast')->assertOk()
             ->assertSee($this->customer->name)->assertSee('8 paid')->assertSee('103.40');
         $csv = $this->get('/forecast/table.csv')->assertOk()->streamedContent();
         $this->assertStringContainsString('103.40', $csv);

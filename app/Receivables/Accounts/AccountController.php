@@ -11,6 +11,7 @@ use Elmstone\Customers\CustomerChanges;
 use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ageing\Call;
+use Elmstone\Receivables\Ledger\PaidInTime;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
@@ -57,6 +58,7 @@ final class AccountController
                 ->where('purchase_order', '<>', '')
                 ->pluck('purchase_order', 'id')
                 ->all(),
+            'paysAfter' => PaidInTime::daysOfTheYear($customer->id, $day),
             'disputed' => DisputeItem::on($day, $customer->id),
             'ageing' => $this->asOf->age($items, $day),
             'activity' => $this->activity->rows(

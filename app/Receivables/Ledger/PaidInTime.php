@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Ledger;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Support\Report\Period;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -69,6 +70,20 @@ final class PaidInTime
         }
 
         return array_filter($found, static fn (array $one): bool => $one !== $none);
+    }
+
+    /** After how many days from the invoice an account paid in the year before a day; null: nothing was paid. */
+    public static function daysOfTheYear(int $customer, CarbonImmutable $day): ?int
+    {
+        $paid = DB::table('allocations as a')
+            ->join('open_items as o', 'o.document_id', '=', 'a.charge_id')
+            ->where('a.customer_id', $customer)
+            ->whereBetween('a.business_date', [$day->subYearNoOverflow()->format('Y-m-d'), $day->format('Y-m-d')])
+            ->selectRaw('SUM(a.amount) AS met, SUM(a.amount * DATEDIFF(a.business_date, o.business_date)) AS weighted')
+            ->sole();
+        $met = (int) $paid->met;
+
+        return $met > 0 ? intdiv(2 * (int) $paid->weighted + $met, 2 * $met) : null;
     }
 
     /** @return array<int, string> "2 of 3" by customer */

@@ -46,6 +46,8 @@
                 <dt>Late</dt>
                 <dd class="figure {{ $ageing->late()->isPositive() ? 'ochre'
                     : '' }}">{{ $ageing->late() }}</dd>
+                @if($paysAfter !== null)<dt>Pays after, of the last year</dt>
+                <dd class="figure">{{ $paysAfter === 1 ? 'a day' : "{$paysAfter} days" }}</dd>@endif
                 @if($isToday && $standing->standing->orders->isPositive())<dt>On order, to be charged</dt>
                 <dd class="figure">{{ Show::money($standing->standing->orders) }}</dd>@endif
                 @if($isToday)<dt>Can still charge</dt>
