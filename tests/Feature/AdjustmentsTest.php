@@ -234,7 +234,8 @@ final class AdjustmentsTest extends FeatureCase
         $this->get('/accounts/calls')->assertSee($this->customer->name);
         $this->settles($label, 'dispute', ['reason' => '', 'form' => 'wrong'])->assertSessionHasErrors('reason');
         $page = (string) $this->get("/accounts/{$this->customer->number}/settle/{$label}")->getContent();
-        $this->assertSame(1, substr_count($page, 'Write what they say is wrong: that is kept.'), 'Beside its own field.');
+        $said = substr_count($page, 'Write what they say is wrong: that is kept.');
+        $this->assertSame(1, $said, 'Beside its own field.');
         $this->settles($label, 'dispute', ['reason' => 'two bags short'])->assertSessionHasNoErrors();
         $this->settles($label, 'dispute', ['reason' => 'again'])->assertSessionHasErrors();
         $this->get('/finance-charges')->assertDontSee("{$label} 1.55");
