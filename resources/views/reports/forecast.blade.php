@@ -10,7 +10,8 @@
     <figure class="bars-of">{!! $columns !!}<figcaption class="small soft">Filled: what is expected in the week. Line:
         eight of ten draws lie between its ends.</figcaption></figure>
     <table class="ruled narrow-table"><thead><tr><th>Week from</th><th class="figure">Low</th>
-        <th class="figure">Expected</th><th class="figure">High</th></tr></thead><tbody>@foreach($forecast->weeks as $week)<tr>
+        <th class="figure">Expected</th><th class="figure">High</th></tr></thead>
+        <tbody>@foreach($forecast->weeks as $week)<tr>
         <td>{{ Show::date($week->from) }}</td><td class="figure">{{ Show::money($week->low) }}</td>
         <td class="figure fw-bold">{{ Show::money($week->expected) }}</td>
         <td class="figure">{{ Show::money($week->high) }}</td></tr>@endforeach
