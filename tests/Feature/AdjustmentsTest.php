@@ -9,11 +9,15 @@ use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\AllocationRecord;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
+use Elmstone\Receivables\Payments\SpreadCredit;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
+use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -139,10 +143,16 @@ final class AdjustmentsTest extends FeatureCase
         $label = $this->sold();
         $this->settles($label, 'write-off', ['amount' => '103.40']);
         $lost = $this->last(Purpose::BadDebt);
-        $this->post("/accounts/{$this->customer->number}/items/{$lost->label}", [
-            'act' => (string) Str::uuid(), 'key' => (string) Str::uuid(), 'reason' => 'elsewhere',
-            'spread' => 'by-hand',
-        ]);
+        try {
+            app(SpreadCredit::class)->handle(
+                OpenItemRecord::query()->findOrFail($lost->id), [], 'elsewhere', (string) Str::uuid(),
+                $this->staff('301'), Till::query()->with('location')->findOrFail(1),
+            );
+            $this->fail('It was taken off what it was let off of.');
+        } catch (Refused $refused) {
+            $this->assertSame('stays_there', $refused->rule);
+        }
+
         $this->assertSame(
             1,
             AllocationRecord::query()->where('credit_id', $lost->id)->count(),
@@ -152,7 +162,9 @@ final class AdjustmentsTest extends FeatureCase
         $receipt = $this->last(Purpose::Payment);
         $this->as('201')->post("/accounts/{$this->customer->number}/items/{$receipt->label}/pay-out", [
             'key' => (string) Str::uuid(), 'amount' => '40', 'way' => 'cash', 'reference' => '', 'reason' => 'too much',
-        ])->assertSessionHasErrors();
+        ])->assertSessionHasErrors([
+            'refused' => '103.40 that they owed is written off. Make it owed again first: the credit meets it.',
+        ]);
         $this->assertSame(-4000, $this->balance($this->customer));
         $this->assertProves();
     }
