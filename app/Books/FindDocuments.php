@@ -29,13 +29,34 @@ final class FindDocuments
     {
         $typed = trim($typed);
 
-        if ($typed === '') {
-            return [];
-        }
+        return $typed === '' ? [] : $this->together(
+            $typed, [...$this->marks($typed), ...$this->names($typed), ...$this->amounts($typed)], $most,
+        );
+    }
 
+    /**
+     * By what stands on a paper in somebody's hand: not by names, and by an amount only where it is typed with its
+     * decimals, because a quantity looks the same without.
+     *
+     * @return list<int> ids, the newest first
+     */
+    public function inHand(string $typed, int $most): array
+    {
+        $typed = trim($typed);
+        $amounts = preg_match('/\d[.,]\d/', $typed) === 1 ? $this->amounts($typed) : [];
+
+        return $typed === '' ? [] : $this->together($typed, [...$this->marks($typed), ...$amounts], $most);
+    }
+
+    /**
+     * @param  list<Builder>  $searches
+     * @return list<int>
+     */
+    private function together(string $typed, array $searches, int $most): array
+    {
         $found = [];
 
-        foreach ($this->searches($typed) as $search) {
+        foreach ($searches as $search) {
             array_push($found, ...array_map(intval(...), $search->limit($most)->pluck('id')->all()));
         }
 
@@ -50,31 +71,49 @@ final class FindDocuments
     }
 
     /** @return list<Builder> each by an index of its own */
-    private function searches(string $typed): array
+    private function marks(string $typed): array
     {
-        $documents = static fn (): Builder => DB::table('documents')->select('id')->orderByDesc('id');
-        $tenders = static fn (): Builder => DB::table('document_tenders')->select('document_id as id')
-            ->orderByDesc('document_id');
         $searches = [
-            $documents()->where('purchase_order', $typed),
-            $documents()->where('job', $typed),
-            $documents()->where('supplies', strtoupper($typed)),
-            $tenders()->where('reference', $typed),
+            self::documents()->where('purchase_order', $typed),
+            self::documents()->where('job', $typed),
+            self::documents()->where('supplies', strtoupper($typed)),
+            self::tenders()->where('reference', $typed),
         ];
-        mb_strlen($typed) < 3 || ($searches[] = $documents()->where(
-            'customer_name', 'like', addcslashes($typed, '%_\\').'%',
-        ));
         preg_match('/^[•*]*(\d{4})$/u', $typed, $four) === 1
-            && ($searches[] = $tenders()->where('last_four', $four[1]));
-        preg_match('/^(?:([A-Za-z]{2,3})-?)?0*(\d{1,12})$/', $typed, $parts) === 1 && ($searches[] = $parts[1] === ''
-            ? $documents()->whereIn('label', array_map(
+            && ($searches[] = self::tenders()->where('last_four', $four[1]));
+        preg_match('/^(?:([A-Za-z]{2,3})[- ]?)?0*(\d{1,12})$/', $typed, $parts) === 1 && ($searches[] = $parts[1] === ''
+            ? self::documents()->whereIn('label', array_map(
                 static fn (DocumentKind $kind): string => $kind->label((int) $parts[2]), DocumentKind::cases(),
             ))
-            : $documents()->where('label', sprintf('%s-%06d', strtoupper($parts[1]), (int) $parts[2])));
-        $amount = $this->amount($typed);
-        $amount === null || ($searches[] = $documents()->whereIn('total', [$amount, $amount->negated()]));
+            : self::documents()->where('label', sprintf('%s-%06d', strtoupper($parts[1]), (int) $parts[2])));
 
         return $searches;
+    }
+
+    /** @return list<Builder> */
+    private function names(string $typed): array
+    {
+        return mb_strlen($typed) < 3
+            ? []
+            : [self::documents()->where('customer_name', 'like', addcslashes($typed, '%_\\').'%')];
+    }
+
+    /** @return list<Builder> */
+    private function amounts(string $typed): array
+    {
+        $amount = $this->amount($typed);
+
+        return $amount === null ? [] : [self::documents()->whereIn('total', [$amount, $amount->negated()])];
+    }
+
+    private static function documents(): Builder
+    {
+        return DB::table('documents')->select('id')->orderByDesc('id');
+    }
+
+    private static function tenders(): Builder
+    {
+        return DB::table('document_tenders')->select('document_id as id')->orderByDesc('document_id');
     }
 
     private function amount(string $typed): ?Money

@@ -15,6 +15,7 @@ final class LayawaysProvider extends RoomProvider
         $this->app->tag([ProveLayaways::class], 'proofs');
         $this->app->tag([LayawayOnPaper::class], 'papers');
         $this->app->tag([DueLayaways::class], 'due');
+        $this->app->tag([InstalmentHabits::class], 'payers');
         $this->app->tag([TakeBackPayment::class], 'taken-back');
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables;
 
 use Elmstone\Receivables\Accounts\MergeCustomers;
+use Elmstone\Receivables\Ledger\PayingHabits;
 use Elmstone\Receivables\Ledger\ProveReceivables;
 use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Receivables\Payments\ReverseReceipt;
@@ -20,5 +21,6 @@ final class ReceivablesProvider extends RoomProvider
         $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');
         $this->app->tag([ProveReceivables::class, Ageing\ProveAges::class], 'proofs');
         $this->app->tag([Ageing\DueCalls::class], 'due');
+        $this->app->tag([PayingHabits::class], 'payers');
     }
 }

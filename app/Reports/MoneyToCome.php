@@ -7,11 +7,14 @@ namespace Elmstone\Reports;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Forecast\CashForecast;
 use Elmstone\Core\Money\Money;
-use Elmstone\Receivables\Ledger\PayingHabits;
 use Elmstone\Shop\House;
+use Elmstone\Support\ForecastsPayers;
 use Elmstone\Support\ShopTime;
 
-/** What will come in from accounts, and how right the same forecast was week by week in the last quarter. */
+/**
+ * What will come in from accounts, plans and layaways, and how right the same forecast was week by week in the last
+ * quarter.
+ */
 final readonly class MoneyToCome
 {
     public const WEEKS = 8;
@@ -19,7 +22,8 @@ final readonly class MoneyToCome
     /** How many weeks it is tried on. */
     private const TRIED = 13;
 
-    public function __construct(private PayingHabits $habits, private House $house)
+    /** @param  iterable<ForecastsPayers>  $rooms */
+    public function __construct(private iterable $rooms, private House $house)
     {
     }
 
@@ -40,9 +44,13 @@ final readonly class MoneyToCome
     /** @param  CarbonImmutable  $known what was posted and said before this day */
     private function forecast(CarbonImmutable $day, int $weeks, CarbonImmutable $known): CashForecast
     {
-        return CashForecast::of(
-            $this->house->currency(), $day, $weeks, $this->habits->payers($known), self::seed($day),
-        );
+        $payers = [];
+
+        foreach ($this->rooms as $room) {
+            array_push($payers, ...$room->payers($known));
+        }
+
+        return CashForecast::of($this->house->currency(), $day, $weeks, $payers, self::seed($day));
     }
 
     /** A day's forecast is the same however often it is asked for. */
@@ -64,12 +72,20 @@ final readonly class MoneyToCome
         for ($ago = self::TRIED; $ago > 0; $ago--) {
             $day = $today->subWeeks($ago);
             $week = $this->from($day, 1)->weeks[0];
-            $came = Money::max(
-                $this->habits->came($day, $day, $day->addDays(6)), $this->house->money(0),
-            );
-            $weeks[] = new TriedWeek($week, $came);
+            $weeks[] = new TriedWeek($week, Money::max($this->came($day, $day->addDays(6)), $this->house->money(0)));
         }
 
         return $weeks;
+    }
+
+    private function came(CarbonImmutable $day, CarbonImmutable $until): Money
+    {
+        $came = $this->house->money(0);
+
+        foreach ($this->rooms as $room) {
+            $came = $came->plus($room->came($day, $day, $until));
+        }
+
+        return $came;
     }
 }

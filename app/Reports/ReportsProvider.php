@@ -12,6 +12,7 @@ final class ReportsProvider extends RoomProvider
     public function register(): void
     {
         $this->app->tag([ProveReports::class], 'proofs');
+        $this->app->when(MoneyToCome::class)->needs('$rooms')->giveTagged('payers');
     }
 
     protected function ownCommands(): array

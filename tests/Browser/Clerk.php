@@ -150,7 +150,7 @@ final class Clerk
 
     public function type(string $css, string $text): self
     {
-        $this->shown($css)->sendKeys($text);
+        $this->still()->shown($css)->sendKeys($text);
 
         return $this;
     }

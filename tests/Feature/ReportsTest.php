@@ -322,18 +322,52 @@ final class ReportsTest extends FeatureCase
         $this->pay($customer, '1.00', '880017');
         $this->as('301');
 
+        [$one, $two, $receipt] = [$charged->label, $byCard->label, 'RCT-000001'];
+
         foreach (
             [
-                $charged->label => $charged->label, '1' => $charged->label, 'Mill Lane' => $charged->label,
-                'PO-77' => $charged->label, 'Fern' => $charged->label, '103.40' => $byCard->label,
-                $byCard->tenders[0]->last_four => $byCard->label, '880017' => 'RCT-000001',
-            ] as $typed => $label
+                $one => [$one], '1' => [$one, $receipt], 'rct1' => [$receipt], 'Mill Lane' => [$one], 'PO-77' => [$one],
+                '103.40' => [$two], $byCard->tenders[0]->last_four => [$two], '880017' => [$receipt],
+                'Fern' => [$one, $receipt],
+            ] as $typed => $found
         ) {
-            $this->get('/documents?'.http_build_query(['find' => $typed]))->assertOk()->assertSee($label);
+            $this->assertFinds($found, [$one, $two, $receipt], '/documents?'.http_build_query(['find' => $typed]));
+            // A name is a customer's at the counter, and is not looked for in every document they have.
+            $this->assertFinds(
+                $typed === 'Fern' ? [] : $found,
+                [$one, $two, $receipt],
+                "/counter/{$this->slip}/find?".http_build_query(['q' => $typed]),
+            );
         }
 
+        // What may be a quantity is not taken for an amount, nor one letter for a job.
+        $this->assertFinds([], [$one, $two, $receipt], "/counter/{$this->slip}/find?q=1.");
+        $this->get("/counter/{$this->slip}/find?q=PO-77")->assertDontSee('All documents with');
+
+        foreach (['2.00', '3.00', '4.00'] as $amount) {
+            $this->pay($customer, $amount, '880017');
+        }
+
+        $this->get("/counter/{$this->slip}/find?q=880017")
+            ->assertSee('All documents with “880017”')
+            ->assertSee('RCT-000004')
+            ->assertDontSee('RCT-000001');
         $this->get('/documents?find=nothing+like+it')->assertOk()->assertSee('No document matches');
         $this->get('/documents?kind=receipt')->assertSee('RCT-000001')->assertDontSee($byCard->label);
         $this->get('/documents?kind=shells')->assertSessionHasErrors('kind');
+    }
+
+    /**
+     * @param  list<string>  $found labels
+     * @param  list<string>  $all
+     */
+    private function assertFinds(array $found, array $all, string $address): void
+    {
+        $page = (string) $this->get($address)->assertOk()->getContent();
+
+        foreach ($all as $label) {
+            // What was typed stands in its field, so a document counts only where it is led to.
+            $this->assertSame(in_array($label, $found, true), str_contains($page, "/documents/{$label}\""), $label);
+        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Elmstone\Books\Document;
+use Elmstone\Books\FindDocuments;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
@@ -48,7 +49,10 @@ final class EntryController
 
     private const MORE = 60;
 
-    public function __construct(private readonly CounterPage $page)
+    /** Documents in the list; the register shows all. */
+    private const DOCUMENTS = 3;
+
+    public function __construct(private readonly CounterPage $page, private readonly FindDocuments $documents)
     {
     }
 
@@ -119,6 +123,7 @@ final class EntryController
             ),
             'customers' => $found,
             'documents' => $this->documents($entry->text),
+            'documentsShown' => self::DOCUMENTS,
             'card' => CardCode::looksLikeOne($typed) ? $this->card($typed) : null,
             'coupon' => ShowCoupon::named($typed),
             'plan' => PayPlan::named($typed),
@@ -268,20 +273,11 @@ final class EntryController
         }
     }
 
-    /** @return iterable<Document> documents whose number was typed */
-    private function documents(string $text): iterable
+    /** @return Collection<int, Document> the newest first */
+    private function documents(string $text): Collection
     {
-        if (preg_match('/^(?:[A-Za-z]{2,3}[- ]?)?0*(\d{1,9})$/', $text, $parts) !== 1) {
-            return [];
-        }
+        $ids = $this->documents->inHand($text, self::DOCUMENTS);
 
-        return Document::query()
-            ->where('number', (int) $parts[1])
-            ->when(
-                preg_match('/^([A-Za-z]{2,3})/', $text, $prefix) === 1,
-                static fn ($query) => $query->where('label', 'like', strtoupper($prefix[1] ?? '').'%'),
-            )
-            ->limit(3)
-            ->get();
+        return $ids === [] ? new Collection : Document::query()->whereKey($ids)->orderByDesc('id')->get();
     }
 }

@@ -10,20 +10,20 @@ use Elmstone\Core\Forecast\PaidInvoice;
 use Elmstone\Core\Forecast\Payer;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
+use Elmstone\Support\ForecastsPayers;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
  * How each account paid in the twelve months before a day, what it promised and kept, and what was open as the day
- * began: all as it was known then. Parts of payment plans are payers of their own, "customer p".
+ * began: all as it was known then. Parts of payment plans are payers of their own, "customer plan".
  */
-final class PayingHabits
+final class PayingHabits implements ForecastsPayers
 {
     public function __construct(private readonly House $house)
     {
     }
 
-    /** @return list<Payer> those with something open, or a history, by the id of the customer */
     public function payers(CarbonImmutable $asOf): array
     {
         $open = $this->open($asOf);
@@ -41,7 +41,6 @@ final class PayingHabits
         return $payers;
     }
 
-    /** What came on what was open as a day began, in a time from then on. */
     public function came(CarbonImmutable $asOf, CarbonImmutable $from, CarbonImmutable $until): Money
     {
         return $this->house->money((int) $this->payments()
@@ -125,7 +124,7 @@ final class PayingHabits
 
     private static function payer(): string
     {
-        return "CONCAT(o.customer_id, IF(o.purpose = 'plan_part', ' p', ''))";
+        return "CONCAT(o.customer_id, IF(o.purpose = 'plan_part', ' plan', ''))";
     }
 
     /** @return array<int, CarbonImmutable> the day each said it would pay, still to come, by customer */

@@ -99,8 +99,9 @@ final class ForecastController
     private static function name(PayerForecast $one, Collection $customers): string
     {
         $customer = $customers->get((int) $one->id);
+        [, $what] = [...explode(' ', $one->id), ''];
 
         return trim("{$customer?->number} {$customer?->name}")
-            .(str_ends_with($one->id, ' p') ? ', payment plan' : '');
+            .(['plan' => ', payment plan', 'layaway' => ', layaway'][$what] ?? '');
     }
 }

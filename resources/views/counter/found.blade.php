@@ -130,6 +130,11 @@
             class="figure">{{ $document->total }}</span><span
                 class="figure small soft">{{ Show::date($document->business_date) }}</span>
     </a>
+    @if($loop->last && $loop->count === $documentsShown)
+    <a class="row-found two" role="option" id="found-all-documents" aria-selected="false"
+        href="{{ route('documents', ['find' => $entry->text]) }}"><span
+            class="soft small">in the register</span><span>All documents with “{{ $entry->text }}”</span></a>
+    @endif
 @endforeach
 @if($refused === null)
     <button type="button" class="row-found two" role="option" id="found-new-customer" aria-selected="false"

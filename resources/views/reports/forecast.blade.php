@@ -3,8 +3,8 @@
 @section('title', 'Cash forecast')
 @section('main')
 <div class="page">
-    <div class="page-head"><h1>Cash forecast</h1><span class="soft">what accounts will pay, by how they have paid ·
-        {{ $house->currency()->code }}</span>
+    <div class="page-head"><h1>Cash forecast</h1><span class="soft">what accounts, plans and layaways
+        will pay, by how they have paid · {{ $house->currency()->code }}</span>
         <div class="end"><button type="button" class="link-act" x-data="prints" @click="now">Print</button> ·
             <a class="link-act" href="{{ $report->csvAddress() }}">Save as CSV</a></div></div>
     <figure class="bars-of">{!! $columns !!}<figcaption class="small soft">Filled: what is expected in the week. Line:
