@@ -59,6 +59,7 @@ enum Purpose: string
     case MovedOn = 'moved_on';
     case OpeningOwed = 'opening_owed';
     case OpeningCredit = 'opening_credit';
+    case PostedInError = 'posted_in_error';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -134,7 +135,19 @@ enum Purpose: string
     /** @return list<self> those that put something onto an account, and move no money */
     public static function puttingOntoAccounts(): array
     {
-        return [self::DebtRevived, self::MovedOn, self::OpeningOwed];
+        return [self::DebtRevived, self::MovedOn, self::OpeningOwed, self::PostedInError];
+    }
+
+    /** @return list<self> those by which a payment that was posted is taken back, as if it had not come */
+    public static function takingPaymentsBack(): array
+    {
+        return [self::ReturnedPayment, self::ReceiptReversed, self::PostedInError];
+    }
+
+    /** @return list<self> charges by which credit is used up for good: what they took is not there to be spread anew */
+    public static function usingCreditUp(): array
+    {
+        return [...self::takingPaymentsBack(), self::CreditPaidOut, self::MovedOn];
     }
 
     /** @return list<self> those whose journal is said account by account, and stands as it was said */
@@ -242,6 +255,7 @@ enum Purpose: string
             self::MovedOn => "Moved from another account: {$refersTo}",
             self::OpeningOwed => 'Owed from before',
             self::OpeningCredit => 'Credit from before',
+            self::PostedInError => "{$refersTo} never came",
             self::YearReopened => "The year closed by {$refersTo} is opened again",
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
@@ -305,6 +319,7 @@ enum Purpose: string
             self::MovedOff => 'Moved off',
             self::MovedOn => 'Moved on',
             self::OpeningOwed, self::OpeningCredit => 'Opening item',
+            self::PostedInError => 'Posted in error',
             self::YearReopened => 'Year opened again',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',

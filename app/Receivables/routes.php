@@ -20,6 +20,9 @@ Route::post('/documents/{document}/reverse', [TakenBackController::class, 'rever
 Route::post('/documents/{document}/returned', [TakenBackController::class, 'bounce'])
     ->middleware('can:take-payments')
     ->name('documents.returned');
+Route::post('/documents/{document}/undo', [TakenBackController::class, 'undo'])
+    ->middleware('can:take-payments')
+    ->name('documents.undo');
 
 Route::middleware('can:see-accounts')->group(function (): void {
     Route::get('/accounts', [AgeingController::class, 'index'])

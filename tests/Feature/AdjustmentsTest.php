@@ -59,13 +59,6 @@ final class AdjustmentsTest extends FeatureCase
         ]);
     }
 
-    /** @param  TestResponse<Response>  $answer */
-    private static function assertRefused(string $words, TestResponse $answer): void
-    {
-        $answer->assertSessionHasErrors();
-        self::assertStringContainsString($words, implode(' ', session('errors')->all()));
-    }
-
     private function last(Purpose $purpose): Document
     {
         return Document::query()->where('purpose', $purpose)->latest('id')->firstOrFail();
@@ -104,11 +97,11 @@ final class AdjustmentsTest extends FeatureCase
             'role' => 'office', 'matter' => 'bad_debt', 'per_document' => 5000, 'per_original' => 6000,
             'per_day' => 8000, 'approves' => 5000,
         ]);
-        self::assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '103.40']));
+        $this->assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '103.40']));
         $this->settles($label, 'write-off', ['amount' => '50'])->assertSessionHasNoErrors();
-        self::assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '20']));
+        $this->assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '20']));
         $other = $this->sold(20);
-        self::assertRefused('more than you may write off', $this->settles($other, 'write-off', ['amount' => '40']));
+        $this->assertRefused('more than you may write off', $this->settles($other, 'write-off', ['amount' => '40']));
         $this->settles($other, 'write-off', ['amount' => '30'])->assertSessionHasNoErrors();
         $this->assertSame([5340, 7340], [$this->open($label), $this->open($other)]);
         $allowed = ['approver' => '901', 'approver_pin' => '4901', 'approver_reason' => 'seen the letters'];
@@ -139,7 +132,7 @@ final class AdjustmentsTest extends FeatureCase
             [array_map(static fn (int $minor): int => -$minor, $posted), 5170],
             [$this->posted($again), $this->open($again->label)],
         );
-        self::assertRefused("owed again by {$again->label} already", $this->settles($half->label, 'owed-again', []));
+        $this->assertRefused("owed again by {$again->label} already", $this->settles($half->label, 'owed-again', []));
         $this->pay($this->customer, '51.70');
         $this->assertSame([0, 0], [$this->open($again->label), $this->balance($this->customer)]);
         $this->assertProves();
@@ -231,7 +224,7 @@ final class AdjustmentsTest extends FeatureCase
         $moved = $this->last(Purpose::MovedOn);
         $due = Document::query()->where('label', $label)->firstOrFail()->due_date;
         $this->assertTrue($due !== null && $moved->due_date?->equalTo($due));
-        self::assertRefused('Nothing of it is open', $this->settles($label, 'move', ['to' => $other->number]));
+        $this->assertRefused('Nothing of it is open', $this->settles($label, 'move', ['to' => $other->number]));
 
         // A credit moves too, and no money goes out for it there.
         $this->pay($this->customer, '30.00');
@@ -239,7 +232,7 @@ final class AdjustmentsTest extends FeatureCase
         $this->settles($credit->label, 'move', ['to' => $other->number])->assertSessionHasNoErrors();
         $this->assertSame([0, 7340], [$this->balance($this->customer), $this->balance($other)]);
         $credit = $this->last(Purpose::MovedOff)->label;
-        self::assertRefused('brought no money in', $this->as('201')->post(
+        $this->assertRefused('brought no money in', $this->as('201')->post(
             "/accounts/{$other->number}/items/{$credit}/pay-out",
             ['key' => (string) Str::uuid(), 'amount' => '30', 'way' => 'cash', 'reference' => '', 'reason' => 'please'],
         ));
@@ -258,7 +251,7 @@ final class AdjustmentsTest extends FeatureCase
         $said = substr_count($page, 'Write what they say is wrong: that is kept.');
         $this->assertSame(1, $said, 'Beside its own field.');
         $this->settles($label, 'dispute', ['reason' => 'two bags short'])->assertSessionHasNoErrors();
-        self::assertRefused('disputed already', $this->settles($label, 'dispute', ['reason' => 'again']));
+        $this->assertRefused('disputed already', $this->settles($label, 'dispute', ['reason' => 'again']));
         $this->get('/finance-charges')->assertDontSee("{$label} 1.55");
         $this->get('/accounts/calls')->assertDontSee($this->customer->name);
         $this->get("/accounts/{$this->customer->number}")->assertSee('disputed')->assertSee('two bags short');
@@ -275,9 +268,9 @@ final class AdjustmentsTest extends FeatureCase
         $close = fn (string $reason): TestResponse => $this->post("/accounts/{$this->customer->number}/close", [
             'key' => (string) Str::uuid(), 'reason' => $reason,
         ]);
-        self::assertRefused('One item is open on it still', $close('moved away'));
+        $this->assertRefused('One item is open on it still', $close('moved away'));
         $this->settles($label, 'write-off', ['amount' => '103.40']);
-        self::assertRefused('Write why it is closed', $close(''));
+        $this->assertRefused('Write why it is closed', $close(''));
         $close('moved away')->assertSessionHasNoErrors();
         $account = HouseAccount::query()->findOrFail($this->customer->id);
         $this->assertSame([true, 'closed: moved away'], [$account->stopped, $account->stop_reason]);
@@ -308,7 +301,7 @@ final class AdjustmentsTest extends FeatureCase
     {
         $this->sold();
         $at = "/accounts/{$this->customer->number}/statement/mail";
-        self::assertRefused('has no mail address', $this->post($at));
+        $this->assertRefused('has no mail address', $this->post($at));
         $this->assertSame(0, DB::table('sent_mails')->count());
         $this->customer->update(['mail' => 'office@example.com']);
         $this->post($at)->assertSessionHasNoErrors();

@@ -174,4 +174,15 @@ abstract class FeatureCase extends TestCase
             );
         }
     }
+
+    /**
+     * That it was refused, and said why in these words.
+     *
+     * @param  TestResponse<\Symfony\Component\HttpFoundation\Response>  $answer
+     */
+    protected function assertRefused(string $words, TestResponse $answer): void
+    {
+        $answer->assertSessionHasErrors();
+        $this->assertStringContainsString($words, implode(' ', session('errors')->all()));
+    }
 }

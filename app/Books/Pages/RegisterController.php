@@ -79,6 +79,10 @@ final class RegisterController
             'canBeReversed' => $document->purpose === Purpose::Payment
                 && ShopTime::isToday($document->business_date)
                 && ! Document::query()->where('refers_to_id', $document->id)->exists(),
+            'canBeUndone' => $document->purpose === Purpose::Payment
+                && ! ShopTime::isToday($document->business_date)
+                && ! $document->on_account->isZero()
+                && ! Document::query()->where('refers_to_id', $document->id)->exists(),
             'layaways' => DB::table('agreements')
                 ->whereIn(
                     'account_id',

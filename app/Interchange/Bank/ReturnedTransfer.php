@@ -72,7 +72,7 @@ final class ReturnedTransfer
                 static fn ($query) => $query
                     ->from('documents as back')
                     ->whereColumn('back.refers_to_id', 'documents.id')
-                    ->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]),
+                    ->whereIn('back.purpose', Purpose::takingPaymentsBack()),
             )
             ->latest('id')
             ->limit(50)

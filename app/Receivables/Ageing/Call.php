@@ -61,7 +61,7 @@ final class Call extends Record
                 static fn ($query) => $query
                     ->from('documents as back')
                     ->whereColumn('back.refers_to_id', 'open_items.document_id')
-                    ->whereIn('back.purpose', [Purpose::ReturnedPayment->value, Purpose::ReceiptReversed->value]),
+                    ->whereIn('back.purpose', Purpose::takingPaymentsBack()),
             )
             ->where('customer_id', $this->customer_id)
             ->where('purpose', 'payment')

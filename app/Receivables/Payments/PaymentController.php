@@ -204,7 +204,7 @@ final class PaymentController
     /** @return array<string, mixed> */
     private function spreadData(Request $request, Customer $customer, OpenItemRecord $credit): array
     {
-        $standing = SpreadCredit::standing($credit->document_id);
+        $standing = SpreadCredit::movable($credit->document_id);
         $items = AccountItems::asIfTakenBack($credit, $standing, $this->house);
 
         if (! $request->has('spread')) {

@@ -136,7 +136,7 @@ final class ReturnPayment
             ),
             Document::query()
                 ->where('refers_to_id', $paid->id)
-                ->whereIn('purpose', [Purpose::ReturnedPayment, Purpose::ReceiptReversed])
+                ->whereIn('purpose', Purpose::takingPaymentsBack())
                 ->exists() => throw Refused::because('already_returned', "{$paid->label} was taken back already."),
             default => null,
         };

@@ -135,7 +135,7 @@ final class ReverseReceipt
             trim($reason) === '' => throw Refused::because('reason_missing', 'Say what was wrong: the reason is kept.'),
             Document::query()
                 ->where('refers_to_id', $receipt->id)
-                ->whereIn('purpose', [Purpose::ReturnedPayment, Purpose::ReceiptReversed, Purpose::CreditPaidOut])
+                ->whereIn('purpose', [...Purpose::takingPaymentsBack(), Purpose::CreditPaidOut])
                 ->exists() => throw Refused::because(
                     'already_returned',
                     "{$receipt->label} was taken back or paid ".'out already.',

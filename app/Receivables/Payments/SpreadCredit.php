@@ -91,7 +91,7 @@ final class SpreadCredit
         Setting $setting,
         PostedAt $at,
     ): void {
-        $standing = self::standing($credit->document_id);
+        $standing = self::movable($credit->document_id);
         $changed = $standing->filter(
             static fn (AllocationRecord $allocation): bool => ! isset($wanted[$allocation->charge->label])
                 || ! $wanted[$allocation->charge->label]->equals($allocation->amount),
@@ -142,5 +142,17 @@ final class SpreadCredit
             )
             ->orderBy('id')
             ->get();
+    }
+
+    /**
+     * What of it may be set against something else: not what was paid out, taken back or moved to another account.
+     *
+     * @return Collection<int, AllocationRecord>
+     */
+    public static function movable(int $credit): Collection
+    {
+        return self::standing($credit)->reject(
+            static fn (AllocationRecord $one): bool => in_array($one->charge->purpose, Purpose::usingCreditUp(), true),
+        )->values();
     }
 }

@@ -80,6 +80,27 @@ final class TakenBackController
             ->with('done', "{$document->label} is taken back.");
     }
 
+    /** A payment of an earlier day that never came. */
+    public function undo(
+        Request $request,
+        Document $document,
+        UndoPayment $undo,
+        CheckApproval $check,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $undo->handle(
+            $document,
+            $request->string('reason')->trim()->value(),
+            $this->atTill->till(),
+            $by,
+            $check->given($request),
+        );
+
+        return redirect()
+            ->route('documents.show', $document)
+            ->with('done', "{$document->label} is undone; what it paid is owed again.");
+    }
+
     /** By number; or of the name that was typed, where nobody has that number. */
     private function whoOwes(string $typed, SaveCustomer $save, Staff $by): ?Customer
     {

@@ -242,6 +242,21 @@
                         <x-approval id="rv" when="Another person allows it:"/>
                         <button class="quiet-act">Take the receipt back</button></form></details>
             @endif
+            @can('take-payments')@if($canBeUndone)
+                <details class="mb-3" @if(old('form') === 'undo') open @endif>
+                <summary>It never came: posted in error</summary>
+                    <form method="post" action="{{ route('documents.undo', $document) }}" class="mt-2 stack">
+                    @csrf <input type="hidden" name="form" value="undo">
+                        <p class="small soft mb-0">
+                        What it paid is owed again, and no money moves: cash and cheques that never came were missing
+                            when the drawer was counted. If it came from somebody else, move it to their account
+                                instead.</p>
+                        <div><label class="small soft" for="undo-reason">What was wrong</label><input
+                            class="form-control" id="undo-reason" name="reason" maxlength="255"
+                                value="{{ old('form') === 'undo' ? old('reason') : '' }}"></div>
+                        <x-approval id="ud" when="Another person allows it:"/>
+                        <button class="quiet-act">It never came</button></form></details>
+            @endif @endcan
             @unless($isGoods)
             <form class="d-flex gap-2 mb-3" method="post" action="{{ route('paper.mail', $document) }}">@csrf
                 <input class="form-control" name="mail_to" inputmode="email" placeholder="mail address"
