@@ -16,7 +16,10 @@ step() {
     "$@" || { echo "$*" >> "$scratch/failed"; say "   failed: $*"; }
 }
 
-suite() { step "$1" vendor/bin/phpunit --testsuite "$1" --log-junit "$scratch/$1.xml" --no-progress; }
+# With compiled code optimised, a fifth faster.
+phpunit() { php -d opcache.enable_cli=1 vendor/bin/phpunit "$@"; }
+
+suite() { step "$1" phpunit --testsuite "$1" --log-junit "$scratch/$1.xml" --no-progress; }
 
 # A lane beside the first has a database and compiled views of its own.
 lane() {

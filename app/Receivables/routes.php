@@ -6,6 +6,7 @@ use Elmstone\Receivables\Accounts\AccountController;
 use Elmstone\Receivables\Adjustments\AdjustmentController;
 use Elmstone\Receivables\Ageing\AgeingController;
 use Elmstone\Receivables\FinanceCharges\FinanceChargeController;
+use Elmstone\Receivables\Letters\LetterController;
 use Elmstone\Receivables\Payments\PaymentController;
 use Elmstone\Receivables\Payments\TakenBackController;
 use Elmstone\Receivables\Statements\StatementController;
@@ -99,6 +100,14 @@ Route::middleware('can:run-statements')->group(function (): void {
     );
     Route::get('/statements/runs/{run}/print.pdf', [StatementController::class, 'printFile'])->name('statements.print');
     Route::get('/statements/{statement}.pdf', [StatementController::class, 'again'])->name('statements.again');
+    Route::get('/letters', [LetterController::class, 'index'])->name('letters');
+    Route::post('/letters', [LetterController::class, 'send'])->name('letters.send');
+    Route::get('/letters/print.pdf', [LetterController::class, 'printFile'])->name('letters.print');
+    Route::get('/letters/{letter}.pdf', [LetterController::class, 'paper'])->name('letters.paper');
+    Route::post('/letters/{letter}/mail-again', [LetterController::class, 'mailAgain'])->name('letters.mail-again');
+    Route::post('/letters/settings', [LetterController::class, 'settings'])
+        ->middleware('can:manage-accounts')
+        ->name('letters.settings');
     Route::get('/finance-charges', [FinanceChargeController::class, 'index'])->name('finance-charges');
     Route::post('/finance-charges', [FinanceChargeController::class, 'post'])->name('finance-charges.post');
     Route::post('/finance-charges/settings', [FinanceChargeController::class, 'settings'])

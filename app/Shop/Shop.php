@@ -46,6 +46,8 @@ use Illuminate\Support\Facades\DB;
  * }|null $layaway_terms null: as the program ships
  * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the
  *     program ships
+ * @property list<array{after: int, fee: string, words: string}>|null $letter_levels of reminder letters; null: as the
+ *     program ships
  * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date;
  *     null: as the program ships
  * @property string|null $fee_tax_class of cancellation and service fees; null: not taxed
@@ -81,6 +83,7 @@ final class Shop extends Record
         'layaway_terms' => 'array',
         'plan_terms' => 'array',
         'reminder_days' => 'array',
+        'letter_levels' => 'array',
     ];
 
     /** The next number for a customer, given out once. */

@@ -34,6 +34,7 @@ return new class extends Migration
             $table->json('layaway_terms')->nullable()->comment('what is proposed; null: as the program ships');
             $table->json('plan_terms')->nullable();
             $table->json('reminder_days')->nullable()->comment('days around a due date on which people are reminded');
+            $table->json('letter_levels')->nullable()->comment('of reminder letters; null: as the program ships');
             $table->string('fee_tax_class', 20)->nullable()->comment('of cancellation and service fees; null: not '
                 .'taxed');
             $table->string('plan_tax_class', 20)->nullable()->comment('of a plan’s flat charge; null: not taxed');

@@ -25,6 +25,7 @@ return new class extends Migration
             $table->string('statement_kind', 20)->default('open_item');
             $table->string('statement_way', 10)->default('print');
             $table->boolean('finance_charges')->default(true);
+            $table->boolean('letters')->default(true)->comment('gets reminder letters when late');
             $table->boolean('stopped')->default(false);
             $table->string('stop_reason')->default('');
             $table->date('opened_on');

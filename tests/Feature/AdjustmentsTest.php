@@ -97,7 +97,9 @@ final class AdjustmentsTest extends FeatureCase
             'role' => 'office', 'matter' => 'bad_debt', 'per_document' => 5000, 'per_original' => 6000,
             'per_day' => 8000, 'approves' => 5000,
         ]);
-        $this->assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '103.40']));
+        $this->assertRefused(
+            'more than you may write off', $this->settles($label, 'write-off', ['amount' => '103.40']),
+        );
         $this->settles($label, 'write-off', ['amount' => '50'])->assertSessionHasNoErrors();
         $this->assertRefused('more than you may write off', $this->settles($label, 'write-off', ['amount' => '20']));
         $other = $this->sold(20);

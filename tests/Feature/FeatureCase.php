@@ -11,12 +11,14 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\KeptCode;
+use Elmstone\Shop\Shop;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\LockLadder;
 use Elmstone\Tests\TestCase;
 use Elmstone\Tills\Drawer;
 use Elmstone\Tills\TillSession;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -27,16 +29,53 @@ abstract class FeatureCase extends TestCase
 {
     use RefreshDatabase;
 
+    /** @var array<string, string> databases of this process that are ready, and the day on which they were made so */
+    private static array $ready = [];
+
+    /** The database the last test was on. */
+    private static string $last = '';
+
     protected string $slip;
 
     protected function setUp(): void
     {
         parent::setUp();
         LockLadder::watch(app('events'), 1);
-        Scene::build($this->shop(), $this->tillsAreOpen());
+        Shop::query()->exists() || Scene::build($this->shop(), $this->tillsAreOpen());
         $this->withoutVite();
         $this->slip = (string) Str::uuid();
         $this->as('101');
+    }
+
+    /**
+     * The usual shop is built once for all tests, each of which takes back what it did. One that differs is built
+     * within its test, on a database in which there is none.
+     */
+    public function refreshDatabase(): void
+    {
+        $isUsual = $this->shop() === [] && $this->tillsAreOpen();
+        $name = config('database.connections.mariadb.database').($isUsual ? '' : '_bare');
+        $isUsual || $this->useDatabase($name);
+
+        // A test that changed the tables themselves could not take back what it did.
+        RefreshDatabaseState::$migrated || self::$ready = array_diff_key(self::$ready, [self::$last => true]);
+
+        if ((self::$ready[$name] ?? '') !== date('Y-m-d')) {
+            $this->artisan('migrate:fresh');
+            $isUsual && Scene::build();
+            self::$ready[$name] = date('Y-m-d');
+        }
+
+        self::$last = $name;
+        RefreshDatabaseState::$migrated = true;
+        $this->beginDatabaseTransaction();
+    }
+
+    protected function useDatabase(string $name): void
+    {
+        isset(self::$ready[$name]) || DB::statement("CREATE DATABASE IF NOT EXISTS {$name}");
+        config(['database.connections.mariadb.database' => $name]);
+        DB::purge();
     }
 
     /**

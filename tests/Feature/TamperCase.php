@@ -18,9 +18,7 @@ abstract class TamperCase extends FeatureCase
     public function refreshDatabase(): void
     {
         $own = config('database.connections.mariadb.database').'_open';
-        self::$isReady || DB::statement("CREATE DATABASE IF NOT EXISTS {$own}");
-        config(['database.connections.mariadb.database' => $own]);
-        DB::purge();
+        $this->useDatabase($own);
         self::$isReady || $this->open();
         self::$isReady = true;
         $this->beginDatabaseTransaction();

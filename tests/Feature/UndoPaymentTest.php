@@ -100,7 +100,8 @@ final class UndoPaymentTest extends FeatureCase
         $this->assertSame(-5000 + 10340, $this->balance($this->customer));
         $this->undo($receipt)->assertSessionHasNoErrors();
         $this->assertStringContainsString(
-            'no difference was found in its drawer', (string) DB::table('approvals')->orderByDesc('id')->value('detail'),
+            'no difference was found in its drawer',
+            (string) DB::table('approvals')->orderByDesc('id')->value('detail'),
         );
     }
 

@@ -24,6 +24,7 @@ final class PlainInput
     private const OF_PAGES = [
         'counter/*/back' => ['back'],
         'deliveries/*' => ['quantity'],
+        'letters/settings' => ['after', 'fee', 'words'],
         'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
         'orders/*' => ['quantity', 'serials'],
         'purchases/*' => ['cost', 'quantity', 'refused', 'serials', 'why', 'worth'],

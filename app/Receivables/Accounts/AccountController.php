@@ -12,6 +12,7 @@ use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
 use Elmstone\Receivables\Ageing\Call;
 use Elmstone\Receivables\Ledger\PaidInTime;
+use Elmstone\Receivables\Letters\Letter;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
@@ -73,6 +74,8 @@ final class AccountController
             'skip' => $request->skip(),
             'line' => $line->svg($account, $day),
             'calls' => Call::query()->with('staff')->where('customer_id', $customer->id)->latest('id')->limit(5)->get(),
+            'letters' => Letter::query()->with('staff')->where('customer_id', $customer->id)->latest('id')->limit(3)
+                ->get(),
             'changes' => CustomerChanges::of(
                 $customer->id,
                 5, 'limit', 'account terms', 'account opened', 'put on stop', 'released', 'merged',

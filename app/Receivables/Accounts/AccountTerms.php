@@ -30,6 +30,7 @@ final readonly class AccountTerms
         public StatementWay $statementWay,
         public bool $financeCharges,
         public ?string $buyer = null,
+        public bool $letters = true,
     ) {
     }
 
@@ -60,6 +61,7 @@ final readonly class AccountTerms
             'statement_kind' => $this->statementKind,
             'statement_way' => $this->statementWay,
             'finance_charges' => $this->financeCharges,
+            'letters' => $this->letters,
             'buyer' => $this->buyer,
             // New terms open an account again that was closed.
             'closed_on' => null,

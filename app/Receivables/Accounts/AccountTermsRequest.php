@@ -106,6 +106,7 @@ final class AccountTermsRequest extends FormRequest
             StatementWay::from($this->string('statement_way')->value()),
             $this->boolean('finance_charges'),
             $this->filled('buyer') ? $this->string('buyer')->value() : null,
+            $this->boolean('letters'),
         );
     }
 }

@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property StatementKind $statement_kind
  * @property StatementWay $statement_way
  * @property bool $finance_charges
+ * @property bool $letters whether it gets reminder letters when late
  * @property bool $stopped
  * @property string $stop_reason
  * @property CarbonImmutable $opened_on
@@ -65,6 +66,7 @@ final class HouseAccount extends Record
         'allowed_overdue_days' => 'int',
         'purchase_order_required' => 'bool',
         'finance_charges' => 'bool',
+        'letters' => 'bool',
         'stopped' => 'bool',
         'opened_on' => 'immutable_date',
         'closed_on' => 'immutable_date',

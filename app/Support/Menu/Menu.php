@@ -25,6 +25,7 @@ final class Menu
             ['Calls', 'accounts.calls', 'take-payments', ['accounts.calls']],
             ['Forecast', 'forecast', 'see-ageing', ['forecast']],
             ['Finance charges', 'finance-charges', 'run-statements', ['finance-charges']],
+            ['Reminder letters', 'letters', 'run-statements', ['letters']],
         ],
         'Promised' => [
             ['Layaways', 'layaways', 'see-layaways', ['layaways']],

@@ -174,6 +174,10 @@
             @endcan
             <h2>Calls and promises</h2>
             @include('accounts.parts.calls')
+            @foreach($letters as $letter)<p class="small mb-1">{{ $letter->data['title'] }} over
+                {{ Show::money($letter->total) }} <span class="soft">{{ $letter->way->value === 'mail' ? 'mailed'
+                    : 'printed' }} {{ Show::date($letter->sent_on) }}</span>@can('run-statements') <a
+                        href="{{ route('letters.paper', $letter) }}">paper</a>@endcan</p>@endforeach
             @can('take-payments')
             <form method="post" action="{{ route('accounts.call', $customer) }}" class="call-form mb-4">@csrf
                 <textarea class="form-control" name="note" rows="2" maxlength="500" placeholder="what was said"

@@ -76,6 +76,8 @@
                 <label><input class="form-check-input m-0" type="checkbox" name="finance_charges" value="1"
                     @checked($is('finance_charges', $account?->finance_charges
                         ?? true))> finance charges when late</label>
+                <label><input class="form-check-input m-0" type="checkbox" name="letters" value="1"
+                    @checked($is('letters', $account?->letters ?? true))> reminder letters when late</label>
             </div>
             <div class="wide">
             <label for="reason">Reason, kept on record</label><input class="form-control" id="reason" name="reason"
