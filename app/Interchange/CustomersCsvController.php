@@ -4,21 +4,20 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange;
 
-use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Customers out and in as a table. */
 final class CustomersCsvController
 {
-    private const FOLDER = 'imports';
+    public function __construct(private readonly KeptUploads $uploads)
+    {
+    }
 
     public function out(CustomersTable $table): StreamedResponse
     {
@@ -32,45 +31,18 @@ final class CustomersCsvController
 
     public function dryRun(Request $request, CustomersImport $import): View
     {
-        $file = $request->file('file');
-        $csv = $file instanceof UploadedFile
-                ? $file->getContent()
-                : throw Refused::because('no_file', 'Choose a file first.');
+        $csv = $this->uploads->read($request);
 
         return view('interchange.customers', [
             'report' => $import->dryRun($csv),
             'columns' => CustomersTable::COLUMNS,
-            'csv' => $this->keep($csv),
+            'csv' => $this->uploads->keep($csv),
         ]);
-    }
-
-    /** Keeps what was looked at until it is brought in; what was left lying for a day goes. */
-    private function keep(string $csv): string
-    {
-        $disk = Storage::disk('local');
-
-        foreach ($disk->files(self::FOLDER) as $file) {
-            $disk->lastModified($file) < time() - 86400 && $disk->delete($file);
-        }
-
-        $digest = hash('sha256', $csv);
-        $disk->put(self::FOLDER."/{$digest}", $csv);
-
-        return $digest;
-    }
-
-    private function kept(string $digest): string
-    {
-        $csv = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1
-                ? Storage::disk('local')->get(self::FOLDER."/{$digest}")
-                : null;
-
-        return $csv ?? throw Refused::because('gone', 'The file is not here any more. Choose it again.');
     }
 
     public function bringIn(Request $request, CustomersImport $import, #[CurrentUser] Staff $by): RedirectResponse
     {
-        $report = $import->bringIn($this->kept($request->string('csv')->value()), $by);
+        $report = $import->bringIn($this->uploads->kept($request->string('csv')->value()), $by);
 
         return redirect()
             ->route('customers')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Elmstone\Interchange\Bank\BankController;
 use Elmstone\Interchange\Bank\BankEntryController;
 use Elmstone\Interchange\CustomersCsvController;
+use Elmstone\Interchange\OpeningController;
 use Elmstone\Interchange\PayoutController;
 use Elmstone\Interchange\UblController;
 use Illuminate\Support\Facades\Route;
@@ -23,6 +24,9 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
         'customers.import.bring-in',
     );
+    Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
+    Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
+    Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name('accounts.opening.bring-in');
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
     Route::get('/bank/{file}', [BankController::class, 'show'])->name('bank.file');

@@ -22,5 +22,6 @@ final class ReceivablesProvider extends RoomProvider
         $this->app->tag([ProveReceivables::class, Ageing\ProveAges::class], 'proofs');
         $this->app->tag([Ageing\DueCalls::class], 'due');
         $this->app->tag([PayingHabits::class], 'payers');
+        $this->app->tag([Opening\FindByOldNumber::class], 'finds');
     }
 }

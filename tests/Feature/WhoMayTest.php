@@ -43,6 +43,8 @@ final class WhoMayTest extends FeatureCase
                 ['get', '/accounts/1001/terms', self::OFFICE],
                 ['get', '/statements', self::OFFICE],
                 ['get', '/finance-charges', self::OFFICE],
+                ['get', '/letters', self::OFFICE],
+                ['get', '/accounts/opening', self::OFFICE],
                 ['get', '/bank', self::OFFICE],
                 ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR],
                 ['post', '/accounts/1001/stop', self::FROM_SUPERVISOR],

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\MoneyEntry;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
@@ -47,27 +48,38 @@ final readonly class AdjustAccount
         ?int $refersTo = null,
         ?CarbonImmutable $due = null,
     ): int {
-        $postings = [[Accounts::RECEIVABLES, $effect], ...$against];
-        Journal::of($effect->currency, $postings);
         $name = Customer::query()->whereKey($account->customer_id)->value('name');
-
-        $draft = $this->drafts->draft(
-            DocumentKind::Adjustment,
-            MoneyEntry::ofTheLedger($purpose, $effect->abs()),
-            $at,
-            new Party(
-                $account->customer_id,
-                is_string($name) ? $name : '',
-                due: $due,
-                balanceBefore: $account->balance,
-            ),
-            $key,
-            note: mb_substr($note, 0, 255),
-            refersTo: $refersTo,
-        )->posting(MoneyEntry::ofTheLedger($purpose, $effect->abs()), $postings);
+        $party = new Party(
+            $account->customer_id, is_string($name) ? $name : '', due: $due, balanceBefore: $account->balance,
+        );
+        $draft = $this->draft($party, $purpose, $effect, $against, $at, $key, $note, $refersTo);
         $document = $this->books->document($draft);
         $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
 
         return $document;
+    }
+
+    /**
+     * The same as a draft, where many are written at once.
+     *
+     * @param  list<array{string, Money}>  $against accounts, and what is debited on each
+     */
+    public function draft(
+        Party $party,
+        Purpose $purpose,
+        Money $effect,
+        array $against,
+        PostedAt $at,
+        string $key,
+        string $note,
+        ?int $refersTo = null,
+    ): DocumentDraft {
+        $postings = [[Accounts::RECEIVABLES, $effect], ...$against];
+        Journal::of($effect->currency, $postings);
+        $entry = MoneyEntry::ofTheLedger($purpose, $effect->abs());
+
+        return $this->drafts->draft(
+            DocumentKind::Adjustment, $entry, $at, $party, $key, note: mb_substr($note, 0, 255), refersTo: $refersTo,
+        )->posting($entry, $postings);
     }
 }

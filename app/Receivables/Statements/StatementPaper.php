@@ -177,6 +177,8 @@ final readonly class StatementPaper
             Purpose::Payment => 'Payment, thank you',
             Purpose::ReturnedPayment => 'Payment returned',
             Purpose::Fee => 'Charge for payment in parts',
+            Purpose::OpeningOwed, Purpose::OpeningCredit => $item->purpose->words(null)
+                .($item->relationLoaded('document') ? ": {$item->document->note}" : ''),
             Purpose::PlanPart => $item->relationLoaded('document')
                 ? $item->document->note
                 : $item->purpose->words(null),
