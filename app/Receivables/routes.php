@@ -6,6 +6,7 @@ use Elmstone\Receivables\Accounts\AccountController;
 use Elmstone\Receivables\Adjustments\AdjustmentController;
 use Elmstone\Receivables\Ageing\AgeingController;
 use Elmstone\Receivables\FinanceCharges\FinanceChargeController;
+use Elmstone\Receivables\Groups\GroupController;
 use Elmstone\Receivables\Letters\LetterController;
 use Elmstone\Receivables\Payments\PaymentController;
 use Elmstone\Receivables\Payments\TakenBackController;
@@ -68,6 +69,7 @@ Route::middleware('can:manage-accounts')
         Route::post('/terms', [AccountController::class, 'save'])->name('accounts.terms.save');
         Route::post('/release', [AccountController::class, 'release'])->name('accounts.release');
         Route::post('/close', [AdjustmentController::class, 'close'])->name('accounts.close');
+        Route::post('/head', [GroupController::class, 'save'])->name('accounts.head');
         Route::post('/review', [AdjustmentController::class, 'review'])->name('accounts.review');
         Route::get('/settle/{document}', [AdjustmentController::class, 'show'])->name('accounts.item');
         Route::post('/settle/{document}/write-off', [AdjustmentController::class, 'writeOff'])

@@ -19,9 +19,9 @@ final class LockLadder
 {
     /** Tables by rank, from the one that is locked first. Rows of one table are taken in the order of their keys. */
     public const RANKS = [
-        'web_orders', 'slips', 'slip_returns', 'money_gates', 'safes', 'house_accounts', 'held_accounts', 'gift_cards',
-        'agreements', 'purchases', 'transfers', 'coupons', 'documents', 'customers', 'items', 'stock', 'item_serials',
-        'series', 'till_sessions', 'locations', 'shop',
+        'web_orders', 'slips', 'slip_returns', 'money_gates', 'safes', 'house_accounts', 'account_groups',
+        'held_accounts', 'gift_cards', 'agreements', 'purchases', 'transfers', 'coupons', 'documents', 'customers',
+        'items', 'stock', 'item_serials', 'series', 'till_sessions', 'locations', 'shop',
     ];
 
     /** Rows under the lock of what they belong to: table, whose lock, and what finds those that belong to nothing. */

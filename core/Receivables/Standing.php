@@ -14,6 +14,7 @@ final readonly class Standing
      * @param  Money  $balance open invoices and charges less unused payments and credits
      * @param  Money  $orders value of orders not yet invoiced that are to be charged
      * @param  int  $oldestOverdueDays how late the oldest unpaid item is; 0: nothing is late
+     * @param  Money|null  $groupAvailable what the head office's limit leaves for all its branches; null: it has none
      */
     public function __construct(
         public Money $limit,
@@ -23,6 +24,7 @@ final readonly class Standing
         public int $oldestOverdueDays = 0,
         public int $allowedOverdueDays = 0,
         public bool $purchaseOrderRequired = false,
+        public ?Money $groupAvailable = null,
     ) {
         if ($limit->isNegative()) {
             throw Refused::because('bad_limit', 'A limit cannot be below zero.');
@@ -36,7 +38,33 @@ final readonly class Standing
 
     public function available(): Money
     {
+        return $this->groupBinds() && $this->groupAvailable !== null ? $this->groupAvailable : $this->own();
+    }
+
+    /** Whether the head office's limit leaves less than its own. */
+    public function groupBinds(): bool
+    {
+        return $this->groupAvailable !== null && $this->own()->exceeds($this->groupAvailable);
+    }
+
+    private function own(): Money
+    {
         return $this->limit->minus($this->exposure());
+    }
+
+    /** As it stands when so much of what is ordered is not counted any more. */
+    public function released(Money $orders): self
+    {
+        return new self(
+            $this->limit,
+            $this->balance,
+            $this->orders->minus($orders),
+            $this->onStop,
+            $this->oldestOverdueDays,
+            $this->allowedOverdueDays,
+            $this->purchaseOrderRequired,
+            $this->groupAvailable?->plus($orders),
+        );
     }
 
     public function isOverdue(): bool

@@ -36,9 +36,16 @@ return new class extends Migration
             $table->unsignedInteger('version')->default(1);
             $table->string('buyer', 10)->nullable()->comment('optional or named; null: named where anybody of theirs '
                 .'has a limit');
+            $table->foreignId('head_id')->nullable()->index()->comment('its head office; of a head office: itself');
             $table->primary('customer_id');
         });
         Rows::check('house_accounts', 'limit_not_below_zero', 'credit_limit >= 0');
+
+        // Head offices: a row to lock, so that what their branches are charged with is counted by one after the other.
+        Schema::create('account_groups', static function (Blueprint $table): void {
+            $table->foreignId('head_id')->constrained('house_accounts', 'customer_id');
+            $table->primary('head_id');
+        });
 
         Schema::create('open_items', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();

@@ -290,18 +290,37 @@ final class RaceTest extends RaceCase
             $customers[] = $this->account('4.30', "Firm {$round}")->id;
         }
 
+        $this->chargeAtOnce(array_map(static fn (int $customer): array => [$customer], $customers));
+        $charged = DB::table('documents')
+            ->where('kind', 'invoice')
+            ->groupBy('customer_id')
+            ->selectRaw('customer_id, COUNT(*) AS n')
+            ->pluck('n', 'customer_id')
+            ->all();
+        $this->assertSame(array_fill_keys($customers, 1), $charged);
+        $this->assertSame([424], DB::table('house_accounts')->distinct()->pluck('balance')->all());
+        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /**
+     * Every till charges 4.24 to an account of each round, all in the same moment; who is told of the limit goes on.
+     *
+     * @param  non-empty-list<non-empty-list<int>>  $rounds customers; more than one: each till has one of its own
+     */
+    private function chargeAtOnce(array $rounds): void
+    {
         $model = (string) Str::uuid();
         app(PutCustomer::class)->handle(
             $model,
             $this->act(),
-            Customer::query()->with('type.priceLevel')->findOrFail($customers[0]),
+            Customer::query()->with('type.priceLevel')->findOrFail($rounds[0][0]),
         );
         app(AddToSlip::class)->handle($model, $this->act(), 'LH-1140');
         $version = app(ChargeSlip::class)->rest($model, $this->act())->version;
         $gate = tempnam(sys_get_temp_dir(), 'gate') ?: '';
-        $this->atOnce(function (int $number) use ($customers, $gate, $model, $version): void {
-            foreach ($customers as $round => $id) {
-                $slip = $this->copied($model, $id);
+        $this->atOnce(function (int $number) use ($rounds, $gate, $model, $version): void {
+            foreach ($rounds as $round => $customers) {
+                $slip = $this->copied($model, $customers[$number % count($customers)]);
                 file_put_contents("{$gate}-{$round}", '.', FILE_APPEND | LOCK_EX);
 
                 while (strlen((string) file_get_contents("{$gate}-{$round}")) < self::TILLS) {
@@ -316,15 +335,35 @@ final class RaceTest extends RaceCase
             }
         });
         array_map(unlink(...), glob("{$gate}*") ?: []);
-        $charged = DB::table('documents')
-            ->where('kind', 'invoice')
-            ->groupBy('customer_id')
-            ->selectRaw('customer_id, COUNT(*) AS n')
-            ->pluck('n', 'customer_id')
-            ->all();
-        $this->assertSame(array_fill_keys($customers, 1), $charged);
-        $this->assertSame([424], DB::table('house_accounts')->distinct()->pluck('balance')->all());
-        $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_branches_charged_by_eight_tills_at_once_keep_within_the_limit_of_their_head_office(): void
+    {
+        $rounds = [];
+
+        for ($round = 0; $round < 40; $round++) {
+            // Room for one of 4.24 in the group, and for many on each branch.
+            $head = $this->account('4.30', "Firm {$round}")->id;
+            DB::table('account_groups')->insert(['head_id' => $head]);
+            $group = [$head];
+
+            for ($branch = 1; $branch < self::TILLS; $branch++) {
+                $group[] = $this->account('100.00', "Firm {$round} branch {$branch}")->id;
+            }
+
+            DB::table('house_accounts')->whereIn('customer_id', $group)->update(['head_id' => $head]);
+            $rounds[] = $group;
+        }
+
+        $this->chargeAtOnce($rounds);
+        $this->assertSame(
+            [[424], 40],
+            [
+                DB::table('house_accounts')->groupBy('head_id')->selectRaw('SUM(balance) AS sum')->pluck('sum')
+                    ->map(static fn (mixed $sum): int => is_numeric($sum) ? (int) $sum : 0)->unique()->values()->all(),
+                DB::table('documents')->where('kind', 'invoice')->count(),
+            ],
+        );
     }
 
     /** The same slip for another customer, so that a round is the posting and little else. */

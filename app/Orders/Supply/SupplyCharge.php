@@ -10,7 +10,6 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ChargeDecision;
 use Elmstone\Core\Receivables\ChargeReason;
-use Elmstone\Core\Receivables\Standing;
 use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\ChargeWords;
@@ -106,15 +105,7 @@ final class SupplyCharge
         $now = $standing->standing;
         $released = Money::min($charged, $now->orders->orNothing());
 
-        return (new Standing(
-            $now->limit,
-            $now->balance,
-            $now->orders->minus($released),
-            $now->onStop,
-            $now->oldestOverdueDays,
-            $now->allowedOverdueDays,
-            $now->purchaseOrderRequired,
-        ))->charge($charged, $order->purchase_order, true);
+        return $now->released($released)->charge($charged, $order->purchase_order, true);
     }
 
     private function scope(Order $order, Money $charged, ChargeDecision $decision, AccountStanding $standing): Scope

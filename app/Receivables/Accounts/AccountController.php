@@ -79,7 +79,7 @@ final class AccountController
             'changes' => CustomerChanges::of(
                 $customer->id,
                 5, 'limit', 'account terms', 'account opened', 'put on stop', 'released', 'merged',
-                'account closed', 'review of its terms',
+                'account closed', 'review of its terms', 'head office',
             ),
         ]);
     }
@@ -119,9 +119,14 @@ final class AccountController
 
     public function terms(Customer $customer): View
     {
+        $account = HouseAccount::query()->where('customer_id', $customer->id)->first();
+
         return view('accounts.terms', [
             'customer' => $customer,
-            'account' => HouseAccount::query()->where('customer_id', $customer->id)->first(),
+            'account' => $account,
+            'headNumber' => $account?->head_id === $customer->id
+                ? null
+                : Customer::query()->whereKey($account?->head_id)->value('number'),
             'house' => $this->house,
         ]);
     }

@@ -8,11 +8,12 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\Standing;
+use Elmstone\Receivables\Groups\AccountGroup;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
-/** How an account stands: in one query. */
+/** How an account stands: in one query, and two more where it is among a head office's. */
 final readonly class AccountStanding
 {
     /**
@@ -20,6 +21,7 @@ final readonly class AccountStanding
      * @param  Money  $notDue owed and not due
      * @param  Money  $credit not used, above zero
      * @param  int  $oldestLate days
+     * @param  AccountGroup|null  $group the head office and branches it is among; null: it stands on its own
      */
     private function __construct(
         public HouseAccount $account,
@@ -28,6 +30,7 @@ final readonly class AccountStanding
         public Money $notDue,
         public Money $credit,
         public int $oldestLate,
+        public ?AccountGroup $group,
     ) {
     }
 
@@ -47,21 +50,25 @@ final readonly class AccountStanding
         );
         $oldest = is_string($row?->oldest) ? max(0, Days::between(CarbonImmutable::parse($row->oldest), $day)) : 0;
 
+        $group = AccountGroup::of($account, $house);
+
         return new self(
             $account,
             new Standing(
                 $account->credit_limit,
                 $account->balance,
                 $account->orders,
-                $account->stopped,
+                $account->stopped || $group?->head->stopped === true,
                 $oldest,
                 $account->allowed_overdue_days,
                 $account->purchase_order_required,
+                $group?->available(),
             ),
             $house->money((int) $row?->late),
             $house->money((int) $row?->not_due),
             $house->money((int) $row?->credit),
             $oldest,
+            $group,
         );
     }
 }

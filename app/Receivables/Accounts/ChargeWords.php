@@ -22,12 +22,12 @@ final class ChargeWords
 
         return match ($reason) {
             ChargeReason::NotAnAccount => 'There is no house account to charge. The office can open one.',
-            ChargeReason::OnStop => 'The account is on stop'
-                .($account === null || $account->account->stop_reason === ''
-                    ? '.'
-                    : ": {$account->account->stop_reason}.")
-                .' The office can release it.',
-            ChargeReason::OverLimit => 'Over the limit by '
+            ChargeReason::OnStop => self::stop($account).' The office can release it.',
+            ChargeReason::OverLimit => 'Over the limit'
+                .($account?->standing->groupBinds() === true
+                    ? " of {$account->group?->head->customer->name} and its branches"
+                    : '')
+                .' by '
                 .($decision->overBy === null ? '' : Show::money($decision->overBy))
                 .".{$approve}",
             ChargeReason::Overdue => 'The oldest item is '
@@ -42,6 +42,15 @@ final class ChargeWords
                         : ' may not buy on this account.')
                     .$approve,
         };
+    }
+
+    private static function stop(?AccountStanding $account): string
+    {
+        $head = $account?->account->stopped === true ? null : $account?->group?->head;
+        $why = $head->stop_reason ?? $account->account->stop_reason ?? '';
+
+        return ($head === null ? 'The account' : "{$head->customer->name}, their head office,").' is on stop'
+            .($why === '' ? '.' : ": {$why}.");
     }
 
     private static function late(int $days): string

@@ -42,6 +42,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $review_on when its terms are looked at again
  * @property Money $balance minor units; below zero: the shop owes them
  * @property Money $orders ordered and to be charged, not supplied yet
+ * @property int|null $head_id its head office; of a head office: itself; null: it stands on its own
  * @property int $version
  * @property-read Customer $customer
  */

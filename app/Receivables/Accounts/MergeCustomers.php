@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Customers\JoinCustomers;
 use Elmstone\Receivables\Ageing\Call;
+use Elmstone\Receivables\Groups\JoinGroup;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -28,12 +29,15 @@ final class MergeCustomers
     ) {
     }
 
-    /** @throws Refused same, merged */
+    /** @throws Refused same, merged, has_branches */
     public function handle(Customer $from, Customer $into, Staff $by): void
     {
         DB::transaction(function () use ($from, $into, $by): void {
             $accounts = $this->ledger->lockAll([$from->id, $into->id]);
             $from->id === $into->id && throw Refused::because('same', 'That is the same customer.');
+            JoinGroup::branches($from->id) === 0 || throw Refused::because(
+                'has_branches', "{$from->name} has branches. Put those under another head office first.",
+            );
 
             foreach ($this->others as $other) {
                 $other->merge($from->id, $into->id);
@@ -50,6 +54,10 @@ final class MergeCustomers
                 && throw Refused::because('merged', 'One of the two was merged already.');
             $this->accounts($accounts->get($from->id), $accounts->get($into->id), $into);
             Call::query()
+                ->where('customer_id', $from->id)
+                ->update(['customer_id' => $into->id]);
+            // What they dispute stays disputed on the account it is on now.
+            $accounts->has($from->id) && DB::table('disputes')
                 ->where('customer_id', $from->id)
                 ->update(['customer_id' => $into->id]);
             $this->join->handle($from, $into, $by);
@@ -82,6 +90,7 @@ final class MergeCustomers
         $from
             ->forceFill([
                 'balance' => Money::zero($from->balance->currency),
+                'head_id' => null,
                 'stopped' => true,
                 'stop_reason' => "merged into {$customer->number}",
                 'version' => $from->version + 1,

@@ -6,6 +6,7 @@ namespace Elmstone\Receivables\Adjustments;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\CustomerChanges;
+use Elmstone\Receivables\Groups\JoinGroup;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Staff\Staff;
@@ -39,6 +40,9 @@ final class CloseAccount
             );
             $account->orders->isZero() || throw Refused::because(
                 'orders_open', Show::money($account->orders).' is ordered to be charged to it.',
+            );
+            JoinGroup::branches($customer) === 0 || throw Refused::because(
+                'has_branches', 'It has branches. Put those under another head office first.',
             );
             $account->update([
                 'stopped' => true,

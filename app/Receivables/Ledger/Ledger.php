@@ -32,7 +32,30 @@ final class Ledger
     {
         $this->assertInside();
 
-        return HouseAccount::query()->where('customer_id', $customer)->lockForUpdate()->first();
+        $account = HouseAccount::query()->where('customer_id', $customer)->lockForUpdate()->first();
+        $account === null || $this->lockGroups([$account]);
+
+        return $account;
+    }
+
+    /**
+     * What a head office's branches may be charged with together is counted by one after the other.
+     *
+     * @param  iterable<HouseAccount>  $accounts
+     */
+    private function lockGroups(iterable $accounts): void
+    {
+        $heads = [];
+
+        foreach ($accounts as $account) {
+            $account->head_id === null || $heads[$account->head_id] = true;
+        }
+
+        $heads === [] || DB::table('account_groups')
+            ->whereIn('head_id', array_keys($heads))
+            ->orderBy('head_id')
+            ->lockForUpdate()
+            ->get();
     }
 
     /**
@@ -45,12 +68,15 @@ final class Ledger
     {
         $this->assertInside();
 
-        return HouseAccount::query()
+        $accounts = HouseAccount::query()
             ->whereIn('customer_id', $customers)
             ->orderBy('customer_id')
             ->lockForUpdate()
             ->get()
             ->keyBy('customer_id');
+        $this->lockGroups($accounts);
+
+        return $accounts;
     }
 
     /**

@@ -46,8 +46,9 @@ final readonly class DueLetters
 
         foreach (array_chunk($this->late($day, $levels->levels[0]->after, $customer), self::AT_ONCE) as $some) {
             $accounts = HouseAccount::query()->with('customer')->whereIn('customer_id', $some)->get();
-            $items = $this->open($some)->groupBy('customer_id');
-            $sent = $this->sent($some);
+            $open = $this->open($some);
+            $items = $open->groupBy('customer_id');
+            $sent = $this->sent($open->modelKeys());
             $promised = $this->promised($some, $day);
 
             foreach ($accounts as $account) {
@@ -100,17 +101,17 @@ final readonly class DueLetters
     }
 
     /**
-     * @param  list<int>  $customers
+     * @param  array<int>  $documents whosever they were when they were written about
      * @return array<int, array{int, CarbonImmutable}> how many letters were about each item, and the day of the last
      */
-    private function sent(array $customers): array
+    private function sent(array $documents): array
     {
         $sent = [];
 
         foreach (
             DB::table('letter_items as i')
                 ->join('letters as l', 'l.id', '=', 'i.letter_id')
-                ->whereIn('l.customer_id', $customers)
+                ->whereIn('i.document_id', $documents)
                 ->whereNotNull('i.level')
                 ->groupBy('i.document_id')
                 ->selectRaw('i.document_id, MAX(i.level) AS level, MAX(l.sent_on) AS last')

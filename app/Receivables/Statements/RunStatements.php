@@ -40,7 +40,7 @@ final class RunStatements
     {
         $again || $this->assertNew($options);
         $accounts = HouseAccount::query()
-            ->whereIn('customer_id', $this->wanted($options))
+            ->whereIn('customer_id', self::sentTo($this->wanted($options)))
             ->where('statement_way', '<>', StatementWay::None)
             ->get(['customer_id', 'statement_way']);
 
@@ -149,6 +149,21 @@ final class RunStatements
         }
 
         return $owing;
+    }
+
+    /**
+     * What branches owe stands on the statement of their head office.
+     *
+     * @param  list<int>  $owing customers
+     * @return list<int> customers whose statements are made
+     */
+    private static function sentTo(array $owing): array
+    {
+        $heads = HouseAccount::query()->toBase()->whereNotNull('head_id')->pluck('head_id', 'customer_id');
+
+        return array_values(array_unique(array_map(
+            static fn (int $customer): int => (int) $heads->get($customer, $customer), $owing,
+        )));
     }
 
     /**

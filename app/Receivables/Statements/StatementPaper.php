@@ -9,14 +9,17 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\ItemKind;
+use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\Activity;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Adjustments\DisputeItem;
 use Elmstone\Receivables\Ageing\AsOf;
+use Elmstone\Receivables\Groups\AccountGroup;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Support\Show;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
  * All that a statement says, as plain data: what is kept of a run, and what screen, PDF and mail are made from. Made
@@ -44,11 +47,8 @@ final readonly class StatementPaper
     public function of(HouseAccount $account, StatementOptions $options): array
     {
         $kind = $options->kind ?? $account->statement_kind;
-        $items = $this->asOf->items($account->customer_id, $options->asOf)->load('document:id,purchase_order,job,note');
+        [$items, $brought, $lines, $leftOut] = $this->sections($account, $kind, $options);
         $ageing = $this->asOf->age($items, $options->asOf);
-        [$brought, $lines, $leftOut] = $kind === StatementKind::OpenItem
-                ? $this->openItems($items, $options)
-                : $this->balanceForward($account, $options);
         // Parts of a plan that fall due later are not asked for now.
         $later = Money::sum(
             $items
@@ -93,6 +93,47 @@ final readonly class StatementPaper
         ];
     }
 
+    /**
+     * One account's lines; a head office's with those of its branches, each under its name.
+     *
+     * @return array{Collection<int, OpenItemRecord>, Money|null, list<Line>, Money|null} what is open, brought
+     *     forward, lines, left out
+     */
+    private function sections(HouseAccount $account, StatementKind $kind, StatementOptions $options): array
+    {
+        $members = $account->head_id === $account->customer_id
+            ? AccountGroup::membersOf($account->customer_id)
+            : new Collection([$account]);
+        [$all, $lines, $leftOut, $brought] = [new Collection, [], null, null];
+
+        foreach ($members as $member) {
+            $items = $this->asOf->items($member->customer_id, $options->asOf)
+                ->load('document:id,purchase_order,job,note');
+            [$brought, $theirs, $left] = $kind === StatementKind::OpenItem
+                ? $this->openItems($items, $options)
+                : $this->balanceForward($member, $options);
+            $all = $all->concat($items);
+            $leftOut = $left === null ? $leftOut : $left->plus($leftOut ?? $this->house->money(0));
+
+            if ($members->count() > 1 && ($theirs !== [] || $brought?->isZero() === false)) {
+                $lines[] = self::heading($member->customer, $brought);
+            }
+
+            array_push($lines, ...$theirs);
+        }
+
+        return [$all, $members->count() > 1 ? null : $brought, $lines, $leftOut];
+    }
+
+    /** @return Line the name under which a branch's lines stand, and what is brought forward of it */
+    private static function heading(Customer $customer, ?Money $brought): array
+    {
+        return [
+            'date' => '', 'number' => (string) $customer->number, 'what' => $customer->name, 'due' => '',
+            'amount' => '', 'figure' => $brought === null ? '' : Show::money($brought), 'late' => false,
+        ];
+    }
+
     /** @return list<string> */
     private function shop(): array
     {
@@ -103,10 +144,10 @@ final readonly class StatementPaper
     }
 
     /**
-     * @param  \Illuminate\Database\Eloquent\Collection<int, OpenItemRecord>  $items
+     * @param  Collection<int, OpenItemRecord>  $items
      * @return array{null, list<Line>, Money}
      */
-    private function openItems(\Illuminate\Database\Eloquent\Collection $items, StatementOptions $options): array
+    private function openItems(Collection $items, StatementOptions $options): array
     {
         $lines = [];
         $leftOut = $this->house->money(0);

@@ -29,6 +29,8 @@
         href="{{ route('documents.show', request()->cookie('posted')) }}">{{ request()->cookie('posted') }}</a>.</p>
         </div>@endif
     @if($account->stopped)<div class="note stop"><p><strong>On stop.</strong> {{ $account->stop_reason }}</p></div>
+    @elseif($standing->group?->head->stopped)<div class="note stop"><p><strong>Their head office is on stop.</strong>
+        {{ $standing->group->head->stop_reason }}</p></div>
     @endif
     @if($isToday && $account->review_on?->lessThanOrEqualTo($day) && $account->closed_on === null)<div
         class="note look"><p>Its terms were to be looked at again on {{ Show::date($account->review_on) }}. @can(
@@ -55,6 +57,15 @@
                     : '' }}">{{ $account->stopped ? 'nothing, on stop'
                         : Show::money($standing->standing->available()) }}</dd>@endif
             </dl>
+            @if($standing->group !== null)<p class="small mb-0">
+                @if($standing->group->isHead($account))Head office of
+                    @foreach($standing->group->members()->slice(1) as $one)<a
+                        href="{{ route('accounts.show', $one->customer) }}">{{ $one->customer->name }}</a>
+                        {{ Show::money($one->balance) }}{{ $loop->last ? '' : ',' }} @endforeach
+                @else Branch of <a href="{{ route('accounts.show',
+                    $standing->group->head->customer) }}">{{ $standing->group->head->customer->name }}</a>
+                @endif<br><span class="soft">together {{ Show::money($standing->group->exposure) }} of {{
+                Show::money($standing->group->head->credit_limit) }}</span></p>@endif
         </div>
         <table class="ruled age-row">
             <thead><tr>@foreach(AgeBand::cases() as $band)<th class="figure">{{ $band->label() }}</th>@endforeach

@@ -95,6 +95,17 @@
         <button class="quiet-act">Keep</button>
         @error('review_on')<p class="complaint w-100">{{ $message }}</p>@enderror
     </form>
+    <h2 class="mt-5">Head office</h2>
+    <form class="filters" method="post" action="{{ route('accounts.head', $customer) }}">@csrf
+        <div><label for="head">Number of its head office</label><input class="form-control @error('head') is-refused
+            @enderror" id="head" name="head" size="10" inputmode="numeric" placeholder="none"
+            value="{{ old('head', $headNumber) }}"></div>
+        <div class="grow"><label for="why-head">Why, kept on record</label><input class="form-control" id="why-head"
+            name="reason" size="44" maxlength="200" value="{{ old('reason') }}"></div>
+        <button class="quiet-act">Keep</button>
+        @error('head')<p class="complaint w-100">{{ $message }}</p>@enderror
+        <p class="small soft w-100 mb-0">The head office’s limit and stop hold for all its branches together, and their
+            items stand on its statement.</p></form>
     @if($account->closed_on === null)
     <h2 class="mt-5">Close it</h2>
     <form class="filters" method="post" action="{{ route('accounts.close', $customer) }}">@csrf
