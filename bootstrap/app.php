@@ -7,6 +7,7 @@ use Elmstone\Bench\BenchCommand;
 use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Bench\OrdersCommand;
 use Elmstone\Bench\ProveCommand;
+use Elmstone\Bench\ReportsCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Bench\TillsCommand;
 use Elmstone\Counter\Page\InSight;
@@ -40,6 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 LayawaysCommand::class,
                 ReturnsCommand::class,
                 ProveCommand::class,
+                ReportsCommand::class,
                 TillsCommand::class,
                 OrdersCommand::class,
             ]
