@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Figures;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Support\Database\Snapshot;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +35,7 @@ final class LedgerDays
     {
         self::unsummed() > self::MOST_UNSUMMED && $this->sum();
 
-        return DB::transaction(function () use ($from, $until, $location): array {
+        return Snapshot::of(function () use ($from, $until, $location): array {
             $moved = [];
             $days = DB::table('ledger_days')
                 ->when($from !== null, static fn (Builder $all) => $all

@@ -12,6 +12,7 @@ use Elmstone\Books\Figures\LedgerDays;
 use Elmstone\Core\Proof\CanonicalJson;
 use Elmstone\Customers\Customer;
 use Elmstone\Shop\House;
+use Elmstone\Support\Database\Snapshot;
 use Elmstone\Support\Report\Period;
 use Generator;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +34,7 @@ final class AuditFile
     public function lines(Period $period): Generator
     {
         $this->days->sum();
-        DB::beginTransaction();
+        Snapshot::begin();
 
         try {
             yield from $this->signed($period);
