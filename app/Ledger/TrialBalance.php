@@ -10,6 +10,7 @@ use Elmstone\Books\AccountKind;
 use Elmstone\Books\Figures\LedgerDays;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
+use Elmstone\Support\Database\Snapshot;
 
 /**
  * What every account stood at before a day, what moved on it, and where it stands at the end; debits above zero,
@@ -32,9 +33,11 @@ final readonly class TrialBalance
         LedgerDays $days,
         House $house,
     ): self {
-        $before = $from === null ? [] : $days->between(null, $from->subDay(), $location);
-        $moved = $days->between($from, $until, $location);
-        $closing = $withYearEnd ? [] : Years::moved($from, $until, $location);
+        [$before, $moved, $closing] = Snapshot::of(static fn (): array => [
+            $from === null ? [] : $days->between(null, $from->subDay(), $location),
+            $days->between($from, $until, $location),
+            $withYearEnd ? [] : Years::moved($from, $until, $location),
+        ]);
         $accounts = [];
 
         foreach (Account::query()->orderBy('number')->get() as $account) {

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Database\Snapshot;
 
 /** A report as it was asked for: its rows, their sums, and what another period had in their place. */
 final readonly class Answer
@@ -32,7 +33,13 @@ final readonly class Answer
     ) {
     }
 
+    /** All of it as it stood at one moment. */
     public static function to(Definition $definition, Asked $asked, Staff $person, House $house): self
+    {
+        return Snapshot::of(static fn (): self => self::read($definition, $asked, $person, $house));
+    }
+
+    private static function read(Definition $definition, Asked $asked, Staff $person, House $house): self
     {
         $figures = array_values(array_filter(
             $definition->figures($asked),

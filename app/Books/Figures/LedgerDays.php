@@ -33,7 +33,7 @@ final class LedgerDays
      */
     public function between(?CarbonImmutable $from, CarbonImmutable $until, ?int $location): array
     {
-        self::unsummed() > self::MOST_UNSUMMED && $this->sum();
+        ! Snapshot::isOpen() && self::unsummed() > self::MOST_UNSUMMED && $this->sum();
 
         return Snapshot::of(function () use ($from, $until, $location): array {
             $moved = [];

@@ -15,7 +15,6 @@ use Elmstone\Shop\House;
 use Elmstone\Support\Database\Snapshot;
 use Elmstone\Support\Report\Period;
 use Generator;
-use Illuminate\Support\Facades\DB;
 
 /**
  * A period for the auditor as one file, an object of JSON on each line: what it is, the days that were signed, the
@@ -34,13 +33,8 @@ final class AuditFile
     public function lines(Period $period): Generator
     {
         $this->days->sum();
-        Snapshot::begin();
 
-        try {
-            yield from $this->signed($period);
-        } finally {
-            DB::rollBack();
-        }
+        return Snapshot::through(fn (): Generator => $this->signed($period));
     }
 
     /** @return Generator<int, string> */

@@ -12,6 +12,7 @@ use Elmstone\Books\Figures\Posted;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Shop\House;
+use Elmstone\Support\Database\Snapshot;
 use Elmstone\Support\Report\Column;
 use Elmstone\Support\Report\Period;
 use Elmstone\Support\Report\Report;
@@ -86,8 +87,10 @@ final class AuditTables
     /** @return Report<mixed> */
     private function accounts(Period $period): Report
     {
-        $before = $this->days->between(null, $period->from->subDay(), null);
-        $moved = $this->days->between($period->from, $period->until, null);
+        [$before, $moved] = Snapshot::of(fn (): array => [
+            $this->days->between(null, $period->from->subDay(), null),
+            $this->days->between($period->from, $period->until, null),
+        ]);
         $money = fn (string $head, Closure $minor): Column => Column::inFile(
             $head, fn (Account $one): Money => $this->house->money($minor($one)),
         );
