@@ -25,7 +25,7 @@
             <td><a href="{{ route('accounts.show', $customer) }}">{{ $customer->name }}</a>
                 @if($one->promised !== null)<span class="small ochre">promised until
                     {{ Show::date($one->promised) }}</span>@endif</td>
-            <td>{{ $one->level->title() }}</td>
+            <td class="nowrap">{{ $one->level->title() }}</td>
             <td class="small">{{ collect($one->items)->take(3)->map(fn ($late) => "{$late->item->label} "
                 .$late->daysLate.($late->daysLate === 1 ? ' day' : ' days'))->implode(', ') }}{{ count($one->items) > 3
                     ? ' and '.(count($one->items) - 3).' more' : '' }}</td>
@@ -43,7 +43,7 @@
         </thead>
         @foreach($sent as $letter)<tr><td class="nowrap">{{ Show::date($letter->sent_on) }}</td>
         <td><a href="{{ route('accounts.show', $letter->customer) }}">{{ $letter->customer->name }}</a></td>
-        <td>{{ $letter->data['title'] }}</td><td class="figure">{{ $letter->total }}</td>
+        <td class="nowrap">{{ $letter->data['title'] }}</td><td class="figure">{{ $letter->total }}</td>
         <td class="small">@if($letter->way->value === 'print')print
             @elseif($letter->state === 'mailed')<span class="soft">mailed by {{ $letter->staff->name }}</span>
             @else<span class="brick">{{ $letter->trouble === '' ? 'not mailed yet' : $letter->trouble }}</span>
@@ -55,8 +55,8 @@
     @can('manage-accounts')
     <h2 class="mt-5">What the letters say</h2>
     <form method="post" action="{{ route('letters.settings') }}">@csrf
-        <table class="ruled letter-levels"><thead><tr><th>Days late</th>
-        <th class="figure">Fee, {{ $house->currency()->code }}</th><th>Words</th></tr></thead>
+        <table class="ruled letter-levels"><thead><tr><th class="figure nowrap">Days late</th>
+        <th class="figure nowrap">Fee, {{ $house->currency()->code }}</th><th>Words</th></tr></thead>
         @for($i = 0; $i < LetterLevels::MOST; $i++)@php($level = $levels[$i] ?? null)<tr>
         <td><input class="form-control text-end @error("after.{$i}") is-refused @enderror" name="after[{{ $i }}]"
             size="4" inputmode="numeric" aria-label="Days late before letter {{ $i + 1 }}"
