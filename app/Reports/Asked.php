@@ -37,6 +37,13 @@ final readonly class Asked
         return new self(...[...get_object_vars($this), 'period' => $period]);
     }
 
+    /** Whether it is asked for less than a time at a location. */
+    public function isNarrow(): bool
+    {
+        return $this->till !== null || $this->department !== null || $this->person !== null || $this->customer !== null
+            || $this->item !== null || $this->way !== null || $this->hours !== null;
+    }
+
     public function by(string $by): self
     {
         return new self(...[...get_object_vars($this), 'by' => $by]);

@@ -10,6 +10,7 @@ use Elmstone\Books\Account;
 use Elmstone\Books\Accounts;
 use Elmstone\Books\Figures\LedgerDays;
 use Elmstone\Books\Figures\Posted;
+use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Books\Proof\InParts;
 use Elmstone\Books\Proof\Proof;
 use Elmstone\Reports\Definitions\HeldRolledForward;
@@ -102,7 +103,7 @@ final class ProveReports implements InParts
     {
         return (int) Posted::taxes()
             ->whereBetween('d.business_date', $period->dates())
-            ->whereIn('d.purpose', SoldLines::purposes())
+            ->whereIn('d.purpose', SoldDays::purposes())
             ->where('d.tax_included', true)
             ->sum('x.amount');
     }
@@ -118,7 +119,7 @@ final class ProveReports implements InParts
 
         return (int) Posted::journal()
             ->whereBetween('d.business_date', $period->dates())
-            ->whereNotIn('d.purpose', SoldLines::purposes())
+            ->whereNotIn('d.purpose', SoldDays::purposes())
             ->whereIn('j.account', $accounts)
             ->selectRaw('COALESCE(SUM(j.credit), 0) - COALESCE(SUM(j.debit), 0) AS n')
             ->value('n');

@@ -5,19 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Reports;
 
 use Elmstone\Books\Figures\Posted;
-use Elmstone\Books\Purpose;
+use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Support\LocalTime;
 use Illuminate\Database\Query\Builder;
 
 /** What was sold and what came back, as a report asks for it. */
 final class SoldLines
 {
-    /** @return list<string> */
-    public static function purposes(): array
-    {
-        return array_column([Purpose::Sale, Purpose::Fee, Purpose::Void], 'value');
-    }
-
     /** Documents of sales as `d`, narrowed. */
     public static function documents(Asked $asked): Builder
     {
@@ -35,7 +29,7 @@ final class SoldLines
 
     private static function narrowed(Builder $query, Asked $asked): Builder
     {
-        $query->whereBetween('d.business_date', $asked->period->dates())->whereIn('d.purpose', self::purposes());
+        $query->whereBetween('d.business_date', $asked->period->dates())->whereIn('d.purpose', SoldDays::purposes());
         $asked->location === null || $query->where('d.location_id', $asked->location);
         $asked->till === null || $query->where('d.till_id', $asked->till);
         $asked->person === null || $query->where('d.seller_id', $asked->person);

@@ -297,6 +297,24 @@ return new class extends Migration
             $table->foreign('account')->references('code')->on('accounts');
         });
 
+        // What was sold on each day, by several things, of the same documents; an item that is in no list by '=code'.
+        Schema::create('sold_days', static function (Blueprint $table): void {
+            $table->string('kind', 10)->charset('ascii')->comment('all, hour, department, item, customer, tender, tax, '
+                .'exempt');
+            $table->date('business_date');
+            $table->foreignId('location_id')->constrained();
+            $table->string('place', 200);
+
+            foreach (['net', 'gross', 'cost', 'tax'] as $column) {
+                $table->bigInteger($column)->comment('minor units');
+            }
+
+            $table->decimal('quantity', 18, 4);
+            $table->integer('sales')->comment('documents');
+            $table->integer('returns')->comment('documents');
+            $table->primary(['kind', 'business_date', 'location_id', 'place']);
+        });
+
         Schema::create('proved_documents', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();
             $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');

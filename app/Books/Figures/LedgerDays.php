@@ -33,7 +33,7 @@ final class LedgerDays
      */
     public function between(?CarbonImmutable $from, CarbonImmutable $until, ?int $location): array
     {
-        ! Snapshot::isOpen() && self::unsummed() > self::MOST_UNSUMMED && $this->sum();
+        $this->catchUp();
 
         return Snapshot::of(function () use ($from, $until, $location): array {
             $moved = [];
@@ -60,7 +60,7 @@ final class LedgerDays
     {
         $rows = [];
 
-        foreach (DB::table('series')->whereColumn('last_number', '>', 'summed')->orderBy('kind')->get() as $series) {
+        foreach (self::behind() as $series) {
             array_push($rows, ...DB::table('documents as d')
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->where('d.kind', $series->kind)
@@ -76,6 +76,18 @@ final class LedgerDays
         }
 
         return $rows;
+    }
+
+    /** Sums what came since, where that is much; what is read as of one moment is not caught up in it. */
+    public function catchUp(): void
+    {
+        ! Snapshot::isOpen() && self::unsummed() > self::MOST_UNSUMMED && $this->sum();
+    }
+
+    /** @return Collection<int, stdClass> series that have numbers the sums do not know: kind, last_number, summed */
+    public static function behind(): Collection
+    {
+        return DB::table('series')->whereColumn('last_number', '>', 'summed')->orderBy('kind')->get();
     }
 
     /** How many documents the sums do not know. */
@@ -108,7 +120,11 @@ final class LedgerDays
             ->where('kind', $series->kind)
             ->where('summed', $series->summed)
             ->update(['summed' => $until]) === 1;
-        $isOurs && self::add($rows);
+
+        if ($isOurs) {
+            self::add($rows);
+            SoldDays::add((string) $series->kind, (int) $series->summed, $until);
+        }
 
         return true;
     }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Proof;
 
+use Carbon\CarbonImmutable;
+use Elmstone\Books\Figures\Posted;
+use Elmstone\Books\Figures\SoldDays;
+use Elmstone\Support\Report\Period;
 use Illuminate\Support\Facades\DB;
 
 /** Proves that what is summed by day is what the journals of the documents say that it knows. */
@@ -35,6 +39,26 @@ final class ProveLedgerDays implements Check
             );
         }
 
+        $this->sold($proof);
         $proof->checked('days of accounts that are summed', DB::table('ledger_days')->count());
+    }
+
+    private function sold(Proof $proof): void
+    {
+        $ends = Posted::documents()->selectRaw('MIN(d.business_date) AS first, MAX(d.business_date) AS last')->first();
+        $until = CarbonImmutable::parse((string) ($ends->last ?? 'today'));
+
+        for ($from = CarbonImmutable::parse((string) ($ends->first ?? 'today')); $from <= $until; $from = $next) {
+            $next = $from->addYearNoOverflow();
+
+            foreach (SoldDays::wrong(Period::between($from, $next->subDay())) as $row) {
+                $proof->fault(
+                    "{$row->kind} {$row->place} on {$row->business_date}: what was sold on the day is off by "
+                        ."{$row->net} net, {$row->tax} tax, {$row->cost} cost, {$row->sales} sales",
+                );
+            }
+        }
+
+        $proof->checked('days of what was sold that are summed', DB::table('sold_days')->count());
     }
 }

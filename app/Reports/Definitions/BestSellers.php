@@ -15,10 +15,11 @@ use Elmstone\Reports\Figure;
 use Elmstone\Reports\Filter;
 use Elmstone\Reports\Links;
 use Elmstone\Reports\OneReport;
-use Elmstone\Reports\SoldLines;
+use Elmstone\Reports\SoldSums;
 use Elmstone\Shop\House;
 use Elmstone\Stock\Movements;
 use Illuminate\Support\Collection;
+use stdClass;
 
 /** What sells best, and what lies there and does not. */
 final class BestSellers extends OneReport
@@ -37,7 +38,7 @@ final class BestSellers extends OneReport
 
     protected const FILTERS = [Filter::Location, Filter::Department, Filter::Customer, Filter::Person];
 
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly SoldSums $sums)
     {
     }
 
@@ -61,35 +62,37 @@ final class BestSellers extends OneReport
         return $asked->by === 'slow' ? $this->slow($asked) : $this->best($asked);
     }
 
+    /** @return Collection<int, stdClass> of goods in the list: by id as place, what was sold */
+    private function sold(Asked $asked): Collection
+    {
+        return $this->sums->by('item', $asked)->filter(
+            static fn (stdClass $row): bool => ! str_starts_with((string) $row->place, '='),
+        );
+    }
+
     /** @return list<Entry> */
     private function best(Asked $asked): array
     {
-        $signed = SoldLines::signed(...);
-        $rows = SoldLines::lines($asked)
-            ->whereNotNull('l.item_id')
-            ->groupBy('l.item_id')
-            ->orderByRaw("{$signed('net')} DESC")
-            ->limit(self::MOST)
-            ->selectRaw("l.item_id, {$signed('net')} AS net, {$signed('cost')} AS cost, "
-                ."{$signed('quantity')} AS quantity")
-            ->get();
-        $items = Item::query()->whereIn('id', $rows->pluck('item_id'))->get()->keyBy('id');
-        $last = Movements::lastSold($rows->pluck('item_id'));
-        $onHand = $this->onHand($rows->pluck('item_id'), $asked->location);
+        $rows = $this->sold($asked)
+            ->sortByDesc(static fn (stdClass $row): int => (int) $row->net)
+            ->take(self::MOST);
+        $items = Item::query()->whereIn('id', $rows->pluck('place'))->get()->keyBy('id');
+        $last = Movements::lastSold($rows->pluck('place'));
+        $onHand = $this->onHand($rows->pluck('place'), $asked->location);
         $days = $asked->period->days();
         $entries = [];
 
         foreach ($rows as $row) {
-            $item = $items->get((int) $row->item_id);
-            $has = $onHand[(int) $row->item_id] ?? '0';
+            $item = $items->get((int) $row->place);
+            $has = $onHand[(int) $row->place] ?? '0';
             $sold = (string) $row->quantity;
-            $entries[] = new Entry((string) $row->item_id, "{$item?->code} {$item?->description}", [
+            $entries[] = new Entry((string) $row->place, "{$item?->code} {$item?->description}", [
                 'net' => (int) $row->net,
                 'margin' => (int) $row->net - (int) $row->cost,
                 'quantity' => $sold,
                 'on_hand' => $has,
                 'cover' => (float) $sold > 0 ? (string) (int) floor((float) $has * $days / (float) $sold) : '',
-                'days' => $this->since($last[(int) $row->item_id] ?? null, $asked),
+                'days' => $this->since($last[(int) $row->place] ?? null, $asked),
             ], Links::documents($asked, ['item' => $item?->code]));
         }
 
@@ -99,7 +102,7 @@ final class BestSellers extends OneReport
     /** @return list<Entry> */
     private function slow(Asked $asked): array
     {
-        $sold = SoldLines::lines($asked)->whereNotNull('l.item_id')->distinct()->pluck('l.item_id');
+        $sold = $this->sold($asked)->pluck('place');
         $items = Item::query()
             ->where('active', true)
             ->whereNotIn('id', $sold)

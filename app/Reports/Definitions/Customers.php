@@ -13,8 +13,9 @@ use Elmstone\Reports\Figure;
 use Elmstone\Reports\Filter;
 use Elmstone\Reports\Links;
 use Elmstone\Reports\OneReport;
-use Elmstone\Reports\SoldLines;
+use Elmstone\Reports\SoldSums;
 use Elmstone\Support\Show;
+use stdClass;
 
 /** Who bought how much, what was earned by it, and when they were seen last. */
 final class Customers extends OneReport
@@ -29,6 +30,10 @@ final class Customers extends OneReport
 
     protected const FILTERS = [Filter::Location, Filter::Department, Filter::Person, Filter::Item];
 
+    public function __construct(private readonly SoldSums $sums)
+    {
+    }
+
     public function figures(Asked $asked): array
     {
         return [
@@ -39,21 +44,17 @@ final class Customers extends OneReport
 
     public function entries(Asked $asked): array
     {
-        $signed = SoldLines::signed(...);
-        $rows = SoldLines::lines($asked)
-            ->whereNotNull('d.customer_id')
-            ->groupBy('d.customer_id')
-            ->selectRaw("d.customer_id, {$signed('net')} AS net, {$signed('cost')} AS cost, "
-                .'COUNT(DISTINCT IF(d.kind = \'invoice\', d.id, NULL)) AS sales, MAX(d.business_date) AS seen')
-            ->get();
-        $customers = Customer::query()->whereIn('id', $rows->pluck('customer_id'))->get()->keyBy('id');
+        $rows = $this->sums->by('customer', $asked)->filter(
+            static fn (stdClass $row): bool => (string) $row->place !== '0',
+        );
+        $customers = Customer::query()->whereIn('id', $rows->pluck('place'))->get()->keyBy('id');
         $types = CustomerType::query()->pluck('name', 'id');
         $entries = [];
 
         foreach ($rows as $row) {
-            $customer = $customers->get((int) $row->customer_id);
+            $customer = $customers->get((int) $row->place);
             $isOne = $asked->by === 'customer';
-            $key = $isOne ? (string) $row->customer_id : (string) ($customer->customer_type_id ?? '');
+            $key = $isOne ? (string) $row->place : (string) ($customer->customer_type_id ?? '');
             $had = $entries[$key]->figures ?? ['net' => 0, 'margin' => 0, 'sales' => 0];
             $entries[$key] = new Entry(
                 $key,
@@ -64,7 +65,7 @@ final class Customers extends OneReport
                     'net' => $had['net'] + (int) $row->net,
                     'margin' => $had['margin'] + (int) $row->net - (int) $row->cost,
                     'sales' => $had['sales'] + (int) $row->sales,
-                    'seen' => Show::date(CarbonImmutable::parse((string) $row->seen)),
+                    'seen' => Show::date(CarbonImmutable::parse((string) $row->last)),
                 ],
                 $isOne ? Links::documents($asked, ['customer' => $customer?->name, 'kind' => 'sales']) : '',
             );

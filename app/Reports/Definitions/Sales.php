@@ -6,6 +6,7 @@ namespace Elmstone\Reports\Definitions;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Figures\Posted;
+use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Catalogue\Department;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Settlement\TenderKind;
@@ -17,12 +18,13 @@ use Elmstone\Reports\Filter;
 use Elmstone\Reports\Links;
 use Elmstone\Reports\OneReport;
 use Elmstone\Reports\SoldLines;
+use Elmstone\Reports\SoldSums;
 use Elmstone\Shares\ShareRows;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
-use Elmstone\Support\LocalTime;
 use Elmstone\Support\Show;
+use Illuminate\Support\Collection;
 use stdClass;
 
 /** What was sold, what came back taken off: by day, hour, goods, customer, person, place or way of paying. */
@@ -49,6 +51,10 @@ final class Sales extends OneReport
         Filter::Location, Filter::Till, Filter::Department, Filter::Person, Filter::Customer, Filter::Item, Filter::Way,
         Filter::Hours,
     ];
+
+    public function __construct(private readonly SoldSums $sums, private readonly SoldDays $days)
+    {
+    }
 
     public function figures(Asked $asked): array
     {
@@ -84,18 +90,7 @@ final class Sales extends OneReport
     /** @return list<Entry> */
     private function byLines(Asked $asked): array
     {
-        $key = $this->keyOf($asked);
-        $signed = SoldLines::signed(...);
-        $rows = SoldLines::lines($asked)
-            ->groupByRaw($key)
-            ->orderByRaw($key)
-            ->selectRaw(
-                "{$key} AS place, {$signed('net')} AS net, {$signed('gross')} AS gross, {$signed('cost')} AS cost, "
-                    ."{$signed('tax_total')} AS tax, "
-                    ."COUNT(DISTINCT IF(d.kind = 'invoice', d.id, NULL)) AS sales, "
-                    ."COUNT(DISTINCT IF(d.kind = 'invoice', NULL, d.id)) AS returns",
-            )
-            ->get();
+        $rows = $this->sums->by($asked->by, $asked);
         $names = $this->names($asked->by, array_values(array_map(strval(...), $rows->pluck('place')->all())));
 
         return array_values($rows->map(fn (stdClass $row): Entry => new Entry(
@@ -126,23 +121,6 @@ final class Sales extends OneReport
             'week' => (int) $from->startOfWeek()->diffInWeeks(CarbonImmutable::parse($place)),
             'month' => (int) $from->startOfMonth()->diffInMonths(CarbonImmutable::parse("{$place}-01")),
             default => $place,
-        };
-    }
-
-    private function keyOf(Asked $asked): string
-    {
-        $clock = LocalTime::sql('d.posted_at', $asked->period);
-
-        return match ($asked->by) {
-            'week' => 'DATE_SUB(d.business_date, INTERVAL WEEKDAY(d.business_date) DAY)',
-            'month' => "DATE_FORMAT(d.business_date, '%Y-%m')",
-            'hour' => "HOUR({$clock})",
-            'weekday' => 'WEEKDAY(d.business_date)',
-            'department' => 'COALESCE(l.department_id, 0)',
-            'item' => "COALESCE(l.item_id, CONCAT('=', l.code))",
-            'customer' => 'COALESCE(d.customer_id, 0)',
-            'location' => 'd.location_id',
-            default => 'd.business_date',
         };
     }
 
@@ -203,26 +181,32 @@ final class Sales extends OneReport
     /** @return list<Entry> what documents of sales were settled by, what went back taken off */
     private function byTender(Asked $asked): array
     {
-        $rows = Posted::withTenders(SoldLines::documents($asked))
-            ->groupBy('t.kind')
-            ->orderBy('t.kind')
-            ->selectRaw(
-                't.kind AS place, SUM(IF(d.total < 0, -t.amount, t.amount)) AS amount, COUNT(DISTINCT d.id) AS sales',
-            )
-            ->get();
+        $rows = $asked->isNarrow() ? self::tenders($asked) : $this->days->by('tender', $asked->period, $asked->location);
 
         return array_values($rows->map(static fn (stdClass $row): Entry => new Entry(
             (string) $row->place,
             TenderKind::from((string) $row->place)->label(),
-            ['amount' => (int) $row->amount, 'sales' => (int) $row->sales],
+            ['amount' => (int) $row->net, 'sales' => (int) $row->sales],
             Links::documents($asked, ['tender' => (string) $row->place, 'kind' => 'sales']),
         ))->all());
+    }
+
+    /** @return Collection<int, stdClass> place, net, sales */
+    private static function tenders(Asked $asked): Collection
+    {
+        return Posted::withTenders(SoldLines::documents($asked))
+            ->groupBy('t.kind')
+            ->orderBy('t.kind')
+            ->selectRaw(
+                't.kind AS place, SUM(IF(d.total < 0, -t.amount, t.amount)) AS net, COUNT(DISTINCT d.id) AS sales',
+            )
+            ->get();
     }
 
     /** @return list<Entry> by the shares of who sold it; what is nobody's last */
     private function byPerson(Asked $asked): array
     {
-        $all = (int) SoldLines::lines($asked)->selectRaw(SoldLines::signed('net').' AS net')->value('net');
+        $all = $this->sums->net($asked);
         $rows = ShareRows::joined(SoldLines::lines($asked))
             ->groupBy('s.staff_id')
             ->selectRaw('s.staff_id, SUM(s.net) AS net, SUM(s.commission) AS commission, '

@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace Elmstone\Reports\Definitions;
 
-use Elmstone\Books\Figures\Posted;
+use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Reports\Asked;
 use Elmstone\Reports\Entry;
 use Elmstone\Reports\Figure;
 use Elmstone\Reports\Filter;
 use Elmstone\Reports\Links;
 use Elmstone\Reports\OneReport;
-use Elmstone\Reports\SoldLines;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Ability;
-use Illuminate\Database\Query\Builder;
 use stdClass;
 
 /** Tax by component and place, with what it was reckoned on; what was exempt, and by which certificate. */
@@ -36,6 +34,10 @@ final class Tax extends OneReport
     ];
 
     protected const FILTERS = [Filter::Location];
+
+    public function __construct(private readonly SoldDays $days)
+    {
+    }
 
     public function figures(Asked $asked): array
     {
@@ -59,71 +61,54 @@ final class Tax extends OneReport
         };
     }
 
-    private function taxes(Asked $asked): Builder
-    {
-        return Posted::taxes()
-            ->whereBetween('d.business_date', $asked->period->dates())
-            ->whereIn('d.purpose', SoldLines::purposes())
-            ->when($asked->location !== null, static fn (Builder $all) => $all
-                ->where('d.location_id', $asked->location));
-    }
-
     /** @return list<Entry> */
     private function components(Asked $asked): array
     {
         $isPlace = $asked->by === 'component';
         $places = Location::query()->pluck('name', 'id');
-        $rows = $this->taxes($asked)
-            ->groupBy('x.component', 'x.name', 'x.rate')
-            ->when($isPlace, static fn (Builder $all) => $all->groupBy('d.location_id')->addSelect('d.location_id'))
-            ->orderBy('x.component')
-            ->selectRaw(
-                'x.component, x.name, x.rate, SUM(x.base) AS base, SUM(x.amount) AS tax, '
-                    .'SUM(IF(x.amount > 0, x.amount, 0)) AS charged, SUM(IF(x.amount < 0, x.amount, 0)) AS back, '
-                    .'COUNT(*) AS documents',
-            )
-            ->get();
+        $rows = $this->days->by('tax', $asked->period, $asked->location, $isPlace)->sortBy('place');
 
-        return array_values($rows->map(static fn (stdClass $row): Entry => new Entry(
-            "{$row->component} {$row->rate} ".($row->location_id ?? ''),
-            "{$row->name} ".rtrim(rtrim((string) $row->rate, '0'), '.').' %'
-                .($isPlace ? ', '.($places[$row->location_id] ?? '') : ''),
-            [
-                'tax' => (int) $row->tax, 'base' => (int) $row->base, 'charged' => (int) $row->charged,
-                'back' => (int) $row->back, 'documents' => (int) $row->documents,
-            ],
-            Links::documents($asked, ['kind' => 'sales', 'location' => $isPlace ? (int) $row->location_id : null]),
-        ))->all());
+        return array_values($rows->map(static function (stdClass $row) use ($asked, $isPlace, $places): Entry {
+            [$component, $rate, $name] = explode('|', (string) $row->place, 3);
+
+            return new Entry(
+                "{$component} {$rate} ".($isPlace ? $row->location_id : ''),
+                "{$name} ".rtrim(rtrim($rate, '0'), '.').' %'
+                    .($isPlace ? ', '.($places[$row->location_id] ?? '') : ''),
+                [
+                    'tax' => (int) $row->tax, 'base' => (int) $row->net, 'charged' => (int) $row->gross,
+                    'back' => (int) $row->cost, 'documents' => (int) $row->sales,
+                ],
+                Links::documents($asked, ['kind' => 'sales', 'location' => $isPlace ? (int) $row->location_id : null]),
+            );
+        })->all());
     }
 
     /** @return list<Entry> by the certificate on the document */
     private function exempt(Asked $asked): array
     {
-        $signed = SoldLines::signed('net');
-        $rows = SoldLines::lines($asked)
-            ->whereNotNull('d.exemption')
-            ->groupByRaw("d.customer_name, JSON_VALUE(d.exemption, '$.certificate')")
-            ->orderByRaw("{$signed} DESC")
-            ->selectRaw("d.customer_name, JSON_VALUE(d.exemption, '$.certificate') AS certificate, {$signed} AS net, "
-                .'COUNT(DISTINCT d.id) AS documents')
-            ->get();
+        $rows = $this->days->by('exempt', $asked->period, $asked->location)
+            ->sortByDesc(static fn (stdClass $row): int => (int) $row->net);
 
-        return array_values($rows->map(static fn (stdClass $row): Entry => new Entry(
-            "{$row->customer_name} {$row->certificate}",
-            ($row->customer_name === '' ? 'A passer-by' : (string) $row->customer_name)
-                .($row->certificate === null || $row->certificate === '' ? '' : ", certificate {$row->certificate}"),
-            ['net' => (int) $row->net, 'documents' => (int) $row->documents],
-            Links::documents($asked, ['kind' => 'sales', 'customer' => (string) $row->customer_name]),
-        ))->all());
+        return array_values($rows->map(static function (stdClass $row) use ($asked): Entry {
+            [$certificate, $customer] = explode('|', (string) $row->place, 2);
+
+            return new Entry(
+                (string) $row->place,
+                ($customer === '' ? 'A passer-by' : $customer)
+                    .($certificate === '' ? '' : ", certificate {$certificate}"),
+                ['net' => (int) $row->net, 'documents' => (int) $row->sales + (int) $row->returns],
+                Links::documents($asked, ['kind' => 'sales', 'customer' => $customer]),
+            );
+        })->all());
     }
 
     /** @return list<Entry> what a return asks: all that was sold, what of it was exempt, what is taxed, the tax */
     private function worksheet(Asked $asked): array
     {
-        $signed = SoldLines::signed('net');
-        $sold = (int) SoldLines::lines($asked)->selectRaw("{$signed} AS net")->value('net');
-        $exempt = (int) SoldLines::lines($asked)->whereNotNull('d.exemption')->selectRaw("{$signed} AS net")
-            ->value('net');
+        $net = fn (string $of): int => (int) $this->days->by($of, $asked->period, $asked->location)
+            ->sum(static fn (stdClass $row): int => (int) $row->net);
+        [$sold, $exempt] = [$net('day'), $net('exempt')];
         $taxed = new Asked($asked->period, 'component', location: $asked->location);
         $entries = [
             new Entry('sold', 'All sales, what came back taken off', ['base' => $sold, 'tax' => null]),
