@@ -184,7 +184,7 @@ final class ReportsCommand extends Command
         )
             .$line('Trial balance of a day', $ledger['balance'], null, 'under 300')
             .$line('Trial balance of a month', $ledger['month'], null, 'under 300')
-            .$line('floor: documents of the time counted and summed by plain SQL', $floors['month'], $floors['year'], '')
+            .$line('floor: its documents counted and summed by plain SQL', $floors['month'], $floors['year'], '')
             .$line('floor: an empty route', $floors['empty'], null, '')
             .sprintf(
                 "\nThe auditor's file of a year: %.1f s, %.0f MB of memory, %.0f MB of text (aim: 60 s, 64 MB). "

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Figures\LedgerDays;
+use Elmstone\Books\Proof\Prove;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
@@ -104,6 +106,43 @@ final class ReportsTest extends FeatureCase
         $this->assertSame(19185, $sum(['hours' => ['09:00', '10:00']]));
         $this->assertSame(1320, $sum(['way' => TenderKind::HouseAccount]));
         $this->as('301')->get('/reports/sales?by=tender')->assertOk()->assertSee('House account');
+    }
+
+    public function test_reports_say_the_same_before_and_after_days_are_summed_and_from_the_lines(): void
+    {
+        $this->trade();
+        $answers = fn (array $more): array => array_map(
+            static fn (string $of): array => array_map(
+                static fn (string $by): array => array_map(
+                    static fn (Entry $entry): array => [$entry->label, $entry->figures],
+                    AllReports::find($of)?->entries(new Asked(...[
+                        'period' => Period::between(CarbonImmutable::today()->subDays(3), CarbonImmutable::today()),
+                        'by' => $by, ...$more,
+                    ])) ?? [],
+                ),
+                array_keys(AllReports::find($of)?->by() ?? []),
+            ),
+            ['sales', 'customers', 'sellers', 'tax'],
+        );
+        $before = $answers([]);
+        $this->assertGreaterThan(0, LedgerDays::unsummed());
+        app(LedgerDays::class)->sum();
+        $this->assertSame(0, LedgerDays::unsummed());
+        $this->assertEquals($before, $answers([]));
+        // All hours are no narrowing; but the lines are read for it.
+        $lines = $answers(['hours' => ['00:00', '24:00']]);
+        $this->assertEquals(array_slice($before, 0, 3), array_slice($lines, 0, 3));
+
+        $this->as('101')->sell('3 x LH-1140');
+        $more = $answers([]);
+        $this->assertNotEquals($before, $more);
+        app(LedgerDays::class)->sum();
+        $this->assertEquals($more, $answers([]));
+        $this->assertProves();
+        DB::table('sold_days')->where('kind', 'item')->limit(1)->update(['quantity' => DB::raw('quantity + 1')]);
+        $this->assertStringContainsString(
+            'what was sold on the day is off', implode(' ', app(Prove::class)->handle()->faults),
+        );
     }
 
     /** @return iterable<string, array{string}> */

@@ -38,10 +38,13 @@ final readonly class SoldDays
         .'SUM(IF(x.amount < 0, x.amount, 0)) AS cost, SUM(x.amount) AS tax, 0 AS quantity, COUNT(*) AS sales, '
         .'0 AS returns';
 
+    /** Named at most of a kind and year. */
+    private const MOST_FAULTS = 20;
+
     private const COLUMNS = ['net', 'gross', 'cost', 'tax', 'quantity', 'sales', 'returns'];
 
     /** What each day is summed by. */
-    private const KINDS = ['all', 'hour', 'department', 'item', 'customer', 'tender', 'tax', 'exempt'];
+    public const KINDS = ['all', 'hour', 'department', 'item', 'customer', 'tender', 'tax', 'exempt'];
 
     /** What of a day stands for a longer time: SQL over `business_date`. */
     private const DATES = [
@@ -182,35 +185,29 @@ final readonly class SoldDays
         }
     }
 
-    /** @return list<stdClass> sums that are not what the documents say that they know: kind, place, business_date */
-    public static function wrong(Period $period): array
+    /** @return list<stdClass> sums that are not what the documents say that they know: place, business_date, columns */
+    public static function wrong(string $kind, Period $period): array
     {
-        $wrong = [];
+        $each = static fn (string $form): array => array_map(
+            static fn (string $column): string => sprintf($form, $column), self::COLUMNS,
+        );
+        $rows = self::ofDocuments($kind, $period)
+            ->join('series as s', 's.kind', '=', 'd.kind')
+            ->whereColumn('d.number', '<=', 's.summed')
+            ->whereBetween('d.business_date', $period->dates())
+            ->unionAll(DB::table('sold_days')
+                ->where('kind', $kind)
+                ->whereBetween('business_date', $period->dates())
+                ->selectRaw('place, business_date, location_id, '.implode(', ', $each('-%1$s'))));
 
-        foreach (self::KINDS as $kind) {
-            $columns = implode(', ', array_map(
-                static fn (string $column): string => "SUM({$column}) AS {$column}", self::COLUMNS,
-            ));
-            $negated = implode(', ', array_map(static fn (string $column): string => "-{$column}", self::COLUMNS));
-            $is = implode(' OR ', array_map(static fn (string $column): string => "{$column} <> 0", self::COLUMNS));
-            $rows = self::ofDocuments($kind, $period)
-                ->join('series as s', 's.kind', '=', 'd.kind')
-                ->whereColumn('d.number', '<=', 's.summed')
-                ->whereBetween('d.business_date', $period->dates())
-                ->unionAll(DB::table('sold_days')->where('kind', $kind)
-                    ->whereBetween('business_date', $period->dates())
-                    ->selectRaw("place, business_date, location_id, {$negated}"));
-            array_push($wrong, ...DB::query()
-                ->fromSub($rows, 'both_sides')
-                ->groupBy('place', 'business_date', 'location_id')
-                ->havingRaw($is)
-                ->orderBy('business_date')
-                ->limit(20)
-                ->selectRaw("'{$kind}' AS kind, place, business_date, {$columns}")
-                ->get()
-                ->all());
-        }
-
-        return $wrong;
+        return array_values(DB::query()
+            ->fromSub($rows, 'both_sides')
+            ->groupBy('place', 'business_date', 'location_id')
+            ->havingRaw(implode(' OR ', $each('%1$s <> 0')))
+            ->orderBy('business_date')
+            ->limit(self::MOST_FAULTS)
+            ->selectRaw('place, business_date, '.implode(', ', $each('SUM(%1$s) AS %1$s')))
+            ->get()
+            ->all());
     }
 }

@@ -5,15 +5,28 @@ declare(strict_types=1);
 namespace Elmstone\Books\Proof;
 
 use Carbon\CarbonImmutable;
+use Closure;
 use Elmstone\Books\Figures\Posted;
 use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Support\Report\Period;
 use Illuminate\Support\Facades\DB;
 
-/** Proves that what is summed by day is what the journals of the documents say that it knows. */
-final class ProveLedgerDays implements Check
+/** Proves that what is summed by day is what the documents say that it knows: journals, and what was sold. */
+final class ProveLedgerDays implements InParts
 {
     public function prove(Proof $proof): void
+    {
+        foreach ($this->parts() as $part) {
+            $part($proof);
+        }
+    }
+
+    public function parts(): array
+    {
+        return [$this->accounts(...), ...$this->sold()];
+    }
+
+    private function accounts(Proof $proof): void
     {
         $wrong = DB::select(<<<'SQL'
             SELECT account, location_id, business_date, SUM(debit) AS debit, SUM(credit) AS credit
@@ -39,26 +52,37 @@ final class ProveLedgerDays implements Check
             );
         }
 
-        $this->sold($proof);
         $proof->checked('days of accounts that are summed', DB::table('ledger_days')->count());
     }
 
-    private function sold(Proof $proof): void
+    /** @return list<Closure(Proof): void> what was sold, by each thing it is summed by, year by year */
+    private function sold(): array
     {
         $ends = Posted::documents()->selectRaw('MIN(d.business_date) AS first, MAX(d.business_date) AS last')->first();
         $until = CarbonImmutable::parse((string) ($ends->last ?? 'today'));
+        $parts = [];
 
         for ($from = CarbonImmutable::parse((string) ($ends->first ?? 'today')); $from <= $until; $from = $next) {
             $next = $from->addYearNoOverflow();
+            $year = Period::between($from, $next->subDay());
 
-            foreach (SoldDays::wrong(Period::between($from, $next->subDay())) as $row) {
-                $proof->fault(
-                    "{$row->kind} {$row->place} on {$row->business_date}: what was sold on the day is off by "
-                        ."{$row->net} net, {$row->tax} tax, {$row->cost} cost, {$row->sales} sales",
-                );
+            foreach (SoldDays::KINDS as $kind) {
+                $parts[] = static fn (Proof $proof) => self::kind($proof, $kind, $year);
             }
         }
 
-        $proof->checked('days of what was sold that are summed', DB::table('sold_days')->count());
+        return $parts;
+    }
+
+    private static function kind(Proof $proof, string $kind, Period $year): void
+    {
+        foreach (SoldDays::wrong($kind, $year) as $row) {
+            $proof->fault(
+                "{$kind} {$row->place} on {$row->business_date}: what was sold on the day is off by {$row->net} net, "
+                    ."{$row->tax} tax, {$row->cost} cost, {$row->quantity} pieces, {$row->sales} sales",
+            );
+        }
+
+        $proof->checked('years of what was sold that are summed by day');
     }
 }

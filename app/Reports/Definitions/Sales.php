@@ -181,7 +181,9 @@ final class Sales extends OneReport
     /** @return list<Entry> what documents of sales were settled by, what went back taken off */
     private function byTender(Asked $asked): array
     {
-        $rows = $asked->isNarrow() ? self::tenders($asked) : $this->days->by('tender', $asked->period, $asked->location);
+        $rows = $asked->isNarrow()
+            ? self::tenders($asked)
+            : $this->days->by('tender', $asked->period, $asked->location);
 
         return array_values($rows->map(static fn (stdClass $row): Entry => new Entry(
             (string) $row->place,
