@@ -12,6 +12,7 @@ use Elmstone\Core\Shares\EarnedAt;
 use Elmstone\Core\Shares\Part;
 use Elmstone\Core\Shares\PersonShare;
 use Elmstone\Core\Shares\RateOf;
+use Elmstone\Support\Report\Period;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
@@ -50,6 +51,12 @@ final class ShareRows
         }
 
         return $shares;
+    }
+
+    /** All that was sold in a time, with who sold it as `s`. */
+    public static function within(Period $period): Builder
+    {
+        return DB::table('document_shares as s')->whereBetween('s.business_date', $period->dates());
     }
 
     /** Lines of documents, as `l`, with who sold them as `s`. */

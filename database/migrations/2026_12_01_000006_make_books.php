@@ -173,6 +173,7 @@ return new class extends Migration
             $table->string('earned_at', 8)->comment('invoice, payment');
             $table->primary(['document_id', 'position', 'place']);
             $table->index(['staff_id', 'business_date', 'earned_at', 'net', 'commission'], 'shares_of_a_person');
+            $table->index(['business_date', 'staff_id', 'document_id', 'net', 'commission'], 'shares_of_a_time');
             $table->foreign(['document_id', 'position'])->references(['document_id', 'position'])->on('document_lines');
         });
         Rows::keep('document_shares');

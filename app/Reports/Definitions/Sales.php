@@ -209,7 +209,10 @@ final class Sales extends OneReport
     private function byPerson(Asked $asked): array
     {
         $all = $this->sums->net($asked);
-        $rows = ShareRows::joined(SoldLines::lines($asked))
+        $shares = $asked->isNarrow() || $asked->location !== null
+            ? ShareRows::joined(SoldLines::lines($asked))
+            : ShareRows::within($asked->period);
+        $rows = $shares
             ->groupBy('s.staff_id')
             ->selectRaw('s.staff_id, SUM(s.net) AS net, SUM(s.commission) AS commission, '
                 .'COUNT(DISTINCT s.document_id) AS sales')
