@@ -403,6 +403,7 @@ final class CustomersImport
             $account->statement_way ?? (($row['mail'] ?? '') === '' ? StatementWay::Print : StatementWay::Mail),
             $account->finance_charges ?? true,
             $account?->buyer,
+            $account->letters ?? true,
         );
         $terms->terms();
 

@@ -7,9 +7,11 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Letters\Letter;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -169,6 +171,26 @@ final class LettersTest extends FeatureCase
             ->assertSessionHas('done', 'Mailed to books@example.com.');
         $this->post("/letters/{$failed->id}/mail-again");
         $this->assertSame(1, DB::table('sent_mails')->count(), 'What went does not go again.');
+    }
+
+    public function test_no_letters_is_a_term_of_the_account_kept_on_record_and_by_tables(): void
+    {
+        $this->late(12);
+        $at = "/accounts/{$this->customer->number}";
+        $terms = [
+            'credit_limit' => '5000', 'terms_kind' => 'net', 'terms_days' => '30', 'allowed_overdue_days' => '365',
+            'statement_kind' => 'open_item', 'statement_way' => 'print', 'reason' => 'they asked',
+        ];
+        $this->post("{$at}/terms", $terms)->assertSessionHasNoErrors();
+        $this->get('/letters')->assertSee('No letter is due today');
+        $this->get("/customers/{$this->customer->number}")->assertSee('no reminder letters');
+        $csv = "number,name,limit\n{$this->customer->number},{$this->customer->name},6000\n";
+        $this->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)]);
+        $this->post('/customers/import/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
+        $account = HouseAccount::query()->findOrFail($this->customer->id);
+        $this->assertSame(['6000.00', false], [$account->credit_limit->toString(), $account->letters]);
+        $this->post("{$at}/terms", [...$terms, 'letters' => '1'])->assertSessionHasNoErrors();
+        $this->get('/letters')->assertSee($this->customer->name);
     }
 
     public function test_clerks_send_none_and_the_levels_are_checked(): void

@@ -194,6 +194,7 @@ final class ManageAccount
                     .' by '
                     .$account->statement_way->value,
                     $account->finance_charges ? '' : 'no finance charges',
+                    $account->letters ? '' : 'no reminder letters',
                     match ($account->buyer) {
                         'named' => 'buyer must be named',
                         'optional' => 'buyer optional',
