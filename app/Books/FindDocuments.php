@@ -54,11 +54,14 @@ final class FindDocuments
      */
     private function together(string $typed, array $searches, int $most): array
     {
-        $found = [];
+        // One statement, each part of it by its own index.
+        $all = array_shift($searches)?->limit($most);
 
         foreach ($searches as $search) {
-            array_push($found, ...array_map(intval(...), $search->limit($most)->pluck('id')->all()));
+            $all?->unionAll($search->limit($most));
         }
+
+        $found = array_map(intval(...), $all?->pluck('id')->all() ?? []);
 
         foreach ($this->others as $other) {
             array_push($found, ...$other->find($typed, $most));
