@@ -55,6 +55,8 @@ final class AccessibilityTest extends BrowserCase
                 '/accounts/calls' => '301',
                 '/statements' => '301',
                 '/finance-charges' => '301',
+                '/letters' => '301',
+                '/accounts/opening' => '301',
                 '/bank' => '301',
                 '/layaways' => '301',
                 '/layaways/terms' => '301',
