@@ -19,7 +19,7 @@ use stdClass;
 final class LedgerDays
 {
     /** So many documents are summed together. */
-    private const AT_ONCE = 20_000;
+    private const AT_ONCE = 5_000;
 
     /** So many may be read from the journals before they are summed. */
     private const MOST_UNSUMMED = 2_000;
@@ -78,10 +78,25 @@ final class LedgerDays
         return $rows;
     }
 
-    /** Sums what came since, where that is much; what is read as of one moment is not caught up in it. */
+    /**
+     * Sums what came since, where that is much; not in what is read as of one moment, nor while somebody else does: then
+     * more is read from the documents themselves.
+     */
     public function catchUp(): void
     {
-        ! Snapshot::isOpen() && self::unsummed() > self::MOST_UNSUMMED && $this->sum();
+        if (Snapshot::isOpen() || self::unsummed() <= self::MOST_UNSUMMED) {
+            return;
+        }
+
+        $name = 'sums of days, '.DB::getDatabaseName();
+
+        if ((int) DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) === 1) {
+            try {
+                $this->sum();
+            } finally {
+                DB::scalar('SELECT RELEASE_LOCK(?)', [$name]);
+            }
+        }
     }
 
     /** @return Collection<int, stdClass> series that have numbers the sums do not know: kind, last_number, summed */
@@ -100,11 +115,20 @@ final class LedgerDays
     public function sum(): void
     {
         do {
-            $more = DB::transaction($this->step(...), 3);
+            try {
+                $more = DB::transaction($this->step(...), 3);
+            } catch (SummedMeanwhile) {
+                // Somebody else summed the same: theirs counts, and this one goes on after it.
+                $more = true;
+            }
         } while ($more);
     }
 
-    /** @return bool whether there is more */
+    /**
+     * @return bool whether there is more
+     *
+     * @throws SummedMeanwhile
+     */
     private function step(): bool
     {
         $series = DB::table('series')->whereColumn('last_number', '>', 'summed')->orderBy('kind')->first();
@@ -114,17 +138,13 @@ final class LedgerDays
         }
 
         $until = min((int) $series->last_number, (int) $series->summed + self::AT_ONCE);
-        $rows = self::moved((string) $series->kind, (int) $series->summed, $until);
-        // Somebody else may have summed them meanwhile: then it is theirs that counts.
-        $isOurs = DB::table('series')
+        self::add(self::moved((string) $series->kind, (int) $series->summed, $until));
+        SoldDays::add((string) $series->kind, (int) $series->summed, $until);
+        // The series last: whoever posts waits for it.
+        DB::table('series')
             ->where('kind', $series->kind)
             ->where('summed', $series->summed)
-            ->update(['summed' => $until]) === 1;
-
-        if ($isOurs) {
-            self::add($rows);
-            SoldDays::add((string) $series->kind, (int) $series->summed, $until);
-        }
+            ->update(['summed' => $until]) === 1 || throw new SummedMeanwhile;
 
         return true;
     }
