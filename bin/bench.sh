@@ -2,7 +2,8 @@
 # bench/results.md. Accounts: 20,000 house accounts, 1,000,000 documents; writes bench/accounts.md. Layaways: 50,000;
 # writes bench/layaways.md. Returns: 5,000 purchases of one customer; writes bench/returns.md. Proof: 200,000 documents;
 # writes bench/prove.md. Tills: 1,000,000 documents; writes bench/tills.md. Orders: 100,000 open;
-# writes bench/orders.md. Reports: 1,000,000 documents; writes bench/reports.md. With the name of one of them runs only that.
+# writes bench/orders.md. Reports: 1,000,000 documents; writes bench/reports.md. With the name of one of them runs only
+# that.
 . bin/house.sh
 
 need "${RUNNING[@]}"

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reports;
 
+use Elmstone\Books\Figures\MarkedLines;
 use Elmstone\Books\Figures\Posted;
 use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Support\LocalTime;
@@ -21,7 +22,18 @@ final class SoldLines
     /** Their lines as `l`, narrowed too. */
     public static function lines(Asked $asked): Builder
     {
-        return self::narrowed(Posted::lines(), $asked)
+        return self::ofLines(Posted::lines(), $asked);
+    }
+
+    /** Those among them that are of a kind. */
+    public static function marked(string $kind, Asked $asked): Builder
+    {
+        return self::ofLines(MarkedLines::of($kind, $asked->period), $asked);
+    }
+
+    private static function ofLines(Builder $lines, Asked $asked): Builder
+    {
+        return self::narrowed($lines, $asked)
             ->when($asked->department !== null, static fn (Builder $all) => $all
                 ->where('l.department_id', $asked->department))
             ->when($asked->item !== null, static fn (Builder $all) => $all->where('l.item_id', $asked->item));

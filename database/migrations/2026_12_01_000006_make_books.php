@@ -316,6 +316,16 @@ return new class extends Migration
             $table->primary(['kind', 'business_date', 'location_id', 'place']);
         });
 
+        // Lines that reports look for among all others.
+        Schema::create('marked_lines', static function (Blueprint $table): void {
+            $table->string('kind', 10)->charset('ascii')->comment('back, by_hand, below');
+            $table->date('business_date');
+            $table->unsignedBigInteger('document_id');
+            $table->unsignedSmallInteger('position');
+            $table->primary(['kind', 'business_date', 'document_id', 'position']);
+            $table->foreign(['document_id', 'position'])->references(['document_id', 'position'])->on('document_lines');
+        });
+
         Schema::create('proved_documents', static function (Blueprint $table): void {
             $table->foreignId('document_id')->constrained();
             $table->char('digest', 64)->charset('ascii')->collation('ascii_bin');

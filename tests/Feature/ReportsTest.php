@@ -122,7 +122,7 @@ final class ReportsTest extends FeatureCase
                 ),
                 array_keys(AllReports::find($of)?->by() ?? []),
             ),
-            ['sales', 'customers', 'sellers', 'tax'],
+            ['sales', 'customers', 'sellers', 'tax', 'returns', 'prices-by-hand'],
         );
         $before = $answers([]);
         $this->assertGreaterThan(0, LedgerDays::unsummed());
@@ -140,6 +140,10 @@ final class ReportsTest extends FeatureCase
         $this->assertEquals($more, $answers([]));
         $this->assertProves();
         DB::table('sold_days')->where('kind', 'item')->limit(1)->update(['quantity' => DB::raw('quantity + 1')]);
+        DB::table('marked_lines')->where('kind', 'by_hand')->limit(1)->delete();
+        $this->assertStringContainsString(
+            'lines marked “by_hand” for reports: 1 are not those', implode(' ', app(Prove::class)->handle()->faults),
+        );
         $this->assertStringContainsString(
             'what was sold on the day is off', implode(' ', app(Prove::class)->handle()->faults),
         );

@@ -79,8 +79,8 @@ final class LedgerDays
     }
 
     /**
-     * Sums what came since, where that is much; not in what is read as of one moment, nor while somebody else does: then
-     * more is read from the documents themselves.
+     * Sums what came since, where that is much; not in what is read as of one moment, nor while somebody else does:
+     * then more is read from the documents themselves.
      */
     public function catchUp(): void
     {
@@ -140,6 +140,7 @@ final class LedgerDays
         $until = min((int) $series->last_number, (int) $series->summed + self::AT_ONCE);
         self::add(self::moved((string) $series->kind, (int) $series->summed, $until));
         SoldDays::add((string) $series->kind, (int) $series->summed, $until);
+        MarkedLines::add((string) $series->kind, (int) $series->summed, $until);
         // The series last: whoever posts waits for it.
         DB::table('series')
             ->where('kind', $series->kind)

@@ -6,6 +6,7 @@ namespace Elmstone\Books\Proof;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use Elmstone\Books\Figures\MarkedLines;
 use Elmstone\Books\Figures\Posted;
 use Elmstone\Books\Figures\SoldDays;
 use Elmstone\Support\Report\Period;
@@ -23,7 +24,7 @@ final class ProveLedgerDays implements InParts
 
     public function parts(): array
     {
-        return [$this->accounts(...), ...$this->sold()];
+        return [$this->accounts(...), self::marked(...), ...$this->sold()];
     }
 
     private function accounts(Proof $proof): void
@@ -53,6 +54,16 @@ final class ProveLedgerDays implements InParts
         }
 
         $proof->checked('days of accounts that are summed', DB::table('ledger_days')->count());
+    }
+
+    private static function marked(Proof $proof): void
+    {
+        foreach (MarkedLines::KINDS as $kind) {
+            $wrong = MarkedLines::wrong($kind);
+            $wrong === 0 || $proof->fault("lines marked “{$kind}” for reports: {$wrong} are not those there are");
+        }
+
+        $proof->checked('kinds of lines that reports look for', count(MarkedLines::KINDS));
     }
 
     /** @return list<Closure(Proof): void> what was sold, by each thing it is summed by, year by year */

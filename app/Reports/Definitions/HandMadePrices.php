@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Reports\Definitions;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Figures\MarkedLines;
 use Elmstone\Core\Pricing\PriceRule;
 use Elmstone\Reports\Asked;
 use Elmstone\Reports\Entry;
@@ -12,6 +13,7 @@ use Elmstone\Reports\Figure;
 use Elmstone\Reports\Filter;
 use Elmstone\Reports\OneReport;
 use Elmstone\Reports\SoldLines;
+use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Approvals\Approval;
 use Elmstone\Staff\Staff;
@@ -39,6 +41,10 @@ final class HandMadePrices extends OneReport
 
     protected const FILTERS = [Filter::Location, Filter::Department, Filter::Person, Filter::Customer, Filter::Item];
 
+    public function __construct(private readonly House $house)
+    {
+    }
+
     public function figures(Asked $asked): array
     {
         return $asked->by === 'person'
@@ -59,16 +65,18 @@ final class HandMadePrices extends OneReport
     }
 
     /** What a typed price is below the list, of the whole line. */
-    private static function typed(): string
+    private function typed(): string
     {
+        $minor = 10 ** $this->house->currency()->places;
+
         return 'IF(l.price_rule = \''.PriceRule::Typed->value.'\', '
-            .'CAST(ROUND((l.list_price - l.unit_price) * l.quantity / l.price_per * 100) AS SIGNED), 0)';
+            .'CAST(ROUND((l.list_price - l.unit_price) * l.quantity / l.price_per * '.$minor.') AS SIGNED), 0)';
     }
 
     /** @return list<Entry> */
     private function byPerson(Asked $asked): array
     {
-        $typed = self::typed();
+        $typed = $this->typed();
         $rows = $this->lines($asked)
             ->groupBy('d.staff_id')
             ->selectRaw(
@@ -94,7 +102,7 @@ final class HandMadePrices extends OneReport
     /** @return list<Entry> */
     private function byLine(Asked $asked): array
     {
-        $typed = self::typed();
+        $typed = $this->typed();
         $rows = $this->lines($asked)
             ->orderBy('d.business_date')
             ->orderBy('d.id')
@@ -126,16 +134,7 @@ final class HandMadePrices extends OneReport
 
     private function lines(Asked $asked): Builder
     {
-        $lines = SoldLines::lines($asked)->where('l.direction', 'out')->whereNotNull('l.department_id');
-
-        return $asked->by === 'below'
-            ? $lines->where(static fn ($any) => $any
-                ->whereColumn('l.net', '<', 'l.cost')
-                ->orWhereIn('l.approval_id', Approval::query()->where('what', 'below_floor')->select('id')))
-            : $lines->where(static fn ($any) => $any
-                ->where('l.line_discount', '>', 0)
-                ->orWhere('l.slip_discount', '>', 0)
-                ->orWhere('l.price_rule', PriceRule::Typed->value));
+        return SoldLines::marked($asked->by === 'below' ? MarkedLines::BELOW : MarkedLines::BY_HAND, $asked);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reports\Definitions;
 
+use Elmstone\Books\Figures\MarkedLines;
 use Elmstone\Books\GoodsTo;
 use Elmstone\Catalogue\Department;
 use Elmstone\Reports\Asked;
@@ -55,8 +56,7 @@ final class ReturnsByReason extends OneReport
             'goods' => "COALESCE(l.goods_to, '')",
             default => "COALESCE(l.reason, '')",
         };
-        $rows = SoldLines::lines($asked)
-            ->where('l.direction', 'back')
+        $rows = SoldLines::marked(MarkedLines::BACK, $asked)
             ->groupByRaw($key)
             ->orderByRaw('SUM(l.net) DESC')
             ->selectRaw("{$key} AS place, MAX(l.description) AS description, SUM(l.net) AS net, SUM(l.cost) AS cost, "

@@ -107,7 +107,7 @@ final class Sales extends OneReport
                 'sales' => (int) $row->sales,
                 'returns' => (int) $row->returns,
             ],
-            $this->link($asked, (string) $row->place),
+            $this->link($asked, (string) $row->place, $names[(string) $row->place] ?? ''),
         ))->all());
     }
 
@@ -158,7 +158,7 @@ final class Sales extends OneReport
         };
     }
 
-    private function link(Asked $asked, string $place): string
+    private function link(Asked $asked, string $place, string $name): string
     {
         $day = static fn (string $from, string $until): array => ['from' => $from, 'until' => $until];
         $more = match ($asked->by) {
@@ -166,12 +166,8 @@ final class Sales extends OneReport
             'week' => $day($place, CarbonImmutable::parse($place)->addDays(6)->format('Y-m-d')),
             'month' => $day("{$place}-01", CarbonImmutable::parse("{$place}-01")->endOfMonth()->format('Y-m-d')),
             'location' => ['location' => (int) $place],
-            'item' => ['item' => str_starts_with($place, '=')
-                ? ltrim($place, '=')
-                : Item::query()->whereKey((int) $place)->value('code')],
-            'customer' => $place === '0' ? ['customer' => ''] : [
-                'customer' => Customer::query()->whereKey((int) $place)->value('name'),
-            ],
+            'item' => ['item' => str_starts_with($place, '=') ? ltrim($place, '=') : explode(' ', $name, 2)[0]],
+            'customer' => ['customer' => $place === '0' ? '' : $name],
             default => [],
         };
 
