@@ -24,11 +24,8 @@ final class ReportsCommand extends Command
 
     public function handle(Stock200k $shop, LedgerDays $days): int
     {
-        $this->line('building the shop');
-        $shop->build(1000, 20000);
-        $check = $this->check();
-        $this->line('copying documents');
-        $shop->multiply((int) $this->option('documents'));
+        // A database that was built before is measured as it is.
+        $check = DB::table('documents')->exists() ? null : $this->build($shop);
         $this->line('summing days');
         $summed = new Timings;
         $summed->time(static fn () => $days->sum());
@@ -48,6 +45,18 @@ final class ReportsCommand extends Command
         file_put_contents(base_path('bench/reports.md'), $report);
 
         return self::SUCCESS;
+    }
+
+    /** @return float documents a second that are checked from outside */
+    private function build(Stock200k $shop): float
+    {
+        $this->line('building the shop');
+        $shop->build(1000, 20000);
+        $check = $this->check();
+        $this->line('copying documents');
+        $shop->multiply((int) $this->option('documents'));
+
+        return $check;
     }
 
     /** @return array{Timings, Timings} months, and years */
@@ -162,7 +171,7 @@ final class ReportsCommand extends Command
      * @param  array{balance: Timings, month: Timings, export: float, size: int, memory: int}  $ledger
      * @param  array<string, Timings>  $floors
      */
-    private function report(array $rows, array $ledger, array $floors, Timings $summed, float $check): string
+    private function report(array $rows, array $ledger, array $floors, Timings $summed, ?float $check): string
     {
         $line = static fn (string $what, Timings $month, ?Timings $year, string $aim): string => sprintf(
             "| %s | %.0f | %.0f | %s | %s |\n", $what, $month->percentile(50), $month->percentile(95),
@@ -190,7 +199,7 @@ final class ReportsCommand extends Command
                 "\nThe auditor's file of a year: %.1f s, %.0f MB of memory, %.0f MB of text (aim: 60 s, 64 MB). "
                     ."`bin/verify`: %s documents a second (aim: 20,000). Days summed once: %.1f s.\n",
                 $ledger['export'], $ledger['memory'] / 1e6, $ledger['size'] / 1e6,
-                number_format($check), $summed->sum() / 1000,
+                $check === null ? 'not measured' : number_format($check), $summed->sum() / 1000,
             );
     }
 }
