@@ -34,6 +34,6 @@ final class BooksProvider extends RoomProvider
 
     protected function ownCommands(): array
     {
-        return [Console\ProveCommand::class];
+        return [Console\ProveCommand::class, Console\KeepSealedCommand::class];
     }
 }

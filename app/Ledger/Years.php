@@ -10,6 +10,7 @@ use Elmstone\Books\Purpose;
 use Elmstone\Shop\Shop;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /** Years of the house: where they end, and what closed them. */
@@ -70,14 +71,13 @@ final class Years
             ->get(['y.id', 'y.ends_on', 'y.reopened_by_id', 'y.reason', 'd.label', 'd.total', 'd.posted_at']);
     }
 
-    /** Found by the rows of years: there are few. */
+    /** Found by the rows of years, which are few and read first: the database would ask for them at each document. */
     private static function journal(): Builder
     {
+        $years = DB::table('years')->get(['document_id', 'reopened_by_id']);
+
         return Posted::journal()
-            ->whereIn('d.id', static fn (Builder $years) => $years->from('years')->select('document_id')->unionAll(
-                static fn (Builder $again) => $again->from('years')->whereNotNull('reopened_by_id')
-                    ->select('reopened_by_id'),
-            ))
+            ->whereIn('d.id', [...$years->pluck('document_id'), ...$years->pluck('reopened_by_id')->filter()])
             ->whereIn('d.purpose', array_column(Purpose::ofTheYear(), 'value'));
     }
 }

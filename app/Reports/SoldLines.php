@@ -25,10 +25,16 @@ final class SoldLines
         return self::ofLines(Posted::lines(), $asked);
     }
 
-    /** Those among them that are of a kind. */
-    public static function marked(string $kind, Asked $asked): Builder
+    /**
+     * Those among them that are of a kind.
+     *
+     * @param  int|null  $most the earliest are enough, as days and documents have them; null: all
+     */
+    public static function marked(string $kind, Asked $asked, ?int $most = null): Builder
     {
-        return self::ofLines(MarkedLines::of($kind, $asked->period), $asked);
+        $first = $asked->isNarrow() || $asked->location !== null ? null : $most;
+
+        return self::ofLines(MarkedLines::of($kind, $asked->period, $first), $asked);
     }
 
     private static function ofLines(Builder $lines, Asked $asked): Builder

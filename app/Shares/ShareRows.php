@@ -53,10 +53,19 @@ final class ShareRows
         return $shares;
     }
 
-    /** All that was sold in a time, with who sold it as `s`. */
+    /** What each person sold in a time: staff_id, net, commission, sales. A document is of one day. */
     public static function within(Period $period): Builder
     {
-        return DB::table('document_shares as s')->whereBetween('s.business_date', $period->dates());
+        $days = DB::table('document_shares')
+            ->whereBetween('business_date', $period->dates())
+            ->groupBy('business_date', 'staff_id')
+            ->selectRaw('staff_id, SUM(net) AS net, SUM(commission) AS commission, '
+                .'COUNT(DISTINCT document_id) AS sales');
+
+        return DB::query()
+            ->fromSub($days, 'days')
+            ->groupBy('staff_id')
+            ->selectRaw('staff_id, SUM(net) AS net, SUM(commission) AS commission, SUM(sales) AS sales');
     }
 
     /** Lines of documents, as `l`, with who sold them as `s`. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Books\Chain\SealedBlocks;
 use Elmstone\Books\Chain\ShopKey;
 use Elmstone\Core\Proof\Link;
 use Elmstone\Core\Proof\Verified;
@@ -14,6 +15,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Support\Report\Period;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 
 /** What is handed to the auditor, and what is found in it when somebody has been at it. */
 final class AuditTest extends FeatureCase
@@ -94,6 +96,44 @@ final class AuditTest extends FeatureCase
         // A part of it, too: what came before stands in the balances before.
         $part = $this->lines(CarbonImmutable::today()->subDay(), CarbonImmutable::today());
         $this->assertSame([], $this->found($part)->faults);
+    }
+
+    public function test_sealed_text_is_written_once_and_is_the_same_from_files(): void
+    {
+        Storage::fake('local');
+        $rows = $this->file();
+        $last = DB::table('series')->where('kind', 'invoice')->value('last_number');
+        $this->assertGreaterThan(3, $last);
+        $this->app->bind(SealedBlocks::class, static fn (): SealedBlocks => new SealedBlocks(3));
+        $files = static fn (): array => Storage::disk('local')->files('sealed');
+        $body = static fn (array $lines): array => array_filter(
+            $lines, static fn (string $line): bool => str_starts_with($line, '{"digest"'),
+        );
+        $today = CarbonImmutable::today();
+        $this->assertSame([], $files());
+        $this->assertSame($body($rows), $body($this->lines($today->subDays(2), $today)));
+        $this->assertCount(1, preg_grep('/sealed\/invoice-3-3-[0-9a-f]{64}\.gz$/', $files()) ?: []);
+        $kept = $files();
+        $this->artisan('books:keep-sealed');
+        $this->assertSame($kept, $files(), 'What is kept is kept once.');
+
+        // A part of a file, and a file that is not there any more.
+        $part = $body($this->lines($today->subDay(), $today));
+        $this->assertNotSame([], $part);
+        $this->assertSame([], array_diff($part, $body($rows)));
+        Storage::disk('local')->delete($kept);
+        $this->assertSame($body($rows), $body($this->lines($today->subDays(2), $today)));
+        $this->assertSame($kept, $files());
+
+        // Whoever changed a row is not in what was kept before; the check of the page reads the rows.
+        DB::unprepared('DROP TRIGGER document_lines_no_update');
+        $first = DB::table('documents')->where('label', 'INV-000001')->value('id');
+        DB::table('document_lines')->where('document_id', $first)->update(['description' => 'something else']);
+        $this->assertSame([], $this->found($this->lines($today->subDays(2), $today))->faults);
+        $fresh = iterator_to_array(
+            app(AuditFile::class)->lines(Period::between($today->subDays(2), $today), true), false,
+        );
+        $this->assertNotSame([], $this->found($fresh)->faults);
     }
 
     public function test_whatever_is_changed_dropped_doubled_or_moved_is_found(): void

@@ -24,12 +24,18 @@ final class MarkedLines
 
     public const KINDS = [self::BACK, self::BY_HAND, self::BELOW];
 
-    /** Lines as `l` with their documents as `d`, of sales in a time. */
-    public static function of(string $kind, Period $period): Builder
+    /**
+     * Lines as `l` with their documents as `d`, of sales in a time.
+     *
+     * @param  int|null  $first so many, the earliest; null: all
+     */
+    public static function of(string $kind, Period $period, ?int $first = null): Builder
     {
         $marked = DB::table('marked_lines')
             ->where('kind', $kind)
             ->whereBetween('business_date', $period->dates())
+            ->when($first !== null, static fn (Builder $some) => $some
+                ->orderBy('business_date')->orderBy('document_id')->orderBy('position')->limit($first ?? 0))
             ->select(['document_id', 'position']);
 
         foreach (LedgerDays::behind() as $series) {

@@ -91,7 +91,7 @@ final class AuditController
         $period = $request->period('last-month');
         $began = hrtime(true);
         $found = Verifier::check(
-            $file instanceof UploadedFile ? self::linesOf($file) : $this->file->lines($period),
+            $file instanceof UploadedFile ? self::linesOf($file) : $this->file->lines($period, true),
             ShopKey::find()->fingerprint(),
         );
 

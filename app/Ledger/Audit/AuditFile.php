@@ -6,6 +6,7 @@ namespace Elmstone\Ledger\Audit;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Account;
+use Elmstone\Books\Chain\SealedBlocks;
 use Elmstone\Books\Chain\SealedText;
 use Elmstone\Books\Chain\ShopKey;
 use Elmstone\Books\Figures\LedgerDays;
@@ -25,20 +26,26 @@ final class AuditFile
 {
     public const FORMAT = 'elmstone-export/1';
 
-    public function __construct(private readonly LedgerDays $days, private readonly House $house)
-    {
+    public function __construct(
+        private readonly LedgerDays $days,
+        private readonly House $house,
+        private readonly SealedBlocks $blocks,
+    ) {
     }
 
-    /** @return Generator<int, string> lines, each with its end. All of it as it stood when it was begun. */
-    public function lines(Period $period): Generator
+    /**
+     * @param  bool  $fromRows whether documents are written from their rows, and not as they were kept since they were
+     * @return Generator<int, string> lines, each with its end. All of it as it stood when it was begun.
+     */
+    public function lines(Period $period, bool $fromRows = false): Generator
     {
         $this->days->sum();
 
-        return Snapshot::through(fn (): Generator => $this->signed($period));
+        return Snapshot::through(fn (): Generator => $this->signed($period, $fromRows));
     }
 
     /** @return Generator<int, string> */
-    private function signed(Period $period): Generator
+    private function signed(Period $period, bool $fromRows): Generator
     {
         $hash = hash_init('sha256');
         $documents = 0;
@@ -50,7 +57,11 @@ final class AuditFile
         }
 
         foreach (SealedText::ranges($period) as $range) {
-            foreach (SealedText::between($range['kind'], $range['first'], $range['last']) as $digest => $says) {
+            $texts = $fromRows
+                ? SealedText::between($range['kind'], $range['first'], $range['last'])
+                : $this->blocks->between($range['kind'], $range['first'], $range['last']);
+
+            foreach ($texts as $digest => $says) {
                 hash_update($hash, "{$digest}\n");
                 $documents++;
 

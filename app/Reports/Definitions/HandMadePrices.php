@@ -134,7 +134,11 @@ final class HandMadePrices extends OneReport
 
     private function lines(Asked $asked): Builder
     {
-        return SoldLines::marked($asked->by === 'below' ? MarkedLines::BELOW : MarkedLines::BY_HAND, $asked);
+        return SoldLines::marked(
+            $asked->by === 'below' ? MarkedLines::BELOW : MarkedLines::BY_HAND,
+            $asked,
+            $asked->by === 'person' ? null : self::MOST,
+        );
     }
 
     /**

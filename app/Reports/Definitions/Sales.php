@@ -205,14 +205,13 @@ final class Sales extends OneReport
     private function byPerson(Asked $asked): array
     {
         $all = $this->sums->net($asked);
-        $shares = $asked->isNarrow() || $asked->location !== null
+        $rows = $asked->isNarrow() || $asked->location !== null
             ? ShareRows::joined(SoldLines::lines($asked))
-            : ShareRows::within($asked->period);
-        $rows = $shares
-            ->groupBy('s.staff_id')
-            ->selectRaw('s.staff_id, SUM(s.net) AS net, SUM(s.commission) AS commission, '
-                .'COUNT(DISTINCT s.document_id) AS sales')
-            ->get();
+                ->groupBy('s.staff_id')
+                ->selectRaw('s.staff_id, SUM(s.net) AS net, SUM(s.commission) AS commission, '
+                    .'COUNT(DISTINCT s.document_id) AS sales')
+                ->get()
+            : ShareRows::within($asked->period)->get();
         $people = Staff::query()->get()->keyBy('id');
         $entries = array_values($rows->map(static fn (stdClass $row): Entry => new Entry(
             (string) $row->staff_id,
