@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\Storage;
 
 /**
  * Sealed text that was written once and is kept, so many numbers of a series in a file: what is posted is posted, so a
- * file that is full stays as it is. Made when it is first asked for, or by the machine's timer; it can be thrown away at
- * any time. Its name has the digest of its last document, so that it is of these books and no others.
+ * file that is full stays as it is. Made when it is first asked for, or by the machine's timer; it can be thrown away
+ * at any time. Its name has the digest of its last document, so that it is of these books and no others.
  */
 final readonly class SealedBlocks
 {
