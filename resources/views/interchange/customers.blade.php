@@ -10,12 +10,7 @@
             $columns) }}</span>. Only <b>name</b> is needed. A row with a number changes that customer; a row without
                 one makes a new one. A limit opens a house account. An empty cell leaves what there is; a dash alone
                     empties it.</p>
-    <form class="filters" method="post" enctype="multipart/form-data"
-        action="{{ route('customers.import.dry-run') }}">@csrf
-        <div><label for="file">CSV file</label><input class="form-control" type="file" id="file" name="file"
-            accept=".csv,text/csv"></div>
-            <button class="{{ $report === null ? 'main-act narrow' : 'quiet-act' }}">Look at it first</button>
-    </form>
+    @include('interchange.parts.upload', ['action' => route('customers.import.dry-run')])
     @if($report !== null)
         <div class="note {{ $report->bad === 0 ? 'done' : 'stop' }}" role="status"><p>
         <strong>{{ $report->rows }} rows:</strong> {{ $report->new }} new, {{ $report->changed }} changed, {{

@@ -11,12 +11,7 @@
         <b>customer</b> is the number of a house account, <b>number</b> what the invoice was called before, <b>dated</b>
         and <b>due</b> days such as 2026-03-31, <b>open</b> what is still to be paid; with a minus it is their credit.
         Each comes onto its account today, against opening balances, and is late from its due day.</p>
-    <form class="filters" method="post" enctype="multipart/form-data"
-        action="{{ route('accounts.opening.dry-run') }}">@csrf
-        <div><label for="file">CSV file</label><input class="form-control" type="file" id="file" name="file"
-            accept=".csv,text/csv"></div>
-            <button class="{{ $report === null ? 'main-act narrow' : 'quiet-act' }}">Look at it first</button>
-    </form>
+    @include('interchange.parts.upload', ['action' => route('accounts.opening.dry-run')])
     @if($report !== null)
         <div class="note {{ $report->bad === 0 ? 'done' : 'stop' }}" role="status"><p>
         <strong>{{ count($report->items) }} {{ count($report->items) === 1 ? 'item' : 'items' }}</strong> on
