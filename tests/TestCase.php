@@ -22,6 +22,14 @@ abstract class TestCase extends Base
         $connection instanceof HouseConnection && ($connection->outside = $connection->transactionLevel());
     }
 
+    /** Another database from now on, beside the one it would be. */
+    protected function useDatabase(string $name): void
+    {
+        DB::statement("CREATE DATABASE IF NOT EXISTS {$name}");
+        config(['database.connections.mariadb.database' => $name]);
+        DB::purge();
+    }
+
     public function createApplication(): Application
     {
         /** @var Application $app */

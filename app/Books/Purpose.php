@@ -144,7 +144,7 @@ enum Purpose: string
         return [self::ReturnedPayment, self::ReceiptReversed, self::PostedInError];
     }
 
-    /** @return list<self> charges by which credit is used up for good: what they took is not there to be spread anew */
+    /** @return list<self> those by which the credit they refer to is used up: that is not there to be spread anew */
     public static function usingCreditUp(): array
     {
         return [...self::takingPaymentsBack(), self::CreditPaidOut, self::MovedOn];

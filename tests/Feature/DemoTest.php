@@ -8,12 +8,20 @@ use Elmstone\Books\HeldKind;
 use Elmstone\Demo\DemoCustomers;
 use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
 final class DemoTest extends TestCase
 {
     use RefreshDatabase;
+
+    /** On a database in which there is no shop. */
+    protected function beforeRefreshingDatabase(): void
+    {
+        $this->useDatabase(config('database.connections.mariadb.database').'_bare');
+        RefreshDatabaseState::$migrated = false;
+    }
 
     public function test_the_demonstration_shop_loads_and_its_books_prove(): void
     {

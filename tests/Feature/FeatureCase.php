@@ -71,13 +71,6 @@ abstract class FeatureCase extends TestCase
         $this->beginDatabaseTransaction();
     }
 
-    protected function useDatabase(string $name): void
-    {
-        isset(self::$ready[$name]) || DB::statement("CREATE DATABASE IF NOT EXISTS {$name}");
-        config(['database.connections.mariadb.database' => $name]);
-        DB::purge();
-    }
-
     /**
      * Settings of the shop that differ from the usual.
      *

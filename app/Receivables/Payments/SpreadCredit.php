@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Receivables\Payments;
 
 use Elmstone\Books\Books;
+use Elmstone\Books\Document;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
@@ -145,14 +146,18 @@ final class SpreadCredit
     }
 
     /**
-     * What of it may be set against something else: not what was paid out, taken back or moved to another account.
+     * What of it may be set against something else: not what of this credit was paid out, taken back or moved to
+     * another account. What it pays of another payment that came back is a debt as any.
      *
      * @return Collection<int, AllocationRecord>
      */
     public static function movable(int $credit): Collection
     {
-        return self::standing($credit)->reject(
-            static fn (AllocationRecord $one): bool => in_array($one->charge->purpose, Purpose::usingCreditUp(), true),
-        )->values();
+        $usedUp = Document::query()
+            ->where('refers_to_id', $credit)
+            ->whereIn('purpose', Purpose::usingCreditUp())
+            ->pluck('id');
+
+        return self::standing($credit)->whereNotIn('charge_id', $usedUp)->values();
     }
 }

@@ -117,11 +117,13 @@ final readonly class UndoPayment
         );
         self::undone($receipt) === null
             || throw Refused::because('already_returned', "{$receipt->label} was taken back or paid out already.");
-        $moved = $standing->first(
-            static fn (AllocationRecord $one): bool => $one->charge->purpose === Purpose::MovedOn,
-        );
-        $moved === null || throw Refused::because(
-            'moved_on', "Some of it stands on another account by {$moved->charge->label}. Move that back first.",
+        $moved = Document::query()
+            ->where('refers_to_id', $receipt->id)
+            ->where('purpose', Purpose::MovedOn)
+            ->whereIn('id', $standing->pluck('charge_id'))
+            ->value('label');
+        is_string($moved) && throw Refused::because(
+            'moved_on', "Some of it stands on another account by {$moved}. Move that back first.",
         );
     }
 
