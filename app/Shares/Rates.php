@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Shares\CommissionRate;
 use Elmstone\Core\Shares\EarnedAt;
 use Elmstone\Core\Shares\RateOf;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** The rates of commission that hold on a day: a person's, else their goods' department's, else the house's. */
@@ -22,20 +23,23 @@ final readonly class Rates
     public static function on(CarbonImmutable $day): self
     {
         $on = $day->format('Y-m-d');
-        $earned = CommissionTerms::earned();
-        $rates = [];
+        [$earned, $rates] = [EarnedAt::Invoice, []];
 
+        // One statement for both, since every posting asks: there is a row also where there is no rate.
         foreach (
-            DB::table('commission_rates')
-                ->where('from', '<=', $on)
-                ->where(static fn ($either) => $either->whereNull('until')->orWhere('until', '>=', $on))
-                ->get() as $row
+            DB::query()
+                ->fromSub(DB::table('commission_terms')->selectRaw('MAX(earned_at) AS earned_at'), 't')
+                ->leftJoin('commission_rates as r', static fn (JoinClause $join) => $join
+                    ->where('r.from', '<=', $on)
+                    ->where(static fn ($either) => $either->whereNull('r.until')->orWhere('r.until', '>=', $on)))
+                ->get(['t.earned_at', 'r.staff_id', 'r.department_id', 'r.rate', 'r.rate_of']) as $row
         ) {
-            $rates[self::whose($row->staff_id, $row->department_id)] = new CommissionRate(
+            $earned = EarnedAt::tryFrom((string) $row->earned_at) ?? EarnedAt::Invoice;
+            $row->rate === null || ($rates[self::whose($row->staff_id, $row->department_id)] = new CommissionRate(
                 Percentage::of((string) $row->rate),
                 RateOf::from((string) $row->rate_of),
                 $earned,
-            );
+            ));
         }
 
         return new self($rates, $earned);
