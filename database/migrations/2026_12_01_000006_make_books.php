@@ -7,6 +7,7 @@ use Elmstone\Books\LineColumns;
 use Elmstone\Support\Database\Rows;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Series, documents and all they consist of, journals, seals. */
@@ -284,6 +285,12 @@ return new class extends Migration
             $table->index(['through', 'location_id']);
         });
         Rows::keep('signed_heads');
+
+        // A row for who sums days, so that one does at a time.
+        Schema::create('day_sums', static function (Blueprint $table): void {
+            $table->unsignedTinyInteger('id')->primary();
+        });
+        DB::table('day_sums')->insert(['id' => 1]);
 
         // What each account moved on each day, of the documents that `series.summed` says. What came since is summed
         // from the journals themselves.

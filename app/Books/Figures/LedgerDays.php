@@ -9,6 +9,7 @@ use Elmstone\Support\Database\Snapshot;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use stdClass;
 
 /**
@@ -88,14 +89,8 @@ final class LedgerDays
             return;
         }
 
-        $name = 'sums of days, '.DB::getDatabaseName();
-
-        if ((int) DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) === 1) {
-            try {
-                $this->sum();
-            } finally {
-                DB::scalar('SELECT RELEASE_LOCK(?)', [$name]);
-            }
+        while (DB::transaction(fn (): bool => $this->step(false), 3)) {
+            // A step after the other, until all is summed or somebody else sums.
         }
     }
 
@@ -111,26 +106,28 @@ final class LedgerDays
         return (int) DB::table('series')->selectRaw('SUM(last_number - summed) AS n')->value('n');
     }
 
-    /** Sums what came since, step by step; posting waits for the last moment of a step only. */
+    /** Sums all that came since, step by step; posting waits for the last moment of a step only. */
     public function sum(): void
     {
-        do {
-            try {
-                $more = DB::transaction($this->step(...), 3);
-            } catch (SummedMeanwhile) {
-                // Somebody else summed the same: theirs counts, and this one goes on after it.
-                $more = true;
-            }
-        } while ($more);
+        while (DB::transaction(fn (): bool => $this->step(true), 3)) {
+            // A step after the other, until all is summed.
+        }
     }
 
     /**
-     * @return bool whether there is more
+     * One sums at a time: whose row it is, as with everything else that is taken in turn.
      *
-     * @throws SummedMeanwhile
+     * @param  bool  $waits for who sums already; otherwise it is left to them
+     * @return bool whether there is more
      */
-    private function step(): bool
+    private function step(bool $waits): bool
     {
+        $turn = DB::table('day_sums')->lock($waits ? 'FOR UPDATE' : 'FOR UPDATE SKIP LOCKED')->value('id');
+
+        if ($turn === null) {
+            return false;
+        }
+
         $series = DB::table('series')->whereColumn('last_number', '>', 'summed')->orderBy('kind')->first();
 
         if ($series === null) {
@@ -145,7 +142,7 @@ final class LedgerDays
         DB::table('series')
             ->where('kind', $series->kind)
             ->where('summed', $series->summed)
-            ->update(['summed' => $until]) === 1 || throw new SummedMeanwhile;
+            ->update(['summed' => $until]) === 1 || throw new LogicException('Who sums days has the row for it.');
 
         return true;
     }
