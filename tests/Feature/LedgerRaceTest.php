@@ -82,6 +82,24 @@ final class LedgerRaceTest extends RaceCase
         $this->assertEquals($posted, $summed);
     }
 
+    public function test_while_somebody_sums_days_others_read_more_and_do_not_wait(): void
+    {
+        [$slip, $act] = $this->settled(0, ['LH-1141']);
+        app(PostSale::class)->handle($slip, $act);
+        config(['database.connections.other' => config('database.connections.mariadb')]);
+        $other = DB::connection('other');
+        $other->beginTransaction();
+        $other->table('day_sums')->lockForUpdate()->get();
+        $days = new LedgerDays(0);
+        $today = CarbonImmutable::today();
+        $this->assertSame(484, $days->between(null, $today, null)['cash'][0]);
+        $this->assertGreaterThan(0, LedgerDays::unsummed(), 'It is left to who sums.');
+        $other->rollBack();
+        $this->assertSame(484, $days->between(null, $today, null)['cash'][0]);
+        $this->assertSame(0, LedgerDays::unsummed());
+        DB::purge('other');
+    }
+
     public function test_a_year_closed_by_everyone_at_once_is_closed_once(): void
     {
         $year = CarbonImmutable::today()->year - 1;

@@ -22,8 +22,10 @@ final class LedgerDays
     /** So many documents are summed together. */
     private const AT_ONCE = 5_000;
 
-    /** So many may be read from the journals before they are summed. */
-    private const MOST_UNSUMMED = 2_000;
+    /** @param  int  $mostUnsummed so many may be read from the journals before they are summed */
+    public function __construct(private readonly int $mostUnsummed = 2_000)
+    {
+    }
 
     /**
      * What accounts moved in a time.
@@ -85,7 +87,7 @@ final class LedgerDays
      */
     public function catchUp(): void
     {
-        if (Snapshot::isOpen() || self::unsummed() <= self::MOST_UNSUMMED) {
+        if (Snapshot::isOpen() || self::unsummed() <= $this->mostUnsummed) {
             return;
         }
 
