@@ -92,6 +92,8 @@ final class HouseRulesTest
         'Pricing' => ['Money'],
         'Receivables' => ['Money'],
         'Settlement' => ['Money'],
+        'Rewards' => ['Money'],
+        'Consignment' => ['Money'],
         'Shares' => ['Money'],
         'Forecast' => ['Money'],
         'Tax' => ['Money'],
@@ -101,9 +103,8 @@ final class HouseRulesTest
         'Purchasing' => ['Money'],
         'Returns' => ['Money', 'Slip', 'Tax'],
         'Reckon' => [
-            'Money', 'Catalogue', 'Forecast', 'Layaway', 'Orders', 'Pricing', 'Purchasing', 'Receivables', 'Returns',
-            'Settlement',
-            'Shares', 'Slip', 'Tax', 'Till',
+            'Money', 'Catalogue', 'Consignment', 'Forecast', 'Layaway', 'Orders', 'Pricing', 'Purchasing',
+            'Receivables', 'Returns', 'Rewards', 'Settlement', 'Shares', 'Slip', 'Tax', 'Till',
         ],
     ];
 

@@ -27,6 +27,10 @@ final readonly class Reckon
         'landed' => LandedAnswer::class,
         'shares' => SharesAnswer::class,
         'forecast' => ForecastAnswer::class,
+        'markdown' => MarkdownAnswer::class,
+        'surcharge' => SurchargeAnswer::class,
+        'rewards' => RewardsAnswer::class,
+        'consignment' => ConsignmentAnswer::class,
     ];
 
     /**

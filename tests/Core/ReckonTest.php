@@ -59,9 +59,9 @@ final class ReckonTest extends CoreCase
         );
         self::assertEqualsCanonicalizing(
             [
-                'age', 'allocate', 'charge', 'forecast', 'landed', 'layaway', 'margin', 'receive', 'return', 'schedule',
-                'settle',
-                'shares', 'slip', 'suggest', 'supply', 'till',
+                'age', 'allocate', 'charge', 'consignment', 'forecast', 'landed', 'layaway', 'margin', 'markdown',
+                'receive', 'return', 'rewards', 'schedule', 'settle', 'shares', 'slip', 'suggest', 'supply',
+                'surcharge', 'till',
             ],
             array_values(array_unique($requests)),
         );
@@ -118,6 +118,34 @@ final class ReckonTest extends CoreCase
             'below_zero',
             'freight',
         ];
+        $marked = '{"do":"markdown","list":"1","days":1,"steps":[{"after":9,"percent":"10"}';
+        yield 'a step before the one before' => [
+            "{$marked},{\"after\":8,\"percent\":\"20\"}]}",
+            'steps_out_of_order',
+            'steps',
+        ];
+        yield 'more off than there is' => [
+            "{$marked},{\"after\":10,\"percent\":\"100.5\"}]}",
+            'bad_percent',
+            'steps[1].percent',
+        ];
+        $surcharge = '{"do":"surcharge","currency":"USD","card":"a","amount":"1","rules":[{"card":"a","percent":"1"';
+        yield 'two rules for a card' => [
+            "{$surcharge}},{\"card\":\"a\",\"percent\":\"2\"}]}",
+            'rule_twice',
+            'rules[1].card',
+        ];
+        yield 'a cap below nothing' => ["{$surcharge},\"cap\":\"-1\"}]}", 'below_zero', 'rules[0].cap'];
+        $rewards = '{"do":"rewards","currency":"USD","points_per_unit":"1","eligible":"1","reward":"1"';
+        yield 'a reward for nothing' => ["{$rewards},\"threshold\":\"0\"}", 'bad_threshold', 'threshold'];
+        yield 'half a point' => [
+            "{$rewards},\"threshold\":\"1\",\"points_before\":\"0.5\"}",
+            'bad_points',
+            'points_before',
+        ];
+        $owner = '{"do":"consignment","currency":"USD","lines":[{"net":"1","percent":"60"';
+        yield 'goods that go aside' => ["{$owner},\"direction\":\"aside\"}]}", 'bad_direction', 'lines[0].direction'];
+        yield 'fees below nothing' => ["{$owner}}],\"fees\":\"-0.01\"}", 'below_zero', 'fees'];
         $shares = '{"do":"shares","currency":"USD","net":"1.00","shares":[';
         $third = static fn (string $person): string => "{\"person\":\"{$person}\",\"percent\":\"33.33\"}";
         yield 'three thirds of 33.33' => [
