@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
+use Elmstone\Catalogue\Markdowns\ProposeCommand;
 use Elmstone\Support\RoomProvider;
 
 /** Items and their prices. */
 final class CatalogueProvider extends RoomProvider
 {
+    protected function ownCommands(): array
+    {
+        return [ProposeCommand::class];
+    }
 }

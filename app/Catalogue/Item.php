@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
+use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
@@ -39,6 +40,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $shelf where it stands; empty: not known
  * @property string $weight of one unit, in the shop's unit of weight; 0: not known
  * @property string $clerk_words what whoever sells it should know or say
+ * @property UnitPrice|null $marked_price marked down by age; null: not
+ * @property CarbonImmutable|null $marked_on
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
  * @property-read Collection<int, QuantityBreakRecord> $breaks
@@ -57,6 +60,8 @@ final class Item extends Record
         'list_price' => UnitPriceCast::class,
         'floor_price' => UnitPriceCast::class,
         'cost' => UnitPriceCast::class,
+        'marked_price' => UnitPriceCast::class,
+        'marked_on' => 'immutable_date',
         'unit' => Unit::class,
         'price_per' => 'int',
         'may_discount' => 'bool',
@@ -132,6 +137,14 @@ final class Item extends Record
             'whole_pieces',
             "“{$this->description}” is sold whole: type a whole number. If it may be divided, its page can say so.",
         );
+    }
+
+    /** Of all locations together, as far as they were read. */
+    public function onHand(): BigDecimal
+    {
+        return BigDecimal::sum(BigDecimal::zero(), ...$this->stock->map(
+            static fn (Stock $one): BigDecimal => BigDecimal::of($one->on_hand),
+        )->all());
     }
 
     /** Whether a line or slip discount may come off it. */

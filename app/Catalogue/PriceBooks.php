@@ -26,6 +26,7 @@ final class PriceBooks
             ),
             $for?->standing,
             $item->net_price || ! $item->may_discount,
+            $item->marked_price,
         );
     }
 

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Elmstone\Catalogue\ItemController;
+use Elmstone\Catalogue\Markdowns\MarkdownController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/items', [ItemController::class, 'index'])
@@ -20,3 +21,12 @@ Route::get('/items/{item:code}', [ItemController::class, 'show'])
 Route::post('/items/{item:code}', [ItemController::class, 'update'])
     ->middleware('can:edit-items')
     ->name('items.update');
+
+Route::middleware('can:edit-prices')->group(function (): void {
+    Route::get('/markdowns', [MarkdownController::class, 'index'])->name('markdowns');
+    Route::get('/markdowns/now', [MarkdownController::class, 'marked'])->name('markdowns.marked');
+    Route::post('/markdowns', [MarkdownController::class, 'take'])->name('markdowns.take');
+    Route::post('/markdowns/anew', [MarkdownController::class, 'anew'])->name('markdowns.anew');
+    Route::post('/markdowns/steps', [MarkdownController::class, 'steps'])->name('markdowns.steps');
+    Route::post('/markdowns/now/{item:code}/end', [MarkdownController::class, 'end'])->name('markdowns.end');
+});

@@ -6,6 +6,7 @@ namespace Elmstone\Reports;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Books\Proof\LastProof;
+use Elmstone\Catalogue\Markdowns\Proposals;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -97,7 +98,10 @@ final readonly class FrontPage
     /** @return list<Eye> */
     public function eyes(CarbonImmutable $today, Staff $person): array
     {
-        return [...$this->books($today), ...$this->money($today, $person), ...$this->given($today, $person)];
+        return [
+            ...$this->books($today), ...$this->prices($person), ...$this->money($today, $person),
+            ...$this->given($today, $person),
+        ];
     }
 
     /** @return list<Eye> */
@@ -126,6 +130,19 @@ final readonly class FrontPage
         }
 
         return $found;
+    }
+
+    /** @return list<Eye> what age has brought down this morning, where there is any */
+    private function prices(Staff $person): array
+    {
+        $proposed = $person->mayDo(Ability::EditPrices) ? Proposals::waiting() : 0;
+
+        return $proposed === 0 ? [] : [new Eye(
+            'Prices to mark down',
+            $proposed === 1 ? 'one item' : number_format($proposed).' items',
+            route('markdowns'),
+            true,
+        )];
     }
 
     /** @return list<Eye> */

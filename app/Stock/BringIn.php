@@ -12,6 +12,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\GoodsMoving;
+use Elmstone\Catalogue\Markdowns\EndMarkdowns;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
@@ -117,6 +118,7 @@ final class BringIn
         $this->stock->record($why, array_map($dated, $moves));
         $this->stock->record('revaluation', array_map($dated, $corrections));
         Revalue::setCosts($costs);
+        $purpose === Purpose::GoodsIn && EndMarkdowns::of(array_keys($costs), $at->staffId);
 
         foreach ($goods as $one) {
             $this->serials->comeBack($one->item->id, $one->item->description, $one->serials, toStock: true);

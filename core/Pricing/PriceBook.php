@@ -12,7 +12,8 @@ use Elmstone\Core\Money\UnitPrice;
 /**
  * Every price an item has for one customer, and which of them wins. docs/rules.md, "Which price wins".
  *
- * Where two prices are equally low, the plainer rule is named: list, then level, quantity break, promotion.
+ * Where two prices are equally low, the plainer rule is named: list, then level, quantity break, promotion,
+ * markdown.
  */
 final readonly class PriceBook
 {
@@ -23,6 +24,7 @@ final readonly class PriceBook
      * @param  UnitPrice|null  $level the price at the customer's price level
      * @param  Percentage|null  $standing the customer's standing discount: their own, else their type's
      * @param  bool  $netPrice never discounted
+     * @param  UnitPrice|null  $marked what it was marked down to by its age
      */
     public function __construct(
         public UnitPrice $list,
@@ -32,6 +34,7 @@ final readonly class PriceBook
         public array $promotions = [],
         public ?Percentage $standing = null,
         public bool $netPrice = false,
+        public ?UnitPrice $marked = null,
     ) {
     }
 
@@ -93,6 +96,10 @@ final readonly class PriceBook
             if ($promotion->isInForce($on)) {
                 yield [PriceRule::Promotion, $promotion];
             }
+        }
+
+        if ($this->marked !== null) {
+            yield [PriceRule::Markdown, new DatedPrice($this->marked)];
         }
     }
 

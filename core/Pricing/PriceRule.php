@@ -12,6 +12,7 @@ enum PriceRule: string
     case Level = 'level';
     case QuantityBreak = 'break';
     case Promotion = 'promotion';
+    case Markdown = 'markdown';
     case Typed = 'typed';
     case Quoted = 'quoted';
 
@@ -29,6 +30,7 @@ enum PriceRule: string
             self::Level => 'price level',
             self::QuantityBreak => 'quantity price',
             self::Promotion => 'promotion',
+            self::Markdown => 'marked down',
             self::Typed => 'typed price',
             self::Quoted => 'quoted price',
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Page;
 
+use Elmstone\Catalogue\Markdowns\Proposals;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipState;
@@ -26,8 +27,10 @@ final class CounterController
     /**
      * Where this person left off, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs.
      */
-    public function index(AtTill $atTill, #[CurrentUser] Staff $staff): RedirectResponse
+    public function index(AtTill $atTill, Proposals $prices, #[CurrentUser] Staff $staff): RedirectResponse
     {
+        // In the morning, once the first to come has their page.
+        app()->terminating(static fn () => $prices->ofToday());
         $last = $staff->last_slip !== null
                 ? Slip::query()
                     ->where('key', $staff->last_slip)

@@ -25,6 +25,8 @@ final class PlainInput
         'counter/*/back' => ['back'],
         'deliveries/*' => ['quantity'],
         'letters/settings' => ['after', 'fee', 'words'],
+        'markdowns' => ['shown', 'take'],
+        'markdowns/steps' => ['after', 'percent'],
         'layaways/*' => ['back', 'drop', 'quantity', 'serials'],
         'orders/*' => ['quantity', 'serials'],
         'purchases/*' => ['cost', 'quantity', 'refused', 'serials', 'why', 'worth'],

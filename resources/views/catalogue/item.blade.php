@@ -9,7 +9,9 @@
 <div class="page">
     <p class="small soft mb-1"><a href="{{ route('items') }}">Items</a> / {{ $item->exists ? $item->code : 'new' }}</p>
     <div class="page-head"><h1>{{ $item->exists ? $item->description : 'New item' }}</h1>
-    @if($item->exists && ! $item->active)<span class="brick">off sale</span>@endif</div>
+    @if($item->exists && ! $item->active)<span class="brick">off sale</span>@endif
+    @if($item->marked_price !== null)<span class="ochre">marked down to {{ Show::price($item->marked_price) }} since
+        {{ Show::date($item->marked_on) }}</span>@endif</div>
     @include('design.messages')
     @if($errors->any() && ! $errors->has('refused'))<div class="note stop" role="alert"><p>Not saved yet: see below.</p>
     </div>@endif

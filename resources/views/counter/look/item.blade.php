@@ -34,6 +34,8 @@
         @foreach($look->book->promotions as $price)<tr @unless($price->isInForce($day)) class="soft" @endunless>
         <td>“{{ $price->name }}”{{ $price->until === null ? '' : ' until '.Show::date($price->until) }}</td>
         <td class="figure"><x-price :of="$price->price"/></td></tr>@endforeach
+        @if($look->book->marked !== null)<tr><td>marked down since {{ Show::date($item->marked_on) }}</td>
+        <td class="figure">{{ Show::price($look->book->marked) }}</td></tr>@endif
         @can('see-margin')@if($item->floor_price !== null)<tr><td>lowest accepted</td>
         <td class="figure">{{ Show::price($item->floor_price) }}</td></tr>@endif @endcan
     </table></div>
