@@ -22,6 +22,7 @@ return [
     Elmstone\Reminders\RemindersProvider::class,
     Elmstone\Coupons\CouponsProvider::class,
     Elmstone\Stock\StockProvider::class,
+    Elmstone\Labels\LabelsProvider::class,
     Elmstone\Purchasing\PurchasingProvider::class,
     Elmstone\Orders\OrdersProvider::class,
     Elmstone\Deliveries\DeliveriesProvider::class,

@@ -43,7 +43,10 @@ final class HouseRulesTest
         ],
         'Coupons' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Stock' => ['Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
-        'Purchasing' => ['Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Labels' => ['Catalogue', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Purchasing' => [
+            'Labels', 'Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Orders' => [
             'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books',
             'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',

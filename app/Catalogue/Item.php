@@ -39,6 +39,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $has_belongings whether something goes with it
  * @property string $shelf where it stands; empty: not known
  * @property string $weight of one unit, in the shop's unit of weight; 0: not known
+ * @property string|null $content of one unit, in content_unit; null: not said
+ * @property string $content_unit
  * @property string $clerk_words what whoever sells it should know or say
  * @property UnitPrice|null $marked_price marked down by age; null: not
  * @property CarbonImmutable|null $marked_on

@@ -73,6 +73,8 @@ final class ItemController
             'clerk_words' => '',
             'weight' => '0',
             'shelf' => '',
+            'content' => null,
+            'content_unit' => '',
         ]);
         $item->setRelations([
             'breaks' => collect(),

@@ -42,6 +42,8 @@ final class ItemRequest extends FormRequest
             'floor_price' => ['nullable', 'string', $this->decimal(...)],
             'cost' => ['required', 'string', $this->decimal(...)],
             'weight' => ['nullable', 'string', $this->weight(...)],
+            'content' => ['nullable', 'string', $this->decimal(...)],
+            'content_unit' => ['nullable', Rule::enum(ContentUnit::class)],
             'shelf' => ['nullable', 'string', 'max:40'],
             'tax_class' => ['required', 'exists:tax_classes,code'],
             'may_discount' => ['boolean'],
@@ -117,6 +119,7 @@ final class ItemRequest extends FormRequest
                 ...$this->has('weight')
                     ? ['weight' => $this->filled('weight') ? $number($this->input('weight')) : '0']
                     : [],
+                ...$this->has('content') ? $this->content($number) : [],
                 ...$this->has('shelf') ? ['shelf' => $this->string('shelf')->trim()->value()] : [],
             ],
             array_values(
@@ -142,6 +145,19 @@ final class ItemRequest extends FormRequest
             ! $this->filled('cost_shown') || $number($this->input('cost')) !== $number($this->input('cost_shown')),
             array_values(array_filter((array) $this->input('belongings', []), is_string(...))),
         );
+    }
+
+    /**
+     * @param  Closure(mixed): string  $number
+     * @return array{content: string|null, content_unit: string}
+     */
+    private function content(Closure $number): array
+    {
+        $content = $this->filled('content') ? $number($this->input('content')) : '0';
+
+        return trim($content, '0.') === ''
+            ? ['content' => null, 'content_unit' => '']
+            : ['content' => $content, 'content_unit' => $this->string('content_unit')->value()];
     }
 
     /** @param  Closure(string): mixed  $fail */

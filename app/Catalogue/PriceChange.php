@@ -7,6 +7,7 @@ namespace Elmstone\Catalogue;
 use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Database\Record;
+use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -25,6 +26,17 @@ final class PriceChange extends Record
     protected $table = 'price_changes';
 
     protected $casts = ['changed_at' => 'immutable_datetime'];
+
+    /** @return list<int> items that changed a price on a day or since */
+    public static function itemsSince(CarbonImmutable $day): array
+    {
+        return array_values(self::query()
+            ->where('changed_at', '>=', ShopTime::beginning($day))
+            ->distinct()
+            ->pluck('item_id')
+            ->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)
+            ->all());
+    }
 
     /** @return BelongsTo<Staff, $this> */
     public function staff(): BelongsTo

@@ -16,5 +16,6 @@ final class PurchasingProvider extends RoomProvider
     public function register(): void
     {
         $this->app->tag([ProvePurchasing::class, ProveTransfers::class], 'proofs');
+        $this->app->tag([PurchaseLabels::class], 'label-lists');
     }
 }

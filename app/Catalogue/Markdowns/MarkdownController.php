@@ -31,7 +31,10 @@ final class MarkdownController
         return view('catalogue.markdowns', [
             'proposals' => Proposal::query()
                 ->with('item')
-                ->when($department > 0, static fn ($query) => $query->where('department_id', $department))
+                ->when($department > 0, static fn ($query) => $query->where(
+                    'markdown_proposals.department_id',
+                    $department,
+                ))
                 ->join('items', 'items.id', '=', 'markdown_proposals.item_id')
                 ->orderBy('items.department_id')
                 ->orderBy('items.description')

@@ -6,7 +6,6 @@ namespace Elmstone\Catalogue\Markdowns;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Currency;
-use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\Markdown;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
@@ -84,7 +83,7 @@ final readonly class Proposals
         $currency = $this->house->currency();
 
         foreach ($this->candidates($steps, $items, $today) as $row) {
-            $proposal = self::proposal($row, $steps[(int) $row->department_id] ?? null, $currency);
+            $proposal = self::proposal($row, $steps[$row->department] ?? null, $currency);
 
             if ($proposal !== null) {
                 yield $proposal;
@@ -118,7 +117,7 @@ final readonly class Proposals
      *
      * @param  array<int, Markdown>  $steps
      * @param  list<int>|null  $items
-     * @return iterable<object>
+     * @return iterable<Aged>
      */
     private function candidates(array $steps, ?array $items, CarbonImmutable $today): iterable
     {
@@ -127,7 +126,7 @@ final readonly class Proposals
         $departments = $steps === [] ? '0' : implode(', ', array_fill(0, count($steps), '?'));
         $first = array_map(static fn (Markdown $one): int => $one->steps[0]->after, array_values($steps));
 
-        return $items === [] ? [] : DB::cursor(
+        return $items === [] ? [] : Aged::read(
             "SELECT i.id, i.department_id, i.list_price, i.floor_price, i.marked_price,
                 COALESCE(h.on_hand, 0) AS on_hand, DATEDIFF(?, c.came) AS days
             FROM items i
@@ -150,29 +149,22 @@ final readonly class Proposals
      *     held_by_floor: bool
      * }|null null: it has the price already
      */
-    private static function proposal(object $row, ?Markdown $markdown, Currency $currency): ?array
+    private static function proposal(Aged $row, ?Markdown $markdown, Currency $currency): ?array
     {
-        $list = UnitPrice::of((string) $row->list_price);
-        $marked = $markdown?->at(
-            $list,
-            max(0, (int) $row->days),
-            $row->floor_price === null ? null : UnitPrice::of((string) $row->floor_price),
-            $currency,
-        );
+        $marked = $markdown?->at($row->list, $row->days, $row->floor, $currency);
         // Where the floor stands above the list price, age makes nothing cheaper.
-        $price = $marked === null || $marked->step === 0 || ! $marked->price->isLessThan($list)
+        $price = $marked === null || $marked->step === 0 || ! $marked->price->isLessThan($row->list)
             ? null
-            : $marked->price;
-        $now = $row->marked_price === null ? null : UnitPrice::of((string) $row->marked_price);
+            : $marked;
 
-        return ($price === null ? $now === null : $now?->equals($price) === true) ? null : [
-            'item_id' => (int) $row->id,
-            'department_id' => (int) $row->department_id,
-            'step' => $price === null ? 0 : $marked->step ?? 0,
-            'days' => max(0, (int) $row->days),
-            'on_hand' => (string) $row->on_hand,
-            'price' => $price?->toString(),
-            'held_by_floor' => $price !== null && $marked?->heldByFloor === true,
+        return ($price === null ? $row->marked === null : $row->marked?->equals($price->price) === true) ? null : [
+            'item_id' => $row->item,
+            'department_id' => $row->department,
+            'step' => $price->step ?? 0,
+            'days' => $row->days,
+            'on_hand' => $row->onHand,
+            'price' => $price?->price->toString(),
+            'held_by_floor' => $price?->heldByFloor === true,
         ];
     }
 }

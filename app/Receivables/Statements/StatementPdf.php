@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables\Statements;
 
+use Elmstone\Paper\DrawnPdf;
 use Elmstone\Paper\Pdf;
 use TCPDF;
-use TCPDF_FONTS;
 
 /**
  * Statements as PDF, one or many in one file. Drawn line by line, because hundreds are made at once; every statement
@@ -29,56 +29,17 @@ final class StatementPdf
     /** @var array{int|float, int|float, int|float, int|float, int|float, int|float} */
     private const COLUMNS = [24.0, 28.0, 54.0, 24.0, 22.0, 22.0];
 
-    /** @var array<string, string> font files by style */
-    private static array $fonts = [];
-
     /** @param  iterable<Data>  $statements */
     public function of(iterable $statements): string
     {
-        $pdf = $this->blank();
+        $pdf = DrawnPdf::blank([210.0, 297.0]);
+        $pdf->setMargins(self::LEFT, 16, self::LEFT);
 
         foreach ($statements as $statement) {
             $this->statement($pdf, $statement);
         }
 
         return (string) $pdf->Output('', 'S');
-    }
-
-    private function blank(): TCPDF
-    {
-        $pdf = new TCPDF('P', 'mm', 'A4', true, 'UTF-8');
-        $pdf->setPrintHeader(false);
-        $pdf->setPrintFooter(false);
-        $pdf->setMargins(self::LEFT, 16, self::LEFT);
-        $pdf->setAutoPageBreak(false);
-        $pdf->setCellPadding(0);
-
-        foreach (self::fonts() as $style => $file) {
-            $pdf->AddFont('elmstone', $style, $file);
-        }
-
-        return $pdf;
-    }
-
-    /**
-     * The application's fonts in the form the PDF maker wants, made once and kept.
-     *
-     * @return array<string, string> by style
-     */
-    private static function fonts(): array
-    {
-        foreach (['' => 'next-400', 'B' => 'next-700'] as $style => $name) {
-            $folder = storage_path('fonts/');
-            $file = $folder.str_replace('-', '', $name).'.php';
-
-            if (! isset(self::$fonts[$style])) {
-                is_file($file)
-                    || TCPDF_FONTS::addTTFfont(resource_path("fonts/{$name}.ttf"), 'TrueTypeUnicode', '', 32, $folder);
-                self::$fonts[$style] = $file;
-            }
-        }
-
-        return self::$fonts;
     }
 
     /** @param  Data  $statement */
@@ -112,13 +73,13 @@ final class StatementPdf
     /** @param  Data  $statement */
     private function head(TCPDF $pdf, array $statement): void
     {
-        $this->font($pdf, 'B', 17);
+        DrawnPdf::font($pdf, 'B', 17);
         $pdf->setXY(self::LEFT, 16);
         $pdf->Cell(90, 9, 'Statement');
-        $this->font($pdf, 'B', 10);
+        DrawnPdf::font($pdf, 'B', 10);
         $pdf->setXY(self::LEFT + 90, 16);
         $pdf->Cell(self::WIDTH - 90, 5, $statement['shop'][0], 0, 2, 'R');
-        $this->font($pdf, '', 9.5);
+        DrawnPdf::font($pdf, '', 9.5);
 
         foreach (array_slice($statement['shop'], 1) as $line) {
             $pdf->Cell(self::WIDTH - 90, 4.6, $line, 0, 2, 'R');
@@ -149,7 +110,7 @@ final class StatementPdf
     /** @param  Data  $statement */
     private function columns(TCPDF $pdf, array $statement): void
     {
-        $this->font($pdf, '', 8.5);
+        DrawnPdf::font($pdf, '', 8.5);
         $isOpen = $statement['kind'] === StatementKind::OpenItem->value;
         $y = $pdf->GetY();
         $this->cells(
@@ -171,7 +132,7 @@ final class StatementPdf
     private function row(TCPDF $pdf, array $line): void
     {
         $y = $pdf->GetY();
-        $this->font($pdf, '', 9);
+        DrawnPdf::font($pdf, '', 9);
         $this->cells(
             $pdf,
             [
@@ -218,12 +179,12 @@ final class StatementPdf
         $pdf->setXY(self::LEFT, $pdf->GetY() + 4);
 
         if ($statement['left_out'] !== '') {
-            $this->font($pdf, '', 8.5);
+            DrawnPdf::font($pdf, '', 8.5);
             $pdf->Cell(self::WIDTH, 5, "Newer items, not listed, come to {$statement['left_out']}.", 0, 2);
         }
 
         if (($statement['later'] ?? '') !== '') {
-            $this->font($pdf, '', 8.5);
+            DrawnPdf::font($pdf, '', 8.5);
             $pdf->Cell(
                 self::WIDTH,
                 5,
@@ -235,21 +196,21 @@ final class StatementPdf
         }
 
         $width = self::WIDTH / count($statement['ageing']);
-        $this->font($pdf, '', 8.5);
+        DrawnPdf::font($pdf, '', 8.5);
 
         foreach (array_keys($statement['ageing']) as $label) {
             $pdf->Cell($width, 5, (string) $label, 'B', 0, 'R');
         }
 
         $pdf->setXY(self::LEFT, $pdf->GetY() + 5.6);
-        $this->font($pdf, '', 9.5);
+        DrawnPdf::font($pdf, '', 9.5);
 
         foreach ($statement['ageing'] as $amount) {
             $pdf->Cell($width, 6, $amount, 0, 0, 'R');
         }
 
         $pdf->setXY(self::LEFT, $pdf->GetY() + 11);
-        $this->font($pdf, 'B', 13);
+        DrawnPdf::font($pdf, 'B', 13);
         $pdf->Cell(
             self::WIDTH,
             7,
@@ -259,7 +220,7 @@ final class StatementPdf
             2,
             'R',
         );
-        $this->font($pdf, '', 9);
+        DrawnPdf::font($pdf, '', 9);
         $pdf->setXY(self::LEFT, $pdf->GetY() + 2);
         $pdf->Cell(self::WIDTH, 5, $statement['foot']);
     }
@@ -268,7 +229,7 @@ final class StatementPdf
     private function roomFor(TCPDF $pdf, float $height, array $statement): void
     {
         if ($pdf->GetY() + $height > self::BOTTOM) {
-            $this->font($pdf, '', 8.5);
+            DrawnPdf::font($pdf, '', 8.5);
             $pdf->setXY(self::LEFT, self::BOTTOM + 6);
             $pdf->Cell(self::WIDTH, 5, 'continued', 0, 0, 'R');
             $pdf->AddPage();
@@ -277,10 +238,5 @@ final class StatementPdf
             $pdf->setXY(self::LEFT, 24);
             $this->columns($pdf, $statement);
         }
-    }
-
-    private function font(TCPDF $pdf, string $style, float $size): void
-    {
-        $pdf->setFont('elmstone', $style, $size, self::fonts()[$style]);
     }
 }

@@ -41,6 +41,7 @@ final class Menu
         'Goods' => [
             ['Items', 'items', 'see-items', ['items']],
             ['Markdowns', 'markdowns', 'edit-prices', ['markdowns']],
+            ['Labels', 'labels', 'see-items', ['labels']],
             ['To buy', 'to-buy', 'buy-goods', ['to-buy']],
             ['Purchases', 'purchases', 'see-orders', ['purchases']],
             ['Transfers', 'transfers', 'receive-goods', ['transfers']],

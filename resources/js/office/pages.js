@@ -17,6 +17,16 @@ export const workedOut = () => ({
     },
 });
 
+/** A list that is scanned into begins with an empty line at its end. */
+export const scannedInto = () => ({
+    init() {
+        const list = this.$root;
+        if (list.value !== '' && !list.value.endsWith('\n')) list.value += '\n';
+        list.setSelectionRange(list.value.length, list.value.length);
+        list.scrollTop = list.scrollHeight;
+    },
+});
+
 /** Says in words what the hand or the focus is on in a picture. */
 export const lineReading = () => ({
     words: '',

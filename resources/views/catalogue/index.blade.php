@@ -4,6 +4,8 @@
 @section('main')
 <div class="page">
     <div class="page-head"><h1>Items</h1><span class="soft">{{ $house->currency()->code }}</span><div class="end">
+    @if($items->isNotEmpty())<a class="link-act" href="{{ route('labels', ['from' => 'items', 'find' => $find,
+        'department' => $department]) }}">Labels of these</a>@endif
     @can('edit-items')<a class="quiet-act" href="{{ route('items.create') }}">New item</a>@endcan</div></div>
     @include('design.messages')
     <form class="filters" method="get" action="{{ route('items') }}" role="search">

@@ -1,4 +1,5 @@
 @use('Elmstone\Core\Money\UnitPrice')
+@use('Elmstone\Catalogue\ContentUnit')
 @use('Elmstone\Catalogue\Unit')
 @use('Elmstone\Support\Show')
 @extends('layout')
@@ -11,7 +12,9 @@
     <div class="page-head"><h1>{{ $item->exists ? $item->description : 'New item' }}</h1>
     @if($item->exists && ! $item->active)<span class="brick">off sale</span>@endif
     @if($item->marked_price !== null)<span class="ochre">marked down to {{ Show::price($item->marked_price) }} since
-        {{ Show::date($item->marked_on) }}</span>@endif</div>
+        {{ Show::date($item->marked_on) }}</span>@endif
+    @if($item->exists)<div class="end"><a class="link-act" href="{{ route('labels', ['from' => 'items', 'code' =>
+        $item->code]) }}">Labels</a></div>@endif</div>
     @include('design.messages')
     @if($errors->any() && ! $errors->has('refused'))<div class="note stop" role="alert"><p>Not saved yet: see below.</p>
     </div>@endif
@@ -69,6 +72,13 @@
                 name="weight" inputmode="decimal" placeholder="not known"
                     value="{{ old('weight', Brick\Math\BigDecimal::of($item->weight)->isZero() ? ''
                         : Show::decimal($item->weight)) }}">@include('design.complaint', ['field' => 'weight'])</div>
+            <div><label for="content">What is in one</label><div class="d-flex gap-1">
+                <input class="form-control figure-in" id="content" name="content" inputmode="decimal"
+                    placeholder="not said" value="{{ old('content', $item->content === null ? ''
+                        : Show::decimal($item->content)) }}"><select class="form-select w-auto" name="content_unit"
+                            aria-label="Unit of what is in one">@foreach(ContentUnit::cases() as $unit)
+                <option @selected($unit->value === old('content_unit', $item->content_unit))>{{ $unit->value }}</option>
+                @endforeach</select></div>@include('design.complaint', ['field' => 'content'])</div>
             <div><label for="shelf">Shelf</label><input class="form-control" id="shelf" name="shelf" maxlength="40"
                 value="{{ old('shelf', $item->shelf) }}">@include('design.complaint', ['field' => 'shelf'])</div>
             <div class="full checks">

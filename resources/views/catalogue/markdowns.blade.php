@@ -12,8 +12,12 @@
         <div class="end">
             <form class="d-inline" method="post" action="{{ route('markdowns.anew') }}">@csrf
                 <button class="link-act">Work out anew</button></form>
+            @if($markedToday > 0)<a class="link-act ms-3" href="{{ route('labels', ['from' => 'markdowns']) }}">Labels
+                of today’s {{ number_format($markedToday) }}</a>@endif
             @if($marked > 0)<a class="link-act ms-3" href="{{ route('markdowns.marked') }}">{{ number_format($marked) }}
-                marked down now</a>@endif</div></div>
+                marked down now</a>@endif
+            @if($proposals->isNotEmpty())<button class="main-act narrow ms-3" form="take-markdowns">Take these
+                prices</button>@endif</div></div>
     @include('design.messages')
     @if(count($counts) > 1)<nav class="narrow-by mb-2" aria-label="By department">
         <a href="{{ route('markdowns') }}" @if($department === 0) aria-current="true" @endif>All
@@ -32,7 +36,8 @@
         <table class="ruled">
             <thead><tr><td></td><th>Code</th><th>Description</th><th class="figure">Days</th>
             <th class="figure">On hand</th><th class="figure">List</th><th class="figure">Now</th>
-            <th class="figure">New price</th><th></th>@can('see-margin')<th class="figure">Margin</th>@endcan</tr>
+            <th class="figure">New price</th><th></th>@can('see-margin')<th class="figure">Lowest accepted</th>
+            <th class="figure">Margin</th>@endcan</tr>
             </thead>
             <tbody>
             @foreach($proposals as $one)@php($item = $one->item)
@@ -50,20 +55,20 @@
                 <td class="figure fw-bold">{{ $new === null ? 'list' : Show::price($new) }}</td>
                 <td class="small soft">{{ match (true) {
                     $new === null => 'no step reached any more',
-                    $one->held_by_floor => 'lowest accepted',
+                    $one->held_by_floor => 'held at the lowest',
                     default => "{$steps[$one->department_id]->steps[$one->step - 1]->percent->toString()} % off",
                 } }}</td>
                 @can('see-margin')@php($earned = $margin->at($item, $new ?? $item->list_price))
+                <td class="figure soft">{{ $item->floor_price === null ? '–' : Show::price($item->floor_price) }}</td>
                 <td class="figure {{ $earned->amount->isNegative() ? 'brick' : '' }}">{{ $earned->amount->isNegative()
                     ? 'below cost' : ($earned->percent() ?? '–').' %' }}</td>@endcan
                 </tr>
             @endforeach
             </tbody>
         </table>
-        <p class="mt-3"><button class="main-act narrow">Take these prices</button>
-            <span class="soft small ms-2">@if($proposals->hasPages())All {{ number_format($department === 0 ? $total
-                : $counts[$department] ?? 0) }} of the list, also those of its other pages; @endif what is not ticked
-                stays as it is. A price ends by itself when goods come in.</span></p>
+        <p class="mt-3 soft small">@if($proposals->hasPages())All {{ number_format($department === 0 ? $total
+                : $counts[$department] ?? 0) }} of the list, also those of its other pages. @endif What is not ticked
+                stays as it is. A price ends by itself when goods come in.</p>
     </form>
     {{ $proposals->links() }}
     @endif

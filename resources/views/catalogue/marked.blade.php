@@ -19,7 +19,8 @@
             <td class="figure">{{ Show::price($item->list_price) }}</td>
             <td class="figure fw-bold">{{ Show::price($item->marked_price) }}</td>
             <td><form method="post" action="{{ route('markdowns.end', $item) }}">@csrf<button class="link-act">End
-                it<span class="visually-hidden"> for {{ $item->description }}</span></button></form></td></tr>@endforeach
+                it<span class="visually-hidden"> for {{ $item->description }}</span></button></form></td></tr>
+        @endforeach
     </table>
     {{ $items->links() }}
     @endif

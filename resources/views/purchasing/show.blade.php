@@ -10,6 +10,9 @@
         : $purchase->state->words() }}</span>
     <div class="end">@if($purchase->state === PurchaseState::Sent)@can('receive-goods')<a class="main-act narrow"
         href="{{ route('purchases.receive', $purchase) }}">Count goods in</a>@endcan @endif
+        @if(! $isDraft && $purchase->lines->contains(fn ($line) => trim($line->received, '0.') !== ''))<a
+            class="quiet-act" href="{{ route('labels', ['from' => 'purchase', 'label' =>
+                $purchase->label]) }}">Labels</a>@endif
         @can('buy-goods')<a class="quiet-act" href="{{ route('purchases.pdf', $purchase) }}">As PDF</a>
         <a class="quiet-act" href="{{ route('purchases.ubl', $purchase) }}">As UBL</a>@endcan</div></div>
     @include('design.messages')
