@@ -6,6 +6,7 @@ namespace Elmstone\Catalogue;
 
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
+use Elmstone\Catalogue\Families\Family;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -44,11 +45,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $clerk_words what whoever sells it should know or say
  * @property UnitPrice|null $marked_price marked down by age; null: not
  * @property CarbonImmutable|null $marked_on
+ * @property int|null $family_id
+ * @property int|null $first_value the row of its family's grid
+ * @property int|null $second_value the column
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
  * @property-read Collection<int, QuantityBreakRecord> $breaks
  * @property-read Collection<int, PromotionRecord> $promotions
  * @property-read Collection<int, Stock> $stock
+ * @property-read Family|null $family
  * @property-read Collection<int, Item> $belongings
  * @property-read Collection<int, PriceChange> $priceChanges
  */
@@ -72,6 +77,8 @@ final class Item extends Record
         'has_serials' => 'bool',
         'divisible' => 'bool',
         'has_belongings' => 'bool',
+        'first_value' => 'int',
+        'second_value' => 'int',
         'updated_at' => 'immutable_datetime',
     ];
 
@@ -98,6 +105,12 @@ final class Item extends Record
     public function department(): BelongsTo
     {
         return $this->belongsTo(Department::class);
+    }
+
+    /** @return BelongsTo<Family, $this> */
+    public function family(): BelongsTo
+    {
+        return $this->belongsTo(Family::class);
     }
 
     /** @return HasMany<QuantityBreakRecord, $this> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
+use Elmstone\Catalogue\Families\FamilyGrid;
+use Elmstone\Catalogue\Families\OnTheirWay;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\TaxClass;
@@ -42,10 +44,11 @@ final class ItemController
         ]);
     }
 
-    public function show(Item $item, House $house): View
+    public function show(Item $item, House $house, OnTheirWay $coming): View
     {
         return view('catalogue.item', [
             ...$this->choices(),
+            'grid' => $item->family === null ? null : FamilyGrid::of($item->family, $coming),
             'item' => $item->load([
                 'breaks', 'promotions', 'stock.location', 'department', 'priceChanges.staff', 'belongings',
             ]),
@@ -84,7 +87,7 @@ final class ItemController
             'belongings' => collect(),
         ]);
 
-        return view('catalogue.item', [...$this->choices(), 'item' => $item, 'house' => $house]);
+        return view('catalogue.item', [...$this->choices(), 'grid' => null, 'item' => $item, 'house' => $house]);
     }
 
     public function store(

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Elmstone\Catalogue\Families\FamilyController;
 use Elmstone\Catalogue\ItemController;
 use Elmstone\Catalogue\Markdowns\MarkdownController;
 use Illuminate\Support\Facades\Route;
@@ -21,6 +22,18 @@ Route::get('/items/{item:code}', [ItemController::class, 'show'])
 Route::post('/items/{item:code}', [ItemController::class, 'update'])
     ->middleware('can:edit-items')
     ->name('items.update');
+
+Route::middleware('can:edit-items')->group(function (): void {
+    Route::get('/families/new', [FamilyController::class, 'create'])->name('families.create');
+    Route::post('/families', [FamilyController::class, 'store'])->name('families.store');
+    Route::post('/families/{family:code}', [FamilyController::class, 'change'])->name('families.change');
+    Route::post('/families/{family:code}/grow', [FamilyController::class, 'grow'])->name('families.grow');
+    Route::post('/families/{family:code}/complete', [FamilyController::class, 'complete'])->name('families.complete');
+});
+Route::middleware('can:see-items')->group(function (): void {
+    Route::get('/families', [FamilyController::class, 'index'])->name('families');
+    Route::get('/families/{family:code}', [FamilyController::class, 'show'])->name('families.show');
+});
 
 Route::middleware('can:edit-prices')->group(function (): void {
     Route::get('/markdowns', [MarkdownController::class, 'index'])->name('markdowns');

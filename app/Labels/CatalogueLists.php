@@ -11,7 +11,7 @@ use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceChange;
 use Elmstone\Support\ShopTime;
 
-/** The items a search finds, one item, what was marked down on a day, and what changed its price since one. */
+/** The items a search finds, one item, a family, what was marked down on a day, and what changed its price since one. */
 final readonly class CatalogueLists implements ListsForLabels
 {
     public const ITEMS = 'items';
@@ -19,6 +19,10 @@ final readonly class CatalogueLists implements ListsForLabels
     public const MARKDOWNS = 'markdowns';
 
     public const PRICES = 'prices';
+
+    public const FAMILY = 'family';
+
+    public const ALL = [self::ITEMS, self::MARKDOWNS, self::PRICES, self::FAMILY];
 
     private const MOST = 1000;
 
@@ -38,6 +42,7 @@ final readonly class CatalogueLists implements ListsForLabels
         $query = match ($this->name) {
             self::MARKDOWNS => $query->where('marked_on', '>=', $since),
             self::PRICES => $query->whereIn('id', PriceChange::itemsSince($since)),
+            self::FAMILY => $query->whereHas('family', static fn ($query) => $query->where('code', $asked['code'] ?? '')),
             default => $query
                 ->when(($asked['code'] ?? '') !== '', static fn ($query) => $query->where('code', $asked['code']))
                 ->when((int) ($asked['department'] ?? 0) > 0, static fn ($query) => $query->where(

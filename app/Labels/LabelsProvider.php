@@ -12,7 +12,7 @@ final class LabelsProvider extends RoomProvider
 {
     public function register(): void
     {
-        foreach ([CatalogueLists::ITEMS, CatalogueLists::MARKDOWNS, CatalogueLists::PRICES] as $name) {
+        foreach (CatalogueLists::ALL as $name) {
             $this->app->bind("labels.{$name}", static fn ($app): CatalogueLists => new CatalogueLists(
                 $name,
                 $app->make(ItemSearch::class),

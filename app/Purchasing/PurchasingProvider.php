@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Purchasing;
 
+use Elmstone\Catalogue\Families\OnTheirWay;
 use Elmstone\Purchasing\Transfers\ProveTransfers;
 use Elmstone\Support\RoomProvider;
 
@@ -17,5 +18,6 @@ final class PurchasingProvider extends RoomProvider
     {
         $this->app->tag([ProvePurchasing::class, ProveTransfers::class], 'proofs');
         $this->app->tag([PurchaseLabels::class], 'label-lists');
+        $this->app->bind(OnTheirWay::class, GoodsOnTheirWay::class);
     }
 }

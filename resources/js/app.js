@@ -16,6 +16,7 @@ import { lineReading, scannedInto, statementRun, workedOut } from './office/page
 import payment from './office/payment.js';
 import picking from './office/picking.js';
 import scanSheet from './office/scan-sheet.js';
+import familyGrid from './page/family-grid.js';
 import narrows from './page/narrows.js';
 import drop from './page/drop.js';
 import idle from './page/idle.js';
@@ -23,7 +24,7 @@ import idle from './page/idle.js';
 const components = {
     counter, entry, lines, settle, panel, more, margin, off, bought, look, fetched, bringBack, signing,
     payment, picking, scanSheet, board, cashCount, cheques, statementRun, workedOut, lineReading,
-    scannedInto,
+    scannedInto, familyGrid,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),
 };

@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Look;
 
+use Elmstone\Catalogue\Families\Family;
+use Elmstone\Catalogue\Families\FamilyCell;
+use Elmstone\Catalogue\Families\FamilyGrid;
+use Elmstone\Catalogue\Families\OnTheirWay;
 use Elmstone\Catalogue\Item;
+use Elmstone\Catalogue\PriceBooks;
+use Elmstone\Core\Money\Quantity;
+use Elmstone\Core\Pricing\PriceQuote;
 use Elmstone\Counter\Page\CounterPage;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Slip;
@@ -15,6 +22,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Staff\AtTill;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 
 /** What is seen from the counter without leaving it. Looking never changes the slip. */
@@ -25,6 +33,7 @@ final class LookController
         private readonly AtTill $atTill,
         private readonly SlipDesk $desk,
         private readonly CounterPage $page,
+        private readonly OnTheirWay $coming,
     ) {
     }
 
@@ -40,6 +49,10 @@ final class LookController
     public function row(Request $request, string $slip): View
     {
         $on = $this->slip($request, $slip);
+
+        if ($request->filled('family')) {
+            return $this->family($on, $request->integer('family'));
+        }
 
         return $request->filled('customer')
             ? $this->known($on, Customer::query()->findOrFail($request->integer('customer')), true)
@@ -70,6 +83,25 @@ final class LookController
             'slip' => $this->slip($request, $slip),
             'levels' => PriceLevel::query()->orderBy('name')->get(),
             'places' => TaxProfileRecord::query()->orderBy('name')->get(),
+        ]);
+    }
+
+    /** A family's grid, to pick from: what is free here, on order, and at what price for the slip's customer. */
+    private function family(Slip $on, int $family): View
+    {
+        $grid = FamilyGrid::of(Family::query()->findOrFail($family), $this->coming);
+        $items = (new Collection(array_map(static fn (FamilyCell $cell): Item => $cell->item, $grid->cells())))
+            ->load(['breaks', 'promotions'])
+            ->keyBy('id');
+        $terms = $on->priceTerms()?->preload($items->modelKeys());
+
+        return view('counter.look.family', [
+            'grid' => $grid,
+            'place' => $this->atTill->till()->location_id,
+            'quotes' => $items
+                ->map(static fn (Item $item): PriceQuote => PriceBooks::of($item, $terms)
+                    ->quote(Quantity::of('1'), $on->day()))
+                ->all(),
         ]);
     }
 

@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Page;
 
 use Elmstone\Books\Document;
 use Elmstone\Books\FindDocuments;
+use Elmstone\Catalogue\Families\FindFamilies;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceBooks;
@@ -48,6 +49,8 @@ final class EntryController
     private const SHOWN = 7;
 
     private const MORE = 60;
+
+    private const FAMILIES = 3;
 
     /** Documents in the list; the register shows all. */
     private const DOCUMENTS = 3;
@@ -112,6 +115,9 @@ final class EntryController
                         array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
                         6,
                     ),
+            'families' => mb_strlen($entry->text) < 2 || $department > 0
+                    ? []
+                    : FindFamilies::named($entry->text, self::FAMILIES),
             'onOrder' => OnOrder::of($items->modelKeys(), $atTill->till()->location_id),
             'entry' => $entry,
             'department' => $department,

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Purchasing\Pages;
 
+use Elmstone\Catalogue\Families\FamilyGrid;
+use Elmstone\Catalogue\Families\FindFamilies;
+use Elmstone\Catalogue\Families\OnTheirWay;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Purchasing\Links;
@@ -14,6 +17,7 @@ use Elmstone\Purchasing\PurchaseState;
 use Elmstone\Purchasing\WaitsForGoods;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -55,17 +59,33 @@ final class PurchaseController
         ]);
     }
 
-    public function show(Purchase $purchase): View
+    public function show(Request $request, Purchase $purchase, OnTheirWay $coming): View
     {
+        $family = FindFamilies::named($request->string('family')->trim()->value(), 1)->first();
+        $grid = $family === null ? null : FamilyGrid::of($family, $coming);
         $purchase->load(['supplier', 'location', 'staff', 'lines.item', 'deliveries.document', 'deliveries.invoice']);
 
         return view('purchasing.show', [
             'purchase' => $purchase,
             'meant' => Links::onLines($purchase->id),
+            'grid' => $grid,
+            'there' => self::there($grid, $purchase->location_id),
             'labels' => $this->orders->labels(Links::agreementsOf($purchase->id)),
             'day' => ShopTime::today(),
             'house' => $this->house,
         ]);
+    }
+
+    /** @return array<int, string> how many of each cell are on hand, by item */
+    private static function there(?FamilyGrid $grid, int $location): array
+    {
+        $there = [];
+
+        foreach ($grid?->cells() ?? [] as $cell) {
+            $there[$cell->item->id] = Show::decimal($cell->onHand($location));
+        }
+
+        return $there;
     }
 
     public function alter(PurchaseRequest $request, Purchase $purchase): RedirectResponse
@@ -83,12 +103,15 @@ final class PurchaseController
 
     public function add(PurchaseRequest $request, Purchase $purchase, ItemSearch $search): RedirectResponse
     {
-        $line = $request->more($search);
+        $lines = $request->has('cell') ? $request->cells() : [$request->more($search)];
+        $lines === [] && throw Refused::because('nothing_chosen', 'Type how many in at least one cell.');
         $request->saidAtItsField(fn (): Purchase => $this->desk->add(
-            $purchase->id, $request->integer('version'), [$line],
+            $purchase->id, $request->integer('version'), $lines,
         ));
 
-        return redirect()->route('purchases.show', $purchase)->with('done', "{$line->item->code} is on it.");
+        return redirect()->route('purchases.show', $purchase)->with('done', count($lines) === 1
+            ? "{$lines[0]->item->code} is on it."
+            : count($lines).' items are on it.');
     }
 
     public function send(Request $request, Purchase $purchase): RedirectResponse

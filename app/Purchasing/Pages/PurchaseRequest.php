@@ -46,6 +46,7 @@ final class PurchaseRequest extends FormRequest
             'serials' => $list,
             'worth' => $list,
             'rows' => $list,
+            'cell' => $list,
             'expected_on' => ['nullable', 'date_format:Y-m-d'],
             'delivery_note' => ['nullable', 'string', 'max:60'],
             'note' => ['nullable', 'string', 'max:255'],
@@ -112,10 +113,13 @@ final class PurchaseRequest extends FormRequest
      */
     public function arrived(Purchase $purchase, ItemSearch $search): array
     {
-        $arrived = [];
+        $arrived = $this->inGrids($purchase);
+        $said = $this->array('cell');
 
         foreach ($purchase->lines as $line) {
-            $one = $this->checked("quantity.{$line->position}", fn (): ?Arrived => $this->ofLine($line));
+            $one = array_key_exists($line->item_id, $said)
+                ? null
+                : $this->checked("quantity.{$line->position}", fn (): ?Arrived => $this->ofLine($line));
             $one === null || ($arrived[] = $one);
         }
 
@@ -131,6 +135,61 @@ final class PurchaseRequest extends FormRequest
         }
 
         return $arrived;
+    }
+
+    /**
+     * What was counted in the grids of families: of a line, or of what nobody ordered.
+     *
+     * @return list<Arrived>
+     *
+     * @throws ValidationException
+     */
+    private function inGrids(Purchase $purchase): array
+    {
+        $arrived = [];
+        $items = Item::query()->whereKey(array_keys($this->array('cell')))->get()->keyBy('id');
+        $lines = $purchase->lines->keyBy('item_id');
+
+        foreach (array_keys($this->array('cell')) as $id) {
+            $quantity = $this->checked("cell.{$id}", fn (): BigDecimal => $this->amount(
+                'cell', (int) $id, BigDecimal::zero(),
+            ));
+            $item = $items[$id] ?? null;
+
+            if ($item !== null && $quantity->isPositive()) {
+                $line = $lines[$item->id] ?? null;
+                $arrived[] = new Arrived(
+                    $line?->position, $item, $quantity, $line === null ? $this->usualCost($item, $quantity) : null,
+                    BigDecimal::zero(), $line === null ? 'not ordered' : '', [], $this->boolean('costs_nothing'),
+                );
+            }
+        }
+
+        return $arrived;
+    }
+
+    /** What nobody ordered costs what it cost so far, unless its row says otherwise. */
+    private function usualCost(Item $item, BigDecimal $quantity): Money
+    {
+        return $item->cost->worth(Quantity::of((string) $quantity), $item->price_per, app(House::class)->currency());
+    }
+
+    /**
+     * So many of several cells of a family.
+     *
+     * @return list<BuyLine>
+     *
+     * @throws ValidationException
+     */
+    public function cells(): array
+    {
+        $typed = array_filter($this->array('cell'), static fn (mixed $one): bool => is_string($one) && trim($one) !== '');
+        $items = Item::query()->whereKey(array_keys($typed))->orderBy('id')->get();
+
+        return array_values($items->map(fn (Item $item): BuyLine => new BuyLine($item, $this->checked(
+            "cell.{$item->id}",
+            fn (): Quantity => Quantity::of(TypedNumber::plain($this->typed('cell', $item->id))),
+        )))->all());
     }
 
     private function ofLine(PurchaseLine $line): ?Arrived

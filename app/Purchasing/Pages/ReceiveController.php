@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Elmstone\Purchasing\Pages;
 
 use Elmstone\Books\Document;
+use Elmstone\Catalogue\Families\OnTheirWay;
 use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Core\Money\Money;
+use Elmstone\Purchasing\FamiliesOnPurchase;
 use Elmstone\Purchasing\Links;
 use Elmstone\Purchasing\Purchase;
 use Elmstone\Purchasing\Receiving\Receive;
@@ -18,6 +20,7 @@ use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 
 /** The sheet on which goods are counted in. */
@@ -30,12 +33,15 @@ final class ReceiveController
     ) {
     }
 
-    public function show(Purchase $purchase): View
+    public function show(Request $request, Purchase $purchase, OnTheirWay $coming): View
     {
         $purchase->load(['supplier', 'location', 'lines.item']);
+        $families = FamiliesOnPurchase::of($purchase, $coming);
 
         return view('purchasing.receive', [
             'purchase' => $purchase,
+            'families' => $request->boolean('rows') ? FamiliesOnPurchase::none() : $families,
+            'mayBeGrid' => $families->grids !== [],
             'meant' => Links::onLines($purchase->id),
             'house' => $this->house,
             'key' => old('key', (string) Str::uuid()),

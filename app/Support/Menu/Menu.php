@@ -40,6 +40,7 @@ final class Menu
         ],
         'Goods' => [
             ['Items', 'items', 'see-items', ['items']],
+            ['Families', 'families', 'see-items', ['families']],
             ['Markdowns', 'markdowns', 'edit-prices', ['markdowns']],
             ['Labels', 'labels', 'see-items', ['labels']],
             ['To buy', 'to-buy', 'buy-goods', ['to-buy']],

@@ -134,6 +134,10 @@ export default () => ({
             this.add(row.dataset.layaway);
             return;
         }
+        if (row?.dataset.family) {
+            this.openFamily(row.dataset.family);
+            return;
+        }
         // A receipt that is scanned is there before the list is.
         const receipt = row?.dataset.back ?? (!row && RECEIPT.test(typed) ? typed : null);
         if (receipt !== null) {
@@ -181,7 +185,18 @@ export default () => ({
         send(this.line.dataset.customer, { customer, version: '' });
     },
 
+    /** Its grid takes the hand; what was typed is done with. */
+    openFamily(family) {
+        this.clear();
+        lookAt(`family=${family}`);
+    },
+
     pick(event) {
+        const family = event.target.closest('[data-family]');
+        if (family) {
+            this.openFamily(family.dataset.family);
+            return;
+        }
         const chip = event.target.closest('[data-department]');
         if (chip) {
             this.narrow(chip.dataset.department);

@@ -43,6 +43,8 @@ export const look = () => ({
         this.at = what;
         place.innerHTML = text;
         place.hidden = false;
+        // A grid is there to be picked from: it takes the hand.
+        place.querySelector('button[data-cell]:not(:disabled)')?.focus();
     },
 
     close() {

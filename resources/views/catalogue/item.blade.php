@@ -16,6 +16,12 @@
     @if($item->exists)<div class="end"><a class="link-act" href="{{ route('labels', ['from' => 'items', 'code' =>
         $item->code]) }}">Labels</a></div>@endif</div>
     @include('design.messages')
+    @if($grid !== null)<details class="fold mb-3"><summary>One of the {{ count($grid->cells()) }} of
+        {{ $grid->family->name }}: {{ $grid->rows[$item->first_value] ?? '' }} {{ $grid->columns[$item->second_value]
+            ?? '' }}</summary>
+        @include('catalogue.families.grid', ['does' => 'see', 'place' => null])
+        <p class="small mt-1"><a href="{{ route('families.show', $grid->family) }}">The family</a> <span class="soft">·
+            all places together</span></p></details>@endif
     @if($errors->any() && ! $errors->has('refused'))<div class="note stop" role="alert"><p>Not saved yet: see below.</p>
     </div>@endif
     <div class="split">

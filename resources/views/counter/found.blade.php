@@ -11,6 +11,13 @@
 @if($refused !== null)
     <p class="complaint px-3 py-2">{{ $refused->getMessage() }}</p>
 @endif
+@foreach($families as $family)
+    @if($loop->first)<div class="group" aria-hidden="true">Families</div>@endif
+    <button type="button" class="row-found two" role="option" id="found-family-{{ $family->id }}" aria-selected="false"
+        data-family="{{ $family->id }}"><span class="code">{{ $family->code }}</span><span>{{ $family->name }} <span
+            class="soft small">{{ $family->cells }} to pick from, by {{ $family->first }}{{ $family->second === '' ? ''
+                : " and {$family->second}" }}</span></span></button>
+@endforeach
 @if($quotes->isNotEmpty())
     <div class="group" aria-hidden="true">Items</div>
     @foreach($quotes as [$item, $quote])

@@ -5,15 +5,22 @@
 <div class="page">
     <div class="page-head"><h1>Count goods in</h1><span class="soft"><a
         href="{{ route('purchases.show', $purchase) }}">{{ $purchase->label }}</a>, {{ $purchase->supplier->name }}, to
-        {{ $purchase->location->town }} · {{ $house->currency()->code }}</span></div>
+        {{ $purchase->location->town }} · {{ $house->currency()->code }}</span>
+        @if($mayBeGrid)<div class="end"><a class="link-act" href="{{ route('purchases.receive', $families->grids === []
+            ? $purchase : [$purchase, 'rows' => 1]) }}">{{ $families->grids === [] ? 'Families as grids'
+                : 'Each item in a row: to refuse, or to say its cost' }}</a></div>@endif</div>
     @include('design.messages')
     <form method="post" action="{{ route('purchases.received', $purchase) }}" autocomplete="off">@csrf
     <input type="hidden" name="key" value="{{ $key }}"><input type="hidden" name="version"
         value="{{ old('version', $purchase->version) }}">
-    <table class="ruled goods-in"><thead><tr><th>Item</th><th class="figure">To come</th>
+    @foreach($families->grids as $grid)<h2>{{ $grid->family->name }}</h2>
+        @include('catalogue.families.grid', ['does' => 'count', 'place' => $purchase->location_id,
+            'counts' => $families->toCome(), 'beside' => array_map(fn ($many) => "of {$many}", array_filter(
+                $families->toCome()))])@endforeach
+    <table class="ruled goods-in @if($families->grids !== []) mt-4 @endif"><thead><tr><th>Item</th><th class="figure">To come</th>
         <th class="figure">Came in</th><th class="figure">Refused</th><th>why</th>
         <th class="figure">Cost in all</th></tr></thead><tbody>
-        @foreach($purchase->lines as $line)
+        @foreach($purchase->lines->reject(fn ($line) => $families->has($line)) as $line)
             @php($at = $line->position)
             @php($for = array_reduce($meant[$at] ?? [], fn ($sum, $one) => $sum->plus($one->quantity),
                 Brick\Math\BigDecimal::zero()))

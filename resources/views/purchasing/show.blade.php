@@ -69,7 +69,19 @@
             @include('design.complaint', ['field' => 'code'])</div>
         <div><label class="small soft d-block" for="many">how many</label><input class="form-control w-6 text-end"
             id="many" name="many" inputmode="decimal" placeholder="1" value="{{ old('many') }}"></div>
-        <button class="quiet-act">Add</button></form>@endcan @endif
+        <button class="quiet-act">Add</button></form>
+    @if($grid !== null)<form method="post" action="{{ route('purchases.add', $purchase) }}" class="mt-3"
+        autocomplete="off">@csrf<input type="hidden" name="version" value="{{ $purchase->version }}">
+        <h2>{{ $grid->family->name }}</h2>
+        @include('catalogue.families.grid', ['does' => 'count', 'place' => $purchase->location_id, 'counts' => [],
+            'beside' => $there])
+        <p class="small soft mt-1">Behind each cell: what is on hand there.</p>
+        <button class="quiet-act">Put these on it</button></form>
+    @else<form method="get" action="{{ route('purchases.show', $purchase) }}" class="d-flex gap-2 align-items-end mt-2">
+        <div><label class="small soft d-block" for="family">Or several of a family: its code or name</label><input
+            class="form-control" id="family" name="family" value="{{ request('family') }}" autocomplete="off">
+            @if(request()->filled('family'))<p class="complaint">No family is called so.</p>@endif</div>
+        <button class="quiet-act">Its grid</button></form>@endif @endcan @endif
     @if($purchase->deliveries->isNotEmpty())<h2 class="mt-4">Came in</h2>
         <table class="ruled small"><thead><tr><th>Document</th><th>Date</th><th>Delivery note</th>
             <th class="figure">Freight</th><th class="figure">Cost</th><th>Invoice</th></tr></thead>

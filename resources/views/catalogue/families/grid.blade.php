@@ -1,0 +1,55 @@
+@use('Elmstone\Support\Show')
+{{-- A family’s grid. $does: see, pick (at the counter), prices, barcodes, codes, count; $place: of one location, or null. --}}
+@php($family = $grid->family)
+@php($is = fn (...$kinds): bool => in_array($does, $kinds, true))
+<div class="family-scroll" tabindex="-1"><table class="family-grid" x-data="familyGrid" @keydown="key"
+    @if($is('pick')) @click="pick" @endif>
+    <thead><tr><th scope="col">{{ $family->first }}@if($family->second !== '') <span class="soft">×
+        {{ $family->second }}</span>@endif</th>
+        @foreach($grid->columns as $value)<th scope="col" class="figure">{{ $value }}</th>@endforeach</tr></thead>
+    <tbody>@foreach($grid->rows as $row => $value)<tr><th scope="row">{{ $value }}</th>
+        @foreach(array_keys($grid->columns) as $column)
+            @php($cell = $grid->at($row, $column))
+            @php($item = $cell?->item)
+            @php($at = $is('codes') ? "{$row}-{$column}" : $item?->id)
+            <td @class(['off-sale' => $item?->active === false])>
+            @if($is('codes'))
+                <input class="form-control code @error("cell.{$at}") is-refused @enderror" name="cell[{{ $at }}]"
+                    maxlength="24" data-cell aria-label="Code of {{ $family->described($row, $column) }}"
+                        value="{{ old("cell.{$at}", $item?->code) }}">@include('design.complaint',
+                            ['field' => "cell.{$at}"])
+            @elseif($item === null)<span class="soft" title="no item">·</span>
+            @elseif($is('prices', 'barcodes', 'count'))
+                <input class="form-control figure-in @error("cell.{$at}") is-refused @enderror" name="cell[{{ $at }}]"
+                    data-cell maxlength="24" inputmode="{{ $is('barcodes') ? 'numeric' : 'decimal' }}"
+                        aria-label="{{ $item->description }}"
+                            @if($is('prices')) placeholder="{{ $family->list_price === null ? ''
+                                : Show::price($family->list_price) }}" @endif
+                                value="{{ old("cell.{$at}", match ($does) {
+                                    'prices' => $family->list_price?->equals($item->list_price) === true ? ''
+                                        : Show::price($item->list_price),
+                                    'barcodes' => $item->barcode,
+                                    default => $counts[$item->id] ?? '',
+                                }) }}">@include('design.complaint', ['field' => "cell.{$at}"])
+                @if($is('count'))<span class="beside">{{ $beside[$item->id] ?? '' }}</span>@endif
+            @else
+                @php([$free, $hand] = [$cell->free($place), $cell->onHand($place)])
+                @php([$aside, $coming] = [$cell->committed($place), $cell->onOrder($place)])
+                @php($says = "{$item->description}: ".Show::decimal($hand).' on hand'
+                    .($aside->isZero() ? '' : ', '.Show::decimal($aside).' set aside')
+                    .($coming->isZero() ? '' : ', '.Show::decimal($coming).' on order')
+                    .(isset($quotes[$item->id]) ? ', '.Show::price($quotes[$item->id]->price) : ''))
+                @if($is('pick'))<button type="button" data-cell data-item="{{ $item->id }}"
+                    data-code="{{ $item->code }}" data-says="{{ $says }}" aria-label="{{ $says }}"
+                        @disabled(! $item->active) tabindex="{{ $loop->parent->first && $loop->first ? 0 : -1 }}">
+                @else<a data-cell href="{{ route('items.show', $item) }}" title="{{ $item->code }}"
+                    aria-label="{{ $says }}">@endif
+                    <span class="there {{ ($is('pick') ? $free : $hand)->isPositive() ? '' : 'ochre' }}">{{
+                        Show::decimal($is('pick') ? $free : $hand) }}</span><span class="beside">{{
+                            $is('pick') || $aside->isZero() ? '' : '−'.Show::decimal($aside) }} {{
+                                $coming->isZero() ? '' : '+'.Show::decimal($coming) }}@isset($quotes[$item->id])
+                                    {{ Show::price($quotes[$item->id]->price) }}@endisset</span>
+                @if($is('pick'))</button>@else</a>@endif
+            @endif</td>
+        @endforeach</tr>@endforeach</tbody>
+</table></div>
