@@ -53,6 +53,7 @@ final class DemoHouse
         private readonly DemoOrders $orders,
         private readonly DemoShares $shares,
         private readonly ShareLedger $shareLedger,
+        private readonly DemoMarkdowns $markdowns,
     ) {
     }
 
@@ -121,6 +122,7 @@ final class DemoHouse
                 ."plans, {$back} for returns, gift cards and credits",
         );
         $say("{$ordered} acts for orders, quotes and purchases");
+        $this->markdowns->morning();
         $this->today();
         $this->orders->today();
         $this->returns->end();

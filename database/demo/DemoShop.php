@@ -163,6 +163,7 @@ final class DemoShop
                 static fn (Item $item): array => [$item->id => $item->description],
             )->all(),
         );
+        (new DemoFamilies)->build();
         $this->prices();
         $this->words();
     }

@@ -76,6 +76,13 @@ final class AccessibilityTest extends BrowserCase
                 '/gift-cards/1' => '301',
                 '/store-credit' => '301',
                 '/coupons' => '301',
+                '/families' => '301',
+                '/families/new' => '301',
+                '/families/GR' => '301',
+                '/families/GR?type=prices' => '301',
+                '/markdowns' => '301',
+                '/markdowns/now' => '301',
+                '/labels?from=items&find=hook' => '301',
                 '/write-offs' => '301',
                 '/return-rules' => '301',
                 '/documents/INV-000001/credit' => '301',
@@ -124,6 +131,9 @@ final class AccessibilityTest extends BrowserCase
             ->type('#entry', 'valve')
             ->awaitText('#found', 'valve');
         $this->assertNothing($clerk, 'mid-sale');
+        $clerk->press(Key::ESCAPE, Key::ESCAPE, 'grout')->awaitText('#found', 'Families')->press(Key::ENTER)
+            ->awaitText('#look', 'ivory');
+        $this->assertNothing($clerk, 'a family to pick from');
         $this->assertCalm($clerk);
     }
 

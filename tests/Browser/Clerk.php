@@ -234,6 +234,14 @@ final class Clerk
         return (string) $this->browser->executeScript('return document.activeElement?.id ?? ""');
     }
 
+    /** What a reader is told where the hand is. */
+    public function says(): string
+    {
+        return (string) $this->browser->executeScript(
+            'return document.activeElement?.getAttribute("aria-label") ?? ""',
+        );
+    }
+
     public function awaitText(string $css, string $text): self
     {
         return $this->await(fn (): bool => str_contains($this->text($css), $text), "“{$text}” in {$css}");

@@ -56,6 +56,23 @@ final class CounterTest extends BrowserCase
         $this->assertCalm($clerk);
     }
 
+    public function test_a_cell_of_a_family_is_picked_by_keyboard_and_the_hand_goes_back(): void
+    {
+        $clerk = $this->clerk();
+        $clerk->press('grout')->awaitText('#found', 'Families')->press(Key::ENTER)->awaitText('#look', 'ivory');
+        $clerk->await(
+            static fn (): bool => str_contains($clerk->says(), 'white, 1 kg'),
+            'the first cell has the hand',
+        );
+        $clerk->press(Key::ARROW_DOWN, Key::ARROW_RIGHT, '4', Key::ENTER)->awaitText('#lines', 'Grout, ivory, 3.5 kg');
+        $clerk->await(static fn (): bool => $clerk->attribute('.cell.first', 'value') === '4', 'four of it');
+        $clerk->press(Key::ARROW_RIGHT, Key::ENTER)->awaitText('#lines', 'Grout, ivory, 10 kg');
+        $clerk->press(Key::ESCAPE)->await(static fn (): bool => $clerk->focus() === 'entry', 'the entry line');
+        self::assertSame(0, $clerk->count('#look:not([hidden])'));
+        self::assertSame(2, $clerk->count('tr.line'));
+        $this->assertCalm($clerk);
+    }
+
     public function test_holding_the_scanner_over_many_things_adds_each(): void
     {
         $clerk = $this->clerk();

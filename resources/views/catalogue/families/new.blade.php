@@ -33,7 +33,7 @@
         <div><label for="price_per">Prices are per</label><select class="form-select" id="price_per" name="price_per">
             @foreach([1, 100, 1000] as $per)<option @selected((string) $per === old('price_per'))>{{ $per }}</option>
             @endforeach</select></div>
-        <div><label for="list_price">Price of one</label><input class="form-control figure-in" id="list_price"
+        <div><label for="list_price">Price</label><input class="form-control figure-in" id="list_price"
             name="list_price" inputmode="decimal" value="{{ old('list_price') }}">
             @include('design.complaint', ['field' => 'list_price'])</div>
         <div><label for="cost">Cost, if known</label><input class="form-control figure-in" id="cost" name="cost"
