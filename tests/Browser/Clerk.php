@@ -238,7 +238,7 @@ final class Clerk
     public function says(): string
     {
         return (string) $this->browser->executeScript(
-            'return document.activeElement?.getAttribute("aria-label") ?? ""',
+            'return document.activeElement?.textContent ?? ""',
         );
     }
 

@@ -213,7 +213,7 @@ final class FamilyTest extends FeatureCase
         $this->get("/counter/{$this->slip}/look?family={$family->id}")
             ->assertOk()
             ->assertSee("data-item=\"{$cell->id}\"", false)
-            ->assertSee('Grouting, ivory, 5 kg: 7 on hand, 4.20');
+            ->assertSeeTextInOrder(['Grouting, ivory, 5 kg: 7 free', '4.20']);
         $this->does('add', ['entry' => $cell->code, 'item' => (string) $cell->id, 'quantity' => '3'])->assertOk();
         self::assertSame('3', $this->slip()->lines->sole()->quantity->toString());
     }

@@ -35,20 +35,18 @@
             @else
                 @php([$free, $hand] = [$cell->free($place), $cell->onHand($place)])
                 @php([$aside, $coming] = [$cell->committed($place), $cell->onOrder($place)])
-                @php($says = "{$item->description}: ".Show::decimal($hand).' on hand'
-                    .($aside->isZero() ? '' : ', '.Show::decimal($aside).' set aside')
-                    .($coming->isZero() ? '' : ', '.Show::decimal($coming).' on order')
-                    .(isset($quotes[$item->id]) ? ', '.Show::price($quotes[$item->id]->price) : ''))
+                @php($many = $is('pick') ? $free : $hand)
                 @if($is('pick'))<button type="button" data-cell data-item="{{ $item->id }}"
-                    data-code="{{ $item->code }}" data-says="{{ $says }}" aria-label="{{ $says }}"
-                        @disabled(! $item->active) tabindex="{{ $loop->parent->first && $loop->first ? 0 : -1 }}">
-                @else<a data-cell href="{{ route('items.show', $item) }}" title="{{ $item->code }}"
-                    aria-label="{{ $says }}">@endif
-                    <span class="there {{ ($is('pick') ? $free : $hand)->isPositive() ? '' : 'ochre' }}">{{
-                        Show::decimal($is('pick') ? $free : $hand) }}</span><span class="beside">{{
-                            $is('pick') || $aside->isZero() ? '' : '−'.Show::decimal($aside) }} {{
-                                $coming->isZero() ? '' : '+'.Show::decimal($coming) }}@isset($quotes[$item->id])
-                                    {{ Show::price($quotes[$item->id]->price) }}@endisset</span>
+                    data-code="{{ $item->code }}" @disabled(! $item->active)
+                        tabindex="{{ $loop->parent->first && $loop->first ? 0 : -1 }}">
+                @else<a data-cell href="{{ route('items.show', $item) }}" title="{{ $item->code }}">@endif
+                    <span class="there {{ $many->isPositive() ? '' : 'ochre' }}"><span
+                        class="visually-hidden">{{ $item->description }}: </span>{{ Show::decimal($many) }}<span
+                            class="visually-hidden">{{ $is('pick') ? ' free' : ' on hand' }}</span></span>
+                    <span class="beside">@unless($is('pick') || $aside->isZero())−{{ Show::decimal($aside) }}<span
+                        class="visually-hidden"> set aside</span>@endunless @unless($coming->isZero())+{{
+                            Show::decimal($coming) }}<span class="visually-hidden"> on order</span>@endunless
+                        @isset($quotes[$item->id]){{ Show::price($quotes[$item->id]->price) }}@endisset</span>
                 @if($is('pick'))</button>@else</a>@endif
             @endif</td>
         @endforeach</tr>@endforeach</tbody>
