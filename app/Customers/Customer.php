@@ -35,6 +35,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<string>|null $exempt tax components, or ["*"]
  * @property string $certificate
  * @property CarbonImmutable|null $certificate_expires
+ * @property array<string, string>|null $refused_ways why, by the kind of tender; null: all are taken
  * @property string $name_key
  * @property string $search
  * @property int|null $merged_into_id
@@ -59,6 +60,7 @@ final class Customer extends Record
         'discount_percent' => PercentageCast::class,
         'kind' => CustomerKind::class,
         'exempt' => 'array',
+        'refused_ways' => 'array',
         'certificate_expires' => 'immutable_date',
         'created_at' => 'immutable_datetime',
     ];

@@ -51,6 +51,10 @@ final class CustomerRequest extends FormRequest
             'certificate' => ['nullable', 'string', 'max:40', 'required_with:exempt'],
             'certificate_expires' => ['nullable', 'date_format:Y-m-d', 'required_with:exempt'],
             'exempt' => ['array'],
+            'refused' => ['array'],
+            'refused.*' => ['string', Rule::in(array_column(RefusedWays::KINDS, 'value'))],
+            'refused_why' => ['array'],
+            'refused_why.*' => ['nullable', 'string', 'max:160'],
             'tags' => ['nullable', 'string', 'max:200'],
             'scan' => ['nullable', 'file', 'max:4096', 'mimetypes:application/pdf,image/png,image/jpeg'],
         ];
@@ -173,7 +177,20 @@ final class CustomerRequest extends FormRequest
             'certificate_expires' => $this->filled('certificate_expires')
                 ? CarbonImmutable::parse($this->string('certificate_expires')->value())
                 : null,
+            ...$this->boolean('ways_shown') ? ['refused_ways' => $this->refusedWays()] : [],
         ];
+    }
+
+    /** @return array<string, string>|null why, by kind; null: all are taken */
+    private function refusedWays(): ?array
+    {
+        $ways = [];
+
+        foreach (array_filter((array) $this->input('refused', []), is_string(...)) as $kind) {
+            $ways[$kind] = $this->string("refused_why.{$kind}")->trim()->value();
+        }
+
+        return $ways === [] ? null : $ways;
     }
 
     private function discount(): ?string

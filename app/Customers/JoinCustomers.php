@@ -32,6 +32,7 @@ final class JoinCustomers
                 .'= ?',
             [$into->id, $from->id],
         );
+        $into->refused_ways = [...$from->refused_ways ?? [], ...$into->refused_ways ?? []] ?: null;
         $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
         $into
             ->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])

@@ -25,6 +25,7 @@ final class SaveCustomer
         'exempt' => 'exempt from',
         'certificate' => 'certificate',
         'certificate_expires' => 'certificate expires',
+        'refused_ways' => 'ways not taken',
         'mail' => 'mail',
         'phone' => 'phone',
     ];
@@ -171,6 +172,7 @@ final class SaveCustomer
         foreach (self::RECORDED as $field => $name) {
             $value = $customer->exists ? $customer->getAttribute($field) : null;
             $written[$name] = match (true) {
+                $field === 'refused_ways' => RefusedWays::of($customer->exists ? $customer : null)->written(),
                 is_array($value) => implode(', ', $value),
                 $value instanceof Percentage => $value->toString(),
                 $value instanceof \DateTimeInterface => $value->format('Y-m-d'),

@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\DB;
  * @property Money|null $cash_step minor units
  * @property list<int> $notes minor units
  * @property string $receipt_foot
+ * @property bool $refuse_after_bounce cheques are not taken any more from whose came back
  * @property int $idle_minutes without an act, until the PIN is asked for; 0: never
  * @property bool $blind_counts clerks count a drawer without seeing what is expected
  * @property Money $note_over a drawer that is off by more wants a note
@@ -69,6 +70,7 @@ final class Shop extends Record
         'note_over' => MoneyCast::class,
         'witness_over' => MoneyCast::class,
         'blind_counts' => 'bool',
+        'refuse_after_bounce' => 'bool',
         'months_closed_through' => 'immutable_date',
         'years_closed_through' => 'immutable_date',
         'year_ends' => 'int',

@@ -31,6 +31,7 @@ enum ApprovalKind: string
     case SaleTerms = 'sale_terms';
     case Journal = 'journal';
     case BadDebt = 'bad_debt';
+    case RefusedWay = 'refused_way';
 
     /** "for a price below the floor" */
     public function words(): string
@@ -60,6 +61,7 @@ enum ApprovalKind: string
             self::SaleTerms => 'tax or price level of one sale',
             self::Journal => 'a journal entry',
             self::BadDebt => 'a debt written off',
+            self::RefusedWay => 'a way of paying that is not taken',
         };
     }
 }

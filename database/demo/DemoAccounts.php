@@ -12,6 +12,7 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Customers\RefusedWays;
 use Elmstone\Receivables\Accounts\AccountTerms;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Accounts\ManageAccount;
@@ -186,7 +187,9 @@ final class DemoAccounts
             $this->chance->in(12) => $wanted + $this->chance->between(100, 2500),
             default => $wanted,
         };
-        $kind = $this->chance->in(55) ? TenderKind::Cheque : TenderKind::BankTransfer;
+        // Whose cheque came back pays through the bank from then on.
+        $mayCheque = RefusedWays::of(Customer::query()->findOrFail($customer))->why(TenderKind::Cheque) === null;
+        $kind = $this->chance->in(55) && $mayCheque ? TenderKind::Cheque : TenderKind::BankTransfer;
         $this->payments++;
         $this->take->handle(
             new PaymentOrder(

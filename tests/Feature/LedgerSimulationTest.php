@@ -181,6 +181,8 @@ final class LedgerSimulationTest extends FeatureCase
                 $this->day,
                 (string) Str::uuid(),
                 $shares === null ? null : array_map(self::usd(...), $shares),
+                // Here cheques come back all the time.
+                takenAllTheSame: true,
             ),
             Till::query()->with('location')->findOrFail(1),
             $this->staff('301'),

@@ -15,6 +15,7 @@ use Elmstone\Counter\Settle\Needs\NeedsOf;
 use Elmstone\Counter\Settle\Needs\OrderNeeds;
 use Elmstone\Counter\Settle\Needs\ReturnNeeds;
 use Elmstone\Counter\Settle\Needs\TermsNeeds;
+use Elmstone\Counter\Settle\Needs\WayNeeds;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approval;
@@ -38,6 +39,7 @@ final class SlipNeeds
         OrderNeeds::class,
         ReturnNeeds::class,
         CardNeeds::class,
+        WayNeeds::class,
         MoneyNeeds::class,
     ];
 

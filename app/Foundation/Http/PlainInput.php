@@ -34,6 +34,8 @@ final class PlainInput
         'transfers/*' => ['arrived', 'missing', 'serials'],
         'quotes/*' => ['confirmed', 'quantity'],
         'customers/level-prices' => ['price'],
+        'customers' => ['refused', 'refused_why'],
+        'customers/*' => ['refused', 'refused_why'],
     ];
 
     /** The largest page of ours has a few hundred. */

@@ -10,6 +10,8 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Receivables\ChargeDecision;
 use Elmstone\Core\Receivables\ChargeReason;
+use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Customers\RefusedWays;
 use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\ChargeWords;
@@ -34,7 +36,7 @@ final class SupplyCharge
      * @param  HouseAccount|null  $account locked
      * @return list<Need>
      *
-     * @throws Refused on_stop, not_an_account
+     * @throws Refused on_stop, not_an_account, way_refused
      */
     public function needs(Order $order, Money $total, ?HouseAccount $account, string $place): array
     {
@@ -44,9 +46,21 @@ final class SupplyCharge
             return [];
         }
 
+        self::assertTaken($order);
         $standing = AccountStanding::of($account, $this->house);
 
         return $this->asNeeds($order, $charged, $this->decide($standing, $order, $charged), $standing, $place);
+    }
+
+    /** @throws Refused way_refused */
+    private static function assertTaken(Order $order): void
+    {
+        $refused = RefusedWays::of($order->customer);
+        $refused->why(TenderKind::HouseAccount) === null || throw Refused::because(
+            'way_refused',
+            $refused->words(TenderKind::HouseAccount).' It has to be paid as it is handed over, or the office lets '
+                .'them charge again.',
+        );
     }
 
     /** @return list<Need> */

@@ -36,6 +36,7 @@ final readonly class PaymentForm
         public string $key,
         public string $reason,
         public bool $sure,
+        public bool $takenAllTheSame,
         public bool $leavesDiscount,
         public string $complaint,
     ) {
@@ -75,6 +76,7 @@ final readonly class PaymentForm
             Str::isUuid($key) ? $key : (string) Str::uuid(),
             mb_substr(trim($request->string('reason')->value()), 0, 255),
             $request->boolean('sure'),
+            $request->boolean('all_the_same'),
             $request->boolean('leave_discount'),
             $complaint,
         );

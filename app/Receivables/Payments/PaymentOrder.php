@@ -16,6 +16,7 @@ final readonly class PaymentOrder
      * @param  array<string, Money>|null  $byHand what goes on which item, by its number; null: oldest due first
      * @param  string  $key idempotency key
      * @param  bool  $leavesDiscount that no settlement discount is given, though it would hold
+     * @param  bool  $takenAllTheSame though such a way is not taken from them; only of who may say so
      * @param  bool  $sureItIsAnother that a payment just like one before is another one
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class PaymentOrder
         public bool $sureItIsAnother = false,
         public string $note = '',
         public bool $leavesDiscount = false,
+        public bool $takenAllTheSame = false,
     ) {
     }
 }

@@ -21,6 +21,7 @@ use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Customers\RefusedWays;
 use Elmstone\MoneyOut\Brought;
 use Elmstone\MoneyOut\Way;
 use Elmstone\Receivables\Accounts\HouseAccount;
@@ -99,6 +100,8 @@ final class ReturnPayment
             foreach ($this->others as $other) {
                 $other->lock($paid);
             }
+
+            RefusedWays::lock($person->id);
 
             return $account;
         };
@@ -225,6 +228,7 @@ final class ReturnPayment
             refersTo: $paid->id,
         );
         $document = $this->books->document($draft);
+        $this->refuseMore($person, $bounced, $day, $by);
 
         if ($account !== null) {
             $this->ledger->enter($account, [new LedgerEntry($document, $draft)]);
@@ -238,6 +242,21 @@ final class ReturnPayment
         }
 
         return $document;
+    }
+
+    /** @param  Collection<int, DocumentTender>  $bounced */
+    private function refuseMore(Customer $person, Collection $bounced, CarbonImmutable $day, Staff $by): void
+    {
+        $cheque = $bounced->firstWhere('kind', TenderKind::Cheque);
+
+        if ($cheque !== null && $this->house->shop()->refuse_after_bounce) {
+            RefusedWays::add(
+                $person->id,
+                TenderKind::Cheque,
+                "number {$cheque->reference} of {$cheque->amount->toString()} came back on {$day->format('j M Y')}",
+                $by,
+            );
+        }
     }
 
     /** What bounced of the payment meets what is owed again for it; what did not bounce pays the oldest. */

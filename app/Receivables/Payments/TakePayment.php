@@ -19,6 +19,7 @@ use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Core\Settlement\Tender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Customers\RefusedWays;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Adjustments\SmallDifferences;
 use Elmstone\Receivables\Ledger\AccountItems;
@@ -28,6 +29,7 @@ use Elmstone\Receivables\Ledger\PaymentDraft;
 use Elmstone\Receivables\Ledger\Setting;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
+use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 
@@ -49,7 +51,7 @@ final class TakePayment
     /**
      * @return int the receipt's document id
      *
-     * @throws Refused bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open,
+     * @throws Refused way_refused, bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open,
      *     over_item, over_payment
      */
     public function handle(PaymentOrder $order, Till $till, Staff $by): int
@@ -76,6 +78,8 @@ final class TakePayment
     private function post(HouseAccount $account, PaymentOrder $order, Till $till, Staff $by): int
     {
         $this->assertFine($order, $till);
+        $customer = Customer::query()->findOrFail($account->customer_id);
+        self::assertTaken($order, $customer, $by);
         $this->differences->ready(DocumentKind::Receipt);
         $items = AccountItems::open($account->customer_id, ItemKind::Charge, $this->house, $order->day);
         $spread = ($order->leavesDiscount ? $items->withoutDiscounts() : $items)->spread(
@@ -88,7 +92,7 @@ final class TakePayment
             PostedAt::till($till, $by->id, $order->day),
             new Party(
                 $account->customer_id,
-                Customer::query()->findOrFail($account->customer_id)->name,
+                $customer->name,
                 balanceBefore: $account->balance,
             ),
             $order->key,
@@ -103,6 +107,18 @@ final class TakePayment
         $this->differences->letOff($account, $receipt, array_keys($parts), $draft->at, $setting);
 
         return $receipt;
+    }
+
+    private static function assertTaken(PaymentOrder $order, Customer $customer, Staff $by): void
+    {
+        $refused = RefusedWays::of($customer);
+        $may = $by->mayDo(Ability::ManageAccounts);
+
+        if ($refused->why($order->kind) !== null && ! ($order->takenAllTheSame && $may)) {
+            throw Refused::because('way_refused', $refused->words($order->kind).($may
+                ? ' You can take it all the same.'
+                : ' The office can take it all the same.'));
+        }
     }
 
     private function assertFine(PaymentOrder $order, Till $till): void

@@ -26,7 +26,8 @@ export default () => ({
 
     press(event) {
         const button = event.target.closest('button');
-        if (button?.dataset.sure !== undefined) this.post({ sure: '1' });
+        const also = button?.dataset.also?.split(' ') ?? [];
+        if (also.length > 0) this.post(Object.fromEntries(also.map((name) => [name, '1'])));
         if (!button?.dataset.number) return;
         document.getElementById('customer').value = button.dataset.number;
         document.getElementById('cheque-found').innerHTML = '';

@@ -1,3 +1,4 @@
+@use('Elmstone\Customers\RefusedWays')
 @use('Elmstone\Support\Show')
 @use('Illuminate\Support\Facades\Gate')
 @extends('layout')
@@ -93,6 +94,20 @@
                     class="form-control @error('scan') is-refused @enderror" type="file" id="scan" name="scan"
                         accept="application/pdf,image/png,image/jpeg">@include('design.complaint', ['field' => 'scan'])
                         </div>
+                @php($refusedWays = RefusedWays::of($customer->exists ? $customer : null)->why)
+                <div class="full"><h2 class="mt-2">Ways of paying that are not taken from them</h2>
+                    <input type="hidden" name="ways_shown" value="1">
+                    @foreach(RefusedWays::KINDS as $kind)
+                    <div class="row g-2 mb-1 align-items-center"><div class="col-3"><label><input
+                        class="form-check-input m-0" type="checkbox" name="refused[]" value="{{ $kind->value }}"
+                            @checked(in_array($kind->value, (array) old('refused', array_keys($refusedWays)), true))>
+                            {{ $kind->label() }}</label></div>
+                        <div class="col"><input class="form-control" name="refused_why[{{ $kind->value }}]"
+                            maxlength="160" placeholder="why; the clerk sees it" aria-label="Why
+                                {{ mb_strtolower($kind->label()) }} is not taken"
+                                    value="{{ old("refused_why.{$kind->value}", $refusedWays[$kind->value] ?? '') }}">
+                        </div></div>@endforeach
+                </div>
             @endif
         </div>
         <h2 class="mt-4">People who come for them</h2>

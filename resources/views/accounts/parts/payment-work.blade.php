@@ -108,8 +108,10 @@
     @if($refused !== null)
         <div class="note stop mt-2" role="alert"><p>{{ $refused->getMessage() }}
             @if($refused->rule === 'posted_before')<label class="d-inline-flex gap-2 align-items-center ms-2"><input
-                class="form-check-input m-0" type="checkbox" name="sure" value="1"> It is another one</label>@endif</p>
-                </div>
+                class="form-check-input m-0" type="checkbox" name="sure" value="1"> It is another one</label>@endif
+            @if($refused->rule === 'way_refused')@can('manage-accounts')<label class="d-inline-flex gap-2
+                align-items-center ms-2"><input class="form-check-input m-0" type="checkbox" name="all_the_same"
+                    value="1"> Take it all the same</label>@endcan @endif</p></div>
     @endif
     <div class="spread-bar">
         <span class="soft">Spread:</span>

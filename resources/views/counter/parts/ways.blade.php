@@ -3,10 +3,13 @@
 @use('Elmstone\Support\Show')
 @use('Elmstone\Receivables\Accounts\ChargeWords')
 @use('Elmstone\Counter\Settle\ShutWays')
+@use('Elmstone\Core\Settlement\TenderKind')
+@use('Elmstone\Customers\RefusedWays')
 @php($shut = ShutWays::of($slip))
 @php($amount = fn (?Money $money): string => $money?->toString() ?? '')
 @php($most = fn ($amount): string => $amount->isPositive() ? $amount->toString() : '–')
 @php($left = $reckoned->outstanding())
+@php($refusedWays = RefusedWays::of($slip->customer))
 @if($reckoned->isRefund())
 @include('counter.parts.refund')
 @else
@@ -24,6 +27,7 @@
                     data-cash="{{ $note->toString() }}">{{ $note }}</button>@endforeach
             </div>
         @endif
+        @include('counter.parts.refused-way', ['kind' => TenderKind::Cash])
     </x-way>
     <li>
         @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
@@ -58,6 +62,7 @@
                 data-save="{{ route('counter.cheque', $slip->key) }}" value="{{ $slip->cheque_number }}"
                     @if($slip->cheque === null) hidden
                         @elseif($slip->cheque_number === '' && ! $complaint->exists()) data-focus @endif></x-slot>
+        @include('counter.parts.refused-way', ['kind' => TenderKind::Cheque])
     </x-way>
     <x-way :$complaint letter="G" id="card_code" label="Gift card" placeholder="scan it" inputmode="numeric"
         maxlength="24" :amount="false" :save="route('counter.gift-card.use', $slip->key)">
@@ -100,6 +105,7 @@
                     $also)) }}</p>@endif @endif
             @include('counter.parts.needs', ['place' => 'charge', 'quiet' => false])
         @endif
+        @include('counter.parts.refused-way', ['kind' => TenderKind::HouseAccount])
     </x-way>
     @endif
     @if($slip->deposits?->total()->isPositive())
