@@ -17,13 +17,14 @@ final class HouseRulesTest
     private const NEIGHBOURS = [
         'Shop' => ['Support'],
         'Staff' => ['Shop', 'Support'],
-        'Catalogue' => ['Shop', 'Staff', 'Support'],
-        'Books' => ['Shop', 'Staff', 'Support'],
+        'Attachments' => ['Staff', 'Support'],
+        'Catalogue' => ['Attachments', 'Shop', 'Staff', 'Support'],
+        'Books' => ['Attachments', 'Shop', 'Staff', 'Support'],
         'Devices' => ['Shop', 'Staff', 'Support'],
         'Cards' => ['Devices', 'Books', 'Shop', 'Staff', 'Support'],
         'MoneyOut' => ['Cards', 'Books', 'Shop', 'Staff', 'Support'],
         'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Support'],
-        'Customers' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
+        'Customers' => ['Attachments', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
         'Receivables' => [
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
@@ -48,7 +49,7 @@ final class HouseRulesTest
             'Labels', 'Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Orders' => [
-            'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books',
+            'Attachments', 'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books',
             'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Deliveries' => [
@@ -73,7 +74,7 @@ final class HouseRulesTest
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Counter' => [
-            'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut', 'Cards', 'Returns',
+            'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut', 'Cards', 'Returns',
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',
         ],

@@ -19,6 +19,7 @@ final class BooksProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->app->tag([AttachToDocument::class], 'attachables');
         $this->app->scoped(Books::class);
         $this->app->scoped(Practice::class);
         $this->app->singleton(Asked::class);

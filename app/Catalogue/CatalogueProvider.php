@@ -10,6 +10,11 @@ use Elmstone\Support\RoomProvider;
 /** Items and their prices. */
 final class CatalogueProvider extends RoomProvider
 {
+    public function register(): void
+    {
+        $this->app->tag([AttachToItem::class], 'attachables');
+    }
+
     protected function ownCommands(): array
     {
         return [ProposeCommand::class];

@@ -13,5 +13,6 @@ final class CustomersProvider extends RoomProvider
     public function register(): void
     {
         $this->app->bind(KeepsMail::class, MailHistory::class);
+        $this->app->tag([AttachToCustomer::class], 'attachables');
     }
 }

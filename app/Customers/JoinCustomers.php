@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Customers;
 
+use Elmstone\Attachments\KeepAttachments;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
 
@@ -32,6 +33,7 @@ final class JoinCustomers
                 .'= ?',
             [$into->id, $from->id],
         );
+        KeepAttachments::giveTo(AttachToCustomer::OF, $from->id, $into->id);
         $into->refused_ways = [...$from->refused_ways ?? [], ...$into->refused_ways ?? []] ?: null;
         $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
         $into

@@ -58,6 +58,8 @@ enum Ability: string
     case Audit = 'audit';
     case ManageShares = 'manage-shares';
     case ManageStaff = 'manage-staff';
+    case SeeAttachments = 'see-attachments';
+    case Attach = 'attach';
     case PlayDevices = 'play-devices';
 
     /** @return list<Role> */
@@ -96,6 +98,8 @@ enum Ability: string
             self::SeeDay,
             self::CloseDay,
             self::BuyGoods,
+            self::SeeAttachments,
+            self::Attach,
             self::TakeWebOrders,
             self::LookAfterCards => [Role::Supervisor, Role::Office, Role::Owner],
             self::SeeMailbox,

@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Page;
 
 use Closure;
 use Elmstone\Agreements\SetAsideFor;
+use Elmstone\Attachments\Summary;
 use Elmstone\Books\Document;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\Department;
@@ -18,6 +19,7 @@ use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
+use Elmstone\Customers\AttachToCustomer;
 use Elmstone\Customers\CustomerType;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Orders\FindOrders;
@@ -202,6 +204,8 @@ final class CounterPage
                 && ! $slip->customer->isExemptOn($slip->day()),
             'available' => $available,
             'setAside' => $setAside,
+            'summary' => $slip->customer_id === null ? ''
+                : Summary::of(AttachToCustomer::OF, $slip->customer_id),
             'waiting' => $slip->customer_id === null ? new Collection
                 : $this->findLayaways->waiting($slip->customer_id),
             'waitingOrders' => $slip->customer_id === null ? new Collection

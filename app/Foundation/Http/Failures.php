@@ -10,6 +10,7 @@ use Elmstone\Support\Http\Secret;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
@@ -33,6 +34,10 @@ final class Failures
         $exceptions->render(
             static fn (AuthenticationException $failure, Request $request): ?Response => self::signedOut($request),
         );
+        $exceptions->render(static fn (PostTooLargeException $failure): RedirectResponse => back()->withErrors([
+            'file' => 'That is more than can be sent at once. A picture or a paper may have 8 MB.',
+            'refused' => 'That is more than can be sent at once; nothing was kept.',
+        ]));
         $exceptions->render(
             static fn (HttpException $failure, Request $request): ?Response => self::expired($failure, $request),
         );

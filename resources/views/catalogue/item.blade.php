@@ -170,6 +170,7 @@
         </form>
         <aside>
             @if($item->exists)
+                <x-attached of="item" :id="$item->id" :sums="false"/>
                 <h2>Stock</h2>
                 <table class="ruled mb-4">
                     <thead><tr><th>Location</th><th class="figure">On hand</th><th class="figure">Committed</th>

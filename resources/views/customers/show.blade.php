@@ -76,6 +76,7 @@
             <td class="soft">{{ $change->reason }}</td></tr>@endforeach</table>@endif
         </div>
         <aside>
+            <x-attached of="customer" :id="$customer->id"/>
             <dl class="facts mb-3">
                 @if($customer->phone !== '')<dt>Phone</dt><dd>{{ $customer->phone }}</dd>@endif
                 @if($customer->mail !== '')<dt>Mail</dt><dd>{{ $customer->mail }}</dd>@endif

@@ -168,6 +168,7 @@
         @endif
     </div>
     <aside>
+        <x-attached of="order" :id="$order->id"/>
         <form method="post" action="{{ route('orders.print', $order) }}" class="mb-3">@csrf
             <table class="ruled small">@foreach(['confirmation' => 'Confirmation', 'picking' => 'Picking list',
                 'delivery-note' => 'Delivery note'] as $what => $name)<tr>

@@ -18,6 +18,7 @@
             @else<a class="soft" href="{{ route('accounts.show', $customer) }}">Account {{ $customer->number }}</a> ·
             {{ $account->account->terms()->words() }}@endif ·
                 {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
+        @if($summary !== '')<p class="small mb-2">{{ $summary }}</p>@endif
         @if($account !== null)
             @php($adds = $locked ? null
                 : $slip->charge ?? ($slip->lines->isEmpty() ? $house->money(0) : $reckoned->due()->chargeable()))
