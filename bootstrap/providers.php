@@ -16,6 +16,7 @@ return [
     Elmstone\Paper\PaperProvider::class,
     Elmstone\Receivables\ReceivablesProvider::class,
     Elmstone\Held\HeldProvider::class,
+    Elmstone\Rewards\RewardsProvider::class,
     Elmstone\Shares\SharesProvider::class,
     Elmstone\Agreements\AgreementsProvider::class,
     Elmstone\Layaways\LayawaysProvider::class,

@@ -29,6 +29,9 @@ final class HouseRulesTest
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Rewards' => [
+            'Receivables', 'Held', 'Customers', 'Catalogue', 'Books', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
         'Shares' => ['MoneyOut', 'Receivables', 'Catalogue', 'Books', 'Shop', 'Staff', 'Support'],
         'Agreements' => [
             'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support',
@@ -49,7 +52,8 @@ final class HouseRulesTest
             'Labels', 'Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Orders' => [
-            'Attachments', 'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables', 'Customers', 'Books',
+            'Attachments', 'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables',
+            'Customers', 'Books',
             'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Deliveries' => [
@@ -74,7 +78,8 @@ final class HouseRulesTest
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Counter' => [
-            'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut', 'Cards', 'Returns',
+            'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut',
+            'Cards', 'Returns',
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',
         ],

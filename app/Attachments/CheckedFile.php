@@ -8,8 +8,8 @@ use Elmstone\Core\Money\Refused;
 use GdImage;
 
 /**
- * A file as it may be kept. A picture is drawn anew, so that nothing is in it but the picture: no script, no place where
- * it was taken. A PDF is looked at for being one. Anything else is refused, whatever its name says.
+ * A file as it may be kept. A picture is drawn anew, so that nothing is in it but the picture: no script, no place
+ * where it was taken. A PDF is looked at for being one. Anything else is refused, whatever its name says.
  */
 final readonly class CheckedFile
 {
@@ -44,7 +44,10 @@ final readonly class CheckedFile
 
     public static function tooLarge(string $name): Refused
     {
-        return Refused::because('too_large', "“{$name}” has more than 8 MB. Take a smaller picture, or split the paper.");
+        return Refused::because(
+            'too_large',
+            "“{$name}” has more than 8 MB. Take a smaller picture, or split the paper.",
+        );
     }
 
     /** A PDF says at its end where its list of objects begins, and there it is. ISO 32000-1, 7.5.5. */
@@ -55,7 +58,10 @@ final readonly class CheckedFile
             && preg_match('/startxref\s+(\d{1,9})\s+%%EOF\s*$/', $tail, $found) === 1
             && preg_match('/^(xref|\d+\s+\d+\s+obj)/', ltrim(substr($bytes, (int) $found[1], 40))) === 1;
 
-        return $isOne ? $bytes : throw Refused::because('no_pdf', "“{$name}” says it is a PDF, but it is not a whole one.");
+        return $isOne ? $bytes : throw Refused::because(
+            'no_pdf',
+            "“{$name}” says it is a PDF, but it is not a whole one.",
+        );
     }
 
     private static function picture(string $name, string $bytes): self

@@ -58,6 +58,8 @@ final class Accounts
 
     public const ACCOUNT_TRANSFERS = 'account_transfers';
 
+    public const REWARDS_GIVEN = 'rewards_given';
+
     public const RETAINED = 'retained_earnings';
 
     public const OPENING = 'opening_balances';
@@ -124,6 +126,7 @@ final class Accounts
         self::SETTLEMENT_DISCOUNTS => 'Settlement discounts allowed',
         self::COST_OF_GOODS => 'Cost of goods sold',
         self::ALLOWANCES => 'Goodwill and allowances',
+        self::REWARDS_GIVEN => 'Rewards given',
         self::WRITTEN_OFF => 'Stock written off',
         self::STOCK_DIFFERENCES => 'Stock differences',
         self::OVER_SHORT => 'Cash over and short',

@@ -20,7 +20,8 @@ final class Books
 
     private int $underWay = 0;
 
-    public function __construct(private readonly Register $register)
+    /** @param  iterable<FollowsSales>  $followers */
+    public function __construct(private readonly Register $register, private readonly iterable $followers = [])
     {
     }
 
@@ -89,7 +90,20 @@ final class Books
     {
         $this->assertUnderWay();
 
-        return $this->register->postAll($drafts);
+        $ids = $this->register->postAll($drafts);
+
+        foreach ($drafts as $place => $draft) {
+            $draft->isSale() && $this->follow($ids[$place], $draft);
+        }
+
+        return $ids;
+    }
+
+    private function follow(int $document, DocumentDraft $draft): void
+    {
+        foreach ($this->followers as $follower) {
+            $follower->sold($document, $draft);
+        }
     }
 
     private function assertUnderWay(): void

@@ -21,6 +21,7 @@ final class BooksProvider extends RoomProvider
     {
         $this->app->tag([AttachToDocument::class], 'attachables');
         $this->app->scoped(Books::class);
+        $this->app->when(Books::class)->needs('$followers')->giveTagged('follows-sales');
         $this->app->scoped(Practice::class);
         $this->app->singleton(Asked::class);
         $this->app->singleton(Seal::class);

@@ -41,6 +41,7 @@ final class Chart
         Accounts::FINANCE_CHARGES => ['4820', AccountKind::Income],
         Accounts::SETTLEMENT_DISCOUNTS => ['4890', AccountKind::Income],
         Accounts::ALLOWANCES => ['4895', AccountKind::Income],
+        Accounts::REWARDS_GIVEN => ['4896', AccountKind::Income],
         Accounts::COST_OF_GOODS => ['5000', AccountKind::Expense],
         Accounts::WRITTEN_OFF => ['5010', AccountKind::Expense],
         Accounts::STOCK_DIFFERENCES => ['5020', AccountKind::Expense],

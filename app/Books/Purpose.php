@@ -60,6 +60,7 @@ enum Purpose: string
     case OpeningOwed = 'opening_owed';
     case OpeningCredit = 'opening_credit';
     case PostedInError = 'posted_in_error';
+    case Reward = 'reward';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -256,6 +257,7 @@ enum Purpose: string
             self::OpeningOwed => 'Owed from before',
             self::OpeningCredit => 'Credit from before',
             self::PostedInError => "{$refersTo} never came",
+            self::Reward => 'Points became store credit',
             self::YearReopened => "The year closed by {$refersTo} is opened again",
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
@@ -320,6 +322,7 @@ enum Purpose: string
             self::MovedOn => 'Moved on',
             self::OpeningOwed, self::OpeningCredit => 'Opening item',
             self::PostedInError => 'Posted in error',
+            self::Reward => 'Reward',
             self::YearReopened => 'Year opened again',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',

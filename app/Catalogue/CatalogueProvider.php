@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Catalogue;
 
+use Elmstone\Catalogue\Markdowns\Proposals;
 use Elmstone\Catalogue\Markdowns\ProposeCommand;
 use Elmstone\Support\RoomProvider;
 
@@ -13,6 +14,7 @@ final class CatalogueProvider extends RoomProvider
     public function register(): void
     {
         $this->app->tag([AttachToItem::class], 'attachables');
+        $this->app->tag([Proposals::class], 'mornings');
     }
 
     protected function ownCommands(): array

@@ -12,6 +12,7 @@ use Elmstone\Support\Database\Record;
  * @property int $id
  * @property string $code
  * @property string $name
+ * @property string|null $reward_rate points per unit of net; null: as the programme has it
  */
 final class Department extends Record
 {

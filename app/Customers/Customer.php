@@ -36,6 +36,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $certificate
  * @property CarbonImmutable|null $certificate_expires
  * @property array<string, string>|null $refused_ways why, by the kind of tender; null: all are taken
+ * @property CarbonImmutable|null $rewards_on takes part in the rewards since
  * @property string $name_key
  * @property string $search
  * @property int|null $merged_into_id
@@ -62,6 +63,7 @@ final class Customer extends Record
         'exempt' => 'array',
         'refused_ways' => 'array',
         'certificate_expires' => 'immutable_date',
+        'rewards_on' => 'immutable_date',
         'created_at' => 'immutable_datetime',
     ];
 

@@ -35,6 +35,7 @@ final class JoinCustomers
         );
         KeepAttachments::giveTo(AttachToCustomer::OF, $from->id, $into->id);
         $into->refused_ways = [...$from->refused_ways ?? [], ...$into->refused_ways ?? []] ?: null;
+        $into->rewards_on = collect([$into->rewards_on, $from->rewards_on])->filter()->min();
         $from->forceFill(['merged_into_id' => $into->id, 'version' => $from->version + 1])->save();
         $into
             ->forceFill(['search' => Naming::search($into->search, $from->search), 'version' => $into->version + 1])

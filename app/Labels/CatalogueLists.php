@@ -11,7 +11,7 @@ use Elmstone\Catalogue\ItemSearch;
 use Elmstone\Catalogue\PriceChange;
 use Elmstone\Support\ShopTime;
 
-/** The items a search finds, one item, a family, what was marked down on a day, and what changed its price since one. */
+/** What a search finds, one item, a family, what was marked down on a day, and what changed its price since one. */
 final readonly class CatalogueLists implements ListsForLabels
 {
     public const ITEMS = 'items';
@@ -42,7 +42,10 @@ final readonly class CatalogueLists implements ListsForLabels
         $query = match ($this->name) {
             self::MARKDOWNS => $query->where('marked_on', '>=', $since),
             self::PRICES => $query->whereIn('id', PriceChange::itemsSince($since)),
-            self::FAMILY => $query->whereHas('family', static fn ($query) => $query->where('code', $asked['code'] ?? '')),
+            self::FAMILY => $query->whereHas('family', static fn ($query) => $query->where(
+                'code',
+                $asked['code'] ?? '',
+            )),
             default => $query
                 ->when(($asked['code'] ?? '') !== '', static fn ($query) => $query->where('code', $asked['code']))
                 ->when((int) ($asked['department'] ?? 0) > 0, static fn ($query) => $query->where(

@@ -47,6 +47,8 @@ use Illuminate\Support\Facades\DB;
  * }|null $layaway_terms null: as the program ships
  * @property array{percent?: string|null, amount?: int|null, count?: int, rhythm?: string}|null $plan_terms null: as the
  *     program ships
+ * @property array{per_unit: string, threshold: int, reward: string, months: int|null}|null $rewards null: no
+ *     programme
  * @property list<array{after: int, fee: string, words: string}>|null $letter_levels of reminder letters; null: as the
  *     program ships
  * @property array{plan?: list<int>, layaway?: list<int>, expiry?: list<int>}|null $reminder_days around a due date;
@@ -86,6 +88,7 @@ final class Shop extends Record
         'plan_terms' => 'array',
         'reminder_days' => 'array',
         'letter_levels' => 'array',
+        'rewards' => 'array',
     ];
 
     /** The next number for a customer, given out once. */

@@ -16,6 +16,7 @@ final class ShopProvider extends RoomProvider
     public function register(): void
     {
         $this->app->singleton(Settings::class);
+        $this->app->when(Morning::class)->needs('$all')->giveTagged('mornings');
         $this->app->scoped(
             House::class,
             static fn (Application $app): House => new House($app->make(Settings::class)->shop(...)),

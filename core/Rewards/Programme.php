@@ -44,14 +44,27 @@ final readonly class Programme
      */
     public function points(Money $eligible): int
     {
-        $points = $eligible->abs()->major()->multipliedBy($this->perUnit)->toScale(0, RoundingMode::DOWN);
+        return self::whole(self::weigh($eligible, $this->perUnit));
+    }
 
-        $points->isGreaterThan(1_000_000_000_000) && throw Refused::because(
-            'too_large',
-            'That comes to more points than can be written down here.',
-        );
+    /** What a net figure weighs at a rate; figures at several rates are weighed each, and summed before points. */
+    public static function weigh(Money $eligible, BigDecimal $perUnit): BigDecimal
+    {
+        return $eligible->major()->multipliedBy($perUnit);
+    }
 
-        return $eligible->isNegative() ? -$points->toInt() : $points->toInt();
+    /**
+     * Whole points of what was weighed: what is not full of one does not count, either way.
+     *
+     * @throws Refused too_large
+     */
+    public static function whole(BigDecimal $weighed): int
+    {
+        $points = $weighed->toScale(0, RoundingMode::DOWN);
+
+        return $points->abs()->isGreaterThan(1_000_000_000_000)
+            ? throw Refused::because('too_large', 'That comes to more points than can be written down here.')
+            : $points->toInt();
     }
 
     /**
@@ -59,21 +72,21 @@ final readonly class Programme
      * what was taken before. So the whole purchase takes back exactly what it gave.
      *
      * @param  int  $given points of the purchase
-     * @param  Money  $eligible of the purchase
-     * @param  Money  $gone eligible net that came back, with this and all before it
+     * @param  BigDecimal  $weighed of the purchase
+     * @param  BigDecimal  $gone of what came back, with this and all before it, weighed as it was sold
      * @param  int  $before points taken back by then
      *
      * @throws Refused more_than_left
      */
-    public static function back(int $given, Money $eligible, Money $gone, int $before): int
+    public static function back(int $given, BigDecimal $weighed, BigDecimal $gone, int $before): int
     {
-        $gone->exceeds($eligible) && throw Refused::because('more_than_left', 'More came back than was bought.');
+        $gone->isGreaterThan($weighed) && throw Refused::because('more_than_left', 'More came back than was bought.');
 
-        return $eligible->isZero()
+        return $weighed->isZero()
             ? 0
-            : BigRational::of($gone->major())
+            : BigRational::of($gone)
                 ->multipliedBy($given)
-                ->dividedBy($eligible->major())
+                ->dividedBy($weighed)
                 ->toScale(0, RoundingMode::DOWN)
                 ->toInt() - $before;
     }

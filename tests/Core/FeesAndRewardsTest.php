@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Core;
 
+use Brick\Math\BigDecimal;
 use Elmstone\Core\Consignment\OwnerShare;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -154,7 +155,9 @@ final class FeesAndRewardsTest extends CoreCase
 
             while ($gone < $eligible) {
                 $gone = min($eligible, $gone + $chance->getInt(1, max(1, intdiv($eligible, 4))));
-                $back = Programme::back($given, self::minor($eligible), self::minor($gone), $taken);
+                $back = Programme::back(
+                    $given, self::minor($eligible)->major(), self::minor($gone)->major(), $taken,
+                );
                 self::assertGreaterThanOrEqual(0, $back);
                 $taken += $back;
             }
@@ -164,9 +167,14 @@ final class FeesAndRewardsTest extends CoreCase
 
         self::assertRefused(
             'more_than_left',
-            static fn () => Programme::back(10, self::usd('10'), self::usd('11'), 0),
+            static fn () => Programme::back(10, BigDecimal::of('10'), BigDecimal::of('10.01'), 0),
         );
-        self::assertSame(0, Programme::back(0, self::usd('0'), self::usd('0'), 0));
+        self::assertSame(0, Programme::back(0, BigDecimal::zero(), BigDecimal::zero(), 0));
+        // 82.50 at 1 and 10.20 at 2.5 weigh 108 together: no half point is lost between them.
+        $both = Programme::weigh(self::usd('82.50'), BigDecimal::one())
+            ->plus(Programme::weigh(self::usd('10.20'), BigDecimal::of('2.5')));
+        self::assertSame(108, Programme::whole($both));
+        self::assertRefused('too_large', static fn () => Programme::whole(BigDecimal::of('1000000000001')));
     }
 
     public function test_an_owner_gives_back_what_they_had_in_any_steps(): void

@@ -192,7 +192,8 @@ final class FamilyTest extends FeatureCase
         $this->make();
         $seen = self::family()->version;
         $this->type('prices', [], ['price' => '5']);
-        $this->assertRefused('Somebody changed Grouting', $this->type('prices', [], ['price' => '6', 'version' => $seen]));
+        $late = $this->type('prices', [], ['price' => '6', 'version' => $seen]);
+        $this->assertRefused('Somebody changed Grouting', $late);
         $this->assertRefused(
             'Somebody changed Grouting',
             $this->post('/families/GT/complete', ['version' => $seen]),

@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
-/** Ways of paying that are not taken from a customer: in sight, passed by approval only, set by a cheque that bounced. */
+/** Ways of paying that are not taken from a customer: in sight, passed by approval only, set by a bounced cheque. */
 final class RefusedWaysTest extends FeatureCase
 {
     use Accounts;

@@ -98,6 +98,13 @@ final readonly class DocumentDraft
         return $this->but(['entry' => $entry, 'typed' => $postings]);
     }
 
+    /** Whether goods are sold by it, or come back. */
+    public function isSale(): bool
+    {
+        return $this->entry === null && in_array($this->withLines, [Purpose::Sale, Purpose::Void], true)
+            && $this->lines !== [];
+    }
+
     /** @param  list<DraftTender>  $tenders */
     public function settledBy(array $tenders, ?Money $rounding = null, ?Money $change = null): self
     {

@@ -121,6 +121,12 @@ final readonly class MoneyEntry
         );
     }
 
+    /** Points became store credit. */
+    public static function reward(Money $amount): self
+    {
+        return self::plain(Purpose::Reward, $amount, held: [HeldKind::StoreCredit->value => $amount]);
+    }
+
     /** A plan takes over what is open. */
     public static function plan(Money $total): self
     {
@@ -215,7 +221,7 @@ final readonly class MoneyEntry
 
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
-            Purpose::PaidBack, Purpose::KeptAsDeposit => Money::zero($this->total->currency),
+            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::Reward => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff, Purpose::BadDebt, Purpose::SmallDifference, Purpose::MovedOff,

@@ -56,6 +56,10 @@ final class MoneyJournal
 
         array_push($postings, ...self::atTheBank($entry), ...self::atSuppliers($entry));
 
+        if ($entry->purpose === Purpose::Reward) {
+            $postings[] = [Accounts::REWARDS_GIVEN, $entry->total];
+        }
+
         if ($entry->purpose === Purpose::FinanceCharge) {
             $postings[] = [Accounts::FINANCE_CHARGES, $entry->total->negated()];
         }

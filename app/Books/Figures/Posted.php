@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Figures;
 
+use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -21,6 +22,13 @@ final class Posted
     public static function lines(): Builder
     {
         return self::documents()->join('document_lines as l', 'l.document_id', '=', 'd.id');
+    }
+
+    /** A column beside a line: its tax in all, minor units, as `tax`. */
+    public static function lineTax(): Expression
+    {
+        return DB::raw('(SELECT COALESCE(SUM(x.amount), 0) FROM document_line_taxes x WHERE x.document_id = '
+            .'l.document_id AND x.position = l.position) AS tax');
     }
 
     public static function journal(): Builder

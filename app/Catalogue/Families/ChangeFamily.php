@@ -177,7 +177,8 @@ final class ChangeFamily
         $items = [];
 
         foreach ($cells as $cell => $code) {
-            $item = $found[strtolower($code)] ?? throw CellRefused::at($cell, 'not_found', "No item is called {$code}.");
+            $item = $found[strtolower($code)]
+                ?? throw CellRefused::at($cell, 'not_found', "No item is called {$code}.");
             $item->family_id === null || $item->family_id === $family->id || throw CellRefused::at(
                 $cell, 'of_another', "{$item->code} is in another family.",
             );

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Pricing\Markdown;
 use Elmstone\Shop\House;
+use Elmstone\Support\InTheMorning;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\DB;
  * The morning's list: every item that is on hand and old enough, at the price of the step it has reached, where it does
  * not have that price yet. Worked out once a day, by whoever comes first, and anew when asked.
  */
-final readonly class Proposals
+final readonly class Proposals implements InTheMorning
 {
     private const AT_ONCE = 1000;
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Page;
 
-use Elmstone\Catalogue\Markdowns\Proposals;
 use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\Customer;
+use Elmstone\Shop\Morning;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -27,10 +27,9 @@ final class CounterController
     /**
      * Where this person left off, as long as it waits at this till; or a fresh slip. Others that wait are in the tabs.
      */
-    public function index(AtTill $atTill, Proposals $prices, #[CurrentUser] Staff $staff): RedirectResponse
+    public function index(AtTill $atTill, Morning $morning, #[CurrentUser] Staff $staff): RedirectResponse
     {
-        // In the morning, once the first to come has their page.
-        app()->terminating(static fn () => $prices->ofToday());
+        app()->terminating(static fn () => $morning->begin());
         $last = $staff->last_slip !== null
                 ? Slip::query()
                     ->where('key', $staff->last_slip)

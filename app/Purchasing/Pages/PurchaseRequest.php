@@ -183,7 +183,10 @@ final class PurchaseRequest extends FormRequest
      */
     public function cells(): array
     {
-        $typed = array_filter($this->array('cell'), static fn (mixed $one): bool => is_string($one) && trim($one) !== '');
+        $typed = array_filter(
+            $this->array('cell'),
+            static fn (mixed $one): bool => is_string($one) && trim($one) !== '',
+        );
         $items = Item::query()->whereKey(array_keys($typed))->orderBy('id')->get();
 
         return array_values($items->map(fn (Item $item): BuyLine => new BuyLine($item, $this->checked(

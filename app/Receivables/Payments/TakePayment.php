@@ -51,8 +51,8 @@ final class TakePayment
     /**
      * @return int the receipt's document id
      *
-     * @throws Refused way_refused, bad_amount, reference_missing, not_an_account, posted_before, future_date, day_closed, not_open,
-     *     over_item, over_payment
+     * @throws Refused way_refused, bad_amount, reference_missing, not_an_account, posted_before, future_date,
+     *     day_closed, not_open, over_item, over_payment
      */
     public function handle(PaymentOrder $order, Till $till, Staff $by): int
     {

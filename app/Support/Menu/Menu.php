@@ -64,6 +64,7 @@ final class Menu
             ['Who sold what', 'shares', 'see-shares', ['shares']],
             ['Gift cards', 'gift-cards', 'see-credits', ['gift-cards']],
             ['Store credit', 'store-credit', 'see-credits', ['store-credit']],
+            ['Rewards', 'rewards', 'see-credits', ['rewards']],
             ['Coupons', 'coupons', 'see-credits', ['coupons']],
         ],
         'House' => [

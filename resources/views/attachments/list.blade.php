@@ -11,7 +11,8 @@
     <h2>Pictures and papers</h2>
     @if($files->isNotEmpty())<table class="ruled small"><tbody>@foreach($files as $file)<tr>
         <td class="w-100"><a href="{{ route('attachments.show', $file) }}">{{ $file->name }}</a>
-            <div class="soft">{{ $file->sizeSaid() }}, {{ Show::on($file->kept_at) }}, {{ $file->staff->name }}</div></td>
+            <div class="soft">{{ $file->sizeSaid() }}, {{ Show::on($file->kept_at) }}, {{ $file->staff->name }}</div>
+        </td>
         <td>@if($mayKeep)<form method="post" action="{{ route('attachments.remove', $file) }}">@csrf<button
             class="link-act">Take away<span class="visually-hidden"> {{ $file->name }}</span></button></form>@endif</td>
         </tr>@endforeach</tbody></table>@endif

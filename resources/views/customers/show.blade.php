@@ -77,6 +77,7 @@
         </div>
         <aside>
             <x-attached of="customer" :id="$customer->id"/>
+            <x-rewards :$customer/>
             <dl class="facts mb-3">
                 @if($customer->phone !== '')<dt>Phone</dt><dd>{{ $customer->phone }}</dd>@endif
                 @if($customer->mail !== '')<dt>Mail</dt><dd>{{ $customer->mail }}</dd>@endif

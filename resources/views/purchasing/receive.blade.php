@@ -17,7 +17,8 @@
         @include('catalogue.families.grid', ['does' => 'count', 'place' => $purchase->location_id,
             'counts' => $families->toCome(), 'beside' => array_map(fn ($many) => "of {$many}", array_filter(
                 $families->toCome()))])@endforeach
-    <table class="ruled goods-in @if($families->grids !== []) mt-4 @endif"><thead><tr><th>Item</th><th class="figure">To come</th>
+    <table class="ruled goods-in @if($families->grids !== []) mt-4 @endif">
+        <thead><tr><th>Item</th><th class="figure">To come</th>
         <th class="figure">Came in</th><th class="figure">Refused</th><th>why</th>
         <th class="figure">Cost in all</th></tr></thead><tbody>
         @foreach($purchase->lines->reject(fn ($line) => $families->has($line)) as $line)

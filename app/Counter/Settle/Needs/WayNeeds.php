@@ -31,7 +31,8 @@ final class WayNeeds extends NeedsOf
                         ->naming('way', $kind->value)
                         ->upTo('amount', $draft->tender->amount),
                     Refused::because('way_refused', $refused->words($kind).' A supervisor or the office can allow it.'),
-                    Show::money($draft->tender->amount).' by '.mb_strtolower($kind->label())." of {$this->slip->customer_name}",
+                    Show::money($draft->tender->amount).' by '.mb_strtolower($kind->label())
+                        ." of {$this->slip->customer_name}",
                     LimitMatter::Charge,
                     $draft->tender->amount,
                 );

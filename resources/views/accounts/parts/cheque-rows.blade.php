@@ -22,8 +22,8 @@
     </form>
     @if($refused !== null)
         <p class="complaint" role="alert">{{ $refused->getMessage() }}
-        @if($refused->rule === 'posted_before')<button type="button" class="link-act" data-also="sure">It is another one,
-            post it</button>@elseif($refused->rule === 'way_refused')@can('manage-accounts')<button type="button"
+        @if($refused->rule === 'posted_before')<button type="button" class="link-act" data-also="sure">It is another
+            one, post it</button>@elseif($refused->rule === 'way_refused')@can('manage-accounts')<button type="button"
                 class="link-act" data-also="all_the_same{{ ($typed['sure'] ?? '') === '1' ? ' sure' : '' }}">Take it all
                     the same</button>@endcan @endif</p>
     @endif

@@ -12,7 +12,8 @@
         <div class="end"><a class="link-act" href="{{ route('labels', ['from' => 'family', 'code' =>
             $family->code]) }}">Labels</a>
             @can('edit-items')
-            @foreach(['prices' => 'Prices', 'barcodes' => 'Barcodes', 'codes' => 'Which items'] as $kind => $word)<a class="link-act ms-3" href="{{ route('families.show', [$family, 'type' => $kind]) }}"
+            @foreach(['prices' => 'Prices', 'barcodes' => 'Barcodes', 'codes' => 'Which items'] as $kind => $word)<a
+                class="link-act ms-3" href="{{ route('families.show', [$family, 'type' => $kind]) }}"
                     @if($type === $kind) aria-current="true" @endif>{{ $word }}</a>@endforeach @endcan</div></div>
     @include('design.messages')
     @if($type === '')

@@ -18,6 +18,7 @@
             @else<a class="soft" href="{{ route('accounts.show', $customer) }}">Account {{ $customer->number }}</a> ·
             {{ $account->account->terms()->words() }}@endif ·
                 {{ $customer->type?->priceLevel->name ?? 'list' }} price</p>
+        @unless($locked)<x-rewards :$customer brief/>@endunless
         @if($summary !== '')<p class="small mb-2">{{ $summary }}</p>@endif
         @if($account !== null)
             @php($adds = $locked ? null
