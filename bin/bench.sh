@@ -2,8 +2,8 @@
 # bench/results.md. Accounts: 20,000 house accounts, 1,000,000 documents; writes bench/accounts.md. Layaways: 50,000;
 # writes bench/layaways.md. Returns: 5,000 purchases of one customer; writes bench/returns.md. Proof: 200,000 documents;
 # writes bench/prove.md. Tills: 1,000,000 documents; writes bench/tills.md. Orders: 100,000 open;
-# writes bench/orders.md. Reports: 1,000,000 documents; writes bench/reports.md. With the name of one of them runs only
-# that.
+# writes bench/orders.md. Reports: 1,000,000 documents; writes bench/reports.md. Goods: 200,000 items; writes
+# bench/goods.md. With the name of one of them runs only that.
 . bin/house.sh
 
 need "${RUNNING[@]}"
@@ -42,10 +42,12 @@ case "${1:-all}" in
     returns) measure bench:returns "${@:2}" ;;
     prove) measure bench:prove "${@:2}" ;;
     tills) measure bench:tills "${@:2}" ;;
+    goods) measure bench:goods "${@:2}" ;;
     orders) measure bench:orders "${@:2}" ;;
     reports) measure bench:reports "${@:2}" ;;
     *)
         measure bench:run && measure bench:accounts && measure bench:layaways && measure bench:returns \
-            && measure bench:prove && measure bench:tills && measure bench:orders && measure bench:reports
+            && measure bench:prove && measure bench:tills && measure bench:orders && measure bench:reports \
+            && measure bench:goods
         ;;
 esac

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Elmstone\Bench\AccountsCommand;
 use Elmstone\Bench\BenchCommand;
+use Elmstone\Bench\GoodsCommand;
 use Elmstone\Bench\LayawaysCommand;
 use Elmstone\Bench\OrdersCommand;
 use Elmstone\Bench\ProveCommand;
@@ -44,6 +45,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 ReportsCommand::class,
                 TillsCommand::class,
                 OrdersCommand::class,
+                GoodsCommand::class,
             ]
             : [],
     ])

@@ -26,6 +26,7 @@ return [
     Elmstone\Stock\StockProvider::class,
     Elmstone\Labels\LabelsProvider::class,
     Elmstone\Purchasing\PurchasingProvider::class,
+    Elmstone\Consignment\ConsignmentProvider::class,
     Elmstone\Orders\OrdersProvider::class,
     Elmstone\Deliveries\DeliveriesProvider::class,
     Elmstone\Quotes\QuotesProvider::class,

@@ -51,6 +51,10 @@ final class HouseRulesTest
         'Purchasing' => [
             'Labels', 'Stock', 'MoneyOut', 'Catalogue', 'Books', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'Consignment' => [
+            'Purchasing', 'Labels', 'Stock', 'MoneyOut', 'Held', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop',
+            'Staff', 'Support',
+        ],
         'Orders' => [
             'Attachments', 'Purchasing', 'Stock', 'Agreements', 'Shares', 'MoneyOut', 'Held', 'Receivables',
             'Customers', 'Books',

@@ -50,6 +50,8 @@ final class Accounts
 
     public const PAYABLES = 'payables';
 
+    public const OWNERS = 'owed_to_owners';
+
     public const PRICE_DIFFERENCES = 'price_differences';
 
     public const BAD_DEBT = 'bad_debt';
@@ -116,6 +118,7 @@ final class Accounts
         self::GOODS_ON_WAY => 'Goods on their way',
         self::RECEIVED => 'Goods received, not invoiced',
         self::PAYABLES => 'Owed to suppliers',
+        self::OWNERS => 'Owed to owners of goods',
         self::PRICE_DIFFERENCES => 'Purchase price differences',
         self::OPENING => 'Opening balances',
         self::RETAINED => 'Retained earnings',

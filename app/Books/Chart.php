@@ -29,6 +29,7 @@ final class Chart
         Accounts::EXCHANGE_CLEARING => ['1290', AccountKind::Asset],
         Accounts::PAYABLES => ['2000', AccountKind::Liability],
         Accounts::RECEIVED => ['2010', AccountKind::Liability],
+        Accounts::OWNERS => ['2020', AccountKind::Liability],
         Accounts::DEPOSITS_HELD => ['2100', AccountKind::Liability],
         Accounts::LAYAWAY_MONEY => ['2110', AccountKind::Liability],
         Accounts::ORDER_MONEY => ['2120', AccountKind::Liability],
@@ -71,7 +72,7 @@ final class Chart
         Accounts::PLAN_CLEARING, Accounts::ACCOUNT_TRANSFERS, Accounts::INVENTORY, Accounts::GOODS_ON_WAY,
         Accounts::EXCHANGE_CLEARING,
         Accounts::RECEIVED, Accounts::DEPOSITS_HELD, Accounts::LAYAWAY_MONEY, Accounts::ORDER_MONEY,
-        Accounts::STORE_CREDIT, Accounts::GIFT_CARDS, Accounts::COMMISSIONS,
+        Accounts::STORE_CREDIT, Accounts::GIFT_CARDS, Accounts::COMMISSIONS, Accounts::OWNERS,
     ];
 
     /** Whether an account is the sum of what is kept one by one. */

@@ -77,6 +77,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, DocumentTax> $taxes
  * @property-read Collection<int, DocumentTender> $tenders
  * @property-read Collection<int, DocumentCoupon> $coupons
+ * @property-read Collection<int, DocumentConsigned> $consigned
  * @property-read Collection<int, DocumentHeld> $heldRows what it did to money held
  * @property-read Collection<int, JournalRow> $journal
  */
@@ -256,6 +257,12 @@ final class Document extends Record
     public function coupons(): HasMany
     {
         return $this->hasMany(DocumentCoupon::class)->orderBy('position');
+    }
+
+    /** @return HasMany<DocumentConsigned, $this> lines of what belonged to somebody else */
+    public function consigned(): HasMany
+    {
+        return $this->hasMany(DocumentConsigned::class)->orderBy('position');
     }
 
     /** @return HasMany<DocumentHeld, $this> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books;
 
 use Brick\Math\BigDecimal;
+use Elmstone\Core\Consignment\Consigned;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
@@ -31,6 +32,7 @@ final readonly class Origins
      * @param  Collection<int, Collection<int, stdClass>>  $components document taxes by document
      * @param  Collection<string, Collection<int, stdClass>>  $back lines that came back by origin, in that order
      * @param  Collection<string, Collection<int, stdClass>>  $backTaxes their taxes by line
+     * @param  Collection<string, DocumentConsigned>  $consigned those that sold what belonged to somebody, by origin
      */
     private function __construct(
         private Currency $currency,
@@ -39,6 +41,7 @@ final readonly class Origins
         private Collection $components,
         private Collection $back,
         private Collection $backTaxes,
+        private Collection $consigned,
     ) {
     }
 
@@ -74,7 +77,15 @@ final readonly class Origins
                     ->whereIn('document_id', $back->pluck('document_id')->unique())
                     ->get()
                     ->groupBy($byLine),
+            DocumentConsigned::query()->whereIn('document_id', $documents)->get()
+                ->keyBy(static fn (DocumentConsigned $row): string => "{$row->document_id}:{$row->position}"),
         );
+    }
+
+    /** Whose it was, and what they had of it; null: the house's. */
+    public function consigned(Origin $origin): ?Consigned
+    {
+        return $this->consigned->get($origin->key())?->toValue();
     }
 
     public function has(Origin $origin): bool

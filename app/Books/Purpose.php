@@ -61,6 +61,9 @@ enum Purpose: string
     case OpeningCredit = 'opening_credit';
     case PostedInError = 'posted_in_error';
     case Reward = 'reward';
+    case OwnerPaid = 'owner_paid';
+    case OwnerCredited = 'owner_credited';
+    case GoodsToOwner = 'goods_to_owner';
 
     /** Whether it has lines, so that its journal is that of a sale. */
     public function hasLines(): bool
@@ -76,7 +79,7 @@ enum Purpose: string
             [
                 self::PaidBack, self::CreditPaidOut, self::ReceiptReversed, self::ReturnedPayment, self::FloatOut,
                 self::ToSafe, self::TillShort, self::CashDrop, self::PettyCash, self::PaidIn, self::CardPayout,
-                self::SafeShort, self::CommissionPaid,
+                self::SafeShort, self::CommissionPaid, self::OwnerPaid,
             ],
             true,
         );
@@ -85,7 +88,11 @@ enum Purpose: string
     /** Whether it puts money into a drawer or takes some out, beside all customers. */
     public function isOfADrawer(): bool
     {
-        return in_array($this, [...self::settingDrawers(), ...self::movingCash(), self::CommissionPaid], true);
+        return in_array(
+            $this,
+            [...self::settingDrawers(), ...self::movingCash(), self::CommissionPaid, self::OwnerPaid],
+            true,
+        );
     }
 
     /** @return list<self> those that open and close a drawer, and are nothing that came or went in its session */
@@ -200,7 +207,7 @@ enum Purpose: string
             $this,
             [
                 self::WriteOff, self::WriteOffReversed, self::GoodsIn, self::OpeningStock, self::Revaluation,
-                self::GoodsSent, self::GoodsArrived, self::GoodsMissing,
+                self::GoodsSent, self::GoodsArrived, self::GoodsMissing, self::GoodsToOwner,
             ],
             true,
         );
@@ -211,7 +218,7 @@ enum Purpose: string
     {
         return [
             ...self::goodsOnly(), ...self::settingDrawers(), ...self::movingCash(), ...self::besideCustomers(),
-            self::CommissionPaid,
+            self::CommissionPaid, self::OwnerPaid,
         ];
     }
 
@@ -258,6 +265,9 @@ enum Purpose: string
             self::OpeningCredit => 'Credit from before',
             self::PostedInError => "{$refersTo} never came",
             self::Reward => 'Points became store credit',
+            self::OwnerPaid => 'The owner of goods is paid',
+            self::OwnerCredited => 'What an owner of goods has is kept as store credit',
+            self::GoodsToOwner => 'Goods went back to their owner',
             self::YearReopened => "The year closed by {$refersTo} is opened again",
             self::PaidIn => 'Paid in to the bank',
             self::CashFetched => 'Cash from the bank for the safe',
@@ -323,6 +333,8 @@ enum Purpose: string
             self::OpeningOwed, self::OpeningCredit => 'Opening item',
             self::PostedInError => 'Posted in error',
             self::Reward => 'Reward',
+            self::OwnerPaid, self::OwnerCredited => 'Settlement with an owner',
+            self::GoodsToOwner => 'Back to their owner',
             self::YearReopened => 'Year opened again',
             self::PaidIn => 'Paying-in',
             self::CashFetched => 'Cash from the bank',

@@ -200,7 +200,8 @@ final class Register
     /**
      * @param  non-empty-list<DocumentRows>  $documents
      * @param  non-empty-list<int>  $ids
-     * @param  'lines'|'lineTaxes'|'taxes'|'tenders'|'coupons'|'held'|'journalLines'|'journalEntry'  $of which part of
+     * @param  'lines'|'lineTaxes'|'taxes'|'tenders'|'coupons'|'consigned'|'held'|'journalLines'|'journalEntry'  $of
+     *     which part of
      *     each
      */
     private function insert(string $table, array $documents, array $ids, string $of): void

@@ -7,6 +7,8 @@ namespace Elmstone\Catalogue;
 use Brick\Math\BigDecimal;
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Families\Family;
+use Elmstone\Core\Consignment\Consigned;
+use Elmstone\Core\Consignment\OwnerShare;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\UnitPrice;
@@ -48,6 +50,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $family_id
  * @property int|null $first_value the row of its family's grid
  * @property int|null $second_value the column
+ * @property int|null $owner_id whose it is until it is sold; null: the house's
+ * @property string|null $owner_percent
  * @property CarbonImmutable $updated_at
  * @property-read Department $department
  * @property-read Collection<int, QuantityBreakRecord> $breaks
@@ -143,6 +147,14 @@ final class Item extends Record
     public function priceChanges(): HasMany
     {
         return $this->hasMany(PriceChange::class)->orderByDesc('id');
+    }
+
+    /** Whose it is until it is sold, and what they have of it then; null: the house's. */
+    public function consigned(): ?Consigned
+    {
+        return $this->owner_id === null || $this->owner_percent === null
+            ? null
+            : new Consigned($this->owner_id, OwnerShare::percent($this->owner_percent));
     }
 
     /** @throws Refused whole_pieces where it is half of something that is sold whole */

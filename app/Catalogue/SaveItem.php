@@ -30,7 +30,9 @@ final class SaveItem
                         ->findOrFail($item->id);
             $before = $this->prices($item);
             $worth = self::worth($item);
-            $item->fill($draft->costTyped ? $draft->fields : array_diff_key($draft->fields, ['cost' => '']))->save();
+            // What belongs to somebody else costs nothing until it is sold.
+            $keepsCost = ! $draft->costTyped || $item->owner_id !== null;
+            $item->fill($keepsCost ? array_diff_key($draft->fields, ['cost' => '']) : $draft->fields)->save();
             $item->breaks()->delete();
             $item->breaks()->createMany($draft->breaks);
             $item->promotions()->delete();

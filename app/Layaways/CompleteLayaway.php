@@ -11,6 +11,7 @@ use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
 use Elmstone\Books\Drafts\DraftTender;
+use Elmstone\Books\Drafts\LineCost;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Posting;
@@ -185,11 +186,14 @@ final class CompleteLayaway
                 $line->unit,
                 $line->price_rule,
                 $line->list_price,
-                $line->costNow($currency),
+                LineCost::of(
+                    $reckoned->lines[$i], $tax->terms, $line->costNow($currency), $line->item?->consigned(),
+                ),
                 $line->note,
                 $line->approval_id,
                 $line->serials ?? [],
                 sharing: $line->sharing_id,
+                consigned: $line->item?->consigned(),
             );
         }
 

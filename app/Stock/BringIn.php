@@ -80,6 +80,7 @@ final class BringIn
         [$lines, $apart, $moves, $corrections, $costs] = [[], [], [], [], []];
 
         foreach ($goods as $one) {
+            self::assertOurs($one);
             $was = $worth[$one->item->id];
             $worthOf = $one->amount->major()->multipliedBy($one->item->price_per);
             $paid = UnitPrice::of((string) $worthOf->dividedBy($one->quantity->value, 4, RoundingMode::HALF_UP));
@@ -125,6 +126,15 @@ final class BringIn
         }
 
         return $document;
+    }
+
+    /** @throws Refused consigned */
+    private static function assertOurs(Incoming $one): void
+    {
+        $one->item->owner_id !== null && $one->amount->isPositive() && throw Refused::because(
+            'consigned',
+            "{$one->item->code} belongs to its owner until it is sold: it comes in at no cost.",
+        );
     }
 
     /**

@@ -90,6 +90,8 @@ trait Accounts
                 $reference === '' ? (string) random_int(1000, 999999) : $reference,
                 $day ?? CarbonImmutable::today(),
                 (string) Str::uuid(),
+                // Also of whose cheque came back: that is a matter of its own.
+                takenAllTheSame: true,
             ),
             Till::query()->with('location')->findOrFail(1),
             $this->staff('301'),

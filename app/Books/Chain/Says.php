@@ -61,6 +61,7 @@ final class Says
             ['position', 'code', 'description', 'percent', 'amount', 'for_lines', 'least_spend', 'alone', 'taken'],
             'position',
         ],
+        'consigned' => ['document_consigned', ['position', 'owner_id', 'percent'], 'position'],
         'journal' => ['journal_lines', ['position', 'account', 'debit', 'credit'], 'position'],
         'account' => [
             'open_items',
@@ -98,14 +99,15 @@ final class Says
         'cash_rounding', 'change_given', 'on_account', 'balance_before', 'settlement_discount', 'fee', 'refers_to_id',
         'position', 'item_id', 'department_id', 'price_per', 'discount_amount', 'may_discount', 'gross',
         'line_discount', 'cost', 'origin_document_id', 'origin_position', 'amount', 'base', 'given', 'least_spend',
-        'alone', 'taken', 'place', 'commission', 'debit', 'credit', 'value', 'account_id', 'asked_by', 'approved_by',
+        'alone', 'taken', 'place', 'owner_id', 'commission', 'debit', 'credit', 'value', 'account_id', 'asked_by',
+        'approved_by',
     ];
 
     /** Tables whose rows cannot be added to a document that is sealed. */
     public const SEALED = [
         'document_lines', 'document_shares', 'document_line_taxes', 'document_taxes', 'document_tenders',
-        'document_coupons', 'document_held', 'document_approvals', 'journal_lines', 'journal_entries', 'open_items',
-        'stock_movements', 'return_shares', 'held_entries',
+        'document_coupons', 'document_consigned', 'document_held', 'document_approvals', 'journal_lines',
+        'journal_entries', 'open_items', 'stock_movements', 'return_shares', 'held_entries',
     ];
 
     /** What JSON does not write as it stands: of other ASCII text, nothing. */

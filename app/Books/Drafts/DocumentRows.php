@@ -18,6 +18,7 @@ final readonly class DocumentRows
         'document_taxes' => 'taxes',
         'document_tenders' => 'tenders',
         'document_coupons' => 'coupons',
+        'document_consigned' => 'consigned',
         'document_held' => 'held',
         'journal_lines' => 'journalLines',
         'journal_entries' => 'journalEntry',
@@ -130,6 +131,23 @@ final readonly class DocumentRows
                 'goods_to' => $line->goodsTo?->value,
                 'reason' => $line->reason,
             ];
+        }
+
+        return $rows;
+    }
+
+    /** @return list<array<string, scalar|null>> */
+    public function consigned(int $document): array
+    {
+        $rows = [];
+
+        foreach ($this->draft->lines as $i => $line) {
+            $line->consigned === null || ($rows[] = [
+                'document_id' => $document,
+                'position' => $i + 1,
+                'owner_id' => $line->consigned->ownerId,
+                'percent' => $line->consigned->share->percent->toString(),
+            ]);
         }
 
         return $rows;

@@ -6,6 +6,7 @@ namespace Elmstone\Books\Drafts;
 
 use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
+use Elmstone\Core\Consignment\Consigned;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
@@ -22,6 +23,7 @@ final readonly class DraftLine
      * @param  GoodsTo|null  $goodsTo of what comes back, or is written off
      * @param  string|null  $reason why it comes back
      * @param  int|null  $sharing who sold it; null: as all of the document
+     * @param  Consigned|null  $consigned whose it was; its cost is what they have of it
      */
     public function __construct(
         public ReckonedLine $reckoned,
@@ -40,6 +42,7 @@ final readonly class DraftLine
         public ?GoodsTo $goodsTo = null,
         public ?string $reason = null,
         public ?int $sharing = null,
+        public ?Consigned $consigned = null,
     ) {
     }
 }

@@ -121,6 +121,22 @@ final readonly class MoneyEntry
         );
     }
 
+    /**
+     * What the owner of goods has of what was sold is paid.
+     *
+     * @param  Money  $fee of cards, passed on to them; it is not in what is paid
+     */
+    public static function ownerPaid(Money $amount, Money $fee): self
+    {
+        return self::plain(Purpose::OwnerPaid, $amount, fee: $fee);
+    }
+
+    /** The same, kept for them as store credit. */
+    public static function ownerCredited(Money $amount, Money $fee): self
+    {
+        return self::plain(Purpose::OwnerCredited, $amount, fee: $fee, held: [HeldKind::StoreCredit->value => $amount]);
+    }
+
     /** Points became store credit. */
     public static function reward(Money $amount): self
     {
@@ -203,7 +219,8 @@ final readonly class MoneyEntry
             Purpose::Payment, Purpose::FloatIn, Purpose::TillOver, Purpose::CashUp, Purpose::CashFetched,
             Purpose::SafeOver, Purpose::BankCredited => $this->total,
             Purpose::PaidBack, Purpose::CreditPaidOut, Purpose::ReceiptReversed, Purpose::FloatOut, Purpose::ToSafe,
-            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::CommissionPaid, Purpose::PaidIn,
+            Purpose::TillShort, Purpose::CashDrop, Purpose::PettyCash, Purpose::CommissionPaid, Purpose::OwnerPaid,
+            Purpose::PaidIn,
             Purpose::CardPayout, Purpose::SafeShort => $this->total->negated(),
             Purpose::ReturnedPayment => $this->total->minus($this->settlementDiscount)->minus($this->fee)->negated(),
             default => Money::zero($this->total->currency),
@@ -221,7 +238,8 @@ final readonly class MoneyEntry
 
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
-            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::Reward => Money::zero($this->total->currency),
+            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::Reward,
+            Purpose::OwnerCredited => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),
             Purpose::Plan, Purpose::PlanLetOff, Purpose::BadDebt, Purpose::SmallDifference, Purpose::MovedOff,

@@ -39,8 +39,11 @@ final class MoneyJournal
                 ? $entry->settlementDiscount->negated()
                 : $inflow($entry->settlementDiscount),
         ];
-        $isCards = $entry->purpose === Purpose::CardPayout;
-        $postings[] = $isCards ? [Accounts::CARD_FEES, $entry->fee] : [Accounts::FEES, $entry->fee->negated()];
+        $postings[] = match ($entry->purpose) {
+            Purpose::CardPayout => [Accounts::CARD_FEES, $entry->fee],
+            Purpose::OwnerPaid, Purpose::OwnerCredited => [Accounts::CARD_FEES, $entry->fee->negated()],
+            default => [Accounts::FEES, $entry->fee->negated()],
+        };
 
         foreach (HeldKind::cases() as $kind) {
             $postings[] = [$kind->account(), $entry->held($kind)->negated()];
@@ -52,6 +55,14 @@ final class MoneyJournal
 
         if ($entry->purpose->isOfADrawer()) {
             $postings[] = [self::behindTheDrawer($draft, $entry), $entry->tendered()->negated()];
+        }
+
+        if (in_array($entry->purpose, [Purpose::OwnerPaid, Purpose::OwnerCredited], true)) {
+            $postings[] = [Accounts::OWNERS, $entry->fee];
+        }
+
+        if ($entry->purpose === Purpose::OwnerCredited) {
+            $postings[] = [Accounts::OWNERS, $entry->total];
         }
 
         array_push($postings, ...self::atTheBank($entry), ...self::atSuppliers($entry));
@@ -117,6 +128,7 @@ final class MoneyJournal
         return match (true) {
             $entry->purpose === Purpose::PettyCash => $draft->tenders[0]->reference,
             $entry->purpose === Purpose::CommissionPaid => Accounts::COMMISSIONS,
+            $entry->purpose === Purpose::OwnerPaid => Accounts::OWNERS,
             ! in_array($entry->purpose, [Purpose::TillOver, Purpose::TillShort], true) => Accounts::SAFE,
             ($draft->tenders[0] ?? null)?->tender->kind === TenderKind::Card => Accounts::CARD_DIFFERENCES,
             default => Accounts::OVER_SHORT,

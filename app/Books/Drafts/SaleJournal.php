@@ -93,6 +93,12 @@ final class SaleJournal
 
         $isOut = $direction === Direction::Out;
         $cost = $direction->signed($line->cost);
+
+        // What belonged to somebody else was never inventory: its cost is owed to them.
+        if ($line->consigned !== null) {
+            return [[Accounts::COST_OF_GOODS, $cost], [Accounts::OWNERS, $cost->negated()]];
+        }
+
         $place = $isOut ? Accounts::INVENTORY : ($line->goodsTo ?? GoodsTo::Stock)->account();
 
         return [

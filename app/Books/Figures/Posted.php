@@ -6,6 +6,7 @@ namespace Elmstone\Books\Figures;
 
 use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,6 +23,14 @@ final class Posted
     public static function lines(): Builder
     {
         return self::documents()->join('document_lines as l', 'l.document_id', '=', 'd.id');
+    }
+
+    /** Lines of what belonged to somebody else, as `l`, and whose it was, as `c`. */
+    public static function consigned(): Builder
+    {
+        return self::lines()->join('document_consigned as c', static fn (JoinClause $join) => $join
+            ->on('c.document_id', '=', 'l.document_id')
+            ->on('c.position', '=', 'l.position'));
     }
 
     /** A column beside a line: its tax in all, minor units, as `tax`. */

@@ -61,7 +61,7 @@ final class ReckonAgain
     {
         $this->proof = $proof;
         $documents = Document::query()
-            ->with(['lines', 'taxes', 'tenders', 'journal', 'coupons', 'heldRows'])
+            ->with(['lines', 'taxes', 'tenders', 'journal', 'coupons', 'heldRows', 'consigned'])
             ->whereBetween('id', [$from, $until]);
         $this->all || $documents->where($this->notProved(...));
         $documents->chunkById(500, $this->documents(...));

@@ -88,6 +88,7 @@ final readonly class StoredDocument
                 $line->origin(),
                 $line->goods_to,
                 $line->reason,
+                consigned: $document->consigned->firstWhere('position', $line->position)?->toValue(),
             );
         }
 

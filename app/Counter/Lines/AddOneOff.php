@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Lines;
 
+use Elmstone\Core\Consignment\Consigned;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\PriceRule;
@@ -27,6 +28,7 @@ final class AddOneOff
         int $departmentId,
         string $taxClass,
         string $scanned = '',
+        ?Consigned $consigned = null,
     ): Slip {
         $line = [
             'code' => 'one-off',
@@ -40,6 +42,8 @@ final class AddOneOff
             'list_price' => $price->toString(),
             'tax_class' => $taxClass,
             'may_discount' => true,
+            'owner_id' => $consigned?->ownerId,
+            'owner_percent' => $consigned?->share->percent->toString(),
         ];
 
         return $this->desk->change($slipKey, $act, static function (Slip $slip) use ($line, $scanned): void {

@@ -7,6 +7,8 @@ namespace Elmstone\Counter\Lines;
 use Elmstone\Books\LineValue;
 use Elmstone\Catalogue\Item;
 use Elmstone\Catalogue\Stock;
+use Elmstone\Core\Consignment\Consigned;
+use Elmstone\Core\Consignment\OwnerShare;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
@@ -53,6 +55,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $from_id of an order: where it leaves
  * @property string|null $aside of an order: what is set aside now; null: what there is
  * @property int|null $sharing_id who sold it; null: as all of the slip
+ * @property int|null $owner_id of a thing of somebody's that is in no list
+ * @property string|null $owner_percent
  * @property-read Item|null $item
  */
 final class LineOnSlip extends Record
@@ -92,6 +96,15 @@ final class LineOnSlip extends Record
     public function toValue(Currency $currency): SlipLine
     {
         return $this->line((string) $this->id, Direction::Out);
+    }
+
+    /** Whose it is until it is sold; of a one-off line as it was typed. Null: the house's. */
+    public function consigned(): ?Consigned
+    {
+        return ($this->relationLoaded('item') ? $this->item?->consigned() : null)
+            ?? ($this->owner_id === null || $this->owner_percent === null
+                ? null
+                : new Consigned($this->owner_id, OwnerShare::percent($this->owner_percent)));
     }
 
     /** What a unit of its price costs the house now; of a one-off line as it was typed. */

@@ -235,6 +235,7 @@ final class EntryController
                 $request->integer('department_id'),
                 $request->string('tax_class')->value(),
                 $request->string('unknown')->value(),
+                $request->consigned(),
             ),
         );
     }

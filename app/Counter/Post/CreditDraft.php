@@ -79,6 +79,7 @@ final readonly class CreditDraft
                         $line->origin(),
                         $line->goods_to,
                         $line->reason->value,
+                        consigned: $this->back->consigned($line),
                     ),
                 )
                 ->all(),
@@ -108,8 +109,8 @@ final readonly class CreditDraft
                     $line->item_id,
                     $slip->location_id,
                     $line->quantity->value,
-                    self::unitCost($this->back->costOf($line), $line),
-                    $this->back->costOf($line),
+                    self::unitCost($this->back->worthOf($line), $line),
+                    $this->back->worthOf($line),
                 );
             }
         }

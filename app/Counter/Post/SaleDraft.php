@@ -58,7 +58,7 @@ final readonly class SaleDraft
                     $this->reckoned->slip->location_id,
                     $line->quantity->value->negated(),
                     $line->costNow() ?? UnitPrice::of('0'),
-                    $this->reckoned->figures()->costOf($line)->negated(),
+                    $this->reckoned->figures()->worthOf($line)->negated(),
                 );
             }
         }
@@ -82,6 +82,7 @@ final readonly class SaleDraft
             $this->reckoned->needs->approvalAt("line.{$line->id}")?->id,
             $line->serials ?? [],
             sharing: $line->sharing_id,
+            consigned: $line->consigned(),
         );
     }
 

@@ -169,6 +169,12 @@ final readonly class Hindrances
         $found = [];
 
         foreach ($this->slip->lines as $line) {
+            $line->owner_id === null || $this->slip->becomesSale() || ($found[] = Refused::because(
+                'owner_one_off',
+                "“{$line->description}” belongs to somebody and is in no list: it can only be sold. Make it an item "
+                    .'first.',
+            ));
+
             if ($line->item?->has_serials === true) {
                 try {
                     Serials::assertComplete(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Settle;
 
 use Brick\Math\BigRational;
+use Elmstone\Books\Drafts\LineCost;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\UnitPrice;
@@ -23,7 +24,19 @@ final readonly class LineFigures
     {
     }
 
+    /** What the house pays for it: the goods, or the owner's share. */
     public function costOf(LineOnSlip $line): Money
+    {
+        return LineCost::of(
+            $this->reckoned->line($line),
+            $this->reckoned->terms,
+            $this->worthOf($line),
+            $line->consigned(),
+        );
+    }
+
+    /** What the goods are worth in inventory: what belongs to somebody else, nothing. */
+    public function worthOf(LineOnSlip $line): Money
     {
         return $line->costNow() === null
             ? Money::zero($this->house->currency())

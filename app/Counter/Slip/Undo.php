@@ -23,7 +23,7 @@ final class Undo
         'position', 'item_id', 'code', 'description', 'department_id', 'quantity', 'unit', 'unit_price', 'price_per',
         'price_rule', 'list_price', 'discount_percent', 'discount_amount', 'may_discount', 'tax_class',
         'price_source', 'floor_price', 'cost', 'note', 'standing_discount', 'serials', 'sharing_id', 'way', 'from_id',
-        'aside',
+        'aside', 'owner_id', 'owner_percent',
     ];
 
     public function __construct(private readonly SlipDesk $desk, private readonly PutCustomer $put)

@@ -26,6 +26,7 @@ final class PlainInput
         'deliveries/*' => ['quantity'],
         'letters/settings' => ['after', 'fee', 'words'],
         'families/*' => ['cell'],
+        'owners/*' => ['quantity', 'serials'],
         'rewards/terms' => ['rate'],
         'markdowns' => ['shown', 'take'],
         'markdowns/steps' => ['after', 'percent'],

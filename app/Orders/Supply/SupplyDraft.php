@@ -9,6 +9,7 @@ use Elmstone\Agreements\TaxOfDay;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Books\Drafts\DocumentDraft;
 use Elmstone\Books\Drafts\DraftLine;
+use Elmstone\Books\Drafts\LineCost;
 use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Core\Money\UnitPrice;
@@ -89,12 +90,18 @@ final readonly class SupplyDraft
             $line->unit,
             $line->price_rule,
             $line->list_price,
-            ($line->item->cost ?? $line->cost ?? UnitPrice::of('0'))
-                ->worth($of->line->quantity, $line->price_per, $this->house->currency()),
+            LineCost::of(
+                $of,
+                $this->house->taxTerms(),
+                ($line->item->cost ?? $line->cost ?? UnitPrice::of('0'))
+                    ->worth($of->line->quantity, $line->price_per, $this->house->currency()),
+                $line->item?->consigned(),
+            ),
             $line->note,
             $line->approval_id,
             $serials,
             sharing: $line->sharing_id,
+            consigned: $line->item?->consigned(),
         );
     }
 }

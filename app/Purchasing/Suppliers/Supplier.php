@@ -20,6 +20,9 @@ use Elmstone\Support\Database\Record;
  * @property string $town
  * @property string $our_number what they call us by
  * @property int $lead_days from sending an order to its goods
+ * @property string|null $owner_percent of what is sold of theirs; null: they are no owner
+ * @property string $card_fee_percent passed on, of what was paid by card
+ * @property int|null $customer_id who they are as a customer
  * @property bool $active
  * @property int $version
  */

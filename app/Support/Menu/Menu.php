@@ -47,6 +47,7 @@ final class Menu
             ['Purchases', 'purchases', 'see-orders', ['purchases']],
             ['Transfers', 'transfers', 'receive-goods', ['transfers']],
             ['Suppliers', 'suppliers', 'buy-goods', ['suppliers']],
+            ['Owners', 'owners', 'buy-goods', ['owners']],
             ['Write-offs', 'write-offs', 'write-off', ['write-offs']],
         ],
         'Day' => [

@@ -87,8 +87,9 @@ export default () => ({
             this.nextDepartment();
         } else if (event.key === ' ' && this.open && this.isChoosing) {
             event.preventDefault();
-            const { item, customer } = this.rows()[this.chosen()]?.dataset ?? {};
-            if (item) lookAt(`item=${item}`);
+            const { item, customer, family } = this.rows()[this.chosen()]?.dataset ?? {};
+            if (family) this.openFamily(family);
+            else if (item) lookAt(`item=${item}`);
             else if (customer) lookAt(`customer=${customer}`);
         } else if (event.key === 'Enter' && !event.ctrlKey) {
             event.preventDefault();

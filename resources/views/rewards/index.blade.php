@@ -10,8 +10,8 @@
     @include('design.messages')
     <div class="split">
     <div>
-        <p>{{ number_format($outstanding) }} points are out@if($programme !== null), worth
-            {{ Show::money($programme->rewards($outstanding)->rewards) }} when they are full@endif. Given this year:
+        <p>{{ number_format($outstanding) }} points are out{{ $programme === null ? ''
+            : ', worth '.Show::money($programme->rewards($outstanding)->rewards).' when they are full' }}. Given this year:
             {{ $given }} {{ $house->currency()->code }}; what of it is not spent stands under
             <a href="{{ route('store-credit') }}">store credit</a>.</p>
         @if($members->isEmpty())<p class="empty">Nobody takes part yet: a tick on a customer’s page, or beside

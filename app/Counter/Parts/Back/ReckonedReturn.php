@@ -9,6 +9,7 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Books\Origin;
 use Elmstone\Books\Origins;
 use Elmstone\Catalogue\Serials;
+use Elmstone\Core\Consignment\Consigned;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
@@ -132,6 +133,20 @@ final class ReckonedReturn
         return $line->item?->has_serials !== true || $line->goods_to === GoodsTo::None || $line->serials === null
             ? []
             : Serials::notOut($line->item->id, $line->serials, $line->origin_document_id);
+    }
+
+    /** Whose it was when it was sold; null: the house's. */
+    public function consigned(ReturnOnSlip $line): ?Consigned
+    {
+        $origin = $line->origin();
+
+        return $origin === null ? null : $this->origins->consigned($origin);
+    }
+
+    /** What goes back into inventory with it: of what belongs to somebody else, nothing. */
+    public function worthOf(ReturnOnSlip $line): Money
+    {
+        return $this->consigned($line) === null ? $this->costOf($line) : $this->house->money(0);
     }
 
     public function costOf(ReturnOnSlip $line): Money

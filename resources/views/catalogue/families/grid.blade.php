@@ -1,5 +1,5 @@
 @use('Elmstone\Support\Show')
-{{-- A family’s grid. $does: see, pick (at the counter), prices, barcodes, codes, count; $place: one place, or null. --}}
+{{-- A family’s grid. $does: see, pick (at the counter), prices, barcodes, codes, count; $place: one or null. --}}
 @php($family = $grid->family)
 @php($is = fn (...$kinds): bool => in_array($does, $kinds, true))
 <div class="family-scroll" tabindex="-1"><table class="family-grid" x-data="familyGrid" @keydown="key"

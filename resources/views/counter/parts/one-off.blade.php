@@ -14,7 +14,9 @@
         <div class="col-3"><label for="one-off-department" class="small soft">Department</label>
         <select class="form-select" id="one-off-department" name="department_id">@foreach($departments as $department)
         <option value="{{ $department->id }}">{{ $department->name }}</option>@endforeach</select></div>
-        <div class="col-9">@include('counter.parts.one-off-said')
+        <div class="col-3"><label for="one-off-owner" class="small soft">Somebody’s? Owner’s code</label><input
+            class="form-control" id="one-off-owner" name="owner" maxlength="12" placeholder="the house’s"></div>
+        <div class="col-6">@include('counter.parts.one-off-said')
             <label class="small soft">Tax
             <select class="form-select d-inline-block w-auto" name="tax_class" aria-label="Tax class">
             @foreach($letters as $code => $letter)
