@@ -9,6 +9,7 @@ use Elmstone\Catalogue\Department;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Rewards\Programme;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Settings;
 use Elmstone\Shop\Shop;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +19,7 @@ final class RewardTerms
     /** @var array<int, string>|null rates by department, of those that have their own */
     private ?array $own = null;
 
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly Settings $settings)
     {
     }
 
@@ -71,5 +72,6 @@ final class RewardTerms
                 Department::query()->whereKey($department)->update(['reward_rate' => $rate]);
             }
         });
+        $this->settings->forget();
     }
 }

@@ -14,17 +14,22 @@ use Elmstone\Counter\Lines\AddToSlip;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Settle\CountTender;
 use Elmstone\Counter\Slip\Act;
+use Elmstone\Counter\Slip\PutCustomer;
+use Elmstone\Customers\Customer;
 use Elmstone\Customers\SaveCustomer;
+use Elmstone\Paper\Outbox;
 use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Receivables\Payments\TakePayment;
+use Elmstone\Rewards\RewardTerms;
 use Elmstone\Shares\ShareLedger;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
+use Elmstone\Support\ShopTime;
 use Illuminate\Support\Str;
 
 /** The whole demonstration shop, relative to the day it is loaded on. */
@@ -54,6 +59,9 @@ final class DemoHouse
         private readonly DemoShares $shares,
         private readonly ShareLedger $shareLedger,
         private readonly DemoMarkdowns $markdowns,
+        private readonly DemoOwners $owners,
+        private readonly RewardTerms $rewards,
+        private readonly PutCustomer $putCustomer,
     ) {
     }
 
@@ -123,7 +131,11 @@ final class DemoHouse
         );
         $say("{$ordered} acts for orders, quotes and purchases");
         $this->markdowns->morning();
+        $this->rewards->keep([
+            'per_unit' => '1', 'threshold' => 250, 'reward' => Money::of('10.00', $this->house->currency()), 'months' => 18,
+        ], []);
         $this->today();
+        $this->toMembers($this->owners->build());
         $this->orders->today();
         $this->returns->end();
         $this->drawers->end($first);
@@ -146,6 +158,27 @@ final class DemoHouse
         foreach ([['ST-2001', 'GR-301'], ['LH-1141', 'LH-1300'], ['PT-0704']] as $i => $codes) {
             $this->basket($codes, $i + 1, $i);
         }
+    }
+
+    /**
+     * Somebody who collects points buys what belongs to somebody else, and other things.
+     *
+     * @param  list<string>  $theirs
+     */
+    private function toMembers(array $theirs): void
+    {
+        $members = Customer::query()->whereNull('merged_into_id')->orderBy('id')->limit(40)->get();
+        Customer::query()->whereKey($members->modelKeys())->update(['rewards_on' => ShopTime::today()]);
+
+        foreach ([[$theirs[0], 'LH-1140'], [$theirs[1], 'GR-301'], [$theirs[0], 'MA-0031']] as $i => $codes) {
+            [$slip, $act] = $this->basket([], 1, $i);
+            $this->putCustomer->handle($slip, $act(), $members[$i * 3 + 1]);
+            array_walk($codes, fn (string $code) => $this->add->handle($slip, $act(), $code));
+            $cash = $this->count->cash($slip, $act(), Money::of('900.00', $this->house->currency()));
+            $this->post->handle($slip, $act($cash->version));
+        }
+
+        app(Outbox::class)->sendDue();
     }
 
     /**

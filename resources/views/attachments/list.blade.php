@@ -20,7 +20,8 @@
         enctype="multipart/form-data" class="d-flex gap-2 mt-2">@csrf
         <input class="form-control @error('file') is-refused @enderror" type="file" name="file"
             aria-label="A picture or a PDF, 8 MB at most"
-                accept="image/png,image/jpeg,image/webp,application/pdf"><button class="quiet-act">Keep it</button>
+                accept="image/png,image/jpeg,image/webp,application/pdf"><button
+                    class="quiet-act text-nowrap">Keep it</button>
         </form>@include('design.complaint', ['field' => 'file'])
     @elseif($files->isEmpty())<p class="soft small">None.</p>@endif
     @endif

@@ -4,14 +4,15 @@
 @section('main')
 <div class="page">
     <div class="page-head"><h1>Rewards</h1><span class="soft">{{ $programme === null ? 'there is no programme'
-        : Show::decimal($programme->perUnit).' points for each '.$house->currency()->code.' before tax, '
+        : Show::decimal($programme->perUnit).($programme->perUnit->isEqualTo(1) ? ' point' : ' points').' for each '.$house->currency()->code.' before tax, '
             .number_format($programme->threshold).' become '.Show::money($programme->reward).' of store credit'
                 .($months === null ? '' : "; they run out after {$months} months") }}</span></div>
     @include('design.messages')
     <div class="split">
     <div>
         <p>{{ number_format($outstanding) }} points are out{{ $programme === null ? ''
-            : ', worth '.Show::money($programme->rewards($outstanding)->rewards).' when they are full' }}. Given this year:
+            : ', worth '.Show::money($programme->rewards($outstanding)->rewards).' when they are full' }}. Given this
+            year:
             {{ $given }} {{ $house->currency()->code }}; what of it is not spent stands under
             <a href="{{ route('store-credit') }}">store credit</a>.</p>
         @if($members->isEmpty())<p class="empty">Nobody takes part yet: a tick on a customer’s page, or beside
