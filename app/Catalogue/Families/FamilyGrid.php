@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Catalogue\Families;
 
 use Elmstone\Catalogue\Item;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 
 /** A family as a grid: one property down the side, the other across, an item where they meet. */
 final readonly class FamilyGrid
@@ -26,18 +26,37 @@ final readonly class FamilyGrid
     public static function of(Family $family, OnTheirWay $coming): self
     {
         $family->loadMissing('values');
-        $items = $family->items()->with('stock')->get();
-        $onOrder = $coming->byPlace(self::ids($items));
+        $items = $family->items()->get();
+        $ids = array_values($items->map(static fn (Item $item): int => $item->id)->all());
+        [$stock, $onOrder] = [self::stock($ids), $coming->byPlace($ids)];
         $cells = [];
 
         foreach ($items as $item) {
             $cells[$item->first_value ?? 0][$item->second_value ?? 0] = new FamilyCell(
                 $item,
+                $stock[$item->id] ?? [],
                 $onOrder[$item->id] ?? [],
             );
         }
 
         return new self($family, $family->valuesOf(1), $family->valuesOf(2), $cells);
+    }
+
+    /**
+     * @param  list<int>  $items
+     * @return array<int, array<int, array{string, string}>> on hand and committed, by item and location
+     */
+    private static function stock(array $items): array
+    {
+        $stock = [];
+
+        foreach (
+            DB::table('stock')->whereIn('item_id', $items)->get(['item_id', 'location_id', 'on_hand', 'committed']) as $at
+        ) {
+            $stock[(int) $at->item_id][(int) $at->location_id] = [(string) $at->on_hand, (string) $at->committed];
+        }
+
+        return $stock;
     }
 
     public function at(int $row, int $column): ?FamilyCell
@@ -63,14 +82,5 @@ final readonly class FamilyGrid
         }
 
         return $missing;
-    }
-
-    /**
-     * @param  Collection<int, Item>  $items
-     * @return list<int>
-     */
-    private static function ids(Collection $items): array
-    {
-        return array_values($items->map(static fn (Item $item): int => $item->id)->all());
     }
 }
