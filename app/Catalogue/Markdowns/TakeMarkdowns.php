@@ -7,6 +7,7 @@ namespace Elmstone\Catalogue\Markdowns;
 use Carbon\CarbonImmutable;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
@@ -17,9 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TakeMarkdowns
 {
-    private const AT_ONCE = 500;
-
-    public function __construct(private Proposals $proposals)
+    public function __construct(private House $house)
     {
     }
 
@@ -40,14 +39,7 @@ final readonly class TakeMarkdowns
                 'The list was worked out anew meanwhile. Here it is; nothing was taken yet.',
             );
             $today = ShopTime::today();
-            [$taken, $changed] = [0, 0];
-
-            foreach ($this->chosen($department, $but) as $items) {
-                $is = $this->take($items, $today, $by);
-                $taken += $is;
-                $changed += count($items) - $is;
-            }
-
+            [$taken, $changed] = $this->take(...self::chosen($department, $but), today: $today, by: $by);
             $taken + $changed > 0 || throw Refused::because('nothing_chosen', 'No price was left ticked.');
 
             return [$taken, $changed];
@@ -65,74 +57,57 @@ final readonly class TakeMarkdowns
 
     /**
      * @param  list<int>  $but
-     * @return iterable<list<int>> items, some at a time, in order
+     * @return array{string, list<int>} the proposals that are meant, `shown`, and what that binds
      */
-    private function chosen(int $department, array $but): iterable
+    private static function chosen(int $department, array $but): array
     {
-        $all = DB::table('markdown_proposals')
-            ->when($department > 0, static fn ($query) => $query->where('department_id', $department))
-            ->orderBy('item_id')
-            ->pluck('item_id')
-            ->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)
-            ->diff($but)
-            ->all();
+        $one = $department > 0 ? ' AND shown.department_id = ?' : '';
+        $not = $but === [] ? '' : ' AND shown.item_id NOT IN ('.implode(', ', array_fill(0, count($but), '?')).')';
 
-        return array_chunk($all, self::AT_ONCE);
+        return ['1 = 1'.$one.$not, [...$department > 0 ? [$department] : [], ...$but]];
     }
 
     /**
-     * @param  list<int>  $items
-     * @return int how many were still as the list says
+     * @param  list<int>  $bound
+     * @return array{int, int} how many were still as the list says, and how many were not
      */
-    private function take(array $items, CarbonImmutable $today, Staff $by): int
+    private function take(string $chosen, array $bound, CarbonImmutable $today, Staff $by): array
     {
-        $was = DB::table('items')->whereIn('id', $items)->orderBy('id')->lockForUpdate()->pluck('marked_price', 'id');
-        $shown = DB::table('markdown_proposals')->whereIn('item_id', $items)->pluck('price', 'item_id');
-        $prices = [];
-
-        foreach ($this->proposals->of($items, $today) as $now) {
-            $seen = $shown[$now['item_id']];
-
-            if (self::plain(is_string($seen) ? $seen : null) === self::plain($now['price'])) {
-                $prices[$now['item_id']] = $now['price'];
-            }
-        }
-
-        self::set($prices, $today);
-        MarkdownRecord::write(array_map(
-            static fn (int $item): array => [$item, self::plain(self::text($was[$item])), $prices[$item]],
-            array_keys($prices),
-        ), $by->id);
-        DB::table('markdown_proposals')->whereIn('item_id', $items)->delete();
-
-        return count($prices);
-    }
-
-    /** @param  array<int, string|null>  $prices by item */
-    private static function set(array $prices, CarbonImmutable $today): void
-    {
-        $marks = array_filter($prices, is_string(...));
-        $ends = array_keys(array_diff_key($prices, $marks));
-        $marks === [] || DB::update(
-            'UPDATE items SET marked_on = ?, marked_price = CASE id '
-                .str_repeat('WHEN ? THEN CAST(? AS DECIMAL(14, 4)) ', count($marks)).'END WHERE id IN ('
-                .implode(', ', array_fill(0, count($marks), '?')).')',
-            [
-                $today->format('Y-m-d'),
-                ...array_merge(...array_map(null, array_keys($marks), array_values($marks))),
-                ...array_keys($marks),
-            ],
+        $many = DB::scalar(
+            "SELECT COUNT(*) FROM markdown_proposals shown JOIN items i ON i.id = shown.item_id WHERE {$chosen}
+                FOR UPDATE",
+            $bound,
         );
-        $ends === [] || DB::table('items')->whereIn('id', $ends)->update(['marked_price' => null, 'marked_on' => null]);
+        $this->settle($chosen, $bound, $today);
+        MarkdownRecord::ofTaken($by->id);
+        $taken = DB::update(
+            'UPDATE items i JOIN taken_prices t ON t.item_id = i.id
+                SET i.marked_price = t.became, i.marked_on = IF(t.became IS NULL, NULL, ?)',
+            [$today->format('Y-m-d')],
+        );
+        DB::delete("DELETE shown FROM markdown_proposals shown WHERE {$chosen}", $bound);
+
+        return [$taken, (is_numeric($many) ? (int) $many : 0) - $taken];
     }
 
-    private static function text(mixed $price): ?string
+    /**
+     * Lays out what is taken, `taken_prices`: the proposals that were chosen and still are due.
+     *
+     * @param  list<int>  $bound
+     */
+    private function settle(string $chosen, array $bound, CarbonImmutable $today): void
     {
-        return is_string($price) ? $price : null;
-    }
-
-    private static function plain(?string $price): ?string
-    {
-        return $price === null || ! str_contains($price, '.') ? $price : rtrim(rtrim($price, '0'), '.');
+        AgedPrices::lay($this->house->currency());
+        [$due, $with] = AgedPrices::due($today);
+        DB::statement(
+            'CREATE OR REPLACE TEMPORARY TABLE taken_prices (item_id BIGINT UNSIGNED PRIMARY KEY,
+                was DECIMAL(14, 4), became DECIMAL(14, 4))',
+        );
+        DB::insert(
+            "INSERT INTO taken_prices SELECT i.id, i.marked_price, shown.price FROM ({$due}) now
+                JOIN markdown_proposals shown ON shown.item_id = now.item_id AND shown.price <=> now.price
+                JOIN items i ON i.id = now.item_id WHERE {$chosen}",
+            [...$with, ...$bound],
+        );
     }
 }
