@@ -132,7 +132,10 @@ final class DemoHouse
         $say("{$ordered} acts for orders, quotes and purchases");
         $this->markdowns->morning();
         $this->rewards->keep([
-            'per_unit' => '1', 'threshold' => 250, 'reward' => Money::of('10.00', $this->house->currency()), 'months' => 18,
+            'per_unit' => '1',
+            'threshold' => 250,
+            'reward' => Money::of('10.00', $this->house->currency()),
+            'months' => 18,
         ], []);
         $this->today();
         $this->toMembers($this->owners->build());

@@ -68,6 +68,9 @@ $clerk
     ->awaitText('#returns', 'Coming back');
 $clerk->scan('LH-1140', 'FX-5060')->awaitText('#lines', 'Going out');
 $shot('exchange');
+$clerk->go('/counter/new')->press('grout')->awaitText('#found', 'Families');
+$clerk->press(Key::ENTER)->awaitText('#look', 'ivory');
+$shot('family');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
 $clerk
     ->awaitFirstQuantity()
@@ -91,8 +94,8 @@ $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
 $clerk->go('/orders?find=elderfen+bathrooms')->click('main tbody a.code')->awaitText('h1', 'Order');
 $shot('order');
-$clerk->go('/safe');
-$shot('safe');
+$clerk->go('/owners/CARVER')->awaitText('h1', 'Carving');
+$shot('owner');
 $friday = date('Y-m-d', (int) strtotime('last friday'));
 $clerk->go("/day?day={$friday}");
 $shot('day-sheet');
@@ -107,8 +110,7 @@ $office = [
     'tax' => '/reports/tax?period=last-quarter&by=return',
     'trial-balance' => '/ledger',
     'shares' => '/shares/people/2?period=last-month',
-    'forecast' => '/forecast',
-    'auditor' => '/auditor?period=last-month',
+    'markdowns' => '/markdowns',
 ];
 
 foreach ($office as $name => $page) {

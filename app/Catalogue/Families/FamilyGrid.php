@@ -49,10 +49,9 @@ final readonly class FamilyGrid
     private static function stock(array $items): array
     {
         $stock = [];
+        $columns = ['item_id', 'location_id', 'on_hand', 'committed'];
 
-        foreach (
-            DB::table('stock')->whereIn('item_id', $items)->get(['item_id', 'location_id', 'on_hand', 'committed']) as $at
-        ) {
+        foreach (DB::table('stock')->whereIn('item_id', $items)->get($columns) as $at) {
             $stock[(int) $at->item_id][(int) $at->location_id] = [(string) $at->on_hand, (string) $at->committed];
         }
 

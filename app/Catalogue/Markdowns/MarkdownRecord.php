@@ -26,11 +26,17 @@ final class MarkdownRecord
     /** All that was laid out as taken, at once. */
     public static function ofTaken(int $staff): void
     {
-        $plain = static fn (string $price): string => "TRIM(TRAILING '.' FROM TRIM(TRAILING '0' FROM CAST({$price} AS CHAR)))";
+        [$was, $became] = [self::plain('was'), self::plain('became')];
         DB::insert(
             "INSERT INTO price_changes (item_id, staff_id, field, was, became)
-                SELECT item_id, ?, ?, {$plain('was')}, {$plain('became')} FROM taken_prices ORDER BY item_id",
+                SELECT item_id, ?, ?, {$was}, {$became} FROM taken_prices ORDER BY item_id",
             [$staff, self::FIELD],
         );
+    }
+
+    /** A price as it is written, without the noughts a column keeps. */
+    private static function plain(string $column): string
+    {
+        return "TRIM(TRAILING '.' FROM TRIM(TRAILING '0' FROM CAST({$column} AS CHAR)))";
     }
 }

@@ -40,7 +40,8 @@
                 @if($picks)<button type="button" data-cell data-item="{{ $item->id }}"
                     data-code="{{ $item->code }}" @disabled(! $item->active)
                         tabindex="{{ $loop->parent->first && $loop->first ? 0 : -1 }}">
-                @else<a data-cell href="{{ str_replace('-code-', rawurlencode($item->code), $address) }}" title="{{ $item->code }}">@endif
+                @else<a data-cell href="{{ str_replace('-code-', rawurlencode($item->code), $address) }}"
+                    title="{{ $item->code }}">@endif
                     <span class="there {{ $many->isPositive() ? '' : 'ochre' }}"><span
                         class="visually-hidden">{{ $item->description }}: </span>{{ Show::decimal($many) }}<span
                             class="visually-hidden">{{ $picks ? ' free' : ' on hand' }}</span></span>
