@@ -30,14 +30,14 @@ return new class extends Migration
         Rows::check('markdown_steps', 'markdown_step', 'after > 0 and percent > 0 and percent <= 100');
 
         Schema::create('markdown_proposals', static function (Blueprint $table): void {
-            $table->foreignId('item_id')->primary()->constrained();
-            $table->foreignId('department_id')->constrained();
+            // Made anew each morning out of the items themselves: nothing to hold to, and a lot to write at once.
+            $table->unsignedBigInteger('item_id')->primary();
+            $table->unsignedBigInteger('department_id');
             $table->unsignedTinyInteger('step');
             $table->unsignedSmallInteger('days')->comment('since goods last came in');
             $table->decimal('on_hand', 16, 4);
             $table->decimal('price', 14, 4)->nullable()->comment('null: it goes back to its other prices');
             $table->boolean('held_by_floor')->default(false);
-            $table->index(['department_id', 'item_id']);
         });
 
         Schema::create('markdown_state', static function (Blueprint $table): void {

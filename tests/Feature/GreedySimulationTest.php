@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Brick\Math\RoundingMode;
+use Carbon\CarbonImmutable;
 use Elmstone\Books\Document;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
 use Elmstone\Cards\CardTill;
+use Elmstone\Catalogue\Item;
+use Elmstone\Consignment\OwnerAccount;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\Customer;
 use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Layaways\Layaway;
+use Elmstone\Purchasing\Suppliers\Supplier;
+use Elmstone\Shop\House;
 use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Routing\Events\RouteMatched;
 use Illuminate\Support\Facades\DB;
@@ -40,14 +45,15 @@ final class GreedySimulationTest extends FeatureCase
     /** The share that runs with every test; `./elmstone prove` runs thousands. */
     private const ACTS = 90;
 
-    private const ITEMS = ['LH-1140', 'LH-1141', 'PI-2800', 'MA-0031', 'WA-0001'];
+    private const ITEMS = ['LH-1140', 'LH-1141', 'PI-2800', 'MA-0031', 'WA-0001', 'OW-1', 'OW-1'];
 
     private const ACTIONS = [
         'sellsCash', 'sellsCash', 'sellsCard', 'sellsCard', 'sellsTwoCards', 'sellsMixed', 'charges', 'sellsGift',
         'spendsGift', 'bringsBack', 'bringsBack', 'bringsBack', 'bringsBack', 'exchanges', 'voids', 'deposits',
         'depositBack', 'puts', 'pays', 'cancels', 'cancels', 'paysIn', 'paidOut', 'reverses', 'asksAgain', 'givesBack',
         'clears', 'finishes', 'finishes', 'onThreeSlips', 'pressesTwice', 'raisesAfterApproval', 'anotherWay',
-        'anotherCard', 'takesLineAway', 'blind', 'approvesSelf', 'evenExchangeOfCharge', 'overpays',
+        'anotherCard', 'takesLineAway', 'blind', 'approvesSelf', 'evenExchangeOfCharge', 'overpays', 'settlesTwice',
+        'settlesTwice', 'takesGoodsHome', 'memberBuys', 'memberBuys', 'memberBuys', 'spendsCredit', 'paysAsRefused',
     ];
 
     private Randomizer $chance;
@@ -81,7 +87,8 @@ final class GreedySimulationTest extends FeatureCase
             $this->customer('Wren Hollis'),
         ];
         DB::table('customers')->update(['phone' => '555 0142']);
-        Scene::stock(array_values(\Elmstone\Catalogue\Item::query()->get()->all()), 100_000);
+        Scene::stock(array_values(Item::query()->get()->all()), 100_000);
+        $this->ownersAndMembers();
         Event::listen(RouteMatched::class, fn () => ($this->inside = true));
         Event::listen(RequestHandled::class, fn () => ($this->inside = false));
         DB::listen(function (): void {
@@ -106,6 +113,41 @@ final class GreedySimulationTest extends FeatureCase
         $this->assertProves();
         $this->assertDrawersAreRight();
         $this->assertEnoughHappened($acts);
+    }
+
+    /** Somebody whose goods are sold here, members who collect points, and a firm whose cheques are not taken. */
+    private function ownersAndMembers(): void
+    {
+        Supplier::query()->create([
+            'code' => 'OWNER', 'name' => 'Whose goods they are', 'version' => 1, 'customer_id' => $this->people[2]->id,
+        ]);
+        $item = Item::query()->create([
+            'code' => 'OW-1', 'description' => 'Turned bowl', 'department_id' => 1, 'unit' => 'each', 'price_per' => 1,
+            'list_price' => '39.95', 'floor_price' => '25', 'cost' => '0', 'tax_class' => 'standard',
+            'may_discount' => true, 'net_price' => false, 'active' => true,
+        ]);
+        $this->as('901');
+
+        foreach (
+            [
+                '/owners/OWNER/terms' => [
+                    'owner_percent' => '57.5', 'card_fee_percent' => '2', 'customer' => $this->people[2]->number,
+                ],
+                '/owners/OWNER/items' => ['code' => 'OW-1'],
+                '/owners/OWNER/take-in' => ['quantity' => [$item->id => '900']],
+                '/rewards/terms' => [
+                    'runs' => '1', 'per_unit' => '1', 'threshold' => '100', 'reward' => '5', 'months' => '',
+                ],
+                "/customers/{$this->people[0]->number}/rewards" => [],
+                "/customers/{$this->people[2]->number}/rewards" => [],
+                "/customers/{$this->people[1]->number}" => [
+                    'name' => $this->people[1]->name, 'kind' => 'firm', 'version' => $this->people[1]->version,
+                    'ways_shown' => '1', 'refused' => ['cheque'], 'refused_why' => ['cheque' => 'one bounced'],
+                ],
+            ] as $path => $fields
+        ) {
+            $this->post($path, ['key' => (string) Str::uuid(), ...$fields])->assertSessionHasNoErrors();
+        }
     }
 
     private function happens(int $act): void
@@ -699,6 +741,71 @@ final class GreedySimulationTest extends FeatureCase
         $this->try('card', ['card' => $this->pick(['99999', '0.01', '-3', '1e9'])]);
         $this->try('cash', ['cash' => $this->pick(['2000000000', '1000', '-1'])]);
         $this->posts();
+    }
+
+    /** An owner is paid what was sold, and the same again, by other ways, and with a figure of their own. */
+    private function settlesTwice(): void
+    {
+        $owner = Supplier::query()->where('code', 'OWNER')->sole();
+        $seen = OwnerAccount::until($owner, CarbonImmutable::today(), app(House::class))->payable()->toString();
+
+        foreach ([1, 2, 3] as $ignored) {
+            $this->office('/owners/OWNER/settle', [
+                'until' => CarbonImmutable::today()->format('Y-m-d'),
+                'way' => $this->pick(['bank_transfer', 'cheque', 'cash', 'store_credit']),
+                'seen' => $this->pick([$seen, $seen, '999.00']),
+                ...$this->allowed(),
+            ]);
+        }
+    }
+
+    private function takesGoodsHome(): void
+    {
+        $item = (int) DB::table('items')->where('code', 'OW-1')->value('id');
+        $this->office('/owners/OWNER/give-back', ['quantity' => [$item => $this->pick(['1', '5000', '-3'])]]);
+    }
+
+    private function memberBuys(): void
+    {
+        $this->goods();
+        $this->try('customer', ['customer' => $this->people[$this->pick([0, 2])]->id]);
+        $this->try('cash', ['cash' => '1000']);
+        $this->posts();
+    }
+
+    private function spendsCredit(): void
+    {
+        $this->goods(1);
+        $this->try('customer', ['customer' => $this->people[2]->id]);
+        $this->try('store-credit', ['rest' => '1']);
+        $this->try('store-credit', ['store_credit_used' => $this->pick(['5', '9999', '-5'])]);
+        $this->try('cash', ['cash' => '1000']);
+        $this->posts();
+    }
+
+    /** A cheque of who gives none, named before it and named after it. */
+    private function paysAsRefused(): void
+    {
+        $this->goods(1);
+        $is = ['customer' => $this->people[1]->id];
+        $first = $this->pick([true, false]);
+        $first && $this->try('customer', $is);
+        $this->try('cheque', ['cheque' => '1.50', 'cheque_number' => '77']);
+        $first || $this->try('customer', $is);
+        $this->try('cash', ['cash' => '1000']);
+        $this->posts();
+        $passed = DB::table('documents as d')
+            ->join('document_tenders as t', static fn ($join) => $join
+                ->on('t.document_id', '=', 'd.id')
+                ->where('t.kind', 'cheque'))
+            ->where('d.kind', 'invoice')
+            ->where('d.customer_id', $this->people[1]->id)
+            ->whereNotExists(static fn ($query) => $query->from('document_approvals as p')
+                ->join('approvals as a', 'a.id', '=', 'p.approval_id')
+                ->whereColumn('p.document_id', 'd.id')
+                ->where('a.what', 'refused_way'))
+            ->exists();
+        $this->assertFalse($passed, 'A cheque was taken of who gives none, and nobody allowed it.');
     }
 
     /** Terminals answer again, and every question gets its answer. */

@@ -30,6 +30,13 @@ final class PlainMoney
     /** @var array<int, true> credit notes on which somebody allowed another way */
     private array $allowed = [];
 
+    private PlainOwners $owners;
+
+    public function __construct()
+    {
+        $this->owners = new PlainOwners;
+    }
+
     /** @return list<string> what cannot be */
     public function read(): array
     {
@@ -37,7 +44,7 @@ final class PlainMoney
 
         foreach (DB::table('documents')->where('id', '>', $this->seen)->orderBy('id')->get() as $document) {
             $this->seen = (int) $document->id;
-            array_push($faults, ...$this->document($document));
+            array_push($faults, ...$this->document($document), ...$this->owners->document($document));
         }
 
         return [...$faults, ...$this->terminal(), ...$this->owed(), ...$this->balance()];
@@ -215,7 +222,8 @@ final class PlainMoney
     private function balance(): array
     {
         $sum = static fn (string $table, string $column): int => (int) DB::table($table)->sum($column);
-        $out = "d.kind IN ('credit_note', 'refund') OR d.purpose IN ('returned_payment', 'receipt_reversed')";
+        $out = "d.kind IN ('credit_note', 'refund') OR "
+            ."d.purpose IN ('returned_payment', 'receipt_reversed', 'owner_paid')";
         $money = (int) DB::table('document_tenders as t')
             ->join('documents as d', 'd.id', '=', 't.document_id')
             ->whereIn('t.kind', ['cash', 'card', 'cheque', 'bank_transfer'])
@@ -223,7 +231,9 @@ final class PlainMoney
         $rounding = (int) DB::table('documents as d')->sum(DB::raw("IF({$out}, -d.cash_rounding, d.cash_rounding)"));
         $goods = (int) DB::table('documents')->where('kind', 'invoice')->sum('total')
             - (int) DB::table('documents')->where('kind', 'credit_note')->sum(DB::raw('ABS(total)'));
-        $fees = (int) DB::table('documents')->where('kind', 'adjustment')->sum('fee');
+        $fees = (int) DB::table('documents')->where('kind', 'adjustment')
+            ->whereNotIn('purpose', ['owner_paid', 'owner_credited'])->sum('fee');
+        $given = PlainOwners::given();
         $discounts = (int) DB::table('documents')->sum(
             DB::raw(
                 "IF(purpose IN ('discount_back', 'receipt_reversed', 'returned_payment'), -settlement_discount, "
@@ -233,11 +243,11 @@ final class PlainMoney
         $claims = $sum('held_accounts', 'balance');
         $paid = $money - $rounding + $sum('house_accounts', 'balance') + $discounts;
 
-        return $paid === $goods + $claims + $fees
+        return $paid === $goods + $claims + $fees - $given
             ? []
             : [
-                "outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims} and "
-                    ."had {$fees} of fees",
+                "outside, people paid or owe {$paid}, and hold goods for {$goods}, claims for {$claims}, had {$fees} "
+                    ."of fees and were given {$given}",
             ];
     }
 

@@ -7,9 +7,8 @@
 @php($total = array_sum($counts))
 <div class="page">
     <div class="page-head"><h1>Markdowns by age</h1>
-        <span class="soft">worked out for {{ Show::date($today) }}, by the days since goods last came in ·
-            {{ $house->currency()->code }}</span>
-        <div class="end">
+        <span class="soft text-nowrap">{{ Show::date($today) }} · {{ $house->currency()->code }}</span>
+        <div class="end text-nowrap">
             <form class="d-inline" method="post" action="{{ route('markdowns.anew') }}">@csrf
                 <button class="link-act">Work out anew</button></form>
             @if($markedToday > 0)<a class="link-act ms-3" href="{{ route('labels', ['from' => 'markdowns']) }}">Labels
@@ -34,7 +33,7 @@
         <input type="hidden" name="version" value="{{ $version }}">
         <input type="hidden" name="department" value="{{ $department }}">
         <table class="ruled">
-            <thead><tr><td></td><th>Code</th><th>Description</th><th class="figure">Days</th>
+            <thead><tr><td></td><th>Code</th><th>Description</th><th class="figure">Days here</th>
             <th class="figure">On hand</th><th class="figure">List</th><th class="figure">Now</th>
             <th class="figure">New price</th><th></th>@can('see-margin')<th class="figure">Lowest accepted</th>
             <th class="figure">Margin</th>@endcan</tr>
