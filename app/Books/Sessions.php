@@ -19,9 +19,10 @@ interface Sessions
     public function take(int $till, int $staff): int;
 
     /**
-     * Makes sure that the cheques of a document can be handed back: that they have not gone to the bank.
+     * Makes sure that the cheques of a document can be handed back: that they have not gone to the bank, and that
+     * nobody is counting the drawer they lie in, until the transaction ends.
      *
-     * @throws Refused cheque_paid_in
+     * @throws Refused cheque_paid_in, cheque_counted
      */
     public function assertChequesHere(int $document): void;
 }

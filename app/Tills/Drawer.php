@@ -37,7 +37,7 @@ final class Drawer
     {
         $expected = array_map(
             static fn (array $moved): Money => $moved['in']->minus($moved['out']),
-            $this->figures->moved($session->id, self::COUNTED),
+            $this->figures->moved($session->id, self::COUNTED, $session->closed_at),
         );
         $expected[self::CASH->value] = $expected[self::CASH->value]->plus($session->float_amount);
 

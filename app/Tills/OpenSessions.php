@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Tills;
 
+use Elmstone\Books\Document;
 use Elmstone\Books\Sessions;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Shop\Till;
 use Illuminate\Support\Facades\DB;
 
 /** Finds the session that money at a till belongs to, and holds it open until that money is posted. */
@@ -42,6 +44,22 @@ final class OpenSessions implements Sessions
 
     public function assertChequesHere(int $document): void
     {
+        $lies = DB::table('till_sessions')
+            ->where('id', Document::query()->whereKey($document)->value('session_id'))
+            ->where('unclosed', true)
+            ->sharedLock()
+            ->first(['state', 'till_id']);
+
+        if ($lies !== null && $lies->state !== SessionState::Open->value) {
+            $till = Till::query()->whereKey($lies->till_id)->sole();
+
+            throw Refused::because(
+                'cheque_counted',
+                "The cheque lies in the drawer of {$till->name}, which has been counted: it can be handed back once "
+                    .'that till is closed, or goes on.',
+            );
+        }
+
         if (DB::table('safe_cheques')->where('document_id', $document)->whereNotNull('lodgement_id')->exists()) {
             throw Refused::because(
                 'cheque_paid_in',

@@ -189,6 +189,8 @@ final class GreedySimulationTest extends FeatureCase
             $report,
         );
         $this->assertGreaterThan(0, DB::table('card_requests')->where('against', '<>', '')->count(), $report);
+        $this->assertGreaterThan(0, DB::table('owner_settlements')->count(), $report);
+        $this->assertGreaterThan(0, DB::table('documents')->where('purpose', 'reward')->count(), $report);
     }
 
     /**
@@ -746,6 +748,7 @@ final class GreedySimulationTest extends FeatureCase
     /** An owner is paid what was sold, and the same again, by other ways, and with a figure of their own. */
     private function settlesTwice(): void
     {
+        $this->as($this->pick(['301', '301', '101']), $this->pick([1, 2]));
         $owner = Supplier::query()->where('code', 'OWNER')->sole();
         $seen = OwnerAccount::until($owner, CarbonImmutable::today(), app(House::class))->payable()->toString();
 
@@ -761,6 +764,7 @@ final class GreedySimulationTest extends FeatureCase
 
     private function takesGoodsHome(): void
     {
+        $this->as($this->pick(['301', '301', '101']), 1);
         $item = (int) DB::table('items')->where('code', 'OW-1')->value('id');
         $this->office('/owners/OWNER/give-back', ['quantity' => [$item => $this->pick(['1', '5000', '-3'])]]);
     }

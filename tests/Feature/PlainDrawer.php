@@ -26,20 +26,30 @@ final class PlainDrawer
         foreach ($documents as $document) {
             $out = $document->purpose->paysOut()
                 || in_array($document->kind, [DocumentKind::CreditNote, DocumentKind::Refund], true);
-            $ownCheque = $out && ! (
-                in_array($document->purpose, Purpose::handingBack(), true)
-                && $document->refersTo?->session_id === $session->id
-            );
-
             foreach ($document->tenders as $tender) {
                 $way = $tender->kind->value;
 
-                if (isset($there[$way]) && ! ($tender->kind === TenderKind::Cheque && $ownCheque)) {
+                if (isset($there[$way]) && ! ($tender->kind === TenderKind::Cheque && $out)) {
                     $there[$way] += $out ? -$tender->amount->minor : $tender->amount->minor;
                 }
             }
         }
 
+        $there['cheque'] -= self::chequesBack($session);
+
         return $there;
+    }
+
+    /** Cheques that lay there and were handed back, at whichever till. */
+    private static function chequesBack(TillSession $session): int
+    {
+        return (int) Document::query()
+            ->with(['tenders', 'refersTo'])
+            ->whereIn('purpose', Purpose::handingBack())
+            ->get()
+            ->filter(static fn (Document $back): bool => $back->refersTo?->session_id === $session->id
+                && ($session->closed_at === null || $back->posted_at < $session->closed_at))
+            ->flatMap(static fn (Document $back) => $back->tenders->where('kind', TenderKind::Cheque))
+            ->sum('amount.minor');
     }
 }

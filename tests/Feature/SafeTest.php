@@ -12,7 +12,9 @@ use Elmstone\Interchange\Bank\BankEntry;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Tills\Drawer;
 use Elmstone\Tills\Safe\Lodgement;
+use Elmstone\Tills\TillSession;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -165,6 +167,42 @@ final class SafeTest extends FeatureCase
         $this->counts([], seen: 0)->assertSessionHasNoErrors();
         $this->assertTrue($this->drawer()->counts[0]->isRight());
         $this->assertProves();
+    }
+
+    public function test_a_cheque_in_another_drawer_is_handed_back_out_of_that_one(): void
+    {
+        $this->opens();
+        $here = $this->chequeSale('000101');
+        $this->chequeSale('000102');
+        $this->as('201', 2)->opens();
+        $this->voids($here);
+        $this->assertSame('4.24', $this->expects(1, 'cheque'));
+        $this->assertSame('0.00', $this->expects(2, 'cheque'));
+        $this->assertDrawersAreRight();
+        $this->assertProves();
+    }
+
+    public function test_a_cheque_in_a_drawer_that_is_counted_waits_until_it_is_closed(): void
+    {
+        $this->opens();
+        $sale = $this->chequeSale('000101');
+        $this->counts([], seen: 0, ticked: ["{$sale->id}-1"]);
+        $this->as('201', 2)->opens();
+        $this->voids($sale);
+        $this->assertSame(0, Document::query()->where('purpose', Purpose::Void)->count());
+        $this->as('301')->closes('0')->assertSessionHasNoErrors();
+        $this->as('201', 2)->voids($sale);
+        $this->assertSame(1, Document::query()->where('purpose', Purpose::Void)->count());
+        $this->assertSame('4.24', $this->expects(1, 'cheque'), 'What was closed stays as it was closed.');
+        $this->assertDrawersAreRight();
+        $this->assertProves();
+    }
+
+    private function expects(int $till, string $way): string
+    {
+        $session = TillSession::query()->where('till_id', $till)->latest('id')->firstOrFail();
+
+        return app(Drawer::class)->expected($session)[$way]->toString();
     }
 
     public function test_what_the_bank_credits_less_stays_on_its_way_until_it_is_settled(): void

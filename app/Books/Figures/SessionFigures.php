@@ -23,14 +23,15 @@ final class SessionFigures
     }
 
     /**
-     * What was taken in and handed out, by the journals: change, rounding and refunds are in it with their signs. Of
-     * cheques only one that came in by the same session goes back out of it: the house's own comes from the bank, and
-     * what was closed lies in the safe.
+     * What was taken in and handed out, by the journals: change, rounding and refunds are in it with their signs. A
+     * cheque goes back out of the drawer it lies in, whichever till hands it back: the house's own comes from the bank,
+     * and what was closed lies in the safe.
      *
      * @param  list<TenderKind>  $ways
+     * @param  CarbonImmutable|null  $closed when it was; null: it is not
      * @return array<string, array{in: Money, out: Money}> by way of paying
      */
-    public function moved(int $session, array $ways): array
+    public function moved(int $session, array $ways, ?CarbonImmutable $closed): array
     {
         $none = $this->house->money(0);
         $by = [];
@@ -46,10 +47,8 @@ final class SessionFigures
                 ->join('journal_lines as j', 'j.document_id', '=', 'd.id')
                 ->whereIn('j.account', array_keys($by))
                 ->groupBy('j.account')
-                ->leftJoin('documents as o', 'o.id', '=', 'd.refers_to_id')
                 ->selectRaw(
-                    'j.account, SUM(j.debit) AS taken, '
-                        .'SUM(IF(j.account = ? AND NOT o.session_id <=> d.session_id, 0, j.credit)) AS given',
+                    'j.account, SUM(j.debit) AS taken, SUM(IF(j.account = ?, 0, j.credit)) AS given',
                     [Accounts::tender(TenderKind::Cheque)],
                 )
                 ->get() as $row
@@ -60,7 +59,25 @@ final class SessionFigures
             ];
         }
 
+        if (isset($moved[TenderKind::Cheque->value])) {
+            $moved[TenderKind::Cheque->value]['out'] = $this->chequesBack($session, $closed);
+        }
+
         return $moved;
+    }
+
+    /** What of the cheques that came in by it was handed back while they lay there. */
+    private function chequesBack(int $session, ?CarbonImmutable $closed): Money
+    {
+        $back = $this->taken($session)
+            ->join('documents as r', 'r.refers_to_id', '=', 'd.id')
+            ->join('journal_lines as j', 'j.document_id', '=', 'r.id')
+            ->whereIn('r.purpose', array_column(Purpose::handingBack(), 'value'))
+            ->when($closed !== null, static fn (Builder $all) => $all->where('r.posted_at', '<', $closed))
+            ->where('j.account', Accounts::tender(TenderKind::Cheque))
+            ->sum('j.credit');
+
+        return $this->house->money((int) $back);
     }
 
     /**

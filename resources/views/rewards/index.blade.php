@@ -5,7 +5,8 @@
 <div class="page">
     <div class="page-head"><h1>Rewards</h1><span class="soft">{{ $programme === null ? 'there is no programme'
         : Show::decimal($programme->perUnit).($programme->perUnit->isEqualTo(1) ? ' point' : ' points')
-            .' for each '.$house->currency()->code.' before tax, '.number_format($programme->threshold).' become '.Show::money($programme->reward).' of store credit'
+            .' for each '.$house->currency()->code.' before tax, '.number_format($programme->threshold)
+            .' become '.Show::money($programme->reward).' of store credit'
                 .($months === null ? '' : "; they run out after {$months} months") }}</span></div>
     @include('design.messages')
     <div class="split">
