@@ -22,9 +22,9 @@ final class PaidByCard
         $sum = BigRational::zero();
 
         foreach ($lines as [$net, $card, $total]) {
-            $total->isZero() || ($sum = $sum->plus(
+            $sum = $total->isZero() ? $sum : $sum->plus(
                 BigRational::of($net->major())->multipliedBy($card->major())->dividedBy($total->major()),
-            ));
+            );
         }
 
         return Money::round($sum, $currency);
