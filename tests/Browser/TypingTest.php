@@ -426,9 +426,14 @@ final class TypingTest extends BrowserCase
         $clerk->press('tile')->awaitText('#found', 'The first 7');
         $clerk->press(' ');
         self::assertSame('tile ', $this->value($clerk, 'entry'), 'In the middle of typing a space is a space.');
-        // Three families come before the items.
-        $clerk->awaitText('#found', 'The first 7')->press(Key::ARROW_DOWN, Key::ARROW_DOWN, Key::ARROW_DOWN, ' ')
-            ->awaitText('#look', 'Stock');
+        // Families come before the items.
+        $clerk->awaitText('#found', 'The first 7');
+
+        for ($down = 0; $down < 9 && $clerk->count('#found [aria-selected=true][data-item]') === 0; $down++) {
+            $clerk->press(Key::ARROW_DOWN);
+        }
+
+        $clerk->press(' ')->awaitText('#look', 'Stock');
         self::assertSame(['entry', 'tile '], [$clerk->focus(), $this->value($clerk, 'entry')]);
         $clerk->press(Key::ESCAPE)->await(static fn (): bool => $clerk->text('#look') === '', 'the list again');
         $clerk->press(Key::ARROW_RIGHT)->await(
