@@ -61,7 +61,8 @@ final class GoodsCommand extends Command
         $this->grid($clerk, $family);
         $this->sales($clerk, [$this->customer($save, $by, 'Plain'), $this->member($save, $by)]);
         $this->labels($house);
-        $this->write();
+        $many = number_format((int) $this->option('items'));
+        Sheet::write($this, 'goods', "{$many} items, all of them old", $this->rows);
 
         return self::SUCCESS;
     }
@@ -214,27 +215,5 @@ final class GoodsCommand extends Command
             $house->currency()->code,
         ));
         $this->rows[] = ['Ten sheets of 24 labels', $timing, ''];
-    }
-
-    private function write(): void
-    {
-        $table = implode('', array_map(static fn (array $row): string => sprintf(
-            "| %s | %.1f | %.1f | %s |\n",
-            $row[0],
-            $row[1]->percentile(50),
-            $row[1]->percentile(95),
-            $row[2],
-        ), $this->rows));
-        $report = sprintf(
-            "# Goods, measured on %s\n\n%d cores, PHP %s. %s items, all of them old; durable commits. Milliseconds; "
-                ."floors are from the same run.\n\n| | p50 | p95 | aim |\n|---|---:|---:|---|\n%s",
-            date('j M Y'),
-            (int) shell_exec('nproc'),
-            PHP_VERSION,
-            number_format((int) $this->option('items')),
-            $table,
-        );
-        $this->line($report);
-        file_put_contents(base_path('bench/goods.md'), $report);
     }
 }

@@ -57,24 +57,8 @@ final class OrdersCommand extends Command
         $this->lists($clerk);
         $this->goodsIn($house);
         $this->web($customers);
-        $table = implode('', array_map(static fn (array $row): string => sprintf(
-            "| %s | %.1f | %.1f | %s |\n",
-            $row[0],
-            $row[1]->percentile(50),
-            $row[1]->percentile(95),
-            $row[2],
-        ), $this->rows));
-        $report = sprintf(
-            "# Orders, measured on %s\n\n%d cores, PHP %s. %s open orders of 2,000 customers; durable commits. "
-                ."Milliseconds; floors are from the same run.\n\n| | p50 | p95 | aim |\n|---|---:|---:|---|\n%s",
-            date('j M Y'),
-            (int) shell_exec('nproc'),
-            PHP_VERSION,
-            number_format((int) $this->option('orders')),
-            $table,
-        );
-        $this->line($report);
-        file_put_contents(base_path('bench/orders.md'), $report);
+        $many = number_format((int) $this->option('orders'));
+        Sheet::write($this, 'orders', "{$many} open orders of 2,000 customers", $this->rows);
 
         return self::SUCCESS;
     }
