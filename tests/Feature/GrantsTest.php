@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\Catalogue\Markdowns\Proposals;
+use Elmstone\Catalogue\Markdowns\TakeMarkdowns;
 use Elmstone\Counter\Post\PostSale;
+use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -46,5 +49,24 @@ final class GrantsTest extends RaceCase
         }
 
         $this->assertSame(0, $till->exec('UPDATE slips SET version = version WHERE id = 0'));
+    }
+
+    public function test_the_user_who_serves_can_work_out_the_mornings_prices_and_take_them(): void
+    {
+        Artisan::call('house:grants', ['user' => 'elmstone_till']);
+        config(['database.connections.till' => [
+            ...config('database.connections.mariadb'),
+            'username' => 'elmstone_till',
+            'password' => (string) getenv('DB_TILL_PASSWORD'),
+        ]]);
+        DB::setDefaultConnection('till');
+        DB::table('markdown_steps')->insert(['department_id' => 1, 'after' => 5, 'percent' => '10']);
+        $this->travel(30)->days();
+        app(Proposals::class)->anew();
+        $waiting = Proposals::waiting();
+        $this->assertGreaterThan(0, $waiting);
+        app(Proposals::class)->anew();
+        $by = Staff::query()->where('number', '901')->sole();
+        $this->assertSame([$waiting, 0], app(TakeMarkdowns::class)->handle(Proposals::version(), 0, [], $by));
     }
 }
