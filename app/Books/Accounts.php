@@ -32,6 +32,8 @@ final class Accounts
 
     public const FREIGHT = 'freight';
 
+    public const SURCHARGES = 'surcharges';
+
     public const PLAN_CLEARING = 'plan_clearing';
 
     public const GIFT_CARDS = 'gift_cards';
@@ -125,6 +127,7 @@ final class Accounts
         self::GIFT_CARDS => 'Gift cards owed',
         self::FREIGHT => 'Freight and charges',
         self::FEES => 'Fees',
+        self::SURCHARGES => 'Card surcharges',
         self::FINANCE_CHARGES => 'Finance charges',
         self::SETTLEMENT_DISCOUNTS => 'Settlement discounts allowed',
         self::COST_OF_GOODS => 'Cost of goods sold',
@@ -173,7 +176,7 @@ final class Accounts
     }
 
     /**
-     * @param  int|null  $department null: a fee, or freight
+     * @param  int|null  $department null: a fee, freight, or a surcharge
      * @param  string  $code of the line
      */
     public static function sales(?int $department, string $code = ''): string
@@ -181,6 +184,7 @@ final class Accounts
         return match (true) {
             $department !== null => "sales:{$department}",
             $code === LineColumns::FREIGHT => self::FREIGHT,
+            $code === LineColumns::SURCHARGE => self::SURCHARGES,
             default => self::FEES,
         };
     }

@@ -40,6 +40,7 @@ final class Chart
         Accounts::FREIGHT => ['4800', AccountKind::Income],
         Accounts::FEES => ['4810', AccountKind::Income],
         Accounts::FINANCE_CHARGES => ['4820', AccountKind::Income],
+        Accounts::SURCHARGES => ['4830', AccountKind::Income],
         Accounts::SETTLEMENT_DISCOUNTS => ['4890', AccountKind::Income],
         Accounts::ALLOWANCES => ['4895', AccountKind::Income],
         Accounts::REWARDS_GIVEN => ['4896', AccountKind::Income],

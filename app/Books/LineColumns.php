@@ -12,6 +12,9 @@ final class LineColumns
     /** The code of a line that charges for bringing goods; it has no item and no department. */
     public const FREIGHT = 'FREIGHT';
 
+    /** The code of a line that charges for paying by card; it has no item and no department. */
+    public const SURCHARGE = 'SURCHARGE';
+
     /** What it is, how much of it, and at what price. */
     public static function goods(Blueprint $table): void
     {

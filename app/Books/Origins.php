@@ -100,6 +100,14 @@ final readonly class Origins
             ?? throw new \OutOfBoundsException("There is no line {$origin->key()}.");
     }
 
+    /** Whether it charged for paying by card. */
+    public function isSurcharge(Origin $origin): bool
+    {
+        $line = $this->line($origin);
+
+        return $line->item_id === null && $line->department_id === null && $line->code === LineColumns::SURCHARGE;
+    }
+
     /** What can still come back of it, or could before a later line. */
     public function returnable(Origin $origin, ?Origin $before = null): Returnable
     {

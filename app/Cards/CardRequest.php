@@ -6,8 +6,10 @@ namespace Elmstone\Cards;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Shop\Till;
 use Elmstone\Support\Casts\MoneyCast;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -30,6 +32,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $last_four
  * @property string $authorisation
  * @property string $against money back: the authorisation it was taken by; empty: it pays
+ * @property Money $surcharge minor units of what was asked, before tax is added; of money back: nothing
+ * @property Money $surcharge_total minor units, tax in it, once it stands on a document or goes back
+ * @property string|null $surcharge_class its tax class
+ * @property Percentage|null $surcharge_percent
+ * @property int|null $surcharge_line its place on the document
+ * @property string $read_as the kind of card that was read before it was asked; empty: none was
  * @property int|null $document_id what it was posted with
  * @property CarbonImmutable $created_at
  * @property-read Till $till
@@ -47,6 +55,12 @@ final class CardRequest extends Record
         'card_type' => '',
         'last_four' => '',
         'authorisation' => '',
+        'surcharge' => 0,
+        'surcharge_total' => 0,
+        'surcharge_class' => null,
+        'surcharge_percent' => null,
+        'surcharge_line' => null,
+        'read_as' => '',
         'document_id' => null,
     ];
 
@@ -55,6 +69,9 @@ final class CardRequest extends Record
     protected $casts = [
         'asked' => MoneyCast::class,
         'approved' => MoneyCast::class,
+        'surcharge' => MoneyCast::class,
+        'surcharge_total' => MoneyCast::class,
+        'surcharge_percent' => PercentageCast::class,
         'state' => CardState::class, 'created_at' => 'immutable_datetime',
     ];
 
@@ -74,6 +91,20 @@ final class CardRequest extends Record
     public function isPending(): bool
     {
         return $this->document_id === null && $this->state->isLive();
+    }
+
+    /** Whether a surcharge stands on the slip for it: it pays one, or would. */
+    public function bearsSurcharge(): bool
+    {
+        return ! $this->isBack()
+            && $this->surcharge->isPositive()
+            && ($this->state->isLive() || $this->state === CardState::Read);
+    }
+
+    /** Whether another kind of card paid than was read: its surcharge is not what was said before. */
+    public function isOtherCard(): bool
+    {
+        return $this->read_as !== '' && $this->state === CardState::Approved && $this->card_type !== $this->read_as;
     }
 
     /** What has moved by it, or may have. */

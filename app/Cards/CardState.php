@@ -12,6 +12,10 @@ use Closure;
  */
 enum CardState: string
 {
+    /** The terminal has read a card and is not asked yet: what it would cost is in sight first. */
+    case Read = 'read';
+    /** Read, and never asked. */
+    case Dropped = 'dropped';
     /** Sent to the terminal; until it answers, the outcome is unknown. */
     case Asked = 'asked';
     case Approved = 'approved';

@@ -7,6 +7,8 @@ namespace Elmstone\Cards;
 use Elmstone\Books\Sessions;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Core\Settlement\Surcharge;
+use Elmstone\Devices\CardRead;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
@@ -30,13 +32,20 @@ final class CardTill
      * before the question is asked.
      *
      * @param  string  $against money back: the authorisation it was taken by; empty: it pays
+     * @param  CardState  $state Asked, or Read where its cost is shown first
      *
      * @throws Refused card_unknown while another question of the same thing has no answer; card_reserved where the
      *     payment has not so much left, whatever it is being paid back for; till_not_open, till_counted,
      *     not_your_drawer, since what a card pays at a till belongs to its session
      */
-    public function write(CardSubject $subject, Till $till, Staff $by, Money $amount, string $against = ''): CardRequest
-    {
+    public function write(
+        CardSubject $subject,
+        Till $till,
+        Staff $by,
+        Money $amount,
+        string $against = '',
+        CardState $state = CardState::Asked,
+    ): CardRequest {
         $before = CardRequest::query()
             ->where('subject', $subject->kind)
             ->where('subject_id', $subject->id)
@@ -67,7 +76,7 @@ final class CardTill
                 'till_id' => $till->id,
                 'staff_id' => $by->id,
                 'asked' => $amount,
-                'state' => CardState::Asked,
+                'state' => $state,
                 'against' => $against,
             ])
             ->setRelation('till', $till);
@@ -90,6 +99,23 @@ final class CardTill
                     : 'This card payment went back already, or is being paid back elsewhere. Settle that first.',
             );
         }
+    }
+
+    /** Which card lies before the terminal, for a question that is written down and not asked yet. */
+    public function read(CardRequest $request): ?CardRead
+    {
+        return $this->terminal($request)->read($request->till, $request->key);
+    }
+
+    /**
+     * Notes that a card which was read is asked now. As write(), in a transaction that is committed before it is asked.
+     *
+     * @throws Refused till_not_open, till_counted, not_your_drawer
+     */
+    public function goAhead(CardRequest $request, Staff $by): void
+    {
+        $request->till->training || $this->sessions->take($request->till_id, $by->id);
+        $request->update(['state' => CardState::Asked]);
     }
 
     /** Asks what was written down. After the transaction that wrote it. */
@@ -157,6 +183,7 @@ final class CardTill
                     TerminalOutcome::Approved => [
                         'state' => CardState::Approved,
                         'approved' => $answer->approved ?? 0,
+                        'surcharge' => $this->surchargeOf($request, $answer->approved),
                         'card_type' => $answer->cardType,
                         'last_four' => $answer->lastFour,
                         'authorisation' => $answer->authorisation,
@@ -176,5 +203,13 @@ final class CardTill
             );
 
         return $request->refresh();
+    }
+
+    /** Where only a part is approved, so much of the surcharge is in it, rounded down: never more than was said. */
+    private function surchargeOf(CardRequest $request, ?Money $approved): Money
+    {
+        return $approved === null
+            ? $request->surcharge
+            : Surcharge::partly($request->surcharge, $request->asked, $approved);
     }
 }

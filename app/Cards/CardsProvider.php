@@ -11,6 +11,6 @@ final class CardsProvider extends RoomProvider
 {
     public function register(): void
     {
-        $this->app->tag([ProveCards::class], 'proofs');
+        $this->app->tag([ProveCards::class, ProveSurcharges::class], 'proofs');
     }
 }

@@ -15,6 +15,12 @@ interface CardTerminal
 {
     public function take(Till $till, string $key, Money $amount): TerminalAnswer;
 
+    /**
+     * Which card will pay the question of this key, before it is asked: nothing is taken, and asked then, it is taken
+     * of that card. Null: the terminal has read none, or cannot say.
+     */
+    public function read(Till $till, string $key): ?CardRead;
+
     /** What became of an earlier request. */
     public function ask(Till $till, string $key, Money $amount): TerminalAnswer;
 

@@ -36,6 +36,8 @@ final class DevicesController
             'house' => $house,
             'mood' => SimulatedTerminal::mood($till),
             'moods' => TerminalMood::cases(),
+            'cards' => SimulatedTerminal::cards(),
+            'put' => SimulatedTerminal::putIn($till),
             'off' => SimulatedTerminal::offBy($till),
             'requests' => DB::table('terminal_requests')
                 ->where('till_id', $till->id)
@@ -61,6 +63,8 @@ final class DevicesController
     {
         $request->validate(['mood' => ['required', Rule::enum(TerminalMood::class)]]);
         DeviceState::write($this->atTill->till(), 'terminal', ['mood' => $request->string('mood')->value()]);
+        $request->has('put') && SimulatedTerminal::put($this->atTill->till(), $request->filled('put')
+            ? $request->integer('put') : null);
 
         return back()->with('done', 'The terminal will do that next.');
     }

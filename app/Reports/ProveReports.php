@@ -25,6 +25,11 @@ use Elmstone\Support\Report\Period;
  */
 final class ProveReports implements InParts
 {
+    /** By the ledger: the accounts that what is sold stands on. */
+    private const SOLD_BY = [
+        'sales', Accounts::FREIGHT, Accounts::FEES, Accounts::SURCHARGES, Accounts::ALLOWANCES,
+    ];
+
     public function __construct(
         private readonly Sales $sales,
         private readonly Tax $tax,
@@ -89,8 +94,7 @@ final class ProveReports implements InParts
         $moved = $this->days->between($period->from, $period->until, null);
         $sold = 0;
 
-        foreach (Account::query()->whereIn('role', ['sales', Accounts::FREIGHT, Accounts::FEES, Accounts::ALLOWANCES])
-            ->get() as $account) {
+        foreach (Account::query()->whereIn('role', self::SOLD_BY)->get() as $account) {
             [$debit, $credit] = $moved[$account->code] ?? [0, 0];
             $sold += $credit - $debit;
         }
@@ -113,7 +117,7 @@ final class ProveReports implements InParts
     {
         $accounts = Account::query()
             ->whereIn('role', $role === ''
-                ? ['sales', Accounts::FREIGHT, Accounts::FEES, Accounts::ALLOWANCES]
+                ? self::SOLD_BY
                 : [$role])
             ->pluck('code');
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Shop;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Support\Casts\PercentageCast;
 use Elmstone\Support\Database\Record;
 use Elmstone\Support\ShopTime;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -21,13 +23,16 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $phone
  * @property int $tax_profile_id
  * @property CarbonImmutable $closed_through
+ * @property string $surcharge_words what the law wants said before a card is asked
+ * @property string|null $surcharge_class its tax class; null: not taxed
+ * @property Percentage|null $surcharge_most of what a card pays, by law; null: not said
  * @property-read TaxProfileRecord $taxProfile
  */
 final class Location extends Record
 {
     protected $table = 'locations';
 
-    protected $casts = ['closed_through' => 'immutable_date'];
+    protected $casts = ['closed_through' => 'immutable_date', 'surcharge_most' => PercentageCast::class];
 
     /** @return BelongsTo<TaxProfileRecord, $this> */
     public function taxProfile(): BelongsTo

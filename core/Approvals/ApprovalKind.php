@@ -32,6 +32,7 @@ enum ApprovalKind: string
     case Journal = 'journal';
     case BadDebt = 'bad_debt';
     case RefusedWay = 'refused_way';
+    case Surcharge = 'surcharge';
 
     /** "for a price below the floor" */
     public function words(): string
@@ -62,6 +63,7 @@ enum ApprovalKind: string
             self::Journal => 'a journal entry',
             self::BadDebt => 'a debt written off',
             self::RefusedWay => 'a way of paying that is not taken',
+            self::Surcharge => 'the card surcharge let off',
         };
     }
 }

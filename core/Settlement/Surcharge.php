@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Core\Settlement;
 
 use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
 use Elmstone\Core\Money\Refused;
@@ -39,6 +40,29 @@ final readonly class Surcharge
         $surcharge = $amount->percent($this->percent);
 
         return $this->cap === null ? $surcharge : Money::min($this->cap, $surcharge);
+    }
+
+    /**
+     * Where a terminal approves a part only: so much of the surcharge is in it, rounded down, so that it is never more
+     * of the rest than was said.
+     *
+     * @param  Money  $asked of the card, the surcharge in it
+     *
+     * @throws Refused below_zero
+     */
+    public static function partly(Money $surcharge, Money $asked, Money $approved): Money
+    {
+        $approved->isNegative() && throw Refused::because('below_zero', 'A card cannot pay less than nothing.');
+
+        return $asked->isZero() || ! $asked->exceeds($approved)
+            ? $surcharge
+            : Money::of(
+                (string) BigRational::of($surcharge->major())
+                    ->multipliedBy($approved->major())
+                    ->dividedBy($asked->major())
+                    ->toScale($asked->currency->places, RoundingMode::DOWN),
+                $asked->currency,
+            );
     }
 
     /**

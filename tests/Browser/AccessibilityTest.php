@@ -85,6 +85,7 @@ final class AccessibilityTest extends BrowserCase
                 '/owners' => '301',
                 '/owners/CARVER' => '301',
                 '/rewards' => '301',
+                '/surcharges' => '301',
                 '/labels?from=items&find=hook' => '301',
                 '/write-offs' => '301',
                 '/return-rules' => '301',

@@ -204,4 +204,20 @@ final class FeesAndRewardsTest extends CoreCase
             self::usd('1'), Quantity::of('2'), Quantity::of('3'), self::usd('0'),
         ));
     }
+
+    public function test_a_part_that_is_approved_bears_no_more_than_its_part(): void
+    {
+        $random = new Randomizer(new Mt19937(11));
+
+        for ($i = 0; $i < 2_000; $i++) {
+            [$surcharge, $asked] = [$random->getInt(0, 900), $random->getInt(1_000, 90_000)];
+            $approved = $random->getInt(0, $asked);
+            $part = Surcharge::partly(self::minor($surcharge), self::minor($asked), self::minor($approved))->minor;
+            self::assertLessThanOrEqual($surcharge * $approved, $part * $asked);
+            self::assertGreaterThan($surcharge * $approved, ($part + 1) * $asked);
+        }
+
+        self::assertSame(77, Surcharge::partly(self::minor(77), self::minor(500), self::minor(500))->minor);
+        self::assertSame(77, Surcharge::partly(self::minor(77), self::minor(500), self::minor(600))->minor);
+    }
 }

@@ -240,7 +240,7 @@ final class SettleTest extends FeatureCase
         // What is long enough for a card's number, and what else stands in it. Voice codes are held to twelve
         // characters where they are typed.
         $known = [
-            'card_requests' => ['subject', 'authorisation', 'against', 'key', 'reason', 'card_type'],
+            'card_requests' => ['subject', 'authorisation', 'against', 'key', 'reason', 'card_type', 'surcharge_class'],
             'document_tenders' => ['authorisation', 'reference', 'card_type', 'kind'],
             'terminal_requests' => ['authorisation', 'against', 'key', 'reason', 'card_type'],
         ];

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Counter\Page;
 
+use Elmstone\Cards\CardRequest;
 use Elmstone\Core\Money\Money;
+use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Settlement\Tender;
+use Elmstone\Core\Slip\ReckonedLine;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Counter\Settle\SlipSurcharges;
 use Elmstone\Devices\CustomerDisplay;
 use Elmstone\Devices\DisplayContent;
 use Elmstone\Shop\House;
@@ -40,6 +44,16 @@ final class CustomerSees
                 'net' => Show::money($reckoned->line($line)->net),
             ],
         );
+        $surcharges = array_map(
+            static fn (CardRequest $card, ReckonedLine $line): array => [
+                'quantity' => '1',
+                'description' => SlipSurcharges::words($card),
+                'each' => Show::price(UnitPrice::of($line->net->toString())),
+                'net' => Show::money($line->net),
+            ],
+            $reckoned->surcharges->cards,
+            $reckoned->surchargeLines(),
+        );
         $unknown = count($slip->unknown ?? []);
         $paid = Money::sum(
             array_map(static fn (Tender $tender): Money => $tender->amount, $reckoned->tenders()),
@@ -50,6 +64,7 @@ final class CustomerSees
         return new DisplayContent(
             [
                 ...array_values($lines->all()),
+                ...$surcharges,
                 ...$unknown === 0 ? [] : [
                     ['quantity' => (string) $unknown, 'description' => 'Still being looked up', 'each' => '',
                         'net' => ''],

@@ -149,6 +149,17 @@ final class SettleController
         );
     }
 
+    public function confirm(Request $request, string $slip, int $card, TakeCard $take): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            "card.{$card}",
+            'approver',
+            static fn (Act $act) => $take->confirm($slip, $act, $card, $request->boolean('off')),
+        );
+    }
+
     public function askAgain(Request $request, string $slip, int $card, TakeCard $take): Response
     {
         return $this->page->after(

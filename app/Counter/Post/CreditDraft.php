@@ -84,6 +84,7 @@ final readonly class CreditDraft
                 )
                 ->all(),
         );
+        array_push($drafts, ...$this->back->surcharges->drafts($this->back->surchargeLines()));
         $fee = $this->back->feeLine();
 
         if ($fee !== null) {

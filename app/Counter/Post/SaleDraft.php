@@ -36,7 +36,10 @@ final readonly class SaleDraft
             DocumentKind::Invoice, $at, $key, $this->reckoned->terms, $this->reckoned->sums,
         )
             ->withLines(
-                array_values($slip->lines->map($this->line(...))->all()),
+                [
+                    ...array_values($slip->lines->map($this->line(...))->all()),
+                    ...$this->reckoned->surcharges->drafts($this->reckoned->surchargeLines()),
+                ],
                 $slip->taxPlace()->components->pluck('name', 'code')->all(),
                 $slip->discount(),
             )

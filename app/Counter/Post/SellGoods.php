@@ -35,14 +35,14 @@ final readonly class SellGoods extends Step
 
     public function kinds(ReckonedCounter $reckoned): array
     {
-        return self::sells($reckoned->slip) ? [DocumentKind::Invoice] : [];
+        return $reckoned->sells() ? [DocumentKind::Invoice] : [];
     }
 
     public function post(SlipPosting $posting): void
     {
         $slip = $posting->slip();
 
-        if (! self::sells($slip)) {
+        if (! $posting->reckoned->sells()) {
             return;
         }
 
@@ -68,10 +68,5 @@ final readonly class SellGoods extends Step
         $this->serials->sell($document, $draft->serials());
         $account === null || $this->ledger->enter($account, [new LedgerEntry($document, $sale, $terms)]);
         $this->credits->use($document, $part->tenders, $slip, $posting->deposits);
-    }
-
-    private static function sells(Slip $slip): bool
-    {
-        return $slip->becomesSale() && $slip->lines->isNotEmpty();
     }
 }

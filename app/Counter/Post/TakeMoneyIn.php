@@ -73,7 +73,7 @@ final readonly class TakeMoneyIn extends Step
                 null,
                 $towards === null ? null : $posting->account?->balance,
             ),
-            $slip->becomesSale() && $slip->lines->isNotEmpty()
+            $posting->reckoned->sells()
                 ? Uuid::uuid5(Uuid::fromString($slip->key), 'receipt')->toString()
                 : Uuid::uuid5(Uuid::fromString($slip->key), 'money in')->toString(),
             $settled->tenders,

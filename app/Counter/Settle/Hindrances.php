@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Settle;
 
 use Elmstone\Cards\CardRequest;
+use Elmstone\Cards\CardState;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\ReckonedCoupon;
@@ -66,6 +67,8 @@ final readonly class Hindrances
         if ($this->reckoned->unknownCard() !== null) {
             $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
         }
+
+        array_push($found, ...$this->surchargeHindrances());
 
         if ($this->reckoned->overTendered !== null && ! $this->reckoned->isRefund()) {
             $found[] = $this->reckoned->overTendered;
@@ -135,6 +138,29 @@ final readonly class Hindrances
                     ? "{$money} went back to a card, but nothing is to go back now. Take it back first."
                     : "A card has paid {$money}, but more comes back now than goes out. Give it back first.",
             );
+        }
+
+        return $found;
+    }
+
+    /** @return list<Refused> of cards that are read and not asked, or that turned out to be of another kind */
+    private function surchargeHindrances(): array
+    {
+        $found = [];
+
+        foreach ($this->slip->cards as $card) {
+            if ($card->state === CardState::Read) {
+                $found[] = Refused::because(
+                    'card_read',
+                    'A card was read and not asked yet. Ask it, or say that it does not pay.',
+                );
+            } elseif ($card->isOtherCard() && $card->surcharge->isPositive() && $card->document_id === null) {
+                $found[] = Refused::because(
+                    'other_card',
+                    "The card that paid is a {$card->card_type} card, and the surcharge was for a {$card->read_as} "
+                        .'card. Give it back and ask again.',
+                );
+            }
         }
 
         return $found;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Settle;
 
 use Brick\Math\BigRational;
+use Closure;
 use Elmstone\Books\Drafts\LineCost;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
@@ -12,6 +13,7 @@ use Elmstone\Core\Money\UnitPrice;
 use Elmstone\Core\Pricing\Margin;
 use Elmstone\Core\Pricing\PriceCheck;
 use Elmstone\Core\Slip\Coupon;
+use Elmstone\Core\Slip\ReckonedLine;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Slip\Slip;
@@ -92,8 +94,13 @@ final readonly class LineFigures
 
     public function margin(): Margin
     {
-        $net = $this->reckoned->terms->taxIncluded
-            ? $this->reckoned->sums->net->minus($this->reckoned->sums->taxTotal) : $this->reckoned->sums->net;
+        $sums = $this->reckoned->sums;
+        $charged = $this->reckoned->surchargeLines();
+        $currency = $this->house->currency();
+        $of = static fn (Closure $figure): Money => Money::sum(array_map($figure, $charged), $currency);
+        $net = $sums->net->minus($of(static fn (ReckonedLine $line): Money => $line->net));
+        $tax = $sums->taxTotal->minus($of(static fn (ReckonedLine $line): Money => $line->taxTotal));
+        $net = $this->reckoned->terms->taxIncluded ? $net->minus($tax) : $net;
         $costs = $this->reckoned->slip->lines->map(fn (LineOnSlip $line): Money => $this->costOf($line));
 
         return Margin::of($net, Money::sum($costs, $this->house->currency()));

@@ -59,6 +59,9 @@ final readonly class ReckonedCounter
 
     public TaxProfile $profile;
 
+    /** What paying it by card costs. */
+    public SlipSurcharges $surcharges;
+
     /** @var array<int, int> each line's place on the slip, by its id */
     public array $places;
 
@@ -72,12 +75,13 @@ final readonly class ReckonedCounter
         $this->places = array_flip(
             array_values($slip->lines->map(static fn (LineOnSlip $line): int => $line->id)->all()),
         );
+        $this->surcharges = new SlipSurcharges($slip);
         $this->sums = Reckoner::reckon(
             SlipValue::of(
                 $currency,
                 $this->terms,
                 $this->profile,
-                $lines,
+                [...$lines, ...$this->surcharges->lines()],
                 $slip->discount(),
                 $this->exempted?->exemption(),
                 SlipCoupons::values($slip),
@@ -106,6 +110,28 @@ final readonly class ReckonedCounter
     public function line(LineOnSlip $line): ReckonedLine
     {
         return $this->sums->lines[$this->places[$line->id]];
+    }
+
+    /** @return list<ReckonedLine> what paying by card costs, in the order of its cards */
+    public function surchargeLines(): array
+    {
+        return array_slice($this->sums->lines, count($this->places));
+    }
+
+    /** What the goods on it come to before what is off all of it, without what paying by card costs. */
+    public function goods(): Money
+    {
+        return array_reduce(
+            $this->surchargeLines(),
+            static fn (Money $goods, ReckonedLine $line): Money => $goods->minus($line->net),
+            $this->sums->subtotal,
+        );
+    }
+
+    /** Whether anything of it is a sale. */
+    public function sells(): bool
+    {
+        return $this->slip->becomesSale() && $this->sums->lines !== [];
     }
 
     /** Whether nobody has anything to pay on it: a quote, with nothing else on it. */

@@ -7,6 +7,7 @@ namespace Elmstone\Counter\Settle;
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
 use Elmstone\Cards\CardTill;
+use Elmstone\Cards\SurchargePaid;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
@@ -67,8 +68,15 @@ final class RefundCard
                     return;
                 }
 
-                $asked = $this->askable($slip, $act, $authorisation, $amount, $more);
-                $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $asked, $authorisation);
+                [$asked, $surcharge] = $this->askable($slip, $act, $authorisation, $amount, $more);
+                $request = $this->cards->write(
+                    $slip->cardSubject(),
+                    $act->till,
+                    $act->by,
+                    $asked->plus($surcharge),
+                    $authorisation,
+                );
+                $request->update(['surcharge_total' => $surcharge]);
             },
             evenVoid: true,
         );
@@ -82,13 +90,17 @@ final class RefundCard
         return $this->take->drawn($slipKey, $act);
     }
 
-    private function askable(Slip $slip, Act $act, string $authorisation, ?Money $amount, bool $more): Money
+    /** @return array{Money, Money} what goes back of what it paid, and of what paying by it cost */
+    private function askable(Slip $slip, Act $act, string $authorisation, ?Money $amount, bool $more): array
     {
         $reckoned = ReckonedCounter::of($slip, $this->house);
         $ways = $reckoned->refund ?? throw Refused::because('nothing_back', 'Nothing comes back on this slip.');
         $way = Way::of(TenderKind::Card, $authorisation)->key();
         $gone = $ways->wanted()[$way] ?? $this->house->money(0);
         $most = Money::min($ways->left(), $ways->most($way)->minus($gone));
+        // A sale that is taken back whole takes its surcharge back as a line of its own.
+        $bore = $slip->void_of_id === null ? SurchargePaid::of($authorisation) : null;
+        $most = $bore === null ? $most : Money::min($most, $bore->most());
 
         match (true) {
             $reckoned->unknownCard() !== null => throw Refused::because(
@@ -115,23 +127,31 @@ final class RefundCard
                 'At most '.Show::money($most).' can go back to this card.',
             ),
             ! $ask->isPositive() => throw Refused::because('bad_amount', 'Type what goes back without a minus sign.'),
-            default => $this->assertAllowed($slip, $act, $authorisation, $ask),
+            default => null,
         };
+        $surcharge = $bore?->with($ask) ?? $this->house->money(0);
+        $this->assertAllowed($slip, $act, $authorisation, $ask, $surcharge);
 
-        return $ask;
+        return [$ask, $surcharge];
     }
 
     /** As if it had been paid: what would hinder posting then hinders asking now. */
-    private function assertAllowed(Slip $slip, Act $act, string $authorisation, Money $amount): void
-    {
+    private function assertAllowed(
+        Slip $slip,
+        Act $act,
+        string $authorisation,
+        Money $amount,
+        Money $surcharge,
+    ): void {
         $cards = $slip->cards;
         $slip->setRelation(
             'cards',
             $cards->concat([
                 new CardRequest([
                     'state' => CardState::Approved,
-                    'asked' => $amount,
-                    'approved' => $amount,
+                    'asked' => $amount->plus($surcharge),
+                    'approved' => $amount->plus($surcharge),
+                    'surcharge_total' => $surcharge,
                     'against' => $authorisation,
                 ]),
             ]),

@@ -6,6 +6,7 @@ namespace Elmstone\Counter\Settle;
 
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
+use Elmstone\Cards\CardSurcharge;
 use Elmstone\Cards\CardTill;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
@@ -28,6 +29,7 @@ final class TakeCard
         private readonly CardTill $cards,
         private readonly House $house,
         private readonly Approve $approve,
+        private readonly ShowSurcharge $surcharge,
     ) {
     }
 
@@ -63,7 +65,80 @@ final class TakeCard
                     'card_again',
                     "A card has paid {$paid->approved->toString()} already. Press “Another card” to ask for more.",
                 );
-            $request = $this->cards->write($slip->cardSubject(), $act->till, $act->by, $this->askable($slip, $amount));
+            $this->surcharge->drop($slip);
+            $request = $this->cards->write(
+                $slip->cardSubject(),
+                $act->till,
+                $act->by,
+                $this->askable($slip, $amount),
+                state: CardSurcharge::isAskedAt($slip->location_id) ? CardState::Read : CardState::Asked,
+            );
+        });
+
+        if ($request === null) {
+            return $slip;
+        }
+
+        $request = $request->state === CardState::Read ? $this->shown($slipKey, $act, $request) : $request;
+        $request === null || $this->cards->ask($request);
+
+        return $this->drawn($slipKey, $act);
+    }
+
+    /**
+     * Which card it is decides what paying by it costs. Where it costs something, that is in sight before it is asked.
+     *
+     * @return CardRequest|null to be asked now; null: what it costs is to be seen first
+     */
+    private function shown(string $slipKey, Act $act, CardRequest $request): ?CardRequest
+    {
+        $read = $this->cards->read($request);
+        $this->desk->change($slipKey, $act->then('read'), function (Slip $slip) use ($act, $read, &$request): void {
+            $this->desk->redraw($slip, $act);
+            $request = $slip->cards()->with('till')->lockForUpdate()->findOrFail($request->id);
+            $this->surcharge->put($slip, $request, $request->asked, $read);
+            $request->surcharge->isZero() && $this->cards->goAhead($request, $act->by);
+        });
+
+        return $request->state === CardState::Asked ? $request : null;
+    }
+
+    /**
+     * Asks the card that was read, with what it costs; or without, where that is let off. Where the sum has changed
+     * meanwhile, it is shown again instead.
+     *
+     * @throws Refused nothing_due, over_tendered, card_unknown, and where nobody has allowed it, surcharge_off
+     */
+    public function confirm(string $slipKey, Act $act, int $cardId, bool $lettingOff = false): Slip
+    {
+        $request = null;
+        $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use (
+            $act,
+            $cardId,
+            $lettingOff,
+            &$request,
+        ): void {
+            $this->desk->redraw($slip, $act);
+            $card = $slip->cards()->with('till')->lockForUpdate()->findOrFail($cardId);
+
+            if ($card->state !== CardState::Read) {
+                return;
+            }
+
+            $seen = [$card->surcharge, $card->asked];
+            $lettingOff && $this->surcharge->assertMayLetOff($slip, $act, $card);
+            $this->surcharge->put($slip, $card, $this->askable($slip, $card->asked->minus($card->surcharge_total)));
+
+            if ($lettingOff) {
+                $this->surcharge->letOff($card);
+            } elseif (! $card->surcharge->equals($seen[0]) || ! $card->asked->equals($seen[1])) {
+                $slip->said = 'What the card costs has changed with the slip. Look at it again, then ask.';
+
+                return;
+            }
+
+            $this->cards->goAhead($card, $act->by);
+            $request = $card;
         });
 
         if ($request === null) {
@@ -145,6 +220,7 @@ final class TakeCard
                 $to = match (true) {
                     $before !== null => CardState::GivingBack,
                     $card->state === CardState::Keyed, $card->state === CardState::OffLine => CardState::GivenBack,
+                    $card->state === CardState::Read => CardState::Dropped,
                     default => $card->state,
                 };
                 $card->update(['state' => $to]);
@@ -181,7 +257,12 @@ final class TakeCard
     /** @throws Refused nothing_due, over_tendered, card_unknown */
     private function askable(Slip $slip, ?Money $amount): Money
     {
-        $reckoned = ReckonedCounter::of($slip->load('lines.item', 'cards'), $this->house);
+        $slip->load('lines.item', 'cards');
+        // What a card that was only read would cost is no part of what is left.
+        $slip->setRelation('cards', $slip->cards->reject(
+            static fn (CardRequest $card): bool => $card->state === CardState::Read,
+        ));
+        $reckoned = ReckonedCounter::of($slip, $this->house);
 
         if ($reckoned->unknownCard() !== null) {
             throw Refused::because(

@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Staff;
+use Ramsey\Uuid\Uuid;
 
 /**
  * One thing a clerk does to a slip: who, at which till, having seen which version, and a key that makes it happen once.
@@ -40,6 +41,18 @@ final readonly class Act
     public function postedAt(Slip $slip): PostedAt
     {
         return $slip->postedAt ??= PostedAt::till($this->till, $this->by->id, $slip->day())->of($slip->location_id);
+    }
+
+    /** A step that follows from it, of its own key; whatever version the slip has by then. */
+    public function then(string $step): self
+    {
+        return new self(
+            Uuid::uuid5(Uuid::fromString($this->key), $step)->toString(),
+            $this->by,
+            $this->till,
+            null,
+            $this->approval,
+        );
     }
 
     /** The same, with an approval that was given. */

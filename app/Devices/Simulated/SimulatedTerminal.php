@@ -8,6 +8,7 @@ use Brick\Math\BigInteger;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Devices\BatchReport;
+use Elmstone\Devices\CardRead;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\TerminalAnswer;
@@ -29,6 +30,11 @@ final class SimulatedTerminal implements CardTerminal
     public function take(Till $till, string $key, Money $amount): TerminalAnswer
     {
         return $this->answered($till, $key, $amount, '');
+    }
+
+    public function read(Till $till, string $key): ?CardRead
+    {
+        return self::mood($till) === TerminalMood::OffLine ? null : new CardRead(...self::card($till, $key));
     }
 
     public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
@@ -165,8 +171,7 @@ final class SimulatedTerminal implements CardTerminal
                     ->where('act', 'take')
                     ->latest('id')
                     ->first();
-        [$type, $lastFour] = $paid === null ? self::CARDS[crc32($key) % count(self::CARDS)]
-            : [$paid->card_type, $paid->last_four];
+        [$type, $lastFour] = $paid === null ? self::card($till, $key) : [$paid->card_type, $paid->last_four];
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
@@ -195,6 +200,37 @@ final class SimulatedTerminal implements CardTerminal
                     ."`key` = ? AND authorisation = ''",
                 [$key],
             );
+    }
+
+    /**
+     * Which card is put in: the one its page says, or any.
+     *
+     * @return array{string, string} kind and last four digits
+     */
+    private static function card(Till $till, string $key): array
+    {
+        $put = self::putIn($till);
+
+        return self::CARDS[$put ?? crc32($key) % count(self::CARDS)];
+    }
+
+    /** Which of its cards is put in next; null: any of them. */
+    public static function putIn(Till $till): ?int
+    {
+        $put = DeviceState::read($till, 'card')['put'] ?? null;
+
+        return is_int($put) && isset(self::CARDS[$put]) ? $put : null;
+    }
+
+    public static function put(Till $till, ?int $card): void
+    {
+        DeviceState::write($till, 'card', ['put' => $card]);
+    }
+
+    /** @return array<int, string> its cards, in words */
+    public static function cards(): array
+    {
+        return array_map(static fn (array $card): string => "{$card[0]}, ending {$card[1]}", self::CARDS);
     }
 
     private function request(string $key): ?stdClass

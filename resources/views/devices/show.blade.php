@@ -16,6 +16,9 @@
                 <select class="form-select" id="mood" name="mood">@foreach($moods as $one)
                 <option value="{{ $one->value }}" @selected($one === $mood)>{{ $one->label() }}</option>@endforeach
                 </select></div>
+                <div><label for="put" class="small soft">is</label><select class="form-select" id="put" name="put">
+                <option value="">any of them</option>@foreach($cards as $number => $words)<option
+                    value="{{ $number }}" @selected($put === $number)>{{ $words }}</option>@endforeach</select></div>
                 <button class="quiet-act">Set</button>
             </form>
             <form method="post" action="{{ route('devices.batch') }}" class="d-flex gap-2 align-items-end mb-2">@csrf

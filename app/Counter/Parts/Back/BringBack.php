@@ -90,6 +90,10 @@ final class BringBack
                 $origin = new Origin($document, $position);
                 $this->assertTheirs($slip, $documents->get($document));
                 $origins->has($origin) || throw Refused::because('not_sold', 'This line is not on that invoice.');
+                $origins->isSurcharge($origin) && throw Refused::because(
+                    'surcharge_itself',
+                    'A card surcharge comes back by itself, with what goes back to its card.',
+                );
                 $this->add(
                     $slip,
                     $origin,

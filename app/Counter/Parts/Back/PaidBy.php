@@ -89,6 +89,10 @@ final readonly class PaidBy
             $values[$document] = ($values[$document] ?? $this->house->money(0))->plus($back->line($line)->total);
         }
 
+        foreach ($back->surcharges->values($back->surchargeLines()) as $document => $value) {
+            $values[$document] = ($values[$document] ?? $this->house->money(0))->plus($value);
+        }
+
         ksort($values);
 
         return array_filter($values, static fn (Money $value): bool => $value->isPositive());

@@ -53,6 +53,9 @@ final class ReckonedReturn
 
     public readonly ReturnTerms $under;
 
+    /** What comes back of card surcharges. */
+    public readonly SurchargesBack $surcharges;
+
     private readonly PaidBy $paidBy;
 
     private function __construct(
@@ -61,17 +64,21 @@ final class ReckonedReturn
         private readonly TaxTerms $terms,
         SlipValue $today,
     ) {
+        $this->surcharges = new SurchargesBack($slip);
         $this->origins = Origins::of(
             $house->currency(),
-            $slip->returns
-                ->pluck('origin_document_id')
-                ->filter()
-                ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
-                ->all(),
+            [
+                ...$slip->returns
+                    ->pluck('origin_document_id')
+                    ->filter()
+                    ->map(static fn (mixed $id): int => is_int($id) ? $id : 0)
+                    ->all(),
+                ...$this->surcharges->documents(),
+            ],
         );
         $this->under = new ReturnTerms($slip);
         $this->paidBy = new PaidBy($slip, $house);
-        $lines = $this->lines();
+        $lines = [...$this->lines(), ...$this->surcharges->lines($this->origins, $terms, $this->asOf())];
         $this->fees = new ReturnFees($slip, $this->under, $lines, $house->currency());
 
         if ($this->fees->total->isPositive()) {
@@ -115,6 +122,12 @@ final class ReckonedReturn
         $place = $this->slip->returns->search(static fn (ReturnOnSlip $one): bool => $one->id === $line->id);
 
         return $this->sums->lines[(int) $place];
+    }
+
+    /** @return list<ReckonedLine> */
+    public function surchargeLines(): array
+    {
+        return array_slice($this->sums->lines, $this->slip->returns->count(), $this->surcharges->count());
     }
 
     public function feeLine(): ?ReckonedLine

@@ -30,7 +30,7 @@ final class TermsNeeds extends NeedsOf
                 ->naming('level', $slip->own_level_id)
                 ->naming('place', $slip->own_place_id)
                 ->naming('reason', $slip->own_reason)
-                ->upTo('goods', $this->reckoned->sums->subtotal),
+                ->upTo('goods', $this->reckoned->goods()),
             Refused::because('needs_approval', 'Tax or price level of its own for this sale: a supervisor or the '
                 .'office can allow it.'),
             $slip->ownTerms(),

@@ -19,6 +19,24 @@
                 <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Give back</button>
                 @include('counter.parts.needs', ['place' => "card.{$card->id}"])
                 @break
+            @case(CardState::Read)
+                <div class="note look mb-1 surcharge"><p><strong>{{ ucfirst($card->read_as ?: 'card') }} ending
+                    {{ $card->last_four }}: {{ $sum($card->surcharge_total) }} more,
+                    {{ $sum($card->asked) }} in all.</strong> {{ $slip->location->surcharge_words }}</p>
+                <button type="button" class="quiet-act mt-1" data-sends="{{ $of('confirm') }}"
+                    data-focus>Ask the card for {{ $sum($card->asked) }}</button>
+                <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Not by this card</button>
+                @can('approve')<button type="button" class="link-act"
+                    data-sends="{{ $of('confirm') }}?off=1">Let the surcharge off</button>
+                @else<button type="button" class="link-act"
+                    data-toggles="off{{ $card->id }}">Let the surcharge off</button>
+                <div id="off{{ $card->id }}" @panel @unless($complaint->on("card.{$card->id}")) hidden @endunless>
+                    @include('counter.parts.approve', ['action' => $of('confirm'), 'held' => ['off' => '1'],
+                        'id' => "so{$card->id}", 'quiet' => true])</div>@endcan
+                </div>
+                @break
+            @case(CardState::Dropped)
+                @break
             @case(CardState::Declined)
                 <span class="brick">✕ {{ $back ? "The terminal refused to pay {$sum($card->asked)} back."
                     : "{$sum($card->asked)} declined." }}</span> {{ $card->reason }} {{ $back

@@ -1,3 +1,4 @@
+@use('Elmstone\Counter\Settle\SlipSurcharges')
 @use('Elmstone\Counter\Slip\Reductions')
 @use('Elmstone\Support\Show')
 <div class="sums" id="sums" data-part>
@@ -58,7 +59,7 @@
     <table>
         @if($reckoned->back === null || $slip->lines->isNotEmpty())<tr>
         <td>Goods{{ $reckoned->back === null ? '' : ' going out' }}</td>
-        <td class="figure">{{ $reckoned->sums->subtotal }}</td></tr>@endif
+        <td class="figure">{{ $reckoned->goods() }}</td></tr>@endif
         @foreach($reckoned->sums->coupons as $coupon)
             @php($shown = $slip->couponsShown?->get($slip->couponIds()[$loop->index] ?? 0))
             <tr><td>{{ $shown?->description }} <span
@@ -74,6 +75,10 @@
             <tr><td>Discount {{ $slip->discount_percent === null ? '' : Show::decimal($slip->discount_percent).' %' }}
             </td><td class="figure">−{{ $reckoned->sums->slipDiscount }}</td></tr>
         @endunless
+        @foreach($reckoned->surcharges->cards as $card)
+            <tr><td>{{ SlipSurcharges::words($card) }}</td>
+            <td class="figure">{{ $reckoned->surchargeLines()[$loop->index]->net }}</td></tr>
+        @endforeach
         @foreach($reckoned->back !== null && $slip->lines->isEmpty() ? [] : $reckoned->sums->tax as $tax)
             <tr><td class="soft">{{ $reckoned->terms->taxIncluded ? 'incl. '
                 : '' }}{{ $slip->taxPlace()->components->firstWhere('code',
