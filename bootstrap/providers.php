@@ -15,6 +15,7 @@ return [
     Elmstone\Cards\CardsProvider::class,
     Elmstone\Paper\PaperProvider::class,
     Elmstone\Receivables\ReceivablesProvider::class,
+    Elmstone\KeptCards\KeptCardsProvider::class,
     Elmstone\Held\HeldProvider::class,
     Elmstone\Rewards\RewardsProvider::class,
     Elmstone\Shares\SharesProvider::class,

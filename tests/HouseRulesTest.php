@@ -28,6 +28,7 @@ final class HouseRulesTest
         'Receivables' => [
             'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'KeptCards' => ['Cards', 'Receivables', 'Customers', 'Books', 'Devices', 'Shop', 'Staff', 'Support'],
         'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
         'Rewards' => [
             'Receivables', 'Held', 'Customers', 'Catalogue', 'Books', 'Paper', 'Shop', 'Staff', 'Support',
@@ -83,7 +84,7 @@ final class HouseRulesTest
         ],
         'Counter' => [
             'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut',
-            'Cards', 'Returns',
+            'Cards', 'KeptCards', 'Returns',
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',
         ],

@@ -38,6 +38,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Percentage|null $surcharge_percent
  * @property int|null $surcharge_line its place on the document
  * @property string $read_as the kind of card that was read before it was asked; empty: none was
+ * @property int|null $on_file_id the card on file that is asked; null: the one that is put in
+ * @property bool $absent whether the card was not there
+ * @property string $given_postcode what the terminal compares; empty: nothing
+ * @property string $given_number of the house in its street
+ * @property bool|null $postcode_matches null: not compared
+ * @property bool|null $number_matches
  * @property int|null $document_id what it was posted with
  * @property CarbonImmutable $created_at
  * @property-read Till $till
@@ -61,6 +67,12 @@ final class CardRequest extends Record
         'surcharge_percent' => null,
         'surcharge_line' => null,
         'read_as' => '',
+        'on_file_id' => null,
+        'absent' => false,
+        'given_postcode' => '',
+        'given_number' => '',
+        'postcode_matches' => null,
+        'number_matches' => null,
         'document_id' => null,
     ];
 
@@ -72,6 +84,9 @@ final class CardRequest extends Record
         'surcharge' => MoneyCast::class,
         'surcharge_total' => MoneyCast::class,
         'surcharge_percent' => PercentageCast::class,
+        'absent' => 'bool',
+        'postcode_matches' => 'bool',
+        'number_matches' => 'bool',
         'state' => CardState::class, 'created_at' => 'immutable_datetime',
     ];
 
@@ -79,6 +94,18 @@ final class CardRequest extends Record
     public function till(): BelongsTo
     {
         return $this->belongsTo(Till::class);
+    }
+
+    /** What matched of what its holder said, in words; empty: nothing was compared. */
+    public function matchWords(): string
+    {
+        $words = [];
+
+        foreach (['postal code' => $this->postcode_matches, 'street number' => $this->number_matches] as $what => $is) {
+            $is === null || ($words[] = $is ? "{$what} matches" : "{$what} does not match");
+        }
+
+        return implode(', ', $words);
     }
 
     /** Whether money goes back to the card. */

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\Surcharge;
 use Elmstone\Devices\CardRead;
 use Elmstone\Devices\CardTerminal;
+use Elmstone\Devices\OnFile;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
 use Elmstone\Devices\TrainingTerminal;
@@ -118,14 +119,21 @@ final class CardTill
         $request->update(['state' => CardState::Asked]);
     }
 
-    /** Asks what was written down. After the transaction that wrote it. */
-    public function ask(CardRequest $request): CardRequest
+    /**
+     * Asks what was written down. After the transaction that wrote it.
+     *
+     * @param  string  $token of the card on file that is asked; empty: the one that is put in
+     */
+    public function ask(CardRequest $request, string $token = ''): CardRequest
     {
+        $card = $token === '' ? null
+            : new OnFile($token, $request->absent, $request->given_postcode, $request->given_number);
+
         return $this->heard(
             $request,
             $request->isBack()
                 ? $this->terminal($request)->refund($request->till, $request->key, $request->asked, $request->against)
-                : $this->terminal($request)->take($request->till, $request->key, $request->asked),
+                : $this->terminal($request)->take($request->till, $request->key, $request->asked, $card),
         );
     }
 
@@ -187,12 +195,16 @@ final class CardTill
                         'card_type' => $answer->cardType,
                         'last_four' => $answer->lastFour,
                         'authorisation' => $answer->authorisation,
+                        'postcode_matches' => $answer->postcodeMatches,
+                        'number_matches' => $answer->numberMatches,
                         'reason' => '',
                     ],
                     TerminalOutcome::Declined => [
                         'state' => CardState::Declined,
                         'approved' => 0,
                         'reason' => $answer->reason,
+                        'postcode_matches' => $answer->postcodeMatches,
+                        'number_matches' => $answer->numberMatches,
                     ],
                     TerminalOutcome::Reversed => ['state' => CardState::GivenBack],
                     TerminalOutcome::OffLine => $request->state === CardState::Asked

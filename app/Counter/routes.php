@@ -130,6 +130,8 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
             Route::post('/card', [SettleController::class, 'card'])->name('card');
+            Route::post('/card-on-file', [SettleController::class, 'onFile'])->name('card-on-file');
+            Route::post('/keep-card', [SettleController::class, 'keepCard'])->name('keep-card');
             Route::post('/card/{card}/confirm', [SettleController::class, 'confirm'])->name('card.confirm');
             Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->name('card.ask');
             Route::post('/card/{card}/key', [SettleController::class, 'key'])->name('card.key');

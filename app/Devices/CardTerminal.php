@@ -13,7 +13,18 @@ use Elmstone\Shop\Till;
  */
 interface CardTerminal
 {
-    public function take(Till $till, string $key, Money $amount): TerminalAnswer;
+    /** @param  OnFile|null  $card one it keeps; null: the one that is put in */
+    public function take(Till $till, string $key, Money $amount, ?OnFile $card = null): TerminalAnswer;
+
+    /**
+     * Keeps the card that is put in, whose holder has agreed to that. The same key keeps it once.
+     *
+     * @throws DeviceFailed where it has read none, or cannot keep any
+     */
+    public function keep(Till $till, string $key): KeptCard;
+
+    /** Keeps it no more; one it does not know is none it keeps. */
+    public function forget(string $token): void;
 
     /**
      * Which card will pay the question of this key, before it is asked: nothing is taken, and asked then, it is taken

@@ -11,9 +11,19 @@ use Elmstone\Shop\Till;
 /** Where no device is connected: what is printed or mailed waits, and cards cannot be asked for. */
 final class NotConnected implements CardTerminal, CashDrawer, CustomerDisplay, Mailbox, ReceiptPrinter
 {
-    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    public function take(Till $till, string $key, Money $amount, ?OnFile $card = null): TerminalAnswer
     {
         return TerminalAnswer::offLine();
+    }
+
+    public function keep(Till $till, string $key): KeptCard
+    {
+        throw new DeviceFailed("No terminal is connected to {$till->name}.");
+    }
+
+    public function forget(string $token): void
+    {
+        // There is nobody that could keep it.
     }
 
     public function read(Till $till, string $key): ?CardRead

@@ -16,12 +16,29 @@ final readonly class TerminalAnswer
         public string $cardType = '',
         public string $lastFour = '',
         public string $authorisation = '',
+        public ?bool $postcodeMatches = null,
+        public ?bool $numberMatches = null,
     ) {
     }
 
     public static function approved(Money $amount, string $cardType, string $lastFour, string $authorisation): self
     {
         return new self(TerminalOutcome::Approved, $amount, '', $cardType, $lastFour, $authorisation);
+    }
+
+    /** @param  bool|null  $number of the house in its street; null: not compared */
+    public function matching(?bool $postcode, ?bool $number): self
+    {
+        return new self(
+            $this->outcome,
+            $this->approved,
+            $this->reason,
+            $this->cardType,
+            $this->lastFour,
+            $this->authorisation,
+            $postcode,
+            $number,
+        );
     }
 
     public static function declined(string $reason): self

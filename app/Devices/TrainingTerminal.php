@@ -11,9 +11,19 @@ use Elmstone\Shop\Till;
 /** What stands in for the terminal at a till for training: it says yes, and no card is charged. */
 final class TrainingTerminal implements CardTerminal
 {
-    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    public function take(Till $till, string $key, Money $amount, ?OnFile $card = null): TerminalAnswer
     {
         return TerminalAnswer::approved($amount, 'training', '0000', 'TRAINING');
+    }
+
+    public function keep(Till $till, string $key): KeptCard
+    {
+        throw new DeviceFailed('A till for training keeps no cards.');
+    }
+
+    public function forget(string $token): void
+    {
+        // It keeps none.
     }
 
     public function read(Till $till, string $key): CardRead

@@ -90,6 +90,23 @@ final class OrderTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_a_card_on_file_pays_what_is_left_of_it(): void
+    {
+        $order = $this->order([], 'LH-1140');
+        $this->as('301')->post("/customers/{$order->customer->number}/cards", [
+            'key' => (string) Str::uuid(), 'consent' => 'telephone',
+        ])->assertSessionHasNoErrors();
+        $this->slip = (string) Str::uuid();
+        $this->as('101')->add($order->label);
+        $this->does("orders/{$order->label}/lines/1", ['quantity' => '0'])->assertOk();
+        $this->does("orders/{$order->label}/amount", ['amount' => '4.24'])->assertOk();
+        $this->does('card-on-file', [
+            'on_file' => (string) DB::table('cards_on_file')->value('id'), 'absent' => '1', 'postcode' => '04417',
+        ])->assertOk()->assertSee('postal code matches');
+        $this->does('post')->assertOk();
+        $this->assertProves();
+    }
+
     public function test_how_much_is_set_aside_now_is_the_clerks_to_say(): void
     {
         $this->readyToOrder([], '10 x LH-1140');

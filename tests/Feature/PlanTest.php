@@ -54,6 +54,20 @@ final class PlanTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_a_card_on_file_pays_a_part(): void
+    {
+        $plan = $this->plan($this->charge($this->customer, 'MA-0031'));
+        $this->post("/customers/{$this->customer->number}/cards", [
+            'key' => (string) Str::uuid(), 'consent' => 'paper',
+        ])->assertSessionHasNoErrors();
+        $this->slip = (string) Str::uuid();
+        $this->as('101')->add($plan->label);
+        $this->does('card-on-file', ['on_file' => (string) DB::table('cards_on_file')->value('id')])->assertOk();
+        $this->does('post')->assertOk();
+        $this->assertSame(10650 - 3550, $this->balance($this->customer));
+        $this->assertProves();
+    }
+
     public function test_the_statement_says_which_part_it_is(): void
     {
         $plan = $this->plan($this->charge($this->customer, 'MA-0031'));

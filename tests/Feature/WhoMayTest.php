@@ -58,6 +58,7 @@ final class WhoMayTest extends FeatureCase
                 ['post', '/attached/customer/1', self::FROM_SUPERVISOR],
                 ['get', '/rewards', self::ALL],
                 ['post', '/rewards/terms', self::OFFICE],
+                ['post', '/customers/1001/cards', self::ALL],
                 ['get', '/surcharges', self::OFFICE],
                 ['post', '/surcharges/1', self::OFFICE],
                 ['post', '/accounts/1001/calls', self::FROM_SUPERVISOR],

@@ -21,6 +21,7 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\AttachToCustomer;
 use Elmstone\Customers\CustomerType;
+use Elmstone\KeptCards\CardOnFile;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Orders\FindOrders;
 use Elmstone\Quotes\FindQuotes;
@@ -212,6 +213,8 @@ final class CounterPage
                 : $this->findOrders->waiting($slip->customer_id),
             'waitingQuotes' => $slip->customer_id === null ? new Collection
                 : FindQuotes::waiting($slip->customer_id),
+            'cardsOnFile' => $slip->customer_id === null || $slip->isDone() ? new Collection
+                : CardOnFile::of($slip->customer_id),
             ...$this->ordering($slip, $reckoned),
         ];
     }

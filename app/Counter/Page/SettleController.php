@@ -14,6 +14,10 @@ use Elmstone\Counter\Settle\TakeCard;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\KeptCards\AskedOnFile;
+use Elmstone\KeptCards\Consent;
+use Elmstone\KeptCards\KeepCards;
 use Elmstone\Shop\House;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -146,6 +150,56 @@ final class SettleController
                 $request->filled('seen') ? $request->integer('seen') : null,
                 $request->boolean('another'),
             ),
+        );
+    }
+
+    public function onFile(Request $request, string $slip, TakeCard $card): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'on_file',
+            'on_file_amount',
+            fn (Act $act) => $card->handle(
+                $slip,
+                $act,
+                $this->amount($request, 'on_file_amount'),
+                $request->filled('seen') ? $request->integer('seen') : null,
+                $request->boolean('another'),
+                new AskedOnFile(
+                    $request->integer('on_file'),
+                    $request->boolean('absent'),
+                    $request->string('postcode')->trim()->value(),
+                    $request->string('number')->trim()->value(),
+                ),
+            ),
+        );
+    }
+
+    /** A card of theirs is put on file while they stand there. */
+    public function keepCard(Request $request, string $slip, KeepCards $keep, SlipDesk $desk): Response
+    {
+        return $this->page->after(
+            $request,
+            $slip,
+            'on_file',
+            'on_file_amount',
+            static function (Act $act) use ($request, $slip, $keep, $desk): Slip {
+                $customer = $desk->read($slip, $act)->customer ?? throw Refused::because(
+                    'needs_customer',
+                    'A card is kept for a named customer. Put them on the slip first.',
+                );
+                $keep->keep(
+                    $customer,
+                    $act->till,
+                    $act->by,
+                    Consent::tryFrom($request->string('consent')->value()),
+                    '',
+                    $act->key,
+                );
+
+                return $desk->read($slip, $act);
+            },
         );
     }
 

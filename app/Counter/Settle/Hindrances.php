@@ -13,6 +13,7 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Parts\HeldUsed;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
+use Elmstone\KeptCards\CardOnFile;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Need;
 
@@ -68,7 +69,7 @@ final readonly class Hindrances
             $found[] = Refused::because('card_unknown', 'The card’s outcome is not known yet. Ask the terminal again.');
         }
 
-        array_push($found, ...$this->surchargeHindrances());
+        array_push($found, ...$this->cardHindrances());
 
         if ($this->reckoned->overTendered !== null && ! $this->reckoned->isRefund()) {
             $found[] = $this->reckoned->overTendered;
@@ -143,8 +144,8 @@ final readonly class Hindrances
         return $found;
     }
 
-    /** @return list<Refused> of cards that are read and not asked, or that turned out to be of another kind */
-    private function surchargeHindrances(): array
+    /** @return list<Refused> of cards that are read and not asked, of another kind than was read, or somebody else’s */
+    private function cardHindrances(): array
     {
         $found = [];
 
@@ -153,6 +154,15 @@ final readonly class Hindrances
                 $found[] = Refused::because(
                     'card_read',
                     'A card was read and not asked yet. Ask it, or say that it does not pay.',
+                );
+            } elseif (
+                $card->on_file_id !== null && $card->state->pays() && $card->document_id === null
+                && ! CardOnFile::isOf($card->on_file_id, $this->slip->customer_id)
+            ) {
+                $found[] = Refused::because(
+                    'not_their_card',
+                    "The card on file ending {$card->last_four} is not of who this slip is for. Give it back, or put "
+                        .'its holder on the slip.',
                 );
             } elseif ($card->isOtherCard() && $card->surcharge->isPositive() && $card->document_id === null) {
                 $found[] = Refused::because(

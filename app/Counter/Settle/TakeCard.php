@@ -13,6 +13,9 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Devices\CardRead;
+use Elmstone\KeptCards\AskedOnFile;
+use Elmstone\KeptCards\CardOnFile;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\Approve;
 use Illuminate\Support\Str;
@@ -38,17 +41,25 @@ final class TakeCard
      * @param  int|null  $seen how many questions the page showed: asked again from the same page it is the same
      *     question; null: not said
      * @param  bool  $another whether a second card is meant on purpose
+     * @param  AskedOnFile|null  $onFile one they left with the house; null: the one that is put in
      *
-     * @throws Refused nothing_due, over_tendered, card_unknown, card_again
+     * @throws Refused nothing_due, over_tendered, card_unknown, card_again, not_their_card, card_removed, card_ran_out
      */
-    public function handle(string $slipKey, Act $act, ?Money $amount, ?int $seen = null, bool $another = false): Slip
-    {
+    public function handle(
+        string $slipKey,
+        Act $act,
+        ?Money $amount,
+        ?int $seen = null,
+        bool $another = false,
+        ?AskedOnFile $onFile = null,
+    ): Slip {
         $request = null;
         $slip = $this->desk->change($slipKey, $act, function (Slip $slip) use (
             $act,
             $amount,
             $seen,
             $another,
+            $onFile,
             &$request,
         ): void {
             $this->desk->redraw($slip, $act);
@@ -66,6 +77,7 @@ final class TakeCard
                     "A card has paid {$paid->approved->toString()} already. Press “Another card” to ask for more.",
                 );
             $this->surcharge->drop($slip);
+            $card = $onFile === null ? null : CardOnFile::usable($onFile->card, $slip->customer_id);
             $request = $this->cards->write(
                 $slip->cardSubject(),
                 $act->till,
@@ -73,34 +85,48 @@ final class TakeCard
                 $this->askable($slip, $amount),
                 state: CardSurcharge::isAskedAt($slip->location_id) ? CardState::Read : CardState::Asked,
             );
+            $onFile === null || $request->update($onFile->columns());
+            $read = $card === null ? null : new CardRead($card->card_type, $card->last_four);
+            $read === null || $request->state === CardState::Asked || $this->seen($slip, $act, $request, $read);
         });
 
         if ($request === null) {
             return $slip;
         }
 
-        $request = $request->state === CardState::Read ? $this->shown($slipKey, $act, $request) : $request;
-        $request === null || $this->cards->ask($request);
+        $request->state === CardState::Read && $request->read_as === '' && $this->read($slipKey, $act, $request);
+
+        return $this->asked($slipKey, $act, $request);
+    }
+
+    /** Asks what is to be asked now. Where what it costs is to be seen first, nothing. */
+    private function asked(string $slipKey, Act $act, CardRequest $request): Slip
+    {
+        $token = $request->on_file_id === null ? null : CardOnFile::query()->whereKey($request->on_file_id)
+            ->value('token');
+
+        if ($request->state === CardState::Asked) {
+            $this->cards->ask($request, is_string($token) ? $token : '');
+        }
 
         return $this->drawn($slipKey, $act);
     }
 
-    /**
-     * Which card it is decides what paying by it costs. Where it costs something, that is in sight before it is asked.
-     *
-     * @return CardRequest|null to be asked now; null: what it costs is to be seen first
-     */
-    private function shown(string $slipKey, Act $act, CardRequest $request): ?CardRequest
+    /** Which card it is decides what paying by it costs: the terminal reads it, and is not asked yet. */
+    private function read(string $slipKey, Act $act, CardRequest $request): void
     {
         $read = $this->cards->read($request);
-        $this->desk->change($slipKey, $act->then('read'), function (Slip $slip) use ($act, $read, &$request): void {
+        $this->desk->change($slipKey, $act->then('read'), function (Slip $slip) use ($act, $read, $request): void {
             $this->desk->redraw($slip, $act);
-            $request = $slip->cards()->with('till')->lockForUpdate()->findOrFail($request->id);
-            $this->surcharge->put($slip, $request, $request->asked, $read);
-            $request->surcharge->isZero() && $this->cards->goAhead($request, $act->by);
+            $this->seen($slip, $act, $request->refresh(), $read);
         });
+    }
 
-        return $request->state === CardState::Asked ? $request : null;
+    /** Where it costs something, that is in sight before it is asked. Within a change of the slip. */
+    private function seen(Slip $slip, Act $act, CardRequest $request, ?CardRead $read): void
+    {
+        $this->surcharge->put($slip, $request, $request->asked, $read);
+        $request->surcharge->isZero() && $this->cards->goAhead($request, $act->by);
     }
 
     /**
@@ -126,6 +152,7 @@ final class TakeCard
             }
 
             $seen = [$card->surcharge, $card->asked];
+            $card->on_file_id === null || CardOnFile::usable($card->on_file_id, $slip->customer_id);
             $lettingOff && $this->surcharge->assertMayLetOff($slip, $act, $card);
             $this->surcharge->put($slip, $card, $this->askable($slip, $card->asked->minus($card->surcharge_total)));
 
@@ -141,13 +168,7 @@ final class TakeCard
             $request = $card;
         });
 
-        if ($request === null) {
-            return $slip;
-        }
-
-        $this->cards->ask($request);
-
-        return $this->drawn($slipKey, $act);
+        return $request === null ? $slip : $this->asked($slipKey, $act, $request);
     }
 
     /** Asks its terminal again what became of a card whose outcome is unknown. */

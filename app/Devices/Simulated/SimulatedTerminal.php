@@ -11,6 +11,8 @@ use Elmstone\Devices\BatchReport;
 use Elmstone\Devices\CardRead;
 use Elmstone\Devices\CardTerminal;
 use Elmstone\Devices\DeviceFailed;
+use Elmstone\Devices\KeptCard;
+use Elmstone\Devices\OnFile;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
 use Elmstone\Shop\Till;
@@ -27,9 +29,21 @@ final class SimulatedTerminal implements CardTerminal
 
     private const CARDS = [['credit', '4821'], ['debit', '0937'], ['credit', '5516'], ['debit', '2204']];
 
-    public function take(Till $till, string $key, Money $amount): TerminalAnswer
+    public function take(Till $till, string $key, Money $amount, ?OnFile $card = null): TerminalAnswer
     {
-        return $this->answered($till, $key, $amount, '');
+        return $this->answered($till, $key, $amount, '', $card);
+    }
+
+    public function keep(Till $till, string $key): KeptCard
+    {
+        self::mood($till) === TerminalMood::OffLine && throw new DeviceFailed('The terminal is off line.');
+
+        return (new SimulatedTokens)->keep($key, ...self::card($till, $key));
+    }
+
+    public function forget(string $token): void
+    {
+        (new SimulatedTokens)->forget($token);
     }
 
     public function read(Till $till, string $key): ?CardRead
@@ -43,8 +57,13 @@ final class SimulatedTerminal implements CardTerminal
     }
 
     /** @param  string  $against the authorisation of the payment that is paid back; empty: a payment is taken */
-    private function answered(Till $till, string $key, Money $amount, string $against): TerminalAnswer
-    {
+    private function answered(
+        Till $till,
+        string $key,
+        Money $amount,
+        string $against,
+        ?OnFile $card = null,
+    ): TerminalAnswer {
         $known = $this->request($key);
 
         if ($known !== null) {
@@ -58,7 +77,7 @@ final class SimulatedTerminal implements CardTerminal
             return TerminalAnswer::offLine();
         }
 
-        $this->book($till, $key, $amount, $mood, $against);
+        $this->book($till, $key, $amount, $mood, $against, $card);
         $request = $this->request($key);
 
         return match (true) {
@@ -161,9 +180,18 @@ final class SimulatedTerminal implements CardTerminal
      * One row at once, as a terminal's journal has it: what goes back goes to the card it came from, whichever lies in
      * the terminal now, and never in part.
      */
-    private function book(Till $till, string $key, Money $amount, TerminalMood $mood, string $against): void
-    {
-        $declined = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true);
+    private function book(
+        Till $till,
+        string $key,
+        Money $amount,
+        TerminalMood $mood,
+        string $against,
+        ?OnFile $card,
+    ): void {
+        $kept = $card === null ? null : new SimulatedTokens($card);
+        $why = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true)
+            ? 'Not enough money on the card.' : $kept?->whyNot() ?? '';
+        $declined = $why !== '';
         $paid = $against === ''
                 ? null
                 : DB::table('terminal_requests')
@@ -171,7 +199,11 @@ final class SimulatedTerminal implements CardTerminal
                     ->where('act', 'take')
                     ->latest('id')
                     ->first();
-        [$type, $lastFour] = $paid === null ? self::card($till, $key) : [$paid->card_type, $paid->last_four];
+        [$type, $lastFour] = match (true) {
+            $kept !== null => $kept->card(),
+            $paid === null => self::card($till, $key),
+            default => [$paid->card_type, $paid->last_four],
+        };
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
@@ -188,9 +220,11 @@ final class SimulatedTerminal implements CardTerminal
                 default => $amount,
             },
             'outcome' => $declined ? TerminalOutcome::Declined->value : TerminalOutcome::Approved->value,
-            'reason' => $declined ? 'Not enough money on the card.' : '',
+            'reason' => $why,
             'card_type' => $type,
             'last_four' => $lastFour,
+            'postcode_matches' => $kept?->postcodeMatches(),
+            'number_matches' => $kept?->numberMatches(),
         ]);
         // Every approval has a number of its own, as scattered as real ones are: 3^18 and a million have no factor in
         // common.
@@ -246,6 +280,9 @@ final class SimulatedTerminal implements CardTerminal
                 $request->card_type,
                 $request->last_four,
                 $request->authorisation,
+            )->matching(
+                $request->postcode_matches === null ? null : (bool) $request->postcode_matches,
+                $request->number_matches === null ? null : (bool) $request->number_matches,
             ),
             TerminalOutcome::Reversed->value => TerminalAnswer::reversed(),
             default => TerminalAnswer::declined($request->reason),

@@ -111,6 +111,7 @@
                     <td class="figure" colspan="2">{{ $document->balanceAfter() }}</td></tr>@endif
                 </tfoot>
             </table>
+            <x-cards-of :$document/>
             @endif
             @can('see-journal')
                 <h2 class="mt-4">Journal</h2>

@@ -78,6 +78,7 @@
         <aside>
             <x-attached of="customer" :id="$customer->id"/>
             <x-rewards :$customer/>
+            <x-cards-on-file :$customer/>
             <dl class="facts mb-3">
                 @if($customer->phone !== '')<dt>Phone</dt><dd>{{ $customer->phone }}</dd>@endif
                 @if($customer->mail !== '')<dt>Mail</dt><dd>{{ $customer->mail }}</dd>@endif

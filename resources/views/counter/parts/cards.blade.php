@@ -9,6 +9,10 @@
             @case(CardState::Approved)
                 <span class="verdigris fw-bold">✓ {{ $sum($card->approved) }} {{ $back ? 'paid back'
                     : 'approved' }}</span> {{ $back ? 'to the card' : $card->card_type }} ending {{ $card->last_four }}
+                @if($card->on_file_id !== null)<br><span class="soft">on file{{ $card->absent ? ', by telephone' : '' }}
+                </span>@endif
+                @if($card->matchWords() !== '')<br><span @class(['ochre' => in_array(false,
+                    [$card->postcode_matches, $card->number_matches], true)])>{{ $card->matchWords() }}</span>@endif
                 @if($card->asked->exceeds($card->approved))<br>
                 <span class="ochre">only part of the {{ $sum($card->asked) }} asked for</span>@endif
                 <button type="button" class="link-act"

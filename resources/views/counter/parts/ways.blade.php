@@ -55,6 +55,8 @@
         @if(($slip->after_card ?? []) !== [])<p class="under ochre mb-0">After a card had paid:
             {{ implode('; ', $slip->after_card) }}</p>@endif
     </li>
+    @if($slip->customer !== null && ($left->isPositive() || $complaint->on('on_file'))
+        && $reckoned->unknownCard() === null)@include('counter.parts.on-file')@endif
     <x-way :$complaint letter="Q" id="cheque" label="Cheque" :save="route('counter.cheque', $slip->key)"
         :value="$amount($slip->cheque)" with="cheque_number">
         <x-slot:beside><input class="form-control" id="cheque_number" name="cheque_number" placeholder="number"
