@@ -56,7 +56,8 @@ final class ProveSurcharges implements Check
         $proof->same(
             'card surcharges',
             'the lines that say them',
-            (int) Posted::journal()->where('j.account', Accounts::SURCHARGES)->whereIn('d.purpose', SoldDays::purposes())
+            (int) Posted::journal()->where('j.account', Accounts::SURCHARGES)
+                ->whereIn('d.purpose', SoldDays::purposes())
                 ->sum(DB::raw('j.credit - j.debit')),
             (int) $this->lines()->sum(DB::raw("IF(direction = 'out', 1, -1) * untaxed")),
         );

@@ -44,6 +44,7 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
             Route::post('/one-off', [EntryController::class, 'oneOff'])->name('one-off');
             Route::post('/terms', [SlipController::class, 'terms'])->name('terms');
             Route::post('/drawer', [TillController::class, 'drawer'])->name('drawer');
+            Route::post('/device', [TillController::class, 'device'])->name('device');
             Route::post('/copy', [TillController::class, 'copy'])->name('copy');
             Route::post('/clear', [SlipController::class, 'clear'])->name('clear');
             Route::post('/discount', [SlipController::class, 'discount'])->name('discount');

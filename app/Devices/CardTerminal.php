@@ -10,6 +10,8 @@ use Elmstone\Shop\Till;
 
 /**
  * A card terminal. Every request carries a key: the same key asked again is the same request, never a second charge.
+ * Which terminal is used at a till is for `DeviceChoices` to say when it is first asked; what became of a request, and
+ * its reversal, are of the one that was asked. Its reports are of a till: what was asked for it, on whichever terminal.
  */
 interface CardTerminal
 {

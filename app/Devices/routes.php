@@ -2,9 +2,15 @@
 
 declare(strict_types=1);
 
+use Elmstone\Devices\ChooseDeviceController;
 use Elmstone\Devices\DevicesController;
 use Elmstone\Devices\StandIns;
 use Illuminate\Support\Facades\Route;
+
+Route::middleware('can:sell')->group(function (): void {
+    Route::get('/till/devices', [ChooseDeviceController::class, 'show'])->name('till.devices');
+    Route::post('/till/devices', [ChooseDeviceController::class, 'choose'])->name('till.devices.choose');
+});
 
 Route::middleware(['can:play-devices', StandIns::class])->group(function (): void {
     Route::get('/devices', [DevicesController::class, 'show'])->name('devices');

@@ -19,7 +19,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Settings
 {
-    private const TABLES = ['shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_classes'];
+    private const TABLES = [
+        'shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_classes', 'device_choices',
+    ];
 
     /** @var array<string, list<array<string, mixed>>>|null rows by table */
     private ?array $rows = null;
@@ -79,6 +81,33 @@ final class Settings
             ?? throw (new ModelNotFoundException)->setModel(Till::class, [$id]);
 
         return $till->setRelation('location', $this->locations()->get($till->location_id));
+    }
+
+    /**
+     * The till whose device somebody at a till uses: their own choice there, else what holds for everybody, else its
+     * own.
+     *
+     * @param  int|null  $staff null: whoever is at it
+     */
+    public function deviceOf(Till $till, DeviceKind $kind, ?int $staff): Till
+    {
+        $choices = $this->all('device_choices', DeviceChoice::class)
+            ->where('till_id', $till->id)
+            ->where('kind', $kind);
+        $chosen = ($staff === null ? null : $choices->firstWhere('staff_id', $staff))
+            ?? $choices->firstWhere('staff_id', 0);
+
+        return $chosen === null || $chosen->uses_id === $till->id ? $till : $this->till($chosen->uses_id);
+    }
+
+    /** @return Collection<int, Till> those that one may lend its devices to: at the same place */
+    public function tillsBeside(Till $till): Collection
+    {
+        return $this->all('tills', Till::class)
+            ->where('location_id', $till->location_id)
+            ->where('training', $till->training)
+            ->sortBy('number')
+            ->values();
     }
 
     /** @return array<string, string> the letter printed beside a line, by tax class */

@@ -21,10 +21,12 @@ use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
 use Elmstone\Customers\AttachToCustomer;
 use Elmstone\Customers\CustomerType;
+use Elmstone\Devices\DeviceChoices;
 use Elmstone\KeptCards\CardOnFile;
 use Elmstone\Layaways\FindLayaways;
 use Elmstone\Orders\FindOrders;
 use Elmstone\Quotes\FindQuotes;
+use Elmstone\Shop\DeviceKind;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Settings;
 use Elmstone\Staff\Approvals\ApprovalAsk;
@@ -60,6 +62,7 @@ final class CounterPage
         private readonly CustomerSees $customerSees,
         private readonly CheckApproval $checkApproval,
         private readonly OpenTill $openTill,
+        private readonly DeviceChoices $choices,
     ) {
     }
 
@@ -213,6 +216,9 @@ final class CounterPage
                 : $this->findOrders->waiting($slip->customer_id),
             'waitingQuotes' => $slip->customer_id === null ? new Collection
                 : FindQuotes::waiting($slip->customer_id),
+            'terminal' => $this->choices->at($act->till, DeviceKind::Terminal),
+            'lent' => $this->choices->lent($act->till),
+            'beside' => $this->settings->tillsBeside($act->till)->where('id', '<>', $act->till->id),
             'cardsOnFile' => $slip->customer_id === null || $slip->isDone() ? new Collection
                 : CardOnFile::of($slip->customer_id),
             ...$this->ordering($slip, $reckoned),

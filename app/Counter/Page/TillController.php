@@ -11,8 +11,10 @@ use Elmstone\Counter\Post\SetTraining;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Devices\DeviceChoices;
 use Elmstone\Paper\AskedPaper;
 use Elmstone\Paper\OpenDrawer;
+use Elmstone\Shop\DeviceKind;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -43,6 +45,23 @@ final class TillController
     }
 
     /** A copy of what was posted last at this till; never of a paper that says what goods cost. */
+    /** Another till’s device from now on, for who stands here. */
+    public function device(Request $request, string $slip, DeviceChoices $choices): Response
+    {
+        $kind = DeviceKind::tryFrom($request->string('kind')->value()) ?? abort(404);
+
+        return $this->page->after($request, $slip, 'device', 'uses', function (Act $act) use (
+            $request,
+            $slip,
+            $choices,
+            $kind,
+        ): Slip {
+            $choices->choose($act->till, $kind, $request->integer('uses'), $act->by, forAll: false);
+
+            return $this->desk->read($slip, $act);
+        });
+    }
+
     public function copy(Request $request, string $slip): Response
     {
         return $this->page->after($request, $slip, 'slip', 'copy', function (Act $act) use ($slip): Slip {

@@ -10,11 +10,13 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Devices\BatchReport;
 use Elmstone\Devices\CardRead;
 use Elmstone\Devices\CardTerminal;
+use Elmstone\Devices\DeviceChoices;
 use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\KeptCard;
 use Elmstone\Devices\OnFile;
 use Elmstone\Devices\TerminalAnswer;
 use Elmstone\Devices\TerminalOutcome;
+use Elmstone\Shop\DeviceKind;
 use Elmstone\Shop\Till;
 use Elmstone\Support\Casts\MoneyCast;
 use Illuminate\Support\Facades\DB;
@@ -29,6 +31,24 @@ final class SimulatedTerminal implements CardTerminal
 
     private const CARDS = [['credit', '4821'], ['debit', '0937'], ['credit', '5516'], ['debit', '2204']];
 
+    public function __construct(private readonly DeviceChoices $choices)
+    {
+    }
+
+    /** The terminal that is used at a till now, by the till it stands at. */
+    private function chosen(Till $till): Till
+    {
+        return $this->choices->at($till, DeviceKind::Terminal);
+    }
+
+    /** The one that was asked under a key, whichever is used now. */
+    private function asked(Till $till, ?stdClass $request): Till
+    {
+        return $request === null
+            ? $this->chosen($till)
+            : Till::query()->findOrFail((int) ($request->terminal_id ?? $request->till_id));
+    }
+
     public function take(Till $till, string $key, Money $amount, ?OnFile $card = null): TerminalAnswer
     {
         return $this->answered($till, $key, $amount, '', $card);
@@ -36,9 +56,10 @@ final class SimulatedTerminal implements CardTerminal
 
     public function keep(Till $till, string $key): KeptCard
     {
-        self::mood($till) === TerminalMood::OffLine && throw new DeviceFailed('The terminal is off line.');
+        $terminal = $this->chosen($till);
+        self::mood($terminal) === TerminalMood::OffLine && throw new DeviceFailed('The terminal is off line.');
 
-        return (new SimulatedTokens)->keep($key, ...self::card($till, $key));
+        return (new SimulatedTokens)->keep($key, ...self::card($terminal, $key));
     }
 
     public function forget(string $token): void
@@ -48,7 +69,9 @@ final class SimulatedTerminal implements CardTerminal
 
     public function read(Till $till, string $key): ?CardRead
     {
-        return self::mood($till) === TerminalMood::OffLine ? null : new CardRead(...self::card($till, $key));
+        $terminal = $this->chosen($till);
+
+        return self::mood($terminal) === TerminalMood::OffLine ? null : new CardRead(...self::card($terminal, $key));
     }
 
     public function refund(Till $till, string $key, Money $amount, string $authorisation): TerminalAnswer
@@ -70,8 +93,9 @@ final class SimulatedTerminal implements CardTerminal
             return $this->outcome($known, $amount);
         }
 
-        $mood = self::mood($till);
-        DeviceState::write($till, 'terminal', ['mood' => $mood->then()->value]);
+        $terminal = $this->chosen($till);
+        $mood = self::mood($terminal);
+        DeviceState::write($terminal, 'terminal', ['mood' => $mood->then()->value]);
 
         if ($mood === TerminalMood::OffLine) {
             return TerminalAnswer::offLine();
@@ -88,11 +112,11 @@ final class SimulatedTerminal implements CardTerminal
 
     public function ask(Till $till, string $key, Money $amount): TerminalAnswer
     {
-        if (self::mood($till) === TerminalMood::OffLine) {
+        $request = $this->request($key);
+
+        if (self::mood($this->asked($till, $request)) === TerminalMood::OffLine) {
             return TerminalAnswer::unknown();
         }
-
-        $request = $this->request($key);
 
         return $request === null
             ? TerminalAnswer::declined('The terminal never got the request.')
@@ -101,13 +125,14 @@ final class SimulatedTerminal implements CardTerminal
 
     public function reverse(Till $till, string $key): TerminalAnswer
     {
-        $mood = self::mood($till);
+        $terminal = $this->asked($till, $this->request($key));
+        $mood = self::mood($terminal);
 
         if ($mood === TerminalMood::OffLine) {
             return TerminalAnswer::offLine();
         }
 
-        DeviceState::write($till, 'terminal', ['mood' => $mood->then()->value]);
+        DeviceState::write($terminal, 'terminal', ['mood' => $mood->then()->value]);
 
         // Silent: it is done or not, and nobody hears of it.
         $mood === TerminalMood::SilentDecline || $this->markReversed($till, $key);
@@ -117,10 +142,11 @@ final class SimulatedTerminal implements CardTerminal
 
     public function report(Till $till, CarbonImmutable $since): BatchReport
     {
-        $mood = self::mood($till);
+        $terminal = $this->chosen($till);
+        $mood = self::mood($terminal);
 
         if ($mood === TerminalMood::OffLine || $mood->isSilent()) {
-            DeviceState::write($till, 'terminal', ['mood' => $mood->then()->value]);
+            DeviceState::write($terminal, 'terminal', ['mood' => $mood->then()->value]);
 
             throw new DeviceFailed('The terminal does not answer.');
         }
@@ -188,6 +214,7 @@ final class SimulatedTerminal implements CardTerminal
         string $against,
         ?OnFile $card,
     ): void {
+        $terminal = $this->chosen($till);
         $kept = $card === null ? null : new SimulatedTokens($card);
         $why = in_array($mood, [TerminalMood::Decline, TerminalMood::SilentDecline], true)
             ? 'Not enough money on the card.' : $kept?->whyNot() ?? '';
@@ -201,12 +228,13 @@ final class SimulatedTerminal implements CardTerminal
                     ->first();
         [$type, $lastFour] = match (true) {
             $kept !== null => $kept->card(),
-            $paid === null => self::card($till, $key),
+            $paid === null => self::card($terminal, $key),
             default => [$paid->card_type, $paid->last_four],
         };
         DB::table('terminal_requests')->insertOrIgnore([
             'key' => $key,
             'till_id' => $till->id,
+            'terminal_id' => $terminal->id === $till->id ? null : $terminal->id,
             'asked_at' => now()->format('Y-m-d H:i:s.v'),
             'act' => $against === '' ? 'take' : 'refund',
             'against' => $against,

@@ -53,6 +53,7 @@ final class Menu
         'Day' => [
             ['Today', 'today', 'see-day', ['today']],
             ['Till', 'till', 'count-till', ['till']],
+            ['Devices used', 'till.devices', 'sell', ['till.devices']],
             ['Safe and bank', 'safe', 'bank', ['safe']],
             ['Day sheet', 'day', 'see-day', ['day']],
             ['Calendar', 'calendar', 'see-day', ['calendar']],

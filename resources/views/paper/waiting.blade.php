@@ -5,7 +5,7 @@
 <div class="page">
     <div class="page-head"><div><h1>Waiting at {{ $till->name }}</h1>
     <p class="soft mb-0">What is posted is posted. These papers did not go yet and are tried again by themselves.</p>
-    </div></div>
+    </div><div class="end"><a class="quiet-act" href="{{ route('till.devices') }}">Use another printer</a></div></div>
     @include('design.messages')
     @if($waiting->isEmpty())<p class="empty">Nothing waits.</p>@else
     <table class="ruled"><thead><tr><th>Since</th><th>For</th><th>What</th><th>By</th><th>Why it did not go</th><th>

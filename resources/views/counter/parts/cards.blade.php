@@ -84,6 +84,7 @@
                 </form>
                 <button type="button" class="link-act" data-sends="{{ $of('give-back') }}">Not by card</button>
                 @endif
+                @include('counter.parts.device', ['kind' => 'terminal'])
                 @break
             @default
                 <span>{{ $sum($card->asked) }} {{ $back ? 'to the card was undone' : 'given back' }}</span>

@@ -16,10 +16,11 @@
             <div class="d-flex gap-1 mb-1">
             <select class="form-select" name="on_file" id="on_file" aria-label="Which card" data-focus>
                 @foreach($kept as $card)<option value="{{ $card->id }}" @selected(request('on_file')
-                    === (string) $card->id)>{{ $card->words() }}, {{ $card->expires->format('m/y') }}{{ $card->name === ''
-                        ? '' : ", {$card->name}" }}</option>@endforeach</select>
+                    === (string) $card->id)>{{ $card->words() }}, {{ $card->expires->format('m/y') }}{{
+                        $card->name === '' ? '' : ", {$card->name}" }}</option>@endforeach</select>
             <input class="form-control amount" name="on_file_amount" id="on_file_amount" inputmode="decimal"
-                autocomplete="off" aria-label="How much" placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}"
+                autocomplete="off" aria-label="How much"
+                placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}"
                 value="{{ $complaint->typedOr('on_file', '') }}"></div>
             <label class="small"><input class="form-check-input" type="checkbox" name="absent" id="absent" value="1"
                 @checked($complaint->on('on_file') && request()->boolean('absent'))> they are on the telephone</label>

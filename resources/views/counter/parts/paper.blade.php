@@ -15,3 +15,7 @@
     <input type="hidden" name="paper" value="mail" data-with="mail_to">
     @if($complaint->on('paper'))<p class="complaint" role="alert">{{ $complaint->message() }}</p>@endif
 </div>
+@if($lent !== [])<p class="small soft mb-0 lent">Used from elsewhere:
+    @foreach($lent as $kind => $from)<span>{{ $kind }} of {{ $from->name }}</span>@unless($loop->last),@endunless
+    @endforeach <a href="{{ route('till.devices') }}">change</a></p>
+@endif

@@ -33,11 +33,12 @@
         @php($paidByCard = $slip->cards->contains(fn ($card) => ! $card->isBack() && $card->state->pays()))
         @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
         <div class="way">
-        <kbd>D</kbd>@if($paidByCard && ! $complaint->on('card'))<span>Card, terminal {{ $till->number }}</span><button
-            type="button" class="link-act" id="card" data-toggles="another-card" data-way="D">Another card</button>
+        <kbd>D</kbd>@if($paidByCard && ! $complaint->on('card'))<span>Card, terminal
+            {{ $terminal->number }}</span><button type="button" class="link-act" id="card" data-toggles="another-card" data-way="D">Another card</button>
             @else<span><label for="card">Card</label>
                 @if($left->isPositive() && $reckoned->unknownCard() === null)<button type="button"
-                    class="link-act small" data-sends-way="card">ask terminal {{ $till->number }}</button>@endif</span>
+                    class="link-act small" data-sends-way="card">ask terminal {{ $terminal->number }}</button>
+                @endif</span>
             <input class="form-control amount {{ $complaint->on('card') ? 'is-refused' : '' }}" id="card" name="card"
                 inputmode="decimal" autocomplete="off"
                     placeholder="{{ $left->isPositive() ? $left->toString() : '–' }}" data-way="D" data-held
