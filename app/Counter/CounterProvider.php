@@ -19,6 +19,7 @@ use Elmstone\Counter\Post\FinishSale;
 use Elmstone\Counter\Post\GiveQuotes;
 use Elmstone\Counter\Post\HandOver;
 use Elmstone\Counter\Post\KeepApprovals;
+use Elmstone\Counter\Post\KeepSignature;
 use Elmstone\Counter\Post\PostCredit;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Post\QuoteTakenUp;
@@ -61,6 +62,7 @@ final class CounterProvider extends RoomProvider
         SupplyOrders::class,
         KeepApprovals::class,
         CardMoneyPosted::class,
+        KeepSignature::class,
         QuoteTakenUp::class,
     ];
 

@@ -17,6 +17,7 @@ use Elmstone\Counter\Page\OrderRowController;
 use Elmstone\Counter\Page\QuoteController;
 use Elmstone\Counter\Page\RefundController;
 use Elmstone\Counter\Page\SettleController;
+use Elmstone\Counter\Page\SignatureController;
 use Elmstone\Counter\Page\SlipController;
 use Elmstone\Counter\Page\TillController;
 use Elmstone\Counter\Page\WhoController;
@@ -131,6 +132,15 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
             Route::post('/card', [SettleController::class, 'card'])->name('card');
+            Route::prefix('/signature')
+                ->name('signature.')
+                ->group(function (): void {
+                    Route::post('/', [SignatureController::class, 'here'])->name('here');
+                    Route::post('/paper', [SignatureController::class, 'paper'])->name('paper');
+                    Route::post('/ask', [SignatureController::class, 'ask'])->name('ask');
+                    Route::get('/look', [SignatureController::class, 'look'])->name('look');
+                    Route::post('/take', [SignatureController::class, 'take'])->name('take');
+                });
             Route::post('/card-on-file', [SettleController::class, 'onFile'])->name('card-on-file');
             Route::post('/keep-card', [SettleController::class, 'keepCard'])->name('keep-card');
             Route::post('/card/{card}/confirm', [SettleController::class, 'confirm'])->name('card.confirm');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Devices;
 
+use Elmstone\Core\Money\Refused;
 use Elmstone\Devices\Simulated\DeviceState;
 use Elmstone\Devices\Simulated\SimulatedDisplay;
 use Elmstone\Devices\Simulated\SimulatedMailbox;
@@ -13,6 +14,7 @@ use Elmstone\Devices\Simulated\TerminalMood;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\AtTill;
+use Elmstone\Support\Signature;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -131,6 +133,22 @@ final class DevicesController
             'till' => $till,
             'shop' => $house->shop(),
             'content' => SimulatedDisplay::showing($till),
+            'signs' => SimulatedDisplay::asked($till),
         ]);
+    }
+
+    /** Who stands at the display has signed there. */
+    public function sign(Request $request, Till $till): RedirectResponse
+    {
+        $path = $request->string('signature')->value();
+
+        try {
+            Signature::assertPath($path);
+            $path === '' || SimulatedDisplay::sign($till, $path);
+        } catch (Refused $refused) {
+            return redirect()->route('devices.display', $till->id)->withErrors(['signature' => $refused->getMessage()]);
+        }
+
+        return redirect()->route('devices.display', $till->id);
     }
 }

@@ -75,4 +75,19 @@ final class NotConnected implements CardTerminal, CashDrawer, CustomerDisplay, M
     {
         // There is nothing to show it on.
     }
+
+    public function askSignature(Till $till, string $for, string $amount): void
+    {
+        // There is nothing to sign on.
+    }
+
+    public function signature(Till $till, string $for): ?string
+    {
+        return null;
+    }
+
+    public function signatureTaken(Till $till): void
+    {
+        // There was nothing to sign on.
+    }
 }

@@ -22,5 +22,6 @@ Route::middleware(['can:play-devices', StandIns::class])->group(function (): voi
     Route::get('/devices/mails/{mail}/attachment', [DevicesController::class, 'attachment'])
         ->middleware('can:see-mailbox')
         ->name('devices.attachment');
+    Route::post('/devices/display/{till}/sign', [DevicesController::class, 'sign'])->name('devices.display.sign');
     Route::get('/devices/display/{till}', [DevicesController::class, 'display'])->name('devices.display');
 });

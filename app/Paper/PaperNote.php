@@ -9,6 +9,7 @@ final readonly class PaperNote
 {
     /**
      * @param  list<array{string, string}>  $rows words and figure
+     * @param  string  $drawing strokes of a pen, as an SVG path; empty: none
      * @param  string  $code printed as a barcode, to be scanned next time; empty: none
      */
     public function __construct(
@@ -16,6 +17,7 @@ final readonly class PaperNote
         public array $rows,
         public string $words = '',
         public string $code = '',
+        public string $drawing = '',
     ) {
     }
 }

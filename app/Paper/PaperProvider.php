@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Paper;
 
 use Elmstone\Support\RoomProvider;
+use Illuminate\Support\Facades\Blade;
 
 /** Documents as people get them, and what must happen after posting. */
 final class PaperProvider extends RoomProvider
@@ -15,12 +16,14 @@ final class PaperProvider extends RoomProvider
         $this->app->when(Outbox::class)->needs('$senders')->giveTagged('senders');
         $this->app->when(IssuePaper::class)->needs('$forgetful')->giveTagged('forgetful');
         $this->app->when(PaperData::class)->needs('$others')->giveTagged('papers');
+        $this->app->tag([SignatureOnPaper::class], 'papers');
         $this->app->tag([HandOver::class, AskedPaper::class, OpenDrawer::class], 'senders');
     }
 
     public function boot(): void
     {
         $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
+        Blade::component('signature-of', SignatureOf::class);
         parent::boot();
     }
 

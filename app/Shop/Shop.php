@@ -32,6 +32,8 @@ use Illuminate\Support\Facades\DB;
  * @property bool $blind_counts clerks count a drawer without seeing what is expected
  * @property Money $note_over a drawer that is off by more wants a note
  * @property Money $witness_over off by more, two people sign
+ * @property Money|null $sign_over paid by card or on account, above which the payer signs; null: nobody signs
+ * @property bool $print_signatures whether they stand on papers
  * @property bool $see_other_locations whether clerks see slips and documents of other locations
  * @property string $country ISO 3166-1 alpha-2
  * @property string $postcode
@@ -72,6 +74,8 @@ final class Shop extends Record
         'note_over' => MoneyCast::class,
         'witness_over' => MoneyCast::class,
         'blind_counts' => 'bool',
+        'sign_over' => MoneyCast::class,
+        'print_signatures' => 'bool',
         'refuse_after_bounce' => 'bool',
         'months_closed_through' => 'immutable_date',
         'years_closed_through' => 'immutable_date',

@@ -116,6 +116,8 @@ final readonly class Hindrances
                 .'left to pay.');
         }
 
+        array_push($found, ...PayerSigns::of($slip, $this->reckoned, $this->house)->hindrances());
+
         if ($slip->paper === PaperWay::Mail && $slip->mail_to === '') {
             $found[] = Refused::because('mail_to', 'Type where to mail it.');
         }

@@ -77,7 +77,7 @@ final class Menu
             ['Layaway terms', 'layaways.terms', 'set-house-terms', ['layaways.terms']],
             ['Order terms', 'orders.terms', 'set-house-terms', ['orders.terms']],
             ['Return rules', 'return-rules', 'set-house-terms', ['return-rules']],
-            ['Card surcharges', 'surcharges', 'set-house-terms', ['surcharges']],
+            ['Paying by card', 'surcharges', 'set-house-terms', ['surcharges']],
             ['Commission', 'shares.rates', 'manage-shares', ['shares.rates']],
             ['Devices', 'devices', 'play-devices', ['devices', 'design']],
         ],

@@ -64,7 +64,26 @@ export default () => ({
     keep() {
         send(this.$root.dataset.sign, {
             signature: strokes(this.pad().querySelector('path').getAttribute('d')),
-            signed_by: document.getElementById('signed-by').value,
+            signed_by: this.by(),
         });
+    },
+
+    by() {
+        return this.$root.querySelector('[name=signed_by]')?.value ?? '';
+    },
+
+    /** Looks whether they have signed on their side, until they have or this is drawn anew. */
+    async wait() {
+        const root = this.$root;
+
+        while (root.isConnected && root.dataset.waits) {
+            const answer = await fetch(root.dataset.waits).catch(() => null);
+            const signed = answer?.ok ? (await answer.json()).signed : false;
+            if (signed && root.isConnected) {
+                await send(root.dataset.takes, { signed_by: this.by() });
+                return;
+            }
+            await new Promise((resolve) => setTimeout(resolve, 1000));
+        }
     },
 });

@@ -132,6 +132,7 @@
         </div>
         <aside>
             <x-attached of="document" :id="$document->id"/>
+            <x-signature-of :$document/>
             <dl class="facts mb-3">
                 <dt>Date</dt><dd>{{ Show::date($document->business_date) }}</dd>
                 <dt>Posted</dt><dd>{{ Show::moment($document->posted_at) }}</dd>

@@ -1,11 +1,20 @@
 @use('Elmstone\Support\Show')
 @extends('layout')
-@section('title', 'Card surcharges')
+@section('title', 'Paying by card')
 @section('main')
 <div class="page">
-    <div class="page-head"><h1>Card surcharges</h1><span class="soft">what paying a sale by card costs who pays; it is
-        said before the card is asked, and comes back with what goes back to the card</span></div>
+    <div class="page-head"><h1>Paying by card</h1><span class="soft">who signs, and what it costs who pays: said before
+        the card is asked, back with what goes back to it</span></div>
     @include('design.messages')
+    <form class="filters mb-4" method="post" action="{{ route('surcharges.signatures') }}" autocomplete="off">@csrf
+        <div><label for="sign_over">Who pays by card or on account signs above</label><input
+            class="form-control w-6 text-end @error('sign_over') is-refused @enderror" id="sign_over" name="sign_over"
+            inputmode="decimal" placeholder="nobody" value="{{ old('sign_over', $house->shop()->sign_over?->toString()
+                ?? '') }}">@include('design.complaint', ['field' => 'sign_over'])</div>
+        <label class="align-self-center"><input class="form-check-input" type="checkbox" name="print_signatures"
+            value="1" @checked($house->shop()->print_signatures)> on receipts and invoices</label>
+        <button class="quiet-act">Keep</button>
+    </form>
     @foreach($places as $place)
     @php($mine = old('place') === (string) $place->id)
     @php($old = fn (string $field, string $is): string => $mine ? (string) old($field, $is) : $is)

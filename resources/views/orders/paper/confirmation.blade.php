@@ -55,10 +55,7 @@
         : ' less '.Show::decimal(app(Elmstone\Orders\OrderTerms::class)->cancellationFee()).' % of what is cancelled'
         }}.</p>
 @if($order->signature !== null)
-@php($drawing = '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="60" viewBox="0 0 360 90"><path d="'
-    .e($order->signature).'" fill="none" stroke="#000" stroke-width="2"/></svg>')
-@if($pdf ?? false)<img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}"
-    alt="Signature">@else{!! $drawing !!}@endif
+@include('paper.drawing', ['path' => $order->signature])
 <p>signed by {{ $order->signed_by }} on {{ Show::on($order->signed_at) }}</p>
 @endif
 <div class="centre">@include('paper.barcode', ['code' => $order->label])<p class="code">{{ $order->label }}</p>

@@ -1,1 +1,0 @@
-setInterval(async()=>{try{let e=await fetch(location.href);if(!e.ok)return;let t=new DOMParser().parseFromString(await e.text(),`text/html`).querySelector(`main`),n=document.querySelector(`main`);t&&t.innerHTML!==n.innerHTML&&n.replaceWith(document.importNode(t,!0))}catch{}},1e3);
