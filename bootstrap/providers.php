@@ -36,6 +36,7 @@ return [
     Elmstone\Returns\ReturnsProvider::class,
     Elmstone\Ledger\LedgerProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,
+    Elmstone\PayLinks\PayLinksProvider::class,
     Elmstone\Counter\CounterProvider::class,
     Elmstone\Reports\ReportsProvider::class,
 ];

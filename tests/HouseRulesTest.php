@@ -82,8 +82,13 @@ final class HouseRulesTest
         'Interchange' => [
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
+        'PayLinks' => [
+            'Tills', 'Orders', 'Plans', 'Receivables', 'Cards', 'Devices', 'Customers', 'Paper', 'Books', 'Shop',
+            'Staff', 'Support',
+        ],
         'Counter' => [
-            'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares', 'MoneyOut',
+            'PayLinks', 'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares',
+            'MoneyOut',
             'Cards', 'KeptCards', 'Returns',
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',

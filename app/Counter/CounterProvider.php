@@ -20,6 +20,7 @@ use Elmstone\Counter\Post\GiveQuotes;
 use Elmstone\Counter\Post\HandOver;
 use Elmstone\Counter\Post\KeepApprovals;
 use Elmstone\Counter\Post\KeepSignature;
+use Elmstone\Counter\Post\PayByLink;
 use Elmstone\Counter\Post\PostCredit;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Post\QuoteTakenUp;
@@ -29,6 +30,7 @@ use Elmstone\Counter\Post\SpendCoupons;
 use Elmstone\Counter\Post\SupplyOrders;
 use Elmstone\Counter\Post\TakeMoneyIn;
 use Elmstone\Counter\Post\TakeOrders;
+use Elmstone\PayLinks\PaysByLink;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\Route;
@@ -68,6 +70,7 @@ final class CounterProvider extends RoomProvider
 
     public function register(): void
     {
+        $this->app->bind(PaysByLink::class, PayByLink::class);
         $this->app->tag([FinishSale::class], 'senders');
         $this->app->tag(self::MONEY, 'slip.money');
         $this->app->tag(self::STEPS, 'slip.steps');

@@ -8,6 +8,8 @@ use Elmstone\Agreements\AgreedSlip;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Devices\ReceiptPrinter;
+use Elmstone\Paper\OffersLinks;
+use Elmstone\Paper\Payable;
 use Elmstone\Paper\Pdf;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
@@ -21,6 +23,7 @@ final class OrderPaper
         private readonly Pdf $pdf,
         private readonly ReceiptPrinter $printer,
         private readonly Mailbox $mailbox,
+        private readonly OffersLinks $links,
     ) {
     }
 
@@ -67,7 +70,8 @@ final class OrderPaper
                 $to,
                 "Order {$order->label} at {$shop}",
                 "Thank you for your order {$order->label} at {$shop}.\n\nIts confirmation is attached."
-                    .($order->wanted_on === null ? '' : ' You asked for it on '.Show::date($order->wanted_on).'.'),
+                    .($order->wanted_on === null ? '' : ' You asked for it on '.Show::date($order->wanted_on).'.')
+                    .($this->link($order) === '' ? '' : "\n\nYou can pay for it by card here: {$this->link($order)}"),
                 "{$order->label}.pdf",
                 $this->confirmationPdf($order),
                 $order->customer_id,
@@ -115,6 +119,16 @@ final class OrderPaper
             'house' => $this->house,
             'reckoned' => AgreedSlip::reckon($order, $order->lines(), $this->house->currency()),
             'names' => $order->taxAsAgreed()->names,
+            'link' => $this->link($order),
         ];
+    }
+
+    /** Where what is left of it, or a deposit on it, can be paid; empty: nowhere. */
+    private function link(Order $order): string
+    {
+        $order->loadMissing(['progress', 'account', 'allLines.item']);
+
+        return $order->is_charged || ! $order->isOpen() ? ''
+            : $this->links->address(Payable::Order, $order->id, $order->toSettle(), $order->made_on);
     }
 }

@@ -10,6 +10,7 @@ final readonly class PaperNote
     /**
      * @param  list<array{string, string}>  $rows words and figure
      * @param  string  $drawing strokes of a pen, as an SVG path; empty: none
+     * @param  string  $link an address, printed as a QR code too; empty: none
      * @param  string  $code printed as a barcode, to be scanned next time; empty: none
      */
     public function __construct(
@@ -18,6 +19,7 @@ final readonly class PaperNote
         public string $words = '',
         public string $code = '',
         public string $drawing = '',
+        public string $link = '',
     ) {
     }
 }

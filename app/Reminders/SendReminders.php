@@ -7,7 +7,10 @@ namespace Elmstone\Reminders;
 use Carbon\CarbonImmutable;
 use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
+use Elmstone\Paper\OffersLinks;
+use Elmstone\Paper\Payable;
 use Elmstone\Paper\Pdf;
+use Elmstone\Plans\PlanPart;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
 use Illuminate\Support\Facades\DB;
@@ -23,6 +26,7 @@ final class SendReminders
         private readonly Mailbox $mailbox,
         private readonly Pdf $pdf,
         private readonly House $house,
+        private readonly OffersLinks $links,
     ) {
     }
 
@@ -87,6 +91,7 @@ final class SendReminders
                 'reminder' => $reminder,
                 'shop' => $this->house->shop(),
                 'words' => $this->words($reminder),
+                'link' => $this->link($reminder),
             ])->render(),
         );
     }
@@ -111,6 +116,20 @@ final class SendReminders
                 : "The next part of {$amount} of your payment plan {$reminder->label} at {$place} is due on {$date}.",
         };
 
-        return "Dear {$reminder->customer},\n\n{$matter}\n\n{$place}";
+        $link = $this->link($reminder);
+        $pay = $link === '' ? '' : "You can pay it by card here: {$link}\n\n";
+
+        return "Dear {$reminder->customer},\n\n{$matter}\n\n{$pay}{$place}";
+    }
+
+    /** Where the part of a plan can be paid; empty: nowhere. */
+    public function link(Reminder $reminder): string
+    {
+        $part = $reminder->about === About::Plan
+            ? PlanPart::query()->where('plan_id', $reminder->id)->where('due', $reminder->due->format('Y-m-d'))->first()
+            : null;
+
+        return $part === null ? ''
+            : $this->links->address(Payable::PlanPart, $part->document_id, $reminder->open, $reminder->due);
     }
 }

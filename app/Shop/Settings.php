@@ -106,6 +106,7 @@ final class Settings
         return $this->all('tills', Till::class)
             ->where('location_id', $till->location_id)
             ->where('training', $till->training)
+            ->where('online', $till->online)
             ->sortBy('number')
             ->values();
     }

@@ -33,6 +33,10 @@ use Illuminate\Support\Facades\DB;
  * @property Money $note_over a drawer that is off by more wants a note
  * @property Money $witness_over off by more, two people sign
  * @property Money|null $sign_over paid by card or on account, above which the payer signs; null: nobody signs
+ * @property bool $links_on papers and mails carry links to pay by
+ * @property int $link_days so long they hold
+ * @property bool $links_may_less less than what is asked may be paid by them
+ * @property int $link_epoch another number, and all links before are void
  * @property bool $print_signatures whether they stand on papers
  * @property bool $see_other_locations whether clerks see slips and documents of other locations
  * @property string $country ISO 3166-1 alpha-2
@@ -76,6 +80,10 @@ final class Shop extends Record
         'blind_counts' => 'bool',
         'sign_over' => MoneyCast::class,
         'print_signatures' => 'bool',
+        'links_on' => 'bool',
+        'links_may_less' => 'bool',
+        'link_days' => 'int',
+        'link_epoch' => 'int',
         'refuse_after_bounce' => 'bool',
         'months_closed_through' => 'immutable_date',
         'years_closed_through' => 'immutable_date',

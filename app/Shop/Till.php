@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $number
  * @property string $name
  * @property bool $training whether it is for training: nothing is posted at it
+ * @property bool $online nobody stands there: what is paid by links
  * @property bool $drawer_per_person whether each who works at it has a drawer of their own; else one for all
  * @property-read Location $location
  */
@@ -20,7 +21,7 @@ final class Till extends Record
 {
     protected $table = 'tills';
 
-    protected $casts = ['training' => 'bool', 'drawer_per_person' => 'bool'];
+    protected $casts = ['training' => 'bool', 'online' => 'bool', 'drawer_per_person' => 'bool'];
 
     /** @return BelongsTo<Location, $this> */
     public function location(): BelongsTo

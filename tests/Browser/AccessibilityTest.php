@@ -86,6 +86,8 @@ final class AccessibilityTest extends BrowserCase
                 '/owners/CARVER' => '301',
                 '/rewards' => '301',
                 '/surcharges' => '301',
+                '/link-payments' => '301',
+                '/till/devices' => '101',
                 '/labels?from=items&find=hook' => '301',
                 '/write-offs' => '301',
                 '/return-rules' => '301',

@@ -44,7 +44,8 @@ final readonly class PayerSigns
 
     public static function of(Slip $slip, ReckonedCounter $reckoned, House $house): self
     {
-        return new self($slip, $reckoned, $slip->void_of_id === null ? $house->shop()->sign_over : null);
+        return new self($slip, $reckoned, $slip->void_of_id === null && ! $slip->till->online
+            ? $house->shop()->sign_over : null);
     }
 
     /** @return list<Refused> */

@@ -281,7 +281,9 @@ final class RunStatements
             $statement->customer->mail,
             "Statement of account {$data['account']} as of {$data['as_of']}",
             "Your statement as of {$data['as_of']} is attached. The amount due "
-                ."is {$data['due']} {$data['currency']}.\n\n{$this->house->shop()->name}\n",
+                ."is {$data['due']} {$data['currency']}.\n\n"
+                .(($data['pay'] ?? '') === '' ? '' : "You can pay it by card here: {$data['pay']}\n\n")
+                ."{$this->house->shop()->name}\n",
             "statement-{$data['account']}.pdf",
             $this->pdf->of([$data]),
             $statement->customer_id,

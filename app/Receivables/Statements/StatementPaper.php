@@ -10,6 +10,8 @@ use Elmstone\Core\Receivables\AgeBand;
 use Elmstone\Core\Receivables\Days;
 use Elmstone\Core\Receivables\ItemKind;
 use Elmstone\Customers\Customer;
+use Elmstone\Paper\OffersLinks;
+use Elmstone\Paper\Payable;
 use Elmstone\Receivables\Accounts\Activity;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Adjustments\DisputeItem;
@@ -31,13 +33,17 @@ use Illuminate\Database\Eloquent\Collection;
  * @phpstan-type Data array{
  *     shop: list<string>, to: list<string>, account: string, as_of: string, currency: string, kind: string,
  *     title: string, brought: string|null, lines: list<Line>, ageing: array<string, string>, due: string,
- *     due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string
+ *     due_minor: int, credit: bool, foot: string, terms: string, left_out: string, later?: string, pay?: string
  * }
  */
 final readonly class StatementPaper
 {
-    public function __construct(private House $house, private AsOf $asOf, private Activity $activity)
-    {
+    public function __construct(
+        private House $house,
+        private AsOf $asOf,
+        private Activity $activity,
+        private OffersLinks $links,
+    ) {
     }
 
     /**
@@ -89,6 +95,12 @@ final readonly class StatementPaper
                         ."account {$account->customer->number}.",
             'terms' => $account->terms()->words(),
             'later' => $later->isZero() ? '' : Show::money($later),
+            'pay' => $account->head_id === $account->customer_id ? '' : $this->links->address(
+                Payable::Account,
+                $account->customer_id,
+                $balance->orNothing(),
+                $options->asOf,
+            ),
             'left_out' => $leftOut === null || $leftOut->isZero() ? '' : Show::money($leftOut),
         ];
     }

@@ -66,7 +66,7 @@ final class StatementPdf
             $this->row($pdf, $line);
         }
 
-        $this->roomFor($pdf, 46, $statement);
+        $this->roomFor($pdf, ($statement['pay'] ?? '') === '' ? 46 : 76, $statement);
         $this->foot($pdf, $statement);
     }
 
@@ -220,6 +220,7 @@ final class StatementPdf
             2,
             'R',
         );
+        ($statement['pay'] ?? '') === '' || self::link($pdf, $statement['pay']);
         DrawnPdf::font($pdf, '', 9);
         $pdf->setXY(self::LEFT, $pdf->GetY() + 2);
         $pdf->Cell(self::WIDTH, 5, $statement['foot']);
@@ -238,5 +239,17 @@ final class StatementPdf
             $pdf->setXY(self::LEFT, 24);
             $this->columns($pdf, $statement);
         }
+    }
+
+    /** Where it can be paid, beside what is due. */
+    private static function link(TCPDF $pdf, string $address): void
+    {
+        $y = $pdf->GetY() + 2;
+        $pdf->write2DBarcode($address, 'QRCODE,M', self::LEFT, $y, 26, 26);
+        DrawnPdf::font($pdf, '', 8.5);
+        $pdf->setXY(self::LEFT + 30, $y + 6);
+        $pdf->Cell(self::WIDTH - 30, 5, 'Pay it by card:', 0, 2);
+        $pdf->Cell(self::WIDTH - 30, 5, (string) preg_replace('~^https?://~', '', $address), 0, 2, '', false, $address);
+        $pdf->setXY(self::LEFT, $y + 27);
     }
 }

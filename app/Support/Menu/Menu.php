@@ -21,6 +21,7 @@ final class Menu
             ['Ageing', 'accounts', 'see-ageing', ['accounts']],
             ['Cheques', 'accounts.cheques', 'take-payments', ['accounts.cheques']],
             ['Bank', 'bank', 'interchange', ['bank']],
+            ['Paid by link', 'link-payments', 'take-payments', ['link-payments']],
             ['Statements', 'statements', 'run-statements', ['statements']],
             ['Calls', 'accounts.calls', 'take-payments', ['accounts.calls']],
             ['Forecast', 'forecast', 'see-ageing', ['forecast']],

@@ -12,6 +12,7 @@ use Elmstone\Shop\Location;
 use Elmstone\Shop\Shop;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Tills\CloseOnline;
 use Elmstone\Tills\TillSession;
 use Illuminate\Support\Facades\DB;
 
@@ -21,6 +22,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class CloseDay
 {
+    public function __construct(private readonly CloseOnline $online)
+    {
+    }
+
     /**
      * Closes a day, and those before it that are open still.
      *
@@ -31,6 +36,7 @@ final class CloseDay
         $day = $day->startOfDay();
         $day->greaterThan(ShopTime::today())
             && throw Refused::because('future_date', 'A day that is still to come cannot be closed.');
+        $this->online->at($location, $day, $by);
 
         return DB::transaction(function () use ($location, $day, $by): Closing {
             $held = self::held($location);

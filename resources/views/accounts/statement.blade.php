@@ -51,6 +51,8 @@
             </p>@endif
             <p class="text-end h4 fw-bold mt-3">{{ $statement['credit'] ? 'In your favour'
                 : 'Amount due' }} {{ $statement['currency'] }} {{ $statement['due'] }}</p>
+            @if(($statement['pay'] ?? '') !== '')<div class="pay-link">@include('paper.qr',
+                ['address' => $statement['pay']])</div>@endif
             @if($statement['foot'] !== '')<p class="small">{{ $statement['foot'] }}</p>@endif
         </div>
         <aside>

@@ -86,6 +86,7 @@
 @foreach($notes as $note)
 <br>
 <table class="plain"><tr><td class="half">
+@if($note->link !== '')@include('paper.qr', ['address' => $note->link])@endif
 @if($note->drawing !== '')@include('paper.drawing', ['path' => $note->drawing])@endif
 @if($note->code !== '')@include('paper.barcode', ['code' => $note->code])@endif @if($note->words !== '')
 <p>{{ $note->words }}</p>@endif</td><td>

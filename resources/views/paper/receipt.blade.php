@@ -84,6 +84,7 @@
 <p><b>{{ $note->title }}</b></p>
 <table>@foreach($note->rows as [$words, $figure])<tr><td>{{ $words }}</td><td class="r">{{ $figure }}</td></tr>
 @endforeach</table>
+@if($note->link !== '')@include('paper.qr', ['address' => $note->link])@endif
 @if($note->drawing !== '')@include('paper.drawing', ['path' => $note->drawing])@endif
 @if($note->words !== '')<p>{{ $note->words }}</p>@endif
 @if($note->code !== '')<div class="centre">@include('paper.barcode', ['code' => $note->code])

@@ -9,6 +9,7 @@
 @foreach(explode("\n\n", $words) as $part)<p>{{ $part }}</p><br>@endforeach
 <table><tr><td>{{ Show::date($reminder->due) }}</td><td class="r"><b>{{ $reminder->open }}</b></td></tr>
 </table>
+@if($link !== '')<br>@include('paper.qr', ['address' => $link])@endif
 <br>@include('paper.barcode', ['code' => $reminder->label])
 </main></body>
 </html>

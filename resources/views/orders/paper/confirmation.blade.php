@@ -58,6 +58,7 @@
 @include('paper.drawing', ['path' => $order->signature])
 <p>signed by {{ $order->signed_by }} on {{ Show::on($order->signed_at) }}</p>
 @endif
+@if(($link ?? '') !== '')<p>Pay for it, or a deposit on it, by card:</p>@include('paper.qr', ['address' => $link])@endif
 <div class="centre">@include('paper.barcode', ['code' => $order->label])<p class="code">{{ $order->label }}</p>
 <p>Bring this number when you come.</p></div>
 </body>
