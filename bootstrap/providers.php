@@ -33,6 +33,7 @@ return [
     Elmstone\Quotes\QuotesProvider::class,
     Elmstone\WebOrders\WebOrdersProvider::class,
     Elmstone\Tills\TillsProvider::class,
+    Elmstone\Takings\TakingsProvider::class,
     Elmstone\Returns\ReturnsProvider::class,
     Elmstone\Ledger\LedgerProvider::class,
     Elmstone\Interchange\InterchangeProvider::class,

@@ -74,13 +74,17 @@ final class HouseRulesTest
         ],
         'Tills' => ['MoneyOut', 'Cards', 'Devices', 'Paper', 'Books', 'Shop', 'Staff', 'Support'],
         'Returns' => [
-            'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books',
+            'Takings', 'Stock', 'MoneyOut', 'Cards', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers',
+            'Books',
             'Catalogue',
             'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Ledger' => ['Tills', 'MoneyOut', 'Customers', 'Books', 'Shop', 'Staff', 'Support'],
         'Interchange' => [
             'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+        ],
+        'Takings' => [
+            'Interchange', 'Shares', 'Customers', 'Catalogue', 'Books', 'Shop', 'Staff', 'Support',
         ],
         'PayLinks' => [
             'Tills', 'Orders', 'Plans', 'Receivables', 'Cards', 'Devices', 'Customers', 'Paper', 'Books', 'Shop',
@@ -89,7 +93,7 @@ final class HouseRulesTest
         'Counter' => [
             'PayLinks', 'Attachments', 'Tills', 'Quotes', 'Orders', 'Purchasing', 'Stock', 'Plans', 'Shares',
             'MoneyOut',
-            'Cards', 'KeptCards', 'Returns',
+            'Cards', 'KeptCards', 'Returns', 'Takings',
             'Coupons', 'Held', 'Layaways', 'Agreements', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Devices',
             'Paper', 'Shop', 'Staff', 'Support',
         ],

@@ -27,7 +27,7 @@ final class ProveLinks implements Check
         }
 
         foreach ($by as $asks => $amount) {
-            $asked = (int) (explode('-', (string) $asks)[1] ?? 0);
+            $asked = (int) (explode('-', $asks)[1] ?? 0);
             $amount > $asked && $proof->fault("link {$asks}: it brought more than it asks for");
         }
 

@@ -20,6 +20,8 @@ use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Returns\Returnable;
 use Elmstone\Customers\CustomerSearch;
 use Elmstone\Shop\House;
+use Elmstone\Support\TypedDay;
+use Elmstone\Takings\EnteredRows;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -139,45 +141,9 @@ final class Returnables
             return null;
         }
 
-        $text = mb_strtolower(trim($found[2]));
-        $date = match (true) {
-            $text === 'today' => $day,
-            $text === 'yesterday' => $day->subDay(),
-            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $text) === 1 => self::asWritten('Y-m-d', $text),
-            preg_match('#^(\d{1,2})/(\d{1,2})(?:/(\d{4}))?$#D', $text, $parts) === 1 => self::date(
-                $parts[3] ?? '',
-                $parts[1],
-                $parts[2],
-                $day,
-            ),
-            preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})?$/D', $text, $parts) === 1 => self::date(
-                $parts[3] ?? '',
-                $parts[2],
-                $parts[1],
-                $day,
-            ),
-            preg_match('/^\d{1,2} [a-z]{3}$/D', $text) === 1 => self::asWritten('j M Y', "{$text} {$day->year}"),
-            default => null,
-        };
+        $date = TypedDay::read($found[2], $day);
 
-        return $date === null ? null : [$found[1], $date->greaterThan($day) ? $date->subYear() : $date];
-    }
-
-    private static function asWritten(string $format, string $text): ?CarbonImmutable
-    {
-        return CarbonImmutable::canBeCreatedFromFormat($text, $format)
-            ? CarbonImmutable::createFromFormat("!{$format}", $text)
-            : null;
-    }
-
-    /** Without a year it is the year of the day. */
-    private static function date(string $year, string $month, string $day, CarbonImmutable $today): ?CarbonImmutable
-    {
-        $year = $year === '' ? $today->year : (int) $year;
-
-        return checkdate((int) $month, (int) $day, $year)
-            ? $today->setDate($year, (int) $month, (int) $day)->startOfDay()
-            : null;
+        return $date === null ? null : [$found[1], $date];
     }
 
     /** @param  array{string, CarbonImmutable}  $card */
@@ -239,7 +205,28 @@ final class Returnables
 
         $customers = $this->customers->find($typed, 5)->modelKeys();
 
-        return $customers === [] ? [] : $this->read($this->lines()->whereIn('d.customer_id', $customers), $day);
+        return $customers === [] ? $this->ofTakings($typed, $day)
+            : $this->read($this->lines()->whereIn('d.customer_id', $customers), $day);
+    }
+
+    /**
+     * What was entered with a day’s takings, by who bought it or their number, and the day.
+     *
+     * @return list<ReturnableLine>
+     */
+    private function ofTakings(string $typed, CarbonImmutable $day): array
+    {
+        $entered = EnteredRows::find($typed, $day);
+
+        return $entered === [] ? [] : $this->read($this->lines()->where(
+            static function (Builder $either) use ($entered): void {
+                foreach ($entered as [$document, $position]) {
+                    $either->orWhere(static fn (Builder $one) => $one
+                        ->where('l.document_id', $document)
+                        ->where('l.position', $position));
+                }
+            },
+        ), $day);
     }
 
     /** @return list<int> ids of the items that may be meant */

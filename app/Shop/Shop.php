@@ -36,6 +36,7 @@ use Illuminate\Support\Facades\DB;
  * @property bool $links_on papers and mails carry links to pay by
  * @property int $link_days so long they hold
  * @property bool $links_may_less less than what is asked may be paid by them
+ * @property bool $takings_by_day one document for a day’s takings; else one for each sale
  * @property int $link_epoch another number, and all links before are void
  * @property bool $print_signatures whether they stand on papers
  * @property bool $see_other_locations whether clerks see slips and documents of other locations
@@ -81,6 +82,7 @@ final class Shop extends Record
         'sign_over' => MoneyCast::class,
         'print_signatures' => 'bool',
         'links_on' => 'bool',
+        'takings_by_day' => 'bool',
         'links_may_less' => 'bool',
         'link_days' => 'int',
         'link_epoch' => 'int',

@@ -86,6 +86,7 @@ final class AccessibilityTest extends BrowserCase
                 '/owners/CARVER' => '301',
                 '/rewards' => '301',
                 '/surcharges' => '301',
+                '/takings' => '301',
                 '/link-payments' => '301',
                 '/till/devices' => '101',
                 '/labels?from=items&find=hook' => '301',

@@ -56,6 +56,7 @@ final class Menu
             ['Till', 'till', 'count-till', ['till']],
             ['Devices used', 'till.devices', 'sell', ['till.devices']],
             ['Safe and bank', 'safe', 'bank', ['safe']],
+            ['Day’s takings', 'takings', 'take-payments', ['takings']],
             ['Day sheet', 'day', 'see-day', ['day']],
             ['Calendar', 'calendar', 'see-day', ['calendar']],
         ],

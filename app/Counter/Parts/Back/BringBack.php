@@ -24,6 +24,7 @@ use Elmstone\Returns\Returnables;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Sight;
+use Elmstone\Takings\EnteredRows;
 
 /**
  * Puts on the slip what comes back of lines that were sold. Nothing is posted by it.
@@ -198,6 +199,7 @@ final class BringBack
                 'goods_to' => $goodsTo,
                 'serials' => $isWhole ? $serials : null,
                 'receipt_shown' => $receiptShown,
+                'note' => EnteredRows::who($origin),
             ]);
         }
 

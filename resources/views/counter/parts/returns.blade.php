@@ -29,7 +29,7 @@
                         <div class="under">of <a
                             href="{{ route('documents.show',
                                 $original) }}">{{ $original->label }}</a>, {{ Show::date($original->business_date) }},
-                                    as paid</div>
+                                    as paid{{ $line->note === '' ? '' : ", sold to {$line->note}" }}</div>
                         @else<div class="under">{{ $line->note }}, {{ Show::price($line->unit_price) }} each</div>@endif
                         @if($refused !== null)<p class="complaint" role="alert">{{ $refused->getMessage() }}</p>@endif
                         @unless($slip->isDone())@foreach(['', '.serials',

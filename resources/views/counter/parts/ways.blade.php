@@ -34,8 +34,8 @@
         @php($ask = ['slip' => $slip->key, 'seen' => $slip->cards->count()])
         <div class="way">
         <kbd>D</kbd>@if($paidByCard && ! $complaint->on('card'))<span>Card, terminal
-            {{ $terminal->number }}</span><button type="button" class="link-act" id="card" data-toggles="another-card"
-                data-way="D">Another card</button>
+            {{ $terminal->number }}</span><button type="button" class="link-act" id="card"
+                data-toggles="another-card" data-way="D">Another card</button>
             @else<span><label for="card">Card</label>
                 @if($left->isPositive() && $reckoned->unknownCard() === null)<button type="button"
                     class="link-act small" data-sends-way="card">ask terminal {{ $terminal->number }}</button>
