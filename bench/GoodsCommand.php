@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Bench;
 
 use Closure;
+use Elmstone\Cards\CardSurcharge;
 use Elmstone\Catalogue\Families\Family;
 use Elmstone\Catalogue\Families\FamilyDraft;
 use Elmstone\Catalogue\Families\MakeFamily;
@@ -18,12 +19,17 @@ use Elmstone\Customers\Customer;
 use Elmstone\Customers\CustomerKind;
 use Elmstone\Customers\Drafts\CustomerDraft;
 use Elmstone\Customers\SaveCustomer;
+use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Labels\Label;
 use Elmstone\Labels\LabelPdf;
 use Elmstone\Labels\LabelSize;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Takings\PostTakings;
+use Elmstone\Takings\TakingsReport;
+use Elmstone\Takings\TakingsTable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -34,10 +40,12 @@ final class GoodsCommand extends Command
 {
     protected $signature = 'bench:goods {--address=} {--items=200000} {--rounds=80}';
 
-    protected $description = 'Measure markdowns, families, labels and rewards';
+    protected $description = 'Measure markdowns, families, labels, what hangs on a sale, takings';
 
     /** Seconds. */
     private const NIGHT = 30;
+
+    private const TAKINGS = 1_000;
 
     /** @var list<array{string, Timings, string}> what, how long, aim */
     private array $rows = [];
@@ -49,6 +57,8 @@ final class GoodsCommand extends Command
         TakeMarkdowns $take,
         MakeFamily $make,
         SaveCustomer $save,
+        TakingsTable $table,
+        PostTakings $post,
     ): int {
         $this->line('building the shop');
         $shop->build((int) $this->option('items'), 500);
@@ -60,6 +70,7 @@ final class GoodsCommand extends Command
         $family = $this->family($make, $by);
         $this->grid($clerk, $family);
         $this->sales($clerk, [$this->customer($save, $by, 'Plain'), $this->member($save, $by)]);
+        $this->takings($house, $table, $post, $by);
         $this->labels($house);
         $many = number_format((int) $this->option('items'));
         Sheet::write($this, 'goods', "{$many} items, all of them old", $this->rows);
@@ -150,23 +161,69 @@ final class GoodsCommand extends Command
         DB::table('shop')->update(['rewards' => json_encode(
             ['per_unit' => '1', 'threshold' => 100, 'reward' => '5.00', 'months' => null],
         )]);
-        [$plain, $collects] = [new Timings, new Timings];
+        $theirs = $this->consigned();
+        SimulatedTerminal::put(Till::query()->findOrFail(1), 0);
+        [$plain, $all] = [new Timings, new Timings];
 
         for ($round = 0; $round < (int) $this->option('rounds'); $round++) {
-            foreach ([[$plain, $customers[0]], [$collects, $customers[1]]] as [$timing, $customer]) {
-                $timing->time($this->sale($clerk, $customer));
-            }
+            DB::table('card_surcharges')->delete();
+            $plain->time($this->sale($clerk, $customers[0], 'LH-1140'));
+            CardSurcharge::query()->create(['location_id' => 1, 'card_type' => 'credit', 'percent' => '2.5']);
+            $all->time($this->sale($clerk, $customers[1], $theirs));
         }
 
         array_push(
             $this->rows,
-            ['Posting a sale of two lines', $plain, ''],
-            [sprintf('The same with rewards, %.2f times', $collects->sum() / $plain->sum()), $collects, '1.15 times'],
+            ['Posting a sale of two lines, paid by card', $plain, ''],
+            [
+                sprintf('The same with surcharge, rewards and goods of an owner, %.2f times', $all->sum()
+                    / $plain->sum()),
+                $all,
+                '1.15 times',
+            ],
+        );
+    }
+
+    /** @return string the code of something that belongs to an owner */
+    private function consigned(): string
+    {
+        $owner = DB::table('suppliers')->insertGetId([
+            'code' => 'OWNER', 'name' => 'Whose it is', 'version' => 1, 'owner_percent' => '60',
+        ]);
+        DB::table('items')->where('code', 'AD-0207')->update([
+            'owner_id' => $owner, 'owner_percent' => '60', 'cost' => 0,
+        ]);
+
+        return 'AD-0207';
+    }
+
+    /** A thousand rows of takings, each a sale of its own. */
+    private function takings(House $house, TakingsTable $table, PostTakings $post, Staff $by): void
+    {
+        [$check, $posts] = [new Timings, new Timings];
+        $till = Till::query()->with('location.taxProfile.components')->findOrFail(1);
+        $department = (string) DB::table('departments')->value('code');
+        $rows = [];
+
+        for ($i = 1; $i <= self::TAKINGS; $i++) {
+            $rows[$i + 1] = [
+                'number' => "B-{$i}", 'who' => "Somebody {$i}", 'item' => $i % 3 === 0 ? '' : 'LH-1140',
+                'department' => $department, 'quantity' => '2', 'price' => '4.24', 'tax' => 'with', 'tender' => 'cash',
+            ];
+        }
+
+        $report = $check->time(static fn (): TakingsReport => $table->read($rows, 'today', $till->location));
+        $read = $report->rows === [] ? throw new RuntimeException('No row was read.') : $report->rows;
+        $posts->time(static fn (): int => $post->handle($read, null, false, $till, $by, (string) Str::uuid()));
+        array_push(
+            $this->rows,
+            ['A thousand rows of takings checked', $check, ''],
+            ['The same posted, a document for each', $posts, 'under 20,000'],
         );
     }
 
     /** @return Closure(): string posts it */
-    private function sale(Browser $clerk, int $customer): Closure
+    private function sale(Browser $clerk, int $customer, string $item): Closure
     {
         $slip = (string) Str::uuid();
         $clerk->get("/counter/{$slip}");
@@ -175,9 +232,11 @@ final class GoodsCommand extends Command
             [...$fields, 'act' => (string) Str::uuid()],
         );
         $do('customer', ['customer' => (string) $customer]);
-        $do('add', ['entry' => 'LH-1140']);
+        $do('add', ['entry' => $item]);
         $do('add', ['entry' => '2 x LH-1141']);
-        $page = $do('cash', ['cash' => '100']);
+        $page = $do('card', []);
+        preg_match('~/card/(\d+)/confirm~', $page, $read) === 1
+            && ($page = $do("card/{$read[1]}/confirm", []));
         preg_match('/data-version="(\d+)"/', $page, $found);
 
         return static function () use ($do, $found): string {

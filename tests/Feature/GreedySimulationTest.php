@@ -38,6 +38,7 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class GreedySimulationTest extends FeatureCase
 {
+    use GreedyWays;
     use Layaways;
 
     private const SEED = 20261126;
@@ -54,6 +55,8 @@ final class GreedySimulationTest extends FeatureCase
         'clears', 'finishes', 'finishes', 'onThreeSlips', 'pressesTwice', 'raisesAfterApproval', 'anotherWay',
         'anotherCard', 'takesLineAway', 'blind', 'approvesSelf', 'evenExchangeOfCharge', 'overpays', 'settlesTwice',
         'settlesTwice', 'takesGoodsHome', 'memberBuys', 'memberBuys', 'memberBuys', 'spendsCredit', 'paysAsRefused',
+        'keepsCard', 'paysOnFile', 'paysOnFile', 'paysByLink', 'paysByLink', 'entersTakings', 'entersTakings',
+        'changesTerminal',
     ];
 
     private Randomizer $chance;
@@ -89,6 +92,7 @@ final class GreedySimulationTest extends FeatureCase
         DB::table('customers')->update(['phone' => '555 0142']);
         Scene::stock(array_values(Item::query()->get()->all()), 100_000);
         $this->ownersAndMembers();
+        $this->newWays();
         Event::listen(RouteMatched::class, fn () => ($this->inside = true));
         Event::listen(RequestHandled::class, fn () => ($this->inside = false));
         DB::listen(function (): void {
@@ -254,6 +258,7 @@ final class GreedySimulationTest extends FeatureCase
 
     private function posts(): bool
     {
+        $this->confirms();
         $this->chance->getInt(0, 2) > 0 || $this->try('approve', ['place' => '', ...$this->allowed()]);
 
         $posted = $this->try('post');
@@ -818,6 +823,8 @@ final class GreedySimulationTest extends FeatureCase
         foreach ([1, 2] as $till) {
             $this->as('901', $till)->terminal('approve');
         }
+
+        DB::table('simulated_devices')->where('device', 'terminal')->update(['state' => '{"mood":"approve"}']);
 
         foreach (
             CardRequest::query()

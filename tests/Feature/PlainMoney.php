@@ -30,6 +30,9 @@ final class PlainMoney
     /** @var array<int, true> credit notes on which somebody allowed another way */
     private array $allowed = [];
 
+    /** @var array<string, int> what came back of card surcharges, by the line that said them */
+    private array $surcharges = [];
+
     private PlainOwners $owners;
 
     public function __construct()
@@ -118,11 +121,13 @@ final class PlainMoney
             $origins[(int) $line->origin_document_id] = true;
             $one = &$this->sold[(int) $line->origin_document_id];
             $one['given'] += (int) $line->total;
+            // Money alone brings no pieces back: the surcharge of a card, a price that was wrong.
             $one['back'][$line->origin_position] = bcadd(
                 $one['back'][$line->origin_position] ?? '0',
-                (string) $line->quantity,
+                $line->goods_to === 'none' ? '0' : (string) $line->quantity,
                 4,
             );
+            array_push($faults, ...$this->surcharge($document, $line));
             $one['given'] <= $one['paid']
                 || ($faults[] = "{$document->label}: {$one['given']} was given for what {$one['paid']} was paid for");
             bccomp($one['back'][$line->origin_position], $one['pieces'][$line->origin_position] ?? '0', 4) <= 0
@@ -135,6 +140,29 @@ final class PlainMoney
         }
 
         return $faults;
+    }
+
+    /**
+     * Of a card's surcharge no more comes back than was paid, whatever comes back of the goods.
+     *
+     * @return list<string>
+     */
+    private function surcharge(object $document, object $line): array
+    {
+        if ($line->code !== 'SURCHARGE') {
+            return [];
+        }
+
+        $key = "{$line->origin_document_id}:{$line->origin_position}";
+        $this->surcharges[$key] = ($this->surcharges[$key] ?? 0) + (int) $line->total;
+        $paid = (int) DB::table('document_lines')
+            ->where('document_id', $line->origin_document_id)
+            ->where('position', $line->origin_position)
+            ->value('total');
+
+        return $this->surcharges[$key] <= $paid ? [] : [
+            "{$document->label}: {$this->surcharges[$key]} came back of a surcharge of {$paid}",
+        ];
     }
 
     /**
