@@ -62,6 +62,7 @@ final class DemoHouse
         private readonly DemoOwners $owners,
         private readonly RewardTerms $rewards,
         private readonly PutCustomer $putCustomer,
+        private readonly DemoPaying $paying,
     ) {
     }
 
@@ -141,6 +142,7 @@ final class DemoHouse
         $this->toMembers($this->owners->build());
         $this->orders->today();
         $this->returns->end();
+        $this->paying->build($today);
         $this->drawers->end($first);
         $say('today’s sales, and slips that wait');
     }
