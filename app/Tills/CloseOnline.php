@@ -14,7 +14,8 @@ use Illuminate\Support\Str;
 
 /**
  * Tills at which nobody stands are closed with the day: there is no drawer to count, only what the card company says.
- * Where that is not what the books say, they stay open, to be looked at like any other.
+ * Where that is not what the books say, the difference is posted and noted, as at any till; where two people have to
+ * sign for it, it stays counted, and they close it there.
  */
 final readonly class CloseOnline
 {
@@ -44,15 +45,14 @@ final readonly class CloseOnline
 
     private function one(TillSession $session, Staff $by): void
     {
-        $report = $this->terminal->of($session);
-        $expected = $this->drawer->expected($session)[TenderKind::Card->value];
-        $reported = $report?->total();
+        $reported = $this->terminal->of($session)?->total();
 
-        if ($reported === null || ! $reported->equals($expected)) {
+        if ($reported === null) {
             return;
         }
 
         $none = $this->house->money(0);
+        $isRight = $reported->equals($this->drawer->expected($session)[TenderKind::Card->value]);
 
         try {
             $count = $this->count->handle(
@@ -61,10 +61,18 @@ final readonly class CloseOnline
                 (int) $session->counts()->max('number'),
                 $by,
             );
-            $this->close->handle($session->till, $count->number, $none, '', $by, (string) Str::uuid());
+            $this->close->handle(
+                $session->till,
+                $count->number,
+                $none,
+                $isRight ? '' : 'The card company reports otherwise than the books.',
+                $by,
+                (string) Str::uuid(),
+            );
         } catch (Refused $refused) {
-            // A payment is on its way: the day waits for it, and says which till is open.
-            $refused->rule === 'card_unknown' || throw $refused;
+            // A payment is on its way, or two people sign for what is so far off: the day waits for it, and says which
+            // till is open.
+            in_array($refused->rule, ['card_unknown', 'witness_missing'], true) || throw $refused;
         }
     }
 }

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
 use Elmstone\Devices\Simulated\DeviceState;
+use Elmstone\Devices\Simulated\SimulatedTerminal;
 use Elmstone\Orders\Order;
 use Elmstone\Paper\Payable;
 use Elmstone\PayLinks\FewAMinute;
@@ -278,6 +279,27 @@ final class PayLinkTest extends FeatureCase
             ->update(['opened_on' => now()->addDay()->format('Y-m-d')]);
         app(CloseOnline::class)->at(1, CarbonImmutable::today(), $this->staff('301'));
         self::assertSame('closed', DB::table('till_sessions')->where('till_id', $till->id)->value('state'));
+        $this->assertProves();
+    }
+
+    public function test_where_the_card_company_reports_otherwise_its_till_closes_with_the_difference(): void
+    {
+        $this->invoice('MA-0031');
+        $this->pay(self::code(Payable::Account, $this->customer->id, '103.40'))->assertSessionHasNoErrors();
+        $till = Till::query()->where('online', true)->sole();
+        SimulatedTerminal::beOffBy($till, Money::of('1.00', Currency::of('USD')));
+        app(CloseOnline::class)->at(1, CarbonImmutable::today(), $this->staff('301'));
+        self::assertSame('closed', DB::table('till_sessions')->where('till_id', $till->id)->value('state'));
+        self::assertSame(1, Document::query()->where('purpose', 'till_over')->count());
+        // So far off that two sign: it stays counted, and the day waits.
+        DB::table('shop')->update(['witness_over' => 100]);
+        $this->as('101')->invoice('MA-0031');
+        $this->pay(self::code(Payable::Account, $this->customer->id, '103.40', 20))->assertSessionHasNoErrors();
+        SimulatedTerminal::beOffBy($till, Money::of('50.00', Currency::of('USD')));
+        app(CloseOnline::class)->at(1, CarbonImmutable::today(), $this->staff('301'));
+        self::assertSame('counted', DB::table('till_sessions')->where('till_id', $till->id)->where('unclosed', 1)
+            ->value('state'));
+        $this->pay(self::code(Payable::Account, $this->customer->id, '50.00'))->assertSessionHasErrors('amount');
         $this->assertProves();
     }
 

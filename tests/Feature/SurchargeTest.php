@@ -193,6 +193,20 @@ final class SurchargeTest extends FeatureCase
         $this->assertProves();
     }
 
+    public function test_a_card_keyed_in_off_line_bears_what_was_said(): void
+    {
+        $this->add('LH-1140');
+        $this->does('card')->assertOk();
+        $this->terminal('off_line');
+        $this->confirm()->assertOk()->assertSee('Terminal off line');
+        $this->does("card/{$this->card()->id}/key", [
+            'authorisation' => 'VOICE1', 'last_four' => '4821', ...$this->approval(),
+        ])->assertOk();
+        $this->does('post')->assertOk();
+        self::assertSame('4.36', $this->document()->total->toString());
+        $this->assertProves();
+    }
+
     public function test_a_declined_card_leaves_no_line_behind(): void
     {
         $this->add('LH-1140');

@@ -202,7 +202,7 @@ final class TakeCard
             $lastFour,
         ): void {
             $card = $slip->cards()->where('state', CardState::OffLine)->where('against', '')->findOrFail($cardId);
-            $this->askable($slip, $card->asked);
+            $this->askable($slip, $card->asked->minus($card->surcharge_total));
             $card->update([
                 'state' => CardState::Keyed,
                 'approved' => $card->asked,

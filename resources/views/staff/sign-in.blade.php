@@ -10,10 +10,11 @@
         <div>
             <label for="till">Till</label>
             <select class="form-select" id="till" name="till">
-                @foreach($tills as $one)
+                @foreach($tills->sortBy('online') as $one)
                     <option value="{{ $one->id }}"
                         @selected((string) $one->id === (string) old('till',
-                            $till))>{{ $one->location->town }} · {{ $one->name }}</option>
+                            $till))>{{ $one->location->town }} · {{ $one->name }}{{ $one->online ? ', to close it'
+                                : '' }}</option>
                 @endforeach
             </select>
             @include('design.complaint', ['field' => 'till'])
