@@ -27,6 +27,9 @@ final readonly class TakingsController
 {
     private const BLANK = 10;
 
+    /** Empty rows under those that are filled in. */
+    private const MORE = 4;
+
     private const SHOWN = 20;
 
     /** Seconds for the largest file. */
@@ -146,6 +149,10 @@ final readonly class TakingsController
             $rows[] = $cells;
         }
 
+        while ($rows !== [] && TakingsTable::isBlank($rows[count($rows) - 1])) {
+            array_pop($rows);
+        }
+
         return $rows;
     }
 
@@ -188,7 +195,7 @@ final readonly class TakingsController
             'till' => $till,
             'house' => $this->house,
             'typed' => $typed,
-            'rows' => array_pad($rows, max(self::BLANK, count($rows) + 4), []),
+            'rows' => array_pad($rows, max(self::BLANK, count($rows) + self::MORE), []),
             'isFile' => ($typed['file'] ?? null) !== null,
             'report' => $report,
             'sums' => $report === null ? [] : $this->sums($report, $till),

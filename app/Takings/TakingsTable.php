@@ -273,8 +273,12 @@ final class TakingsTable
             : throw Refused::because('too_long', "The {$what} is longer than {$most} letters.");
     }
 
-    /** @param  array<string, string>  $row */
-    private static function isBlank(array $row): bool
+    /**
+     * Whether nothing of it was filled in.
+     *
+     * @param  array<string, string>  $row
+     */
+    public static function isBlank(array $row): bool
     {
         return array_filter(
             array_intersect_key($row, array_flip(['number', 'who', 'item', 'department', 'description', 'price'])),

@@ -64,8 +64,7 @@ final class DemoPaying
             ),
         ]);
         $small->update([
-            'surcharge_words' => 'A surcharge of 2 % is added for credit cards, 15.00 at most. Debit cards and cash cost '
-                .'nothing more.',
+            'surcharge_words' => 'Credit cards cost 2 % more, 15.00 at most. Debit cards and cash cost nothing more.',
             'surcharge_class' => 'standard',
             'surcharge_most' => '3',
         ]);
@@ -100,7 +99,9 @@ final class DemoPaying
     {
         $ids = OpenItemRecord::query()->where('kind', 'charge')->where('open', '>', 0)->orderBy('customer_id')
             ->distinct()->limit(6)->pluck('customer_id')->all();
-        $found = array_values(Customer::query()->whereKey($ids)->whereNull('merged_into_id')->orderBy('id')->get()->all());
+        $found = array_values(
+            Customer::query()->whereKey($ids)->whereNull('merged_into_id')->orderBy('id')->get()->all(),
+        );
 
         return $found === [] ? [Customer::query()->orderBy('id')->firstOrFail()] : $found;
     }

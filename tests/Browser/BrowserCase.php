@@ -36,6 +36,15 @@ abstract class BrowserCase extends TestCase
         return $this->clerks[] = $this->signedIn($number, $till);
     }
 
+    /** Somebody who is not signed in, on a screen of so many pixels. */
+    protected function stranger(int $width, int $height): Clerk
+    {
+        return $this->clerks[] = new Clerk(
+            (self::$chromium ??= new Chromium)->window($width, $height),
+            $this->served()->address,
+        );
+    }
+
     /** The same, for as long as whoever asks keeps it. */
     protected function signedIn(string $number, int $till = 1): Clerk
     {

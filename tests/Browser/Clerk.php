@@ -228,6 +228,12 @@ final class Clerk
         return count($this->browser->findElements(WebDriverBy::cssSelector($css)));
     }
 
+    /** How wide it is with all that is in it, pixels. */
+    public function width(string $css): int
+    {
+        return (int) $this->browser->executeScript('return document.querySelector(arguments[0]).scrollWidth', [$css]);
+    }
+
     /** @phpstan-impure */
     public function focus(): string
     {

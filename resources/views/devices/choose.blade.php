@@ -20,6 +20,6 @@
                     $used[$kind->value] === $one->id ? ' ✓' : '' }}</button>@endforeach
         </form></td></tr>@endforeach
     </tbody></table>
-    <p class="small soft">What a terminal was asked already is asked of that terminal, whichever is used now.</p>
+    <p class="small soft mt-3">What a terminal was asked already is asked of that terminal, whichever is used now.</p>
 </div>
 @endsection

@@ -10,7 +10,7 @@
             $card->runsOutSoon() ? 'runs out' : 'until' }} {{ $card->expires->format('m/y') }}</span>@endif</td>
     <td class="text-end">@can('edit-customers')<form method="post"
         action="{{ route('kept-cards.remove', [$customer, $card->id]) }}">@csrf<button
-            class="link-act">Take off file</button></form>@endcan</td></tr>@endforeach</table>@endif
+            class="link-act">Remove</button></form>@endcan</td></tr>@endforeach</table>@endif
 @can('edit-customers')@unless($customer->isMerged())
 <details class="fold mb-3" @if($errors->has('consent')) open @endif><summary>Keep a card</summary>
     <form method="post" action="{{ route('kept-cards.keep', $customer) }}" class="stack" autocomplete="off">@csrf

@@ -6,3 +6,7 @@ Thank you for your {{
 {{ $document->title() }} {{ $document->label }} of {{ Show::date($document->business_date) }} comes to {{
     Show::money($document->total)
 }} {{ $document->currency }} and is attached{{ $copy ? ' as a copy' : '' }}.
+@foreach($notes as $note)@if($note->link !== '')
+
+{{ $note->title }}: {!! $note->link !!}
+@endif @endforeach

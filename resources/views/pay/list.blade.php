@@ -13,8 +13,8 @@
         @if($payments->isEmpty())<p class="empty">Nothing came by a link yet. Statements, invoices on account, plan
             reminders and order confirmations carry one where it is switched on.</p>
         @else
-        <table class="ruled"><thead><tr><th>When</th><th>Who</th><th>For</th><th class="figure">Amount</th><th>What came
-            of it</th><th></th></tr></thead>
+        <table class="ruled"><thead><tr><th>When</th><th>Who</th><th>For</th><th class="figure">Amount</th><th
+                class="nowrap">What came of it</th><th></th></tr></thead>
         @foreach($payments as $one)<tr @class(['fw-bold' => $one->state === LinkPayment::PAID
             && $one->seen_by === null])>
             <td class="nowrap">{{ Show::moment($one->begun_at) }}</td>

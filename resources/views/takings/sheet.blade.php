@@ -36,11 +36,14 @@
                     count(array_unique($report->before)) > 5 ? ' …' : '' }}.@endif
             @if($report->complaints !== [])<br>{{ count($report->complaints) === 1 ? 'One row is'
                 : count($report->complaints).' rows are' }} not right.@endif
-            Nothing is posted yet.</p></div>
+            Nothing is posted yet.</p>
+            @if($report->isFine())<button class="main-act narrow mt-2" form="posts" autofocus>Post
+                {{ Show::money(Money::sum($sums, $house->currency())) }} {{ $house->currency()->code }}, of
+                {{ collect($report->days())->map->format('l, j M')->implode(' and ') }}</button>@endif</div>
         @endif
         <table class="ruled sheet-table takings" x-data="scanSheet" @keydown="scanned">
-            <thead><tr><th>Item</th><th>or department</th><th class="figure">How many</th><th class="figure">Price</th>
-            <th>Tax</th><th>Paid by</th><th>Their number</th><th>Who</th></tr></thead>
+            <thead><tr><th>Item</th><th>or department</th><th class="figure many">How many</th><th
+                class="figure many">Price</th><th>Tax</th><th>Paid by</th><th>Their number</th><th>Who</th></tr></thead>
             <tbody>
             @php($lines = $report === null || $isFile ? [] : array_keys($rows))
             @foreach($rows as $i => $row)
@@ -87,13 +90,10 @@
             <button class="{{ $report?->isFine() ? 'quiet-act' : 'main-act narrow' }}">Check it</button></div>
     </form>
     @if($report?->isFine())
-    <form method="post" action="{{ route('takings.post') }}" class="mb-4">@csrf
+    <form method="post" action="{{ route('takings.post') }}" id="posts">@csrf
         <input type="hidden" name="csv" value="{{ $csv }}"><input type="hidden" name="day" value="{{ $was('day') }}">
         <input type="hidden" name="customer" value="{{ $was('customer') }}">
-        <input type="hidden" name="by_day" value="{{ $byDay ? 1 : 0 }}">
-        <button class="main-act narrow" autofocus>Post {{ Show::money(Money::sum($sums, $house->currency())) }}
-            {{ $house->currency()->code }}, of {{ collect($report->days())->map->format('l, j M')->implode(' and ') }}
-        </button></form>
+        <input type="hidden" name="by_day" value="{{ $byDay ? 1 : 0 }}"></form>
     @endif
     @if($done->isNotEmpty())
     <h2>Entered of late</h2>

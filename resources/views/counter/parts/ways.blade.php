@@ -10,6 +10,9 @@
 @php($most = fn ($amount): string => $amount->isPositive() ? $amount->toString() : '–')
 @php($left = $reckoned->outstanding())
 @php($refusedWays = RefusedWays::of($slip->customer))
+{{-- What a card that was read would cost is nothing that cash pays. --}}
+@php($isRead = $slip->cards->contains(fn ($card) => $card->state === CardState::Read))
+@php($inCash = $isRead ? $house->money(0) : $reckoned->due()->dueInCash())
 @if($reckoned->isRefund())
 @include('counter.parts.refund')
 @else
@@ -18,10 +21,9 @@
 <ul class="ways met">
     @include('counter.parts.cards', ['back' => true])
     <x-way :$complaint letter="C" id="cash" label="Cash" :save="route('counter.cash', $slip->key)"
-        :value="$amount($slip->cash)"
-            :data-exact="$reckoned->due()->dueInCash()->isPositive() ? $reckoned->due()->dueInCash()->toString() : ''"
-                :placeholder="$most($reckoned->due()->dueInCash())">
-        @if($slip->cash === null && $reckoned->due()->dueInCash()->isPositive())
+        :value="$amount($slip->cash)" :data-exact="$inCash->isPositive() ? $inCash->toString() : ''"
+            :placeholder="$most($inCash)">
+        @if($slip->cash === null && $inCash->isPositive())
             <div class="notes" role="group" aria-label="Likely amounts of cash">
                 @foreach($reckoned->due()->likelyNotes() as $note)<button type="button"
                     data-cash="{{ $note->toString() }}">{{ $note }}</button>@endforeach
