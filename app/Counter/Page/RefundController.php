@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Page;
 
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Settle\Cards\RefundCard;
 use Elmstone\Counter\Settle\ChooseRefund;
-use Elmstone\Counter\Settle\RefundCard;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Shop\House;
 use Illuminate\Http\Request;

@@ -9,6 +9,7 @@ use Elmstone\Books\DocumentTender;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Counter\Parts\LayawayPart;
 use Elmstone\Counter\Parts\OrderPart;
+use Elmstone\Counter\Post\Steps\SupplyOrders;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;

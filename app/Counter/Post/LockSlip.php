@@ -11,6 +11,7 @@ use Elmstone\Catalogue\GoodsMoving;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\LayawayPart;
+use Elmstone\Counter\Post\Steps\PostCredit;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;

@@ -24,6 +24,7 @@ use Elmstone\Counter\Parts\HoldDraft;
 use Elmstone\Counter\Parts\MoneyIn;
 use Elmstone\Counter\Parts\OrderDraft;
 use Elmstone\Counter\Parts\QuoteDraft;
+use Elmstone\Counter\Settle\Cards\SlipSurcharges;
 use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipParty;

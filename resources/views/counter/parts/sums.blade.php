@@ -1,4 +1,4 @@
-@use('Elmstone\Counter\Settle\SlipSurcharges')
+@use('Elmstone\Counter\Settle\Cards\SlipSurcharges')
 @use('Elmstone\Counter\Slip\Reductions')
 @use('Elmstone\Support\Show')
 <div class="sums" id="sums" data-part>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\Document;
@@ -16,6 +16,10 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Returns\AsItCame;
 use Elmstone\Core\Settlement\TenderKind;
+use Elmstone\Counter\Post\CreditDraft;
+use Elmstone\Counter\Post\MoveCredits;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\RefundTenders;
 use Elmstone\Counter\Settle\RefundWays;

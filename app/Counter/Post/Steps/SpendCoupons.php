@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Coupons\UseCoupons;
 use Illuminate\Database\Eloquent\Collection;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Settle;
+namespace Elmstone\Counter\Settle\Cards;
 
 use Elmstone\Books\Drafts\DraftLine;
 use Elmstone\Books\LineColumns;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
@@ -12,6 +12,9 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Counter\Parts\MoneyIn;
 use Elmstone\Counter\Parts\TakenIn;
 use Elmstone\Counter\Parts\TowardsAccount;
+use Elmstone\Counter\Post\MoveCredits;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledPart;
 use Elmstone\Counter\Settle\SettledSlip;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Settle;
+namespace Elmstone\Counter\Settle\Cards;
 
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
@@ -11,7 +11,8 @@ use Elmstone\Cards\SurchargePaid;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Settlement\TenderKind;
-use Elmstone\Counter\Post\PostCredit;
+use Elmstone\Counter\Post\Steps\PostCredit;
+use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Settle;
+namespace Elmstone\Counter\Settle\Cards;
 
 use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
@@ -11,6 +11,7 @@ use Elmstone\Core\Approvals\ApprovalKind;
 use Elmstone\Core\Approvals\Scope;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Devices\CardRead;

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Cards\CardMoney;
 use Elmstone\Cards\CardRequest;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 
 /** What terminals took stands in the one document, what they gave back in the other; with what it cost who pays. */
 final readonly class CardMoneyPosted extends Step

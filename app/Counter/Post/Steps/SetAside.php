@@ -2,10 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Catalogue\StockMove;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Counter\Post\NothingPromised;
+use Elmstone\Counter\Post\SaleDraft;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Layaways\HoldLayaway;
 

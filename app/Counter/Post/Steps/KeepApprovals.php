@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Books\DocumentApprovals;
 use Elmstone\Counter\Lines\LineOnSlip;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Slip\ReturnOnSlip;
 
 /**

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Books\DocumentKind;
 use Elmstone\Counter\Parts\OrderPart;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Orders\Supply\SupplyOrder;

@@ -2,13 +2,18 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Counter\Post;
+namespace Elmstone\Counter\Post\Steps;
 
 use Elmstone\Books\Books;
 use Elmstone\Books\DocumentKind;
 use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
 use Elmstone\Catalogue\StockMove;
+use Elmstone\Counter\Post\MoveCredits;
+use Elmstone\Counter\Post\NothingPromised;
+use Elmstone\Counter\Post\SaleDraft;
+use Elmstone\Counter\Post\SlipPosting;
+use Elmstone\Counter\Post\Step;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Settle\SettledSlip;
 use Elmstone\Counter\Slip\Slip;
