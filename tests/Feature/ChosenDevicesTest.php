@@ -73,7 +73,7 @@ final class ChosenDevicesTest extends FeatureCase
     {
         $this->terminal('off_line');
         $this->add('LH-1140');
-        $this->does('card')->assertOk()->assertSee('Use the terminal of')->assertSee('Till 2');
+        $this->does('card')->assertOk()->assertSee('Use the terminal')->assertSee('Till 2');
         $this->does("card/{$this->card()->id}/give-back")->assertOk();
         $this->does('device', ['kind' => 'terminal', 'uses' => '2'])->assertOk()->assertSee('ask terminal 2');
         $this->does('card')->assertOk()->assertSee('4.24 approved');

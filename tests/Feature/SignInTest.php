@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Tests\Feature;
 
+use Elmstone\PayLinks\FewAMinute;
 use Elmstone\Staff\Doors\CheckPin;
 use Elmstone\Staff\Doors\PinTries;
 use Elmstone\Staff\Staff;
@@ -194,6 +195,9 @@ final class SignInTest extends FeatureCase
             // Programs have a token instead, and their address is no page.
             if (str_starts_with($route->uri(), 'web/')) {
                 $this->assertContains(KnowSender::class, $route->gatherMiddleware(), $route->uri());
+            } elseif (str_starts_with($route->uri(), 'pay/')) {
+                // Who pays by a link has the link instead, and so many tries a minute.
+                $this->assertContains(FewAMinute::class, $route->gatherMiddleware(), $route->uri());
             } elseif (! in_array($route->uri(), $open, true)) {
                 $this->assertNotEmpty(
                     preg_grep('/^can:/', $route->gatherMiddleware()),
