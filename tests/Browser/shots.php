@@ -118,10 +118,11 @@ $clerk->browser->quit();
 // At the small counter cards cost more; on the telephone the terminal compares where their holder lives.
 $clerk = new Clerk($chromium->window(), $address);
 $clerk->signIn('101', 4)->go('/counter/new');
-$clerk->scan('MA-0031', '2 x LH-1140', '1004')->awaitText('#who', 'Account 1004');
+$clerk->scan('MA-0031', '2 x LH-1140')->awaitText('#lines', 'hook');
+$clerk->type('#entry', '1004')->awaitText('#found', 'Customers')->press(Key::ENTER)->awaitText('#who', 'Account 1004');
 $clerk->click('[data-toggles="on-file"]')->click('#absent');
 $clerk->type('#card_postcode', '04417')->type('#card_number_of_house', '7');
-$clerk->click('#on-file form button')->awaitText('#settle', 'approved');
+$clerk->click('#on-file form button')->awaitText('#settle', 'more,');
 $shot('card-on-file');
 $clerk->browser->quit();
 
