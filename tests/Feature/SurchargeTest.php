@@ -226,7 +226,7 @@ final class SurchargeTest extends FeatureCase
         $card = $sale->tenders[0]->authorisation;
 
         foreach ([1, 2, 3] as $piece) {
-            $this->back($sale, [1 => '1'])->assertOk();
+            $this->back($sale, [1 => '1'])->assertOk()->assertSee('of its surcharge');
             $this->does('refund/terminal', ['authorisation' => $card])->assertOk();
             $this->does('post')->assertOk();
             $note = $this->creditNote();

@@ -123,8 +123,9 @@ final readonly class PayByLink implements PaysByLink
     /**
      * What is known of the card by now: posts it where it has paid, and ends it where it has not. While nobody knows,
      * it stays open.
+     *
+     * @param  bool  $justAsked whether the terminal was asked a moment ago, and is asked again only later
      */
-    /** @param  bool  $justAsked whether the terminal was asked a moment ago, and is asked again only later */
     private function settled(LinkPayment $payment, bool $justAsked = false): LinkPayment
     {
         $slip = $this->slip($payment);

@@ -1,3 +1,5 @@
+@use('Elmstone\Cards\SurchargePaid')
+@use('Elmstone\Core\Money\Money')
 @use('Elmstone\Core\Settlement\TenderKind')
 @use('Elmstone\Counter\Settle\RefundWays')
 @use('Elmstone\Support\Show')
@@ -105,7 +107,11 @@ By which way does it go back? @if(count($ways->asItCame()) > 1 && $ways->wanted(
                             </div>
             @if($most->isPositive() && $ways->left()->isPositive() && $reckoned->unknownCard() === null)
             <div class="under">
-            <button class="link-act">Pay back by the terminal</button>, at most {{ $most }}</div>@endif
+            @php($bore = $slip->void_of_id === null ? SurchargePaid::of((string) $authorisation) : null)
+            @php($most = $bore === null ? $most : Money::min($most, $bore->most()))
+            <button class="link-act">Pay back by the terminal</button>, at most {{ $most }}{{ $bore === null
+                || $bore->with($most)->isZero() ? '' : ' and '.$bore->with($most)->toString().' of its surcharge' }}
+            </div>@endif
             </form>
             @endif
             @if($complaint->on($at))<p class="complaint" role="alert">{{ $complaint->message() }}</p>
