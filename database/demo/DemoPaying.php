@@ -29,8 +29,8 @@ use Illuminate\Support\Str;
  */
 final class DemoPaying
 {
-    /** Which card of the terminal each leaves, and what they call it. */
-    private const KEPT = [[0, 'Yard'], [2, ''], [1, ''], [0, ''], [3, 'Office']];
+    /** Customers by number, which card of the terminal each leaves, and what they call it. */
+    private const KEPT = [[1001, 0, 'Yard'], [1001, 2, ''], [1004, 1, ''], [1004, 0, ''], [1006, 3, 'Office']];
 
     public function __construct(
         private readonly DemoClerk $clerk,
@@ -74,12 +74,11 @@ final class DemoPaying
     private function cards(CarbonImmutable $today): void
     {
         $till = $this->clerk->till(1);
-        $customers = $this->accounts();
 
-        foreach (self::KEPT as $i => [$card, $name]) {
+        foreach (self::KEPT as $i => [$number, $card, $name]) {
             SimulatedTerminal::put($till, $card);
             $kept = $this->keep->keep(
-                $customers[intdiv($i, 2) * 2 % count($customers)],
+                Customer::query()->where('number', $number)->sole(),
                 $till,
                 $this->clerk->staff('101'),
                 $i % 2 === 0 ? Consent::InPerson : Consent::Telephone,
@@ -92,18 +91,6 @@ final class DemoPaying
         }
 
         SimulatedTerminal::put($till, null);
-    }
-
-    /** @return non-empty-list<Customer> who hold accounts and owe something */
-    private function accounts(): array
-    {
-        $ids = OpenItemRecord::query()->where('kind', 'charge')->where('open', '>', 0)->orderBy('customer_id')
-            ->distinct()->limit(6)->pluck('customer_id')->all();
-        $found = array_values(
-            Customer::query()->whereKey($ids)->whereNull('merged_into_id')->orderBy('id')->get()->all(),
-        );
-
-        return $found === [] ? [Customer::query()->orderBy('id')->firstOrFail()] : $found;
     }
 
     /** Two invoices were paid by the links on their papers this morning. */
