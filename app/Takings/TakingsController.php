@@ -198,7 +198,7 @@ final readonly class TakingsController
             'rows' => array_pad($rows, max(self::BLANK, count($rows) + self::MORE), []),
             'isFile' => ($typed['file'] ?? null) !== null,
             'report' => $report,
-            'sums' => $report === null ? [] : $this->sums($report, $till),
+            ...$this->sums($report, $till),
             'csv' => $csv,
             'departments' => Department::query()->orderBy('name')->pluck('name', 'code'),
             'columns' => TakingsTable::COLUMNS,
@@ -211,17 +211,18 @@ final readonly class TakingsController
         ]);
     }
 
-    /** @return array<string, Money> what was taken, by way of paying */
-    private function sums(TakingsReport $report, Till $till): array
+    /** @return array{sums: array<string, Money>, come: array<int, Money>} what was taken, by way of paying and by line */
+    private function sums(?TakingsReport $report, Till $till): array
     {
-        $sums = [];
+        [$sums, $come] = [[], []];
 
-        foreach ($report->rows as $row) {
-            $draft = new TakingsDraft([$row], $this->house, $till->location);
+        foreach ($report->rows ?? [] as $row) {
+            $taken = (new TakingsDraft([$row], $this->house, $till->location))->total();
             $way = $row->tender->label();
-            $sums[$way] = ($sums[$way] ?? $this->house->money(0))->plus($draft->total());
+            $sums[$way] = ($sums[$way] ?? $this->house->money(0))->plus($taken);
+            $come[$row->line] = $taken;
         }
 
-        return $sums;
+        return ['sums' => $sums, 'come' => $come];
     }
 }

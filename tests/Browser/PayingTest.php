@@ -14,7 +14,8 @@ final class PayingTest extends BrowserCase
         $clerk = $this->clerk('101', 4);
         $clerk->scan('LH-1140')->awaitText('#lines', 'hook')->type('#entry', '1004')->awaitText('#found', 'Customers');
         $clerk->press(Key::ENTER)->awaitText('#who', 'Account 1004')->awaitText('#settle', 'Card on file');
-        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() !== 'entry', 'Settle')->press('F', Key::ENTER);
+        $clerk->press(Key::ENTER)->await(static fn (): bool => $clerk->focus() !== 'entry', 'Settle');
+        $clerk->press('F', Key::ENTER);
         $clerk->await(static fn (): bool => $clerk->focus() === 'on_file', 'the list of cards');
         $clerk->press('c')->click('#absent')->type('#card_postcode', '04417')->press(Key::ENTER);
         $clerk->awaitText('#settle', 'more,')->awaitText('#sums', 'Card surcharge 2 %');

@@ -99,7 +99,7 @@ $clerk->go('/takings')->type('#day', 'yesterday');
 foreach (
     [
         ['LH-1140', '2', '4.13', 'B-1041', 'Maren Holt'], ['AD-0207', '1', '7.00', 'B-1041', 'Maren Holt'],
-        ['FX-50', '10', '0.40', 'B-1042', 'Ida Moss'], ['PI-2800', '3', '5.50', 'B-1043', ''],
+        ['FX-50', '50', '10.50', 'B-1042', 'Ida Moss'], ['PI-2800', '3', '5.50', 'B-1043', ''],
     ] as $row => $cells
 ) {
     foreach (array_combine(['item', 'quantity', 'price', 'number', 'who'], $cells) as $name => $cell) {

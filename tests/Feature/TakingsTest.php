@@ -85,6 +85,8 @@ final class TakingsTest extends FeatureCase
         ]);
         $checked->assertSee('3 rows are right and')->assertSee(now()->subDay()->format('l, j M Y'))
             ->assertSee('Nothing is posted yet');
+        // What each comes to stands beside it, before anything is posted.
+        $checked->assertSeeInOrder(['Comes to', '4.24', '22.00', '1.00']);
         self::assertSame($before, $this->documents());
         $this->posts($checked)->assertSessionHas('done', 'Posted as 2 documents.');
         $sales = Document::query()->with(['lines', 'tenders'])->where('kind', 'invoice')->orderBy('id')->get();

@@ -29,7 +29,7 @@
             <span class="code">{{ $item->code }}</span>
             <span>{{ $item->description }}</span>
             <span class="figure">{{ Show::price($quote->price->value) }}</span>
-            <span class="figure small {{ $item->active && $mine?->available()->isPositive() ? 'soft'
+            <span class="figure small here {{ $item->active && $mine?->available()->isPositive() ? 'soft'
                 : 'ochre' }}">{{ $item->active ? '' : 'off sale · ' }}{{ Show::decimal($mine?->available()
                     ?? '0') }} here @foreach($others as $stock)· {{ Show::decimal($stock->available()) }}
                         {{ $stock->location->code }} @endforeach @isset($onOrder[$item->id])·

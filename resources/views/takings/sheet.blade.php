@@ -42,8 +42,10 @@
                 {{ collect($report->days())->map->format('l, j M')->implode(' and ') }}</button>@endif</div>
         @endif
         <table class="ruled sheet-table takings" x-data="scanSheet" @keydown="scanned">
-            <thead><tr><th>Item</th><th>or department</th><th class="figure many">How many</th><th
-                class="figure many">Price</th><th>Tax</th><th>Paid by</th><th>Their number</th><th>Who</th></tr></thead>
+            <thead><tr><th>Item</th><th>or department</th><th class="figure many">How many</th>
+            <th class="figure many" title="as the item is priced: each, or per 100">Price</th><th>Tax</th>
+            <th>Paid by</th><th>Their number</th><th>Who</th>
+            @if($come !== [] && ! $isFile)<th class="figure">Comes to</th>@endif</tr></thead>
             <tbody>
             @php($lines = $report === null || $isFile ? [] : array_keys($rows))
             @foreach($rows as $i => $row)
@@ -76,8 +78,9 @@
                     <input type="hidden" name="rows[{{ $i }}][date]" value="{{ $cell('date') }}">
                     <input type="hidden" name="rows[{{ $i }}][time]" value="{{ $cell('time') }}">
                     <input type="hidden" name="rows[{{ $i }}][description]" value="{{ $cell('description') }}"></td>
+                @if($come !== [] && ! $isFile)<td class="figure">{{ $come[$i + 2] ?? '' }}</td>@endif
             </tr>
-            @if($said !== null || $as !== null)<tr class="said"><td colspan="8">@if($said !== null)<p class="complaint
+            @if($said !== null || $as !== null)<tr class="said"><td colspan="9">@if($said !== null)<p class="complaint
                 mb-0" role="alert">{{ $said }}</p>@else<p class="small soft mb-0">entered before, as {{ $as }}</p>@endif
                 </td></tr>@endif
             @endforeach
