@@ -211,7 +211,7 @@ final readonly class TakingsController
         ]);
     }
 
-    /** @return array{sums: array<string, Money>, come: array<int, Money>} what was taken, by way of paying and by line */
+    /** @return array{sums: array<string, Money>, come: array<int, Money>} taken, by way of paying and by line */
     private function sums(?TakingsReport $report, Till $till): array
     {
         [$sums, $come] = [[], []];
