@@ -21,15 +21,18 @@ final class AgedPrices
     /** Stands for no lowest price, as a key has no room for nothing. */
     private const NO_FLOOR = '-1';
 
-    /** Lays out the prices, what is on hand and when it came; they last until the next time. */
+    /** The most memory each of the tables may take, in bytes: some ten million items. */
+    private const MOST = 536_870_912;
+
+    /** Lays out in memory the prices, what is on hand and when it came; they last until the next time. */
     public static function lay(Currency $currency): void
     {
-        DB::statement(
-            'CREATE OR REPLACE TEMPORARY TABLE aged_prices (
-                department_id BIGINT UNSIGNED, list_price DECIMAL(14, 4), floor_price DECIMAL(14, 4),
+        self::table(
+            'aged_prices',
+            'department_id BIGINT UNSIGNED, list_price DECIMAL(14, 4), floor_price DECIMAL(14, 4),
                 since SMALLINT UNSIGNED, until SMALLINT UNSIGNED, step TINYINT UNSIGNED, price DECIMAL(14, 4),
-                held_by_floor TINYINT UNSIGNED, PRIMARY KEY (department_id, list_price, floor_price, since)
-            )',
+                held_by_floor TINYINT UNSIGNED,
+                KEY of_item USING BTREE (department_id, list_price, floor_price, since)',
         );
         DB::insert(
             "INSERT INTO aged_prices SELECT * FROM JSON_TABLE(?, '$[*]' COLUMNS (
@@ -39,14 +42,15 @@ final class AgedPrices
             )) laid",
             [json_encode([...self::each($currency)], JSON_THROW_ON_ERROR)],
         );
-        DB::statement(
-            'CREATE OR REPLACE TEMPORARY TABLE aged_on_hand (item_id BIGINT UNSIGNED PRIMARY KEY,
-                on_hand DECIMAL(16, 4)) SELECT item_id, SUM(on_hand) AS on_hand FROM stock
-                WHERE on_hand > 0 GROUP BY item_id',
+        self::table(
+            'aged_on_hand',
+            'item_id BIGINT UNSIGNED PRIMARY KEY, on_hand DECIMAL(16, 4)',
+            'SELECT item_id, SUM(on_hand) AS on_hand FROM stock WHERE on_hand > 0 GROUP BY item_id',
         );
-        DB::statement(
-            "CREATE OR REPLACE TEMPORARY TABLE aged_since (item_id BIGINT UNSIGNED PRIMARY KEY, came DATE)
-                SELECT item_id, MAX(business_date) AS came FROM stock_movements
+        self::table(
+            'aged_since',
+            'item_id BIGINT UNSIGNED PRIMARY KEY, came DATE',
+            "SELECT item_id, MAX(business_date) AS came FROM stock_movements
                 WHERE why IN ('delivery', 'opening') GROUP BY item_id",
         );
     }
@@ -74,6 +78,12 @@ final class AgedPrices
                 AND NOT (p.price <=> i.marked_price)',
             array_fill(0, 3, $today->format('Y-m-d')),
         ];
+    }
+
+    private static function table(string $name, string $columns, string $of = ''): void
+    {
+        DB::unprepared('SET STATEMENT max_heap_table_size = '.self::MOST
+            ." FOR CREATE OR REPLACE TEMPORARY TABLE {$name} ({$columns}) ENGINE = MEMORY {$of}");
     }
 
     /** @return iterable<list<scalar>> a row of `aged_prices` for each price and each step that makes it less */

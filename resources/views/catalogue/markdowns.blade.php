@@ -35,7 +35,7 @@
         <table class="ruled">
             <thead><tr><td></td><th>Code</th><th>Description</th><th class="figure">Days here</th>
             <th class="figure">On hand</th><th class="figure">List</th><th class="figure">Now</th>
-            <th class="figure">New price</th><th></th>@can('see-margin')<th class="figure">Lowest accepted</th>
+            <th class="figure">New price</th><th>Why</th>@can('see-margin')<th class="figure">Lowest accepted</th>
             <th class="figure">Margin</th>@endcan</tr>
             </thead>
             <tbody>

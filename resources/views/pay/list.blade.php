@@ -14,7 +14,7 @@
             reminders and order confirmations carry one where it is switched on.</p>
         @else
         <table class="ruled"><thead><tr><th>When</th><th>Who</th><th>For</th><th class="figure">Amount</th><th
-                class="nowrap">What came of it</th><th></th></tr></thead>
+                class="nowrap">What came of it</th><th><span class="visually-hidden">What to do</span></th></tr></thead>
         @foreach($payments as $one)<tr @class(['fw-bold' => $one->state === LinkPayment::PAID
             && $one->seen_by === null])>
             <td class="nowrap">{{ Show::moment($one->begun_at) }}</td>

@@ -73,8 +73,8 @@
             @foreach(range(1, $quote->revision - 1) as $one)<a href="{{ route('quotes.show', [$quote,
                 'against' => $one]) }}" @if($one === $against) aria-current="true" @endif>{{ $one }}</a>
             @endforeach</span>@endif</div>
-        <table class="ruled small sides"><thead><tr><th>Before</th><th class="figure"></th><th>Now</th>
-            <th class="figure"></th><th>What differs</th></tr></thead>@foreach($pairs as [$before, $after, $what])
+        <table class="ruled small sides"><thead><tr><th>Before</th><th class="figure">Price</th><th>Now</th>
+            <th class="figure">Price</th><th>What differs</th></tr></thead>@foreach($pairs as [$before, $after, $what])
             <tr @class(['changed' => $what !== []])>
             <td>@if($before !== null){{ Show::decimal($before->quantity) }} × {{ $before->description }}@endif</td>
             <td class="figure">{{ $before === null ? '' : Show::price($before->unit_price) }}</td>
