@@ -7,7 +7,8 @@
         <td class="soft ps-4">on cost</td><td class="figure ps-3">{{ $margin->markup() ?? '–' }} %</td></tr>
 </table>
 <table class="small soft margin-lines"><thead><tr><th>item</th><th class="figure">base</th>
-    <th class="figure">lowest</th>    <th class="figure">price</th><th class="figure">cost</th><th class="figure">of net</th></tr></thead>
+    <th class="figure">lowest</th><th class="figure">price</th><th class="figure">cost</th>
+    <th class="figure">of net</th></tr></thead>
 @foreach($slip->lines as $line)
     @if($line->floor_price !== null || $line->cost !== null)
         <tr><td>{{ $line->code }}</td><td class="figure">{{ Show::price($line->list_price) }}</td>
