@@ -21,7 +21,7 @@ trap finish EXIT
 measure() {
     database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
     use_database "$scratch/db"
-    export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=production CACHE_STORE=database SESSION_DRIVER=database
+    export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=demonstration CACHE_STORE=database SESSION_DRIVER=database
     export APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
     php artisan migrate:fresh --force --quiet
     kept_ready "$scratch"

@@ -14,7 +14,7 @@ trap finish EXIT
 
 database_start "$scratch/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=2
 use_database "$scratch/db"
-export ELMSTONE_STAND_INS=true APP_ENV=production APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
+export ELMSTONE_STAND_INS=true APP_ENV=demonstration APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
 php artisan migrate --force --quiet
 compiled artisan shop:demo
 port=$(free_port)

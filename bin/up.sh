@@ -11,7 +11,7 @@ if [ ! -f "$HOUSE/key" ]; then
     (umask 077 && php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$HOUSE/key")
 fi
 (umask 077 && cat > .env <<ENV
-APP_ENV=production
+APP_ENV=demonstration
 ELMSTONE_STAND_INS=true
 APP_KEY=$(cat "$HOUSE/key")
 APP_TIMEZONE=$(timezone)

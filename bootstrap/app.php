@@ -18,6 +18,7 @@ use Elmstone\Foundation\Http\KnownHosts;
 use Elmstone\Foundation\Http\NameKeys;
 use Elmstone\Foundation\Http\PlainInput;
 use Elmstone\Foundation\Http\SecurityHeaders;
+use Elmstone\Setup\SetUpFirst;
 use Elmstone\Staff\Doors\RequireTill;
 use Elmstone\Staff\Doors\WatchDoors;
 use Illuminate\Auth\Middleware\Authorize;
@@ -55,12 +56,13 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(PlainInput::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->web(
-            append: [WatchDoors::class, NameKeys::class],
+            append: [SetUpFirst::class, WatchDoors::class, NameKeys::class],
             replace: [StartSession::class => BeginSession::class],
         );
         // Who may not is told so before it is looked whether there is such a thing.
         $middleware->priority([
-            BeginSession::class, ShareErrorsFromSession::class, WatchDoors::class, AuthenticatesRequests::class,
+            BeginSession::class, ShareErrorsFromSession::class, SetUpFirst::class, WatchDoors::class,
+            AuthenticatesRequests::class,
             RequireTill::class, Authorize::class, SubstituteBindings::class, InSight::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');

@@ -40,4 +40,5 @@ return [
     Elmstone\PayLinks\PayLinksProvider::class,
     Elmstone\Counter\CounterProvider::class,
     Elmstone\Reports\ReportsProvider::class,
+    Elmstone\Setup\SetupProvider::class,
 ];

@@ -101,6 +101,7 @@ final class HouseRulesTest
             'Ledger', 'Tills', 'Returns', 'Purchasing', 'Stock', 'Shares', 'Held', 'Receivables', 'Customers', 'Books',
             'Catalogue', 'Devices', 'Shop', 'Staff', 'Support',
         ],
+        'Setup' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
     ];
 
     /** Part of the core: the parts it may use. */

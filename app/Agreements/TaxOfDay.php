@@ -9,7 +9,6 @@ use Elmstone\Books\Drafts\Exempted;
 use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Customers\Customer;
 use Elmstone\Shop\Location;
-use Elmstone\Shop\TaxComponentRecord;
 
 /** What a customer need not pay at a place on a day. */
 final class TaxOfDay
@@ -22,27 +21,20 @@ final class TaxOfDay
                 $customer->certificate ?? '',
                 $customer->certificate_expires?->format('Y-m-d') ?? '',
                 $customer->exempt ?? [],
-                self::components($location),
+                self::components($location, $day),
             )
             : null;
     }
 
     /** @return list<TaxComponent> */
-    public static function components(Location $location): array
+    public static function components(Location $location, CarbonImmutable $day): array
     {
-        return array_values(
-            $location->taxProfile->components
-                ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
-                ->all(),
-        );
+        return $location->taxProfile->leviedOn($day);
     }
 
     /** @return array<string, string> by component */
     public static function names(Location $location): array
     {
-        return array_map(
-            static fn (mixed $name): string => is_string($name) ? $name : '',
-            $location->taxProfile->components->pluck('name', 'code')->all(),
-        );
+        return $location->taxProfile->names();
     }
 }

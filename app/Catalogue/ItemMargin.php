@@ -12,6 +12,7 @@ use Elmstone\Core\Pricing\Margin;
 use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
+use Elmstone\Support\ShopTime;
 
 /** What is earned on an item at a price; a price with tax is taken without it, by the taxes of a place. */
 final readonly class ItemMargin
@@ -20,7 +21,7 @@ final readonly class ItemMargin
 
     public function __construct(private House $house, Location $location)
     {
-        $this->profile = $location->taxProfile->toValue();
+        $this->profile = $location->taxProfile->toValue(ShopTime::today());
     }
 
     public function at(Item $item, UnitPrice $price): Margin

@@ -117,6 +117,6 @@ final class House
     /** @return list<Money> */
     public function notes(): array
     {
-        return array_map($this->money(...), $this->shop()->notes);
+        return $this->shop()->notes;
     }
 }

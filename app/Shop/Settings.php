@@ -19,8 +19,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Settings
 {
-    private const TABLES = [
-        'shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_classes', 'device_choices',
+    /** @var list<string> */
+    private array $tables = [
+        'shop', 'locations', 'tills', 'tax_profiles', 'tax_components', 'tax_rates', 'tax_classes', 'device_choices',
     ];
 
     /** @var array<string, list<array<string, mixed>>>|null rows by table */
@@ -35,6 +36,21 @@ final class Settings
     {
     }
 
+    /** A room's own table of what is set, kept with the rest. It gives another mark too when it is changed. */
+    public function with(string $table): void
+    {
+        $this->tables[] = $table;
+        $this->forget();
+    }
+
+    /** @return list<array<string, mixed>> of such a table */
+    public function of(string $table): array
+    {
+        $this->rows ??= $this->kept();
+
+        return $this->rows[$table];
+    }
+
     /** Whoever goes on in the same process, as from page to page, sees what was changed meanwhile. */
     public function forget(): void
     {
@@ -47,6 +63,12 @@ final class Settings
             ?? throw (new ModelNotFoundException)->setModel(Shop::class);
     }
 
+    /** Whether there is a shop, and it is open. */
+    public function isOpen(): bool
+    {
+        return ($this->of('shop')[0]['opened_at'] ?? null) !== null;
+    }
+
     /** @return Collection<int, Location> by id, each with its taxes */
     public function locations(): Collection
     {
@@ -56,6 +78,11 @@ final class Settings
 
         $components = $this->all('tax_components', TaxComponentRecord::class)->sortBy('position');
         $profiles = $this->all('tax_profiles', TaxProfileRecord::class)->keyBy('id');
+        $rates = $this->all('tax_rates', TaxRate::class)->sortBy('from_date')->groupBy('tax_component_id');
+
+        foreach ($components as $component) {
+            $component->setRelation('rates', $rates->get($component->id) ?? (new TaxRate)->newCollection());
+        }
 
         foreach ($profiles as $profile) {
             $profile->setRelation('components', $components->where('tax_profile_id', $profile->id)->values());
@@ -125,10 +152,8 @@ final class Settings
      */
     private function all(string $table, string $class): Collection
     {
-        $this->rows ??= $this->kept();
-
         return (new $class)->newCollection(
-            array_map(static fn (array $row): Record => (new $class)->newFromBuilder($row), $this->rows[$table]),
+            array_map(static fn (array $row): Record => (new $class)->newFromBuilder($row), $this->of($table)),
         );
     }
 
@@ -137,7 +162,7 @@ final class Settings
     {
         $mark = DB::table('settings_state')->value('mark');
         $cache = $this->caches->store('file');
-        $kept = $cache->get(self::key());
+        $kept = $cache->get($this->key());
 
         if (is_string($mark) && is_array($kept) && ($kept['mark'] ?? null) === $mark) {
             return $kept['rows'];
@@ -146,7 +171,7 @@ final class Settings
         // What is changed while it is read has another mark by then, and is kept under the old one for nobody.
         $rows = [];
 
-        foreach (self::TABLES as $table) {
+        foreach ($this->tables as $table) {
             $rows[$table] = self::rows($table);
         }
 
@@ -163,16 +188,16 @@ final class Settings
     private function keep(Repository $cache, array $kept): void
     {
         try {
-            $cache->forever(self::key(), $kept);
+            $cache->forever($this->key(), $kept);
         } catch (ErrorException $failure) {
             report($failure);
         }
     }
 
-    /** Two shops may stand on one machine. */
-    private static function key(): string
+    /** Two shops may stand on one machine; and after an upgrade there may be more tables. */
+    private function key(): string
     {
-        return 'settings of '.DB::getDatabaseName();
+        return 'settings of '.DB::getDatabaseName().', '.hash('crc32b', implode(',', $this->tables));
     }
 
     /** @return list<array<string, mixed>> */

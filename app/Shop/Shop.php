@@ -7,6 +7,7 @@ namespace Elmstone\Shop;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Support\Casts\MoneyCast;
+use Elmstone\Support\Casts\MoneyListCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Support\Facades\DB;
 
@@ -25,7 +26,7 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable|null $years_closed_through the last day of the last closed year
  * @property string $tax_rounding
  * @property Money|null $cash_step minor units
- * @property list<int> $notes minor units
+ * @property list<Money> $notes bank notes in use
  * @property string $receipt_foot
  * @property bool $refuse_after_bounce cheques are not taken any more from whose came back
  * @property int $idle_minutes without an act, until the PIN is asked for; 0: never
@@ -66,6 +67,18 @@ use Illuminate\Support\Facades\DB;
  * @property int $blind_days how far back the lowest price is looked for
  * @property Money $largest_amount minor units; nothing larger is taken where money is typed
  * @property int|null $gift_card_months null: cards do not expire
+ * @property CarbonImmutable|null $opened_at null: it is being set up
+ * @property list<string>|null $set_up steps of setting up that were kept
+ * @property string $paper_foot on invoices, statements and letters
+ * @property string $paper_web
+ * @property string|null $logo a picture as a data: address
+ * @property bool $receipt_logo
+ * @property bool $receipt_tax_number
+ * @property bool $receipt_cashier
+ * @property string $mail_name whom mails come from; empty: the shop’s name
+ * @property string $mail_address
+ * @property string $mail_reply_to
+ * @property array<string, int>|null $retention days by what is kept; null: as the program ships
  */
 final class Shop extends Record
 {
@@ -96,7 +109,13 @@ final class Shop extends Record
         'loading' => 'bool',
         'idle_minutes' => 'int',
         'see_other_locations' => 'bool',
-        'notes' => 'array',
+        'notes' => MoneyListCast::class,
+        'opened_at' => 'immutable_datetime',
+        'set_up' => 'array',
+        'retention' => 'array',
+        'receipt_logo' => 'bool',
+        'receipt_tax_number' => 'bool',
+        'receipt_cashier' => 'bool',
 
         'layaway_terms' => 'array',
         'plan_terms' => 'array',

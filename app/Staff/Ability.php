@@ -61,8 +61,10 @@ enum Ability: string
     case SeeAttachments = 'see-attachments';
     case Attach = 'attach';
     case PlayDevices = 'play-devices';
+    case SetHouse = 'set-house';
+    case SeeRunning = 'see-running';
 
-    /** @return list<Role> */
+    /** @return list<Role> those that may as the program ships */
     public function roles(): array
     {
         return match ($this) {
@@ -119,7 +121,134 @@ enum Ability: string
             self::SetHouseTerms => [Role::Office, Role::Owner],
             self::CloseYear,
             self::Reopen,
+            self::SetHouse,
+            self::SeeRunning,
             self::ManageStaff => [Role::Owner],
+        };
+    }
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Sell => 'Sell at the counter',
+            self::Approve => 'Approve for others',
+            self::Backdate => 'Date a sale into another open day',
+            self::SeeMargin => 'See what is earned',
+            self::SetSaleTerms => 'Set one sale’s own tax or price level',
+            self::SeeDocuments => 'See documents',
+            self::SeeJournal => 'See the journal of a document',
+            self::SeeItems => 'See items',
+            self::EditItems => 'Change items',
+            self::SeeCustomers => 'See customers',
+            self::EditCustomers => 'Change customers',
+            self::EditPrices => 'Change prices',
+            self::SeeAccounts => 'See house accounts',
+            self::SeeAgeing => 'See ageing and forecast',
+            self::TakeWarningsAway => 'Take warnings off customers',
+            self::MailAnywhere => 'Mail papers to any address',
+            self::SeeMailbox => 'See the mailbox',
+            self::SeeOtherLocations => 'See other locations',
+            self::TakePayments => 'Post payments and takings',
+            self::StopAccounts => 'Stop and release accounts',
+            self::ManageAccounts => 'Open accounts and set their terms',
+            self::SetLayawayTerms => 'Set a layaway’s own terms',
+            self::SeeLayaways => 'See layaways, plans and deposits',
+            self::EndLayaways => 'Cancel layaways and hand money back',
+            self::MakePlans => 'Make payment plans',
+            self::SetHouseTerms => 'Set the house’s terms',
+            self::GiveCredit => 'Give credit without goods',
+            self::WriteOff => 'Write off goods',
+            self::CountTill => 'Open and count a drawer',
+            self::CloseTill => 'Close a drawer',
+            self::Bank => 'Safe and bank',
+            self::SeeDay => 'See the day and reports',
+            self::CloseDay => 'Close days',
+            self::CloseMonth => 'Close months',
+            self::Reopen => 'Open closed days and months again',
+            self::SeeOrders => 'See orders, quotes and purchases',
+            self::BuyGoods => 'Buy from suppliers',
+            self::ReceiveGoods => 'Receive and transfer goods',
+            self::TakeWebOrders => 'Take web orders in',
+            self::SeeCredits => 'See gift cards, store credit and coupons',
+            self::LookAfterCards => 'Replace and stop gift cards',
+            self::EditCoupons => 'Change coupons',
+            self::RunStatements => 'Run statements, charges and letters',
+            self::Interchange => 'Bring files in and take them out',
+            self::SeeShares => 'See who sold what',
+            self::SeeLedger => 'See the ledger',
+            self::PostEntries => 'Post entries by hand',
+            self::CloseYear => 'Close years',
+            self::Audit => 'Hand a period to the auditor',
+            self::ManageShares => 'Change who sold what, and commission',
+            self::ManageStaff => 'People, rights, limits and the security log',
+            self::SeeAttachments => 'See attached papers',
+            self::Attach => 'Attach papers',
+            self::PlayDevices => 'Play the devices, where they are simulated',
+            self::SetHouse => 'Settings of the house',
+            self::SeeRunning => 'See how the house runs',
+        };
+    }
+
+    /** Under which word of the menu most of what it opens stands. */
+    public function area(): string
+    {
+        return match ($this) {
+            self::Sell,
+            self::Approve,
+            self::Backdate,
+            self::SeeMargin,
+            self::SetSaleTerms,
+            self::GiveCredit => 'Counter',
+            self::SeeDocuments,
+            self::SeeJournal,
+            self::SeeOtherLocations,
+            self::SeeCredits,
+            self::LookAfterCards,
+            self::EditCoupons,
+            self::SeeShares,
+            self::SeeLedger,
+            self::PostEntries,
+            self::CloseYear,
+            self::Audit,
+            self::ManageShares,
+            self::SeeAttachments,
+            self::Attach => 'Books',
+            self::SeeItems,
+            self::EditItems,
+            self::EditPrices,
+            self::WriteOff,
+            self::BuyGoods,
+            self::ReceiveGoods => 'Goods',
+            self::SeeCustomers,
+            self::EditCustomers,
+            self::TakeWarningsAway,
+            self::MailAnywhere => 'Customers',
+            self::SeeAccounts,
+            self::SeeAgeing,
+            self::TakePayments,
+            self::StopAccounts,
+            self::ManageAccounts,
+            self::RunStatements,
+            self::Interchange => 'Accounts',
+            self::SeeMailbox,
+            self::SetHouseTerms,
+            self::ManageStaff,
+            self::PlayDevices,
+            self::SetHouse,
+            self::SeeRunning => 'House',
+            self::SetLayawayTerms,
+            self::SeeLayaways,
+            self::EndLayaways,
+            self::MakePlans,
+            self::SeeOrders,
+            self::TakeWebOrders => 'Promised',
+            self::CountTill,
+            self::CloseTill,
+            self::Bank,
+            self::SeeDay,
+            self::CloseDay,
+            self::CloseMonth,
+            self::Reopen => 'Day',
         };
     }
 }

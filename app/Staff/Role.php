@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
-/** What someone is to the shop; each role may do what the one before it may, and more. */
+/**
+ * What someone is to the shop. What each may do is set by the shop (Rights); as it ships, each may do more than
+ * the last.
+ */
 enum Role: string
 {
     case Clerk = 'clerk';
@@ -15,10 +18,5 @@ enum Role: string
     public function label(): string
     {
         return ucfirst($this->value);
-    }
-
-    public function may(Ability $ability): bool
-    {
-        return in_array($this, $ability->roles(), true);
     }
 }

@@ -63,6 +63,6 @@ final class Staff extends Record implements MayDo, SignsIn
 
     public function mayDo(Ability $ability): bool
     {
-        return $this->role->may($ability);
+        return app(Rights::class)->may($this->role, $ability);
     }
 }

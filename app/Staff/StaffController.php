@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Elmstone\Staff;
 
 use Elmstone\Shop\House;
-use Elmstone\Shop\Till;
 use Elmstone\Staff\Doors\PinTries;
 use Elmstone\Staff\Doors\Presence;
 use Elmstone\Staff\Doors\SecurityEvent;
@@ -25,7 +24,6 @@ final class StaffController
             'roles' => Role::cases(),
             'locked' => $tries->locked(),
             'shop' => $house->shop(),
-            'tills' => Till::query()->orderBy('number')->get(),
         ]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Staff;
 
+use Elmstone\Shop\Settings;
 use Elmstone\Staff\Approvals\Limits;
 use Elmstone\Staff\Doors\RequireTill;
 use Elmstone\Support\RoomProvider;
@@ -16,6 +17,7 @@ final class StaffProvider extends RoomProvider
     public function register(): void
     {
         $this->app->scoped(Limits::class);
+        $this->app->resolving(Settings::class, static fn (Settings $settings) => $settings->with(Rights::TABLE));
     }
 
     public function boot(): void
@@ -23,7 +25,7 @@ final class StaffProvider extends RoomProvider
         Route::aliasMiddleware('till', RequireTill::class);
 
         foreach (Ability::cases() as $ability) {
-            Gate::define($ability->value, static fn (Staff $staff): bool => $staff->role->may($ability));
+            Gate::define($ability->value, static fn (Staff $staff): bool => $staff->mayDo($ability));
         }
 
         parent::boot();

@@ -39,10 +39,10 @@ final readonly class TakingsDraft
     /** @var list<Money> what was taken for each row, tax in it */
     public array $taken;
 
-    /** @param  non-empty-list<SoldRow>  $rows */
+    /** @param  non-empty-list<SoldRow>  $rows of one day */
     public function __construct(public array $rows, private House $house, private Location $location)
     {
-        $profile = $location->taxProfile->toValue();
+        $profile = $location->taxProfile->toValue($rows[0]->day);
         $terms = $house->taxTerms();
         $this->sums = Reckoner::reckon(Slip::of(
             $house->currency(),
@@ -93,7 +93,7 @@ final readonly class TakingsDraft
         return DocumentDraft::of(DocumentKind::Invoice, $at, $key, $this->house->taxTerms(), $this->sums)
             ->withLines(
                 array_map($this->line(...), $this->rows, $this->sums->lines),
-                $this->location->taxProfile->components->pluck('name', 'code')->all(),
+                $this->location->taxProfile->names(),
             )
             ->settledBy($this->tenders(), $this->total()->minus($this->sums->total))
             ->to($party)

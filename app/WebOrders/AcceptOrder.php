@@ -177,7 +177,7 @@ final readonly class AcceptOrder
 
         return new TaxAsAgreed(
             $this->house->taxTerms(),
-            $exempted ?? new Exempted('', '', [], TaxOfDay::components($location)),
+            $exempted ?? new Exempted('', '', [], TaxOfDay::components($location, ShopTime::today())),
             $exempted !== null,
             TaxOfDay::names($location),
         );

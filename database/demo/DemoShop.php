@@ -54,6 +54,7 @@ final class DemoShop
     {
         Shop::query()->create([
             'loading' => true,
+            'opened_at' => $this->today,
             'name' => 'Tannery Row Builders’ Supply',
             'currency' => 'USD',
             'tax_rounding' => 'document',

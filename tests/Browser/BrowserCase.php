@@ -19,7 +19,7 @@ abstract class BrowserCase extends TestCase
     protected function tearDown(): void
     {
         foreach ($this->clerks as $clerk) {
-            $clerk->browser->quit();
+            self::$chromium?->handBack($clerk->browser, $this->served()->address);
         }
 
         $this->clerks = [];

@@ -19,6 +19,9 @@ final class Chromium
 
     private readonly int $port;
 
+    /** @var list<RemoteWebDriver> */
+    private array $idle = [];
+
     public function __construct()
     {
         $this->port = self::freePort();
@@ -33,10 +36,51 @@ final class Chromium
 
     public function __destruct()
     {
+        foreach ($this->idle as $driver) {
+            $driver->quit();
+        }
+
         proc_terminate($this->process);
     }
 
+    /** A window in which nothing was done yet: one that was handed back, or a new one. */
     public function window(int $width = 1280, int $height = 800): RemoteWebDriver
+    {
+        $driver = array_pop($this->idle) ?? $this->start();
+        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
+        ]);
+
+        return $driver;
+    }
+
+    /** Another tab takes the place of all there were, and nothing is left of what the last one who used it kept. */
+    public function handBack(RemoteWebDriver $driver, string $address): void
+    {
+        $tools = new ChromeDevToolsDriver($driver);
+        $old = $driver->getWindowHandles();
+        $tools->execute('Network.enable', []);
+        $tools->execute('Network.emulateNetworkConditions', [
+            'offline' => false, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1,
+        ]);
+        $tools->execute('Network.clearBrowserCookies', []);
+        $tools->execute('Storage.clearDataForOrigin', ['origin' => $address, 'storageTypes' => 'all']);
+        $driver->switchTo()->newWindow();
+        $new = $driver->getWindowHandle();
+
+        foreach ($old as $handle) {
+            $driver->switchTo()->window($handle)->close();
+        }
+
+        $driver->switchTo()->window($new);
+        $driver->manage()->getLog('browser');
+        $this->idle[] = $driver;
+    }
+
+    private function start(): RemoteWebDriver
     {
         $options = new ChromeOptions;
         $options->addArguments([
@@ -47,15 +91,8 @@ final class Chromium
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $driver = $this->connect($capabilities);
-        (new ChromeDevToolsDriver($driver))->execute('Emulation.setDeviceMetricsOverride', [
-            'width' => $width,
-            'height' => $height,
-            'deviceScaleFactor' => 1,
-            'mobile' => false,
-        ]);
 
-        return $driver;
+        return $this->connect($capabilities);
     }
 
     private function connect(DesiredCapabilities $capabilities): RemoteWebDriver

@@ -108,7 +108,7 @@ final class Served
     {
         return [
             'DB_DATABASE' => $this->database,
-            'APP_ENV' => 'production',
+            'APP_ENV' => 'demonstration',
             'APP_DEBUG' => 'false',
             'ELMSTONE_STAND_INS' => 'true',
             'SESSION_DRIVER' => 'file',

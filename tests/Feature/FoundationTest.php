@@ -8,6 +8,7 @@ use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Support\Csv;
+use Elmstone\Support\ShopTime;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route;
@@ -94,7 +95,7 @@ final class FoundationTest extends FeatureCase
             [$house->currency()->code, $house->taxTerms()->taxIncluded, $house->cashStep()],
         );
         $this->assertSame(['5.00', '100.00'], [$house->notes()[0]->toString(), $house->notes()[4]->toString()]);
-        $profile = Location::query()->firstOrFail()->taxProfile->toValue();
+        $profile = Location::query()->firstOrFail()->taxProfile->toValue(ShopTime::today());
         $this->assertSame(
             ['state_HF'],
             array_map(static fn ($component): string => $component->id, $profile->components()),

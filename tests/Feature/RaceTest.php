@@ -280,9 +280,9 @@ final class RaceTest extends RaceCase
         );
     }
 
-    public function test_one_account_with_room_for_one_is_charged_once_by_eight_tills_two_hundred_times_over(): void
+    public function test_one_account_with_room_for_one_is_charged_once_by_eight_tills_many_times_over(): void
     {
-        $rounds = 200;
+        $rounds = (int) (getenv('ELMSTONE_ROUNDS') ?: 60);
         $customers = [];
 
         for ($round = 0; $round < $rounds; $round++) {

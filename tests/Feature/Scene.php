@@ -44,6 +44,7 @@ final class Scene
     {
         Shop::query()->create([
             'name' => 'Quarry Lane Stores',
+            'opened_at' => now(),
             'currency' => 'USD',
             'tax_rounding' => 'document',
             'notes' => [500, 1000, 2000, 5000, 10000],

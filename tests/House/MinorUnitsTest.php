@@ -17,6 +17,7 @@ final class MinorUnitsTest extends TestCase
         'Support/Casts/MoneyByNameCast.php' => 'a column of several amounts',
         'Support/Database/HouseConnection.php' => 'what a query is asked with',
         'Support/Scale.php' => 'the length of a picture',
+        'Support/Casts/MoneyListCast.php' => 'a list of money in a column',
         'Receivables/Accounts/AccountLine.php' => 'a picture of many balances',
         'Books/Drafts/DocumentRows.php' => 'rows of the books, which are sealed as they are written',
         'Receivables/Ledger/Ledger.php' => 'rows of the ledger, which are chained as they are written',

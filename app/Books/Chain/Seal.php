@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Books\Chain;
 
 use Elmstone\Books\DocumentKind;
+use Elmstone\Books\FirstNumbers;
 use Elmstone\Core\Proof\Link;
 use Elmstone\Support\Database\HouseConnection;
 use Illuminate\Support\Facades\DB;
@@ -78,6 +79,10 @@ final class Seal
 
         $digest = DB::table('document_digests')->where('kind', $kind)->where('number', $number)->value('digest');
 
-        return is_string($digest) ? $digest : throw new LogicException("{$kind} {$number} has no seal to go on from.");
+        return match (true) {
+            is_string($digest) => $digest,
+            FirstNumbers::of($kind) === $number + 1 => Link::NONE,
+            default => throw new LogicException("{$kind} {$number} has no seal to go on from."),
+        };
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Chain;
 
+use Elmstone\Books\FirstNumbers;
 use Generator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -27,9 +28,11 @@ final readonly class SealedBlocks
     /** @return Generator<string, string> as SealedText::between */
     public function between(string $kind, int $first, int $last): Generator
     {
+        $begins = FirstNumbers::of($kind);
+
         while ($first <= $last) {
             $block = intdiv($first - 1, $this->size);
-            [$from, $until] = [$block * $this->size + 1, ($block + 1) * $this->size];
+            [$from, $until] = [max($begins, $block * $this->size + 1), ($block + 1) * $this->size];
             $digest = $this->lastOf($kind, $until);
             $texts = $digest === null
                 ? SealedText::between($kind, $first, min($last, $until))
@@ -50,12 +53,15 @@ final readonly class SealedBlocks
     {
         $made = 0;
 
-        foreach (DB::table('series')->orderBy('kind')->get(['kind', 'last_number']) as $series) {
-            for ($until = $this->size; $until <= (int) $series->last_number; $until += $this->size) {
+        foreach (DB::table('series')->orderBy('kind')->get(['kind', 'first_number', 'last_number']) as $series) {
+            [$begins, $last] = [(int) $series->first_number, (int) $series->last_number];
+            $until = (intdiv($begins - 1, $this->size) + 1) * $this->size;
+
+            for (; $until <= $last; $until += $this->size) {
                 $digest = $this->lastOf((string) $series->kind, $until);
 
                 if ($digest !== null && ! is_file($this->path((string) $series->kind, $until, $digest))) {
-                    $this->write((string) $series->kind, $until - $this->size + 1, $until, $digest);
+                    $this->write((string) $series->kind, max($begins, $until - $this->size + 1), $until, $digest);
                     $made++;
                 }
             }

@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Proves the books: every document is reckoned afresh and written as rows again, and the rows must be those that stand
- * there; every series runs from 1 without a gap; what is on hand is the sum of what moved; and what each room has to
- * prove.
+ * there; every series runs from its first number without a gap; what is on hand is the sum of what moved; and what
+ * each room has to prove.
  */
 final class Prove
 {
@@ -78,18 +78,15 @@ final class Prove
     private function series(Proof $proof): void
     {
         foreach (DB::table('series')->get() as $series) {
+            $first = (int) $series->first_number;
+            $last = (int) $series->last_number;
             $found = DB::table('documents')
                 ->where('kind', $series->kind)
-                ->selectRaw('COUNT(*) AS n, COALESCE(MIN(number), 1) AS first, COALESCE(MAX(number), 0) AS last')
+                ->selectRaw('COUNT(*) AS n, MIN(number) AS first, MAX(number) AS last')
                 ->first();
-            $proof->same("series {$series->kind}", 'the first number', (int) $found?->first, 1);
-            $proof->same("series {$series->kind}", 'the last number', (int) $series->last_number, (int) $found?->last);
-            $proof->same(
-                "series {$series->kind}",
-                'the count of documents',
-                (int) $found?->n,
-                (int) $series->last_number,
-            );
+            $proof->same("series {$series->kind}", 'the first number', (int) ($found->first ?? $first), $first);
+            $proof->same("series {$series->kind}", 'the last number', $last, (int) ($found->last ?? $first - 1));
+            $proof->same("series {$series->kind}", 'the count of documents', (int) $found?->n, $last - $first + 1);
             $proof->checked('series without a gap');
         }
     }

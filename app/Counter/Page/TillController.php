@@ -87,8 +87,9 @@ final class TillController
         $is = $request->boolean('training');
         $set->handle($till, $is, $by);
 
-        return redirect()->route('staff')->with('done', "{$till->name} is ".($is ? 'for training: nothing is posted '
-            .'at it.' : 'a real till.'));
+        return redirect()
+            ->route('settings.section', 'tills')
+            ->with('done', "{$till->name} is ".($is ? 'for training: nothing is posted at it.' : 'a real till.'));
     }
 
     private function said(string $slip, Act $act, string $words): Slip

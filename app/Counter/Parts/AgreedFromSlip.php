@@ -7,11 +7,9 @@ namespace Elmstone\Counter\Parts;
 use Elmstone\Agreements\AgreedLine;
 use Elmstone\Agreements\TaxAsAgreed;
 use Elmstone\Books\Drafts\Exempted;
-use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Shop\House;
-use Elmstone\Shop\TaxComponentRecord;
 
 /** What is on a slip as an agreement has it: its lines at their prices, and the taxes of the day. */
 final class AgreedFromSlip
@@ -28,27 +26,14 @@ final class AgreedFromSlip
 
     public static function tax(ReckonedCounter $reckoned, House $house): TaxAsAgreed
     {
-        $components = $reckoned->slip->taxPlace()->components;
+        $slip = $reckoned->slip;
         $exempted = $reckoned->exempted;
 
         return new TaxAsAgreed(
             $house->taxTerms(),
-            $exempted
-                ?? new Exempted(
-                    '',
-                    '',
-                    [],
-                    array_values(
-                        $components
-                            ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
-                            ->all(),
-                    ),
-                ),
+            $exempted ?? new Exempted('', '', [], $slip->taxPlace()->leviedOn($slip->day())),
             $exempted !== null,
-            array_map(
-                static fn (mixed $name): string => is_string($name) ? $name : '',
-                $components->pluck('name', 'code')->all(),
-            ),
+            $slip->taxPlace()->names(),
         );
     }
 

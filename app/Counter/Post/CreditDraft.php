@@ -46,7 +46,7 @@ final readonly class CreditDraft
     {
         $slip = $this->reckoned->slip;
         $key = Uuid::uuid5(Uuid::fromString($slip->key), 'credit')->toString();
-        $names = $slip->taxPlace()->components->pluck('name', 'code')->all();
+        $names = $slip->taxPlace()->names();
 
         return DocumentDraft::of(DocumentKind::CreditNote, $at, $key, $this->reckoned->terms, $this->back->sums)
             ->for($slip->void_of_id === null ? Purpose::Sale : Purpose::Void)

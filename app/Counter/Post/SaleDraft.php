@@ -40,7 +40,7 @@ final readonly class SaleDraft
                     ...array_values($slip->lines->map($this->line(...))->all()),
                     ...$this->reckoned->surcharges->drafts($this->reckoned->surchargeLines()),
                 ],
-                $slip->taxPlace()->components->pluck('name', 'code')->all(),
+                $slip->taxPlace()->names(),
                 $slip->discount(),
             )
             ->settledBy($tenders->tenders, $tenders->cashRounding, $tenders->change)

@@ -70,7 +70,7 @@ final readonly class ReckonedCounter
     {
         $this->terms = $house->taxTerms();
         $this->exempted = SlipParty::exempted($slip);
-        $this->profile = $slip->taxPlace()->toValue();
+        $this->profile = $slip->taxPlace()->toValue($slip->day());
         $currency = $house->currency();
         $lines = array_values($slip->lines->map(static fn (LineOnSlip $line) => $line->toValue($currency))->all());
         $this->places = array_flip(

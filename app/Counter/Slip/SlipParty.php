@@ -9,14 +9,12 @@ use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
-use Elmstone\Core\Tax\TaxComponent;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Orders\Order;
 use Elmstone\Receivables\Accounts\AccountStanding;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Shop\House;
-use Elmstone\Shop\TaxComponentRecord;
 
 /** Who a slip is for: what the Who band shows, and what goes on the document. */
 final class SlipParty
@@ -81,11 +79,7 @@ final class SlipParty
             $slip->own_certificate ?? $customer->certificate ?? '',
             $slip->own_certificate === null ? $customer?->certificate_expires?->format('Y-m-d') ?? '' : '',
             $slip->own_certificate === null ? $customer->exempt ?? [] : [Exempted::EVERYTHING],
-            array_values(
-                $slip->taxPlace()->components
-                    ->map(static fn (TaxComponentRecord $component): TaxComponent => $component->toValue())
-                    ->all(),
-            ),
+            $slip->taxPlace()->leviedOn($slip->day()),
         );
     }
 

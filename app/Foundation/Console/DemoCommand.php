@@ -22,6 +22,12 @@ final class DemoCommand extends Command
 
     public function handle(DemoHouse $demo): int
     {
+        if (app()->isProduction()) {
+            $this->error('This is production: the demonstration, whose PINs everybody knows, is not loaded here.');
+
+            return self::FAILURE;
+        }
+
         if (Shop::query()->where('loading', true)->exists()) {
             $this->error('The demonstration shop in this database was not loaded to its end.');
 

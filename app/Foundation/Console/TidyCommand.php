@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Shop\Retention;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -14,17 +15,15 @@ use Illuminate\Support\Facades\DB;
  */
 final class TidyCommand extends Command
 {
-    /** What goes, how many days it is kept, and by which of its times. */
+    /** What goes, and by which of its times. */
     private const KEPT = [
-        ['outbox', 'ended_at', 30, "state <> 'waiting'"],
-        ['printed_papers', 'printed_at', 30, '1 = 1'],
-        ['sent_mails', 'sent_at', 90, '1 = 1'],
-        ['mail_history', 'sent_at', 1_100, '1 = 1'],
-        ['pin_tries', 'since', 2, '1 = 1'],
-        ['terminal_requests', 'asked_at', 400, '1 = 1'],
+        ['outbox', 'ended_at', "state <> 'waiting'"],
+        ['printed_papers', 'printed_at', '1 = 1'],
+        ['sent_mails', 'sent_at', '1 = 1'],
+        ['mail_history', 'sent_at', '1 = 1'],
+        ['pin_tries', 'since', '1 = 1'],
+        ['terminal_requests', 'asked_at', '1 = 1'],
     ];
-
-    private const ACTS_KEPT = 30;
 
     private const AT_ONCE = 5000;
 
@@ -32,17 +31,17 @@ final class TidyCommand extends Command
 
     protected $description = 'Throw away what is not kept for ever';
 
-    public function handle(): int
+    public function handle(Retention $kept): int
     {
-        foreach (self::KEPT as [$table, $time, $days, $which]) {
-            $this->line("{$table}: {$this->clear($table, "{$which} AND {$time} < ?", $days)}");
+        foreach (self::KEPT as [$table, $time, $which]) {
+            $this->line("{$table}: {$this->clear($table, "{$which} AND {$time} < ?", $kept->days($table))}");
         }
 
         $this->line(
             "slip_acts: {$this->clear(
                 'slip_acts',
                 "slip_id IN (SELECT id FROM slips WHERE state <> 'open' AND updated_at < ?)",
-                self::ACTS_KEPT,
+                $kept->days('slip_acts'),
             )}",
         );
 

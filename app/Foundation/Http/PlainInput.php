@@ -36,6 +36,9 @@ final class PlainInput
         'transfers/*' => ['arrived', 'missing', 'serials'],
         'quotes/*' => ['confirmed', 'quantity'],
         'customers/level-prices' => ['price'],
+        'setup/*' => ['classes', 'departments', 'places', 'profiles', 'tills'],
+        'settings/*' => ['classes', 'departments', 'places', 'profiles', 'tills'],
+        'rights' => ['may'],
         'customers' => ['refused', 'refused_why'],
         'customers/*' => ['refused', 'refused_why'],
     ];
@@ -46,12 +49,18 @@ final class PlainInput
     /** How deep lists may stand in lists. */
     private const DEEPEST = 3;
 
+    /** Taxes have changes in components in profiles. */
+    private const DEEPEST_OF_TAXES = 6;
+
     private int $fields = 0;
+
+    private int $deepest = self::DEEPEST;
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $this->fields = 0;
+        $this->deepest = $request->is('setup/taxes', 'settings/taxes') ? self::DEEPEST_OF_TAXES : self::DEEPEST;
         $lists = [...self::LISTS, ...$this->ofPage($request)];
 
         foreach ([...$request->query->all(), ...$request->request->all()] as $field => $value) {
@@ -84,7 +93,7 @@ final class PlainInput
 
     private function isPlain(mixed $value, int $depth): bool
     {
-        if (++$this->fields > self::MOST_FIELDS || $depth > self::DEEPEST) {
+        if (++$this->fields > self::MOST_FIELDS || $depth > $this->deepest) {
             return false;
         }
 

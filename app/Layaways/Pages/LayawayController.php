@@ -64,13 +64,7 @@ final class LayawayController
             'taxMoved' => $layaway->state->isOpen()
                 && ! $layaway
                     ->taxAsAgreed()
-                    ->isAs(
-                        array_values(
-                            $layaway->location->taxProfile->components
-                                ->map(static fn ($component) => $component->toValue())
-                                ->all(),
-                        ),
-                    ),
+                    ->isAs($layaway->location->taxProfile->leviedOn(ShopTime::today())),
             'key' => old('key', (string) Str::uuid()),
         ]);
     }

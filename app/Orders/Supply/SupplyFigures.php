@@ -74,7 +74,7 @@ final readonly class SupplyFigures
             Slip::of(
                 $house->currency(),
                 $house->taxTerms(),
-                $location->taxProfile->toValue(),
+                $location->taxProfile->toValue($at->day),
                 $lines,
                 null,
                 TaxOfDay::exempted($order->customer, $location, $at->day)?->exemption(),
@@ -105,7 +105,7 @@ final readonly class SupplyFigures
         $exempted = TaxOfDay::exempted($this->order->customer, $this->location, $this->at->day);
 
         return $isLast && $paid->equals($this->order->total)
-            && $agreed->isAs(TaxOfDay::components($this->location))
+            && $agreed->isAs(TaxOfDay::components($this->location, $this->at->day))
             && $agreed->exempted()?->toJson() === $exempted?->toJson()
             ? $this->order->held()->minus($this->reckoned->total)
             : Money::zero($currency);

@@ -239,7 +239,7 @@ final readonly class CountTransferIn
         $worth = Money::sum(array_column($missing, 2), $this->house->currency());
         match (true) {
             $why === '' => throw Refused::because('reason_missing', 'Say why it is missing.'),
-            ! $by->role->may(Ability::WriteOff) => throw Refused::because(
+            ! $by->mayDo(Ability::WriteOff) => throw Refused::because(
                 'may_not_write_off',
                 'A supervisor says that something is missing for good. Count in what is here; the rest stays on its '
                     .'way.',

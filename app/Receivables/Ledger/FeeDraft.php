@@ -61,11 +61,8 @@ final readonly class FeeDraft
             null,
             false,
         );
-        $reckoned = Reckoner::reckon(
-            Slip::of($fee->currency, $terms, $taxClass === null ? TaxProfile::of() : $place->taxProfile->toValue(), [
-                $line,
-            ]),
-        );
+        $taxes = $taxClass === null ? TaxProfile::of() : $place->taxProfile->toValue($at->day);
+        $reckoned = Reckoner::reckon(Slip::of($fee->currency, $terms, $taxes, [$line]));
         $zero = Money::zero($fee->currency);
 
         $line = new DraftLine(
@@ -77,7 +74,7 @@ final readonly class FeeDraft
             ->for(Purpose::Fee)
             ->withLines(
                 [$line],
-                $taxClass === null ? [] : $place->taxProfile->components->pluck('name', 'code')->all(),
+                $taxClass === null ? [] : $place->taxProfile->names(),
             )
             ->settledBy($tenders)
             ->to($party)

@@ -7,6 +7,7 @@ namespace Elmstone\Staff\Approvals;
 use Elmstone\Core\Money\Money;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Ability;
+use Elmstone\Staff\Rights;
 use Elmstone\Staff\Role;
 use Illuminate\Support\Facades\DB;
 
@@ -55,7 +56,7 @@ final class Limits
     /** @var array<string, RoleLimit>|null by role and matter */
     private ?array $set = null;
 
-    public function __construct(private readonly House $house)
+    public function __construct(private readonly House $house, private readonly Rights $rights)
     {
     }
 
@@ -72,11 +73,13 @@ final class Limits
         $roles = array_values(
             array_filter(
                 Role::cases(),
-                fn (Role $role): bool => $role->may(Ability::Approve) && $this->of($role, $matter)->mayApprove($amount),
+                fn (Role $role): bool => $this->rights->may($role, Ability::Approve)
+                    && $this->of($role, $matter)->mayApprove($amount),
             ),
         );
 
         return match ($roles[0] ?? null) {
+            Role::Clerk => 'Another clerk can approve.',
             Role::Supervisor => 'A supervisor can approve.',
             Role::Office => 'Somebody of the office can approve.',
             Role::Owner => 'The owner can approve.',

@@ -20,6 +20,7 @@ enum SecurityEvent: string
     case SwitchedOff = 'switched_off';
     case SwitchedOn = 'switched_on';
     case LimitChanged = 'limit_changed';
+    case RightsChanged = 'rights_changed';
     case SettingChanged = 'setting_changed';
     case Exported = 'exported';
     case DrawerOpened = 'drawer_opened';
@@ -41,6 +42,7 @@ enum SecurityEvent: string
             self::SwitchedOff => 'Switched off',
             self::SwitchedOn => 'Switched on',
             self::LimitChanged => 'Limits changed',
+            self::RightsChanged => 'Rights changed',
             self::SettingChanged => 'Setting changed',
             self::Exported => 'Data taken out',
             self::DrawerOpened => 'Drawer opened, no sale',

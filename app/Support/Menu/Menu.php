@@ -73,14 +73,13 @@ final class Menu
         ],
         'House' => [
             ['People', 'staff', 'manage-staff', ['staff']],
+            ['Rights', 'rights', 'manage-staff', ['rights']],
             ['Limits', 'limits', 'manage-staff', ['limits']],
+            ['Settings', 'settings', 'set-house-terms', [
+                'settings', 'till.terms', 'layaways.terms', 'orders.terms', 'return-rules', 'surcharges',
+                'shares.rates', 'customers.types',
+            ]],
             ['Security log', 'security-log', 'manage-staff', ['security-log']],
-            ['Drawers', 'till.terms', 'set-house-terms', ['till.terms']],
-            ['Layaway terms', 'layaways.terms', 'set-house-terms', ['layaways.terms']],
-            ['Order terms', 'orders.terms', 'set-house-terms', ['orders.terms']],
-            ['Return rules', 'return-rules', 'set-house-terms', ['return-rules']],
-            ['Paying by card', 'surcharges', 'set-house-terms', ['surcharges']],
-            ['Commission', 'shares.rates', 'manage-shares', ['shares.rates']],
             ['Devices', 'devices', 'play-devices', ['devices', 'design']],
         ],
     ];
