@@ -212,7 +212,7 @@ final class GoodsCommand extends Command
             ];
         }
 
-        $report = $check->time(static fn (): TakingsReport => $table->read($rows, 'today', $till->location));
+        $report = $check->time(static fn (): TakingsReport => $table->read($rows, 'today', $till->location, $by));
         $read = $report->rows === [] ? throw new RuntimeException('No row was read.') : $report->rows;
         $posts->time(static fn (): int => $post->handle($read, null, false, $till, $by, (string) Str::uuid()));
         array_push(

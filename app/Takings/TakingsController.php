@@ -49,13 +49,13 @@ final readonly class TakingsController
     }
 
     /** Looks at what is on the sheet, or in the file. */
-    public function check(Request $request): View
+    public function check(Request $request, #[CurrentUser] Staff $by): View
     {
         $rows = $request->hasFile('file') ? [] : self::typed($request);
         $csv = $request->hasFile('file') ? $this->uploads->read($request) : self::asCsv($rows);
 
         try {
-            $report = $this->read($csv, $request->string('day')->trim()->value());
+            $report = $this->read($csv, $request->string('day')->trim()->value(), $by);
             $this->customer($request);
         } catch (Refused $refused) {
             return $this->page($request->all(), $rows, null, '')->withErrors(['day' => $refused->getMessage()]);
@@ -77,7 +77,7 @@ final readonly class TakingsController
         $byDay = $request->boolean('by_day');
 
         try {
-            $report = $this->read($this->uploads->kept($digest), $day);
+            $report = $this->read($this->uploads->kept($digest), $day, $by);
             $report->complaints === [] || throw Refused::because(
                 'bad_rows',
                 count($report->complaints).' rows are not right; nothing was posted. Check it again.',
@@ -112,7 +112,7 @@ final readonly class TakingsController
         return redirect()->route('takings')->with('done', 'Kept.');
     }
 
-    private function read(string $csv, string $day): TakingsReport
+    private function read(string $csv, string $day, Staff $by): TakingsReport
     {
         $table = new CsvRows($csv);
         $missing = array_diff(TakingsTable::NEEDED, $table->head);
@@ -121,7 +121,7 @@ final readonly class TakingsController
             'The first row must name the columns. There is none called “'.reset($missing).'”.',
         );
 
-        return $this->table->read($table->rows(), $day, $this->atTill->till()->location);
+        return $this->table->read($table->rows(), $day, $this->atTill->till()->location, $by);
     }
 
     /** @throws Refused no_customer */

@@ -15,6 +15,7 @@ use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Core\Settlement\TenderKind;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
+use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\TypedDay;
 
@@ -45,8 +46,11 @@ final class TakingsTable
     /** @var array<string, int> how often the same row stood here so far */
     private array $seen = [];
 
-    public function __construct(private readonly House $house, private readonly ItemSearch $search)
-    {
+    public function __construct(
+        private readonly House $house,
+        private readonly ItemSearch $search,
+        private readonly TakingsRights $rights,
+    ) {
     }
 
     /**
@@ -55,7 +59,7 @@ final class TakingsTable
      *
      * @throws Refused no_rows, too_many_rows
      */
-    public function read(iterable $table, string $day, Location $location): TakingsReport
+    public function read(iterable $table, string $day, Location $location, Staff $by): TakingsReport
     {
         foreach (Department::query()->get() as $department) {
             $this->departments[mb_strtolower($department->code)] = $department;
@@ -76,7 +80,9 @@ final class TakingsTable
             );
 
             try {
-                $rows[$line] = $this->row($line, $row, $day, $location);
+                $read = $this->row($line, $row, $day, $location);
+                $this->rights->assertMay($read, $location, $by);
+                $rows[$line] = $read;
             } catch (Refused $refused) {
                 $complaints[$line] = $refused->getMessage();
             }

@@ -45,6 +45,7 @@ final readonly class LetterPaper
             'currency' => $this->house->currency()->code,
             'pay_by' => Show::date($payBy),
             'bank_account' => $shop->bank_account,
+            'foot' => $shop->paper_foot,
         ];
     }
 

@@ -89,10 +89,7 @@ final readonly class StatementPaper
             'due' => Show::money($balance->abs()),
             'due_minor' => $balance->minor,
             'credit' => $balance->isNegative(),
-            'foot' => $this->house->shop()->bank_account === ''
-                    ? ''
-                    : "Please pay to {$this->house->shop()->bank_account} and name "
-                        ."account {$account->customer->number}.",
+            'foot' => $this->foot($account),
             'terms' => $account->terms()->words(),
             'later' => $later->isZero() ? '' : Show::money($later),
             'pay' => $account->head_id === $account->customer_id ? '' : $this->links->address(
@@ -144,6 +141,16 @@ final readonly class StatementPaper
             'date' => '', 'number' => (string) $customer->number, 'what' => $customer->name, 'due' => '',
             'amount' => '', 'figure' => $brought === null ? '' : Show::money($brought), 'late' => false,
         ];
+    }
+
+    /** Where to pay, and what the house says on all such papers. */
+    private function foot(HouseAccount $account): string
+    {
+        $shop = $this->house->shop();
+        $pay = $shop->bank_account === '' ? ''
+            : "Please pay to {$shop->bank_account} and name account {$account->customer->number}.";
+
+        return trim("{$pay} {$shop->paper_foot}");
     }
 
     /** @return list<string> */

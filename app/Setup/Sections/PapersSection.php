@@ -34,8 +34,8 @@ final class PapersSection extends FieldsSection
     #[Override]
     public function purpose(): string
     {
-        return 'What stands on receipts, invoices, statements and letters from now on. Papers that were issued stay '
-            .'as they are.';
+        return 'What stands on receipts, invoices, statements and letters, besides what they are about. A copy that is '
+            .'printed later has it as it is then.';
     }
 
     #[Override]

@@ -19,6 +19,7 @@
 </table>
 @if($says['bank_account'] !== '')<br><p>Please pay to {{ $says['bank_account'] }}, naming account
     {{ $says['account'] }}.</p>@endif
+@if(($says['foot'] ?? '') !== '')<br><p>{{ $says['foot'] }}</p>@endif
 </div>
 @endforeach
 </main></body>

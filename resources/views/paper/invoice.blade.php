@@ -11,8 +11,10 @@
 <table class="plain"><tr>
     <td class="half"><h1>{{ $document->title() }}</h1><p><b>{{ $document->label }}</b></p>@if($copy)
     <p class="copy">COPY</p>@endif</td>
-    <td class="r"><b>{{ $shop->name }}</b>
-    <br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}</td>
+    <td class="r">@include('paper.logo')<b>{{ $shop->name }}</b>
+    <br>{{ $document->location->street }}<br>{{ $document->location->town }}<br>{{ $document->location->phone }}
+    @if($shop->paper_web !== '')<br>{{ $shop->paper_web }}@endif
+    @if($shop->tax_number !== '')<br>Tax number {{ $shop->tax_number }}@endif</td>
 </tr><tr>
     <td>To: {{ $document->customer_name ?: 'Walk-in customer' }}@foreach($address as $line)
     <br>{{ $line }}@endforeach</td>
@@ -99,5 +101,6 @@
 <p class="under">
 Tax: @foreach($letters as $class => $letter){{ $letter }} = {{ $class }}{{ $loop->last ? '' : ', ' }}@endforeach.</p>
 @endif
+@if($shop->paper_foot !== '')<br><p>{{ $shop->paper_foot }}</p>@endif
 </main></body>
 </html>

@@ -7,16 +7,19 @@
 <head>@include('paper.head', ['roll' => true])</head>
 <body class="roll"><main>
 <div class="centre">
+    @if($shop->receipt_logo)@include('paper.logo')@endif
     <p><b>{{ $shop->name }}</b></p>
     <p>{{ $document->location->street }}, {{ $document->location->town }}</p>
     <p>{{ $document->location->phone }}</p>
+    @if($shop->paper_web !== '')<p>{{ $shop->paper_web }}</p>@endif
+    @if($shop->receipt_tax_number && $shop->tax_number !== '')<p>Tax number {{ $shop->tax_number }}</p>@endif
 </div>
 @if($training ?? false)<p class="copy">TRAINING – NOTHING WAS SOLD</p>@endif
 @if($copy)<p class="copy">COPY</p>@endif
 <div class="rule"></div>
 <h1 class="named">{{ $document->title() }} {{ $document->label }}</h1>
-<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name }} ·
-    {{ $document->staff->name }}</p>
+<p>{{ Show::date($document->business_date) }}, {{ Show::time($document->posted_at) }} · {{ $document->till->name
+    }}{{ $shop->receipt_cashier ? " · {$document->staff->name}" : '' }}</p>
 @if($document->customer_name !== '')
 <p>{{ $document->customer_name }}{{ $account === null ? '' : ", account {$account}" }}</p>@endif
 @foreach(['Buyer' => $document->buyer, 'Purchase order' => $document->purchase_order,

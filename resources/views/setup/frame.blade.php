@@ -14,7 +14,8 @@
 <main id="main" class="set-up">
     @isset($steps)<nav aria-label="Steps"><ol>@foreach($steps as $key => $step)<li
         @class(['kept' => in_array($key, $kept, true)])><a href="{{ route('setup.step', $key) }}"
-        @if($key === $here) aria-current="step" @endif>{{ $step->title() }}</a>@if(in_array($key, $kept, true)) <span class="done">kept</span>@endif</li>
+        @if($key === $here) aria-current="step" @endif>{{ $step->title() }}</a>
+        @if(in_array($key, $kept, true))<span class="done">kept</span>@endif</li>
         @endforeach<li><a href="{{ route('setup') }}" @if($here === null) aria-current="step" @endif>Open</a></li></ol>
     </nav>@endisset
     <div class="step">@yield('step')</div>
