@@ -1,18 +1,38 @@
-# Brings the shop up: packages, database, demonstration data, server. Run again, it is quick and keeps the data.
+# Brings the shop up: packages, database, server; and the demonstration shop, or with --empty an empty one to be set up
+# in the browser. Run again, it is quick and keeps the data.
 . bin/house.sh
+
+kind=$(cat "$HOUSE/kind" 2> /dev/null || { [ ! -d "$HOUSE/db/data" ] || echo demonstration; })
+stand_ins=$(cat "$HOUSE/stand-ins" 2> /dev/null || true)
+for word in "$@"; do
+    case $word in
+        --empty)
+            [ "$kind" != demonstration ] || die "the demonstration is in $HOUSE. ./elmstone reset throws it away; or take \
+another place for your own shop: ELMSTONE_HOME=/somewhere ./elmstone up --empty"
+            kind=own ;;
+        # Terminal, printer, drawer and mailbox that are played on a page, until the real ones are there.
+        --stand-ins) stand_ins=true ;;
+        *) die "up takes --empty, for a shop of your own, and --stand-ins; not $word" ;;
+    esac
+done
+kind=${kind:-demonstration}
+stand_ins=${stand_ins:-$([ "$kind" = own ] && echo false || echo true)}
 
 need "${RUNNING[@]}"
 vendor_for_running
 mkdir -p "$HOUSE"
+printf '%s' "$kind" > "$HOUSE/kind"
+printf '%s' "$stand_ins" > "$HOUSE/stand-ins"
 database_start "$HOUSE/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=1
 use_database "$HOUSE/db"
 
-if [ ! -f "$HOUSE/key" ]; then
-    (umask 077 && php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$HOUSE/key")
-fi
+secret() { [ -f "$HOUSE/$1" ] || (umask 077 && php -r "$2" > "$HOUSE/$1"); }
+secret key 'echo "base64:".base64_encode(random_bytes(32));'
+secret setup-key 'echo bin2hex(random_bytes(12));'
 (umask 077 && cat > .env <<ENV
-APP_ENV=demonstration
-ELMSTONE_STAND_INS=true
+APP_ENV=$([ "$kind" = own ] && echo production || echo demonstration)
+ELMSTONE_STAND_INS=$stand_ins
+ELMSTONE_SETUP_KEY=$(cat "$HOUSE/setup-key")
 APP_KEY=$(cat "$HOUSE/key")
 APP_TIMEZONE=$(timezone)
 DB_HOST=$DB_HOST
@@ -27,22 +47,27 @@ ENV
 # Before there are tables, nothing can be kept in them.
 CACHE_STORE=file php artisan optimize:clear --quiet
 php artisan migrate --force --quiet
-# A load that was broken off leaves half a shop. Nothing but reset throws a database away.
-state=$(php artisan shop:state)
-[ "$state" != half ] || die \
-    'the demonstration was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
+
 # Loaded to its end or not at all: until then nothing in it is worth waiting for the disk at each of its documents.
 commits() { database_root "$HOUSE/db" -e "SET GLOBAL innodb_flush_log_at_trx_commit = $1"; }
-trap 'commits 1' EXIT
-[ "$state" != empty ] || commits 2
-compiled artisan shop:demo --if-empty
-commits 1
-trap - EXIT
+demonstration() {
+    # A load that was broken off leaves half a shop. Nothing but reset throws a database away.
+    local state
+    state=$(php artisan shop:state)
+    [ "$state" != half ] || die \
+        'the demonstration was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
+    trap 'commits 1' EXIT
+    [ "$state" != empty ] || commits 2
+    compiled artisan shop:demo --if-empty
+    commits 1
+    trap - EXIT
+}
+[ "$kind" = own ] || demonstration
 php artisan house:grants elmstone_till
 as_till
 kept_ready "$HOUSE"
 
-# Who serves has read the classes in, and goes on with them: with others since, another begins.
+# Who serves has read the classes in, and goes on with them: with others since, or another .env, another begins.
 [ ! -f "$HOUSE/serve.pid" ] \
     || [ -z "$(find app core config bin/preload.php vendor/composer/installed.json \
         -newer "$HOUSE/serve.pid" -print -quit)" ] \

@@ -26,11 +26,12 @@ final readonly class KeepSection
      */
     public function handle(Section $section, array $given, ?Staff $by): void
     {
-        DB::transaction(static function () use ($section, $given, $by): void {
+        DB::transaction(function () use ($section, $given, $by): void {
             // One after the other: what is different is what this one changed.
             Shop::query()->lockForUpdate()->first();
             $before = $section->words();
             $section->keep($given);
+            $this->settings->forget();
             SettingRecord::write($section->title(), SettingRecord::between($before, $section->words()), $by?->id);
             $shop = Shop::query()->firstOrFail();
             $shop->opened_at === null && $shop->update([

@@ -99,6 +99,18 @@ abstract class RowsSection extends Section
     }
 
     #[Override]
+    public function summary(): string
+    {
+        $names = [];
+
+        foreach ($this->records() as $record) {
+            $names[] = $this->name($record);
+        }
+
+        return implode(' · ', $names);
+    }
+
+    #[Override]
     public function keep(array $given): void
     {
         $complaints = new Complaints;

@@ -14,6 +14,9 @@ use Illuminate\Validation\ValidationException;
  */
 abstract class Section
 {
+    /** So much of it a line has. */
+    private const SUMMED = 3;
+
     /** In addresses and in the file. */
     abstract public function key(): string;
 
@@ -27,6 +30,18 @@ abstract class Section
 
     /** @return array<string, string> what is set, in words, by what it is */
     abstract public function words(): array;
+
+    /** In a line, what it comes to. */
+    public function summary(): string
+    {
+        $said = array_filter($this->words(), static fn (string $words): bool => $words !== '' && $words !== 'no');
+
+        return implode(' · ', array_map(
+            static fn (string $what, string $words): string => "{$what}: {$words}",
+            array_slice(array_keys($said), 0, self::SUMMED),
+            array_slice(array_values($said), 0, self::SUMMED),
+        ));
+    }
 
     /**
      * Keeps what was typed, all of it or nothing.

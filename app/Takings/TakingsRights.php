@@ -55,9 +55,15 @@ final readonly class TakingsRights
     private function belowFloor(SoldRow $row, Location $location): Money
     {
         $none = $this->house->money(0);
-        $floor = $row->item?->floor_price?->worth($row->quantity, $row->item->price_per, $none->currency);
+        $floor = $row->item?->floor_price;
+
+        if ($row->item === null || $floor === null) {
+            return $none;
+        }
+
+        $lowest = $floor->worth($row->quantity, $row->item->price_per, $none->currency);
         $draft = new TakingsDraft([$row], $this->house, $location);
 
-        return $floor === null ? $none : $floor->minus($draft->sums->lines[0]->gross)->orNothing();
+        return $lowest->minus($draft->sums->lines[0]->gross)->orNothing();
     }
 }

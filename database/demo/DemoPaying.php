@@ -122,7 +122,7 @@ final class DemoPaying
             3 => $row('AD-0207', '1', '7.00', 'P-101', 'Maren Holt'),
             4 => $row('PI-2800', '3', '5.50', 'P-102', ''),
             5 => $row('FX-5060', '50', '10.50', 'P-103', 'Ida Moss'),
-        ], 'today', $till->location);
+        ], 'today', $till->location, $this->clerk->staff('301'));
         $report->rows === [] || $this->takings->handle(
             $report->rows, null, false, $till, $this->clerk->staff('301'), (string) Str::uuid(),
         );

@@ -233,7 +233,10 @@ final class SetUpTest extends TestCase
     /** @return array<string, string> */
     private static function shop(): array
     {
-        return ['name' => 'Lindqvale Tools', 'country' => 'de', 'currency' => 'eur', 'tax_included' => '1'];
+        return [
+            'name' => 'Lindqvale Tools', 'country' => 'de', 'currency' => 'eur', 'tax_included' => '1',
+            'tax_rounding' => 'document', 'cash_step' => '0.05', 'notes' => '5, 10, 20',
+        ];
     }
 
     /** @return array<string, mixed> */

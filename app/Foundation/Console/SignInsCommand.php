@@ -5,21 +5,43 @@ declare(strict_types=1);
 namespace Elmstone\Foundation\Console;
 
 use Elmstone\Demo\DemoShop;
+use Elmstone\Shop\Settings;
 use Elmstone\Staff\Staff;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Config;
 
-/** Prints the address and who can sign in at the demonstration shop. */
+/** Prints where the shop is, and how to come in: to set it up, or at the demonstration with whose PINs. */
 final class SignInsCommand extends Command
 {
     protected $signature = 'shop:sign-ins {--address= : where the application is served}';
 
-    protected $description = 'Print the address and the demonstration sign-ins';
+    protected $description = 'Print where the shop is, and how to come in';
 
-    public function handle(): int
+    public function handle(Settings $settings): int
     {
-        $address = $this->option('address');
+        $given = $this->option('address');
+        $address = is_string($given) ? $given : Config::string('app.url');
         $this->line('');
-        $this->line('  Elmstone is at  '.(is_string($address) ? $address : config('app.url')));
+        $settings->isOpen() ? $this->open($address) : $this->settingUp($address);
+        $this->line('');
+
+        return self::SUCCESS;
+    }
+
+    private function settingUp(string $address): void
+    {
+        $this->line("  Set up your shop at  {$address}/setup?key=".Config::string('house.set_up_key'));
+        $this->line('  The key is yours alone until the shop is open; after that it opens nothing.');
+    }
+
+    private function open(string $address): void
+    {
+        $this->line("  Elmstone is at  {$address}");
+
+        if (app()->isProduction()) {
+            return;
+        }
+
         $this->line('');
         $this->line('  Staff no.  PIN    Who');
 
@@ -34,9 +56,5 @@ final class SignInsCommand extends Command
                 sprintf('  %-9s  4%s   %s, %s', $staff->number, $staff->number, $staff->name, $staff->role->value),
             );
         }
-
-        $this->line('');
-
-        return self::SUCCESS;
     }
 }

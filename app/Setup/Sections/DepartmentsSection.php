@@ -69,7 +69,7 @@ final class DepartmentsSection extends RowsSection
     #[Override]
     protected function name(Record $record): string
     {
-        return $record->code;
+        return "{$record->code} {$record->name}";
     }
 
     #[Override]

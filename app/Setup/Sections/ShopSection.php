@@ -11,6 +11,7 @@ use Elmstone\Core\Tax\TaxRounding;
 use Elmstone\Setup\Complaints;
 use Elmstone\Setup\Field;
 use Elmstone\Setup\FieldsSection;
+use Elmstone\Shop\Settings;
 use Elmstone\Shop\Shop;
 use Override;
 
@@ -21,6 +22,10 @@ final class ShopSection extends FieldsSection
     private const NOTES = ['5', '10', '20', '50', '100'];
 
     private ?Currency $typed = null;
+
+    public function __construct(private readonly Settings $settings)
+    {
+    }
 
     #[Override]
     public function key(): string
@@ -60,8 +65,8 @@ final class ShopSection extends FieldsSection
             Field::choice('tax_rounding', 'Tax is rounded', [
                 TaxRounding::PerDocument->value => 'once a document', TaxRounding::PerLine->value => 'on each line',
             ])->needed(),
-            Field::money('cash_step', 'Cash is rounded to')->hint('0.05 where there are no smaller coins'),
-            Field::notes('notes', 'Bank notes in use')->hint('with commas; what is quick to press for cash'),
+            Field::money('cash_step', 'Cash is rounded to')->hint('such as 0.05'),
+            Field::notes('notes', 'Bank notes in use')->hint('with commas'),
         ];
     }
 
@@ -96,6 +101,7 @@ final class ShopSection extends FieldsSection
         // The currency first: amounts are written in it.
         $shop ??= Shop::query()->create(['name' => '', 'currency' => $given['currency'], 'notes' => []]);
         $shop->update(['currency' => $values['currency']]);
+        $this->settings->forget();
         $shop->update($values);
         $this->typed = null;
     }

@@ -11,6 +11,7 @@ use Elmstone\Setup\Section;
 use Elmstone\Setup\Taxes\KeepProfile;
 use Elmstone\Setup\Taxes\TypedProfile;
 use Elmstone\Shop\TaxClass;
+use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Support\Show;
 use Illuminate\Database\QueryException;
@@ -88,6 +89,21 @@ final class TaxesSection extends Section
         }
 
         return $words;
+    }
+
+    #[Override]
+    public function summary(): string
+    {
+        $profiles = [];
+
+        foreach (TaxProfileRecord::query()->with('components')->orderBy('id')->get() as $profile) {
+            $taxes = $profile->components->map(
+                static fn (TaxComponentRecord $tax): string => "{$tax->name} ".Show::price($tax->rate->value).' %',
+            );
+            $profiles[] = "{$profile->name}: {$taxes->implode(', ')}";
+        }
+
+        return implode(' · ', $profiles);
     }
 
     #[Override]

@@ -96,7 +96,7 @@ final class TillsSection extends RowsSection
     #[Override]
     protected function name(Record $record): string
     {
-        return "Till {$record->number}";
+        return "{$record->number} {$record->name}";
     }
 
     /** What a till is changes only while nothing was done at it: afterwards it has pages that look at that first. */

@@ -25,10 +25,13 @@ final class RequireTill
     /** What can be done while the PIN is asked for; the customer's display shows what it showed. */
     private const WHILE_LOCKED = ['unlock', 'lock', 'sign-out', 'devices.display'];
 
-    /** What can be done at a till for training: the slip on the counter, and what concerns who stands there. */
+    /**
+     * What can be done at a till for training: the slip on the counter, and what concerns who stands there or what
+     * is set.
+     */
     private const PRACTISED = [
         'counter.*', 'documents.bring-back', 'layaways.pay', 'unlock', 'lock', 'sign-out', 'sign-out.everywhere',
-        'change-person', 'devices.*', 'staff', 'staff.*', 'tills.*',
+        'change-person', 'devices.*', 'staff', 'staff.*', 'tills.*', 'settings.*', 'rights.*',
     ];
 
     public function __construct(private readonly AtTill $atTill, private readonly Presence $presence)

@@ -7,7 +7,7 @@
 <form method="post" action="{{ route('setup.key') }}" class="settings" autocomplete="off">@csrf
     <div><label for="key">Key</label><input class="form-control" id="key" name="key" autofocus required>
     @include('design.complaint', ['field' => 'key'])</div>
-    <div class="wide"><button class="main-act">Go on</button></div>
+    <div class="wide"><button class="main-act go">Go on</button></div>
 </form>
 @else
 <p>Nobody can sign in yet, and this machine has no key for setting up. Put one of 16 letters or more into

@@ -12,6 +12,6 @@
 @include('design.messages')
 <form method="post" action="{{ route('setup.keep', $section->key()) }}" autocomplete="off" class="sheet-form">@csrf
     @include($section->view())
-    <button class="main-act mt-3">Keep and go on</button>
+    <button class="main-act go mt-3">Keep and go on</button>
 </form>
 @endsection

@@ -18,7 +18,7 @@
             name="profiles[{{ $p }}][name]" value="{{ $profile['name'] ?? '' }}">
         @include('design.complaint', ['field' => "profiles.{$p}.name"])</div></div>
     <table class="ruled setting-rows"><thead><tr><th>Tax</th><th class="figure">Rate, %</th><th>On</th>
-        <th>On top of those above</th><th>Becomes</th></tr></thead>
+        <th>On top of those above</th>@if($isOpen)<th>Becomes</th>@endif</tr></thead>
     <tbody>@foreach([...$profile['components'] ?? [], []] as $tax)@php($c = $loop->index)
         @php($at = "profiles[{$p}][components][{$c}]")@php($dots = "profiles.{$p}.components.{$c}")<tr>
         <td>@isset($tax['id'])<input type="hidden" name="{{ $at }}[id]" value="{{ $tax['id'] }}">@endisset<input
@@ -38,7 +38,7 @@
             @endforeach</td>
         <td>@if($c > 0)<input type="checkbox" class="form-check-input" name="{{ $at }}[on_top]" value="1"
             @checked(($tax['on_top'] ?? '') === '1') aria-label="Tax {{ $c + 1 }} is on top of those above">@endif</td>
-        <td class="changes">@foreach([...$tax['changes'] ?? [], []] as $change)@php($k = $loop->index)
+        @if($isOpen)<td class="changes">@foreach([...$tax['changes'] ?? [], []] as $change)@php($k = $loop->index)
             @isset($change['id'])<div>{{ $change['rate'] === 'none' ? 'not levied' : "{$change['rate']} %" }} from
                 {{ $change['from'] }} <input type="hidden" name="{{ $at }}[changes][{{ $k }}][id]"
                 value="{{ $change['id'] }}"><label class="tick"><input type="checkbox" class="form-check-input"
@@ -49,8 +49,8 @@
                 type="date" name="{{ $at }}[changes][{{ $k }}][from]" value="{{ $change['from'] ?? '' }}"
                 aria-label="From which day on, tax {{ $c + 1 }}"></div>
             @include('design.complaint', ['field' => "{$dots}.changes.{$k}.rate"])
-            @include('design.complaint', ['field' => "{$dots}.changes.{$k}.from"])@endisset @endforeach</td></tr>
+            @include('design.complaint', ['field' => "{$dots}.changes.{$k}.from"])@endisset @endforeach</td>@endif</tr>
     @endforeach</tbody></table>
 </fieldset>@endforeach
-<p class="soft small">“none” as the next rate ends a tax on that day. A tax that is added says in the last column from
-    which day on.</p>
+@if($isOpen)<p class="soft small">“none” as the next rate ends a tax on that day. A tax that is added says in the last
+    column from which day on.</p>@endif
