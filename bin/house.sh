@@ -26,7 +26,10 @@ php_package() { case "$1" in pdo_mysql) echo mysql ;; dom) echo xml ;; *) echo "
 # Of MariaDB only the programs: the package mariadb-server would start an instance of the system's own.
 RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server-core mariadb=mariadb-client-core curl=curl unzip=unzip
     php:pdo_mysql php:bcmath php:gd php:intl php:mbstring php:dom php:curl php:zip)
+# To keep what there is, and to make it again.
+KEEPING=(mariadb-dump=mariadb-client mariadb-binlog=mariadb-client)
 TESTING=(
+    "${KEEPING[@]}"
     chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools
 )
 
@@ -94,6 +97,25 @@ database_start() {
         sleep 0.2
     done
     die "MariaDB did not start; see $folder/error.log"
+}
+
+# The shop's own database. One that is not the demonstration's writes a log of every change, in a folder of its own
+# (ELMSTONE_BINLOG: best on another disk), so that what was done after a backup can be done again.
+shop_database_start() {
+    local log=()
+    if [ "$(cat "$HOUSE/kind" 2> /dev/null)" = own ]; then
+        local folder=${ELMSTONE_BINLOG:-$HOUSE/binlog}
+        (umask 077 && mkdir -p "$folder")
+        log=(--log-bin="$folder/elmstone" --binlog-format=ROW --sync-binlog=1 --expire-logs-days=14 --server-id=1
+            --log-bin-trust-function-creators=1)
+    fi
+    database_start "$HOUSE/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=1 "${log[@]}"
+}
+
+# A database as it is at one moment, with its triggers. Arguments: folder, name, then options.
+database_dump() {
+    mariadb-dump --no-defaults --user=root --socket="$(cat "$1/socket")" --single-transaction --quick --hex-blob \
+        --triggers --skip-lock-tables --default-character-set=utf8mb4 "${@:3}" "$2"
 }
 
 database_root() { mariadb --no-defaults --user=root --socket="$(cat "$1/socket")" "${@:2}"; }

@@ -7,8 +7,8 @@ stand_ins=$(cat "$HOUSE/stand-ins" 2> /dev/null || true)
 for word in "$@"; do
     case $word in
         --empty)
-            [ "$kind" != demonstration ] || die "the demonstration is in $HOUSE. ./elmstone reset throws it away; or take \
-another place for your own shop: ELMSTONE_HOME=/somewhere ./elmstone up --empty"
+            [ "$kind" != demonstration ] || die "the demonstration is in $HOUSE. ./elmstone reset throws it away;
+    or your own shop has another place: ELMSTONE_HOME=/somewhere ./elmstone up --empty"
             kind=own ;;
         # Terminal, printer, drawer and mailbox that are played on a page, until the real ones are there.
         --stand-ins) stand_ins=true ;;
@@ -23,7 +23,7 @@ vendor_for_running
 mkdir -p "$HOUSE"
 printf '%s' "$kind" > "$HOUSE/kind"
 printf '%s' "$stand_ins" > "$HOUSE/stand-ins"
-database_start "$HOUSE/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=1
+shop_database_start
 use_database "$HOUSE/db"
 
 secret() { [ -f "$HOUSE/$1" ] || (umask 077 && php -r "$2" > "$HOUSE/$1"); }
@@ -55,7 +55,7 @@ demonstration() {
     local state
     state=$(php artisan shop:state)
     [ "$state" != half ] || die \
-        'the demonstration was not loaded to its end. ./elmstone reset throws it away; then ./elmstone up loads it again'
+        'the demonstration was not loaded to its end. ./elmstone reset throws it away, and ./elmstone up loads it again'
     trap 'commits 1' EXIT
     [ "$state" != empty ] || commits 2
     compiled artisan shop:demo --if-empty

@@ -41,4 +41,5 @@ return [
     Elmstone\Counter\CounterProvider::class,
     Elmstone\Reports\ReportsProvider::class,
     Elmstone\Setup\SetupProvider::class,
+    Elmstone\Upkeep\UpkeepProvider::class,
 ];

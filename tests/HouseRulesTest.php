@@ -102,6 +102,7 @@ final class HouseRulesTest
             'Catalogue', 'Devices', 'Shop', 'Staff', 'Support',
         ],
         'Setup' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
+        'Upkeep' => ['Books', 'Paper', 'Shop', 'Staff', 'Support'],
     ];
 
     /** Part of the core: the parts it may use. */

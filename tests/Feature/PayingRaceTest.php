@@ -76,6 +76,7 @@ final class PayingRaceTest extends RaceCase
                 $number % 3 === 0 ? array_reverse($rows, true) : $rows,
                 'today',
                 $till->location,
+                $this->staff('301'),
             )->rows;
 
             try {

@@ -7,7 +7,6 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Document;
 use Elmstone\Books\FirstNumbers;
 use Elmstone\Books\Proof\Prove;
-use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Settings;
 use Elmstone\Shop\Shop;
@@ -18,7 +17,6 @@ use Elmstone\Tests\TestCase;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -185,31 +183,11 @@ final class SetUpTest extends TestCase
     /** Somebody signs in at the practice till, then at the real one, and sells a thing that is in no list. */
     private function sellsFrom(int $number): void
     {
-        $tills = Till::query()->pluck('id', 'training');
-
-        foreach ([1 => null, 0 => $number] as $training => $posted) {
-            $this->post('/sign-in', ['till' => $tills[$training], 'number' => '77', 'pin' => '704613'])
-                ->assertRedirect('/');
-            $slip = (string) Str::uuid();
-            $act = fn (string $what, array $fields): TestResponse => $this->post(
-                "/counter/{$slip}/{$what}",
-                [
-                    'act' => (string) Str::uuid(),
-                    'version' => (string) Slip::query()->where('key', $slip)->value('version'),
-                    ...$fields,
-                ],
-            );
-            $posted === null || $this->post('/till/open', ['as_left' => '1', 'key' => (string) Str::uuid()]);
-            $act('one-off', [
-                'description' => 'A hammer', 'price' => '20', 'quantity' => '1', 'tax_class' => 'standard',
-                'department_id' => (string) DB::table('departments')->value('id'),
-            ])->assertOk();
-            $act('cash', ['cash' => '20'])->assertOk();
-            $act('post', [])->assertOk();
+        foreach ([true, false] as $training) {
+            OwnShop::sells($this, '77', '704613', $training);
             $found = Document::query()->where('kind', 'invoice')->orderByDesc('id')->first();
-            self::assertSame($posted, $found?->number);
-            $posted === null || self::assertTrue($found?->business_date->equalTo(ShopTime::today()));
-            $this->post('/sign-out');
+            self::assertSame($training ? null : $number, $found?->number);
+            $training || self::assertTrue($found?->business_date->equalTo(ShopTime::today()));
         }
 
         self::assertSame([], app(Prove::class)->handle()->faults);

@@ -35,7 +35,9 @@ final class SettingPagesTest extends FeatureCase
     /** @return iterable<string, array{string}> */
     public static function sections(): iterable
     {
-        foreach (['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'retention'] as $key) {
+        $keys = ['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'retention'];
+
+        foreach ($keys as $key) {
             yield $key => [$key];
         }
     }
