@@ -10,8 +10,8 @@ wanted=${1:-}
 was=''
 if [ -n "$wanted" ]; then
     git rev-parse --verify --quiet "$wanted^{commit}" > /dev/null || die "there is no version $wanted in this checkout"
-    [ -z "$(git status --porcelain --untracked-files=no)" ] || die 'files of the checkout were changed by hand: look at \
-them first (git status)'
+    [ -z "$(git status --porcelain --untracked-files=no)" ] || die 'files of the checkout were changed by hand;
+    look at them first: git status'
     was=$(git rev-parse HEAD)
 fi
 

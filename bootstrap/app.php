@@ -21,6 +21,8 @@ use Elmstone\Foundation\Http\SecurityHeaders;
 use Elmstone\Setup\SetUpFirst;
 use Elmstone\Staff\Doors\RequireTill;
 use Elmstone\Staff\Doors\WatchDoors;
+use Elmstone\Upkeep\Log\NameRequest;
+use Elmstone\Upkeep\TakeTime;
 use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
@@ -53,6 +55,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend(KnownHosts::class);
+        $middleware->prepend(TakeTime::class);
+        $middleware->prepend(NameRequest::class);
         $middleware->append(PlainInput::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->web(

@@ -27,6 +27,8 @@ return [
     'stand_ins' => (bool) env('ELMSTONE_STAND_INS', false),
     // Whoever sets the shop up shows it first; 16 letters or more. Without it a shop is made by shop:install only.
     'set_up_key' => env('ELMSTONE_SETUP_KEY', ''),
+    // A program that reads /metrics shows it; 16 letters or more. Without it only who may see how the house runs.
+    'metrics_token' => env('ELMSTONE_METRICS_TOKEN', ''),
     // 32 bytes in base64 that closed days and exports are signed with; none: one made from APP_KEY.
     'signing_key' => env('ELMSTONE_SIGNING_KEY', ''),
     // Where web shops that send files have their folders.

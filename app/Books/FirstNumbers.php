@@ -21,6 +21,18 @@ final class FirstNumbers
         return $next;
     }
 
+    /** @return array<string, int> how many documents there are of each kind */
+    public static function given(): array
+    {
+        $given = [];
+
+        foreach (DB::table('series')->orderBy('kind')->get(['kind', 'first_number', 'last_number']) as $series) {
+            $given[(string) $series->kind] = (int) $series->last_number - (int) $series->first_number + 1;
+        }
+
+        return $given;
+    }
+
     /** The number a series began with. */
     public static function of(string $kind): int
     {

@@ -57,6 +57,17 @@ final class Outbox
         }
     }
 
+    /** @return array{int, int} how much waits, and for how many seconds the oldest has */
+    public static function queue(): array
+    {
+        $row = DB::table('outbox')
+            ->where('state', 'waiting')
+            ->selectRaw('COUNT(*) AS n, COALESCE(TIMESTAMPDIFF(SECOND, MIN(made_at), UTC_TIMESTAMP()), 0) AS oldest')
+            ->first();
+
+        return [(int) ($row->n ?? 0), max(0, (int) ($row->oldest ?? 0))];
+    }
+
     /**
      * What this request wrote, once its answer is given; and what waits at the same tills, as their printers may be
      * there again.

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\PayLinks\FewAMinute;
+use Elmstone\Setup\HasKey;
 use Elmstone\Staff\Doors\CheckPin;
 use Elmstone\Staff\Doors\PinTries;
 use Elmstone\Staff\Staff;
+use Elmstone\Upkeep\MayMeasure;
 use Elmstone\WebOrders\Address\KnowSender;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -189,7 +191,7 @@ final class SignInTest extends FeatureCase
 
     public function test_every_page_but_the_door_asks_for_an_ability(): void
     {
-        $open = ['up', 'sign-in', 'sign-out', 'sign-out/everywhere', 'lock', 'unlock'];
+        $open = ['up', 'sign-in', 'sign-out', 'sign-out/everywhere', 'lock', 'unlock', 'setup', 'setup/key'];
 
         foreach (Route::getRoutes()->getRoutes() as $route) {
             // Programs have a token instead, and their address is no page.
@@ -198,6 +200,11 @@ final class SignInTest extends FeatureCase
             } elseif (str_starts_with($route->uri(), 'pay/')) {
                 // Who pays by a link has the link instead, and so many tries a minute.
                 $this->assertContains(FewAMinute::class, $route->gatherMiddleware(), $route->uri());
+            } elseif ($route->uri() === 'metrics') {
+                $this->assertContains(MayMeasure::class, $route->gatherMiddleware());
+            } elseif (str_starts_with($route->uri(), 'setup/') && $route->uri() !== 'setup/key') {
+                // Who sets the shop up has the key of the machine, before there is anybody.
+                $this->assertContains(HasKey::class, $route->gatherMiddleware(), $route->uri());
             } elseif (! in_array($route->uri(), $open, true)) {
                 $this->assertNotEmpty(
                     preg_grep('/^can:/', $route->gatherMiddleware()),

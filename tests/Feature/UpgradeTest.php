@@ -72,7 +72,8 @@ final class UpgradeTest extends TestCase
     public function test_what_this_version_is_stands_in_the_change_log(): void
     {
         self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+$/D', Version::current());
-        self::assertStringContainsString('## '.Version::current(), (string) file_get_contents(base_path('CHANGELOG.md')));
+        $changes = (string) file_get_contents(base_path('CHANGELOG.md'));
+        self::assertStringContainsString('## '.Version::current(), $changes);
     }
 
     public function test_nothing_is_upgraded_where_nothing_is(): void

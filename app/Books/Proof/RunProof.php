@@ -6,6 +6,7 @@ namespace Elmstone\Books\Proof;
 
 use Elmstone\Support\SideBySide;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Proves the books and keeps what was found, so that a month can be closed on it. */
 final class RunProof
@@ -32,6 +33,12 @@ final class RunProof
         ]);
 
         return $proof;
+    }
+
+    /** @return stdClass|null when it ran last, up to which document, and how many faults it found */
+    public function last(): ?stdClass
+    {
+        return DB::table('proof_runs')->orderByDesc('id')->first(['ran_at', 'last_document', 'faults']);
     }
 
     /** @return list<Topic> */

@@ -24,7 +24,7 @@ final class WatchDoors
                 $staff,
                 "{$request->method()} /{$request->path()}",
             ),
-            str_starts_with((string) $response->headers->get('Content-Type'), 'text/csv') => SecurityLog::write(
+            self::isTakenOut($response) => SecurityLog::write(
                 SecurityEvent::Exported,
                 $staff,
                 "/{$request->path()}".($request->getQueryString() === null ? '' : "?{$request->getQueryString()}"),
@@ -33,5 +33,13 @@ final class WatchDoors
         };
 
         return $response;
+    }
+
+    /** A table, or another file that is not a paper to look at. */
+    private static function isTakenOut(Response $response): bool
+    {
+        return str_starts_with((string) $response->headers->get('Content-Type'), 'text/csv')
+            || (str_starts_with((string) $response->headers->get('Content-Disposition'), 'attachment')
+                && ! str_starts_with((string) $response->headers->get('Content-Type'), 'application/pdf'));
     }
 }

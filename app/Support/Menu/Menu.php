@@ -79,6 +79,7 @@ final class Menu
                 'settings', 'till.terms', 'layaways.terms', 'orders.terms', 'return-rules', 'surcharges',
                 'shares.rates', 'customers.types',
             ]],
+            ['How it runs', 'running', 'see-running', ['running']],
             ['Security log', 'security-log', 'manage-staff', ['security-log']],
             ['Devices', 'devices', 'play-devices', ['devices', 'design']],
         ],

@@ -1,2 +1,2 @@
 @include('errors.page',
-    ['title' => 'Something broke', 'text' => 'Nothing was half done. Try again; if it stays so, tell the office.'])
+    ['shows' => true, 'title' => 'Something broke', 'text' => 'Nothing was half done. Try again; if it stays so, tell the office.'])
