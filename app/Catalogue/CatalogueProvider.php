@@ -6,6 +6,7 @@ namespace Elmstone\Catalogue;
 
 use Elmstone\Catalogue\Markdowns\Proposals;
 use Elmstone\Catalogue\Markdowns\ProposeCommand;
+use Elmstone\Catalogue\Tables\ItemsTable;
 use Elmstone\Support\RoomProvider;
 
 /** Items and their prices. */
@@ -15,6 +16,7 @@ final class CatalogueProvider extends RoomProvider
     {
         $this->app->tag([AttachToItem::class], 'attachables');
         $this->app->tag([Proposals::class], 'mornings');
+        $this->app->tag([ItemsTable::class], 'tables');
     }
 
     protected function ownCommands(): array

@@ -22,6 +22,7 @@ use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange;
 
+use Elmstone\Interchange\Tables\TablesController;
 use Elmstone\Support\RoomProvider;
 
 /** Files in and out. */
 final class InterchangeProvider extends RoomProvider
 {
+    public function register(): void
+    {
+        $this->app->when(TablesController::class)->needs('$tables')->giveTagged('tables');
+    }
 }

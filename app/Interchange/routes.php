@@ -7,6 +7,7 @@ use Elmstone\Interchange\Bank\BankEntryController;
 use Elmstone\Interchange\CustomersCsvController;
 use Elmstone\Interchange\OpeningController;
 use Elmstone\Interchange\PayoutController;
+use Elmstone\Interchange\Tables\TablesController;
 use Elmstone\Interchange\UblController;
 use Illuminate\Support\Facades\Route;
 
@@ -18,6 +19,12 @@ Route::get('/safe/payouts.csv', [PayoutController::class, 'standIn'])->middlewar
 Route::post('/safe/payouts', [PayoutController::class, 'takeIn'])->middleware('can:bank')->name('safe.payouts');
 
 Route::middleware('can:interchange')->group(function (): void {
+    Route::get('/tables', [TablesController::class, 'index'])->name('tables');
+    Route::get('/tables/{table}-template.csv', [TablesController::class, 'template'])->name('tables.template');
+    Route::get('/tables/{table}.csv', [TablesController::class, 'out'])->name('tables.out');
+    Route::get('/tables/{table}', [TablesController::class, 'show'])->name('tables.show');
+    Route::post('/tables/{table}', [TablesController::class, 'dryRun'])->name('tables.dry-run');
+    Route::post('/tables/{table}/bring-in', [TablesController::class, 'bringIn'])->name('tables.bring-in');
     Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
     Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
     Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');

@@ -75,6 +75,7 @@ final class Menu
             ['People', 'staff', 'manage-staff', ['staff']],
             ['Rights', 'rights', 'manage-staff', ['rights']],
             ['Limits', 'limits', 'manage-staff', ['limits']],
+            ['Data in and out', 'tables', 'interchange', ['tables']],
             ['Settings', 'settings', 'set-house-terms', [
                 'settings', 'till.terms', 'layaways.terms', 'orders.terms', 'return-rules', 'surcharges',
                 'shares.rates', 'customers.types',

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Interchange;
+namespace Elmstone\Support\Tables;
 
 /** What a run over a table found. */
 final class ImportReport

@@ -1,0 +1,15 @@
+@extends('layout')
+@section('title', $table->title().' from a table')
+@section('main')
+<div class="page">
+    <p class="small soft mb-1"><a href="{{ route('tables') }}">Data in and out</a></p>
+    <div class="page-head"><h1>{{ $table->title() }} from a table</h1>
+        <div class="end"><a href="{{ route('tables.template', $table->key()) }}">Template</a> ·
+        <a href="{{ route('tables.out', $table->key()) }}">What there is (CSV)</a></div></div>
+    @include('design.messages')
+    <p class="soft">{{ $table->words() }} The first row names the columns: <span
+        class="code">{{ implode(', ', $table->columns()) }}</span>.</p>
+    @include('interchange.parts.upload', ['action' => route('tables.dry-run', $table->key())])
+    @if($report !== null)@include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key())])@endif
+</div>
+@endsection
