@@ -205,7 +205,7 @@ final class GoodsCommand extends Command
         return 'AD-0207';
     }
 
-    /** A hundred thousand items from a file: looked at, brought in, and the same file once more, which changes nothing. */
+    /** A hundred thousand items from a file: looked at, brought in, and the same file looked at once more. */
     private function items(ItemsTable $table, Staff $by): void
     {
         auth()->setUser($by);

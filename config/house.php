@@ -29,6 +29,8 @@ return [
     'set_up_key' => env('ELMSTONE_SETUP_KEY', ''),
     // A program that reads /metrics shows it; 16 letters or more. Without it only who may see how the house runs.
     'metrics_token' => env('ELMSTONE_METRICS_TOKEN', ''),
+    // Mail goes by SMTP where a server is named (MAIL_HOST, MAIL_PORT, MAIL_USERNAME, MAIL_PASSWORD).
+    'smtp' => env('MAIL_HOST', '') !== '',
     // 32 bytes in base64 that closed days and exports are signed with; none: one made from APP_KEY.
     'signing_key' => env('ELMSTONE_SIGNING_KEY', ''),
     // Where web shops that send files have their folders.

@@ -7,6 +7,6 @@ namespace Elmstone\Devices;
 use RuntimeException;
 
 /** A printer, drawer or mail server did not do what it was asked. Its message is for people. */
-final class DeviceFailed extends RuntimeException
+class DeviceFailed extends RuntimeException
 {
 }

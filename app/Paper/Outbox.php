@@ -6,6 +6,7 @@ namespace Elmstone\Paper;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Devices\DeviceFailed;
+use Elmstone\Devices\MailRefused;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\DB;
@@ -111,6 +112,10 @@ final class Outbox
     {
         try {
             return DB::transaction(fn (): bool => $this->sent($id));
+        } catch (MailRefused $refused) {
+            $this->giveUp($id, $refused);
+
+            return false;
         } catch (Throwable $failure) {
             $failure instanceof DeviceFailed || report($failure);
             $this->keepTrying($id, $failure);
@@ -124,7 +129,7 @@ final class Outbox
     {
         DB::table('outbox')
             ->where('id', $outgoing->id)
-            ->where('state', 'waiting')
+            ->whereIn('state', ['waiting', 'refused'])
             ->update(['state' => 'left', 'ended_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v')]);
     }
 
@@ -133,7 +138,7 @@ final class Outbox
     {
         return DB::table('outbox')
             ->where('till_id', $till->id)
-            ->where('state', 'waiting')
+            ->whereIn('state', ['waiting', 'refused'])
             ->where('tries', '>', 0)
             ->count();
     }
@@ -173,6 +178,17 @@ final class Outbox
         }
 
         throw new LogicException("Nobody sends {$what}.");
+    }
+
+    /** It will never go: it stays in sight until somebody has seen to it. */
+    private function giveUp(int $id, MailRefused $refused): void
+    {
+        DB::table('outbox')->where('id', $id)->where('state', 'waiting')->update([
+            'state' => 'refused',
+            'tries' => DB::raw('tries + 1'),
+            'trouble' => mb_substr($refused->getMessage(), 0, 255),
+            'ended_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
+        ]);
     }
 
     private function keepTrying(int $id, Throwable $failure): void

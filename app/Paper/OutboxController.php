@@ -21,7 +21,7 @@ final class OutboxController
             'waiting' => Outgoing::query()
                 ->with(['document', 'staff'])
                 ->where('till_id', $this->atTill->till()->id)
-                ->where('state', 'waiting')
+                ->whereIn('state', ['waiting', 'refused'])
                 ->orderBy('id')
                 ->limit(200)
                 ->get(),

@@ -29,6 +29,6 @@ final class PaperProvider extends RoomProvider
 
     protected function ownCommands(): array
     {
-        return [Console\SendCommand::class];
+        return [Console\SendCommand::class, Console\BounceCommand::class];
     }
 }

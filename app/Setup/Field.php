@@ -16,7 +16,7 @@ use Elmstone\Core\Money\TypedNumber;
  */
 final readonly class Field
 {
-    /** @param  array<string, string>  $choices words by what is kept */
+    /** @param  array<array-key, string>  $choices words by what is kept */
     private function __construct(
         public string $name,
         public string $label,
@@ -63,7 +63,7 @@ final readonly class Field
         return new self($name, $label, FieldKind::Tick);
     }
 
-    /** @param  array<string, string>  $choices words by what is kept; '' is none */
+    /** @param  array<array-key, string>  $choices words by what is kept; '' is none */
     public static function choice(string $name, string $label, array $choices): self
     {
         return new self($name, $label, FieldKind::Choice, choices: $choices);

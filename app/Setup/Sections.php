@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Setup;
 
 use Elmstone\Setup\Sections\DepartmentsSection;
+use Elmstone\Setup\Sections\MailSection;
 use Elmstone\Setup\Sections\NumbersSection;
 use Elmstone\Setup\Sections\OwnerSection;
 use Elmstone\Setup\Sections\PapersSection;
@@ -27,7 +28,8 @@ final readonly class Sections
     /** The pages of the settings. Who works here has a page of their own. */
     private const PAGES = [
         ShopSection::class, PapersSection::class, PlacesSection::class, TillsSection::class, TaxesSection::class,
-        DepartmentsSection::class, TermsSection::class, NumbersSection::class, RetentionSection::class,
+        DepartmentsSection::class, TermsSection::class, NumbersSection::class, MailSection::class,
+        RetentionSection::class,
     ];
 
     /** @return array<string, Section> by key */

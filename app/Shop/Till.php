@@ -14,6 +14,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property bool $training whether it is for training: nothing is posted at it
  * @property bool $online nobody stands there: what is paid by links
+ * @property string $printer host:port of its receipt printer; empty: none
+ * @property int $paper_mm how wide its paper is
  * @property bool $drawer_per_person whether each who works at it has a drawer of their own; else one for all
  * @property-read Location $location
  */

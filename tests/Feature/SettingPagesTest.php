@@ -35,7 +35,7 @@ final class SettingPagesTest extends FeatureCase
     /** @return iterable<string, array{string}> */
     public static function sections(): iterable
     {
-        $keys = ['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'retention'];
+        $keys = ['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'mail', 'retention'];
 
         foreach ($keys as $key) {
             yield $key => [$key];

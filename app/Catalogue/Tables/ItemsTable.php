@@ -35,9 +35,9 @@ final readonly class ItemsTable implements BringsIn
 
     public function words(): string
     {
-        return 'A row whose code there is changes that item, any other makes a new one. An empty cell leaves what there '
-            .'is; a dash alone empties it. The cost of goods that are on hand is not changed from here: it is what was '
-            .'paid for them.';
+        return 'A row whose code there is changes that item, any other makes a new one. An empty cell leaves what '
+            .'there is; a dash alone empties it. The cost of goods that are on hand is not changed from here: it is '
+            .'what was paid for them.';
     }
 
     public function columns(): array
@@ -53,8 +53,8 @@ final readonly class ItemsTable implements BringsIn
     public function example(): array
     {
         return [[
-            'HM-0500', '4006381333931', 'Claw hammer 500 g', 'tools', 'each', '1', '18.90', '15.00', '9.4500', 'standard',
-            'yes', 'no', 'yes', 'no', 'no', 'A 12', '0.720', 'Comes with a spare wedge',
+            'HM-0500', '4006381333931', 'Claw hammer 500 g', 'tools', 'each', '1', '18.90', '15.00', '9.4500',
+            'standard', 'yes', 'no', 'yes', 'no', 'no', 'A 12', '0.720', 'Comes with a spare wedge',
         ]];
     }
 

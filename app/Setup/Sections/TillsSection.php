@@ -47,6 +47,9 @@ final class TillsSection extends RowsSection
             Field::choice('place', 'Place', $this->places())->needed('At which place?'),
             Field::tick('training', 'For training'),
             Field::tick('drawer_per_person', 'A drawer for each person'),
+            Field::text('printer', 'Printer’s address')->hint('as 192.168.1.50:9100')
+                ->like('/^[A-Za-z0-9.-]+:\d{2,5}$/D', 'A name or number, a colon and a port, as 192.168.1.50:9100.'),
+            Field::choice('paper_mm', 'Paper', ['80' => '80 mm', '58' => '58 mm']),
         ];
     }
 
@@ -88,7 +91,7 @@ final class TillsSection extends RowsSection
     protected function values(Record $record): array
     {
         return [
-            ...$record->only(['number', 'name', 'training', 'drawer_per_person']),
+            ...$record->only(['number', 'name', 'training', 'drawer_per_person', 'printer', 'paper_mm']),
             'place' => $record->location->code,
         ];
     }
@@ -114,6 +117,7 @@ final class TillsSection extends RowsSection
             unset($values['training'], $values['drawer_per_person']);
         }
 
+        $values['paper_mm'] ??= 80;
         unset($values['place']);
         ($record ?? new Till)->fill([...$values, 'location_id' => $place])->save();
     }

@@ -68,8 +68,8 @@ final class StockTable implements BringsIn
     public function words(): string
     {
         return 'What is on hand at each place as the shop begins, and what one of it cost, per as many as its price is '
-            .'for; an empty cost is the item’s. It is posted as opening stock, once for each item and place: what moves '
-            .'afterwards is counted, received or written off.';
+            .'for; an empty cost is the item’s. It is posted as opening stock, once for each item and place: what '
+            .'moves afterwards is counted, received or written off.';
     }
 
     public function columns(): array
@@ -89,16 +89,17 @@ final class StockTable implements BringsIn
 
     public function rows(): iterable
     {
+        $places = Location::query()->pluck('code', 'id');
         $rows = DB::table('stock as s')
             ->join('items as i', 'i.id', '=', 's.item_id')
-            ->join('locations as l', 'l.id', '=', 's.location_id')
             ->where('s.on_hand', '<>', 0)
             ->orderBy('s.item_id')
             ->orderBy('s.location_id')
-            ->select(['l.code as place', 'i.code', 's.on_hand', 'i.cost']);
+            ->select(['s.location_id', 'i.code', 's.on_hand', 'i.cost']);
 
         foreach ($rows->cursor() as $row) {
-            yield [(string) $row->place, (string) $row->code, (string) $row->on_hand, (string) $row->cost, ''];
+            $place = (string) $places[(int) $row->location_id];
+            yield [$place, (string) $row->code, (string) $row->on_hand, (string) $row->cost, ''];
         }
     }
 
@@ -240,7 +241,10 @@ final class StockTable implements BringsIn
         $seen = $this->seen["{$item->id} {$place}"] ?? null;
         $seen === null || throw Refused::because('twice', "Line {$seen} has this item at this place already.");
         $this->seen["{$item->id} {$place}"] = $line;
-        $hasMoved && throw Refused::because('there_already', 'It has been there already: stock is counted from now on.');
+        $hasMoved && throw Refused::because(
+            'there_already',
+            'It has been there already: stock is counted from now on.',
+        );
         $item->owner_id === null || throw Refused::because(
             'consigned',
             'It belongs to its owner until it is sold: it is received from them.',

@@ -65,7 +65,8 @@
             @if($mails->isNotEmpty())
             <h2 class="mt-4">What was mailed</h2>
             <table class="ruled small">@foreach($mails as $mail)<tr>
-            <td class="text-nowrap soft">{{ Show::on($mail->sent_at) }}</td><td>{{ $mail->subject }}</td>
+            <td class="text-nowrap soft">{{ Show::on($mail->sent_at) }}</td><td>{{ $mail->subject }}
+            @if($mail->trouble !== '')<br><b class="brick">{{ $mail->trouble }}</b>@endif</td>
             <td class="soft">{{ $mail->recipient }}</td></tr>@endforeach</table>@endif
             @if($changes->isNotEmpty())
             <h2 class="mt-4">Changes on record</h2>

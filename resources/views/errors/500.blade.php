@@ -1,2 +1,3 @@
 @include('errors.page',
-    ['shows' => true, 'title' => 'Something broke', 'text' => 'Nothing was half done. Try again; if it stays so, tell the office.'])
+    ['shows' => true, 'title' => 'Something broke',
+        'text' => 'Nothing was half done. Try again; if it stays so, tell the office.'])

@@ -10,6 +10,8 @@
     <p class="soft">{{ $table->words() }} The first row names the columns: <span
         class="code">{{ implode(', ', $table->columns()) }}</span>.</p>
     @include('interchange.parts.upload', ['action' => route('tables.dry-run', $table->key())])
-    @if($report !== null)@include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key())])@endif
+    @if($report !== null)
+        @include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key())])
+    @endif
 </div>
 @endsection

@@ -3,5 +3,5 @@
 @if($pdf ?? false)
     <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" alt="{{ $code ?? $document->label }}">
 @else
-    {!! $drawing !!}
+    <div data-code="{{ $code ?? $document->label }}">{!! $drawing !!}</div>
 @endif

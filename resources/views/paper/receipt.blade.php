@@ -5,7 +5,7 @@
 <!doctype html>
 <html lang="en">
 <head>@include('paper.head', ['roll' => true])</head>
-<body class="roll"><main>
+<body @class(['roll', 'mm58' => $document->till->paper_mm === 58])><main>
 <div class="centre">
     @if($shop->receipt_logo)@include('paper.logo')@endif
     <p><b>{{ $shop->name }}</b></p>

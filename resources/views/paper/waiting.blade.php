@@ -19,9 +19,10 @@
                 <td>{{ $one->trouble === '' ? 'not tried yet' : $one->trouble }} <span
                     class="soft small">{{ $one->tries > 1 ? "{$one->tries} tries" : '' }}</span></td>
                 <td class="text-nowrap">
-                <form class="d-inline" method="post" action="{{ route('waiting.again', $one->id) }}">
+                @if($one->state === 'refused')<b class="brick">not tried again</b>@else<form class="d-inline"
+                    method="post" action="{{ route('waiting.again', $one->id) }}">
                 @csrf<button class="quiet-act">Try now</button>
-                </form> <form class="d-inline" method="post" action="{{ route('waiting.leave', $one->id) }}">
+                </form>@endif <form class="d-inline" method="post" action="{{ route('waiting.leave', $one->id) }}">
                 @csrf<button class="link-act">leave it</button></form></td></tr>
         @endforeach
     </table>@endif

@@ -12,7 +12,8 @@
             {{ Show::moment($backup->made_at) }}, {{ $size($backup->bytes) }} in {{ $backup->seconds }} s
             <span class="soft code">{{ $backup->name }}</span>@if($isLate) <b>That is more than a day ago.</b>@endif
             @endif</dd></div>
-        <div @class(['off' => $proof === null || $proof->faults > 0])><dt>Books proved</dt><dd>@if($proof === null)Not yet:
+        <div @class(['off' => $proof === null || $proof->faults > 0])><dt>Books proved</dt><dd>
+            @if($proof === null)Not yet:
             <code>php artisan books:prove</code>, every night.@else{{ Show::moment($proof->ran_at) }}:
             {{ $proof->faults > 0 ? "{$proof->faults} faults" : 'nothing is off' }}@endif</dd></div>
         <div @class(['off' => $isFull])><dt>Room on the disk</dt><dd>{{ $size($disk['free']) }} of
