@@ -28,8 +28,8 @@ final class MailSection extends FieldsSection
     #[Override]
     public function purpose(): string
     {
-        return 'Whom papers and statements come from. The mail server is named where the machine is set up (MAIL_HOST); '
-            .'what it cannot take is tried again, and what does not arrive is noted with the customer.';
+        return 'Whom papers and statements come from. The mail server is named where the machine is set up '
+            .'(MAIL_HOST); what it cannot take is tried again, and what does not arrive is noted with the customer.';
     }
 
     #[Override]
