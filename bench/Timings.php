@@ -25,6 +25,21 @@ final class Timings
         return $result;
     }
 
+    public function add(float $milliseconds): void
+    {
+        $this->taken[] = $milliseconds;
+    }
+
+    public function addAll(self $others): void
+    {
+        array_push($this->taken, ...$others->taken);
+    }
+
+    public function count(): int
+    {
+        return count($this->taken);
+    }
+
     /** All of it, in milliseconds. */
     public function sum(): float
     {

@@ -18,7 +18,44 @@ finish() {
 }
 trap finish EXIT
 
-measure() {
+# As a shop's own machine serves: nginx and php-fpm, of ours and on loopback. Arguments: port, workers.
+behind_nginx() {
+    local port=$1 conf=$scratch/nginx.conf kind
+    mkdir -p "$scratch/nginx" "$scratch/run"
+    sed -e "s#@RUN@#$scratch/run#g; s#@LIB@#$scratch#g; s#@WORKERS@#$2#g" -e 's/^clear_env = yes/clear_env = no/' \
+        deploy/php-fpm.conf > "$scratch/php-fpm.conf"
+    [ "$(id -u)" != 0 ] || printf 'user = root\ngroup = root\n' >> "$scratch/php-fpm.conf"
+    php-fpm8.2 $([ "$(id -u)" != 0 ] || echo -R) --fpm-config "$scratch/php-fpm.conf" -d opcache.preload="$PWD/bin/preload.php" \
+        -d opcache.preload_user="$(id -un)" -d opcache.validate_timestamps=0 > "$scratch/fpm.log" 2>&1 &
+    printf '%s' $! > "$scratch/fpm.pid"
+    {
+        [ "$(id -u)" != 0 ] || echo 'user root;'
+        printf 'daemon off;\npid %s/nginx/pid;\nerror_log %s/nginx/error.log;\nevents {}\nhttp {\naccess_log off;\n' \
+            "$scratch" "$scratch"
+        for kind in client_body proxy fastcgi uwsgi scgi; do echo "${kind}_temp_path $scratch/nginx/$kind;"; done
+        printf 'server {\nlisten 127.0.0.1:%s;\nroot %s/public;\nkeepalive_requests 100000;\n' "$port" "$PWD"
+        printf 'location / { try_files $uri /index.php$is_args$args; }\nlocation = /index.php {\n'
+        printf 'include %s/fastcgi_params;\nfastcgi_param SCRIPT_FILENAME $document_root/index.php;\n' \
+            "$(if [ -d "$HOUSE/tools/etc/nginx" ]; then echo "$HOUSE/tools/etc/nginx"; else echo /etc/nginx; fi)"
+        printf 'fastcgi_pass unix:%s/run/php.sock;\n}\n}\n}\n' "$scratch"
+    } > "$conf"
+    nginx -c "$conf" > "$scratch/nginx.log" 2>&1 &
+    printf '%s' $! > "$scratch/nginx.pid"
+}
+
+serving() {
+    local port
+    unpacked "${SERVING[@]}"
+    prepare
+    port=$(free_port)
+    behind_nginx "$port" 8
+    php -d memory_limit=2G artisan bench:serving --address="http://127.0.0.1:$port" "$@"
+    kill "$(cat "$scratch/nginx.pid")" "$(cat "$scratch/fpm.pid")"
+    unset APP_CONFIG_CACHE APP_ROUTES_CACHE
+}
+
+# A database with nothing in it, and the application read in, for measuring.
+prepare() {
     database_start "$scratch/db" --innodb-buffer-pool-size=2G --innodb-flush-log-at-trx-commit=1
     use_database "$scratch/db"
     export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=demonstration CACHE_STORE=database SESSION_DRIVER=database
@@ -26,7 +63,11 @@ measure() {
     php artisan migrate:fresh --force --quiet
     kept_ready "$scratch"
     php artisan view:cache --quiet
+}
+
+measure() {
     local port
+    prepare
     port=$(free_port)
     serve "$port" "$scratch"
     php -d memory_limit=2G artisan "$1" --address="http://127.0.0.1:$port" \
@@ -42,12 +83,13 @@ case "${1:-all}" in
     returns) measure bench:returns "${@:2}" ;;
     prove) measure bench:prove "${@:2}" ;;
     tills) measure bench:tills "${@:2}" ;;
+    serving) serving "${@:2}" ;;
     goods) measure bench:goods "${@:2}" ;;
     orders) measure bench:orders "${@:2}" ;;
     reports) measure bench:reports "${@:2}" ;;
     *)
         measure bench:run && measure bench:accounts && measure bench:layaways && measure bench:returns \
             && measure bench:prove && measure bench:tills && measure bench:orders && measure bench:reports \
-            && measure bench:goods
+            && measure bench:goods && serving
         ;;
 esac

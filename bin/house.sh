@@ -28,6 +28,7 @@ RUNNING=(php=php-cli composer=composer mariadbd=mariadb-server-core mariadb=mari
     php:pdo_mysql php:bcmath php:gd php:intl php:mbstring php:dom php:curl php:zip)
 # To keep what there is, and to make it again.
 KEEPING=(mariadb-dump=mariadb-client mariadb-binlog=mariadb-client)
+SERVING=(nginx=nginx,nginx-common php-fpm8.2=php8.2-fpm,libapparmor1)
 TESTING=(
     "${KEEPING[@]}"
     chromium=chromium chromedriver=chromium-driver pdftotext=poppler-utils pdftoppm=poppler-utils zbarimg=zbar-tools
@@ -44,6 +45,22 @@ need() {
     apt-get update -q > /dev/null
     # shellcheck disable=SC2086
     DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends $packages > /dev/null
+}
+
+# Programs whose packages would start a service of the machine's own are taken out of them, into a folder of ours.
+# Names: command, then packages.
+unpacked() {
+    local tools=$HOUSE/tools want packages
+    export PATH=$PATH:$tools/usr/sbin:$tools/usr/bin
+    for want in "$@"; do
+        missing "${want%%=*}" || continue
+        packages=${want#*=}
+        say "unpacking ${packages//,/ }"
+        mkdir -p "$tools"
+        (cd "$tools" && { apt-get download -q ${packages//,/ } > /dev/null 2>&1 \
+            || { apt-get update -q > /dev/null && apt-get download -q ${packages//,/ } > /dev/null; }; } \
+            && for package in *.deb; do dpkg -x "$package" .; done && rm -f ./*.deb) || die "$packages cannot be had"
+    done
 }
 
 vendor() {
@@ -69,14 +86,14 @@ free_port() {
     php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'
 }
 
-# Starts a MariaDB of our own on loopback. Arguments: folder, then extra server options. Leaves its port in folder/port.
-database_start() {
-    local folder=$1 as_root=() port i
+# Makes a MariaDB of our own ready to start, on loopback. Arguments: folder, then extra server options. Leaves its port
+# in folder/port, and in DATABASE the command.
+database_ready() {
+    local folder=$1 as_root=() port
     shift
     [ "$(id -u)" = 0 ] && as_root=(--user=root)
     # A place of its own for what it writes for a moment: one that starts clears away what it finds there.
     mkdir -p "$folder/tmp"
-    if database_answers "$folder"; then return; fi
     if [ ! -d "$folder/data/mysql" ]; then
         mariadb-install-db --no-defaults "${as_root[@]}" --datadir="$folder/data" \
             --auth-root-authentication-method=normal --skip-test-db --skip-name-resolve > "$folder/install.log" 2>&1 \
@@ -87,11 +104,18 @@ database_start() {
     # A socket's path may be 107 bytes long at most, so it does not lie in the data folder.
     [ -f "$folder/socket" ] || mktemp -u /tmp/elmstone-XXXXXXXX.sock > "$folder/socket"
     printf '%s' "$port" > "$folder/port"
-    setsid mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")" \
-        --pid-file="$folder/pid" --tmpdir="$folder/tmp" \
-        --log-error="$folder/error.log" --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin \
-        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@" \
-        > /dev/null 2>&1 < /dev/null &
+    DATABASE=(mariadbd --no-defaults "${as_root[@]}" --datadir="$folder/data" --socket="$(cat "$folder/socket")"
+        --pid-file="$folder/pid" --tmpdir="$folder/tmp"
+        --log-error="$folder/error.log" --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin
+        --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-log-file-size=256M "$@")
+}
+
+# Starts it, and makes its users. Arguments as above.
+database_start() {
+    local folder=$1 i
+    if database_answers "$folder"; then return; fi
+    database_ready "$@"
+    setsid "${DATABASE[@]}" > /dev/null 2>&1 < /dev/null &
     for i in $(seq 150); do
         database_answers "$folder" && { database_user "$folder"; return; }
         sleep 0.2
@@ -101,7 +125,8 @@ database_start() {
 
 # The shop's own database. One that is not the demonstration's writes a log of every change, in a folder of its own
 # (ELMSTONE_BINLOG: best on another disk), so that what was done after a backup can be done again.
-shop_database_start() {
+shop_database_start() { shop_database database_start; }
+shop_database() {
     local log=()
     if [ "$(cat "$HOUSE/kind" 2> /dev/null)" = own ]; then
         local folder=${ELMSTONE_BINLOG:-$HOUSE/binlog}
@@ -109,7 +134,8 @@ shop_database_start() {
         log=(--log-bin="$folder/elmstone" --binlog-format=ROW --sync-binlog=1 --expire-logs-days=14 --server-id=1
             --log-bin-trust-function-creators=1)
     fi
-    database_start "$HOUSE/db" --innodb-buffer-pool-size=512M --innodb-flush-log-at-trx-commit=1 "${log[@]}"
+    "$1" "$HOUSE/db" --innodb-buffer-pool-size="${ELMSTONE_BUFFER:-512M}" --innodb-flush-log-at-trx-commit=1 \
+        "${log[@]}"
 }
 
 # A database as it is at one moment, with its triggers. Arguments: folder, name, then options.

@@ -19,4 +19,16 @@ php artisan migrate --force --quiet
 compiled artisan shop:demo
 port=$(free_port)
 serve "$port" "$scratch"
+php artisan backup:note elmstone-20261127-021500.backup --bytes=48210233 --seconds=11
+compiled artisan books:prove > /dev/null
 php tests/Browser/shots.php "http://127.0.0.1:$port" docs/screenshots
+serve_stop "$scratch"
+
+# And an empty one, as it is set up.
+database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test_empty'
+use_database "$scratch/db" elmstone_test_empty
+export APP_ENV=production ELMSTONE_STAND_INS=false ELMSTONE_SETUP_KEY=0123456789abcdef
+php artisan migrate --force --quiet
+port=$(free_port)
+serve "$port" "$scratch"
+php tests/Browser/shots-setup.php "http://127.0.0.1:$port" "$ELMSTONE_SETUP_KEY" docs/screenshots

@@ -5,6 +5,7 @@
 started=$(date +%s)
 need "${RUNNING[@]}" "${TESTING[@]}"
 vendor dev
+unpacked "${SERVING[@]}"
 scratch_database
 : > "$scratch/failed"
 database_root "$scratch/db" -e 'CREATE DATABASE elmstone_test_beside; CREATE DATABASE elmstone_test_typing'

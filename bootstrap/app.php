@@ -10,6 +10,7 @@ use Elmstone\Bench\OrdersCommand;
 use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReportsCommand;
 use Elmstone\Bench\ReturnsCommand;
+use Elmstone\Bench\ServingCommand;
 use Elmstone\Bench\TillsCommand;
 use Elmstone\Counter\Page\InSight;
 use Elmstone\Foundation\Http\BeginSession;
@@ -49,6 +50,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 TillsCommand::class,
                 OrdersCommand::class,
                 GoodsCommand::class,
+                ServingCommand::class,
             ]
             : [],
     ])

@@ -57,8 +57,6 @@ $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($bank);
 $clerk->click('.main-act')->awaitText('h1', 'elmstone-bank');
 unlink($bank);
 $shot('bank');
-$clerk->go("/documents/{$label}");
-$shot('document');
 $clerk->go('/counter/new')->scan($label)->awaitText('#returnable', 'Tile saw');
 $clerk
     ->awaitFirstQuantity()
@@ -92,8 +90,6 @@ $clerk->fill('#cash', '60')->awaitText('#settle', 'Change');
 $shot('counter-layaway');
 $clerk->go('/orders?find=elderfen+bathrooms')->click('main tbody a.code')->awaitText('h1', 'Order');
 $shot('order');
-$clerk->go('/owners/CARVER')->awaitText('h1', 'Carving');
-$shot('owner');
 $clerk->go('/takings')->type('#day', 'yesterday');
 
 foreach (
@@ -139,7 +135,8 @@ $office = [
     'today' => '/today',
     'report' => '/reports/sales?period=last-month&by=department&compare=before',
     'trial-balance' => '/ledger',
-    'markdowns' => '/markdowns',
+    'settings' => '/settings',
+    'running' => '/running',
 ];
 
 foreach ($office as $name => $page) {
