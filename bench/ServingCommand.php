@@ -127,7 +127,8 @@ final class ServingCommand extends Command
         $report = sprintf(
             "# Serving, measured on %s\n\n%d cores that the database, the application and who asks share, PHP %s, %s, "
                 ."opcache preloading, durable commits. A sale is four requests: two scans, cash, post.\n\n"
-                ."| tills | sales a second | posting p50, ms | posting p95, ms | empty pages a second | empty p95, ms |\n"
+                .'| tills | sales a second | posting p50, ms | posting p95, ms | empty pages a second '
+                ."| empty p95, ms |\n"
                 ."|---:|---:|---:|---:|---:|---:|\n%s\n",
             date('j M Y'),
             (int) shell_exec('nproc'),

@@ -11,6 +11,7 @@ final class AgreementsProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->app->tag([AgreementData::class], 'personal-data');
         $this->app->tag([ProveAgreements::class], 'proofs');
         $this->app->tag([AgreementTrace::class], 'traces');
         $this->app->tag([MergeAgreements::class], 'merges');

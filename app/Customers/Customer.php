@@ -48,6 +48,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property-read Collection<int, Address> $addresses
  * @property-read Collection<int, CustomerNote> $notes
  * @property-read Collection<int, ContractPrice> $contractPrices
+ * @property CarbonImmutable|null $erased_at when their personal data was erased
  */
 final class Customer extends Record
 {
@@ -58,6 +59,7 @@ final class Customer extends Record
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [
+        'erased_at' => 'immutable_datetime',
         'discount_percent' => PercentageCast::class,
         'kind' => CustomerKind::class,
         'exempt' => 'array',

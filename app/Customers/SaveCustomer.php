@@ -34,7 +34,7 @@ final class SaveCustomer
     {
     }
 
-    /** @throws Refused possible_duplicate, merged, changed_elsewhere */
+    /** @throws Refused possible_duplicate, erased, merged, changed_elsewhere */
     public function handle(?Customer $customer, CustomerDraft $draft, Staff $by, ?int $version = null): Customer
     {
         return DB::transaction(function () use ($customer, $draft, $by, $version): Customer {
@@ -59,6 +59,10 @@ final class SaveCustomer
 
     private function assertMayChange(Customer $customer, ?int $version): void
     {
+        if ($customer->exists && $customer->erased_at !== null) {
+            throw Refused::because('erased', 'This customer was erased; make a new one.');
+        }
+
         if ($customer->exists && $customer->isMerged()) {
             throw Refused::because('merged', 'This customer was merged into another; change that one.');
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Elmstone\Customers\CustomerController;
 use Elmstone\Customers\CustomerTypeController;
+use Elmstone\Customers\Personal\PersonalController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('can:see-customers')->group(function (): void {
@@ -26,6 +27,16 @@ Route::middleware('can:see-customers')->group(function (): void {
         ->name('customers.level-prices.save');
     Route::get('/customers/{customer}/scan/{version?}', [CustomerController::class, 'scan'])->name('customers.scan');
 });
+
+Route::middleware('can:interchange')->group(function (): void {
+    Route::get('/customers/{customer}/personal', [PersonalController::class, 'show'])->name('customers.personal');
+    Route::get('/customers/{customer}/personal.json', [PersonalController::class, 'file'])->name(
+        'customers.personal.file',
+    );
+});
+Route::post('/customers/{customer}/erase', [PersonalController::class, 'erase'])
+    ->middleware('can:erase-customers')
+    ->name('customers.erase');
 
 Route::middleware('can:edit-customers')->group(function (): void {
     Route::post('/customers', [CustomerController::class, 'store'])->name('customers.store');

@@ -8,6 +8,7 @@ use Elmstone\Held\Cards\GiftCardOnPaper;
 use Elmstone\Held\Cards\PayOntoCards;
 use Elmstone\Held\Cards\ProveCardNumbers;
 use Elmstone\Held\Cards\TakeBackCards;
+use Elmstone\Held\Ledger\HeldData;
 use Elmstone\Held\Ledger\HeldOnPaper;
 use Elmstone\Held\Ledger\MergeHeld;
 use Elmstone\Held\Ledger\ProveHeld;
@@ -21,6 +22,7 @@ final class HeldProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->app->tag([HeldData::class], 'personal-data');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->scoped(OntoCards::class, PayOntoCards::class);
         $this->app->tag([ProveHeld::class, ProveCardNumbers::class], 'proofs');

@@ -12,6 +12,7 @@ final class KeptCardsProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->app->tag([KeptCardData::class], 'personal-data');
         $this->app->tag([MergeCards::class], 'merges');
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Receivables;
 
+use Elmstone\Receivables\Accounts\AccountData;
 use Elmstone\Receivables\Accounts\MergeCustomers;
 use Elmstone\Receivables\Ledger\PayingHabits;
 use Elmstone\Receivables\Ledger\ProveReceivables;
@@ -16,6 +17,7 @@ final class ReceivablesProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->app->tag([AccountData::class], 'personal-data');
         $this->app->when(ReverseReceipt::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');

@@ -61,6 +61,7 @@ enum Ability: string
     case SeeAttachments = 'see-attachments';
     case Attach = 'attach';
     case PlayDevices = 'play-devices';
+    case EraseCustomers = 'erase-customers';
     case SetHouse = 'set-house';
     case SeeRunning = 'see-running';
 
@@ -121,6 +122,7 @@ enum Ability: string
             self::SetHouseTerms => [Role::Office, Role::Owner],
             self::CloseYear,
             self::Reopen,
+            self::EraseCustomers,
             self::SetHouse,
             self::SeeRunning,
             self::ManageStaff => [Role::Owner],
@@ -141,6 +143,7 @@ enum Ability: string
             self::EditItems => 'Change items',
             self::SeeCustomers => 'See customers',
             self::EditCustomers => 'Change customers',
+            self::EraseCustomers => 'Erase what is personal of customers',
             self::EditPrices => 'Change prices',
             self::SeeAccounts => 'See house accounts',
             self::SeeAgeing => 'See ageing and forecast',
@@ -221,6 +224,7 @@ enum Ability: string
             self::ReceiveGoods => 'Goods',
             self::SeeCustomers,
             self::EditCustomers,
+            self::EraseCustomers,
             self::TakeWarningsAway,
             self::MailAnywhere => 'Customers',
             self::SeeAccounts,

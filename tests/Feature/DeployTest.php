@@ -45,7 +45,8 @@ final class DeployTest extends TestCase
     public function test_it_is_set_up_serves_by_tls_and_keeps_itself(): void
     {
         $said = $this->install();
-        self::assertStringContainsString('Set up your shop at  https://'.self::NAME.":{$this->https}/setup?key=", $said);
+        $address = 'https://'.self::NAME.":{$this->https}";
+        self::assertStringContainsString("Set up your shop at  {$address}/setup?key=", $said);
         $this->assertUnitsAreSound();
         $this->install('the second time nothing that was set is lost');
         $this->serves();
@@ -96,7 +97,7 @@ final class DeployTest extends TestCase
     private function serves(): void
     {
         // As the machine was put down and comes up again.
-        $this->as('bash', '-c', 'ELMSTONE_HOME='.$this->lib().' bash -c ". bin/house.sh; database_stop \"\$HOUSE/db\""');
+        $this->as('bash', '-c', "export ELMSTONE_HOME={$this->lib()}; . bin/house.sh; database_stop \"\$HOUSE/db\"");
         $this->unit('elmstone-database.service');
         $this->until(fn (): bool => $this->query('root', 'SELECT 1') === '1', 'the database');
         $this->unit('elmstone-php.service');
@@ -123,7 +124,8 @@ final class DeployTest extends TestCase
 
         foreach (
             [
-                'strict-transport-security: max-age=31536000', 'permissions-policy:', "content-security-policy: default-src 'none'",
+                'strict-transport-security: max-age=31536000', 'permissions-policy:',
+                "content-security-policy: default-src 'none'",
                 'x-content-type-options: nosniff', 'secure; HttpOnly', 'Whose shop is this?',
             ] as $words
         ) {
@@ -174,8 +176,10 @@ final class DeployTest extends TestCase
 
         foreach (
             [
-                'one-off' => ['description' => 'A hammer', 'price' => '20', 'quantity' => '1', 'tax_class' => 'standard',
-                    'department_id' => '1'],
+                'one-off' => [
+                    'description' => 'A hammer', 'price' => '20', 'quantity' => '1', 'tax_class' => 'standard',
+                    'department_id' => '1',
+                ],
                 'cash' => ['cash' => '50'],
                 'post' => [],
             ] as $act => $fields
@@ -379,6 +383,8 @@ final class DeployTest extends TestCase
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
 
-        return $socket === false ? 0 : (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        $name = $socket === false ? ':0' : (string) stream_socket_get_name($socket, false);
+
+        return (int) substr((string) strrchr($name, ':'), 1);
     }
 }

@@ -21,6 +21,7 @@ final class GrantsCommand extends Command
     /** Of tables whose rows are never deleted, the columns that change; of one written with its key, the key too. */
     private const NARROW = [
         'open_items' => ['customer_id', 'open', 'moved_on', 'set_digest'],
+        'customer_changes' => ['before', 'after'],
         'series' => ['last_number', 'summed', 'first_number'],
         'series_heads' => ['kind', 'number', 'digest'],
     ];

@@ -22,6 +22,7 @@ enum SecurityEvent: string
     case LimitChanged = 'limit_changed';
     case RightsChanged = 'rights_changed';
     case SettingChanged = 'setting_changed';
+    case Erased = 'erased';
     case Exported = 'exported';
     case DrawerOpened = 'drawer_opened';
     case Token = 'token';
@@ -44,6 +45,7 @@ enum SecurityEvent: string
             self::LimitChanged => 'Limits changed',
             self::RightsChanged => 'Rights changed',
             self::SettingChanged => 'Setting changed',
+            self::Erased => 'Personal data erased',
             self::Exported => 'Data taken out',
             self::DrawerOpened => 'Drawer opened, no sale',
             self::Token => 'Token given out',

@@ -19,6 +19,8 @@
                 href="{{ route('credit-notes.free', $customer) }}">Give credit</a>@endcan
             <a class="quiet-act" href="{{ route('store-credit.show', $customer) }}">Store credit</a>
             <a class="quiet-act" href="{{ route('customers.edit', $customer) }}">Change</a>
+            @can('interchange')<a class="quiet-act" href="{{ route('customers.personal', $customer) }}">What is
+                kept</a>@endcan
         </div></div>
     @include('design.messages')
     @if($customer->isMerged())<div class="note look">
