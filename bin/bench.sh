@@ -26,7 +26,8 @@ behind_nginx() {
         deploy/php-fpm.conf > "$scratch/php-fpm.conf"
     [ "$(id -u)" != 0 ] || printf 'user = root\ngroup = root\n' >> "$scratch/php-fpm.conf"
     php-fpm8.2 $([ "$(id -u)" != 0 ] || echo -R) --fpm-config "$scratch/php-fpm.conf" \
-        -d opcache.preload="$PWD/bin/preload.php" -d opcache.preload_user="$(id -un)" -d opcache.validate_timestamps=0 > "$scratch/fpm.log" 2>&1 &
+        -d opcache.preload="$PWD/bin/preload.php" -d opcache.preload_user="$(id -un)" \
+        -d opcache.validate_timestamps=0 > "$scratch/fpm.log" 2>&1 &
     printf '%s' $! > "$scratch/fpm.pid"
     {
         [ "$(id -u)" != 0 ] || echo 'user root;'

@@ -76,6 +76,8 @@ final class Chromium
         }
 
         $driver->switchTo()->window($new);
+        // What has no focus gets none from a script either.
+        (new ChromeDevToolsDriver($driver))->execute('Page.bringToFront', []);
         $driver->manage()->getLog('browser');
         $this->idle[] = $driver;
     }
