@@ -100,7 +100,7 @@ final class ServingCommand extends Command
         $do('add', ['entry' => 'LH-1140']);
         $do('add', ['entry' => '2 x AD-0207']);
         $page = $do('cash', ['cash' => '500']);
-        $version = preg_match('/name="version" value="(\d+)"/', $page, $found) === 1 ? $found[1] : '';
+        $version = preg_match('/data-version="(\d+)"/', $page, $found) === 1 ? $found[1] : '';
 
         return self::timed(static fn (): string => $clerk->post("/counter/{$slip}/post", [
             'act' => (string) Str::uuid(), 'version' => $version,

@@ -38,6 +38,7 @@ behind_nginx() {
         printf 'location / { try_files $uri /index.php$is_args$args; }\nlocation = /index.php {\n'
         printf 'include %s/fastcgi_params;\nfastcgi_param SCRIPT_FILENAME $document_root/index.php;\n' \
             "$(if [ -d "$HOUSE/tools/etc/nginx" ]; then echo "$HOUSE/tools/etc/nginx"; else echo /etc/nginx; fi)"
+        printf 'fastcgi_param HTTP_HOST $host:$server_port;\n'
         printf 'fastcgi_pass unix:%s/run/php.sock;\n}\n}\n}\n' "$scratch"
     } > "$conf"
     nginx -c "$conf" > "$scratch/nginx.log" 2>&1 &

@@ -27,7 +27,8 @@ final class TakeTime
     public function terminate(Request $request, Response $response): void
     {
         $what = match (true) {
-            $response->getStatusCode() >= 500 => Measured::BROKEN,
+            // Where the database does not answer nothing is broken, and nothing can be counted in it.
+            $response->getStatusCode() === 500 => Measured::BROKEN,
             $request->routeIs(self::POSTS) && $response->isSuccessful() => Measured::POSTING,
             default => null,
         };
