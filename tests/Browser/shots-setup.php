@@ -12,7 +12,8 @@ use Elmstone\Tests\Browser\Clerk;
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 [, $address, $key, $folder] = $argv;
-$clerk = new Clerk((new Chromium)->window(), $address);
+$chromium = new Chromium;
+$clerk = new Clerk($chromium->window(), $address);
 $clerk->go("/setup?key={$key}")->type('#name', 'Tannery Row Builders’ Supply');
 $clerk->type('#country', 'US')->type('#currency', 'USD')->click('.main-act')->awaitText('h1', 'Taxes');
 $clerk->go('/setup/taxes?example=us')->awaitText('.note', 'Made-up');
