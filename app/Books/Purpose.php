@@ -59,6 +59,7 @@ enum Purpose: string
     case MovedOn = 'moved_on';
     case OpeningOwed = 'opening_owed';
     case OpeningCredit = 'opening_credit';
+    case OpeningHeld = 'opening_held';
     case PostedInError = 'posted_in_error';
     case Reward = 'reward';
     case OwnerPaid = 'owner_paid';
@@ -263,6 +264,7 @@ enum Purpose: string
             self::MovedOn => "Moved from another account: {$refersTo}",
             self::OpeningOwed => 'Owed from before',
             self::OpeningCredit => 'Credit from before',
+            self::OpeningHeld => 'Owed on a card from before',
             self::PostedInError => "{$refersTo} never came",
             self::Reward => 'Points became store credit',
             self::OwnerPaid => 'The owner of goods is paid',
@@ -330,7 +332,7 @@ enum Purpose: string
             self::SmallDifference => 'Small difference',
             self::MovedOff => 'Moved off',
             self::MovedOn => 'Moved on',
-            self::OpeningOwed, self::OpeningCredit => 'Opening item',
+            self::OpeningOwed, self::OpeningCredit, self::OpeningHeld => 'Opening item',
             self::PostedInError => 'Posted in error',
             self::Reward => 'Reward',
             self::OwnerPaid, self::OwnerCredited => 'Settlement with an owner',

@@ -14,6 +14,7 @@ use Elmstone\Held\Ledger\MergeHeld;
 use Elmstone\Held\Ledger\ProveHeld;
 use Elmstone\Held\Ledger\TakeBackDeposit;
 use Elmstone\Held\PayOut\DepositMoney;
+use Elmstone\Held\Tables\GiftCardsTable;
 use Elmstone\MoneyOut\OntoCards;
 use Elmstone\Support\RoomProvider;
 
@@ -23,6 +24,7 @@ final class HeldProvider extends RoomProvider
     public function register(): void
     {
         $this->app->tag([HeldData::class], 'personal-data');
+        $this->app->tag([GiftCardsTable::class], 'tables');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');
         $this->app->scoped(OntoCards::class, PayOntoCards::class);
         $this->app->tag([ProveHeld::class, ProveCardNumbers::class], 'proofs');

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Elmstone\Interchange;
 
 use Elmstone\Core\Money\Refused;
+use Elmstone\Customers\Customer;
+use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Receivables\Opening\PostOpening;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Csv;
 use Elmstone\Support\LongWork;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Ramsey\Uuid\Uuid;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Open items of the books before these, brought in as a table that is looked at first. */
 final class OpeningController
@@ -32,6 +36,29 @@ final class OpeningController
     public function show(): View
     {
         return $this->page(null, '');
+    }
+
+    /** What is open now, in the same columns. */
+    public function out(): StreamedResponse
+    {
+        $customers = Customer::query()->pluck('number', 'id');
+        $rows = (static function () use ($customers): iterable {
+            $open = OpenItemRecord::query()->where('open', '>', 0)->orderBy('document_id');
+
+            foreach ($open->lazyById(1000, 'document_id') as $item) {
+                $number = $customers->get($item->customer_id);
+
+                yield [
+                    is_numeric($number) ? (string) $number : '',
+                    $item->label,
+                    $item->business_date->format('Y-m-d'),
+                    $item->due_date->format('Y-m-d'),
+                    $item->signedOpen()->toString(),
+                ];
+            }
+        })();
+
+        return Csv::download('open-items.csv', OpeningTable::COLUMNS, $rows);
     }
 
     public function dryRun(Request $request): View

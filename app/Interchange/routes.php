@@ -31,6 +31,7 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
         'customers.import.bring-in',
     );
+    Route::get('/accounts/opening.csv', [OpeningController::class, 'out'])->name('accounts.opening.out');
     Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
     Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
     Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name('accounts.opening.bring-in');

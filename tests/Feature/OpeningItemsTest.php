@@ -130,4 +130,14 @@ final class OpeningItemsTest extends FeatureCase
         ])->assertSessionHasNoErrors();
         $this->look("{$closed->number},1,2026-01-05,,5\n")->assertSee('no house account with the number');
     }
+
+    public function test_what_is_open_goes_out_in_the_columns_it_comes_in_by(): void
+    {
+        $number = $this->customer->number;
+        $this->bringIn("{$number},A-1,2026-01-05,2026-02-04,80.00\n{$number},A-2,2026-01-06,,-12.50\n");
+        $out = $this->get('/accounts/opening.csv')->assertOk()->streamedContent();
+        $this->assertStringStartsWith(trim(self::HEAD), $out);
+        $this->assertMatchesRegularExpression("/{$number},[A-Z]+-\d+,\d{4}-\d\d-\d\d,2026-02-04,80\.00\r/", $out);
+        $this->assertStringContainsString('-12.50', $out);
+    }
 }

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
+use Elmstone\Held\Cards\GiftCard;
+use Elmstone\Held\Cards\GiftCardLedger;
+use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Shop\House;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -135,6 +139,40 @@ final class TablesInTest extends FeatureCase
             ->where('item_id', Item::query()->where('code', 'HM-1')->value('id'))->sum('on_hand'));
         $this->look('stock', 'place,item,quantity', ['XX,HM-1,1', 'HF,NONE,1', 'HF,HM-1,2', 'PB,HM-2,0'])
             ->assertSee('4 not right');
+        $this->assertProves();
+    }
+
+    public function test_gift_cards_of_before_are_owed_on_here_and_pay(): void
+    {
+        $ours = GiftCardLedger::drawn()->digits;
+        $owed = static fn (string $column): int => (int) DB::table('journal_lines')
+            ->where('account', 'gift_cards')->sum($column);
+        $before = $owed('credit');
+        $head = 'number,amount,expires_on';
+        $rows = ["{$ours},25.00,2031-12-31", 'OLD-4471,10,', ',5.50,'];
+        $look = $this->look('gift-cards', $head, $rows)->assertSee('3 new');
+        $this->bringIn($look, 'gift-cards')->assertSessionHasNoErrors();
+        self::assertSame($before + 4_050, $owed('credit'));
+        self::assertSame(3, GiftCard::query()->count());
+        self::assertSame('2031-12-31', GiftCards::named($ours)->expires_on?->format('Y-m-d'));
+        self::assertTrue(DB::table('documents')->where('note', 'like', '%before: OLD-4471')->exists());
+        // The same file once more, and what went out, bring nothing in.
+        $this->post('/tables/gift-cards/bring-in', ['csv' => self::digest($head, $rows)])
+            ->assertSessionHasErrors('refused');
+        $out = $this->get('/tables/gift-cards.csv')->streamedContent();
+        self::assertStringNotContainsString($ours, $out);
+        $this->post('/tables/gift-cards', ['file' => UploadedFile::fake()->createWithContent('out.csv', $out)])
+            ->assertSee('3 not right');
+        $this->look('gift-cards', $head, ['9000000000000002,5,', 'A,-1,', 'B,5,2020-01-01', 'C,1,', 'C,2,'])
+            ->assertSee('4 not right');
+        self::assertSame(3, GiftCard::query()->count());
+
+        $this->as('101');
+        $this->slip = (string) Str::uuid();
+        $this->add('LH-1140');
+        $this->does('gift-cards/use', ['card_code' => $ours])->assertOk();
+        $this->does('post')->assertOk();
+        self::assertSame('gift_card', $this->document()->tenders[0]->kind->value);
         $this->assertProves();
     }
 

@@ -137,6 +137,12 @@ final readonly class MoneyEntry
         return self::plain(Purpose::OwnerCredited, $amount, fee: $fee, held: [HeldKind::StoreCredit->value => $amount]);
     }
 
+    /** What was owed on a card, say, before these books. */
+    public static function openingHeld(HeldKind $kind, Money $amount): self
+    {
+        return self::plain(Purpose::OpeningHeld, $amount, held: [$kind->value => $amount]);
+    }
+
     /** Points became store credit. */
     public static function reward(Money $amount): self
     {
@@ -238,7 +244,7 @@ final readonly class MoneyEntry
 
         return match ($this->purpose) {
             Purpose::Payment => $this->total->minus($held)->plus($this->settlementDiscount)->negated(),
-            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::Reward,
+            Purpose::PaidBack, Purpose::KeptAsDeposit, Purpose::Reward, Purpose::OpeningHeld,
             Purpose::OwnerCredited => Money::zero($this->total->currency),
             Purpose::ReturnedPayment => $this->total->plus($held),
             Purpose::ReceiptReversed => $this->total->plus($this->settlementDiscount)->plus($held),

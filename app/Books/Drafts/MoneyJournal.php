@@ -67,6 +67,10 @@ final class MoneyJournal
 
         array_push($postings, ...self::atTheBank($entry), ...self::atSuppliers($entry));
 
+        if ($entry->purpose === Purpose::OpeningHeld) {
+            $postings[] = [Accounts::OPENING, $entry->total];
+        }
+
         if ($entry->purpose === Purpose::Reward) {
             $postings[] = [Accounts::REWARDS_GIVEN, $entry->total];
         }

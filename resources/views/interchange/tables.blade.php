@@ -16,7 +16,8 @@
         accounts. A row with a number changes that customer, any other makes a new one.</td><td class="text-nowrap">
         <a href="{{ route('customers.csv') }}">take out</a></td></tr>
     <tr><td><a href="{{ route('accounts.opening') }}">Open items</a></td><td class="soft small">What customers owed
-        before, invoice by invoice, with its own dates.</td><td></td></tr>
+        before, invoice by invoice, with its own dates.</td><td>
+        <a href="{{ route('accounts.opening.out') }}">take out</a></td></tr>
     </tbody></table>
 </div>
 @endsection

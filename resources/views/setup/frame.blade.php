@@ -1,13 +1,6 @@
 <!doctype html>
 <html lang="en">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="csrf-token" content="{{ csrf_token() }}">
-    <title>@yield('title', 'Setting up') · Elmstone</title>
-    <link rel="icon" href="/favicon.svg" type="image/svg+xml">
-    @vite(['resources/css/app.scss', 'resources/js/app.js'])
-</head>
+<head>@include('design.head', ['title' => 'Setting up'])</head>
 <body>
 <a class="skip" href="#main">Skip to the page</a>
 <header class="top"><span class="name">Elmstone</span><span>Setting up a shop</span></header>
