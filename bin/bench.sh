@@ -11,6 +11,9 @@ vendor_for_running
 
 scratch=$(mktemp -d /tmp/elmstone-bench-XXXXXX)
 finish() {
+    for name in nginx fpm; do
+        [ ! -f "$scratch/$name.pid" ] || kill "$(cat "$scratch/$name.pid")" 2> /dev/null || true
+    done
     serve_stop "$scratch"
     database_stop "$scratch/db"
     php artisan view:clear --quiet || true
