@@ -45,6 +45,12 @@ abstract class BrowserCase extends TestCase
         );
     }
 
+    /** Somebody at another server. */
+    protected function at(string $address): Clerk
+    {
+        return $this->clerks[] = new Clerk((self::$chromium ??= new Chromium)->window(), $address);
+    }
+
     /** The same, for as long as whoever asks keeps it. */
     protected function signedIn(string $number, int $till = 1): Clerk
     {

@@ -8,7 +8,7 @@ use PDO;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** The application on a database of its own with a month of the demonstration shop, served on a free port. */
+/** The application on a database of its own, with a month of the demonstration shop or with nothing, on a free port. */
 final class Served
 {
     public readonly string $address;
@@ -17,10 +17,11 @@ final class Served
 
     private Process $server;
 
-    public function __construct(private readonly string $database)
+    /** @param  string|null  $setUpKey of a machine on which there is no shop yet; null: the demonstration */
+    public function __construct(private readonly string $database, private readonly ?string $setUpKey = null)
     {
         $this->artisan('migrate:fresh', '--force', '--quiet');
-        $this->artisan('shop:demo', '--months=1');
+        $setUpKey === null && $this->artisan('shop:demo', '--months=1');
         $this->artisan('house:grants', 'elmstone_till');
         $this->port = self::freePort();
         $this->address = "http://127.0.0.1:{$this->port}";
@@ -89,14 +90,27 @@ final class Served
             ->getOutput();
     }
 
-    public function query(string $sql): mixed
+    /** An empty one, as ./elmstone up --empty serves it. */
+    public static function empty(string $database, string $setUpKey): self
     {
-        $database = new PDO(
-            "mysql:host=127.0.0.1;port={$this->env('DB_PORT')};dbname={$this->database}",
+        self::connected('')->exec("CREATE DATABASE IF NOT EXISTS {$database}");
+
+        return new self($database, $setUpKey);
+    }
+
+    private static function connected(string $database): PDO
+    {
+        return new PDO(
+            'mysql:host=127.0.0.1;port='.getenv('DB_PORT').($database === '' ? '' : ";dbname={$database}"),
             'elmstone',
-            $this->env('DB_PASSWORD'),
+            (string) getenv('DB_PASSWORD'),
             [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
         );
+    }
+
+    public function query(string $sql): mixed
+    {
+        $database = self::connected($this->database);
 
         $answer = $database->query($sql);
 
@@ -108,9 +122,10 @@ final class Served
     {
         return [
             'DB_DATABASE' => $this->database,
-            'APP_ENV' => 'demonstration',
+            'APP_ENV' => $this->setUpKey === null ? 'demonstration' : 'production',
             'APP_DEBUG' => 'false',
-            'ELMSTONE_STAND_INS' => 'true',
+            'ELMSTONE_STAND_INS' => $this->setUpKey === null ? 'true' : 'false',
+            'ELMSTONE_SETUP_KEY' => $this->setUpKey ?? '',
             'SESSION_DRIVER' => 'file',
             'CACHE_STORE' => 'file',
             'BCRYPT_ROUNDS' => '4',

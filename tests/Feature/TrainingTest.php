@@ -15,6 +15,8 @@ use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Counter\Slip\SlipState;
+use Elmstone\Devices\NotConnected;
+use Elmstone\Devices\ReceiptPrinter;
 use Elmstone\Shop\Settings;
 use Elmstone\Shop\Till;
 use Elmstone\Stock\BringIn;
@@ -55,6 +57,18 @@ final class TrainingTest extends FeatureCase
             'stock' => DB::table('stock')->orderBy('item_id')->get(['item_id', 'on_hand', 'committed'])->all(),
             'heads' => DB::table('series_heads')->orderBy('kind')->pluck('digest', 'kind')->all(),
         ];
+    }
+
+    public function test_a_sale_is_practised_where_there_is_no_printer_and_says_so(): void
+    {
+        app()->bind(ReceiptPrinter::class, NotConnected::class);
+        $this->add('LH-1140')->does('cash', ['cash' => '20'])->assertOk();
+        $this->does('post')
+            ->assertOk()
+            ->assertSee('nothing was posted')
+            ->assertSee('No printer is connected')
+            ->assertDontSee('The paper says so, too');
+        $this->assertSame(SlipState::Practised, $this->slip()->state);
     }
 
     public function test_a_sale_is_practised_and_nothing_of_it_stays(): void

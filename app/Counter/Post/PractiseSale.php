@@ -14,6 +14,7 @@ use Elmstone\Counter\Slip\PaperWay;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\SlipState;
+use Elmstone\Devices\DeviceFailed;
 use Elmstone\Devices\ReceiptPrinter;
 use Elmstone\Paper\IssuePaper;
 use Illuminate\Support\Facades\DB;
@@ -54,10 +55,22 @@ final class PractiseSale
 
             return $slip->paper === PaperWay::Print;
         });
-        $wantsPaper && $paper !== '' && $this->printer->print($act->till, 'Training', $paper);
+        $printed = $wantsPaper && $paper !== '' ? $this->printed($paper, $act) : '';
         $slip = $this->desk->read($slipKey, $act);
-        $slip->said = "Training: nothing was posted. It would have been {$label}.";
+        $slip->said = trim("Training: nothing was posted. It would have been {$label}. {$printed}");
 
         return $slip;
+    }
+
+    /** @return string that it printed, or why it did not: of a practice nothing is tried again */
+    private function printed(string $paper, Act $act): string
+    {
+        try {
+            $this->printer->print($act->till, 'Training', $paper);
+        } catch (DeviceFailed $failure) {
+            return "Without paper: {$failure->getMessage()}";
+        }
+
+        return 'The paper says so, too.';
     }
 }

@@ -1,5 +1,4 @@
-<div class="note look mt-3" role="status"><p><strong>Training: nothing was posted.</strong> {{ $slip->paper->value
-    === 'print' ? 'The paper says so, too.' : '' }}</p></div>
+<div class="note look mt-3" role="status"><p><strong>Training: nothing was posted.</strong></p></div>
 @if($reckoned->settlement?->change->isPositive())
     <div class="change"><span>Change to hand over</span><span class="sum"
         id="change">{{ $reckoned->settlement->change }}</span></div>
