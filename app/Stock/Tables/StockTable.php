@@ -4,20 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Stock\Tables;
 
-use Brick\Math\RoundingMode;
 use Elmstone\Books\Books;
 use Elmstone\Books\Drafts\PostedAt;
 use Elmstone\Books\Posting;
 use Elmstone\Books\Purpose;
 use Elmstone\Catalogue\GoodsMoving;
-use Elmstone\Catalogue\Item;
-use Elmstone\Catalogue\Serials;
 use Elmstone\Catalogue\StockLedger;
-use Elmstone\Core\Money\Quantity;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Core\Money\TypedNumber;
-use Elmstone\Core\Money\UnitPrice;
-use Elmstone\Shop\House;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
@@ -30,7 +23,7 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /** What is on hand when the shop begins, and what it cost: posted as opening stock, against the opening balances. */
-final class StockTable implements BringsIn
+final readonly class StockTable implements BringsIn
 {
     private const AT_ONCE = 1000;
 
@@ -39,19 +32,13 @@ final class StockTable implements BringsIn
 
     private const SHOWN = 200;
 
-    /** @var array<string, int> ids by code */
-    private array $places = [];
-
-    /** @var array<string, int> lines by place and item */
-    private array $seen = [];
-
     public function __construct(
-        private readonly House $house,
-        private readonly Books $books,
-        private readonly StockLedger $stock,
-        private readonly BringIn $bringIn,
-        private readonly AtTill $atTill,
-        private readonly Factory $auth,
+        private StockRows $read,
+        private Books $books,
+        private StockLedger $stock,
+        private BringIn $bringIn,
+        private AtTill $atTill,
+        private Factory $auth,
     ) {
     }
 
@@ -105,7 +92,7 @@ final class StockTable implements BringsIn
 
     public function check(iterable $rows, ImportReport $report): void
     {
-        $this->each($rows, static function (int $line, Incoming|Refused $one, string $name) use ($report): void {
+        $this->read->each($rows, static function (int $line, Incoming|Refused $one, string $name) use ($report): void {
             $one instanceof Refused
                 ? $report->complain($line, $name, $one->getMessage(), self::SHOWN)
                 : $report->fine(false);
@@ -118,7 +105,7 @@ final class StockTable implements BringsIn
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
         $goods = [];
         $moving = new GoodsMoving;
-        $this->each(
+        $this->read->each(
             $rows,
             static function (int $line, Incoming|Refused $one, string $name, int $place) use (&$goods, $moving): void {
                 $one instanceof Refused && throw Refused::because(
@@ -175,93 +162,6 @@ final class StockTable implements BringsIn
                 ->exists();
             $moved && throw Refused::because('there_already', 'Some of it was brought in meanwhile. Look at it again.');
         }
-    }
-
-    /**
-     * @param  iterable<int, array<string, string>>  $rows
-     * @param  callable(int, Incoming|Refused, string, int): void  $take
-     */
-    private function each(iterable $rows, callable $take): void
-    {
-        $this->places = Location::query()->pluck('id', 'code')->all();
-        $this->seen = [];
-        $some = [];
-
-        foreach ($rows as $line => $row) {
-            $some[$line] = $row;
-
-            if (count($some) === self::AT_ONCE) {
-                $this->some($some, $take);
-                $some = [];
-            }
-        }
-
-        $this->some($some, $take);
-    }
-
-    /**
-     * @param  array<int, array<string, string>>  $rows
-     * @param  callable(int, Incoming|Refused, string, int): void  $take
-     */
-    private function some(array $rows, callable $take): void
-    {
-        $items = Item::query()
-            ->whereIn('code', array_values(array_map(static fn (array $row): string => $row['item'] ?? '', $rows)))
-            ->get()
-            ->keyBy(static fn (Item $item): string => mb_strtolower($item->code));
-        $moved = DB::table('stock_movements')->whereIn('item_id', $items->pluck('id'))
-            ->groupBy('item_id', 'location_id')->get(['item_id', 'location_id'])
-            ->map(static fn (object $row): string => "{$row->item_id} {$row->location_id}")
-            ->flip();
-
-        foreach ($rows as $line => $row) {
-            $place = $this->places[mb_strtoupper($row['place'] ?? '')] ?? 0;
-            $name = trim(($row['place'] ?? '').' '.($row['item'] ?? ''));
-
-            try {
-                $item = $items->get(mb_strtolower($row['item'] ?? ''));
-                $one = $this->one($line, $row, $item, $place, $moved->has("{$item?->id} {$place}"));
-            } catch (Refused $refused) {
-                $one = $refused;
-            }
-
-            $take($line, $one, $name, $place);
-        }
-    }
-
-    /**
-     * @param  array<string, string>  $row
-     *
-     * @throws Refused
-     */
-    private function one(int $line, array $row, ?Item $item, int $place, bool $hasMoved): Incoming
-    {
-        $place > 0 || throw Refused::because('no_place', 'There is no place of that code.');
-        $item !== null || throw Refused::because('no_item', 'There is no item of that code.');
-        $seen = $this->seen["{$item->id} {$place}"] ?? null;
-        $seen === null || throw Refused::because('twice', "Line {$seen} has this item at this place already.");
-        $this->seen["{$item->id} {$place}"] = $line;
-        $hasMoved && throw Refused::because(
-            'there_already',
-            'It has been there already: stock is counted from now on.',
-        );
-        $item->owner_id === null || throw Refused::because(
-            'consigned',
-            'It belongs to its owner until it is sold: it is received from them.',
-        );
-        $quantity = Quantity::of(TypedNumber::plain($row['quantity'] ?? ''));
-        $quantity->value->isPositive() || throw Refused::because('no_quantity', 'How many? More than none.');
-        $cost = ($row['cost'] ?? '') === '' ? $item->cost : UnitPrice::of(TypedNumber::plain($row['cost']));
-        $serials = Serials::read($row['serials'] ?? '');
-        $item->has_serials && count($serials) !== $quantity->value->toScale(0, RoundingMode::UP)->toInt()
-            && throw Refused::because('serials', 'Each of them has a serial number: type as many as there are.');
-
-        return new Incoming(
-            $item,
-            $quantity,
-            $cost->worth($quantity, $item->price_per, $this->house->currency()),
-            $item->has_serials ? $serials : [],
-        );
     }
 
     private static function keyOf(string $digest, string $part): string
