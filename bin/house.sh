@@ -52,6 +52,10 @@ need() {
 unpacked() {
     local tools=$HOUSE/tools want packages
     export PATH=$PATH:$tools/usr/sbin:$tools/usr/bin
+    export LD_LIBRARY_PATH=$tools/usr/lib/$(uname -m)-linux-gnu
+    # php-fpm has the extensions that the command line has.
+    export PHP_INI_SCAN_DIR
+    PHP_INI_SCAN_DIR=$(php -r 'echo dirname(trim(explode(",", (string) php_ini_scanned_files())[0]));')
     for want in "$@"; do
         missing "${want%%=*}" || continue
         packages=${want#*=}

@@ -371,7 +371,10 @@ final class DeployTest extends TestCase
     /** @return array<string, string|false> nothing of what tests are told */
     private static function clean(): array
     {
-        $names = array_diff(array_keys(getenv()), ['PATH', 'LANG', 'LC_ALL', 'HOME', 'COMPOSER_ALLOW_SUPERUSER']);
+        $names = array_diff(array_keys(getenv()), [
+            'PATH', 'LANG', 'LC_ALL', 'HOME', 'COMPOSER_ALLOW_SUPERUSER', 'LD_LIBRARY_PATH',
+            'PHP_INI_SCAN_DIR',
+        ]);
 
         return array_fill_keys($names, false);
     }

@@ -48,7 +48,7 @@ final class KillTest extends TestCase
     use Accounts;
 
     /** ELMSTONE_KILLS says otherwise. */
-    private const TIMES = 25;
+    private const TIMES = 15;
 
     private string $folder;
 
