@@ -65,7 +65,7 @@ final class MixedRaceTest extends RaceCase
     private const SEED = 20261125;
 
     /** Acts of each till; ELMSTONE_RACE_ACTS says otherwise. */
-    private const ACTS = 14;
+    private const ACTS = 24;
 
     private const GOODS = ['LH-1140', 'LH-1141', 'PI-2800', 'WA-0001'];
 
