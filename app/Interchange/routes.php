@@ -26,15 +26,18 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::post('/tables/{table}', [TablesController::class, 'dryRun'])->name('tables.dry-run');
     Route::post('/tables/{table}/bring-in', [TablesController::class, 'bringIn'])->name('tables.bring-in');
     Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
-    Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
-    Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');
-    Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
-        'customers.import.bring-in',
-    );
-    Route::get('/accounts/opening.csv', [OpeningController::class, 'out'])->name('accounts.opening.out');
-    Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
-    Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
-    Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name('accounts.opening.bring-in');
+    // By a file nobody opens an account or owes something who may not do so otherwise.
+    Route::middleware('can:manage-accounts')->group(function (): void {
+        Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
+        Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');
+        Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
+            'customers.import.bring-in',
+        );
+        Route::get('/accounts/opening.csv', [OpeningController::class, 'out'])->name('accounts.opening.out');
+        Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
+        Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
+        Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name('accounts.opening.bring-in');
+    });
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
     Route::get('/bank/{file}', [BankController::class, 'show'])->name('bank.file');

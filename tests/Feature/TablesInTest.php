@@ -9,6 +9,7 @@ use Elmstone\Held\Cards\GiftCard;
 use Elmstone\Held\Cards\GiftCardLedger;
 use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Settings;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -23,7 +24,7 @@ final class TablesInTest extends FeatureCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->as('301');
+        $this->as('901');
     }
 
     public function test_items_come_in_are_found_and_sold_and_every_price_is_on_record(): void
@@ -45,6 +46,27 @@ final class TablesInTest extends FeatureCase
         self::assertSame('18.90', $this->sell('4006381333931')->lines[0]->gross->toString());
         $this->get("/counter/{$this->slip}/find?q=claw")->assertSee('HM-0500');
         $this->assertProves();
+    }
+
+    public function test_who_may_bring_files_in_may_do_by_them_only_what_they_may_do_otherwise(): void
+    {
+        $this->as('301')->get('/tables')->assertOk()->assertSee('/tables/items')->assertDontSee('/tables/gift-cards');
+
+        foreach (['stock', 'gift-cards'] as $table) {
+            $this->get("/tables/{$table}")->assertForbidden();
+            $this->get("/tables/{$table}.csv")->assertForbidden();
+            $this->post("/tables/{$table}/bring-in", ['csv' => str_repeat('0', 64)])->assertForbidden();
+        }
+
+        // The right to change prices is taken from the office: no file gives it back.
+        foreach (['edit-prices' => '/tables/items', 'manage-accounts' => '/customers/import'] as $ability => $page) {
+            DB::table('role_rights')->insert(['role' => 'office', 'ability' => $ability, 'may' => false]);
+            app(Settings::class)->forget();
+            $this->as('301')->get($page)->assertForbidden();
+        }
+
+        $this->get('/accounts/opening')->assertForbidden();
+        $this->post('/accounts/opening/bring-in', ['csv' => 'x'])->assertForbidden();
     }
 
     public function test_what_goes_out_comes_in_again_and_changes_nothing(): void

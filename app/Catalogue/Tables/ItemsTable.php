@@ -33,6 +33,11 @@ final readonly class ItemsTable implements BringsIn
         return 'Items';
     }
 
+    public function abilities(): array
+    {
+        return ['edit-items', 'edit-prices'];
+    }
+
     public function words(): string
     {
         return 'A row whose code there is changes that item, any other makes a new one. An empty cell leaves what '

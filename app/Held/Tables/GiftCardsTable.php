@@ -63,6 +63,12 @@ final class GiftCardsTable implements BringsIn
         return 'Gift cards';
     }
 
+    /** What was there before is worth money out of nothing: the owner’s to say. */
+    public function abilities(): array
+    {
+        return ['set-house'];
+    }
+
     public function words(): string
     {
         return 'What is owed on each card from before. A number of 16 digits that begins with 9 stays the card’s. Any '

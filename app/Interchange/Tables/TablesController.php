@@ -15,6 +15,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Tables of the house as files, in and out: looked at first, then all of it or nothing. */
@@ -30,7 +31,10 @@ final readonly class TablesController
 
     public function index(): View
     {
-        return view('interchange.tables', ['tables' => [...$this->tables]]);
+        return view('interchange.tables', ['tables' => array_filter(
+            [...$this->tables],
+            static fn (BringsIn $table): bool => Gate::check($table->abilities()),
+        )]);
     }
 
     public function show(string $table): View
@@ -105,6 +109,8 @@ final readonly class TablesController
     {
         foreach ($this->tables as $table) {
             if ($table->key() === $key) {
+                abort_unless(Gate::check($table->abilities()), 403);
+
                 return $table;
             }
         }

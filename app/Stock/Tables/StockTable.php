@@ -52,6 +52,12 @@ final readonly class StockTable implements BringsIn
         return 'Stock';
     }
 
+    /** What was there before is worth money out of nothing: the owner’s to say. */
+    public function abilities(): array
+    {
+        return ['set-house'];
+    }
+
     public function words(): string
     {
         return 'What is on hand at each place as the shop begins, and what one of it cost, per as many as its price is '

@@ -17,6 +17,9 @@ interface BringsIn
 
     public function title(): string;
 
+    /** @return list<string> abilities of whoever brings it in or takes it out, besides that of files */
+    public function abilities(): array;
+
     /** How its rows are read, in a few sentences. */
     public function words(): string;
 
