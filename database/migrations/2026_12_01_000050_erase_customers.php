@@ -23,8 +23,9 @@ return new class extends Migration
             'no_update',
             'NEW.before <> "" OR NEW.after <> "" OR NEW.id <> OLD.id OR NEW.customer_id <> OLD.customer_id '
                 .'OR NEW.staff_id <> OLD.staff_id OR NEW.what <> OLD.what OR NEW.reason <> OLD.reason '
-                .'OR NEW.changed_at <> OLD.changed_at',
-            'Posted is posted: customer_changes rows are emptied or never changed',
+                .'OR NEW.changed_at <> OLD.changed_at OR NOT EXISTS (SELECT 1 FROM customers c '
+                .'WHERE c.id = OLD.customer_id AND c.erased_at IS NOT NULL)',
+            'Posted is posted: customer_changes rows are emptied with their customer or never changed',
         );
     }
 };

@@ -80,13 +80,14 @@ final readonly class CustomerData implements PersonalData
         // People who bought for them stand by their id on slips: they stay without a name.
         DB::table('contacts')->where('customer_id', $customer)
             ->update(['name' => 'Erased', 'phone' => '', 'mail' => '', 'active' => false]);
-        DB::table('customer_changes')->where('customer_id', $customer)->update(['before' => '', 'after' => '']);
         DB::table('customers')->where('id', $customer)->update([
             'name' => 'Erased', 'phone' => '', 'phone_digits' => '', 'mail' => '', 'street' => '', 'postcode' => '',
             'town' => '', 'tax_number' => '', 'exempt' => null, 'certificate' => '', 'certificate_expires' => null,
             'name_key' => '', 'search' => '', 'erased_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
             'version' => DB::raw('version + 1'),
         ]);
+        // The database lets go of what was changed about somebody only once they are erased.
+        DB::table('customer_changes')->where('customer_id', $customer)->update(['before' => '', 'after' => '']);
     }
 
     /**
