@@ -36,7 +36,9 @@ Route::middleware('can:interchange')->group(function (): void {
         Route::get('/accounts/opening.csv', [OpeningController::class, 'out'])->name('accounts.opening.out');
         Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
         Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
-        Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name('accounts.opening.bring-in');
+        Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name(
+            'accounts.opening.bring-in',
+        );
     });
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');

@@ -86,7 +86,10 @@ final class PersonalDataTest extends FeatureCase
     {
         $customer = $this->known();
 
-        $sets = ["SET `before` = '', after = ''", "SET after = 'x'", "SET what = 'x', `before` = '', after = ''", 'SET customer_id = customer_id + 1'];
+        $sets = [
+            "SET `before` = '', after = ''", "SET after = 'x'", "SET what = 'x', `before` = '', after = ''",
+            'SET customer_id = customer_id + 1',
+        ];
 
         foreach ($sets as $set) {
             try {
