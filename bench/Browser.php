@@ -11,9 +11,18 @@ use RuntimeException;
 /** A signed-in clerk as far as a server can tell: a cookie jar and a token. */
 final class Browser
 {
+    /** Microseconds before something is sent again. */
+    private const PAUSE = 300_000;
+
     private CurlHandle $curl;
 
     private string $token = '';
+
+    /** For how many seconds it sends again what got no answer, as the page does: the same act, with its own key. */
+    public int $patience = 0;
+
+    /** How often it did. */
+    public int $sentAgain = 0;
 
     /** The one a measuring command speaks to. */
     public static function of(Command $command): self
@@ -73,8 +82,19 @@ final class Browser
     {
         curl_setopt_array($this->curl, $options);
         curl_setopt($this->curl, CURLOPT_URL, "{$this->address}{$path}" ?: '/');
-        $body = curl_exec($this->curl);
-        $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
+        $until = microtime(true) + $this->patience;
+
+        while (true) {
+            $body = curl_exec($this->curl);
+            $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
+
+            if (! in_array($status, [0, 502, 503, 504], true) || microtime(true) > $until) {
+                break;
+            }
+
+            $this->sentAgain++;
+            usleep(self::PAUSE);
+        }
 
         return is_string($body) && $status === 200
             ? $body

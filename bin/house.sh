@@ -232,18 +232,28 @@ serve() {
 # PHP for what reckons for minutes: compiled to the machine's own code while it runs.
 compiled() { php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M "$@"; }
 
-# What did not go when it was posted is tried again, and what lies in the folders of web shops is taken in, for as long
-# as this runs.
+# Who works beside the pages, for as long as this runs: what did not go when it was posted is tried again, what lies in
+# the folders of web shops is taken in, statements are made and files brought in. One that ends is begun again.
+WORKERS=(outbox folders short long)
 send_waiting() {
-    setsid php artisan outbox:send --forever > "$1/outbox.log" 2>&1 < /dev/null &
-    printf '%s' $! > "$1/outbox.pid"
-    setsid php artisan web-orders:read --forever > "$1/folders.log" 2>&1 < /dev/null &
-    printf '%s' $! > "$1/folders.pid"
+    forever "$1" outbox outbox:send --forever
+    forever "$1" folders web-orders:read --forever
+    forever "$1" short queue:work database --queue=short --sleep=1 --max-time=3600 --quiet
+    forever "$1" long queue:work long --queue=long --sleep=1 --max-time=3600 --timeout=1000 --memory=512 --quiet
+}
+
+# Arguments: folder for pid and log, its name there, then what artisan does.
+forever() {
+    local folder=$1 name=$2
+    shift 2
+    # shellcheck disable=SC2016
+    setsid bash -c 'while :; do php artisan "$@"; sleep 1; done' bash "$@" > "$folder/$name.log" 2>&1 < /dev/null &
+    printf '%s' $! > "$folder/$name.pid"
 }
 
 serve_stop() {
     local name
-    for name in outbox folders serve; do
+    for name in "${WORKERS[@]}" serve; do
         [ ! -f "$1/$name.pid" ] || kill -TERM -- "-$(cat "$1/$name.pid")" 2> /dev/null || true
         rm -f "$1/$name.pid"
     done

@@ -11,6 +11,10 @@ use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReportsCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Bench\ServingCommand;
+use Elmstone\Bench\Soak\CheckCommand;
+use Elmstone\Bench\Soak\GrowthCommand;
+use Elmstone\Bench\Soak\ShopCommand;
+use Elmstone\Bench\Soak\WorkCommand;
 use Elmstone\Bench\TillsCommand;
 use Elmstone\Counter\Page\InSight;
 use Elmstone\Foundation\Http\BeginSession;
@@ -51,6 +55,10 @@ return Application::configure(basePath: dirname(__DIR__))
                 OrdersCommand::class,
                 GoodsCommand::class,
                 ServingCommand::class,
+                ShopCommand::class,
+                WorkCommand::class,
+                CheckCommand::class,
+                GrowthCommand::class,
             ]
             : [],
     ])

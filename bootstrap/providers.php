@@ -7,6 +7,7 @@ return [
     Elmstone\Foundation\FoundationProvider::class,
     Elmstone\Shop\ShopProvider::class,
     Elmstone\Staff\StaffProvider::class,
+    Elmstone\Work\WorkProvider::class,
     Elmstone\Attachments\AttachmentsProvider::class,
     Elmstone\Books\BooksProvider::class,
     Elmstone\Catalogue\CatalogueProvider::class,

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Elmstone\Support\Database\Cluster\Nodes;
+
 return [
     'default' => 'mariadb',
     'connections' => [
@@ -9,6 +11,9 @@ return [
             'driver' => 'mariadb',
             'host' => env('DB_HOST', '127.0.0.1'),
             'port' => env('DB_PORT', '3306'),
+            // Where there is a cluster: its nodes, by the names they call themselves; host and port say nothing then.
+            'nodes' => Nodes::read((string) env('DB_NODES', '')),
+            'remembers' => storage_path('framework/writing-node'),
             'database' => env('DB_DATABASE', 'elmstone'),
             'username' => env('DB_USERNAME', 'elmstone'),
             'password' => env('DB_PASSWORD', ''),

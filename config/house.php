@@ -23,6 +23,8 @@ return [
             ),
         ),
     ),
+    // Who stands before this machine and says truly who asked, and how: addresses, with commas. Nobody: as it looks.
+    'proxies' => array_values(array_filter(array_map('trim', explode(',', (string) env('ELMSTONE_PROXIES', ''))))),
     // Terminal, printer, drawer, mailbox and display that are played on a page: for trying out and for tests.
     'stand_ins' => (bool) env('ELMSTONE_STAND_INS', false),
     // Whoever sets the shop up shows it first; 16 letters or more. Without it a shop is made by shop:install only.

@@ -117,8 +117,10 @@ as php artisan optimize -q
 if [ -z "$into" ]; then
     usermod -a -G "$(id -gn "$user")" www-data
     systemctl enable --now elmstone-php.service elmstone-outbox.service elmstone-folders.service \
+        elmstone-short.service elmstone-long.service \
         elmstone-morning.timer elmstone-night.timer elmstone-log.timer
     systemctl reload-or-restart elmstone-php.service
+    systemctl restart elmstone-outbox.service elmstone-folders.service elmstone-short.service elmstone-long.service
     nginx -t -q && systemctl reload-or-restart nginx
 fi
 as php artisan shop:sign-ins --address="https://$name$([ "$https" = 443 ] || printf ':%s' "$https")"

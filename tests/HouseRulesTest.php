@@ -17,6 +17,7 @@ final class HouseRulesTest
     private const NEIGHBOURS = [
         'Shop' => ['Support'],
         'Staff' => ['Shop', 'Support'],
+        'Work' => ['Staff', 'Shop', 'Support'],
         'Attachments' => ['Staff', 'Support'],
         'Catalogue' => ['Attachments', 'Shop', 'Staff', 'Support'],
         'Books' => ['Attachments', 'Shop', 'Staff', 'Support'],
@@ -26,7 +27,8 @@ final class HouseRulesTest
         'Paper' => ['Books', 'Devices', 'Shop', 'Staff', 'Support'],
         'Customers' => ['Attachments', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
         'Receivables' => [
-            'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff', 'Support',
+            'Work', 'MoneyOut', 'Cards', 'Customers', 'Books', 'Catalogue', 'Devices', 'Paper', 'Shop', 'Staff',
+            'Support',
         ],
         'KeptCards' => ['Cards', 'Receivables', 'Customers', 'Books', 'Devices', 'Shop', 'Staff', 'Support'],
         'Held' => ['MoneyOut', 'Cards', 'Receivables', 'Customers', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
@@ -81,7 +83,7 @@ final class HouseRulesTest
         ],
         'Ledger' => ['Tills', 'MoneyOut', 'Customers', 'Books', 'Shop', 'Staff', 'Support'],
         'Interchange' => [
-            'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
+            'Work', 'Tills', 'Receivables', 'Customers', 'Books', 'Catalogue', 'Paper', 'Shop', 'Staff', 'Support',
         ],
         'Takings' => [
             'Interchange', 'Shares', 'Customers', 'Catalogue', 'Books', 'Shop', 'Staff', 'Support',
@@ -102,7 +104,7 @@ final class HouseRulesTest
             'Catalogue', 'Devices', 'Shop', 'Staff', 'Support',
         ],
         'Setup' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
-        'Upkeep' => ['Books', 'Paper', 'Shop', 'Staff', 'Support'],
+        'Upkeep' => ['Work', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
     ];
 
     /** Part of the core: the parts it may use. */

@@ -20,9 +20,11 @@ use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Pagination\Paginator;
 use Illuminate\Support\Facades\Blade;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Session;
@@ -34,7 +36,7 @@ final class FoundationProvider extends RoomProvider
     /** What stands in addresses for one thing of many. */
     private const NUMBERS = [
         'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note',
-        'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail', 'supplier',
+        'version', 'outgoing', 'run', 'statement', 'till', 'paper', 'mail', 'supplier', 'work',
     ];
 
     public function register(): void
@@ -76,7 +78,15 @@ final class FoundationProvider extends RoomProvider
         Blade::stringable(static fn (CarbonImmutable $date): string => Show::date($date));
         Blade::stringable(static fn (Money $money): string => Show::money($money));
         $this->keepSessions();
+        $this->believeTheFront();
         parent::boot();
+    }
+
+    /** Where others stand before this machine: who asked, and whether by TLS, is what they say, and they alone. */
+    private function believeTheFront(): void
+    {
+        TrustProxies::at(array_values(array_filter(Config::array('house.proxies'), is_string(...))));
+        TrustProxies::withHeaders(Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
     }
 
     private function keepSessions(): void

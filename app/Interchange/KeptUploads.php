@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace Elmstone\Interchange;
 
+use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Facades\DB;
 
-/** Files that were looked at and are kept until they are brought in; what was left lying for a day goes. */
+/**
+ * Files that were looked at and are kept until they are brought in, where every machine and every worker sees them;
+ * what was left lying for a day goes.
+ */
 final class KeptUploads
 {
-    private const FOLDER = 'imports';
+    private const HOURS = 24;
 
-    private const DAY = 86400;
+    /** Bytes of a part: what goes to the database at once. */
+    private const PART = 1 << 20;
 
     /** @throws Refused no_file */
     public function read(Request $request): string
@@ -29,14 +34,21 @@ final class KeptUploads
     /** @return string what it is had again by */
     public function keep(string $text): string
     {
-        $disk = Storage::disk('local');
-
-        foreach ($disk->files(self::FOLDER) as $file) {
-            $disk->lastModified($file) < time() - self::DAY && $disk->delete($file);
-        }
-
+        $now = CarbonImmutable::now();
         $digest = hash('sha256', $text);
-        $disk->put(self::FOLDER."/{$digest}", $text);
+        $before = $now->subHours(self::HOURS)->format('Y-m-d H:i:s.v');
+        DB::table('kept_uploads')->where('kept_at', '<', $before)->delete();
+
+        foreach (str_split($text, self::PART) as $part => $piece) {
+            DB::table('kept_uploads')->upsert(
+                [[
+                    'digest' => $digest, 'part' => $part, 'text' => $piece,
+                    'kept_at' => $now->format('Y-m-d H:i:s.v'),
+                ]],
+                ['digest', 'part'],
+                ['kept_at'],
+            );
+        }
 
         return $digest;
     }
@@ -44,10 +56,10 @@ final class KeptUploads
     /** @throws Refused gone */
     public function kept(string $digest): string
     {
-        $text = preg_match('/^[0-9a-f]{64}$/D', $digest) === 1
-            ? Storage::disk('local')->get(self::FOLDER."/{$digest}")
-            : null;
+        $text = DB::table('kept_uploads')->where('digest', $digest)->orderBy('part')->pluck('text')->implode('');
 
-        return $text ?? throw Refused::because('gone', 'The file is not here any more. Choose it again.');
+        return hash('sha256', $text) === $digest
+            ? $text
+            : throw Refused::because('gone', 'The file is not here any more. Choose it again.');
     }
 }

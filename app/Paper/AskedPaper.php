@@ -42,6 +42,11 @@ final class AskedPaper implements Sends
         return [self::PRINT, self::MAIL];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return $what === self::MAIL;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         $document = Document::query()->findOrFail($outgoing->document_id);

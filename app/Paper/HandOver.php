@@ -33,6 +33,11 @@ final class HandOver implements Sends
         return [self::WHAT];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return false;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         $posted = Document::query()

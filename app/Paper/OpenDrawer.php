@@ -45,6 +45,11 @@ final class OpenDrawer implements Sends
         return [self::WHAT];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return false;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         $outgoing->isFresh() && $this->drawer->open($outgoing->till);

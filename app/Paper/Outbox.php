@@ -70,8 +70,8 @@ final class Outbox
     }
 
     /**
-     * What this request wrote, once its answer is given; and what waits at the same tills, as their printers may be
-     * there again.
+     * What this request wrote, once its answer is given: mails by the workers, what is handed over here; and what waits
+     * at the same tills, as their printers may be there again.
      */
     public function sendWritten(): void
     {
@@ -80,7 +80,10 @@ final class Outbox
         }
 
         [$written, $this->written] = [array_keys($this->written), []];
-        array_walk($written, fn (int $id) => $this->send($id));
+        $mails = DB::table('outbox')->whereIn('id', $written)->whereIn('what', $this->mayWait())->pluck('id')->all();
+        array_walk($mails, static fn (mixed $id) => is_numeric($id) && dispatch(new SendOutgoing((int) $id)));
+        $here = array_diff($written, array_map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $mails));
+        array_walk($here, fn (int $id) => $this->send($id));
         $tills = DB::table('outbox')
             ->whereIn('id', $written)
             ->where('state', 'sent')
@@ -167,6 +170,18 @@ final class Outbox
             ->save();
 
         return true;
+    }
+
+    /** @return list<string> what may wait for a worker */
+    private function mayWait(): array
+    {
+        $all = [];
+
+        foreach ($this->senders as $sender) {
+            array_push($all, ...array_filter($sender->sends(), $sender->mayWait(...)));
+        }
+
+        return $all;
     }
 
     private function sender(string $what): Sends

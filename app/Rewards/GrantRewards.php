@@ -63,6 +63,11 @@ final class GrantRewards implements Sends
         return [self::WHAT];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return false;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         $programme = $this->terms->programme();

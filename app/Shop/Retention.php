@@ -18,6 +18,7 @@ final class Retention
         'mail_history' => ['That a customer was sent something, and when', 1_100, 30, 7_300],
         'terminal_requests' => ['What the card terminal was asked', 400, 180, 3_650],
         'slip_acts' => ['Each act on a slip, once it is posted or cleared', 30, 1, 3_650],
+        'works' => ['What was done beside the pages, and what came of it', 90, 1, 3_650],
         'pin_tries' => ['Wrong PINs, for counting them', 2, 1, 90],
     ];
 

@@ -13,8 +13,8 @@ use ReflectionClass;
 /**
  * What a room brings: its routes (`routes.php` beside it), its commands, what it wires, and what it answers when the
  * house asks all rooms (tags: `proofs`, `tables`, `personal-data`, `papers`, `merges`, `taken-back`, `traces`,
- * `senders`, `forgetful`, `payers`). Rooms are registered in the order in which their rows are locked, and asked in
- * that order.
+ * `senders`, `forgetful`, `payers`, `works`). Rooms are registered in the order in which their rows are locked, and
+ * asked in that order.
  */
 abstract class RoomProvider extends ServiceProvider
 {

@@ -6,6 +6,7 @@ namespace Elmstone\Upkeep;
 
 use Elmstone\Books\FirstNumbers;
 use Elmstone\Paper\Outbox;
+use Elmstone\Work\WorkQueue;
 use Illuminate\Http\Response;
 
 /** What the house measures of itself, in the OpenMetrics text format 1.0 (https://openmetrics.io). */
@@ -28,6 +29,7 @@ final class MetricsController
         array_push($lines, ...$this->postings());
         $broken = array_sum(Measured::of(Measured::BROKEN)['times']);
         [$waits, $oldest] = Outbox::queue();
+        [$works, $forWorkers] = WorkQueue::waits();
         array_push(
             $lines,
             '# TYPE elmstone_broken counter', '# HELP elmstone_broken Pages that broke.',
@@ -36,6 +38,10 @@ final class MetricsController
             "elmstone_outbox {$waits}",
             '# TYPE elmstone_outbox_oldest_seconds gauge', '# UNIT elmstone_outbox_oldest_seconds seconds',
             "elmstone_outbox_oldest_seconds {$oldest}",
+            '# TYPE elmstone_works gauge', '# HELP elmstone_works What waits for a worker.',
+            "elmstone_works {$works}",
+            '# TYPE elmstone_works_oldest_seconds gauge', '# UNIT elmstone_works_oldest_seconds seconds',
+            "elmstone_works_oldest_seconds {$forWorkers}",
             '# TYPE elmstone_backup_age_seconds gauge', '# UNIT elmstone_backup_age_seconds seconds',
             'elmstone_backup_age_seconds '.($running->backupAge() ?? 'NaN'),
             '# TYPE elmstone_faults gauge', '# HELP elmstone_faults What the last proof of the books found.',

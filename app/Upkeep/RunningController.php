@@ -6,6 +6,7 @@ namespace Elmstone\Upkeep;
 
 use Elmstone\Paper\Outbox;
 use Elmstone\Support\ShopTime;
+use Elmstone\Work\WorkQueue;
 use Illuminate\Contracts\View\View;
 
 /** The owner's page of how the house runs. */
@@ -30,6 +31,7 @@ final class RunningController
             'disk' => $disk,
             'isFull' => $disk['free'] * 100 < $disk['all'] * self::LEAST_FREE,
             'queue' => Outbox::queue(),
+            'works' => WorkQueue::waits(),
             'postings' => array_sum($postings),
             'p95' => Measured::p95($postings),
             'broken' => array_sum(Measured::of(Measured::BROKEN, $today)['times']),

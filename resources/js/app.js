@@ -12,7 +12,7 @@ import signing from './counter/signing.js';
 import board from './office/board.js';
 import cashCount from './office/cash-count.js';
 import cheques from './office/cheques.js';
-import { lineReading, scannedInto, statementRun, workedOut } from './office/pages.js';
+import { lineReading, scannedInto, statementRun, workedOut, workProgress } from './office/pages.js';
 import payment from './office/payment.js';
 import picking from './office/picking.js';
 import scanSheet from './office/scan-sheet.js';
@@ -23,7 +23,7 @@ import idle from './page/idle.js';
 
 const components = {
     counter, entry, lines, settle, panel, more, margin, off, bought, look, fetched, bringBack, signing,
-    payment, picking, scanSheet, board, cashCount, cheques, statementRun, workedOut, lineReading,
+    payment, picking, scanSheet, board, cashCount, cheques, statementRun, workProgress, workedOut, lineReading,
     scannedInto, familyGrid,
     drop, narrows, idle, sounds,
     prints: () => ({ now: () => window.print() }),

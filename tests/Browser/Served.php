@@ -55,6 +55,7 @@ final class Served
                 'DB_PASSWORD' => $this->env('DB_TILL_PASSWORD'),
                 'SESSION_DRIVER' => 'database',
                 'CACHE_STORE' => 'database',
+                'QUEUE_CONNECTION' => 'sync',
             ],
             timeout: null,
         );

@@ -79,7 +79,7 @@ final class DeployTest extends TestCase
     private function assertUnitsAreSound(): void
     {
         $units = glob("{$this->into}/etc/systemd/system/*") ?: [];
-        self::assertCount(10, $units);
+        self::assertCount(12, $units);
 
         foreach ($units as $unit) {
             self::assertDoesNotMatchRegularExpression('/@[A-Z_]+@/', (string) file_get_contents($unit), $unit);

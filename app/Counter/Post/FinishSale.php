@@ -55,6 +55,11 @@ final class FinishSale implements Sends
         return [self::WHAT];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return false;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         $this->finish(

@@ -23,6 +23,7 @@ final class TidyCommand extends Command
         ['mail_history', 'sent_at', '1 = 1'],
         ['pin_tries', 'since', '1 = 1'],
         ['terminal_requests', 'asked_at', '1 = 1'],
+        ['works', 'ended_at', '1 = 1'],
     ];
 
     private const AT_ONCE = 5000;
@@ -44,6 +45,8 @@ final class TidyCommand extends Command
                 $kept->days('slip_acts'),
             )}",
         );
+
+        $this->line("failed_jobs: {$this->clear('failed_jobs', 'failed_at < ?', $kept->days('works'))}");
 
         return self::SUCCESS;
     }

@@ -69,7 +69,8 @@ final class Failures
     {
         $gone = Str::contains($failure->getMessage(), [
             '[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away',
-            'Lost connection', 'Lock wait timeout exceeded', '[1205]',
+            'Lost connection', 'Lock wait timeout exceeded', '[1205]', '[1213]', 'Deadlock found', '[1047]', ' 1047 ',
+            'Primary Component', 'WSREP',
         ]);
 
         return $gone ? response()->view('errors.503', [], 503, ['Retry-After' => '2']) : null;

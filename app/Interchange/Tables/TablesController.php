@@ -5,28 +5,31 @@ declare(strict_types=1);
 namespace Elmstone\Interchange\Tables;
 
 use Elmstone\Core\Money\Refused;
-use Elmstone\Interchange\CsvRows;
 use Elmstone\Interchange\KeptUploads;
+use Elmstone\Staff\AtTill;
+use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
-use Elmstone\Support\LongWork;
 use Elmstone\Support\Tables\BringsIn;
 use Elmstone\Support\Tables\ImportReport;
+use Elmstone\Work\Work;
+use Elmstone\Work\WorkQueue;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Tables of the house as files, in and out: looked at first, then all of it or nothing. */
 final readonly class TablesController
 {
-    /** Seconds a file of the largest size may take. */
-    private const TIME = 300;
-
     /** @param  iterable<BringsIn>  $tables of all rooms */
-    public function __construct(private iterable $tables, private KeptUploads $uploads)
-    {
+    public function __construct(
+        private iterable $tables,
+        private KeptUploads $uploads,
+        private WorkQueue $works,
+        private AtTill $atTill,
+    ) {
     }
 
     public function index(): View
@@ -39,7 +42,9 @@ final readonly class TablesController
 
     public function show(string $table): View
     {
-        return view('interchange.table', ['table' => $this->of($table), 'report' => null, 'csv' => '']);
+        return view('interchange.table', [
+            'table' => $this->of($table), 'report' => null, 'csv' => '', 'work' => null,
+        ]);
     }
 
     public function out(string $table): StreamedResponse
@@ -56,53 +61,53 @@ final readonly class TablesController
         return Csv::download("{$table}-template.csv", $of->columns(), $of->example());
     }
 
-    public function dryRun(Request $request, string $table): View
+    public function dryRun(Request $request, string $table): View|RedirectResponse
     {
-        LongWork::mayTake(self::TIME);
         $of = $this->of($table);
         $csv = $this->uploads->read($request);
+        TableWork::assertHead($of, $csv);
+        $work = $this->begin(TableWork::LOOK, $table, $this->uploads->keep($csv));
 
-        return view('interchange.table', [
-            'table' => $of, 'report' => $this->report($of, $csv), 'csv' => $this->uploads->keep($csv),
-        ]);
+        return $work->isEnded() ? $this->work($table, $work) : redirect()->route('tables.work', [$table, $work->id]);
     }
 
     public function bringIn(Request $request, string $table): RedirectResponse
     {
-        LongWork::mayTake(self::TIME);
-        $of = $this->of($table);
-        $digest = $request->string('csv')->value();
-        $csv = $this->uploads->kept($digest);
-        $report = $this->report($of, $csv);
-        $report->bad === 0 || throw Refused::because(
-            'bad_rows',
-            "{$report->bad} rows are not right any more; nothing was brought in. Look at the file again.",
-        );
-        DB::transaction(static fn () => $of->write((new CsvRows($csv))->rows(), $digest));
+        $this->of($table);
+        $work = $this->begin(TableWork::BRING_IN, $table, $request->string('csv')->value());
 
-        return redirect()
-            ->route('tables.show', $table)
-            ->with('done', "Brought in: {$report->new} new, {$report->changed} changed, {$report->same} as they were.");
+        return match ($work->state) {
+            'done' => redirect()->route('tables.show', $table)->with('done', $work->words),
+            'refused' => throw Refused::because('not_brought_in', $work->words),
+            default => redirect()->route('tables.work', [$table, $work->id]),
+        };
     }
 
-    /** @throws Refused not_a_table, missing_column, unknown_column */
-    private function report(BringsIn $of, string $csv): ImportReport
+    /** How far it is; and once it is done, what came of it. */
+    public function work(string $table, Work $work): View
     {
-        $rows = new CsvRows($csv);
-        $missing = array_values(array_diff($of->needed(), $rows->head));
-        $missing === [] || throw Refused::because(
-            'missing_column',
-            "The first row must name the columns. There is none called “{$missing[0]}”.",
-        );
-        $unknown = array_values(array_diff($rows->head, [...$of->columns(), '']));
-        $unknown === [] || throw Refused::because(
-            'unknown_column',
-            "There is no column “{$unknown[0]}” here. It takes: ".implode(', ', $of->columns()).'.',
-        );
-        $report = new ImportReport;
-        $of->check($rows->rows(), $report);
+        $of = $this->of($table);
+        abort_unless(($work->data['table'] ?? '') === $table, 404);
+        $isLooked = $work->what === TableWork::LOOK && $work->state === 'done';
 
-        return $report->rows === 0 ? throw Refused::because('not_a_table', 'There is no row under the head.') : $report;
+        return view('interchange.table', [
+            'table' => $of,
+            'report' => $isLooked ? ImportReport::of($work->result ?? []) : null,
+            'csv' => $work->data['csv'] ?? '',
+            'work' => $work,
+        ]);
+    }
+
+    private function begin(string $what, string $table, string $csv): Work
+    {
+        return $this->works->begin($what, $this->by(), $this->atTill->till(), ['table' => $table, 'csv' => $csv]);
+    }
+
+    private function by(): Staff
+    {
+        $by = Auth::user();
+
+        return $by instanceof Staff ? $by : abort(403);
     }
 
     private function of(string $key): BringsIn

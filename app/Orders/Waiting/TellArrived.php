@@ -22,6 +22,11 @@ final class TellArrived implements Sends
         return [Received::WHAT];
     }
 
+    public function mayWait(string $what): bool
+    {
+        return true;
+    }
+
     public function send(Outgoing $outgoing): void
     {
         foreach (Order::query()->whereKey(Received::of((int) $outgoing->document_id)->agreements())->get() as $order) {

@@ -18,8 +18,6 @@ use Illuminate\Http\Response;
 /** Statements: one to look at, many in a run, and every old one again. */
 final class StatementController
 {
-    private const AT_ONCE = 10;
-
     public function __construct(
         private readonly StatementPaper $paper,
         private readonly StatementPdf $pdf,
@@ -73,12 +71,16 @@ final class StatementController
         ]);
     }
 
-    public function begin(StatementRequest $request, RunStatements $run, #[CurrentUser] Staff $by): RedirectResponse
-    {
-        return redirect()->route(
-            'statements.run',
-            $run->begin($request->options(), $by, $request->boolean('again'))->id,
-        );
+    public function begin(
+        StatementRequest $request,
+        RunStatements $run,
+        StatementWork $work,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
+        $begun = $run->begin($request->options(), $by, $request->boolean('again'));
+        $work->begin($begun->id, $by);
+
+        return redirect()->route('statements.run', $begun->id);
     }
 
     public function show(StatementRun $run): View
@@ -86,17 +88,20 @@ final class StatementController
         return view('accounts.run', $this->data($run));
     }
 
-    /** A few more; the page asks again until all are made or somebody stops it. */
-    public function step(StatementRun $run, RunStatements $make): Response
+    /** How far it is; the page asks again until all are made or somebody stops it. */
+    public function step(StatementRun $run): Response
     {
-        $make->step($run, self::AT_ONCE);
-
-        return response()->view('accounts.parts.run-progress', $this->data($run->refresh()));
+        return response()->view('accounts.parts.run-progress', $this->data($run));
     }
 
-    public function mailAgain(Statement $statement, RunStatements $make): RedirectResponse
-    {
+    public function mailAgain(
+        Statement $statement,
+        RunStatements $make,
+        StatementWork $work,
+        #[CurrentUser] Staff $by,
+    ): RedirectResponse {
         $make->mailAgain($statement);
+        $work->begin($statement->run_id, $by);
 
         return redirect()->route('statements.run', $statement->run_id);
     }
@@ -118,12 +123,13 @@ final class StatementController
         return redirect()->route('statements.run', $run->id);
     }
 
-    public function goOn(StatementRun $run): RedirectResponse
+    public function goOn(StatementRun $run, StatementWork $work, #[CurrentUser] Staff $by): RedirectResponse
     {
         StatementRun::query()
             ->whereKey($run->id)
             ->where('state', 'stopped')
             ->update(['state' => 'running']);
+        $work->begin($run->id, $by);
 
         return redirect()->route('statements.run', $run->id);
     }

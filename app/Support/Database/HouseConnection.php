@@ -6,7 +6,12 @@ namespace Elmstone\Support\Database;
 
 use Closure;
 use Elmstone\Core\Money\Money;
+use Elmstone\Support\Database\Cluster\NotTheWriter;
+use Elmstone\Support\Database\Cluster\Turn;
 use Illuminate\Database\MariaDbConnection;
+use PDO;
+use PDOException;
+use Throwable;
 
 /**
  * A connection that takes money as it is, and can do something at the end of a transaction, when everything in it is
@@ -14,6 +19,12 @@ use Illuminate\Database\MariaDbConnection;
  */
 final class HouseConnection extends MariaDbConnection
 {
+    /** How often what fails its certification is done in all. */
+    private const CERTIFIED = 4;
+
+    /** How many ends of turns one act goes through. */
+    private const TURNS = 4;
+
     /** How many transactions are open around those of the application, as a test's own. */
     public int $outside = 0;
 
@@ -48,15 +59,53 @@ final class HouseConnection extends MariaDbConnection
     }
 
     /**
+     * In a cluster it hangs on the turn of the node it is on. Where that ended meanwhile, or what was written did not
+     * stand before another node's, it is done again: there nothing of it was.
+     *
      * @param  int  $attempts
      * @return mixed what the callback answers
      */
     // @phpstan-ignore method.childParameterType (the framework's own annotations disagree with each other)
     public function transaction(Closure $callback, $attempts = 1)
     {
-        return parent::transaction(function ($connection) use ($callback) {
+        $isOutermost = $this->transactionLevel() === $this->outside;
+        $hangs = $isOutermost && ($this->getConfig('nodes') ?? []) !== [];
+
+        for ($turns = 1; ; $turns++) {
+            try {
+                return $this->whole($callback, max($hangs ? self::CERTIFIED : 1, $attempts), $hangs);
+            } catch (NotTheWriter $ended) {
+                $turns < self::TURNS || throw $ended;
+                $this->reconnect();
+            } catch (Throwable $failure) {
+                $isOutermost && $this->leaveNoneOpen();
+
+                throw $failure;
+            }
+        }
+    }
+
+    /**
+     * A commit that failed may leave the transaction open on the server, and whatever this request wrote after it, of
+     * its session say, would be a part of it.
+     */
+    private function leaveNoneOpen(): void
+    {
+        try {
+            $this->outside === 0 && $this->pdo instanceof PDO && $this->pdo->inTransaction() && $this->pdo->rollBack();
+        } catch (PDOException) {
+            // Nor does it roll back: with the connection, the server ends what was open on it.
+            $this->disconnect();
+        }
+    }
+
+    /** @param  int<1, max>  $attempts */
+    private function whole(Closure $callback, int $attempts, bool $hangs): mixed
+    {
+        return parent::transaction(function ($connection) use ($callback, $hangs) {
             $isOutermost = $this->transactionLevel() === $this->outside + 1;
             $isOutermost && ($this->beforeCommit = []);
+            $hangs && Turn::hangOn($this);
             $result = $callback($connection);
 
             while ($isOutermost && $this->beforeCommit !== []) {
@@ -64,6 +113,6 @@ final class HouseConnection extends MariaDbConnection
             }
 
             return $result;
-        }, max(1, $attempts));
+        }, $attempts);
     }
 }

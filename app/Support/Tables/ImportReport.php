@@ -30,6 +30,18 @@ final class ImportReport
         $same ? $this->same++ : ($known ? $this->changed++ : $this->new++);
     }
 
+    /** @param  array<string, mixed>  $kept what stood in one */
+    public static function of(array $kept): self
+    {
+        $report = new self;
+
+        foreach ($kept as $name => $value) {
+            property_exists($report, $name) && ($report->{$name} = $value);
+        }
+
+        return $report;
+    }
+
     /** @param  list<string>  $changes */
     public function changes(int $line, string $name, array $changes, int $most): void
     {

@@ -1,10 +1,36 @@
 // Small things that the office's pages do by themselves.
 import { send } from '../queue.js';
 
-/** Goes on making statements until the server says that none is left: each step draws this anew. */
+const LOOK_MS = 1000;
+
+/** Looks how far the making of statements is, until none is left: each look draws this anew. */
 export const statementRun = () => ({
     init() {
-        if (this.$root.dataset.steps) setTimeout(() => send(this.$root.dataset.steps), 30);
+        if (this.$root.dataset.steps) setTimeout(() => send(this.$root.dataset.steps), LOOK_MS);
+    },
+});
+
+/** Looks at its own page how far a work is; once that shows what came of it, so does this one. */
+export const workProgress = () => ({
+    init() {
+        this.wait();
+    },
+
+    wait() {
+        setTimeout(() => this.look(), LOOK_MS);
+    },
+
+    async look() {
+        try {
+            const answer = await fetch(this.$root.dataset.looks);
+            const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html');
+            const work = fresh.getElementById('work');
+            if (answer.ok && work === null) return location.assign(this.$root.dataset.looks);
+            if (work !== null) this.$root.innerHTML = work.innerHTML;
+        } catch {
+            // The shop's computer does not answer just now; what it does goes on without this page.
+        }
+        this.wait();
     },
 });
 

@@ -9,9 +9,17 @@
     @include('design.messages')
     <p class="soft">{{ $table->words() }} The first row names the columns: <span
         class="code">{{ implode(', ', $table->columns()) }}</span>.</p>
+    @if($work?->isEnded() === false)
+        @include('work.progress', ['words' => $work->what === 'look at a table' ? 'The file is looked at.'
+            : 'The rows are brought in, all of them or none.'])
+    @else
+    @if($work !== null && $work->words !== '')
+        <div class="note {{ $work->state === 'done' ? 'done' : 'stop' }}" role="status"><p>{{ $work->words }}</p></div>
+    @endif
     @include('interchange.parts.upload', ['action' => route('tables.dry-run', $table->key())])
     @if($report !== null)
         @include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key())])
+    @endif
     @endif
 </div>
 @endsection

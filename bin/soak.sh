@@ -1,0 +1,208 @@
+# Hours in a shop, in one go, with a seed that it says.
+#   ./elmstone soak [minutes] [seed] [tills]   mixed work at ten tills for an hour: nothing grows, nothing goes wrong
+#   ./elmstone soak kills [how many] [seed]    work at four tills, while databases, workers and applications of a
+#                                              cluster are killed in turns: nothing lost, nothing doubled
+# Both write what they saw: bench/soak.md, bench/kills.md (ELMSTONE_REPORT says where else).
+. bin/house.sh
+. bin/nodes.sh
+. bin/web.sh
+
+what=soak
+[ "${1:-}" != kills ] || { what=kills; shift; }
+much=${1:-$([ "$what" = soak ] && echo 60 || echo 1000)}
+seed=${2:-$((RANDOM * 32768 + RANDOM))}
+tills=${3:-$([ "$what" = soak ] && echo 10 || echo 4)}
+report=${ELMSTONE_REPORT:-bench/$what.md}
+RANDOM=$((seed % 32768))
+say "seed $seed: $much $([ "$what" = soak ] && echo minutes || echo kills) at $tills tills; again: ./elmstone soak" \
+    "$([ "$what" = soak ] || echo 'kills ')$much $seed $tills"
+
+need "${RUNNING[@]}"
+unpacked "${SERVING[@]}"
+vendor dev
+scratch=$(mktemp -d /tmp/elmstone-soak-XXXXXX)
+finish() {
+    touch "$scratch/stop"
+    nginx_stop "$scratch"
+    app_stop "$scratch/a"
+    app_stop "$scratch/b"
+    [ ! -d "$scratch/db" ] || database_stop "$scratch/db"
+    [ ! -d "$scratch/one" ] || nodes_stop "$scratch"
+    rm -rf "$scratch"
+}
+trap finish EXIT
+export ELMSTONE_BENCH=1 ELMSTONE_STAND_INS=true APP_ENV=demonstration CACHE_STORE=database SESSION_DRIVER=database
+export ELMSTONE_PROXIES=127.0.0.1 APP_KEY
+APP_KEY="base64:$(php -r 'echo base64_encode(random_bytes(32));')"
+
+shop() {
+    php artisan migrate --force --quiet
+    php -d memory_limit=2G artisan soak:shop --tills="$tills" "$@"
+    php artisan house:grants elmstone_till
+}
+
+works() {
+    php artisan soak:work "$scratch" --address="http://127.0.0.1:$port" --tills="$tills" --seed="$seed" "$@" \
+        > "$scratch/work.log" 2>&1 &
+    working=$!
+}
+
+# Waits for the tills to have done what they are at. Fails where one of them could not go on.
+stop_working() {
+    touch "$scratch/stop"
+    if wait "$working"; then return 0; fi
+    say "the tills could not go on: $(cat "$scratch/work.log")"
+    faults | cut -c1-700 | tail -n 40 | sort -u -t: -k2,4 >&2
+    return 1
+}
+
+# What was acknowledged is there, and the books prove.
+proves() {
+    local proved=0
+    php artisan soak:check "$scratch" || return 1
+    php artisan books:prove > "$scratch/proof" || proved=1
+    tail -n $((proved * 20 + 1)) "$scratch/proof"
+    return "$proved"
+}
+
+processes() { pgrep -g "$(cat "$1/fpm.pid")" 2> /dev/null || true; }
+
+# Moment, largest worker and all of them in MB, connections of the database.
+sample() {
+    local pid sizes='' size
+    for pid in $(processes "$scratch/a"); do
+        size=$(awk '/^RssAnon/ { print $2 }' "/proc/$pid/status" 2> /dev/null || true)
+        sizes+="${size:-0}"$'\n'
+    done
+    printf '%s\t%s\t%s\n' "$(date +%s)" \
+        "$(awk '{ sum += $1; if ($1 > most) most = $1 }
+            END { printf "%.1f\t%.1f", most / 1024, sum / 1024 }' <<< "$sizes")" \
+        "$(database_root "$scratch/db" -N -e 'SELECT COUNT(*) FROM information_schema.processlist
+            WHERE user LIKE "elmstone%"')" >> "$scratch/samples"
+}
+
+faults() {
+    grep -h '"level_name":"\(ERROR\|CRITICAL\|ALERT\|EMERGENCY\)"' "$scratch"/*/storage/logs/*.log 2> /dev/null || true
+}
+
+soak() {
+    local until worker found
+    database_start "$scratch/db" --innodb-buffer-pool-size=1G --innodb-flush-log-at-trx-commit=1
+    use_database "$scratch/db"
+    shop
+    as_till
+    ELMSTONE_REQUESTS=0 app_start "$scratch/a" 8
+    port=$(free_port)
+    nginx_application "$scratch/a" "$port" | nginx_start "$scratch"
+    web_await "$port" "$scratch/a/fpm.log"
+    export LARAVEL_STORAGE_PATH=$scratch/a/storage
+    send_waiting "$scratch"
+    works --pause=2500
+    until=$(($(date +%s) + much * 60))
+    while [ "$(date +%s)" -lt "$until" ] && [ ! -f "$scratch/failed" ]; do sample; sleep 5; done
+    stop_working || return 1
+    for worker in "${WORKERS[@]}"; do
+        kill -0 "$(cat "$scratch/$worker.pid")" || { say "$worker ended: $(cat "$scratch/$worker.log")"; return 1; }
+    done
+    serve_stop "$scratch"
+    found=$(faults)
+    [ -z "$found" ] || { say "errors in the log: $found"; return 1; }
+    use_database "$scratch/db"
+    {
+        printf '# Soak, %s\n\n%s minutes of mixed work at %s tills (seed %s), nginx and eight ' \
+            "$(date '+%-d %b %Y')" "$much" "$tills" "$seed"
+        printf 'php-fpm workers that are never begun anew, opcache preloading, durable commits, '
+        printf '%s cores that all share. In six parts:\n\n' "$(nproc)"
+        php artisan soak:growth "$scratch" || failed=1
+        printf '\nAt its end: '
+        proves || failed=1
+        printf '\nNo error in any log.\n'
+    } > "$scratch/report"
+}
+
+# One database of three, as when its power is cut: it is missed for a moment, and comes back.
+kill_database() {
+    local name=${NODES[$((RANDOM % 3))]}
+    node_kill "$scratch" "$name"
+    sleep "0.$((RANDOM % 10))"
+    node_start "$scratch" "$name"
+    node_await "$scratch" "$name"
+}
+
+# One process that answers pages; php-fpm begins another.
+kill_worker() {
+    local app workers
+    app=$([ $((RANDOM % 2)) = 0 ] && echo a || echo b)
+    mapfile -t workers < <(processes "$scratch/$app" | tail -n +2)
+    kill -KILL "${workers[$((RANDOM % ${#workers[@]}))]}" 2> /dev/null || true
+    sleep "0.$((RANDOM % 10))"
+}
+
+# One of the applications with all its processes.
+kill_application() {
+    local app
+    app=$([ $((RANDOM % 2)) = 0 ] && echo a || echo b)
+    app_stop "$scratch/$app" KILL
+    sleep "0.$((RANDOM % 10))"
+    app_run "$scratch/$app"
+}
+
+kills() {
+    local app kill killed=0
+    unpacked "${CLUSTERING[@]}"
+    nodes_first "$scratch" "${ELMSTONE_BUFFER:-256M}" 2
+    use_database "$scratch/one"
+    shop --documents=60
+    nodes_spread "$scratch"
+    use_nodes "$scratch"
+    as_till
+    for app in a b; do app_start "$scratch/$app" 3; done
+    port=$(free_port)
+    app=($(free_port) $(free_port))
+    {
+        nginx_application "$scratch/a" "${app[0]}"
+        nginx_application "$scratch/b" "${app[1]}"
+        nginx_front "$port" "${app[@]}"
+    } | nginx_start "$scratch"
+    web_await "$port" "$scratch/nginx.log"
+    works --pause=400
+    sleep 2
+    for ((kill = 1; kill <= much; kill++)); do
+        case $((kill % 3)) in 0) kill_application ;; 1) kill_database ;; 2) kill_worker ;; esac
+        [ ! -f "$scratch/failed" ] || break
+        sleep "0.$((RANDOM % 10))"
+        killed=$kill
+        [ $((kill % 50)) != 0 ] || say "  $kill kills, $(cat "$scratch"/acknowledged-* | wc -l) postings acknowledged"
+    done
+    stop_working || return 1
+    use_nodes "$scratch"
+    {
+        printf '# Kills, %s\n\n%s kills in turns (a database of three, a worker, an application of two) ' \
+            "$(date '+%-d %b %Y')" "$killed"
+        printf 'while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
+        printf '%s times a till got no answer and sent the same again.\n\n' \
+            "$(awk -F'\t' '{ sum += $4 } END { print sum + 0 }' "$scratch"/times-*)"
+        proves || failed=1
+        printf '\nIt was written to the nodes in %s turns. All three have the same: ' \
+            "$(database_root "$scratch/one" -N elmstone -e 'SELECT MAX(turn) FROM writers')"
+        same_everywhere || failed=1
+    } > "$scratch/report"
+}
+
+same_everywhere() {
+    local name sum sums=()
+    for name in "${NODES[@]}"; do
+        sum=$(database_root "$scratch/$name" -N elmstone -e 'SET SESSION wsrep_sync_wait = 1;
+            CHECKSUM TABLE documents, document_lines, journal_lines, document_digests, slips, open_items, stock' \
+            | cksum)
+        sums+=("$sum")
+    done
+    [ "${sums[0]}" = "${sums[1]}" ] && [ "${sums[0]}" = "${sums[2]}" ] || { echo "no: ${sums[*]}"; return 1; }
+    echo 'yes.'
+}
+
+failed=0
+"$what" || exit 1
+cat "$scratch/report"
+[ "$failed" = 1 ] || cp "$scratch/report" "$report"
+exit "$failed"

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Elmstone\Tests\Feature;
+
+use Elmstone\Catalogue\Item;
+use Elmstone\Receivables\Statements\Statement;
+use Elmstone\Receivables\Statements\StatementRun;
+use Elmstone\Work\DoWork;
+use Elmstone\Work\Work;
+use Elmstone\Work\WorkQueue;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What takes longer than a page is done by workers, who can be killed at any point, and shows how far it is. */
+final class WorkTest extends FeatureCase
+{
+    use Accounts;
+    use Charges;
+
+    private const HEAD = "code,description,department,list_price,cost,tax_class\n";
+
+    private const BENCH = "WK-1,Work bench,goods,120.00,60,standard\n";
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['queue.default' => 'database', 'queue.connections.long.driver' => 'database']);
+    }
+
+    public function test_statements_are_made_by_a_worker_and_the_page_looks_how_far_it_is(): void
+    {
+        $this->chargeOn(now()->subDays(40)->toDateString(), $this->account('5000.00'), 'LH-1140');
+        $this->as('301');
+        $this->post('/statements', ['as_of' => now()->format('Y-m-d')])->assertRedirect();
+        $run = StatementRun::query()->latest('id')->firstOrFail();
+        $page = "/statements/runs/{$run->id}";
+        $this->get($page)->assertSee('0 of 1')->assertSee('data-steps', false);
+        $this->work('short');
+        $this->get($page)->assertSee('1 of 1')->assertSee('All made')->assertDontSee('data-steps', false);
+        self::assertSame(1, Statement::query()->where('run_id', $run->id)->where('state', 'made')->count());
+        self::assertSame('done', Work::query()->latest('id')->firstOrFail()->state);
+    }
+
+    public function test_a_run_that_was_stopped_makes_none_and_goes_on_when_it_is_told_to(): void
+    {
+        $this->chargeOn(now()->subDays(40)->toDateString(), $this->account('5000.00'), 'LH-1140');
+        $this->as('301');
+        $this->post('/statements', ['as_of' => now()->format('Y-m-d')]);
+        $run = StatementRun::query()->latest('id')->firstOrFail();
+        $this->post("/statements/runs/{$run->id}/stop");
+        $this->work('short');
+        self::assertSame(0, Statement::query()->where('run_id', $run->id)->where('state', 'made')->count());
+        $this->post("/statements/runs/{$run->id}/go-on");
+        $this->work('short');
+        self::assertSame(1, Statement::query()->where('run_id', $run->id)->where('state', 'made')->count());
+    }
+
+    public function test_a_file_is_looked_at_and_brought_in_by_a_worker(): void
+    {
+        $looked = $this->looks(self::HEAD.self::BENCH);
+        $looked->assertRedirect();
+        $page = (string) $looked->headers->get('Location');
+        $this->get($page)->assertSee('The file is looked at')->assertSee('It begins in a moment');
+        $this->work('long');
+        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
+        $this->get($page)->assertSee('1 rows:')->assertSee('Bring them in')->assertSee($csv);
+        $page = (string) $this->post('/tables/items/bring-in', ['csv' => $csv])->headers->get('Location');
+        $this->get($page)->assertSee('all of them or none');
+        $this->work('long');
+        $this->get($page)->assertSee('Brought in: 1 new');
+        self::assertSame(1, Item::query()->where('code', 'WK-1')->count());
+        // It is that table's page, and that of who may bring it in.
+        $this->get(str_replace('items', 'customers', $page))->assertNotFound();
+        $this->as('101');
+        $this->get($page)->assertForbidden();
+    }
+
+    public function test_what_is_refused_meanwhile_says_so_and_brings_nothing_in(): void
+    {
+        $this->looks(self::HEAD.self::BENCH."WK-2,Vice,goods,-5,1,standard\n");
+        $this->work('long');
+        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
+        $page = (string) $this->post('/tables/items/bring-in', ['csv' => $csv])->headers->get('Location');
+        $this->work('long');
+        $this->get($page)->assertSee('1 rows are not right any more; nothing was brought in');
+        self::assertSame(0, Item::query()->where('code', 'like', 'WK-%')->count());
+        self::assertSame('refused', Work::query()->latest('id')->firstOrFail()->state);
+    }
+
+    /** A worker that dies within it leaves nothing; the next does it once, and nobody a second time. */
+    public function test_a_worker_that_is_killed_at_it_leaves_nothing_and_the_next_does_it_once(): void
+    {
+        $this->looks(self::HEAD.self::BENCH);
+        $this->work('long');
+        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
+        $this->post('/tables/items/bring-in', ['csv' => $csv]);
+        $work = Work::query()->latest('id')->firstOrFail();
+        $dies = true;
+        DB::listen(static function ($query) use (&$dies): void {
+            if ($dies && str_contains($query->sql, 'update `works`') && in_array('done', $query->bindings, true)) {
+                $dies = false;
+
+                throw new Killed;
+            }
+        });
+
+        try {
+            app(WorkQueue::class)->go($work->id);
+            self::fail('It was not killed.');
+        } catch (Killed) {
+            self::assertSame(0, Item::query()->where('code', 'WK-1')->count());
+            self::assertSame('running', $work->refresh()->state);
+        }
+
+        app(WorkQueue::class)->go($work->id);
+        app(WorkQueue::class)->go($work->id);
+        self::assertSame(1, Item::query()->where('code', 'WK-1')->count());
+        self::assertSame('done', $work->refresh()->state);
+    }
+
+    public function test_what_no_worker_can_do_is_told_whoever_wanted_it(): void
+    {
+        $this->looks(self::HEAD.self::BENCH);
+        $work = Work::query()->latest('id')->firstOrFail();
+        (new DoWork($work->id))->failed(new Killed);
+        $this->get("/tables/items/work/{$work->id}")->assertSee('The reason is in the log');
+        self::assertSame('broken', $work->refresh()->state);
+        // It is not taken up again after that.
+        app(WorkQueue::class)->go($work->id);
+        self::assertSame('broken', $work->refresh()->state);
+    }
+
+    public function test_what_waits_for_a_worker_is_seen_by_who_watches(): void
+    {
+        $this->looks(self::HEAD.self::BENCH);
+        $this->travel(30)->seconds();
+        $work = Work::query()->latest('id')->firstOrFail();
+        $this->get("/tables/items/work/{$work->id}")->assertSee('No worker has taken it up yet');
+        $this->as('901');
+        $this->get('/metrics')->assertSee('elmstone_works 1');
+        $this->get('/running')->assertSee('1 wait for a worker');
+    }
+
+    /** @return TestResponse<Response> */
+    private function looks(string $csv): TestResponse
+    {
+        $this->as('901');
+
+        return $this->post('/tables/items', ['file' => UploadedFile::fake()->createWithContent('items.csv', $csv)]);
+    }
+
+    private function work(string $queue): void
+    {
+        self::assertSame(0, Artisan::call('queue:work', [
+            'connection' => $queue === 'long' ? 'long' : 'database', '--queue' => $queue, '--stop-when-empty' => true,
+        ]), Artisan::output());
+    }
+}
