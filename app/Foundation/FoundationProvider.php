@@ -106,7 +106,7 @@ final class FoundationProvider extends RoomProvider
     protected function routes(): void
     {
         Route::patterns([
-            ...array_fill_keys(['document', 'layaway', 'plan', 'order', 'quote', 'purchase'], Address::LABEL),
+            ...array_fill_keys(['document', 'layaway', 'plan', 'order', 'quote', 'purchase', 'transfer'], Address::LABEL),
             ...array_fill_keys(self::NUMBERS, Address::NUMBER),
             'item' => Address::CODE,
         ]);

@@ -77,7 +77,7 @@ final class Gate
     private function need(Staff $by, CarbonImmutable $day, array $parts, string $place): ?Need
     {
         $matter = $parts[0]->matter();
-        $limit = $this->limits->of($by->role, $matter);
+        $limit = $this->limits->of($by->roleHere(), $matter);
         $none = $this->house->money(0);
         $amount = Money::sum(array_map(static fn (GoingOut $part): Money => $part->amount, $parts), $none->currency);
         [$original, $ofOriginal] = self::mostOfOne($parts) ?? ['', $none];

@@ -61,8 +61,16 @@ final class Staff extends Record implements MayDo, SignsIn
         $this->forceFill(['epoch' => $this->epoch + 1])->save();
     }
 
+    /** What they are where they stand; the least where they do not work. */
+    public function roleHere(): Role
+    {
+        return app(StaffPlaces::class)->here($this) ?? Role::Clerk;
+    }
+
     public function mayDo(Ability $ability): bool
     {
-        return app(Rights::class)->may($this->role, $ability);
+        $role = app(StaffPlaces::class)->here($this);
+
+        return $role !== null && app(Rights::class)->may($role, $ability);
     }
 }

@@ -17,10 +17,16 @@ use Illuminate\Http\Request;
 /** Who works here, what they may do, and their PINs. */
 final class StaffController
 {
-    public function index(PinTries $tries, House $house): View
+    public function index(PinTries $tries, House $house, StaffPlaces $places): View
     {
+        $people = Staff::query()->orderBy('number')->get();
+        $bound = $people->mapWithKeys(static fn (Staff $one): array => [$one->id => count($places->of($one))])
+            ->filter()
+            ->map(static fn (int $count): string => $count === 1 ? 'one location' : "{$count} locations");
+
         return view('staff.index', [
-            'people' => Staff::query()->orderBy('number')->get(),
+            'people' => $people,
+            'bound' => $bound,
             'roles' => Role::cases(),
             'locked' => $tries->locked(),
             'shop' => $house->shop(),

@@ -17,7 +17,10 @@ final class StaffProvider extends RoomProvider
     public function register(): void
     {
         $this->app->scoped(Limits::class);
-        $this->app->resolving(Settings::class, static fn (Settings $settings) => $settings->with(Rights::TABLE));
+        $this->app->resolving(Settings::class, static function (Settings $settings): void {
+            $settings->with(Rights::TABLE);
+            $settings->with(StaffPlaces::TABLE);
+        });
     }
 
     public function boot(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Elmstone\Staff\Approvals\LimitsController;
 use Elmstone\Staff\Doors\SecurityLogController;
 use Elmstone\Staff\Doors\SignInController;
+use Elmstone\Staff\PlacesController;
 use Elmstone\Staff\StaffController;
 use Illuminate\Support\Facades\Route;
 
@@ -21,6 +22,8 @@ Route::middleware('can:manage-staff')->group(function (): void {
     Route::post('/staff/settings', [StaffController::class, 'settings'])->name('staff.settings');
     Route::get('/security-log', [SecurityLogController::class, 'index'])->name('security-log');
     Route::get('/security-log.csv', [SecurityLogController::class, 'csv'])->name('security-log.csv');
+    Route::get('/staff/{staff}/places', [PlacesController::class, 'show'])->name('staff.places');
+    Route::post('/staff/{staff}/places', [PlacesController::class, 'keep']);
     Route::post('/staff/{staff}', [StaffController::class, 'update'])->name('staff.update');
     Route::get('/limits', [LimitsController::class, 'show'])->name('limits');
     Route::post('/limits/{role}', [LimitsController::class, 'save'])->name('limits.save');

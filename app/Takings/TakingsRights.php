@@ -48,7 +48,8 @@ final readonly class TakingsRights
 
     private function mayAllow(Money $gap, Staff $by): bool
     {
-        return $by->mayDo(Ability::Approve) && $this->limits->of($by->role, LimitMatter::BelowFloor)->mayApprove($gap);
+        return $by->mayDo(Ability::Approve)
+            && $this->limits->of($by->roleHere(), LimitMatter::BelowFloor)->mayApprove($gap);
     }
 
     /** By how much a row is below the lowest price; of what has none, nothing. */

@@ -13,7 +13,9 @@ use Elmstone\Paper\Pdf;
 use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
 use PDO;
 use PDOException;
 use Smalot\PdfParser\Parser;
@@ -139,6 +141,20 @@ final class SturdyTest extends FeatureCase
             DB::purge();
             $this->refreshDatabase();
         }
+    }
+
+    /** A page can be half drawn by then: that is the database still, and the counter’s page sends its act again. */
+    public function test_a_database_that_goes_while_a_page_is_drawn_is_one_that_does_not_answer(): void
+    {
+        foreach (['2006 MySQL server has gone away', '1047 WSREP has not yet prepared node'] as $said) {
+            Route::get('/drawn', static fn (): string => Blade::render('@php(throw new PDOException($said))', [
+                'said' => "SQLSTATE[HY000]: General error: {$said}",
+            ]));
+            $this->get('/drawn')->assertStatus(503)->assertSee('The database does not answer');
+        }
+
+        Route::get('/drawn', static fn (): string => Blade::render('@php(throw new PDOException("no such column"))'));
+        $this->get('/drawn')->assertStatus(500);
     }
 
     /** @param  Closure(): mixed  $page */

@@ -7,12 +7,13 @@ namespace Elmstone\Counter\Page;
 use Closure;
 use Elmstone\Books\Document;
 use Elmstone\Counter\Slip\Slip;
+use Elmstone\Shop\Location;
 use Elmstone\Staff\Sight;
 use Elmstone\Staff\Staff;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Turns away who asks for a slip or document of a location they do not see. */
+/** Turns away who asks for a slip or document of a location they do not see, or acts on a location not theirs. */
 final class InSight
 {
     public function __construct(private readonly Sight $sight)
@@ -27,9 +28,22 @@ final class InSight
         if ($staff instanceof Staff && ! $this->sight->seesAll($staff)) {
             $location = $this->location($request);
             abort_if($location !== null && ! $this->sight->sees($staff, $location), 403);
+            $named = $this->sight->isBound($staff) ? $this->named($request) : [];
+            abort_if(array_filter($named, fn (int $one): bool => ! $this->sight->sees($staff, $one)) !== [], 403);
         }
 
         return $next($request);
+    }
+
+    /** @return list<int> locations that a form or an address names */
+    private function named(Request $request): array
+    {
+        $named = [$request->route('location'), $request->input('location'), $request->input('place')];
+
+        return array_map(
+            static fn (mixed $one): int => $one instanceof Location ? $one->id : (int) $one,
+            array_values(array_filter($named, static fn ($one): bool => $one instanceof Location || is_numeric($one))),
+        );
     }
 
     private function location(Request $request): ?int

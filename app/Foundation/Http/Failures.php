@@ -8,7 +8,6 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Support\Http\Navigation;
 use Elmstone\Support\Http\Secret;
 use Illuminate\Auth\AuthenticationException;
-use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\RedirectResponse;
@@ -18,6 +17,7 @@ use Illuminate\Support\Str;
 use PDOException;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
+use Throwable;
 
 /** What people see when something goes wrong: plain words, and what to do now. */
 final class Failures
@@ -26,8 +26,7 @@ final class Failures
     {
         $exceptions->dontFlash(Secret::FIELDS);
         $exceptions->dontReport(Refused::class);
-        $exceptions->render(static fn (QueryException $failure): ?Response => self::databaseGone($failure));
-        $exceptions->render(static fn (PDOException $failure): ?Response => self::databaseGone($failure));
+        $exceptions->render(static fn (Throwable $failure): ?Response => self::databaseGone($failure));
         $exceptions->render(
             static fn (Refused $refused, Request $request): RedirectResponse => self::refused($refused, $request),
         );
@@ -65,8 +64,17 @@ final class Failures
             : null;
     }
 
-    private static function databaseGone(PDOException $failure): ?Response
+    /** Also where a page was being drawn when it went. */
+    private static function databaseGone(Throwable $failure): ?Response
     {
+        while (! $failure instanceof PDOException && $failure->getPrevious() !== null) {
+            $failure = $failure->getPrevious();
+        }
+
+        if (! $failure instanceof PDOException) {
+            return null;
+        }
+
         $gone = Str::contains($failure->getMessage(), [
             '[2002]', '[2006]', '[2013]', '[1053]', '[1040]', 'Connection refused', 'server has gone away',
             'Lost connection', 'Lock wait timeout exceeded', '[1205]', '[1213]', 'Deadlock found', '[1047]', ' 1047 ',

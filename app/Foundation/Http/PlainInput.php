@@ -39,6 +39,7 @@ final class PlainInput
         'setup/*' => ['classes', 'departments', 'places', 'profiles', 'tills'],
         'settings/*' => ['classes', 'departments', 'places', 'profiles', 'tills'],
         'rights' => ['may'],
+        'staff/*/places' => ['at'],
         'customers' => ['refused', 'refused_why'],
         'customers/*' => ['refused', 'refused_why'],
     ];

@@ -140,7 +140,7 @@ final class WriteOffDebt
     /** By what it is of one document, of one debt and of a day, so that no limit stretches by writing off in parts. */
     private function mayAlone(Staff $by, OpenItemRecord $item, Money $amount): bool
     {
-        $limit = $this->limits->of($by->role, LimitMatter::BadDebt);
+        $limit = $this->limits->of($by->roleHere(), LimitMatter::BadDebt);
         $before = Document::query()->where('purpose', Purpose::BadDebt)->where('staff_id', $by->id);
         $ofIt = (int) (clone $before)->where('refers_to_id', $item->document_id)->sum('total');
         $ofDay = (int) $before->where('business_date', ShopTime::today())->sum('total');

@@ -43,7 +43,7 @@ final class Approve
             );
         }
 
-        if (! $this->limits->of($approver->role, $need->matter)->mayApprove($need->amount)) {
+        if (! $this->limits->of($approver->roleHere(), $need->matter)->mayApprove($need->amount)) {
             throw Refused::because(
                 'beyond_approver',
                 "{$approver->name} may not approve {$need->amount->toString()} of this. "

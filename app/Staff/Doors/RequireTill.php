@@ -8,6 +8,7 @@ use Closure;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Staff\StaffPlaces;
 use Elmstone\Support\Http\Navigation;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -34,8 +35,11 @@ final class RequireTill
         'change-person', 'devices.*', 'staff', 'staff.*', 'tills.*', 'settings.*', 'rights.*',
     ];
 
-    public function __construct(private readonly AtTill $atTill, private readonly Presence $presence)
-    {
+    public function __construct(
+        private readonly AtTill $atTill,
+        private readonly Presence $presence,
+        private readonly StaffPlaces $places,
+    ) {
     }
 
     /** @param  Closure(Request): Response  $next */
@@ -48,6 +52,7 @@ final class RequireTill
             || ! $staff->active
             || ! $this->atTill->isChosen()
             || $this->presence->isOver($staff)
+            || ! $this->places->worksAt($staff, $this->atTill->till()->location_id)
         ) {
             Auth::logout();
 

@@ -6,9 +6,11 @@ namespace Elmstone\Staff\Doors;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
+use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Staff\StaffPlaces;
 use Elmstone\Support\Http\Navigation;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -25,6 +27,7 @@ final class SignInController
         private readonly CheckPin $checkPin,
         private readonly AtTill $atTill,
         private readonly Presence $presence,
+        private readonly StaffPlaces $places,
     ) {
     }
 
@@ -129,7 +132,23 @@ final class SignInController
         return redirect()->route('sign-in');
     }
 
-    /** @throws Refused too_many, wrong_pin, locked */
+    /** @throws Refused works_elsewhere */
+    private function assertWorksAt(Staff $staff, Till $till): void
+    {
+        if ($this->places->worksAt($staff, $till->location_id)) {
+            return;
+        }
+
+        SecurityLog::write(SecurityEvent::Refused, $staff, 'does not work at this location', till: $till->id);
+        $names = Location::query()->whereIn('id', array_keys($this->places->of($staff)))->orderBy('id')->pluck('name');
+
+        throw Refused::because(
+            'works_elsewhere',
+            "{$staff->name} works at {$names->join(', ', ' and ')}. Sign in at a till there.",
+        );
+    }
+
+    /** @throws Refused too_many, wrong_pin, locked, works_elsewhere */
     private function admit(Request $request, Till $till): void
     {
         $staff = $this->checkPin->handle(
@@ -137,6 +156,7 @@ final class SignInController
             $request->string('pin')->value(),
             $till->id,
         );
+        $this->assertWorksAt($staff, $till);
         Auth::login($staff);
         $request->session()->regenerate();
         $this->presence->begin($staff);

@@ -32,6 +32,9 @@
                 <td class="figure">
                     <form id="{{ $form }}" method="post" action="{{ route('staff.update', $person) }}" class="d-inline">
                     @csrf <button class="quiet-act">Save</button></form>
+                    @if($person->role !== Elmstone\Staff\Role::Owner)
+                        <a href="{{ route('staff.places', $person) }}">{{ $bound[$person->id] ?? 'every location'
+                            }}</a>@endif
                     <form method="post" action="{{ route('staff.sign-out', $person) }}" class="d-inline">
                     @csrf <button class="link-act">sign out everywhere</button></form>
                     @if(in_array($person->number, $locked, true))

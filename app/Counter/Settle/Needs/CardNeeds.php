@@ -29,7 +29,9 @@ final class CardNeeds extends NeedsOf
         $keyed = $this->slip->cards->filter(
             static fn (CardRequest $card): bool => $card->state === CardState::Keyed && $card->document_id === null,
         );
-        $most = $keyed->isEmpty() ? null : $this->limits->of($this->by()->role, LimitMatter::CardOffLine)->perDocument;
+        $most = $keyed->isEmpty()
+            ? null
+            : $this->limits->of($this->by()->roleHere(), LimitMatter::CardOffLine)->perDocument;
         $sum = Money::sum($keyed->pluck('approved'), $this->house->currency());
 
         if ($most === null || ! $sum->exceeds($most)) {
@@ -67,7 +69,7 @@ final class CardNeeds extends NeedsOf
         $needs = [];
         $most = $this->slip->cardsSold() === []
                 ? null
-                : $this->limits->of($this->by()->role, LimitMatter::GiftCardWorth)->perDocument;
+                : $this->limits->of($this->by()->roleHere(), LimitMatter::GiftCardWorth)->perDocument;
 
         if ($most === null) {
             return [];

@@ -71,7 +71,7 @@ final class LineNeeds extends NeedsOf
     private function oneOff(LineOnSlip $line, Money $total): ?Need
     {
         $reckoned = $this->reckoned->line($line);
-        $most = $this->limits->of($this->by()->role, LimitMatter::OneOff)->perDocument;
+        $most = $this->limits->of($this->by()->roleHere(), LimitMatter::OneOff)->perDocument;
         $why = match (true) {
             $reckoned->net->isZero() => 'is given away.',
             $reckoned->gross->exceeds($reckoned->net->plus($reckoned->net)) => 'goes for less than half of its price.',
