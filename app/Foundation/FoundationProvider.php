@@ -33,6 +33,9 @@ use PDO;
 /** The roof: how the database is spoken to, how addresses are written, what every page may use. */
 final class FoundationProvider extends RoomProvider
 {
+    /** What stands in addresses by its label, as on its paper. */
+    private const LABELS = ['document', 'layaway', 'plan', 'order', 'quote', 'purchase', 'transfer'];
+
     /** What stands in addresses for one thing of many. */
     private const NUMBERS = [
         'staff', 'location', 'policy', 'coupon', 'customer', 'card', 'line', 'place', 'file', 'entry', 'layout', 'note',
@@ -106,7 +109,7 @@ final class FoundationProvider extends RoomProvider
     protected function routes(): void
     {
         Route::patterns([
-            ...array_fill_keys(['document', 'layaway', 'plan', 'order', 'quote', 'purchase', 'transfer'], Address::LABEL),
+            ...array_fill_keys(self::LABELS, Address::LABEL),
             ...array_fill_keys(self::NUMBERS, Address::NUMBER),
             'item' => Address::CODE,
         ]);
