@@ -98,6 +98,15 @@ final class Browser
 
         return is_string($body) && $status === 200
             ? $body
-            : throw new RuntimeException("{$path} answered {$status}: ".substr(strip_tags((string) $body), 0, 300));
+            : throw new RuntimeException("{$path} answered {$status}: ".self::complaint((string) $body));
+    }
+
+    /** What a page says is wrong; else how it begins. */
+    private static function complaint(string $page): string
+    {
+        preg_match_all('~role="alert"[^>]*>(.*?)</(?:p|div)>~s', $page, $alerts);
+        $words = $alerts[1] === [] ? $page : implode(' | ', $alerts[1]);
+
+        return mb_substr(trim((string) preg_replace('/\s+/', ' ', strip_tags($words))), 0, 400);
     }
 }

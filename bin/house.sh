@@ -247,7 +247,7 @@ forever() {
     local folder=$1 name=$2
     shift 2
     # shellcheck disable=SC2016
-    setsid bash -c 'while :; do php artisan "$@"; sleep 1; done' bash "$@" > "$folder/$name.log" 2>&1 < /dev/null &
+    setsid bash -c 'while :; do php artisan "$@"; sleep 3; done' bash "$@" > "$folder/$name.log" 2>&1 < /dev/null &
     printf '%s' $! > "$folder/$name.pid"
 }
 

@@ -128,11 +128,11 @@ node_status() {
 }
 
 node_await() {
-    local _
-    for _ in $(seq 600); do
+    local tries
+    for tries in $(seq 600); do
         [ "$(node_status "$1/$2" wsrep_local_state_comment)" != Synced ] || return 0
         # It may be about to start.
-        [ "$_" -lt 100 ] || node_runs "$1/$2" || break
+        [ "$tries" -lt 100 ] || node_runs "$1/$2" || break
         sleep 0.1
     done
     die "node $2 does not come; see $1/$2/error.log"

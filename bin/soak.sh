@@ -23,6 +23,7 @@ vendor dev
 scratch=$(mktemp -d /tmp/elmstone-soak-XXXXXX)
 finish() {
     touch "$scratch/stop"
+    serve_stop "$scratch"
     nginx_stop "$scratch"
     app_stop "$scratch/a"
     app_stop "$scratch/b"
@@ -45,6 +46,11 @@ works() {
     php artisan soak:work "$scratch" --address="http://127.0.0.1:$port" --tills="$tills" --seed="$seed" "$@" \
         > "$scratch/work.log" 2>&1 &
     working=$!
+    # Whoever is broken off at signing in signs in again, which no machine does for them.
+    while [ "$(find "$scratch" -maxdepth 1 -name 'in-*' | wc -l)" -lt "$tills" ]; do
+        kill -0 "$working" 2> /dev/null || { cat "$scratch/work.log" >&2; return 1; }
+        sleep 0.2
+    done
 }
 
 # Waits for the tills to have done what they are at. Fails where one of them could not go on.
@@ -167,7 +173,6 @@ kills() {
     } | nginx_start "$scratch"
     web_await "$port" "$scratch/nginx.log"
     works --pause=400
-    sleep 2
     for ((kill = 1; kill <= much; kill++)); do
         case $((kill % 3)) in 0) kill_application ;; 1) kill_database ;; 2) kill_worker ;; esac
         [ ! -f "$scratch/failed" ] || break

@@ -103,7 +103,7 @@ final class HouseRulesTest
             'Ledger', 'Tills', 'Returns', 'Purchasing', 'Stock', 'Shares', 'Held', 'Receivables', 'Customers', 'Books',
             'Catalogue', 'Devices', 'Shop', 'Staff', 'Support',
         ],
-        'Setup' => ['Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
+        'Setup' => ['Returns', 'Books', 'Catalogue', 'Shop', 'Staff', 'Support'],
         'Upkeep' => ['Work', 'Books', 'Paper', 'Shop', 'Staff', 'Support'],
     ];
 

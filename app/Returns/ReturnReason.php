@@ -6,7 +6,7 @@ namespace Elmstone\Returns;
 
 use Elmstone\Books\GoodsTo;
 
-/** Why something comes back. Common practice, no source. */
+/** Why something comes back; as it ships common practice, no source. What the shop has set holds before that. */
 enum ReturnReason: string
 {
     case NotNeeded = 'not_needed';
@@ -21,6 +21,11 @@ enum ReturnReason: string
 
     public function words(): string
     {
+        return app(ReturnReasons::class)->words($this);
+    }
+
+    public function shippedWords(): string
+    {
         return match ($this) {
             self::NotNeeded => 'not needed',
             self::WrongItem => 'wrong item',
@@ -34,20 +39,31 @@ enum ReturnReason: string
         };
     }
 
-    /** @return list<self> why goods come back */
+    /** @return non-empty-list<self> why goods come back, as it is offered */
     public static function forGoods(): array
     {
-        return [self::NotNeeded, self::WrongItem, self::DoesNotFit, self::Faulty, self::Damaged, self::Recalled];
+        return app(ReturnReasons::class)->offered();
     }
 
-    /** Whether a restocking fee is kept for it: not where the fault is the house's or the goods'. */
+    /** Whether a restocking fee is kept for it. */
     public function keepsFee(): bool
     {
-        return in_array($this, [self::NotNeeded, self::WrongItem, self::DoesNotFit], true);
+        return app(ReturnReasons::class)->keepsFee($this);
     }
 
     /** Where goods usually go then. */
     public function goodsTo(): GoodsTo
+    {
+        return app(ReturnReasons::class)->goodsTo($this);
+    }
+
+    /** Not where the fault is the house's or the goods'. */
+    public function shippedFee(): bool
+    {
+        return in_array($this, [self::NotNeeded, self::WrongItem, self::DoesNotFit], true);
+    }
+
+    public function shippedGoodsTo(): GoodsTo
     {
         return match ($this) {
             self::Damaged => GoodsTo::WrittenOff,

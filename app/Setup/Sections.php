@@ -10,6 +10,7 @@ use Elmstone\Setup\Sections\NumbersSection;
 use Elmstone\Setup\Sections\OwnerSection;
 use Elmstone\Setup\Sections\PapersSection;
 use Elmstone\Setup\Sections\PlacesSection;
+use Elmstone\Setup\Sections\ReasonsSection;
 use Elmstone\Setup\Sections\RetentionSection;
 use Elmstone\Setup\Sections\ShopSection;
 use Elmstone\Setup\Sections\TaxesSection;
@@ -29,7 +30,7 @@ final readonly class Sections
     private const PAGES = [
         ShopSection::class, PapersSection::class, PlacesSection::class, TillsSection::class, TaxesSection::class,
         DepartmentsSection::class, TermsSection::class, NumbersSection::class, MailSection::class,
-        RetentionSection::class,
+        ReasonsSection::class, RetentionSection::class,
     ];
 
     /** @return array<string, Section> by key */

@@ -78,6 +78,7 @@ use Illuminate\Support\Facades\DB;
  * @property string $mail_name whom mails come from; empty: the shop’s name
  * @property string $mail_address
  * @property string $mail_reply_to
+ * @property array<string, mixed>|null $reasons as set; null: as the program ships
  * @property array<string, int>|null $retention days by what is kept; null: as the program ships
  */
 final class Shop extends Record
@@ -112,6 +113,7 @@ final class Shop extends Record
         'notes' => MoneyListCast::class,
         'opened_at' => 'immutable_datetime',
         'set_up' => 'array',
+        'reasons' => 'array',
         'retention' => 'array',
         'receipt_logo' => 'bool',
         'receipt_tax_number' => 'bool',

@@ -49,6 +49,7 @@ final class WorkCommand extends Command
         $clerk = new Browser($this->said('address'));
         $clerk->patience = self::PATIENCE;
         $clerk->signIn((string) (101 + $place % 5), $id);
+        touch("{$folder}/in-{$place}");
         $chance = new Chance((int) $this->said('seed') + $place);
         $till = new Till(
             $clerk,

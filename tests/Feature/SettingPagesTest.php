@@ -35,7 +35,9 @@ final class SettingPagesTest extends FeatureCase
     /** @return iterable<string, array{string}> */
     public static function sections(): iterable
     {
-        $keys = ['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'mail', 'retention'];
+        $keys = ['shop', 'papers', 'places', 'tills', 'taxes', 'departments', 'terms', 'numbers', 'mail', 'reasons',
+            'retention',
+        ];
 
         foreach ($keys as $key) {
             yield $key => [$key];

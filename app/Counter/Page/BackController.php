@@ -194,8 +194,11 @@ final class BackController
 
     private function reason(Request $request): ReturnReason
     {
-        return ReturnReason::tryFrom($request->string('reason')->value())
-            ?? throw Refused::because('reason_missing', 'Choose why it comes back.');
+        $reason = ReturnReason::tryFrom($request->string('reason')->value());
+
+        return in_array($reason, ReturnReason::forGoods(), true)
+            ? $reason
+            : throw Refused::because('reason_missing', 'Choose why it comes back.');
     }
 
     /**

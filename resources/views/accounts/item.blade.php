@@ -20,7 +20,9 @@
                 value="{{ old('amount', $item->open->toString()) }}">
                 @include('design.complaint', ['field' => 'amount'])</div>
             <div><input type="hidden" name="form" value="off">
+                <x-reasons of="write_off"/>
                 <label for="why-off" class="small soft">Why</label><input id="why-off" name="reason" maxlength="200"
+                list="reasons-write_off"
                 class="form-control" value="{{ $said('off') }}">
                 @includeWhen(old('form') === 'off', 'design.complaint', ['field' => 'reason', 'id' => 'why-off'])
                 </div>

@@ -24,7 +24,9 @@
             <option value="">–</option>@foreach($petty as $code => $name)<option value="{{ $code }}"
                 @selected(old('account') === $code)>{{ $name }}</option>@endforeach</select>
                 @include('design.complaint', ['field' => 'account'])</div>
+        <x-reasons of="money"/>
         <div class="flex-fill"><label for="reason" class="small soft d-block">What for</label><input
+            list="reasons-money"
             class="form-control @error('reason') is-refused @enderror" id="reason" name="reason" maxlength="255"
                 value="{{ old('reason') }}">@include('design.complaint', ['field' => 'reason'])</div>
     </div>

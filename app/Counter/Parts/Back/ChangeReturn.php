@@ -34,6 +34,9 @@ final class ChangeReturn
         return $this->desk->change($slipKey, $act, function (Slip $slip) use ($line, $typed): void {
             $row = ReturnOnSlip::query()->where('slip_id', $slip->id)->findOrFail($line);
             isset($typed['quantity']) && ReturnRows::assertNoCardPaid($slip);
+            $reason = ReturnReason::tryFrom($typed['reason'] ?? '');
+            $reason === null || $reason === $row->reason || in_array($reason, ReturnReason::forGoods(), true)
+                || throw Refused::because('not_offered', 'Choose a reason for goods that come back.');
             $row->update(
                 array_filter(
                     [
@@ -41,7 +44,7 @@ final class ChangeReturn
                             ? EntryText::quantity($typed['quantity'])->toString()
                             : null,
                         'goods_to' => ReturnRows::goodsTo($typed['goods_to'] ?? ''),
-                        'reason' => ReturnReason::tryFrom($typed['reason'] ?? ''),
+                        'reason' => $reason,
                         'serials' => isset($typed['serials']) ? Serials::read($typed['serials']) : null,
                     ],
                     static fn (mixed $value): bool => $value !== null,

@@ -40,7 +40,7 @@
             <select class="form-select" id="back-tax" name="tax_class">@foreach($letters as $code => $letter)
             <option value="{{ $code }}" @selected($code === 'standard')>{{ $letter }} · {{ $code }}</option>@endforeach
             </select></div>
-            <input type="hidden" name="reason" value="not_needed">
+            <input type="hidden" name="reason" value="{{ ReturnReason::forGoods()[0]->value }}">
             <div class="col-12 text-end">
             <span class="small soft me-2">Needs approval; to store credit or a gift card.</span><button
                 class="quiet-act">Bring back</button></div>

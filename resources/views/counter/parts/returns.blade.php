@@ -66,6 +66,9 @@
                     <td>@if($locked){{ $line->reason->words() }}@else
                     <select class="cell" name="reason" id="br{{ $line->id }}"
                         aria-label="Why {{ $line->description }} comes back" data-save="{{ $save }}">
+                        @unless(in_array($line->reason, ReturnReason::forGoods(), true))
+                        <option value="{{ $line->reason->value }}" selected>{{ $line->reason->words() }}</option>
+                        @endunless
                         @foreach(ReturnReason::forGoods() as $reason)
                         <option value="{{ $reason->value }}"
                             @selected($line->reason === $reason)>{{ $reason->words() }}</option>@endforeach</select>
