@@ -30,7 +30,7 @@ nodes_settings() {
         sed -e "s#@DATA@#$folder/$name/data#; s#@FOLDER@#$folder/$name#g; s#@SOCKET@#$(cat "$folder/$name/socket")#" \
             -e "s#@PORT@#$(cat "$folder/$name/port")#g; s#@GROUP_PORT@#$(cat "$folder/$name/group-port")#g" \
             -e "s#@IST_PORT@#$(cat "$folder/$name/ist-port")#g; s#@SST_PORT@#$(cat "$folder/$name/sst-port")#g" \
-            -e "s#@NODES@#$(IFS=,; echo "${addresses[*]}")#; s#@NAME@#$name#; s#@ADDRESS@#127.0.0.1#g" \
+            -e "s#@NODES@#$(IFS=,; echo "${addresses[*]}")#; s#@NAME@#$name#; s#@ADDRESS@\|@BIND@#127.0.0.1#g" \
             -e "s#@PROVIDER@#$(galera_library)#; s#@SST_USER@#root:#; s#@BUFFER@#$2#; s#@FLUSH@#$3#" \
             -e 's#@REMEMBERS@#128M#' deploy/galera.cnf > "$folder/$name/my.cnf"
         [ "$(id -u)" != 0 ] || echo 'user = root' >> "$folder/$name/my.cnf"

@@ -49,6 +49,9 @@ final class GrantsTest extends RaceCase
         }
 
         $this->assertSame(0, $till->exec('UPDATE slips SET version = version WHERE id = 0'));
+        // From elsewhere only where it is said, and nothing that is no address.
+        $this->assertSame(0, Artisan::call('house:grants', ['user' => 'elmstone_till', '--from' => '127.0.0.1']));
+        $this->assertSame(1, Artisan::call('house:grants', ['user' => 'elmstone_till', '--from' => "%' WITH GRANT"]));
     }
 
     public function test_the_user_who_serves_can_work_out_the_mornings_prices_and_take_them(): void

@@ -29,7 +29,8 @@ final class ReasonsTest extends FeatureCase
         $page = $this->get("/counter/{$this->slip}")->assertOk();
         $page->assertDontSee('picked the wrong one')->assertSee('does not fit');
         // Nor by a request that somebody made up.
-        $this->bringsBack($sold->id, $sold->label, 'wrong_item')->assertStatus(422)->assertSee('Choose why it comes back');
+        $this->bringsBack($sold->id, $sold->label, 'wrong_item')
+            ->assertStatus(422)->assertSee('Choose why it comes back');
         $this->bringsBack($sold->id, $sold->label, 'goodwill')->assertStatus(422);
         $this->bringsBack($sold->id, $sold->label, 'damaged')->assertOk()->assertSee('to the supplier');
         self::assertSame('supplier', $this->slip()->returns()->firstOrFail()->goods_to->value);

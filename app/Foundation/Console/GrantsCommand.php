@@ -26,24 +26,27 @@ final class GrantsCommand extends Command
         'series_heads' => ['kind', 'number', 'digest'],
     ];
 
-    protected $signature = 'house:grants {user : who serves}';
+    protected $signature = 'house:grants {user : who serves} {--from=127.0.0.1 : where from, as MariaDB writes it}';
 
     protected $description = 'Let the user who serves do what serving needs, and no more';
 
     public function handle(): int
     {
         $user = is_string($this->argument('user')) ? $this->argument('user') : '';
+        $from = is_string($this->option('from')) ? $this->option('from') : '';
 
-        if (preg_match('/^\w+$/D', $user) !== 1) {
-            $this->error('A user’s name has letters, digits and underscores.');
+        if (preg_match('/^\w+$/D', $user) !== 1 || preg_match('/^[\w.:%-]+$/D', $from) !== 1) {
+            $this->error('A user’s name has letters, digits and underscores; where from is an address, or has %.');
 
             return self::FAILURE;
         }
 
+        $user = "'{$user}'@'{$from}'";
+
         $kept = $this->kept();
         // What is worked out over many rows is laid out in tables of its own, which nobody else sees.
         $database = str_replace('_', '\\_', DB::getDatabaseName());
-        DB::statement("GRANT CREATE TEMPORARY TABLES ON `{$database}`.* TO '{$user}'@'127.0.0.1'");
+        DB::statement("GRANT CREATE TEMPORARY TABLES ON `{$database}`.* TO {$user}");
 
         foreach (
             DB::table('information_schema.TABLES')
@@ -52,8 +55,8 @@ final class GrantsCommand extends Command
                 ->orderBy('TABLE_NAME')
                 ->pluck('TABLE_NAME') as $table
         ) {
-            $this->revoke((string) $table, "'{$user}'@'127.0.0.1'");
-            DB::statement("GRANT {$this->may((string) $table, $kept)} ON `{$table}` TO '{$user}'@'127.0.0.1'");
+            $this->revoke((string) $table, $user);
+            DB::statement("GRANT {$this->may((string) $table, $kept)} ON `{$table}` TO {$user}");
         }
 
         return self::SUCCESS;
