@@ -9,9 +9,9 @@ final class ReasonWords
 {
     /** What is asked for a reason, in words. */
     public const KINDS = [
-        'approval' => 'Approvals',
-        'write_off' => 'Write-offs of debts and goods',
-        'money' => 'Cash put into and taken out of the drawer',
+        'approval' => 'Offered for approvals',
+        'write_off' => 'Offered for debts written off',
+        'money' => 'Offered for cash put into the drawer and taken out',
     ];
 
     public function __construct(private readonly House $house)

@@ -35,9 +35,14 @@ final class ReasonsSection extends FieldsSection
     #[Override]
     public function purpose(): string
     {
-        return 'Why goods come back: what each reason is called, whether it is offered, whether a restocking fee is '
-            .'kept for it, and where the goods go. And the words offered where a reason is typed, one a line; anything '
+        return 'Why goods come back, and what follows. And the words that are offered where a reason is typed; anything '
             .'else can be typed there, too.';
+    }
+
+    #[Override]
+    public function view(): string
+    {
+        return 'setup.reasons';
     }
 
     #[Override]

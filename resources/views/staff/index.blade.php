@@ -28,13 +28,13 @@
                     autocomplete="new-password" placeholder="as it was" aria-label="New PIN of {{ $person->name }}"
                         size="8"></td>
                 <td><input form="{{ $form }}" type="checkbox" class="form-check-input mt-2" name="active" value="1"
-                    @checked($person->active) aria-label="{{ $person->name }} works here"></td>
+                    @checked($person->active) aria-label="{{ $person->name }} works here">
+                    @if($person->role !== Elmstone\Staff\Role::Owner)<a class="small ms-1"
+                        href="{{ route('staff.places', $person) }}">at {{ $bound[$person->id] ?? 'every location'
+                        }}</a>@endif</td>
                 <td class="figure">
                     <form id="{{ $form }}" method="post" action="{{ route('staff.update', $person) }}" class="d-inline">
                     @csrf <button class="quiet-act">Save</button></form>
-                    @if($person->role !== Elmstone\Staff\Role::Owner)
-                        <a href="{{ route('staff.places', $person) }}">{{ $bound[$person->id] ?? 'every location'
-                            }}</a>@endif
                     <form method="post" action="{{ route('staff.sign-out', $person) }}" class="d-inline">
                     @csrf <button class="link-act">sign out everywhere</button></form>
                     @if(in_array($person->number, $locked, true))

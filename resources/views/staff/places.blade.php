@@ -9,7 +9,7 @@
     <p class="soft">With nothing chosen they work at every location as {{ strtolower($person->role->label()) }}. With a
         location chosen they sign in only there, may there what that role may, and see nothing of other locations.</p>
     <form method="post" action="{{ route('staff.places', $person) }}">@csrf
-        <table class="ruled"><thead><tr><th>Location</th><th>Works there as</th></tr></thead><tbody>
+        <table class="ruled align-middle w-auto"><thead><tr><th>Location</th><th>Works there as</th></tr></thead><tbody>
             @foreach($locations as $location)<tr><td><label for="at-{{ $location->id }}">{{ $location->name }}</label>
                 </td><td><select class="form-select w-auto" id="at-{{ $location->id }}"
                     name="at[{{ $location->id }}]" @if($loop->first) data-focus @endif>
@@ -18,7 +18,7 @@
                         @selected(($places[$location->id] ?? null) === $role)>{{ $role->label() }}</option>@endforeach
                     </select></td></tr>@endforeach
         </tbody></table>
-        <button class="main-act narrow">Keep</button>
+        <button class="main-act narrow mt-3">Keep</button>
         <p class="soft small mt-2">Whatever they are signed in with is over at once.</p>
     </form>
 </div>
