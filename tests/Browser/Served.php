@@ -20,12 +20,42 @@ final class Served
     /** @param  string|null  $setUpKey of a machine on which there is no shop yet; null: the demonstration */
     public function __construct(private readonly string $database, private readonly ?string $setUpKey = null)
     {
-        $this->artisan('migrate:fresh', '--force', '--quiet');
-        $setUpKey === null && $this->artisan('shop:demo', '--months=1');
+        $setUpKey === null ? $this->demonstration() : $this->artisan('migrate:fresh', '--force', '--quiet');
         $this->artisan('house:grants', 'elmstone_till');
         $this->port = self::freePort();
         $this->address = "http://127.0.0.1:{$this->port}";
         $this->start();
+    }
+
+    /** Loaded by whoever wants it first; the others, who wait for that meanwhile, take a copy of it. */
+    private function demonstration(): void
+    {
+        $copy = $this->env('ELMSTONE_TEST_SCRATCH').'/demonstration.sql';
+        $turn = fopen("{$copy}.lock", 'c') ?: throw new RuntimeException('No lock can be made.');
+        flock($turn, LOCK_EX);
+
+        if (! is_file($copy)) {
+            $this->artisan('migrate:fresh', '--force', '--quiet');
+            $this->artisan('shop:demo', '--months=1');
+            $this->client('mariadb-dump', '--single-transaction', '--hex-blob', "--result-file={$copy}", $this->database);
+        } else {
+            self::connected('')->exec("DROP DATABASE {$this->database}; CREATE DATABASE {$this->database}");
+            $this->client('mariadb', $this->database, '-e', "source {$copy}");
+        }
+
+        fclose($turn);
+    }
+
+    private function client(string $program, string ...$words): void
+    {
+        (new Process(
+            [
+                $program, '--no-defaults', '--host=127.0.0.1', '--port='.$this->env('DB_PORT'), '--user=elmstone',
+                ...array_values($words),
+            ],
+            env: ['MYSQL_PWD' => $this->env('DB_PASSWORD')],
+            timeout: 300,
+        ))->mustRun();
     }
 
     public function __destruct()
