@@ -37,7 +37,8 @@ final class Served
         if (! is_file($copy)) {
             $this->artisan('migrate:fresh', '--force', '--quiet');
             $this->artisan('shop:demo', '--months=1');
-            $this->client('mariadb-dump', '--single-transaction', '--hex-blob', "--result-file={$copy}", $this->database);
+            $kept = ['--single-transaction', '--hex-blob', "--result-file={$copy}"];
+            $this->client('mariadb-dump', ...[...$kept, $this->database]);
         } else {
             self::connected('')->exec("DROP DATABASE {$this->database}; CREATE DATABASE {$this->database}");
             $this->client('mariadb', $this->database, '-e', "source {$copy}");

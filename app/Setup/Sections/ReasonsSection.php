@@ -35,8 +35,8 @@ final class ReasonsSection extends FieldsSection
     #[Override]
     public function purpose(): string
     {
-        return 'Why goods come back, and what follows. And the words that are offered where a reason is typed; anything '
-            .'else can be typed there, too.';
+        return 'Why goods come back, and what follows. And the words that are offered where a reason is typed; '
+            .'anything else can be typed there, too.';
     }
 
     #[Override]

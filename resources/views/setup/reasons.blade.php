@@ -2,17 +2,17 @@
 @use('Elmstone\Setup\FieldKind')
 @php($fields = array_column($section->fields(), null, 'name'))
 <table class="ruled">
-    <thead><tr><th>Why goods come back</th><th>Called</th><th>Offered</th><th>Restocking fee</th><th>The goods go</th></tr></thead>
+    <thead><tr><th>Why goods come back</th><th>Called</th><th>Offered</th><th>Restocking fee</th><th>The goods go</th>
+    </tr></thead>
     <tbody>@foreach(ReturnReasons::OF_GOODS as $reason)@php($key = $reason->value)<tr>
         <td class="pt-3">{{ $reason->shippedWords() }}</td>
         <td><input class="form-control @error("{$key}_words") is-refused @enderror" id="{{ $key }}_words"
             name="{{ $key }}_words" value="{{ old("{$key}_words", $now["{$key}_words"]) }}" maxlength="40"
             aria-label="{{ $fields["{$key}_words"]->label }}" @if($loop->first) data-focus @endif>
             @include('design.complaint', ['field' => "{$key}_words"])</td>
-        @foreach(['offered', 'fee'] as $tick)<td><input type="hidden" name="{{ $key }}_{{ $tick }}" value="">
-            <input class="form-check-input mt-2" type="checkbox" id="{{ $key }}_{{ $tick }}" name="{{ $key }}_{{ $tick }}"
-                value="1" @checked(old("{$key}_{$tick}", $now["{$key}_{$tick}"]) === '1')
-                aria-label="{{ $fields["{$key}_{$tick}"]->label }}"></td>@endforeach
+        @foreach(["{$key}_offered", "{$key}_fee"] as $tick)<td><input type="hidden" name="{{ $tick }}" value="">
+            <input class="form-check-input mt-2" type="checkbox" id="{{ $tick }}" name="{{ $tick }}" value="1"
+                @checked(old($tick, $now[$tick]) === '1') aria-label="{{ $fields[$tick]->label }}"></td>@endforeach
         <td><select class="form-select w-auto" id="{{ $key }}_goods" name="{{ $key }}_goods"
             aria-label="{{ $fields["{$key}_goods"]->label }}">
             @foreach($fields["{$key}_goods"]->choices as $value => $words)<option value="{{ $value }}"
