@@ -17,8 +17,10 @@ use Elmstone\Receivables\Statements\StatementKind;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
+use Elmstone\Staff\Approvals\LimitMatter;
 use Elmstone\Staff\Staff;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /** The shop that is worked in: the demonstration’s items, some days, house accounts, and so many open tills. */
 final class ShopCommand extends Command
@@ -40,6 +42,8 @@ final class ShopCommand extends Command
         }
 
         $this->accounts($save, $manage);
+        // In an hour they hand back what a clerk may in a week.
+        DB::table('role_limits')->insert(['role' => 'clerk', 'matter' => LimitMatter::Cash->value]);
 
         return self::SUCCESS;
     }
