@@ -70,7 +70,9 @@ final class ReasonsTest extends FeatureCase
             ->assertSee('<option value="window cleaner">', false);
         $this->as('101')->add('LH-1140');
         $this->does("lines/{$this->lineId()}", ['price' => '3.00'])
-            ->assertStatus(422)->assertSee('<option value="price matched">', false);
+            ->assertStatus(422)->assertSee('list="reasons-approval"', false);
+        // They stand on the page itself, which is drawn once, not beside each line.
+        $this->get("/counter/{$this->slip}")->assertSee('<option value="price matched">', false);
     }
 
     /**

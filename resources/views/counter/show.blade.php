@@ -2,6 +2,7 @@
 @section('title', 'Counter')
 @section('main')
 <h1 class="visually-hidden">Counter</h1>
+<x-reasons of="approval"/>
 <div class="counter" x-data="counter" data-by="{{ $staff->id }}" @keydown.document="key" @click="press"
     @change="change" @submit="submit" @focusin="select" @redrawn.document="next">
     @include('counter.parts.tabs')

@@ -1,4 +1,3 @@
-<x-reasons of="approval"/>
 <form class="approve" method="post" action="{{ $action }}" data-act>
     @foreach($held as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
     <input class="form-control approver" id="{{ $id }}-approver" name="approver" inputmode="numeric" autocomplete="off"
