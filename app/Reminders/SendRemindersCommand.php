@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Reminders;
 
+use Elmstone\Shop\Shop;
 use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 
@@ -16,6 +17,12 @@ final class SendRemindersCommand extends Command
 
     public function handle(SendReminders $send): int
     {
+        if (! Shop::query()->exists()) {
+            $this->info('There is no shop yet.');
+
+            return self::SUCCESS;
+        }
+
         $done = $send->handle(ShopTime::today());
         $this->info("{$done['sent']} sent, {$done['unreachable']} without a mail address");
 

@@ -57,6 +57,16 @@ final class SetUpTest extends TestCase
         $this->get('/setup')->assertOk()->assertSee('Whose shop is this?');
     }
 
+    /** The machine's timers and workers run before anybody has set up. */
+    public function test_what_runs_by_itself_waits_for_a_shop(): void
+    {
+        foreach (
+            ['outbox:send', 'web-orders:read', 'reminders:send', 'reports:mail', 'books:prove', 'house:tidy'] as $runs
+        ) {
+            self::assertSame(0, Artisan::call($runs), $runs.Artisan::output());
+        }
+    }
+
     public function test_nobody_sets_up_without_the_key(): void
     {
         $this->get('/setup/shop')->assertRedirect('/setup');

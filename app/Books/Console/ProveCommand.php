@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Elmstone\Books\Console;
 
+use Elmstone\Books\Document;
 use Elmstone\Books\Proof\RunProof;
+use Elmstone\Shop\Shop;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
 
@@ -19,6 +21,13 @@ final class ProveCommand extends Command
 
     public function handle(RunProof $run): int
     {
+        // Before there is a shop there are no books; books without a shop are not proved by its being away.
+        if (! Shop::query()->exists() && ! Document::query()->exists()) {
+            $this->line('There are no books yet.');
+
+            return self::SUCCESS;
+        }
+
         $proof = $run->handle($this->option('afresh') === true, SideBySide::here());
 
         foreach ($proof->checked as $what => $count) {

@@ -6,6 +6,7 @@ namespace Elmstone\Foundation\Console;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Shop\Retention;
+use Elmstone\Shop\Shop;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -34,6 +35,12 @@ final class TidyCommand extends Command
 
     public function handle(Retention $kept): int
     {
+        if (! Shop::query()->exists()) {
+            $this->line('There is no shop yet.');
+
+            return self::SUCCESS;
+        }
+
         foreach (self::KEPT as [$table, $time, $which]) {
             $this->line("{$table}: {$this->clear($table, "{$which} AND {$time} < ?", $kept->days($table))}");
         }
