@@ -66,7 +66,7 @@ NGINX
 nginx_front() {
     local port=$1 servers='' there
     shift
-    for there in "$@"; do servers+="server 127.0.0.1:$there max_fails=1 fail_timeout=2s; "; done
+    for there in "$@"; do servers+="server 127.0.0.1:$there max_fails=1 fail_timeout=10s; "; done
     sed -e "s#@LISTEN@#127.0.0.1:$port#; s#@SERVERS@#$servers#; s#@TLS@##" deploy/nginx-front.conf
 }
 
