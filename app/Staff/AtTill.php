@@ -25,6 +25,12 @@ final class AtTill
         $this->session->put('till', $till->id);
     }
 
+    /** Nobody stands at one. */
+    public function leave(): void
+    {
+        $this->session->forget('till');
+    }
+
     public function till(): Till
     {
         $chosen = $this->session->get('till');

@@ -28,6 +28,11 @@ final class StaffPlaces
     {
         $places = [];
 
+        // An owner is one everywhere, whatever they were before.
+        if ($staff->role === Role::Owner) {
+            return [];
+        }
+
         foreach ($this->settings->of(self::TABLE) as $row) {
             if ((int) $row['staff_id'] === $staff->id) {
                 $places[(int) $row['location_id']] = Role::from((string) $row['role']);

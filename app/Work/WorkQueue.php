@@ -6,7 +6,7 @@ namespace Elmstone\Work;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Shop\Till;
+use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +17,7 @@ use Throwable;
 final class WorkQueue
 {
     /** @param  iterable<DoesWork>  $workers of all rooms */
-    public function __construct(private readonly iterable $workers)
+    public function __construct(private readonly iterable $workers, private readonly AtTill $atTill)
     {
     }
 
@@ -26,10 +26,11 @@ final class WorkQueue
      *
      * @param  array<string, mixed>  $data
      */
-    public function begin(string $what, Staff $by, ?Till $till, array $data): Work
+    public function begin(string $what, Staff $by, array $data): Work
     {
         $work = Work::query()->create([
-            'what' => $what, 'staff_id' => $by->id, 'till_id' => $till?->id, 'data' => $data,
+            'what' => $what, 'staff_id' => $by->id, 'data' => $data,
+            'till_id' => $this->atTill->isChosen() ? $this->atTill->till()->id : null,
             'made_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
         ]);
         $this->hand($work);
@@ -51,8 +52,9 @@ final class WorkQueue
         ])->save();
 
         try {
-            // What it changes, whoever wanted it changes.
+            // What it changes, whoever wanted it changes, at the till where they stood.
             Auth::setUser($work->staff);
+            $work->till === null ? $this->atTill->leave() : $this->atTill->choose($work->till);
             $more = $this->worker($work->what)->piece($work, new Progress($work->id));
         } catch (Refused $refused) {
             $this->end($work, 'refused', $refused->getMessage());

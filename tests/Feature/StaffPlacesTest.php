@@ -10,7 +10,9 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Role;
 use Elmstone\Staff\Staff;
+use Elmstone\Tills\TillSession;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -117,6 +119,27 @@ final class StaffPlacesTest extends FeatureCase
             ->where('about', 'like', '%now Office at%')->latest('id')->value('about'));
         $this->get("/staff/{$by->id}/places")->assertOk()->assertSee('Works there as');
         self::assertSame(Role::Supervisor, $by->refresh()->role);
+    }
+
+    /** Whoever becomes an owner is one everywhere: else the last who could do everything might be shut out. */
+    public function test_a_person_with_places_who_becomes_an_owner_is_owner_everywhere(): void
+    {
+        $this->places('201', [$this->there => 'clerk']);
+        $person = Staff::query()->where('number', '201')->firstOrFail();
+        $this->as('901')->post("/staff/{$person->id}", [
+            'number' => '201', 'name' => 'Super Slate', 'role' => 'owner', 'active' => '1',
+        ])->assertSessionHasNoErrors();
+        $this->in('201', 1)->get('/staff')->assertOk();
+    }
+
+    public function test_what_is_of_another_place_is_closed_whatever_it_is(): void
+    {
+        Route::middleware(['web', 'auth', 'till', 'in-sight'])
+            ->get('/of-a-place/{drawer}', static fn (TillSession $drawer): string => (string) $drawer->id);
+        $drawer = TillSession::query()->where('till_id', 1)->firstOrFail()->id;
+        $this->as('201', $this->tillThere)->get("/of-a-place/{$drawer}")->assertOk();
+        $this->places('201', [$this->there => 'supervisor']);
+        $this->in('201', $this->tillThere)->get("/of-a-place/{$drawer}")->assertForbidden();
     }
 
     /**

@@ -80,6 +80,28 @@ final class WorkTest extends FeatureCase
         $this->get($page)->assertForbidden();
     }
 
+    /** What is posted by a worker is posted at the till of who wanted it, in whatever process that runs. */
+    public function test_stock_is_brought_in_by_a_worker_at_the_till_of_who_wanted_it(): void
+    {
+        $this->looks(self::HEAD.self::BENCH);
+        $this->work('long');
+        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
+        $this->post('/tables/items/bring-in', ['csv' => $csv]);
+        $this->work('long');
+        $this->as('901', 3)->post('/tables/stock', ['file' => UploadedFile::fake()->createWithContent(
+            'stock.csv',
+            "place,item,quantity,cost\nPB,WK-1,4,2.00\n",
+        )]);
+        $this->work('long');
+        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
+        $this->post('/tables/stock/bring-in', ['csv' => $csv]);
+        // As in a process of its own, where nobody has signed in.
+        session()->flush();
+        $this->work('long');
+        self::assertSame('done', Work::query()->latest('id')->firstOrFail()->state);
+        self::assertSame(3, (int) DB::table('documents')->latest('id')->value('till_id'));
+    }
+
     public function test_what_is_refused_meanwhile_says_so_and_brings_nothing_in(): void
     {
         $this->looks(self::HEAD.self::BENCH."WK-2,Vice,goods,-5,1,standard\n");

@@ -10,6 +10,7 @@ use Elmstone\Counter\Slip\Slip;
 use Elmstone\Shop\Location;
 use Elmstone\Staff\Sight;
 use Elmstone\Staff\Staff;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -42,8 +43,23 @@ final class InSight
 
         return array_map(
             static fn (mixed $one): int => $one instanceof Location ? $one->id : (int) $one,
-            array_values(array_filter($named, static fn ($one): bool => $one instanceof Location || is_numeric($one))),
+            array_values(array_filter(
+                [...$named, ...$this->places($request)],
+                static fn ($one): bool => $one instanceof Location || is_numeric($one),
+            )),
         );
+    }
+
+    /** @return list<mixed> locations of what an address is about: a session, a purchase, whatever is of one place */
+    private function places(Request $request): array
+    {
+        $places = [];
+
+        foreach ($request->route()?->parameters() ?? [] as $one) {
+            $one instanceof Model && ($places[] = $one->getAttributes()['location_id'] ?? null);
+        }
+
+        return $places;
     }
 
     private function location(Request $request): ?int

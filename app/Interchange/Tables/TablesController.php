@@ -6,7 +6,6 @@ namespace Elmstone\Interchange\Tables;
 
 use Elmstone\Core\Money\Refused;
 use Elmstone\Interchange\KeptUploads;
-use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
 use Elmstone\Support\Tables\BringsIn;
@@ -28,7 +27,6 @@ final readonly class TablesController
         private iterable $tables,
         private KeptUploads $uploads,
         private WorkQueue $works,
-        private AtTill $atTill,
     ) {
     }
 
@@ -100,7 +98,7 @@ final readonly class TablesController
 
     private function begin(string $what, string $table, string $csv): Work
     {
-        return $this->works->begin($what, $this->by(), $this->atTill->till(), ['table' => $table, 'csv' => $csv]);
+        return $this->works->begin($what, $this->by(), ['table' => $table, 'csv' => $csv]);
     }
 
     private function by(): Staff

@@ -23,7 +23,7 @@ final readonly class StatementWork implements DoesWork
 
     public function begin(int $run, Staff $by): void
     {
-        app(WorkQueue::class)->begin(self::WHAT, $by, null, ['run' => $run]);
+        app(WorkQueue::class)->begin(self::WHAT, $by, ['run' => $run]);
     }
 
     public function does(): array
