@@ -18,6 +18,8 @@ final class Browser
 
     private string $token = '';
 
+    private string $page = '';
+
     /** For how many seconds it sends again what got no answer, as the page does: the same act, with its own key. */
     public int $patience = 0;
 
@@ -58,6 +60,8 @@ final class Browser
 
     public function get(string $path): string
     {
+        $this->page = $path;
+
         return $this->send($path, [CURLOPT_HTTPGET => true, CURLOPT_HTTPHEADER => []]);
     }
 
@@ -73,6 +77,7 @@ final class Browser
         return $this->send($path, [
             CURLOPT_POST => true,
             CURLOPT_HTTPHEADER => [],
+            CURLOPT_REFERER => "{$this->address}{$this->page}",
             CURLOPT_POSTFIELDS => http_build_query([...$fields, '_token' => $this->token]),
         ]);
     }

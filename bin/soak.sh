@@ -1,7 +1,7 @@
 # Hours in a shop, in one go, with a seed that it says.
 #   ./elmstone soak [minutes] [seed] [tills]   mixed work at ten tills for an hour: nothing grows, nothing goes wrong
-#   ./elmstone soak kills [how many] [seed]    work at four tills, while databases, workers and applications of a
-#                                              cluster are killed in turns: nothing lost, nothing doubled
+#   ./elmstone soak kills [how many] [seed]    work at four tills, while databases, processes, workers and
+#                                              applications of a cluster are killed in turns: nothing lost or doubled
 # Both write what they saw: bench/soak.md, bench/kills.md (ELMSTONE_REPORT says where else).
 . bin/house.sh
 . bin/nodes.sh
@@ -22,7 +22,7 @@ unpacked "${SERVING[@]}"
 vendor dev
 scratch=$(mktemp -d /tmp/elmstone-soak-XXXXXX)
 finish() {
-    touch "$scratch/stop"
+    pkill -f "soak:work $scratch" || true
     serve_stop "$scratch"
     nginx_stop "$scratch"
     app_stop "$scratch/a"
@@ -47,7 +47,7 @@ works() {
         > "$scratch/work.log" 2>&1 &
     working=$!
     # Whoever is broken off at signing in signs in again, which no machine does for them.
-    while [ "$(find "$scratch" -maxdepth 1 -name 'in-*' | wc -l)" -lt "$tills" ]; do
+    while [ "$(find "$scratch" -maxdepth 1 -name 'in-*' | wc -l)" -le "$tills" ]; do
         kill -0 "$working" 2> /dev/null || { cat "$scratch/work.log" >&2; return 1; }
         sleep 0.2
     done
@@ -62,7 +62,7 @@ stop_working() {
     return 1
 }
 
-# What was acknowledged is there, and the books prove.
+# What was acknowledged is there, the workers who still run get through with theirs, and the books prove.
 proves() {
     local proved=0
     php artisan soak:check "$scratch" || return 1
@@ -107,13 +107,14 @@ soak() {
     until=$(($(date +%s) + much * 60))
     while [ "$(date +%s)" -lt "$until" ] && [ ! -f "$scratch/failed" ]; do sample; sleep 5; done
     stop_working || return 1
+    use_database "$scratch/db"
+    proves > "$scratch/proved" || failed=1
     for worker in "${WORKERS[@]}"; do
         kill -0 "$(cat "$scratch/$worker.pid")" || { say "$worker ended: $(cat "$scratch/$worker.log")"; return 1; }
     done
     serve_stop "$scratch"
     found=$(faults)
     [ -z "$found" ] || { say "errors in the log: $found"; return 1; }
-    use_database "$scratch/db"
     {
         printf '# Soak, %s\n\n%s minutes of mixed work at %s tills (seed %s), nginx and eight ' \
             "$(date '+%-d %b %Y')" "$much" "$tills" "$seed"
@@ -121,7 +122,7 @@ soak() {
         printf '%s cores that all share. In six parts:\n\n' "$(nproc)"
         php artisan soak:growth "$scratch" || failed=1
         printf '\nAt its end: '
-        proves || failed=1
+        cat "$scratch/proved"
         printf '\nNo error in any log.\n'
     } > "$scratch/report"
 }
@@ -137,11 +138,18 @@ kill_database() {
 }
 
 # One process that answers pages; php-fpm begins another.
-kill_worker() {
-    local app workers
+kill_process() {
+    local app all
     app=$([ $((RANDOM % 2)) = 0 ] && echo a || echo b)
-    mapfile -t workers < <(processes "$scratch/$app" | tail -n +2)
-    kill -KILL "${workers[$((RANDOM % ${#workers[@]}))]}" 2> /dev/null || true
+    mapfile -t all < <(processes "$scratch/$app" | tail -n +2)
+    kill -KILL "${all[$((RANDOM % ${#all[@]}))]}" 2> /dev/null || true
+    sleep "0.$((RANDOM % 10))"
+}
+
+# One of those who work beside the pages; another is begun in its place.
+kill_worker() {
+    local worker=${WORKERS[$((RANDOM % ${#WORKERS[@]}))]}
+    pkill -KILL -x php -g "$(cat "$scratch/$worker.pid")" || true
     sleep "0.$((RANDOM % 10))"
 }
 
@@ -172,9 +180,10 @@ kills() {
         nginx_front "$port" "${app[@]}"
     } | nginx_start "$scratch"
     web_await "$port" "$scratch/nginx.log"
+    send_waiting "$scratch"
     works --pause=400
     for ((kill = 1; kill <= much; kill++)); do
-        case $((kill % 3)) in 0) kill_application ;; 1) kill_database ;; 2) kill_worker ;; esac
+        case $((kill % 4)) in 0) kill_application ;; 1) kill_database ;; 2) kill_process ;; 3) kill_worker ;; esac
         [ ! -f "$scratch/failed" ] || break
         sleep "0.$((RANDOM % 5))"
         killed=$kill
@@ -184,9 +193,9 @@ kills() {
     stop_working || return 1
     use_nodes "$scratch"
     {
-        printf '# Kills, %s\n\n%s kills in turns (a database of three, a worker, an application of two) ' \
+        printf '# Kills, %s\n\n%s kills in turns (a database of three, a process that answers pages, a worker, an ' \
             "$(date '+%-d %b %Y')" "$killed"
-        printf 'while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
+        printf 'application of two) while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
         printf '%s times a till got no answer and sent the same again.\n\n' \
             "$(awk -F'\t' '{ sum += $4 } END { print sum + 0 }' "$scratch"/times-*)"
         proves || failed=1

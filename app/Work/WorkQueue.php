@@ -22,18 +22,23 @@ final class WorkQueue
     }
 
     /**
-     * Hands it to the workers; where there are none, it is done now.
+     * Hands it to the workers, in one transaction with whatever its caller writes; where there are none, it is done
+     * once that stands.
      *
      * @param  array<string, mixed>  $data
      */
     public function begin(string $what, Staff $by, array $data): Work
     {
-        $work = Work::query()->create([
-            'what' => $what, 'staff_id' => $by->id, 'data' => $data,
-            'till_id' => $this->atTill->isChosen() ? $this->atTill->till()->id : null,
-            'made_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
-        ]);
-        $this->hand($work);
+        $work = DB::transaction(function () use ($what, $by, $data): Work {
+            $work = Work::query()->create([
+                'what' => $what, 'staff_id' => $by->id, 'data' => $data,
+                'till_id' => $this->atTill->isChosen() ? $this->atTill->till()->id : null,
+                'made_at' => CarbonImmutable::now()->format('Y-m-d H:i:s.v'),
+            ]);
+            $this->hand($work);
+
+            return $work;
+        });
 
         return $work->refresh();
     }

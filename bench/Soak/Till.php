@@ -10,8 +10,8 @@ use Illuminate\Support\Str;
 use RuntimeException;
 
 /**
- * A till at which somebody works all day: cash, house accounts, payments, what comes back, a look at pages; all
- * through the pages. What it was told is posted, it writes down.
+ * A till at which somebody works all day: cash, house accounts, payments, what comes back, a receipt by mail, a look at
+ * pages; all through the pages. What it was told is posted, and what was told to go, it writes down.
  */
 final class Till
 {
@@ -28,6 +28,7 @@ final class Till
         private readonly Chance $chance,
         private readonly array $accounts,
         private readonly string $acknowledged,
+        private readonly string $mailed,
         private readonly string $times,
     ) {
     }
@@ -40,6 +41,7 @@ final class Till
             $which <= 70 => $this->charge(),
             $which <= 80 => $this->payIn(),
             $which <= 88 && $this->sold !== [] => $this->takeBack(),
+            $which <= 93 && $this->sold !== [] => $this->mail(),
             default => $this->look(),
         };
     }
@@ -79,6 +81,18 @@ final class Till
             "back[{$line[1]}]" => '1', 'reason' => 'faulty', 'goods_to' => 'stock', 'found_by' => $sale,
         ]);
         $this->post('return', $slip, $this->do($slip, 'refund', ['way' => 'cash', 'rest' => '1']));
+    }
+
+    /** To an address that nothing else goes to. */
+    private function mail(): void
+    {
+        $to = Str::uuid().'@example.com';
+        $sale = (string) end($this->sold);
+        $this->time('page', fn (): string => $this->clerk->get("/documents/{$sale}"));
+        $page = $this->time('mail', fn (): string => $this->clerk->post("/documents/{$sale}/mail", ['mail_to' => $to]));
+        str_contains($page, "goes to {$to}")
+            || throw new RuntimeException("{$sale} was not mailed: ".self::words($page));
+        file_put_contents($this->mailed, "{$to}\n", FILE_APPEND);
     }
 
     private function look(): void

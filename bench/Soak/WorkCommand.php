@@ -13,7 +13,7 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
-/** Works at several tills through the pages until the file stop stands in the folder, where it writes what it did. */
+/** Works at several tills, and in the office, through the pages until the file stop stands in the folder, where it writes what it did. */
 final class WorkCommand extends Command
 {
     protected $signature = 'soak:work {folder} {--address=} {--tills=10} {--seed=1} {--pause=3000}';
@@ -22,6 +22,9 @@ final class WorkCommand extends Command
 
     /** Seconds that something is sent again for. */
     private const PATIENCE = 90;
+
+    /** Milliseconds between one run of statements and the next, at most. */
+    private const OFFICE_RESTS = 40_000;
 
     public function handle(): int
     {
@@ -37,6 +40,7 @@ final class WorkCommand extends Command
             $pieces[] = fn (): Chance => $this->work((int) $id, $place, $accounts, $folder);
         }
 
+        $pieces[] = fn (): Chance => $this->office((int) ($ids[0] ?? 0), $folder);
         DB::disconnect();
         (new SideBySide(max(1, count($pieces))))->each($pieces);
 
@@ -46,22 +50,50 @@ final class WorkCommand extends Command
     /** @param  list<int>  $accounts */
     private function work(int $id, int $place, array $accounts, string $folder): Chance
     {
-        $clerk = new Browser($this->said('address'));
-        $clerk->patience = self::PATIENCE;
-        $clerk->signIn((string) (101 + $place % 5), $id);
-        touch("{$folder}/in-{$place}");
         $chance = new Chance((int) $this->said('seed') + $place);
         $till = new Till(
-            $clerk,
+            $this->signedIn((string) (101 + $place % 5), $id, "{$folder}/in-{$place}"),
             $chance,
             $accounts === [] ? throw new \LogicException('Nobody has an account.') : $accounts,
             "{$folder}/acknowledged-{$place}",
+            "{$folder}/mailed-{$place}",
             "{$folder}/times-{$place}",
         );
+        $this->goOn($till->act(...), $folder, $chance, 2 * (int) $this->said('pause'));
 
+        return $chance;
+    }
+
+    /** A bookkeeper, at whichever till. */
+    private function office(int $till, string $folder): Chance
+    {
+        $chance = new Chance((int) $this->said('seed') - 1);
+        $office = new Office($this->signedIn('301', $till, "{$folder}/in-office"));
+        $this->goOn($office->act(...), $folder, $chance, self::OFFICE_RESTS);
+
+        return $chance;
+    }
+
+    /** @param  string  $mark a file that says so */
+    private function signedIn(string $who, int $till, string $mark): Browser
+    {
+        $browser = new Browser($this->said('address'));
+        $browser->patience = self::PATIENCE;
+        $browser->signIn($who, $till);
+        touch($mark);
+
+        return $browser;
+    }
+
+    /**
+     * @param  callable(): void  $act
+     * @param  int  $rests milliseconds between one and the next, at most
+     */
+    private function goOn(callable $act, string $folder, Chance $chance, int $rests): void
+    {
         while (! file_exists("{$folder}/stop")) {
             try {
-                $till->act();
+                $act();
             } catch (RuntimeException $failure) {
                 // The others need not go on for hours.
                 file_put_contents("{$folder}/failed", $failure->getMessage());
@@ -70,11 +102,9 @@ final class WorkCommand extends Command
                 throw $failure;
             }
 
-            usleep($chance->between(0, 2 * (int) $this->said('pause')) * 1000);
+            usleep($chance->between(0, $rests) * 1000);
             clearstatcache();
         }
-
-        return $chance;
     }
 
     private function said(string $name): string

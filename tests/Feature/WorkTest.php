@@ -145,6 +145,20 @@ final class WorkTest extends FeatureCase
         self::assertSame('done', $work->refresh()->state);
     }
 
+    /** A machine that dies between what was asked for and the hand-over leaves no run that nobody makes. */
+    public function test_what_is_asked_for_stands_with_its_hand_over_or_not_at_all(): void
+    {
+        $this->chargeOn(now()->subDays(40)->toDateString(), $this->account('5000.00'), 'LH-1140');
+        $this->as('301');
+        DB::listen(static function ($query): void {
+            str_starts_with($query->sql, 'insert into `jobs`') && throw new Killed;
+        });
+        $this->post('/statements', ['as_of' => now()->format('Y-m-d')])->assertServerError();
+        self::assertSame(0, StatementRun::query()->count());
+        self::assertSame(0, Work::query()->count());
+        self::assertSame(0, DB::table('jobs')->count());
+    }
+
     public function test_what_no_worker_can_do_is_told_whoever_wanted_it(): void
     {
         $this->looks(self::HEAD.self::BENCH);

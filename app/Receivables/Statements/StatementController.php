@@ -14,6 +14,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 
 /** Statements: one to look at, many in a run, and every old one again. */
 final class StatementController
@@ -77,8 +78,13 @@ final class StatementController
         StatementWork $work,
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
-        $begun = $run->begin($request->options(), $by, $request->boolean('again'));
-        $work->begin($begun->id, $by);
+        $options = $request->options();
+        $begun = DB::transaction(static function () use ($run, $work, $options, $request, $by): StatementRun {
+            $begun = $run->begin($options, $by, $request->boolean('again'));
+            $work->begin($begun->id, $by);
+
+            return $begun;
+        });
 
         return redirect()->route('statements.run', $begun->id);
     }
@@ -100,8 +106,10 @@ final class StatementController
         StatementWork $work,
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
-        $make->mailAgain($statement);
-        $work->begin($statement->run_id, $by);
+        DB::transaction(static function () use ($statement, $make, $work, $by): void {
+            $make->mailAgain($statement);
+            $work->begin($statement->run_id, $by);
+        });
 
         return redirect()->route('statements.run', $statement->run_id);
     }
@@ -125,11 +133,10 @@ final class StatementController
 
     public function goOn(StatementRun $run, StatementWork $work, #[CurrentUser] Staff $by): RedirectResponse
     {
-        StatementRun::query()
-            ->whereKey($run->id)
-            ->where('state', 'stopped')
-            ->update(['state' => 'running']);
-        $work->begin($run->id, $by);
+        DB::transaction(static function () use ($run, $work, $by): void {
+            StatementRun::query()->whereKey($run->id)->where('state', 'stopped')->update(['state' => 'running']);
+            $work->begin($run->id, $by);
+        });
 
         return redirect()->route('statements.run', $run->id);
     }
