@@ -223,7 +223,7 @@ final class GoodsCommand extends Command
         [$looks, $brings, $again] = [new Timings, new Timings, new Timings];
         $looks->time(static fn () => $table->check((new CsvRows($csv))->rows(), new ImportReport));
         $brings->time(static fn () => DB::transaction(
-            static fn () => $table->write((new CsvRows($csv))->rows(), 'bench'),
+            static fn () => $table->write((new CsvRows($csv))->rows(), 'bench', static fn (): null => null),
         ));
         $again->time(static fn () => $table->check((new CsvRows($csv))->rows(), new ImportReport));
         array_push(

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
-use Elmstone\Shop\Location;
 use Elmstone\Shop\Till;
 use Elmstone\Support\SideBySide;
 use Illuminate\Console\Command;
@@ -12,47 +11,47 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Whole sales through nginx and php-fpm from several tills at once: scan, scan, cash, post; how many a second, and how
- * long each took.
+ * Whole sales through nginx and php-fpm from several tills at once: scan, scan, cash, post; how many a second, how long
+ * each took, and who took the processors meanwhile. Prints a table.
  */
 final class ServingCommand extends Command
 {
-    protected $signature = 'bench:serving {--address=} {--seconds=20} {--items=20000} {--under=nginx and php-fpm}';
+    protected $signature = 'bench:serving {--address=} {--seconds=20} {--tills=1,4,8,16}';
 
-    protected $description = 'Measure sales a second from 1, 4, 8 and 16 tills at once';
+    protected $description = 'Measure sales a second from several tills at once';
 
-    private const TILLS = [1, 4, 8, 16];
+    /** Seconds for all to sign in. */
+    private const SIGNING_IN = 2;
 
-    public function handle(Stock200k $shop): int
+    private const HEAD = '| tills | sales a second | posting p50, ms | posting p95, ms | empty pages a second '
+        ."| empty p95, ms | cores: database | application | who asks |\n|---:|---:|---:|---:|---:|---:|---:|---:|---:|";
+
+    public function handle(): int
     {
-        $shop->build((int) $this->option('items'), 500);
-        $place = (int) Location::query()->orderBy('id')->value('id');
+        $this->line(self::HEAD);
 
-        for ($number = 101; $number <= 100 + max(self::TILLS); $number++) {
-            $till = Till::query()->create(['location_id' => $place, 'number' => $number, 'name' => "Till {$number}"]);
-            OpenTills::open($till, 1);
-        }
+        $tills = $this->option('tills');
 
-        $rows = [];
-
-        foreach (self::TILLS as $tills) {
-            $floor = $this->at($tills, static fn (Browser $clerk): float => self::timed(
+        foreach (explode(',', is_string($tills) ? $tills : '') as $tills) {
+            $floor = $this->at((int) $tills, static fn (Browser $clerk): float => self::timed(
                 static fn (): string => $clerk->fetch('/up'),
             ));
-            $sales = $this->at($tills, $this->sale(...));
-            $rows[] = sprintf(
-                '| %d | %.1f | %.0f | %.0f | %.0f | %.1f |',
+            $before = Cores::taken();
+            $sales = $this->at((int) $tills, $this->sale(...));
+            $this->line(sprintf(
+                '| %d | %.1f | %.0f | %.0f | %.0f | %.1f | %.2f | %.2f | %.2f |',
                 $tills,
                 $sales->count() / $this->seconds(),
                 $sales->percentile(50),
                 $sales->percentile(95),
                 $floor->count() / $this->seconds(),
                 $floor->percentile(95),
-            );
-            $this->line(end($rows));
+                ...array_map(
+                    fn (float $taken): float => $taken / ($this->seconds() + self::SIGNING_IN),
+                    Cores::since($before),
+                ),
+            ));
         }
-
-        $this->write($rows);
 
         return self::SUCCESS;
     }
@@ -61,7 +60,7 @@ final class ServingCommand extends Command
     private function at(int $tills, callable $act): Timings
     {
         $address = $this->option('address');
-        $until = microtime(true) + 2 + $this->seconds();
+        $until = microtime(true) + self::SIGNING_IN + $this->seconds();
         $pieces = [];
         $ids = Till::query()->where('number', '>', 100)->orderBy('number')->limit($tills)->pluck('id')->all();
 
@@ -118,25 +117,5 @@ final class ServingCommand extends Command
     private function seconds(): int
     {
         return max(1, (int) $this->option('seconds'));
-    }
-
-    /** @param  list<string>  $rows */
-    private function write(array $rows): void
-    {
-        $under = $this->option('under');
-        $report = sprintf(
-            "# Serving, measured on %s\n\n%d cores that the database, the application and who asks share, PHP %s, %s, "
-                ."opcache preloading, durable commits. A sale is four requests: two scans, cash, post.\n\n"
-                .'| tills | sales a second | posting p50, ms | posting p95, ms | empty pages a second '
-                ."| empty p95, ms |\n"
-                ."|---:|---:|---:|---:|---:|---:|\n%s\n",
-            date('j M Y'),
-            (int) shell_exec('nproc'),
-            PHP_VERSION,
-            is_string($under) ? $under : '',
-            implode("\n", $rows),
-        );
-        $this->line($report);
-        file_put_contents(base_path('bench/serving.md'), $report);
     }
 }

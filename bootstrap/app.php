@@ -11,6 +11,7 @@ use Elmstone\Bench\ProveCommand;
 use Elmstone\Bench\ReportsCommand;
 use Elmstone\Bench\ReturnsCommand;
 use Elmstone\Bench\ServingCommand;
+use Elmstone\Bench\ServingShopCommand;
 use Elmstone\Bench\Soak\CheckCommand;
 use Elmstone\Bench\Soak\GrowthCommand;
 use Elmstone\Bench\Soak\ShopCommand;
@@ -55,6 +56,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 OrdersCommand::class,
                 GoodsCommand::class,
                 ServingCommand::class,
+                ServingShopCommand::class,
                 ShopCommand::class,
                 WorkCommand::class,
                 CheckCommand::class,

@@ -15,8 +15,8 @@ return [
         ],
         // One piece takes minutes, and stands whole or not at all: a file that is brought in.
         'long' => [
-            'driver' => env('QUEUE_CONNECTION', 'database'), 'table' => 'jobs', 'queue' => 'long', 'retry_after' => 1200,
-            'after_commit' => env('QUEUE_CONNECTION', 'database') === 'sync',
+            'driver' => env('QUEUE_CONNECTION', 'database'), 'table' => 'jobs', 'queue' => 'long',
+            'retry_after' => 1200, 'after_commit' => env('QUEUE_CONNECTION', 'database') === 'sync',
         ],
     ],
     'failed' => ['driver' => 'database-uuids', 'database' => 'mariadb', 'table' => 'failed_jobs'],

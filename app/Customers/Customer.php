@@ -14,6 +14,7 @@ use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A person or firm the shop knows by name.
@@ -124,17 +125,23 @@ final class Customer extends Record
     /** @return list<string> */
     public function tags(): array
     {
-        return array_values(
-            array_map(
-                static fn (mixed $tag): string => is_string($tag) ? $tag : '',
-                $this->getConnection()
-                    ->table('customer_tags')
-                    ->where('customer_id', $this->id)
-                    ->orderBy('tag')
-                    ->pluck('tag')
-                    ->all(),
-            ),
-        );
+        return self::tagsOf([$this->id])[$this->id] ?? [];
+    }
+
+    /**
+     * @param  list<int>  $customers
+     * @return array<int, list<string>> of those who have any, in order
+     */
+    public static function tagsOf(array $customers): array
+    {
+        $tags = [];
+        $rows = DB::table('customer_tags')->whereIn('customer_id', $customers)->orderBy('tag')->get();
+
+        foreach ($rows as $row) {
+            $tags[(int) $row->customer_id][] = (string) $row->tag;
+        }
+
+        return $tags;
     }
 
     /** @return BelongsTo<CustomerType, $this> */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 use Elmstone\Interchange\Bank\BankController;
 use Elmstone\Interchange\Bank\BankEntryController;
-use Elmstone\Interchange\CustomersCsvController;
-use Elmstone\Interchange\OpeningController;
 use Elmstone\Interchange\PayoutController;
 use Elmstone\Interchange\Tables\TablesController;
 use Elmstone\Interchange\UblController;
@@ -20,27 +18,14 @@ Route::post('/safe/payouts', [PayoutController::class, 'takeIn'])->middleware('c
 
 Route::middleware('can:interchange')->group(function (): void {
     Route::get('/tables', [TablesController::class, 'index'])->name('tables');
-    Route::get('/tables/{table}-template.csv', [TablesController::class, 'template'])->name('tables.template');
+    // A table's own name may have a hyphen in it.
+    Route::get('/tables/{table}-template.csv', [TablesController::class, 'template'])->where('table', '[a-z-]+')
+        ->name('tables.template');
     Route::get('/tables/{table}.csv', [TablesController::class, 'out'])->name('tables.out');
     Route::get('/tables/{table}', [TablesController::class, 'show'])->name('tables.show');
     Route::get('/tables/{table}/work/{work}', [TablesController::class, 'work'])->name('tables.work');
     Route::post('/tables/{table}', [TablesController::class, 'dryRun'])->name('tables.dry-run');
     Route::post('/tables/{table}/bring-in', [TablesController::class, 'bringIn'])->name('tables.bring-in');
-    Route::get('/customers.csv', [CustomersCsvController::class, 'out'])->name('customers.csv');
-    // By a file nobody opens an account or owes something who may not do so otherwise.
-    Route::middleware('can:manage-accounts')->group(function (): void {
-        Route::get('/customers/import', [CustomersCsvController::class, 'show'])->name('customers.import');
-        Route::post('/customers/import', [CustomersCsvController::class, 'dryRun'])->name('customers.import.dry-run');
-        Route::post('/customers/import/bring-in', [CustomersCsvController::class, 'bringIn'])->name(
-            'customers.import.bring-in',
-        );
-        Route::get('/accounts/opening.csv', [OpeningController::class, 'out'])->name('accounts.opening.out');
-        Route::get('/accounts/opening', [OpeningController::class, 'show'])->name('accounts.opening');
-        Route::post('/accounts/opening', [OpeningController::class, 'dryRun'])->name('accounts.opening.dry-run');
-        Route::post('/accounts/opening/bring-in', [OpeningController::class, 'bringIn'])->name(
-            'accounts.opening.bring-in',
-        );
-    });
     Route::get('/bank', [BankController::class, 'index'])->name('bank');
     Route::post('/bank', [BankController::class, 'takeIn'])->name('bank.take-in');
     Route::get('/bank/{file}', [BankController::class, 'show'])->name('bank.file');

@@ -23,6 +23,7 @@ final class ReceivablesProvider extends RoomProvider
         $this->app->when(MergeCustomers::class)->needs('$others')->giveTagged('merges');
         $this->app->tag([ProveReceivables::class, Ageing\ProveAges::class], 'proofs');
         $this->app->tag([Statements\StatementWork::class], 'works');
+        $this->app->tag([Tables\CustomersTable::class, Tables\OpenItemsTable::class], 'tables');
         $this->app->tag([Ageing\DueCalls::class], 'due');
         $this->app->tag([PayingHabits::class], 'payers');
         $this->app->tag([Opening\FindByOldNumber::class], 'finds');

@@ -40,12 +40,11 @@ final class Progress
      * @template TRow
      *
      * @param  iterable<int, TRow>  $rows
-     * @param  int  $before how many were done before these
      * @return iterable<int, TRow>
      */
-    public function over(iterable $rows, int $of, int $before = 0): iterable
+    public function over(iterable $rows, int $of): iterable
     {
-        $done = $before;
+        $done = 0;
 
         foreach ($rows as $key => $row) {
             yield $key => $row;

@@ -13,7 +13,10 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
-/** Works at several tills, and in the office, through the pages until the file stop stands in the folder, where it writes what it did. */
+/**
+ * Works at several tills, and in the office, through the pages until the file stop stands in the folder, where it
+ * writes what it did.
+ */
 final class WorkCommand extends Command
 {
     protected $signature = 'soak:work {folder} {--address=} {--tills=10} {--seed=1} {--pause=3000}';

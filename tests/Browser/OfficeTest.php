@@ -97,13 +97,13 @@ final class OfficeTest extends BrowserCase
         $clerk = $this->clerk('301');
         $bad = $this->file('bad.csv', "name,mail\nWren Thackeray-Bell,nomail\n");
         $good = $this->file('good.csv', "name,mail\nWren Thackeray-Bell,wren@example.com\n");
-        $clerk->go('/customers/import');
+        $clerk->go('/tables/customers');
         $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($bad);
         $clerk->click('button.main-act')->awaitText('main', 'is not a mail address');
         $clerk->browser->findElement(WebDriverBy::id('file'))->sendKeys($good);
         $clerk->click('.filters button')->awaitText('main', '1 new, 0 changed, 0 not right');
         $clerk->click('button.main-act')->awaitText('.note.done', 'Brought in: 1 new');
-        $clerk->type('#find', 'thackeray'.Key::ENTER)->awaitText('main table', 'Wren Thackeray-Bell');
+        $clerk->go('/customers')->type('#find', 'thackeray'.Key::ENTER)->awaitText('main table', 'Wren Thackeray-Bell');
         $this->assertCalm($clerk);
         array_map(unlink(...), [$bad, $good]);
     }

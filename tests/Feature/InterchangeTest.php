@@ -21,7 +21,7 @@ final class InterchangeTest extends FeatureCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function dryRun(string $csv): TestResponse
     {
-        return $this->as('301')->post('/customers/import', [
+        return $this->as('301')->post('/tables/customers', [
             'file' => UploadedFile::fake()->createWithContent('customers.csv', $csv),
         ]);
     }
@@ -59,12 +59,12 @@ final class InterchangeTest extends FeatureCase
             ."1,ash@example.com,\"a, b\",500.00,net,14\r\n,person,Birch,555 2,,,,,\r\n";
         $html = (string) $this->dryRun($csv)->assertSee('2 new, 0 changed, 0 not right')->getContent();
         preg_match('/name="csv" value="([0-9a-f]{64})"/', $html, $found);
-        $this->post('/customers/import/bring-in', ['csv' => str_repeat('0', 64)])->assertSessionHasErrors('refused');
-        $this->post('/customers/import/bring-in', ['csv' => $found[1] ?? ''])->assertSessionHas(
+        $this->post('/tables/customers/bring-in', ['csv' => str_repeat('0', 64)])->assertSessionHasErrors('refused');
+        $this->post('/tables/customers/bring-in', ['csv' => $found[1] ?? ''])->assertSessionHas(
             'done',
-            'Brought in: 2 new, 0 changed.',
+            'Brought in: 2 new, 0 changed, 0 as they were.',
         );
-        $out = $this->get('/customers.csv')->streamedContent();
+        $out = $this->get('/tables/customers.csv')->streamedContent();
         $this->assertStringContainsString(
             '1001,firm,"Ash, Roofing","555 1",ash@example.com,,,,US,,,,"a, b",500.00,net,14',
             $out,
@@ -75,17 +75,15 @@ final class InterchangeTest extends FeatureCase
     public function test_tables_that_are_none_are_refused(): void
     {
         $this->as('301')
-            ->post('/customers/import', [])
+            ->post('/tables/customers', [])
             ->assertSessionHasErrors(['refused' => 'Choose a file first.']);
         $this->dryRun('')->assertSessionHasErrors('refused');
         $this->dryRun("phone\n1\n")->assertSessionHasErrors('refused');
         $this->dryRun("name,shoe size\nA,9\n")->assertSessionHasErrors('refused');
-        $this->dryRun("name\n")->assertSessionHasErrors(['refused' => 'There is no row under the head.']);
+        $this->dryRun("name\n")->assertSee('There is no row under the head.');
         $this->dryRun(
             "name\n".implode("\n", array_map(static fn (int $i): string => "Firm {$i}", range(1, 50_000))),
-        )->assertSessionHasErrors([
-            'refused' => 'That is more than 10,000 customers. Split the file; nothing was brought in.',
-        ]);
+        )->assertSee('That is more than 20,000 customers. Split the file; nothing was brought in.');
     }
 
     /** @param  list<array{string, string, string, string}>  $entries amount, payer, reference, the bank's reference */

@@ -185,8 +185,8 @@ final class LettersTest extends FeatureCase
         $this->get('/letters')->assertSee('No letter is due today');
         $this->get("/customers/{$this->customer->number}")->assertSee('no reminder letters');
         $csv = "number,name,limit\n{$this->customer->number},{$this->customer->name},6000\n";
-        $this->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)]);
-        $this->post('/customers/import/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
+        $this->post('/tables/customers', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)]);
+        $this->post('/tables/customers/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
         $account = HouseAccount::query()->findOrFail($this->customer->id);
         $this->assertSame(['6000.00', false], [$account->credit_limit->toString(), $account->letters]);
         $this->post("{$at}/terms", [...$terms, 'letters' => '1'])->assertSessionHasNoErrors();

@@ -217,13 +217,13 @@ final class OfficeWorkTest extends FeatureCase
         $customer->update(['mail' => 'old@example.test', 'town' => 'Harrow']);
         $csv = "number,name,mail,town,limit,terms_days\n{$customer->number},Ash Roofing,,-,750.00,14\n";
         $this->as('301')
-            ->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])
+            ->post('/tables/customers', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])
             ->assertOk()
             ->assertSee('limit: 500.00 → 750.00')
             ->assertSee('town: Harrow → nothing')
             ->assertSee('terms: ')
             ->assertDontSee('mail:');
-        $this->post('/customers/import/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
+        $this->post('/tables/customers/bring-in', ['csv' => hash('sha256', $csv)])->assertSessionHas('done');
         $customer->refresh();
         $account = HouseAccount::query()->findOrFail($customer->id);
         $this->assertSame(
@@ -236,7 +236,7 @@ final class OfficeWorkTest extends FeatureCase
                 $account->allowed_overdue_days,
             ],
         );
-        $this->post('/customers/import', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])->assertSee(
+        $this->post('/tables/customers', ['file' => UploadedFile::fake()->createWithContent('c.csv', $csv)])->assertSee(
             '1 as they are',
         );
     }

@@ -33,7 +33,7 @@ final class OpeningItemsTest extends FeatureCase
     /** @return TestResponse<Response> */
     private function look(string $rows, string $head = self::HEAD): TestResponse
     {
-        return $this->post('/accounts/opening', [
+        return $this->post('/tables/open-items', [
             'file' => UploadedFile::fake()->createWithContent('open.csv', $head.$rows),
         ]);
     }
@@ -43,7 +43,7 @@ final class OpeningItemsTest extends FeatureCase
     {
         preg_match('/name="csv" value="([0-9a-f]{64})"/', (string) $this->look($rows)->getContent(), $found);
 
-        return $this->post('/accounts/opening/bring-in', ['csv' => $found[1] ?? '']);
+        return $this->post('/tables/open-items/bring-in', ['csv' => $found[1] ?? '']);
     }
 
     public function test_each_item_comes_onto_its_account_with_its_due_day(): void
@@ -52,9 +52,10 @@ final class OpeningItemsTest extends FeatureCase
         $late = now()->subDays(40)->toDateString();
         $rows = "{$this->customer->number},4711,{$late},{$late},120.00\n{$this->customer->number},4720,{$late},"
             .now()->addDays(5)->toDateString().",30.50\n{$other->number},CR 9,{$late},,-15.25\n";
-        $this->look($rows)->assertOk()->assertSee('3 items')->assertSee('150.50 owed')->assertSee('−15.25 credit');
+        $this->look($rows)->assertOk()->assertSee('3 rows:')->assertSee('On 2 accounts')
+            ->assertSee('150.50 owed')->assertSee('−15.25 credit');
         $this->assertSame(0, OpenItemRecord::query()->count(), 'Looking brings nothing in.');
-        $this->bringIn($rows)->assertSessionHas('done', '3 open items were brought in.');
+        $this->bringIn($rows)->assertSessionHas('done', 'Brought in: 3 new, 0 changed, 0 as they were.');
 
         $this->assertSame([15050, -1525], [$this->balance($this->customer), $this->balance($other)]);
         $owed = Document::query()->where('purpose', Purpose::OpeningOwed)->orderBy('id')->firstOrFail();
@@ -76,13 +77,13 @@ final class OpeningItemsTest extends FeatureCase
     public function test_the_same_is_brought_in_once_from_whatever_file(): void
     {
         $row = "{$this->customer->number},4711,2026-01-05,2026-02-04,120.00\n";
-        $this->bringIn($row)->assertSessionHas('done', 'One open item was brought in.');
+        $this->bringIn($row)->assertSessionHas('done', 'Brought in: 1 new, 0 changed, 0 as they were.');
         $this->look($row)->assertSee('It was brought in before');
         $kept = hash('sha256', self::HEAD.$row);
-        $this->assertRefused('not right; nothing was brought in', $this->post('/accounts/opening/bring-in', [
+        $this->assertRefused('not right any more; nothing was brought in', $this->post('/tables/open-items/bring-in', [
             'csv' => $kept,
         ]));
-        $this->assertRefused('1 rows are not right', $this->post('/accounts/opening/bring-in', ['csv' => $kept]));
+        $this->assertRefused('1 rows are not right', $this->post('/tables/open-items/bring-in', ['csv' => $kept]));
         $this->assertSame(12000, $this->balance($this->customer));
     }
 
@@ -109,16 +110,16 @@ final class OpeningItemsTest extends FeatureCase
                 "{$number},".str_repeat('9', 41).',2026-01-05,,1' => 'longer than 40',
             ] as $row => $complaint
         ) {
-            $this->look("{$good}{$row}\n")->assertOk()->assertSee($complaint)->assertSee('One row is not right')
+            $this->look("{$good}{$row}\n")->assertOk()->assertSee($complaint)->assertSee('1 not right')
                 ->assertDontSee('Bring them in');
-            $this->post('/accounts/opening/bring-in', ['csv' => hash('sha256', self::HEAD."{$good}{$row}\n")])
+            $this->post('/tables/open-items/bring-in', ['csv' => hash('sha256', self::HEAD."{$good}{$row}\n")])
                 ->assertSessionHasErrors('refused');
         }
 
         $this->assertRefused('There is none called “due”', $this->look($good, "customer,number,dated,open\n"));
-        $this->assertRefused('no row under the head', $this->look(''));
-        $this->assertRefused('Choose a file first', $this->post('/accounts/opening'));
-        $this->assertRefused('not here any more', $this->post('/accounts/opening/bring-in', ['csv' => '../../x']));
+        $this->look('')->assertSee('no row under the head');
+        $this->assertRefused('Choose a file first', $this->post('/tables/open-items'));
+        $this->assertRefused('not here any more', $this->post('/tables/open-items/bring-in', ['csv' => '../../x']));
         $this->assertSame([0, 0], [OpenItemRecord::query()->count(), DB::table('opening_items')->count()]);
     }
 
@@ -135,7 +136,7 @@ final class OpeningItemsTest extends FeatureCase
     {
         $number = $this->customer->number;
         $this->bringIn("{$number},A-1,2026-01-05,2026-02-04,80.00\n{$number},A-2,2026-01-06,,-12.50\n");
-        $out = $this->get('/accounts/opening.csv')->assertOk()->streamedContent();
+        $out = $this->get('/tables/open-items.csv')->assertOk()->streamedContent();
         $this->assertStringStartsWith(trim(self::HEAD), $out);
         $this->assertMatchesRegularExpression("/{$number},[A-Z]+-\d+,\d{4}-\d\d-\d\d,2026-02-04,80\.00\r/", $out);
         $this->assertStringContainsString('-12.50', $out);

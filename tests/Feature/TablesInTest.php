@@ -59,14 +59,14 @@ final class TablesInTest extends FeatureCase
         }
 
         // The right to change prices is taken from the office: no file gives it back.
-        foreach (['edit-prices' => '/tables/items', 'manage-accounts' => '/customers/import'] as $ability => $page) {
+        foreach (['edit-prices' => '/tables/items', 'manage-accounts' => '/tables/customers'] as $ability => $page) {
             DB::table('role_rights')->insert(['role' => 'office', 'ability' => $ability, 'may' => false]);
             app(Settings::class)->forget();
             $this->as('301')->get($page)->assertForbidden();
         }
 
-        $this->get('/accounts/opening')->assertForbidden();
-        $this->post('/accounts/opening/bring-in', ['csv' => 'x'])->assertForbidden();
+        $this->get('/tables/open-items')->assertForbidden();
+        $this->post('/tables/open-items/bring-in', ['csv' => 'x'])->assertForbidden();
     }
 
     public function test_what_goes_out_comes_in_again_and_changes_nothing(): void
@@ -79,9 +79,13 @@ final class TablesInTest extends FeatureCase
             $table === 'items' ? $look->assertSee('0 new, 0 changed') : $look->assertSee('It has been there already');
         }
 
-        foreach (['items', 'stock'] as $table) {
+        foreach (['items', 'stock', 'gift-cards', 'customers', 'open-items'] as $table) {
             $this->get("/tables/{$table}")->assertOk();
-            $this->get("/tables/{$table}-template.csv")->assertOk();
+            $this->get('/tables')->assertSee("/tables/{$table}-template.csv");
+            $template = $this->get("/tables/{$table}-template.csv")->assertOk()->streamedContent();
+            $this->post("/tables/{$table}", [
+                'file' => UploadedFile::fake()->createWithContent('template.csv', $template),
+            ])->assertSee(substr_count($template, "\n") - 1 .' rows:');
         }
 
         $this->get('/tables')->assertOk()->assertSee('Open items');

@@ -31,8 +31,8 @@ final class WhoMayTest extends FeatureCase
                 ['get', '/customers/1001/change', self::ALL],
                 ['get', '/customers/new', self::ALL],
                 ['get', '/customers/types', self::OFFICE],
-                ['get', '/customers.csv', self::OFFICE],
-                ['get', '/customers/import', self::OFFICE],
+                ['get', '/tables/customers.csv', self::OFFICE],
+                ['get', '/tables/customers', self::OFFICE],
                 ['get', '/accounts', ['201', '301', '901']],
                 ['get', '/accounts/1001', self::ALL],
                 ['get', '/accounts/1001/statement', self::ALL],
@@ -44,7 +44,7 @@ final class WhoMayTest extends FeatureCase
                 ['get', '/statements', self::OFFICE],
                 ['get', '/finance-charges', self::OFFICE],
                 ['get', '/letters', self::OFFICE],
-                ['get', '/accounts/opening', self::OFFICE],
+                ['get', '/tables/open-items', self::OFFICE],
                 ['get', '/bank', self::OFFICE],
                 ['get', '/markdowns', self::OFFICE],
                 ['post', '/markdowns', self::OFFICE],
@@ -94,7 +94,7 @@ final class WhoMayTest extends FeatureCase
                 ['get', '/customers/1001/credit', self::FROM_SUPERVISOR],
                 ['post', '/customers/1001/credit', self::FROM_SUPERVISOR],
                 ['post', '/store-credit/1001/pay-out', self::FROM_SUPERVISOR],
-                ['post', '/customers/import', self::OFFICE],
+                ['post', '/tables/customers', self::OFFICE],
                 ['post', '/customers/levels', self::OFFICE],
             ] as [$method, $path, $who]
         ) {

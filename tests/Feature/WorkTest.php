@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Catalogue\Item;
+use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Statements\Statement;
 use Elmstone\Receivables\Statements\StatementRun;
 use Elmstone\Work\DoWork;
@@ -83,23 +84,25 @@ final class WorkTest extends FeatureCase
     /** What is posted by a worker is posted at the till of who wanted it, in whatever process that runs. */
     public function test_stock_is_brought_in_by_a_worker_at_the_till_of_who_wanted_it(): void
     {
-        $this->looks(self::HEAD.self::BENCH);
-        $this->work('long');
-        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
-        $this->post('/tables/items/bring-in', ['csv' => $csv]);
-        $this->work('long');
-        $this->as('901', 3)->post('/tables/stock', ['file' => UploadedFile::fake()->createWithContent(
-            'stock.csv',
-            "place,item,quantity,cost\nPB,WK-1,4,2.00\n",
-        )]);
-        $this->work('long');
-        $csv = (string) Work::query()->latest('id')->firstOrFail()->data['csv'];
-        $this->post('/tables/stock/bring-in', ['csv' => $csv]);
-        // As in a process of its own, where nobody has signed in.
-        session()->flush();
-        $this->work('long');
-        self::assertSame('done', Work::query()->latest('id')->firstOrFail()->state);
+        $this->as('901')->bringsIn('items', self::HEAD.self::BENCH);
+        $this->as('901', 3)->bringsIn('stock', "place,item,quantity,cost\nPB,WK-1,4,2.00\n");
         self::assertSame(3, (int) DB::table('documents')->latest('id')->value('till_id'));
+    }
+
+    public function test_customers_and_what_they_owe_are_brought_in_by_a_worker(): void
+    {
+        $this->as('301', 3)->bringsIn('customers', "name,limit\nAsh Roofing,500.00\n");
+        $customer = Customer::query()->where('name', 'Ash Roofing')->firstOrFail();
+        $this->as('301', 3)->bringsIn(
+            'open-items',
+            "customer,number,dated,due,open\n{$customer->number},4711,2026-01-05,2026-02-04,120.00\n",
+        );
+        self::assertSame(12000, $this->balance($customer));
+        $document = DB::table('documents')->latest('id')->first();
+        self::assertSame(
+            [3, $this->staff('301')->id],
+            [(int) ($document->till_id ?? 0), (int) ($document->staff_id ?? 0)],
+        );
     }
 
     public function test_what_is_refused_meanwhile_says_so_and_brings_nothing_in(): void
@@ -188,6 +191,18 @@ final class WorkTest extends FeatureCase
         $this->as('901');
 
         return $this->post('/tables/items', ['file' => UploadedFile::fake()->createWithContent('items.csv', $csv)]);
+    }
+
+    /** Looked at, and brought in, by workers. */
+    private function bringsIn(string $table, string $csv): void
+    {
+        $this->post("/tables/{$table}", ['file' => UploadedFile::fake()->createWithContent('a.csv', $csv)]);
+        $this->work('long');
+        $this->post("/tables/{$table}/bring-in", ['csv' => hash('sha256', $csv)]);
+        // As in a process of its own, where nobody has signed in.
+        session()->flush();
+        $this->work('long');
+        self::assertSame('done', Work::query()->latest('id')->firstOrFail()->state);
     }
 
     private function work(string $queue): void

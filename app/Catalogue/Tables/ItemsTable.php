@@ -87,12 +87,12 @@ final readonly class ItemsTable implements BringsIn
         });
     }
 
-    public function write(iterable $rows, string $digest): void
+    public function write(iterable $rows, string $digest, callable $brought): void
     {
         $by = $this->auth->guard()->user();
         $staff = $by instanceof Staff ? $by->id : throw Refused::because('nobody', 'Nobody is signed in.');
         $waiting = [];
-        $this->each($rows, function (int $line, ItemRow|Refused $row) use (&$waiting, $staff): void {
+        $this->each($rows, function (int $line, ItemRow|Refused $row) use (&$waiting, $staff, $brought): void {
             if ($row instanceof Refused) {
                 throw Refused::because('changed_meanwhile', "Line {$line}: {$row->getMessage()} Look at it again.");
             }
@@ -101,6 +101,7 @@ final readonly class ItemsTable implements BringsIn
 
             if (count($waiting) === self::AT_ONCE) {
                 $this->keep($waiting, $staff);
+                $brought(count($waiting));
                 $waiting = [];
             }
         });

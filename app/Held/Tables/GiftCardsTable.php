@@ -27,6 +27,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\Show;
 use Elmstone\Support\Tables\BringsIn;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
@@ -101,14 +102,22 @@ final class GiftCardsTable implements BringsIn
 
     public function check(iterable $rows, ImportReport $report): void
     {
-        $this->each($rows, static function (int $line, OpeningCard|Refused $card, string $name) use ($report): void {
-            $card instanceof Refused
-                ? $report->complain($line, $name, $card->getMessage(), self::SHOWN)
-                : $report->fine(false);
-        });
+        $owed = $this->house->money(0);
+        $this->each(
+            $rows,
+            static function (int $line, OpeningCard|Refused $card, string $name) use ($report, &$owed): void {
+                if ($card instanceof Refused) {
+                    $report->complain($line, $name, $card->getMessage(), self::SHOWN);
+                } else {
+                    $report->fine(false);
+                    $owed = $owed->plus($card->amount);
+                }
+            },
+        );
+        $report->comesTo = Show::money($owed).' owed on them.';
     }
 
-    public function write(iterable $rows, string $digest): void
+    public function write(iterable $rows, string $digest, callable $brought): void
     {
         $by = $this->auth->guard()->user();
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
@@ -124,11 +133,12 @@ final class GiftCardsTable implements BringsIn
         $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "opening gift cards {$digest}")->toString();
         $this->books->post(
             Posting::under($key)->locking(static fn (): bool => true)->writing(
-                function () use ($cards, $at, $key): int {
+                function () use ($cards, $at, $key, $brought): int {
                     $this->atTill->till()->location->assertOpenOn($at->day);
 
                     foreach ($cards as $i => $card) {
                         $this->one($card, $at, Uuid::uuid5(Uuid::fromString($key), (string) $i)->toString());
+                        $brought();
                     }
 
                     return count($cards);

@@ -55,8 +55,12 @@ final readonly class TableWork implements DoesWork
             'bad_rows',
             "{$report->bad} rows are not right any more; nothing was brought in. Look at the file again.",
         );
-        DB::transaction(static function () use ($table, $csv, $digest, $work, $report, $progress, $of): void {
-            $table->write($progress->over((new CsvRows($csv))->rows(), $of, intdiv($of, 2)), $digest);
+        $done = intdiv($of, 2);
+        $brought = static function (int $rows = 1) use (&$done, $progress, $of): void {
+            $progress->at($done += $rows, $of);
+        };
+        DB::transaction(static function () use ($table, $csv, $digest, $work, $report, $brought): void {
+            $table->write((new CsvRows($csv))->rows(), $digest, $brought);
             $work->forceFill([
                 'state' => 'done',
                 'words' => "Brought in: {$report->new} new, {$report->changed} changed, {$report->same} as they were.",

@@ -105,7 +105,7 @@ final readonly class StockTable implements BringsIn
         });
     }
 
-    public function write(iterable $rows, string $digest): void
+    public function write(iterable $rows, string $digest, callable $brought): void
     {
         $by = $this->auth->guard()->user();
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
@@ -127,12 +127,15 @@ final readonly class StockTable implements BringsIn
         $this->books->post(
             Posting::under($key)
                 ->locking(fn (): array => $this->stock->lock($moving))
-                ->writing(fn (): int => $this->post($goods, $at, $digest)),
+                ->writing(fn (): int => $this->post($goods, $at, $digest, $brought)),
         );
     }
 
-    /** @param  array<int, list<Incoming>>  $goods by place */
-    private function post(array $goods, PostedAt $at, string $digest): int
+    /**
+     * @param  array<int, list<Incoming>>  $goods by place
+     * @param  callable(int=): void  $brought
+     */
+    private function post(array $goods, PostedAt $at, string $digest, callable $brought): int
     {
         $document = 0;
 
@@ -146,6 +149,7 @@ final readonly class StockTable implements BringsIn
                     $some, Purpose::OpeningStock, $at->of($place), self::keyOf($digest, "{$place} {$i}"),
                     'Opening stock, from a table',
                 );
+                $brought(count($some));
             }
         }
 

@@ -47,8 +47,9 @@ interface BringsIn
      *
      * @param  iterable<int, array<string, string>>  $rows by line of the file
      * @param  string  $digest of the file: the same file twice is brought in once
+     * @param  callable(int=): void  $brought how many more rows are written; without a number, one
      *
      * @throws Refused changed_meanwhile, or whatever stands in its way now
      */
-    public function write(iterable $rows, string $digest): void;
+    public function write(iterable $rows, string $digest, callable $brought): void;
 }

@@ -18,6 +18,9 @@ final class ImportReport
 
     public int $bad = 0;
 
+    /** What the good rows come to, in words; empty: it has no sum. */
+    public string $comesTo = '';
+
     /** @var list<array{line: int, name: string, changes: list<string>}> the first of the rows that change somebody */
     public array $changes = [];
 

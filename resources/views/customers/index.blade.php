@@ -4,8 +4,9 @@
 <div class="page">
     <div class="page-head"><h1>Customers</h1>
         <div class="end">
-        @can('interchange')<a class="quiet-act" href="{{ route('customers.csv') }}">Save as CSV</a><a class="quiet-act"
-            href="{{ route('customers.import') }}">Bring in a CSV</a>@endcan
+        @can(['interchange', 'manage-accounts'])<a class="quiet-act"
+            href="{{ route('tables.out', 'customers') }}">Save as CSV</a><a class="quiet-act"
+            href="{{ route('tables.show', 'customers') }}">Bring in a CSV</a>@endcan
             @can('edit-prices')<a class="quiet-act"
                 href="{{ route('customers.types') }}">Types and price levels</a>@endcan
             <a class="quiet-act" href="{{ route('customers.create') }}">New customer</a></div></div>

@@ -12,13 +12,6 @@
         <td class="soft small">{{ $table->words() }}</td><td class="text-nowrap">
         <a href="{{ route('tables.out', $table->key()) }}">take out</a> ·
         <a href="{{ route('tables.template', $table->key()) }}">template</a></td></tr>@endforeach
-    @can('manage-accounts')<tr><td><a href="{{ route('customers.import') }}">Customers</a></td>
-        <td class="soft small">With their house
-        accounts. A row with a number changes that customer, any other makes a new one.</td><td class="text-nowrap">
-        <a href="{{ route('customers.csv') }}">take out</a></td></tr>
-    <tr><td><a href="{{ route('accounts.opening') }}">Open items</a></td><td class="soft small">What customers owed
-        before, invoice by invoice, with its own dates.</td><td>
-        <a href="{{ route('accounts.opening.out') }}">take out</a></td></tr>@endcan
     </tbody></table>
 </div>
 @endsection

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Interchange;
+namespace Elmstone\Receivables\Tables;
 
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
@@ -15,15 +15,11 @@ use Elmstone\Receivables\Opening\PostOpening;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
 
-/** Open items as rows of a table: read, and of each bad row said what is wrong. */
-final class OpeningTable
+/** Reads rows of open items, against the accounts there are. */
+final class OpenItemRows
 {
-    public const COLUMNS = ['customer', 'number', 'dated', 'due', 'open'];
-
-    private const MOST_COMPLAINTS = 200;
-
-    /** More would keep whoever waits for it waiting too long. */
-    private const MOST_ROWS = 5_000;
+    /** Each becomes a document: a worker has the time for so many. */
+    private const MOST = 20_000;
 
     /** @var array<int, int> ids of accounts that are not closed, by the customer's number */
     private array $accounts = [];
@@ -38,40 +34,37 @@ final class OpeningTable
     {
     }
 
-    /** @throws Refused not_a_table, missing_column, too_many_rows */
-    public function read(string $csv): OpeningReport
+    /**
+     * @param  iterable<int, array<string, string>>  $rows by line of the file
+     * @param  callable(int, OpeningItem|Refused, string): void  $take line, the item or what is wrong with it, whose it
+     *     is and what it was called
+     *
+     * @throws Refused too_many_rows
+     */
+    public function each(iterable $rows, callable $take): void
     {
-        $table = new CsvRows($csv);
-        $missing = array_diff(self::COLUMNS, $table->head);
-        $missing === [] || throw Refused::because(
-            'missing_column',
-            'The first row must name the columns. There is none called “'.reset($missing).'”.',
-        );
         $this->accounts = Customer::query()
             ->whereIn('id', HouseAccount::query()->whereNull('closed_on')->select('customer_id'))
             ->pluck('id', 'number')
             ->all();
         $this->brought = PostOpening::brought(array_values($this->accounts));
         $this->seen = [];
-        [$items, $complaints, $bad] = [[], [], 0];
+        $count = 0;
 
-        foreach ($table->rows() as $line => $row) {
-            count($items) + $bad < self::MOST_ROWS || throw Refused::because(
+        foreach ($rows as $line => $row) {
+            ++$count <= self::MOST || throw Refused::because(
                 'too_many_rows',
-                'That is more than '.number_format(self::MOST_ROWS).' items. Split the file; nothing was brought in.',
+                'That is more than '.number_format(self::MOST).' items. Split the file; nothing was brought in.',
             );
 
             try {
-                $items[] = $this->item($row, $line);
+                $item = $this->item($row, $line);
             } catch (Refused $refused) {
-                $bad++ < self::MOST_COMPLAINTS
-                    && ($complaints[] = ['line' => $line, 'row' => $row, 'complaint' => $refused->getMessage()]);
+                $item = $refused;
             }
-        }
 
-        return $items === [] && $bad === 0
-            ? throw Refused::because('not_a_table', 'There is no row under the head.')
-            : new OpeningReport($items, $complaints, $bad, $this->house->currency());
+            $take($line, $item, trim("{$row['customer']} · {$row['number']}", ' ·'));
+        }
     }
 
     /** @param  array<string, string>  $row */
