@@ -27,7 +27,7 @@ final class WriteOffController
 {
     public const ROWS = 8;
 
-    public function __construct(private readonly ItemSearch $items)
+    public function __construct(private readonly ItemSearch $items, private readonly WriteOffReasons $reasons)
     {
     }
 
@@ -47,7 +47,7 @@ final class WriteOffController
                 ->where('purpose', Purpose::WriteOffReversed)
                 ->pluck('label', 'refers_to_id'),
             'rows' => self::ROWS,
-            'reasons' => WriteOffReason::cases(),
+            'reasons' => $this->reasons,
             'house' => $house,
             'location' => $atTill->till()->location,
             'key' => old('key', (string) Str::uuid()),
@@ -120,7 +120,7 @@ final class WriteOffController
                     $this->items->exact($code)
                         ?? throw Refused::because('not_found', "No item has the code or barcode “{$code}”."),
                     Quantity::of(TypedNumber::plain($quantity)),
-                    WriteOffReason::tryFrom($request->string("rows.{$row}.reason")->value()) ?? WriteOffReason::Broken,
+                    $this->reason($request->string("rows.{$row}.reason")->value()),
                     $request
                         ->string("rows.{$row}.note")
                         ->trim()
@@ -133,5 +133,15 @@ final class WriteOffController
         }
 
         return $lines;
+    }
+
+    /** @throws Refused no_reason */
+    private function reason(string $chosen): WriteOffReason
+    {
+        $reason = WriteOffReason::tryFrom($chosen);
+
+        return $reason !== null && in_array($reason, $this->reasons->offered(), true)
+            ? $reason
+            : throw Refused::because('no_reason', 'Choose why it is written off.');
     }
 }

@@ -13,7 +13,8 @@ enum WriteOffReason: string
     case Missing = 'missing';
     case UsedHere = 'used_here';
 
-    public function words(): string
+    /** What it is called until the shop calls it otherwise. */
+    public function shippedWords(): string
     {
         return match ($this) {
             self::Broken => 'broken',

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Elmstone\Tests\Feature;
 
 use Elmstone\Returns\ReturnReason;
+use Elmstone\Returns\WriteOffReason;
+use Elmstone\Returns\WriteOffReasons;
 use Elmstone\Setup\Sections;
 use Elmstone\Shop\SettingChange;
 use Elmstone\Shop\Settings;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -24,7 +27,7 @@ final class ReasonsTest extends FeatureCase
         self::assertSame('picked the wrong one', ReturnReason::WrongItem->words());
         self::assertSame('supplier', ReturnReason::Damaged->goodsTo()->value);
         $sold = $this->as('101')->sell('LH-1140');
-        $this->slip = (string) \Illuminate\Support\Str::uuid();
+        $this->slip = (string) Str::uuid();
         $this->add('LH-1140');
         $page = $this->get("/counter/{$this->slip}")->assertOk();
         $page->assertDontSee('picked the wrong one')->assertSee('does not fit');
@@ -41,7 +44,7 @@ final class ReasonsTest extends FeatureCase
     public function test_a_line_that_comes_back_gets_no_reason_that_is_not_offered(): void
     {
         $sold = $this->as('101')->sell('LH-1140');
-        $this->slip = (string) \Illuminate\Support\Str::uuid();
+        $this->slip = (string) Str::uuid();
         $this->bringsBack($sold->id, $sold->label, 'not_needed')->assertOk();
         $line = $this->slip()->returns()->firstOrFail();
         // One without a fee, which is for what was posted by mistake.
@@ -51,8 +54,31 @@ final class ReasonsTest extends FeatureCase
         self::assertSame(ReturnReason::Faulty, $line->refresh()->reason);
     }
 
+    public function test_a_reason_for_writing_off_is_called_and_offered_as_the_shop_set_it(): void
+    {
+        $this->keeps(['off_spoiled_words' => 'past its date', 'off_stolen_offered' => ''])->assertSessionHasNoErrors();
+        $this->as('201')->get('/write-offs')->assertSee('past its date')->assertDontSee('stolen');
+        $form = static fn (string $reason): array => [
+            'key' => (string) Str::uuid(), 'rows' => [['code' => 'LH-1140', 'quantity' => '1', 'reason' => $reason]],
+        ];
+
+        // Nor by a request that somebody made up.
+        foreach (['stolen', 'lost in the post', ''] as $none) {
+            $this->post('/write-offs', $form($none))
+                ->assertSessionHasErrors(['rows.0' => 'Choose why it is written off.']);
+        }
+
+        $this->post('/write-offs', $form('spoiled'))->assertSessionHasNoErrors();
+        $page = (string) $this->get('/write-offs')->assertSee('Written off as')->getContent();
+        self::assertMatchesRegularExpression('/,\s+past its date\s*<.td>/', $page);
+    }
+
     public function test_one_reason_is_always_offered(): void
     {
+        $this->keeps(array_fill_keys(array_map(
+            static fn (WriteOffReason $reason): string => WriteOffReasons::SET."{$reason->value}_offered",
+            WriteOffReason::cases(),
+        ), ''))->assertSessionHasErrors();
         $none = array_fill_keys(array_map(
             static fn (ReturnReason $reason): string => "{$reason->value}_offered",
             ReturnReason::forGoods(),

@@ -8,6 +8,8 @@ use Elmstone\Books\GoodsTo;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Returns\ReturnReason;
 use Elmstone\Returns\ReturnReasons;
+use Elmstone\Returns\WriteOffReason;
+use Elmstone\Returns\WriteOffReasons;
 use Elmstone\Setup\Complaints;
 use Elmstone\Setup\Field;
 use Elmstone\Setup\FieldsSection;
@@ -15,7 +17,7 @@ use Elmstone\Shop\ReasonWords;
 use Elmstone\Shop\Shop;
 use Override;
 
-/** Why things come back, and the words that are offered where a reason is typed. */
+/** Why things come back or are written off, and the words that are offered where a reason is typed. */
 final class ReasonsSection extends FieldsSection
 {
     private const MOST = 2000;
@@ -35,8 +37,8 @@ final class ReasonsSection extends FieldsSection
     #[Override]
     public function purpose(): string
     {
-        return 'Why goods come back, and what follows. And the words that are offered where a reason is typed; '
-            .'anything else can be typed there, too.';
+        return 'Why goods come back, and what follows; why they are written off. And the words that are offered where '
+            .'a reason is typed; anything else can be typed there, too.';
     }
 
     #[Override]
@@ -66,6 +68,16 @@ final class ReasonsSection extends FieldsSection
             );
         }
 
+        foreach (WriteOffReason::cases() as $reason) {
+            $shipped = 'Written off as '.$reason->shippedWords();
+            $name = WriteOffReasons::SET.$reason->value;
+            array_push(
+                $fields,
+                Field::text("{$name}_words", "{$shipped}: called", 40)->needed('What is it called?'),
+                Field::tick("{$name}_offered", "{$shipped}: offered"),
+            );
+        }
+
         foreach (ReasonWords::KINDS as $kind => $words) {
             $fields[] = Field::long($kind, $words, self::MOST)->hint('one a line');
         }
@@ -84,6 +96,11 @@ final class ReasonsSection extends FieldsSection
             static fn (ReturnReason $reason): bool => $values["{$reason->value}_offered"] === true,
         );
         $offered === [] && throw Refused::because('none_offered', 'At least one reason for goods is offered.');
+        $offered = array_filter(
+            WriteOffReason::cases(),
+            static fn (WriteOffReason $one): bool => $values[WriteOffReasons::SET."{$one->value}_offered"] === true,
+        );
+        $offered === [] && throw Refused::because('none_offered', 'At least one reason for writing off is offered.');
         Shop::query()->firstOrFail()->update(['reasons' => $values]);
     }
 
@@ -96,10 +113,16 @@ final class ReasonsSection extends FieldsSection
             return $set;
         }
 
-        preg_match('/^(.+)_([a-z]+)$/D', $field->name, $parts);
-        $reason = ReturnReason::from($parts[1] ?? '');
+        preg_match('/^('.WriteOffReasons::SET.')?(.+)_([a-z]+)$/D', $field->name, $parts);
+        [, $off, $reason, $what] = $parts + ['', '', '', ''];
 
-        return match ($parts[2] ?? '') {
+        if ($off !== '') {
+            return $what === 'words' ? WriteOffReason::from($reason)->shippedWords() : true;
+        }
+
+        $reason = ReturnReason::from($reason);
+
+        return match ($what) {
             'words' => $reason->shippedWords(),
             'fee' => $reason->shippedFee(),
             'goods' => $reason->shippedGoodsTo()->value,

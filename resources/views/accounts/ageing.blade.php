@@ -5,8 +5,9 @@
 @section('main')
 <div class="page">
     <div class="page-head"><h1>Accounts</h1>
-    <span class="soft">{{ $report->about }}</span>@can(['interchange', 'manage-accounts'])<div
-        class="end"><a class="link-act" href="{{ route('tables.show', 'open-items') }}">Bring in open items</a></div>@endcan</div>
+    <span class="soft">{{ $report->about }}</span>@can(['interchange', 'manage-accounts'])
+    <div class="end"><a class="link-act" href="{{ route('tables.show', 'open-items') }}">Bring in open items</a></div>
+    @endcan</div>
     @include('design.messages')
     <div class="age-top">
         {!! AgeingColumns::svg($ageing->total) !!}

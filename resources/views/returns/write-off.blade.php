@@ -20,9 +20,9 @@
                     <td><input class="form-control text-end" name="rows[{{ $row }}][quantity]" inputmode="decimal"
                         data-many aria-label="How many" value="{{ old("rows.{$row}.quantity") }}"></td>
                     <td><select class="form-select" name="rows[{{ $row }}][reason]" aria-label="Why">
-                    @foreach($reasons as $reason)
+                    @foreach($reasons->offered() as $reason)
                     <option value="{{ $reason->value }}"
-                        @selected(old("rows.{$row}.reason") === $reason->value)>{{ $reason->words() }}</option>
+                        @selected(old("rows.{$row}.reason") === $reason->value)>{{ $reasons->words($reason) }}</option>
                         @endforeach</select></td>
                     <td><input class="form-control" name="rows[{{ $row }}][note]" maxlength="255" aria-label="Note"
                         value="{{ old("rows.{$row}.note") }}"></td>
@@ -46,8 +46,8 @@
             <td class="nowrap">{{ Show::date($document->business_date) }}</td><td>{{ $document->staff->name }}</td>
             <td class="small">
             @foreach($document->lines as $line){{ Show::decimal($line->quantity) }} × {{ $line->description }},
-                {{ WriteOffReason::tryFrom((string) $line->reason)?->words() }}{{ $line->note === '' ? ''
-                    : " ({$line->note})" }}{{ $loop->last ? '' : '; ' }}@endforeach</td>
+                {{ ($why = WriteOffReason::tryFrom((string) $line->reason)) === null ? '' : $reasons->words($why) }}{{
+                    $line->note === '' ? '' : " ({$line->note})" }}{{ $loop->last ? '' : '; ' }}@endforeach</td>
                     <td class="figure">{{ $document->cost() }}</td><td>
                     @if($takenBack->has($document->id))<span
                         class="small soft">taken back as {{ $takenBack[$document->id] }}</span>@else
