@@ -67,7 +67,7 @@ nginx_front() {
     local port=$1 servers='' there
     shift
     for there in "$@"; do servers+="server 127.0.0.1:$there max_fails=1 fail_timeout=10s; "; done
-    sed -e "s#@LISTEN@#127.0.0.1:$port#; s#@SERVERS@#$servers#; s#@TLS@##" deploy/nginx-front.conf
+    sed -e "s#@LISTEN@#127.0.0.1:$port#; s#@SERVERS@#$servers#; s#@TLS@##; s#@ROOT@#$PWD#" deploy/nginx-front.conf
 }
 
 # Runs it. Arguments: folder; the parts are read from what is given to it.

@@ -100,7 +100,6 @@ final class DeployTest extends TestCase
         $this->as('bash', '-c', "export ELMSTONE_HOME={$this->lib()}; . bin/house.sh; database_stop \"\$HOUSE/db\"");
         $this->unit('elmstone-database.service');
         $this->until(fn (): bool => $this->query('root', 'SELECT 1') === '1', 'the database');
-        $this->unit('elmstone-php.service');
         $conf = "{$this->into}/nginx.conf";
         $temp = "{$this->into}/nginx";
         mkdir($temp);
@@ -112,6 +111,11 @@ final class DeployTest extends TestCase
                 ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi'],
             ))."include {$this->into}/etc/nginx/sites-enabled/elmstone.conf;\n}\n");
         $this->start(new Process(['nginx', '-c', $conf], env: self::clean(), timeout: null));
+        // Nobody there to say what is wrong: nginx says it, in words of ours.
+        $this->until(fn (): bool => str_starts_with($this->get('/counter'), 'HTTP/2 502'), 'nginx');
+        self::assertStringContainsString('No answer came', $this->get('/counter', '-X', 'POST'));
+        self::assertStringStartsWith('HTTP/2 404', $this->get('/away.html'));
+        $this->unit('elmstone-php.service');
         $this->until(fn (): bool => str_starts_with($this->get('/up'), 'HTTP/2 200'), 'the application');
     }
 
