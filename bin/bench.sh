@@ -50,22 +50,15 @@ serving_one() {
 }
 
 serving_cluster() {
-    local port app
+    local port
     nodes_first "$scratch/nodes" 512M 1
     prepare_in "$scratch/nodes/one"
     php -d memory_limit=2G artisan bench:serving-shop
     nodes_spread "$scratch/nodes"
     use_nodes "$scratch/nodes"
     export ELMSTONE_PROXIES=127.0.0.1
-    for app in a b; do app_start "$scratch/$app" "${ELMSTONE_WORKERS:-$(nproc)}"; done
     port=$(free_port)
-    app=($(free_port) $(free_port))
-    {
-        nginx_application "$scratch/a" "${app[0]}"
-        nginx_application "$scratch/b" "${app[1]}"
-        nginx_front "$port" "${app[@]}"
-    } | nginx_start "$scratch"
-    web_await "$port" "$scratch/nginx.log"
+    apps_start "$scratch" "${ELMSTONE_WORKERS:-$(nproc)}" "$port" "$(free_port)" "$(free_port)"
     php artisan bench:serving --address="http://127.0.0.1:$port" "$@"
     serving_stop
 }

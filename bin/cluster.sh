@@ -42,7 +42,6 @@ load() {
 }
 
 up() {
-    local app
     need "${RUNNING[@]}"
     unpacked "${SERVING[@]}" "${CLUSTERING[@]}"
     vendor_for_running
@@ -52,13 +51,7 @@ up() {
     told
     (unset DB_NODES && CACHE_STORE=file php artisan migrate --force --quiet && php artisan house:grants elmstone_till)
     as_till
-    for app in a b; do [ -f "$cluster/$app/fpm.pid" ] || app_start "$cluster/$app" 4; done
-    [ -f "$cluster/nginx.pid" ] || {
-        nginx_application "$cluster/a" "$(port_of a)"
-        nginx_application "$cluster/b" "$(port_of b)"
-        nginx_front "$(port_of front)" "$(port_of a)" "$(port_of b)"
-    } | nginx_start "$cluster"
-    web_await "$(port_of front)" "$cluster/nginx.log"
+    apps_start "$cluster" 4 "$(port_of front)" "$(port_of a)" "$(port_of b)"
     php artisan shop:sign-ins --address="http://127.0.0.1:$(port_of front)"
     say "  Databases one, two, three; applications a, b. Try: ./elmstone cluster kill one, and go on selling;
   ./elmstone cluster start one; ./elmstone cluster status"

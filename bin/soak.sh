@@ -163,7 +163,7 @@ kill_application() {
 }
 
 kills() {
-    local app kill killed=0
+    local kill killed=0
     unpacked "${CLUSTERING[@]}"
     nodes_first "$scratch" "${ELMSTONE_BUFFER:-256M}" 2
     use_database "$scratch/one"
@@ -171,15 +171,8 @@ kills() {
     nodes_spread "$scratch"
     use_nodes "$scratch"
     as_till
-    for app in a b; do app_start "$scratch/$app" 3; done
     port=$(free_port)
-    app=($(free_port) $(free_port))
-    {
-        nginx_application "$scratch/a" "${app[0]}"
-        nginx_application "$scratch/b" "${app[1]}"
-        nginx_front "$port" "${app[@]}"
-    } | nginx_start "$scratch"
-    web_await "$port" "$scratch/nginx.log"
+    apps_start "$scratch" 3 "$port" "$(free_port)" "$(free_port)"
     send_waiting "$scratch"
     works --pause=400
     for ((kill = 1; kill <= much; kill++)); do

@@ -70,6 +70,19 @@ nginx_front() {
     sed -e "s#@LISTEN@#127.0.0.1:$port#; s#@SERVERS@#$servers#; s#@TLS@##; s#@ROOT@#$PWD#" deploy/nginx-front.conf
 }
 
+# Two applications, a and b below a folder, and nginx before them, as far as they do not run. Arguments: the folder,
+# processes of each, the front's port, theirs.
+apps_start() {
+    local app
+    for app in a b; do [ -f "$1/$app/fpm.pid" ] || app_start "$1/$app" "$2"; done
+    [ -f "$1/nginx.pid" ] || {
+        nginx_application "$1/a" "$4"
+        nginx_application "$1/b" "$5"
+        nginx_front "$3" "$4" "$5"
+    } | nginx_start "$1"
+    web_await "$3" "$1/nginx.log"
+}
+
 # Runs it. Arguments: folder; the parts are read from what is given to it.
 nginx_start() {
     local kind

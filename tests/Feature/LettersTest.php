@@ -167,6 +167,13 @@ final class LettersTest extends FeatureCase
         $this->get('/letters/print.pdf')->assertOk()->assertHeader('Content-Type', 'application/pdf');
         $this->post("/letters/{$failed->id}/mail-again")->assertSessionHas('done', 'It could not be mailed.');
         $this->as('901')->post('/devices/mailbox', ['broken' => '0']);
+        // As while another till mails it, and long after that till was switched off.
+        $failed->refresh()->update(['state' => 'mailing', 'mailing_at' => now()]);
+        $this->as('301')->get('/letters')->assertSee('being mailed')->assertDontSee('mail it again');
+        $this->post("/letters/{$failed->id}/mail-again");
+        $this->assertSame(0, DB::table('sent_mails')->count());
+        $this->travel(6)->minutes();
+        $this->get('/letters')->assertSee('nobody knows whether it went');
         $this->as('301')->post("/letters/{$failed->id}/mail-again")
             ->assertSessionHas('done', 'Mailed to books@example.com.');
         $this->post("/letters/{$failed->id}/mail-again");

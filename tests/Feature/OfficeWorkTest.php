@@ -124,11 +124,17 @@ final class OfficeWorkTest extends FeatureCase
                 ),
             ]);
         $unsure = Statement::query()->where('run_id', $run->id)->firstOrFail();
-        $unsure->forceFill(['state' => 'mailing'])->save();
+        $unsure->forceFill(['state' => 'mailing', 'mailing_at' => now()])->save();
         $this->assertSame(0, app(RunStatements::class)->step($run, 10));
         $this->assertDatabaseCount('sent_mails', 2);
-        $this->as('301')
-            ->get("/statements/runs/{$run->id}")
+        // Somebody may be at it right now: it is not said to be lost, and does not go a second time.
+        $this->as('301')->get("/statements/runs/{$run->id}")->assertSee('being mailed')->assertDontSee('not known');
+        $this->post("/statements/{$unsure->id}/mail-again");
+        $this->post("/statements/{$unsure->id}/count-as-mailed");
+        app(RunStatements::class)->step($run->refresh(), 10);
+        $this->assertSame([2, 'mailing'], [DB::table('sent_mails')->count(), $unsure->refresh()->state]);
+        $this->travel(6)->minutes();
+        $this->get("/statements/runs/{$run->id}")
             ->assertSee('not known whether it was mailed')
             ->assertSee('mail again')
             ->assertSee('it went');

@@ -63,7 +63,10 @@ final readonly class TableWork implements DoesWork
             $table->write((new CsvRows($csv))->rows(), $digest, $brought);
             $work->forceFill([
                 'state' => 'done',
-                'words' => "Brought in: {$report->new} new, {$report->changed} changed, {$report->same} as they were.",
+                'words' => sprintf(
+                    'Brought in: %s new, %s changed, %s as they were.',
+                    ...array_map(number_format(...), [$report->new, $report->changed, $report->same]),
+                ),
                 'ended_at' => now()->format('Y-m-d H:i:s.v'),
             ])->save();
         });

@@ -7,6 +7,7 @@ namespace Elmstone\Receivables\Letters;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
+use Elmstone\Receivables\OnItsWay;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyCast;
@@ -27,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $sent_on
  * @property array<string, mixed> $data
  * @property string $trouble
+ * @property CarbonImmutable|null $mailing_at when it was handed to the mail server
  * @property-read Customer $customer
  * @property-read Staff $staff
  */
@@ -39,8 +41,15 @@ final class Letter extends Record
         'way' => StatementWay::class,
         'sent_on' => 'immutable_date',
         'data' => 'array',
+        'mailing_at' => 'immutable_datetime',
         'level' => 'int',
     ];
+
+    /** Whoever mailed it is gone, and nobody knows whether it went. */
+    public function isUnsure(): bool
+    {
+        return OnItsWay::isUnsure($this->state, $this->mailing_at);
+    }
 
     /** @return BelongsTo<Customer, $this> */
     public function customer(): BelongsTo

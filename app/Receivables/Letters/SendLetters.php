@@ -21,6 +21,7 @@ use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ledger\FeeDraft;
 use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\LedgerEntry;
+use Elmstone\Receivables\OnItsWay;
 use Elmstone\Receivables\Statements\StatementWay;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
@@ -147,7 +148,7 @@ final readonly class SendLetters
     public function mail(Letter $letter): void
     {
         $noted = Letter::query()->whereKey($letter->id)->where('way', StatementWay::Mail)->where('state', 'made')
-            ->update(['state' => 'mailing']);
+            ->update(['state' => OnItsWay::STATE, 'mailing_at' => now()->format('Y-m-d H:i:s.v')]);
 
         if ($noted !== 1) {
             return;
@@ -184,7 +185,7 @@ final readonly class SendLetters
     /** It did not go, or nobody knows: it goes again. */
     public function mailAgain(Letter $letter): void
     {
-        Letter::query()->whereKey($letter->id)->whereIn('state', ['failed', 'mailing'])->update(['state' => 'made']);
+        OnItsWay::mayGoAgain(Letter::query()->whereKey($letter->id))->update(['state' => 'made']);
         $this->mail($letter->refresh());
     }
 }

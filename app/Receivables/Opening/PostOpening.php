@@ -40,23 +40,24 @@ final readonly class PostOpening
     /**
      * @param  non-empty-list<OpeningItem>  $items
      * @param  string  $key the same: the same items once
+     * @param  callable(int): void  $brought how many more are written
      *
      * @throws Refused brought_before, no_account, day_closed
      */
-    public function handle(array $items, string $key, Till $till, Staff $by): void
+    public function handle(array $items, string $key, Till $till, Staff $by, callable $brought): void
     {
         $customers = array_values(array_unique(self::customers($items)));
 
         $this->books->post(
             Posting::under($key)
                 ->locking(fn (): Collection => $this->ledger->lockAll($customers))
-                ->writing(function (Collection $accounts) use ($items, $customers, $key, $till, $by): int {
+                ->writing(function (Collection $accounts) use ($items, $customers, $key, $till, $by, $brought): int {
                     $till->location->assertOpenOn(ShopTime::today());
                     count($customers) === $accounts->count() || throw Refused::because(
                         'no_account', 'One of the customers has no house account any more. Look at the file again.',
                     );
                     $this->assertNew($items);
-                    $this->write($items, $accounts, $key, PostedAt::till($till, $by->id, ShopTime::today()));
+                    $this->write($items, $accounts, $key, PostedAt::till($till, $by->id, ShopTime::today()), $brought);
 
                     return count($items);
                 }),
@@ -110,9 +111,15 @@ final readonly class PostOpening
     /**
      * @param  non-empty-list<OpeningItem>  $items
      * @param  Collection<int, HouseAccount>  $accounts by customer, locked
+     * @param  callable(int): void  $brought
      */
-    private function write(array $items, Collection $accounts, string $key, PostedAt $at): void
-    {
+    private function write(
+        array $items,
+        Collection $accounts,
+        string $key,
+        PostedAt $at,
+        callable $brought,
+    ): void {
         $names = Customer::query()->whereIn('id', $accounts->modelKeys())->pluck('name', 'id');
         $balances = $accounts->map(static fn (HouseAccount $account) => $account->balance)->all();
         $drafts = [];
@@ -130,15 +137,21 @@ final readonly class PostOpening
 
         [$entries, $rows] = [[], []];
 
-        foreach ($this->books->documents($drafts) as $i => $document) {
-            $item = $items[$i];
-            $entries[$item->customer][] = new LedgerEntry($document, $drafts[$i]);
-            $rows[] = [
-                'document_id' => $document,
-                'customer_id' => $item->customer,
-                'number' => $item->number,
-                'dated' => $item->dated->format('Y-m-d'),
-            ];
+        foreach (array_chunk($drafts, self::ROWS_AT_ONCE) as $some) {
+            $documents = $this->books->documents($some);
+
+            foreach ($documents as $i => $document) {
+                $item = $items[count($rows)];
+                $entries[$item->customer][] = new LedgerEntry($document, $some[$i]);
+                $rows[] = [
+                    'document_id' => $document,
+                    'customer_id' => $item->customer,
+                    'number' => $item->number,
+                    'dated' => $item->dated->format('Y-m-d'),
+                ];
+            }
+
+            $brought(count($documents));
         }
 
         foreach ($entries as $customer => $some) {

@@ -10,6 +10,7 @@ use Elmstone\Devices\Mail;
 use Elmstone\Devices\Mailbox;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Ageing\AsOf;
+use Elmstone\Receivables\OnItsWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Casts\MoneyCast;
@@ -252,7 +253,7 @@ final class RunStatements
         $noted = Statement::query()
             ->whereKey($statement->id)
             ->where('state', 'made')
-            ->update(['state' => 'mailing']);
+            ->update(['state' => OnItsWay::STATE, 'mailing_at' => now()->format('Y-m-d H:i:s.v')]);
 
         if ($noted !== 1) {
             return;
@@ -293,9 +294,7 @@ final class RunStatements
     /** It did not go, or nobody knows: it goes again, at the next step. */
     public function mailAgain(Statement $statement): void
     {
-        Statement::query()
-            ->whereKey($statement->id)
-            ->whereIn('state', ['failed', 'mailing'])
+        OnItsWay::mayGoAgain(Statement::query()->whereKey($statement->id))
             ->update(['state' => 'made', 'trouble' => '']);
         StatementRun::query()
             ->whereKey($statement->run_id)
@@ -306,9 +305,7 @@ final class RunStatements
     /** Somebody has found out that it went. */
     public function countAsMailed(Statement $statement): void
     {
-        Statement::query()
-            ->whereKey($statement->id)
-            ->where('state', 'mailing')
+        OnItsWay::unsure(Statement::query()->whereKey($statement->id))
             ->update(['state' => 'mailed', 'trouble' => 'counted as mailed']);
     }
 

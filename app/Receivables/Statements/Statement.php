@@ -7,6 +7,7 @@ namespace Elmstone\Receivables\Statements;
 use Carbon\CarbonImmutable;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
+use Elmstone\Receivables\OnItsWay;
 use Elmstone\Support\Casts\MoneyCast;
 use Elmstone\Support\Database\Record;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -27,6 +28,7 @@ use LogicException;
  * @property CarbonImmutable|null $made_at
  * @property CarbonImmutable|null $mailed_at
  * @property string $trouble
+ * @property CarbonImmutable|null $mailing_at when it was handed to the mail server
  * @property-read Customer $customer
  */
 final class Statement extends Record
@@ -37,6 +39,7 @@ final class Statement extends Record
         'amount_due' => MoneyCast::class,
         'way' => StatementWay::class,
         'data' => 'array',
+        'mailing_at' => 'immutable_datetime',
         'made_at' => 'immutable_datetime',
         'mailed_at' => 'immutable_datetime',
     ];
@@ -51,6 +54,12 @@ final class Statement extends Record
     public function paper(): array
     {
         return $this->data ?? throw new LogicException("Statement {$this->id} is not made yet.");
+    }
+
+    /** Whoever mailed it is gone, and nobody knows whether it went. */
+    public function isUnsure(): bool
+    {
+        return OnItsWay::isUnsure($this->state, $this->mailing_at);
     }
 
     /** @return BelongsTo<Customer, $this> */

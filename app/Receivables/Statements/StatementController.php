@@ -7,6 +7,7 @@ namespace Elmstone\Receivables\Statements;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Customers\Customer;
 use Elmstone\Receivables\Accounts\HouseAccount;
+use Elmstone\Receivables\OnItsWay;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
@@ -181,7 +182,7 @@ final class StatementController
             'made' => $of('made', 'mailing', 'mailed', 'failed'),
             'failed' => $of('failed'),
             'mailed' => $of('mailed'),
-            'unsure' => $of('mailing'),
+            'unsure' => OnItsWay::unsure(Statement::query()->where('run_id', $run->id))->count(),
             'leftOut' => $of('left out'),
             'printed' => (int) $counts->where('state', 'made')->where('way', 'print')->sum('n'),
             'statements' => $run
@@ -192,7 +193,7 @@ final class StatementController
                 ->orderByRaw("FIELD(state, 'mailing', 'failed') DESC")
                 ->latest('id')
                 ->limit(60)
-                ->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble']),
+                ->get(['id', 'run_id', 'customer_id', 'state', 'way', 'amount_due', 'trouble', 'mailing_at']),
         ];
     }
 

@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Collection;
 final class CustomerRows
 {
     /** Each is made or changed one by one: a worker has the time for so many. */
-    private const MOST = 20_000;
+    private const MOST = 50_000;
 
     /** @var array<string, int> types by name, in lower case */
     private array $types = [];

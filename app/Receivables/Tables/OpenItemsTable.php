@@ -126,8 +126,7 @@ final readonly class OpenItemsTable implements BringsIn
             $items[] = $item;
         });
         $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "opening {$digest}")->toString();
-        $items === [] || $this->post->handle($items, $key, $this->atTill->till(), $by);
-        $brought(count($items));
+        $items === [] || $this->post->handle($items, $key, $this->atTill->till(), $by, $brought);
     }
 
     /** @param  list<OpeningItem>  $items */

@@ -45,6 +45,17 @@ final class ImportReport
         return $report;
     }
 
+    /** How many of each sort, in words. */
+    public function counted(): string
+    {
+        [$new, $changed, $same, $bad] = array_map(
+            number_format(...),
+            [$this->new, $this->changed, $this->same, $this->bad],
+        );
+
+        return "{$new} new, {$changed} changed, ".($this->same > 0 ? "{$same} as they are, " : '')."{$bad} not right";
+    }
+
     /** @param  list<string>  $changes */
     public function changes(int $line, string $name, array $changes, int $most): void
     {

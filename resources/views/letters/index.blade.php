@@ -1,4 +1,5 @@
 @use('Elmstone\Receivables\Letters\LetterLevels')
+@use('Elmstone\Receivables\OnItsWay')
 @use('Elmstone\Support\Show')
 @extends('layout')
 @section('title', 'Reminder letters')
@@ -46,7 +47,9 @@
         <td class="nowrap">{{ $letter->data['title'] }}</td><td class="figure">{{ $letter->total }}</td>
         <td class="small">@if($letter->way->value === 'print')print
             @elseif($letter->state === 'mailed')<span class="soft">mailed by {{ $letter->staff->name }}</span>
-            @else<span class="brick">{{ $letter->trouble === '' ? 'not mailed yet' : $letter->trouble }}</span>
+            @elseif($letter->state === OnItsWay::STATE && ! $letter->isUnsure())<span class="soft">being mailed</span>
+            @else<span class="brick">{{ match(true) { $letter->isUnsure() => 'nobody knows whether it went',
+                $letter->trouble === '' => 'not mailed yet', default => $letter->trouble } }}</span>
             <form class="d-inline" method="post" action="{{ route('letters.mail-again', $letter) }}">@csrf
                 <button class="link-act">mail it again</button></form>@endif</td>
         <td class="small"><a href="{{ route('letters.paper', $letter) }}">paper</a></td></tr>@endforeach

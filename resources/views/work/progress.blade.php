@@ -12,7 +12,6 @@
         @elseif($work->state === 'waiting')
             <span class="soft">It begins in a moment.</span>
         @elseif($work->of > 0)
-            <span class="soft">{{ number_format($work->done) }} of {{ number_format($work->of) }}. You may leave this
-                page; it goes on.</span>
+            <span class="soft">{{ $work->percent() }} %. You may leave this page; it goes on.</span>
         @endif</p>
 </div>

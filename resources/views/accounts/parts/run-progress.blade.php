@@ -8,8 +8,9 @@
             <rect width="{{ $run->wanted }}" height="1" fill="#e0dace"/><rect width="{{ $done }}" height="1"
                 fill="#1e6a6c"/></svg></div>
     <p class="mt-2">
-    <strong>{{ $done }} of {{ $run->wanted }}</strong> looked at, {{ $made }} made, {{ $mailed }} mailed,
-        {{ $printed }} for the print file{{ $leftOut > 0 ? ", {$leftOut} left out"
+    <strong>{{ number_format($done) }} of {{ number_format($run->wanted) }}</strong> looked at,
+        {{ number_format($made) }} made, {{ number_format($mailed) }} mailed,
+        {{ number_format($printed) }} for the print file{{ $leftOut > 0 ? ', '.number_format($leftOut).' left out'
             : '' }}. @if($run->state === 'stopped')<span class="ochre">Stopped.</span>@elseif($left === 0)<span
                 class="verdigris">✓ All made.</span>@endif</p>
     @if($unsure > 0)<div class="note look"><p>
@@ -28,20 +29,21 @@
         <form method="post" action="{{ route('statements.go-on', $run->id) }}">
         @csrf <button class="quiet-act">Go on</button></form>@endif
         @if($printed > 0)<a class="quiet-act"
-            href="{{ route('statements.print', $run->id) }}">Print file, {{ $printed }} {{ $printed === 1 ? 'statement'
-                : 'statements' }}</a>@endif
+            href="{{ route('statements.print', $run->id) }}">Print file,
+            {{ number_format($printed) }} {{ $printed === 1 ? 'statement' : 'statements' }}</a>@endif
     </div>
     <table class="ruled">
         <thead><tr><th>Account</th><th>Name</th><th>How</th><th class="figure">Amount due</th><td></td></tr></thead>
         @foreach($statements as $one)<tr><td class="code">{{ $one->customer->number }}</td><td>
         <a href="{{ route('accounts.show', $one->customer) }}">{{ $one->customer->name }}</a></td>
-        <td>{{ match($one->state) { 'mailed' => 'mailed', 'left out' => 'left out', 'mailing' => 'not known',
+        <td>{{ match($one->state) { 'mailed' => 'mailed', 'left out' => 'left out',
+            'mailing' => $one->isUnsure() ? 'not known' : 'being mailed',
             'failed' => 'did not go', default => $one->way->value } }} <span
                 class="soft small">{{ $one->trouble }}</span></td>
                 <td class="figure">{{ $one->amount_due }}</td><td class="text-end">
-                @if(in_array($one->state, ['mailing', 'failed'], true))
+                @if($one->state === 'failed' || $one->isUnsure())
                 <form class="d-inline" method="post" action="{{ route('statements.mail-again', $one->id) }}">
-                @csrf<button class="link-act">mail again</button></form> @endif @if($one->state === 'mailing')
+                @csrf<button class="link-act">mail again</button></form> @endif @if($one->isUnsure())
                 <form class="d-inline" method="post" action="{{ route('statements.count-as-mailed', $one->id) }}">
                 @csrf<button class="link-act">it went</button></form> 
                 @endif @if($one->state !== 'left out')<a href="{{ route('statements.again', $one->id) }}">PDF</a>@endif
