@@ -55,6 +55,11 @@ final readonly class ItemsTable implements BringsIn
         return ['code'];
     }
 
+    public function most(): int
+    {
+        return 100_000;
+    }
+
     public function example(): array
     {
         return [[

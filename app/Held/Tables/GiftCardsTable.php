@@ -39,9 +39,6 @@ final class GiftCardsTable implements BringsIn
 {
     private const SHOWN = 200;
 
-    /** So many at once: each is a document of its own. */
-    private const MOST = 5_000;
-
     /** @var array<string, int> lines by number */
     private array $seen = [];
 
@@ -86,6 +83,11 @@ final class GiftCardsTable implements BringsIn
     public function needed(): array
     {
         return ['amount'];
+    }
+
+    public function most(): int
+    {
+        return 5_000;
     }
 
     public function example(): array
@@ -173,14 +175,8 @@ final class GiftCardsTable implements BringsIn
     private function each(iterable $rows, callable $take): void
     {
         $this->seen = [];
-        $count = 0;
 
         foreach ($rows as $line => $row) {
-            ++$count <= self::MOST || throw Refused::because(
-                'too_many_rows',
-                'That is more than '.number_format(self::MOST).' cards. Split the file; nothing was brought in.',
-            );
-
             try {
                 $card = $this->read($line, $row);
             } catch (Refused $refused) {

@@ -42,6 +42,7 @@ final readonly class TableWork implements DoesWork
         ['table' => $key, 'csv' => $digest] = $work->data + ['table' => '', 'csv' => ''];
         $table = $this->table($key);
         $csv = $this->uploads->kept($digest);
+        self::assertFits($table, $csv);
         $of = substr_count($csv, "\n") * ($work->what === self::LOOK ? 1 : 2);
         $report = self::report($table, $csv, $progress, $of);
 
@@ -88,6 +89,19 @@ final readonly class TableWork implements DoesWork
             'unknown_column',
             "There is no column “{$unknown[0]}” here. It takes: ".implode(', ', $of->columns()).'.',
         );
+    }
+
+    /** @throws Refused too_many_rows */
+    public static function assertFits(BringsIn $of, string $csv): void
+    {
+        $rows = 0;
+
+        foreach ((new CsvRows($csv))->rows() as $row) {
+            ++$rows <= $of->most() || throw Refused::because(
+                'too_many_rows',
+                'That is more than '.number_format($of->most()).' rows. Split the file; nothing was brought in.',
+            );
+        }
     }
 
     /** @throws Refused not_a_table */

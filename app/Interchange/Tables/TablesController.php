@@ -64,6 +64,7 @@ final readonly class TablesController
         $of = $this->of($table);
         $csv = $this->uploads->read($request);
         TableWork::assertHead($of, $csv);
+        TableWork::assertFits($of, $csv);
         $work = $this->begin(TableWork::LOOK, $table, $this->uploads->keep($csv));
 
         return $work->isEnded() ? $this->work($table, $work) : redirect()->route('tables.work', [$table, $work->id]);

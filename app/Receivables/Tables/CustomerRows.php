@@ -16,9 +16,6 @@ use Illuminate\Database\Eloquent\Collection;
 /** Reads rows of customers, against those there are. */
 final class CustomerRows
 {
-    /** Each is made or changed one by one: a worker has the time for so many. */
-    private const MOST = 50_000;
-
     /** @var array<string, int> types by name, in lower case */
     private array $types = [];
 
@@ -44,19 +41,12 @@ final class CustomerRows
     /**
      * @param  iterable<int, array<string, string>>  $rows by line of the file
      * @param  callable(int, CustomerRow|Refused, string): void  $take line, the row or what is wrong with it, its name
-     *
-     * @throws Refused too_many_rows
      */
     public function each(iterable $rows, callable $take): void
     {
         $this->begin();
-        $count = 0;
 
         foreach ($rows as $line => $cells) {
-            ++$count <= self::MOST || throw Refused::because(
-                'too_many_rows',
-                'That is more than '.number_format(self::MOST).' customers. Split the file; nothing was brought in.',
-            );
             $row = CustomerRow::of($cells);
 
             try {

@@ -68,6 +68,11 @@ final readonly class CustomersTable implements BringsIn
         return ['name'];
     }
 
+    public function most(): int
+    {
+        return 50_000;
+    }
+
     public function example(): array
     {
         return [

@@ -18,9 +18,6 @@ use Elmstone\Support\ShopTime;
 /** Reads rows of open items, against the accounts there are. */
 final class OpenItemRows
 {
-    /** Each becomes a document: a worker has the time for so many. */
-    private const MOST = 20_000;
-
     /** @var array<int, int> ids of accounts that are not closed, by the customer's number */
     private array $accounts = [];
 
@@ -38,8 +35,6 @@ final class OpenItemRows
      * @param  iterable<int, array<string, string>>  $rows by line of the file
      * @param  callable(int, OpeningItem|Refused, string): void  $take line, the item or what is wrong with it, whose it
      *     is and what it was called
-     *
-     * @throws Refused too_many_rows
      */
     public function each(iterable $rows, callable $take): void
     {
@@ -49,14 +44,8 @@ final class OpenItemRows
             ->all();
         $this->brought = PostOpening::brought(array_values($this->accounts));
         $this->seen = [];
-        $count = 0;
 
         foreach ($rows as $line => $row) {
-            ++$count <= self::MOST || throw Refused::because(
-                'too_many_rows',
-                'That is more than '.number_format(self::MOST).' items. Split the file; nothing was brought in.',
-            );
-
             try {
                 $item = $this->item($row, $line);
             } catch (Refused $refused) {

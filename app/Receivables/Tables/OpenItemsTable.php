@@ -70,6 +70,11 @@ final readonly class OpenItemsTable implements BringsIn
         return $this->columns();
     }
 
+    public function most(): int
+    {
+        return 20_000;
+    }
+
     public function example(): array
     {
         return [

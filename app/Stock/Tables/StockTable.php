@@ -75,6 +75,11 @@ final readonly class StockTable implements BringsIn
         return ['place', 'item', 'quantity'];
     }
 
+    public function most(): int
+    {
+        return 100_000;
+    }
+
     public function example(): array
     {
         return [['MA', 'HM-0500', '24', '9.45', '']];

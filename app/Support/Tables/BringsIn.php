@@ -29,6 +29,9 @@ interface BringsIn
     /** @return list<string> those without which a row says nothing */
     public function needed(): array;
 
+    /** So many rows a file has, at most. */
+    public function most(): int;
+
     /** @return list<list<string>> rows of the template */
     public function example(): array;
 

@@ -1,6 +1,7 @@
 {{-- What a look at a file found, and the button that brings it in. $action: where that goes. --}}
 <div class="note {{ $report->bad === 0 ? 'done' : 'stop' }}" role="status"><p>
-<strong>{{ number_format($report->rows) }} rows:</strong> {{ $report->counted() }}. {{ $report->comesTo }} Nothing is brought in yet.</p></div>
+<strong>{{ number_format($report->rows) }} rows:</strong> {{ $report->counted() }}. {{ $report->comesTo }}
+    Nothing is brought in yet.</p></div>
 @if($report->bad === 0)
     @if($report->changes !== [])<table class="ruled"><thead><tr><th class="figure">Line</th><th>Name</th>
     <th>What changes</th></tr></thead>@foreach($report->changes as $one)<tr>
