@@ -8,7 +8,7 @@
     <table class="ruled"><thead><tr><th>What</th><th>How its rows are read</th>
         <th>As a file</th></tr></thead><tbody>
     @foreach($tables as $table)<tr>
-        <td><a href="{{ route('tables.show', $table->key()) }}">{{ $table->title() }}</a></td>
+        <td class="nowrap"><a href="{{ route('tables.show', $table->key()) }}">{{ $table->title() }}</a></td>
         <td class="soft small">{{ $table->words() }}</td><td class="text-nowrap">
         <a href="{{ route('tables.out', $table->key()) }}">take out</a> ·
         <a href="{{ route('tables.template', $table->key()) }}">template</a></td></tr>@endforeach

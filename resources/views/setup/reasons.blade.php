@@ -21,7 +21,7 @@
                 @selected(old("{$key}_goods", $now["{$key}_goods"]) === $value)>{{ $words }}</option>@endforeach
             </select>@include('design.complaint', ['field' => "{$key}_goods"])</td></tr>@endforeach</tbody>
 </table>
-<table class="ruled mt-3">
+<table class="ruled mt-3 w-50">
     <thead><tr><th>Why goods are written off</th><th>Called</th><th>Offered</th></tr></thead>
     <tbody>@foreach(WriteOffReason::cases() as $reason)@php($key = WriteOffReasons::SET.$reason->value)<tr>
         <td class="pt-3">{{ $reason->shippedWords() }}</td>
