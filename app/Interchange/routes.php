@@ -24,6 +24,7 @@ Route::middleware('can:interchange')->group(function (): void {
     Route::get('/tables/{table}.csv', [TablesController::class, 'out'])->name('tables.out');
     Route::get('/tables/{table}', [TablesController::class, 'show'])->name('tables.show');
     Route::get('/tables/{table}/work/{work}', [TablesController::class, 'work'])->name('tables.work');
+    Route::get('/tables/{table}/work/{work}/rows.csv', [TablesController::class, 'rows'])->name('tables.rows');
     Route::post('/tables/{table}', [TablesController::class, 'dryRun'])->name('tables.dry-run');
     Route::post('/tables/{table}/bring-in', [TablesController::class, 'bringIn'])->name('tables.bring-in');
     Route::get('/bank', [BankController::class, 'index'])->name('bank');

@@ -10,6 +10,7 @@ use Elmstone\Held\Cards\GiftCardLedger;
 use Elmstone\Held\Cards\GiftCards;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Settings;
+use Elmstone\Work\Work;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -125,6 +126,23 @@ final class TablesInTest extends FeatureCase
         $this->look('items', 'description', ['A hammer'])->assertSessionHasErrors('refused');
     }
 
+    public function test_every_row_that_is_not_right_or_changes_can_be_had(): void
+    {
+        $rows = array_map(static fn (int $i): string => "WK-{$i},Bench {$i},nowhere,1,0,standard,", range(1, 230));
+        $look = $this->look('items', self::HEAD, $rows)->assertSee('230 not right')->assertSee('and 30 more');
+        $all = $this->get($this->all($look))->assertOk()->assertDownload('items-not-right.csv')->streamedContent();
+        self::assertSame(231, substr_count($all, "\r\n"));
+        self::assertStringContainsString('231,WK-230,', $all);
+        $look = $this->look('items', 'code,description', ['LH-1140,Another hook']);
+        self::assertStringNotContainsString('rows.csv', (string) $look->getContent());
+        $work = Work::query()->latest('id')->firstOrFail()->id;
+        $all = $this->get("/tables/items/work/{$work}/rows.csv")->assertDownload('items-changes.csv');
+        self::assertStringContainsString('→ Another hook', $all->streamedContent());
+        // It is of that table, and for who may bring it in.
+        $this->get("/tables/stock/work/{$work}/rows.csv")->assertNotFound();
+        $this->as('101')->get("/tables/items/work/{$work}/rows.csv")->assertForbidden();
+    }
+
     public function test_a_barcode_belongs_to_one_and_may_go_from_one_to_another(): void
     {
         $this->look('items', 'code,barcode', ['LH-1141,'.Item::query()->where('code', 'LH-1140')->value('barcode')])
@@ -234,6 +252,12 @@ final class TablesInTest extends FeatureCase
     private static function digest(string $head, array $rows): string
     {
         return hash('sha256', self::csv($head, $rows));
+    }
+
+    /** @param  TestResponse<Response>  $look */
+    private function all(TestResponse $look): string
+    {
+        return preg_match('~href="([^"]+/rows\.csv)"~', (string) $look->getContent(), $found) === 1 ? $found[1] : '';
     }
 
     /** @param  list<string>  $rows */

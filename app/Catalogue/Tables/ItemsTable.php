@@ -17,8 +17,6 @@ final readonly class ItemsTable implements BringsIn
 {
     private const AT_ONCE = 1000;
 
-    private const SHOWN = 200;
-
     public function __construct(private ItemRows $read, private Factory $auth)
     {
     }
@@ -81,14 +79,14 @@ final readonly class ItemsTable implements BringsIn
     {
         $this->each($rows, static function (int $line, ItemRow|Refused $row, string $code) use ($report): void {
             if ($row instanceof Refused) {
-                $report->complain($line, $code, $row->getMessage(), self::SHOWN);
+                $report->complain($line, $code, $row->getMessage());
 
                 return;
             }
 
             $changes = $row->changes();
             $report->fine($row->id !== null, $row->id !== null && $changes === []);
-            $row->id !== null && $changes !== [] && $report->changes($line, $code, $changes, self::SHOWN);
+            $row->id !== null && $changes !== [] && $report->changes($line, $code, $changes);
         });
     }
 

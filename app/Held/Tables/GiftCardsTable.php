@@ -37,8 +37,6 @@ use Ramsey\Uuid\Uuid;
 /** Gift cards of the books before, each with what is owed on it: posted one by one against the opening balances. */
 final class GiftCardsTable implements BringsIn
 {
-    private const SHOWN = 200;
-
     /** @var array<string, int> lines by number */
     private array $seen = [];
 
@@ -109,7 +107,7 @@ final class GiftCardsTable implements BringsIn
             $rows,
             static function (int $line, OpeningCard|Refused $card, string $name) use ($report, &$owed): void {
                 if ($card instanceof Refused) {
-                    $report->complain($line, $name, $card->getMessage(), self::SHOWN);
+                    $report->complain($line, $name, $card->getMessage());
                 } else {
                     $report->fine(false);
                     $owed = $owed->plus($card->amount);

@@ -47,7 +47,7 @@ final readonly class TableWork implements DoesWork
         $report = self::report($table, $csv, $progress, $of);
 
         if ($work->what === self::LOOK) {
-            $work->forceFill(['result' => (array) $report])->save();
+            $work->forceFill(['result' => get_object_vars($report)])->save();
 
             return false;
         }
@@ -89,6 +89,23 @@ final readonly class TableWork implements DoesWork
             'unknown_column',
             "There is no column “{$unknown[0]}” here. It takes: ".implode(', ', $of->columns()).'.',
         );
+    }
+
+    /**
+     * Every row that somebody must see, as it stands now.
+     *
+     * @param  string  $digest of a file that is kept
+     *
+     * @throws Refused gone, too_many_rows
+     */
+    public function whole(BringsIn $table, string $digest): ImportReport
+    {
+        $csv = $this->uploads->kept($digest);
+        self::assertFits($table, $csv);
+        $report = ImportReport::whole();
+        $table->check((new CsvRows($csv))->rows(), $report);
+
+        return $report;
     }
 
     /** @throws Refused too_many_rows */

@@ -8,6 +8,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Interchange\KeptUploads;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
+use Elmstone\Support\LongWork;
 use Elmstone\Support\Tables\BringsIn;
 use Elmstone\Support\Tables\ImportReport;
 use Elmstone\Work\Work;
@@ -22,6 +23,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Tables of the house as files, in and out: looked at first, then all of it or nothing. */
 final readonly class TablesController
 {
+    /** Seconds that all rows of the largest file are looked at for. */
+    private const TIME = 180;
+
     /** @param  iterable<BringsIn>  $tables of all rooms */
     public function __construct(
         private iterable $tables,
@@ -95,6 +99,22 @@ final readonly class TablesController
             'csv' => $work->data['csv'] ?? '',
             'work' => $work,
         ]);
+    }
+
+    /** All the rows that the page shows the first of. */
+    public function rows(string $table, Work $work, TableWork $look): StreamedResponse
+    {
+        $of = $this->of($table);
+        abort_unless(($work->data['table'] ?? '') === $table && $work->what === TableWork::LOOK, 404);
+        LongWork::mayTake(self::TIME);
+        $digest = $work->data['csv'] ?? '';
+        $report = $look->whole($of, is_string($digest) ? $digest : '');
+
+        return Csv::download(
+            "{$table}-".($report->bad > 0 ? 'not-right' : 'changes').'.csv',
+            ['line', 'name', $report->bad > 0 ? 'what is wrong' : 'what changes'],
+            $report->rowsToSee(),
+        );
     }
 
     private function begin(string $what, string $table, string $csv): Work

@@ -19,8 +19,6 @@ use Illuminate\Contracts\Auth\Factory;
 /** Customers with their house accounts. A row with a number changes that customer; one without makes a new one. */
 final readonly class CustomersTable implements BringsIn
 {
-    private const SHOWN = 200;
-
     private const AT_ONCE = 1000;
 
     private const REASON = 'brought in from a table';
@@ -105,7 +103,7 @@ final readonly class CustomersTable implements BringsIn
             $rows,
             function (int $line, CustomerRow|Refused $row, string $name) use ($report): void {
                 if ($row instanceof Refused) {
-                    $report->complain($line, $name, $row->getMessage(), self::SHOWN);
+                    $report->complain($line, $name, $row->getMessage());
 
                     return;
                 }
@@ -113,7 +111,7 @@ final readonly class CustomersTable implements BringsIn
                 $customer = $this->read->customer($row);
                 $changes = $customer === null ? [] : $this->read->changes($customer, $row);
                 $report->fine($customer !== null, $customer !== null && $changes === []);
-                $changes === [] || $report->changes($line, $customer->name ?? '', $changes, self::SHOWN);
+                $changes === [] || $report->changes($line, $customer->name ?? '', $changes);
             },
         );
     }

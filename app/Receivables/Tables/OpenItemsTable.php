@@ -23,8 +23,6 @@ use Ramsey\Uuid\Uuid;
 /** Open items of the books before these, invoice by invoice. */
 final readonly class OpenItemsTable implements BringsIn
 {
-    private const SHOWN = 200;
-
     private const AT_ONCE = 1000;
 
     public function __construct(
@@ -108,7 +106,7 @@ final readonly class OpenItemsTable implements BringsIn
             $rows,
             static function (int $line, OpeningItem|Refused $item, string $name) use ($report, &$items): void {
                 if ($item instanceof Refused) {
-                    $report->complain($line, $name, $item->getMessage(), self::SHOWN);
+                    $report->complain($line, $name, $item->getMessage());
                 } else {
                     $report->fine(false);
                     $items[] = $item;

@@ -30,8 +30,6 @@ final readonly class StockTable implements BringsIn
     /** So many lines a document has. */
     private const OF_ONE = 500;
 
-    private const SHOWN = 200;
-
     public function __construct(
         private StockRows $read,
         private Books $books,
@@ -105,7 +103,7 @@ final readonly class StockTable implements BringsIn
     {
         $this->read->each($rows, static function (int $line, Incoming|Refused $one, string $name) use ($report): void {
             $one instanceof Refused
-                ? $report->complain($line, $name, $one->getMessage(), self::SHOWN)
+                ? $report->complain($line, $name, $one->getMessage())
                 : $report->fine(false);
         });
     }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Elmstone\Support\Tables;
 
-/** What a run over a table found. */
+/** What a run over a table found: how many rows of each sort, and of those that somebody must see so many. */
 final class ImportReport
 {
+    /** So many a page shows, and is kept. */
+    private const SHOWN = 200;
+
     public int $rows = 0;
 
     public int $new = 0;
@@ -27,6 +30,17 @@ final class ImportReport
     /** @var list<array{line: int, name: string, complaint: string}> the first of the bad rows */
     public array $complaints = [];
 
+    private int $most = self::SHOWN;
+
+    /** One that keeps every row. */
+    public static function whole(): self
+    {
+        $report = new self;
+        $report->most = PHP_INT_MAX;
+
+        return $report;
+    }
+
     public function fine(bool $known, bool $same = false): void
     {
         $this->rows++;
@@ -45,6 +59,20 @@ final class ImportReport
         return $report;
     }
 
+    /** @return list<array{string, string, string}> line, name, and what is wrong; where nothing is: what changes */
+    public function rowsToSee(): array
+    {
+        return $this->bad > 0
+            ? array_map(
+                static fn (array $one): array => [(string) $one['line'], $one['name'], $one['complaint']],
+                $this->complaints,
+            )
+            : array_map(
+                static fn (array $one): array => [(string) $one['line'], $one['name'], implode('; ', $one['changes'])],
+                $this->changes,
+            );
+    }
+
     /** How many of each sort, in words. */
     public function counted(): string
     {
@@ -57,19 +85,19 @@ final class ImportReport
     }
 
     /** @param  list<string>  $changes */
-    public function changes(int $line, string $name, array $changes, int $most): void
+    public function changes(int $line, string $name, array $changes): void
     {
-        if (count($this->changes) < $most) {
+        if (count($this->changes) < $this->most) {
             $this->changes[] = ['line' => $line, 'name' => $name, 'changes' => $changes];
         }
     }
 
-    public function complain(int $line, string $name, string $complaint, int $most): void
+    public function complain(int $line, string $name, string $complaint): void
     {
         $this->rows++;
         $this->bad++;
 
-        if (count($this->complaints) < $most) {
+        if (count($this->complaints) < $this->most) {
             $this->complaints[] = ['line' => $line, 'name' => $name, 'complaint' => $complaint];
         }
     }

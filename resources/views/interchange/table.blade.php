@@ -18,7 +18,8 @@
     @endif
     @include('interchange.parts.upload', ['action' => route('tables.dry-run', $table->key())])
     @if($report !== null)
-        @include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key())])
+        @include('interchange.parts.report', ['action' => route('tables.bring-in', $table->key()),
+            'all' => route('tables.rows', [$table->key(), $work->id])])
     @endif
     @endif
 </div>
