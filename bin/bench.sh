@@ -41,7 +41,7 @@ serving_one() {
     prepare
     port=$(free_port)
     php -d memory_limit=2G artisan bench:serving-shop
-    app_start "$scratch/a" "${ELMSTONE_WORKERS:-$((2 * $(nproc)))}"
+    app_start "$scratch/a" "${ELMSTONE_WORKERS:-8}"
     nginx_application "$scratch/a" "$port" | nginx_start "$scratch"
     web_await "$port" "$scratch/a/fpm.log"
     php artisan bench:serving --address="http://127.0.0.1:$port" "$@"
@@ -58,7 +58,7 @@ serving_cluster() {
     use_nodes "$scratch/nodes"
     export ELMSTONE_PROXIES=127.0.0.1
     port=$(free_port)
-    apps_start "$scratch" "${ELMSTONE_WORKERS:-$(nproc)}" "$port" "$(free_port)" "$(free_port)"
+    apps_start "$scratch" "${ELMSTONE_WORKERS:-4}" "$port" "$(free_port)" "$(free_port)"
     php artisan bench:serving --address="http://127.0.0.1:$port" "$@"
     serving_stop
 }

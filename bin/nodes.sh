@@ -135,6 +135,7 @@ node_await() {
         [ "$tries" -lt 100 ] || node_runs "$1/$2" || break
         sleep 0.1
     done
+    grep -v '\[Note\]' "$1/$2/error.log" | tail -n 20 >&2 || true
     die "node $2 does not come; see $1/$2/error.log"
 }
 
