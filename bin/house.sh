@@ -86,8 +86,14 @@ timezone() {
         echo in_array($zone, timezone_identifiers_list(), true) ? $zone : "UTC";'
 }
 
+# One to listen on, even after who listens there was away for a while: below those that the kernel gives to whoever
+# connects to somebody, who else may have it by then.
 free_port() {
-    php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'
+    php -r '$given = (int) @file_get_contents("/proc/sys/net/ipv4/ip_local_port_range") ?: 32768;
+        do {
+            $port = random_int(10000, $given > 11000 ? $given - 1 : 60999);
+        } while (! ($socket = @stream_socket_server("tcp://127.0.0.1:$port")));
+        echo $port;'
 }
 
 # Makes a MariaDB of our own ready to start, on loopback. Arguments: folder, then extra server options. Leaves its port
