@@ -176,7 +176,7 @@ kills() {
     send_waiting "$scratch"
     works --pause=400
     for ((kill = 1; kill <= much; kill++)); do
-        case $((kill % 4)) in 0) kill_application ;; 1) kill_database ;; 2) kill_process ;; 3) kill_worker ;; esac
+        case $((kill % 6)) in 0) kill_application ;; 1) kill_database ;; 2 | 4) kill_process ;; *) kill_worker ;; esac
         [ ! -f "$scratch/failed" ] || break
         sleep "0.$((RANDOM % 5))"
         killed=$kill
@@ -186,9 +186,9 @@ kills() {
     stop_working || return 1
     use_nodes "$scratch"
     {
-        printf '# Kills, %s\n\n%s kills in turns (a database of three, a process that answers pages, a worker, an ' \
+        printf '# Kills, %s\n\n%s kills in turns (a database of three; a process that answers pages, twice; a ' \
             "$(date '+%-d %b %Y')" "$killed"
-        printf 'application of two) while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
+        printf 'worker, twice; an application of two) while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
         printf '%s times a till got no answer and sent the same again.\n\n' \
             "$(awk -F'\t' '{ sum += $4 } END { print sum + 0 }' "$scratch"/times-*)"
         proves || failed=1

@@ -105,6 +105,30 @@ final class WorkTest extends FeatureCase
         );
     }
 
+    /** Two workers that looked at the same new rows at once would both find them new. */
+    public function test_one_file_of_a_table_is_brought_in_at_a_time(): void
+    {
+        $this->as('301');
+        $csv = "name,limit\nAsh Roofing,500.00\n";
+        $this->post('/tables/customers', ['file' => UploadedFile::fake()->createWithContent('a.csv', $csv)]);
+        $this->work('long');
+        $first = $this->post('/tables/customers/bring-in', ['csv' => hash('sha256', $csv)]);
+        $again = $this->post('/tables/customers/bring-in', ['csv' => hash('sha256', $csv)]);
+        self::assertSame($first->headers->get('Location'), $again->headers->get('Location'));
+        $this->assertRefused('Another file is being brought in', $this->post('/tables/customers/bring-in', [
+            'csv' => hash('sha256', 'another'),
+        ]));
+        $this->post('/tables/open-items/bring-in', ['csv' => hash('sha256', 'another')])->assertRedirect();
+        self::assertSame(2, Work::query()->where('what', 'bring in a table')->count());
+        $this->work('long');
+        self::assertSame(1, Customer::query()->where('name', 'Ash Roofing')->count());
+        // What nobody does any more stands in nobody's way.
+        Work::query()->where('what', 'bring in a table')->update(['state' => 'running']);
+        $this->travel(3)->hours();
+        $this->post('/tables/customers/bring-in', ['csv' => hash('sha256', $csv)])->assertRedirect();
+        self::assertSame(3, Work::query()->where('what', 'bring in a table')->count());
+    }
+
     public function test_what_is_refused_meanwhile_says_so_and_brings_nothing_in(): void
     {
         $this->looks(self::HEAD.self::BENCH."WK-2,Vice,goods,-5,1,standard\n");

@@ -69,15 +69,17 @@ final readonly class TablesController
         $csv = $this->uploads->read($request);
         TableWork::assertHead($of, $csv);
         TableWork::assertFits($of, $csv);
-        $work = $this->begin(TableWork::LOOK, $table, $this->uploads->keep($csv));
+        $work = $this->works->begin(TableWork::LOOK, $this->by(), [
+            'table' => $table, 'csv' => $this->uploads->keep($csv),
+        ]);
 
         return $work->isEnded() ? $this->work($table, $work) : redirect()->route('tables.work', [$table, $work->id]);
     }
 
-    public function bringIn(Request $request, string $table): RedirectResponse
+    public function bringIn(Request $request, string $table, OneAtATime $one): RedirectResponse
     {
         $this->of($table);
-        $work = $this->begin(TableWork::BRING_IN, $table, $request->string('csv')->value());
+        $work = $one->bringIn($table, $request->string('csv')->value(), $this->by());
 
         return match ($work->state) {
             'done' => redirect()->route('tables.show', $table)->with('done', $work->words),
@@ -115,11 +117,6 @@ final readonly class TablesController
             ['line', 'name', $report->bad > 0 ? 'what is wrong' : 'what changes'],
             $report->rowsToSee(),
         );
-    }
-
-    private function begin(string $what, string $table, string $csv): Work
-    {
-        return $this->works->begin($what, $this->by(), ['table' => $table, 'csv' => $csv]);
     }
 
     private function by(): Staff
