@@ -107,7 +107,7 @@ final class Browser
     }
 
     /** What a page says is wrong; else how it begins. */
-    private static function complaint(string $page): string
+    public static function complaint(string $page): string
     {
         preg_match_all('~role="alert"[^>]*>(.*?)</(?:p|div)>~s', $page, $alerts);
         $words = $alerts[1] === [] ? $page : implode(' | ', $alerts[1]);

@@ -188,7 +188,8 @@ kills() {
     {
         printf '# Kills, %s\n\n%s kills in turns (a database of three; a process that answers pages, twice; a ' \
             "$(date '+%-d %b %Y')" "$killed"
-        printf 'worker, twice; an application of two) while %s tills worked through nginx before both (seed %s). ' "$tills" "$seed"
+        printf 'worker, twice; an application of two) while %s tills worked through nginx before both (seed %s). ' \
+            "$tills" "$seed"
         printf '%s times a till got no answer and sent the same again.\n\n' \
             "$(awk -F'\t' '{ sum += $4 } END { print sum + 0 }' "$scratch"/times-*)"
         proves || failed=1

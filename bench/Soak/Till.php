@@ -90,8 +90,8 @@ final class Till
         $sale = (string) end($this->sold);
         $this->time('page', fn (): string => $this->clerk->get("/documents/{$sale}"));
         $page = $this->time('mail', fn (): string => $this->clerk->post("/documents/{$sale}/mail", ['mail_to' => $to]));
-        str_contains($page, 'role="alert"')
-            && throw new RuntimeException("{$sale} was not mailed: ".self::words($page));
+        str_contains($page, 'class="note stop"')
+            && throw new RuntimeException("{$sale} was not mailed: ".Browser::complaint($page));
         // The words stand on the page after it once: whoever was cut off from that page has not read them.
         str_contains($page, "goes to {$to}") && file_put_contents($this->mailed, "{$to}\n", FILE_APPEND);
     }
