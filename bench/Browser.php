@@ -93,7 +93,10 @@ final class Browser
             $body = curl_exec($this->curl);
             $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
 
-            if (! in_array($status, [0, 502, 503, 504], true) || microtime(true) > $until) {
+            // An answer that was cut off in its middle is none either.
+            $isAnswer = is_string($body) && ! in_array($status, [0, 502, 503, 504], true);
+
+            if ($isAnswer || microtime(true) > $until) {
                 break;
             }
 

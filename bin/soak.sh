@@ -162,8 +162,11 @@ kill_application() {
     app_run "$scratch/$app"
 }
 
+# A database is away for seconds, in which others are killed.
+TURNS=(application database process worker process worker process worker)
 kills() {
-    local kill killed=0
+    local kill killed=0 what
+    local -A times=([application]=0 [database]=0 [process]=0 [worker]=0)
     unpacked "${CLUSTERING[@]}"
     nodes_first "$scratch" "${ELMSTONE_BUFFER:-256M}" 2
     use_database "$scratch/one"
@@ -176,7 +179,9 @@ kills() {
     send_waiting "$scratch"
     works --pause=400
     for ((kill = 1; kill <= much; kill++)); do
-        case $((kill % 6)) in 0) kill_application ;; 1) kill_database ;; 2 | 4) kill_process ;; *) kill_worker ;; esac
+        what=${TURNS[$((kill % ${#TURNS[@]}))]}
+        "kill_$what"
+        times[$what]=$((${times[$what]} + 1))
         [ ! -f "$scratch/failed" ] || break
         sleep "0.$((RANDOM % 5))"
         killed=$kill
@@ -186,10 +191,11 @@ kills() {
     stop_working || return 1
     use_nodes "$scratch"
     {
-        printf '# Kills, %s\n\n%s kills in turns (a database of three; a process that answers pages, twice; a ' \
-            "$(date '+%-d %b %Y')" "$killed"
-        printf 'worker, twice; an application of two) while %s tills worked through nginx before both (seed %s). ' \
-            "$tills" "$seed"
+        printf '# Kills, %s\n\n%s kills in turns: %s of a database of three, %s of an application of two, ' \
+            "$(date '+%-d %b %Y')" "$killed" "${times[database]}" "${times[application]}"
+        printf '%s of a process that answers pages, %s of a worker; while %s tills worked through nginx before both ' \
+            "${times[process]}" "${times[worker]}" "$tills"
+        printf '(seed %s). ' "$seed"
         printf '%s times a till got no answer and sent the same again.\n\n' \
             "$(awk -F'\t' '{ sum += $4 } END { print sum + 0 }' "$scratch"/times-*)"
         proves || failed=1
