@@ -141,16 +141,15 @@ kill_database() {
 kill_process() {
     local app all
     app=$([ $((RANDOM % 2)) = 0 ] && echo a || echo b)
-    mapfile -t all < <(processes "$scratch/$app" | tail -n +2)
+    # One that was just begun again has none for a moment.
+    while mapfile -t all < <(processes "$scratch/$app" | tail -n +2); [ ${#all[@]} = 0 ]; do sleep 0.1; done
     kill -KILL "${all[$((RANDOM % ${#all[@]}))]}" 2> /dev/null || true
-    sleep "0.$((RANDOM % 10))"
 }
 
 # One of those who work beside the pages; another is begun in its place.
 kill_worker() {
     local worker=${WORKERS[$((RANDOM % ${#WORKERS[@]}))]}
     pkill -KILL -x php -g "$(cat "$scratch/$worker.pid")" || true
-    sleep "0.$((RANDOM % 10))"
 }
 
 # One of the applications with all its processes.
@@ -162,8 +161,8 @@ kill_application() {
     app_run "$scratch/$app"
 }
 
-# A database is away for seconds, in which others are killed.
-TURNS=(application database process worker process worker process worker)
+# A database is away for some ten seconds, in which others are killed.
+TURNS=(application database process worker process worker process worker process worker)
 kills() {
     local kill killed=0 what
     local -A times=([application]=0 [database]=0 [process]=0 [worker]=0)
