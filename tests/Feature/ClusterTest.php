@@ -184,7 +184,7 @@ final class ClusterTest extends TestCase
     public function test_a_short_share_of_the_kills(): void
     {
         $report = self::$folder.'/report.md';
-        $kills = getenv('ELMSTONE_CLUSTER_KILLS') ?: '8';
+        $kills = getenv('ELMSTONE_CLUSTER_KILLS') ?: '10';
         $seed = getenv('ELMSTONE_SEED') ?: '20261127';
         $done = new Process(
             ['./elmstone', 'soak', 'kills', $kills, $seed, '3'],
