@@ -21,13 +21,19 @@ final readonly class Office
     {
         $this->bookkeeper->get('/statements');
         $page = $this->bookkeeper->post('/statements', ['as_of' => date('Y-m-d'), 'again' => '1']);
-        $run = preg_match('~/statements/runs/(\d+)/~', $page, $found) === 1
-            ? $found[1]
-            // Nobody owes anything yet.
-            : (str_contains($page, 'owes anything') ? '' : throw new RuntimeException('No run of statements began.'));
+
+        if (preg_match('~/statements/runs/(\d+)/~', $page, $found) !== 1) {
+            // Nobody owes anything yet; or the page that said so was cut off, and says it once.
+            str_contains($page, 'class="note stop"') && ! str_contains($page, 'owes anything')
+                && throw new RuntimeException('No run of statements began: '.Browser::complaint($page));
+
+            return;
+        }
+
+        $run = $found[1];
         $until = microtime(true) + self::PATIENCE;
 
-        while ($run !== '' && ! str_contains($this->bookkeeper->get("/statements/runs/{$run}"), 'All made')) {
+        while (! str_contains($this->bookkeeper->get("/statements/runs/{$run}"), 'All made')) {
             microtime(true) < $until || throw new RuntimeException("The statements of run {$run} are not made.");
             sleep(1);
         }
