@@ -72,6 +72,13 @@ final class InterchangeTest extends FeatureCase
         $this->dryRun($out)->assertSee('0 new, 0 changed, 2 as they are, 0 not right');
     }
 
+    public function test_a_customer_stands_in_a_table_once_however_the_number_is_written(): void
+    {
+        $known = $this->customer('Known Firm');
+        $this->dryRun("number,name,town\n{$known->number},Known Firm,Harrow\n0{$known->number},Known Firm,Marsh\n")
+            ->assertSee("Customer 0{$known->number} stands on line 2 already");
+    }
+
     public function test_tables_that_are_none_are_refused(): void
     {
         $this->as('301')

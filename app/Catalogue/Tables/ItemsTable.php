@@ -8,6 +8,7 @@ use Elmstone\Catalogue\Words;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Tables\BringsIn;
+use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Support\Facades\DB;
@@ -97,7 +98,7 @@ final readonly class ItemsTable implements BringsIn
         $waiting = [];
         $this->each($rows, function (int $line, ItemRow|Refused $row) use (&$waiting, $staff, $brought): void {
             if ($row instanceof Refused) {
-                throw Refused::because('changed_meanwhile', "Line {$line}: {$row->getMessage()} Look at it again.");
+                throw ChangedMeanwhile::at($line, $row);
             }
 
             $waiting[] = $row;

@@ -29,6 +29,7 @@ use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Elmstone\Support\Show;
 use Elmstone\Support\Tables\BringsIn;
+use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Support\Facades\DB;
@@ -123,10 +124,7 @@ final class GiftCardsTable implements BringsIn
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
         $cards = [];
         $this->each($rows, static function (int $line, OpeningCard|Refused $card) use (&$cards): void {
-            $card instanceof Refused && throw Refused::because(
-                'changed_meanwhile',
-                "Line {$line}: {$card->getMessage()} Look at it again.",
-            );
+            $card instanceof Refused && throw ChangedMeanwhile::at($line, $card);
             $cards[] = $card;
         });
         $at = PostedAt::till($this->atTill->till(), $by->id);

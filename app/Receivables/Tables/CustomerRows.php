@@ -31,8 +31,8 @@ final class CustomerRows
      */
     private array $seen = [];
 
-    /** @var array<int|string, int> numbers so far, and the lines they are on */
-    private array $numbers = [];
+    /** @var array<int, int> lines of the customers so far */
+    private array $lines = [];
 
     public function __construct(private readonly TermsOfRow $terms)
     {
@@ -127,7 +127,7 @@ final class CustomerRows
         $this->customers = Customer::query()->whereNull('merged_into_id')->get()->keyBy('number');
         $this->accounts = HouseAccount::query()->get()->keyBy('customer_id');
         $this->seen = [];
-        $this->numbers = [];
+        $this->lines = [];
 
         foreach ($this->customers as $customer) {
             $marks = self::marks($customer->name_key, $customer->mail, $customer->phone_digits);
@@ -151,9 +151,9 @@ final class CustomerRows
                 'bad_number',
                 "There is no customer {$number}. Leave the number empty for a new one.",
             ),
-            $number !== '' && isset($this->numbers[$number]) => throw Refused::because(
+            $customer !== null && isset($this->lines[$customer->id]) => throw Refused::because(
                 'twice',
-                "Customer {$number} stands on line {$this->numbers[$number]} already.",
+                "Customer {$number} stands on line {$this->lines[$customer->id]} already.",
             ),
             $number === '' && $like !== null => throw Refused::because(
                 'possible_duplicate',
@@ -162,9 +162,9 @@ final class CustomerRows
             default => $this->terms($row, $customer === null ? null : $this->account($customer)),
         };
 
-        $number === ''
+        $customer === null
             ? $this->seen += array_fill_keys($marks, "line {$line}")
-            : $this->numbers[$number] = $line;
+            : $this->lines[$customer->id] = $line;
     }
 
     /** @throws Refused */

@@ -13,6 +13,7 @@ use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Staff\Ability;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Tables\BringsIn;
+use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
 
@@ -122,10 +123,7 @@ final readonly class CustomersTable implements BringsIn
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
         $all = [];
         $this->read->each($rows, static function (int $line, CustomerRow|Refused $row) use (&$all): void {
-            $row instanceof Refused && throw Refused::because(
-                'changed_meanwhile',
-                "Line {$line}: {$row->getMessage()} Look at it again.",
-            );
+            $row instanceof Refused && throw ChangedMeanwhile::at($line, $row);
             $all[] = $row;
         });
         // Accounts are locked before customers everywhere.

@@ -16,6 +16,7 @@ use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Show;
 use Elmstone\Support\Tables\BringsIn;
+use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
 use Ramsey\Uuid\Uuid;
@@ -122,10 +123,7 @@ final readonly class OpenItemsTable implements BringsIn
         $by instanceof Staff || throw Refused::because('nobody', 'Nobody is signed in.');
         $items = [];
         $this->read->each($rows, static function (int $line, OpeningItem|Refused $item) use (&$items): void {
-            $item instanceof Refused && throw Refused::because(
-                'changed_meanwhile',
-                "Line {$line}: {$item->getMessage()} Look at it again.",
-            );
+            $item instanceof Refused && throw ChangedMeanwhile::at($line, $item);
             $items[] = $item;
         });
         $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "opening {$digest}")->toString();

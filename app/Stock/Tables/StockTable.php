@@ -17,6 +17,7 @@ use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Stock\Incoming;
 use Elmstone\Support\Tables\BringsIn;
+use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Support\Facades\DB;
@@ -117,10 +118,7 @@ final readonly class StockTable implements BringsIn
         $this->read->each(
             $rows,
             static function (int $line, Incoming|Refused $one, string $name, int $place) use (&$goods, $moving): void {
-                $one instanceof Refused && throw Refused::because(
-                    'changed_meanwhile',
-                    "Line {$line}: {$one->getMessage()} Look at it again.",
-                );
+                $one instanceof Refused && throw ChangedMeanwhile::at($line, $one);
                 $goods[$place][] = $one;
                 $one->moving($moving, $place);
             },
