@@ -19,7 +19,7 @@ php artisan migrate --force --quiet
 compiled artisan shop:demo
 port=$(free_port)
 serve "$port" "$scratch"
-php artisan backup:note elmstone-20261127-021500.backup --bytes=48210233 --seconds=11
+php artisan backup:note "elmstone-$(date +%Y%m%d)-021500.backup" --bytes=48210233 --seconds=11
 compiled artisan books:prove > /dev/null
 php tests/Browser/shots.php "http://127.0.0.1:$port" docs/screenshots
 serve_stop "$scratch"

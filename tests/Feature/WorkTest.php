@@ -206,7 +206,7 @@ final class WorkTest extends FeatureCase
         $this->get("/tables/items/work/{$work->id}")->assertSee('No worker has taken it up yet');
         $this->as('901');
         $this->get('/metrics')->assertSee('elmstone_works 1');
-        $this->get('/running')->assertSee('1 wait for a worker');
+        $this->get('/running')->assertSee('One waits for a worker, not two minutes yet');
     }
 
     /** @return TestResponse<Response> */
