@@ -24,8 +24,8 @@
         <div @class(['off' => $works[1] > 300])><dt>Statements and files</dt>
             <dd>{{ $works[0] === 0 ? 'None waits for a worker'
             : ($works[0] === 1 ? 'One waits' : "{$works[0]} wait").' for a worker, '.($works[1] < 120
-            ? 'not two minutes yet' : 'the oldest for '.intdiv($works[1], 60).' minutes') }}@if($works[1] > 300): does one
-            run?@endif</dd></div>
+            ? 'not two minutes yet' : 'the oldest for '.intdiv($works[1], 60).' minutes') }}@if($works[1] > 300):
+            does one run?@endif</dd></div>
         <div><dt>Posted at the counter today</dt><dd>{{ $postings }}@if($p95 !== null), 95 of 100
             {{ $p95 === 0 ? 'in more than 3.2 s' : "within {$p95} ms" }}@endif</dd></div>
         <div @class(['off' => $broken > 0])><dt>Pages that broke today</dt><dd>{{ $broken === 0 ? 'None'
