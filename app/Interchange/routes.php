@@ -6,7 +6,7 @@ use Elmstone\Interchange\Bank\BankController;
 use Elmstone\Interchange\Bank\BankEntryController;
 use Elmstone\Interchange\PayoutController;
 use Elmstone\Interchange\Tables\TablesController;
-use Elmstone\Interchange\UblController;
+use Elmstone\Interchange\Ubl\UblController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/documents/{document}/invoice.xml', [UblController::class, 'show'])

@@ -7,7 +7,7 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Books\Accounts as BooksAccounts;
 use Elmstone\Books\Document;
 use Elmstone\Books\Proof\Prove;
-use Elmstone\Interchange\UblInvoice;
+use Elmstone\Interchange\Ubl\UblInvoice;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Statements\StatementOptions;
 use Elmstone\Receivables\Statements\StatementPaper;

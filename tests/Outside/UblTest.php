@@ -8,7 +8,7 @@ use Elmstone\Books\Accounts;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Customers\Customer;
-use Elmstone\Interchange\UblInvoice;
+use Elmstone\Interchange\Ubl\UblInvoice;
 use Elmstone\Returns\ReturnPolicy;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
@@ -46,7 +46,7 @@ final class UblTest extends FeatureCase
 
     private function xml(): string
     {
-        return (new UblInvoice(app(House::class)))->of($this->document());
+        return app(UblInvoice::class)->of($this->document());
     }
 
     /** By the rules of the standard, and by the schema of another library. */
@@ -210,7 +210,7 @@ final class UblTest extends FeatureCase
 
     private function creditXml(): string
     {
-        return (new UblInvoice(app(House::class)))->of($this->creditNote());
+        return app(UblInvoice::class)->of($this->creditNote());
     }
 
     public function test_credit_notes_name_what_they_credit_and_keep_every_rule(): void

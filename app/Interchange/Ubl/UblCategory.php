@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Elmstone\Interchange;
+namespace Elmstone\Interchange\Ubl;
 
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Percentage;
