@@ -17,6 +17,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Http\TypedWay;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -137,7 +138,7 @@ final class OwnerController
             $owner,
             $request->until(),
             $this->house->typedMoney($request->string('seen')->value()) ?? $this->house->money(0),
-            TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Exchange,
+            TypedWay::of($request, 'way', TenderKind::Exchange),
             $request->string('key')->value(),
             $this->atTill->till(),
             $by,

@@ -10,6 +10,7 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\TypedDate;
 use Elmstone\Tills\Safe\CardBatch;
 use Elmstone\Tills\Safe\PayOutCards;
 use Elmstone\Tills\Safe\Safe;
@@ -116,9 +117,7 @@ final class PostPayouts
 
     private static function day(string $typed): CarbonImmutable
     {
-        return preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $typed, $found) === 1
-            && checkdate((int) $found[2], (int) $found[3], (int) $found[1])
-                ? CarbonImmutable::parse($typed, 'UTC')
-                : throw Refused::because('bad_row', "“{$typed}” is no day such as 2026-03-14");
+        return TypedDate::of($typed)
+            ?? throw Refused::because('bad_row', "“{$typed}” is no day such as 2026-03-14");
     }
 }

@@ -13,6 +13,7 @@ use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
+use Elmstone\Support\Http\TypedWay;
 use Elmstone\Support\ShopTime;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
@@ -118,7 +119,7 @@ final class PlanController
     public function settle(Request $request, Plan $plan, SettlePlan $settle, #[CurrentUser] Staff $by): RedirectResponse
     {
         $request->validate(['key' => ['required', 'uuid']]);
-        $way = TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash;
+        $way = TypedWay::of($request, 'way', TenderKind::Cash);
         $settle->handle(
             $plan,
             $this->house->typedMoney($request->string('let_off')->value()) ?? $this->house->money(0),

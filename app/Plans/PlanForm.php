@@ -12,8 +12,8 @@ use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Money\TypedNumber;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Http\Request;
-use Illuminate\Support\Carbon;
 
 /** A plan as it was typed; the shop's terms where nothing was. */
 final readonly class PlanForm
@@ -64,9 +64,8 @@ final readonly class PlanForm
     /** @throws Refused bad_date */
     public function firstDue(): CarbonImmutable
     {
-        return (Carbon::canBeCreatedFromFormat($this->first, 'Y-m-d')
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $this->first)
-            : null) ?? throw Refused::because('bad_date', "“{$this->first}” is not a date.");
+        return TypedDate::of($this->first)
+            ?? throw Refused::because('bad_date', "“{$this->first}” is not a date.");
     }
 
     /** @return array{string|null, Money|null} percent, amount */

@@ -8,12 +8,14 @@ use Elmstone\Receivables\Ageing\AgeingController;
 use Elmstone\Receivables\FinanceCharges\FinanceChargeController;
 use Elmstone\Receivables\Groups\GroupController;
 use Elmstone\Receivables\Letters\LetterController;
+use Elmstone\Receivables\Payments\ChequeSheetController;
 use Elmstone\Receivables\Payments\PaymentController;
+use Elmstone\Receivables\Payments\SpreadController;
 use Elmstone\Receivables\Payments\TakenBackController;
 use Elmstone\Receivables\Statements\StatementController;
 use Illuminate\Support\Facades\Route;
 
-Route::post('/accounts/{customer}/items/{document}/pay-out', [PaymentController::class, 'payOut'])
+Route::post('/accounts/{customer}/items/{document}/pay-out', [SpreadController::class, 'payOut'])
     ->middleware('can:give-credit')
     ->name('accounts.pay-out');
 Route::post('/documents/{document}/reverse', [TakenBackController::class, 'reverse'])
@@ -40,9 +42,9 @@ Route::middleware('can:see-accounts')->group(function (): void {
 });
 
 Route::middleware('can:take-payments')->group(function (): void {
-    Route::get('/accounts/cheques', [PaymentController::class, 'sheet'])->name('accounts.cheques');
-    Route::get('/accounts/cheques/find', [PaymentController::class, 'sheetFind'])->name('accounts.cheques.find');
-    Route::post('/accounts/cheques', [PaymentController::class, 'sheetStore'])->name('accounts.cheques.store');
+    Route::get('/accounts/cheques', [ChequeSheetController::class, 'show'])->name('accounts.cheques');
+    Route::get('/accounts/cheques/find', [ChequeSheetController::class, 'find'])->name('accounts.cheques.find');
+    Route::post('/accounts/cheques', [ChequeSheetController::class, 'store'])->name('accounts.cheques.store');
     Route::get('/accounts/calls', [AgeingController::class, 'calls'])->name('accounts.calls');
 
     Route::prefix('/accounts/{customer}')
@@ -51,9 +53,9 @@ Route::middleware('can:take-payments')->group(function (): void {
             Route::get('/payment', [PaymentController::class, 'show'])->name('payment');
             Route::post('/payment/draw', [PaymentController::class, 'draw'])->name('payment.draw');
             Route::post('/payment', [PaymentController::class, 'store'])->name('payment.store');
-            Route::get('/items/{document}', [PaymentController::class, 'spread'])->name('spread');
-            Route::post('/items/{document}/draw', [PaymentController::class, 'drawSpread'])->name('spread.draw');
-            Route::post('/items/{document}', [PaymentController::class, 'storeSpread'])->name('spread.store');
+            Route::get('/items/{document}', [SpreadController::class, 'show'])->name('spread');
+            Route::post('/items/{document}/draw', [SpreadController::class, 'draw'])->name('spread.draw');
+            Route::post('/items/{document}', [SpreadController::class, 'store'])->name('spread.store');
             Route::post('/calls', [AgeingController::class, 'call'])->name('call');
         });
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Elmstone\WebOrders;
 
 use Carbon\CarbonImmutable;
+use Elmstone\Support\TypedDate;
 
 /** What a person decided about an order that could not be taken as it came. */
 final readonly class Decisions
@@ -74,7 +75,7 @@ final readonly class Decisions
             in_array($freight, ['ours', 'theirs'], true) ? $freight === 'theirs' : null,
             $is('without_allowance'),
             $is('any_sum'),
-            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $day) === 1 ? CarbonImmutable::parse($day, 'UTC') : null,
+            TypedDate::of($day),
             $is('any_day'),
             $seen,
         );

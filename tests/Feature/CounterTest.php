@@ -500,6 +500,8 @@ final class CounterTest extends FeatureCase
         $this->does('date', ['date' => '2027-99-01'])
             ->assertStatus(422)
             ->assertSee('is not a date');
+        // There is no such day, and it is not the one after.
+        $this->does('date', ['date' => now()->format('Y-02-30')])->assertStatus(422)->assertSee('is not a date');
         $this->does('date', ['date' => now()->subDay()->format('Y-m-d')])
             ->assertOk()
             ->assertSee('not today');

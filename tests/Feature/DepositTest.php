@@ -172,6 +172,10 @@ final class DepositTest extends FeatureCase
             ...$order,
             'way' => 'card',
         ])->assertSessionHasErrors('refused');
+        $this->post("/deposits/{$this->customer->number}/pay-back", [
+            ...$order,
+            'way' => 'shells',
+        ])->assertSessionHasErrors(['refused' => 'That is not a way of paying here.']);
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
         $this->post("/deposits/{$this->customer->number}/pay-back", $order)->assertSessionHasNoErrors();
 

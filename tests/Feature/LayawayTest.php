@@ -360,9 +360,10 @@ final class LayawayTest extends FeatureCase
             ->assertStatus(422)
             ->assertSee('between 1 and 120');
         $this->does('hold/terms', ['count' => 'six'])->assertStatus(422);
-        $this->does('hold/terms', ['first_due' => '31.2.2027'])
-            ->assertStatus(422)
-            ->assertSee('is not a date');
+        foreach (['31.2.2027', '2027-02-31'] as $typed) {
+            $this->does('hold/terms', ['first_due' => $typed])->assertStatus(422)->assertSee('is not a date');
+        }
+
         $this->does('cash', ['cash' => '50'])->assertOk();
         $this->does('post')->assertStatus(422);
         $this->assertSame(0, Layaway::query()->count());

@@ -211,6 +211,8 @@ final class LedgerTest extends FeatureCase
         $set('1050', '', '1')->assertSessionHasErrors('refused');
         $set('1050', 'Harrow Falls Savings', '1')->assertSessionHasNoErrors();
         $set('1050', 'Something else', '1')->assertSessionHasErrors('refused');
+        $this->post('/ledger/accounts', ['number' => '6500', 'name' => 'Rent', 'kind' => 'cow'])
+            ->assertSessionHasErrors('kind');
         $this->post('/ledger/accounts', ['number' => '6500', 'name' => 'Rent', 'kind' => 'expense'])
             ->assertSessionHasNoErrors();
         $this->post('/ledger/accounts', ['number' => '6500', 'name' => 'Rent', 'kind' => 'expense'])

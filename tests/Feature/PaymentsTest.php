@@ -138,6 +138,24 @@ final class PaymentsTest extends FeatureCase
         $this->postPayment(['amount' => '5'], $this->customer('No Account'))->assertSessionHasErrors('refused');
     }
 
+    public function test_what_is_no_way_of_paying_or_no_day_is_not_taken_for_another(): void
+    {
+        $this->charge($this->customer, 'LH-1140');
+        $this->postPayment(['amount' => '10', 'kind' => 'cow'])->assertStatus(422)->assertSee('not a way of paying');
+        $this->postPayment(['amount' => '10', 'day' => '2026-13-45'])->assertStatus(422)->assertSee('is no date');
+        $this->postPayment(['amount' => '10', 'day' => '2026-02-30'])->assertStatus(422)->assertSee('is no date');
+        $this->postPayment(['amount' => '10', 'day' => 'soon'])->assertStatus(422)->assertSee('is no date');
+        $line = ['customer' => $this->customer->number, 'amount' => '10', 'key' => (string) Str::uuid()];
+
+        foreach (['cash', 'cow'] as $kind) {
+            $this->post('/accounts/cheques', [...$line, 'kind' => $kind])
+                ->assertStatus(422)
+                ->assertSee('not a way of paying');
+        }
+
+        $this->assertSame(0, Document::query()->where('purpose', 'payment')->count());
+    }
+
     public function test_the_same_cheque_is_not_posted_twice_unless_it_is_another(): void
     {
         $this->postPayment(['amount' => '50'])->assertOk();

@@ -9,6 +9,7 @@ use Elmstone\Counter\Settle\Cards\RefundCard;
 use Elmstone\Counter\Settle\ChooseRefund;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Shop\House;
+use Elmstone\Support\Http\TypedWay;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -78,7 +79,7 @@ final class RefundController
             static fn (Act $act) => $choose->otherWay(
                 $slip,
                 $act,
-                TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
+                TypedWay::of($request, 'way', TenderKind::Cash),
             ),
         );
     }

@@ -18,10 +18,10 @@ use Elmstone\Counter\Slip\ShareSlip;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\TakeSlip;
 use Elmstone\Counter\Slip\Undo;
+use Elmstone\Support\TypedDate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Carbon;
 
 /** What is done to a slip as a whole. */
 final class SlipController
@@ -103,9 +103,7 @@ final class SlipController
             $date,
         ): Slip {
             $typed = $request->string('date')->value();
-            $day = Carbon::canBeCreatedFromFormat($typed, 'Y-m-d')
-                ? Carbon::createFromFormat('!Y-m-d', $typed)?->toImmutable()
-                : null;
+            $day = TypedDate::of($typed);
 
             return $typed !== '' && $day === null
                 ? throw Refused::because('bad_date', "“{$typed}” is not a date.")

@@ -12,7 +12,7 @@ use Elmstone\Layaways\AgreedTerms;
 use Elmstone\Layaways\HouseTerms;
 use Elmstone\Layaways\PortionText;
 use Elmstone\Shop\House;
-use Illuminate\Support\Carbon;
+use Elmstone\Support\TypedDate;
 
 /** The terms of a layaway as they were typed. */
 final class HoldTerms
@@ -62,10 +62,8 @@ final class HoldTerms
 
     public static function date(string $text): CarbonImmutable
     {
-        return Carbon::canBeCreatedFromFormat($text, 'Y-m-d')
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $text)
-                    ?? throw Refused::because('bad_date', "“{$text}” is not a date.")
-            : throw Refused::because('bad_date', "“{$text}” is not a date.");
+        return TypedDate::of($text)
+            ?? throw Refused::because('bad_date', "“{$text}” is not a date.");
     }
 
     private static function days(string $text): int

@@ -18,6 +18,7 @@ use Elmstone\Shop\House;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -142,9 +143,7 @@ final class BoardController
 
     private static function day(string $typed): CarbonImmutable
     {
-        return preg_match('/^\d{4}-\d\d-\d\d$/D', $typed) === 1
-            ? CarbonImmutable::parse($typed, 'UTC')
-            : ShopTime::today();
+        return TypedDate::of($typed) ?? ShopTime::today();
     }
 
     private static function back(CarbonImmutable $day): RedirectResponse

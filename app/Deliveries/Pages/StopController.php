@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Elmstone\Deliveries\Pages;
 
-use Carbon\CarbonImmutable;
 use Elmstone\Deliveries\Board;
 use Elmstone\Deliveries\EndStop;
 use Elmstone\Deliveries\Stop;
@@ -13,6 +12,7 @@ use Elmstone\Deliveries\Vehicle;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -31,9 +31,7 @@ final class StopController
     public function run(Request $request, Vehicle $vehicle, #[CurrentUser] Staff $by): View
     {
         $typed = $request->string('day')->value();
-        $day = preg_match('/^\d{4}-\d\d-\d\d$/D', $typed) === 1
-            ? CarbonImmutable::parse($typed, 'UTC')
-            : ShopTime::today();
+        $day = TypedDate::of($typed) ?? ShopTime::today();
         $till = $this->atTill->till();
         $stops = $this->board->stops($till->location_id, $day, $vehicle->id);
 

@@ -19,6 +19,7 @@ use Elmstone\Support\Http\AsOfRequest;
 use Elmstone\Support\Report\Column;
 use Elmstone\Support\Report\Report;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -134,13 +135,10 @@ final class GiftCardController
         LookAfterCards $look,
         #[CurrentUser] Staff $by,
     ): RedirectResponse {
-        $typed = $request->string('until')->value();
-        $until = CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d')
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $typed)
-            : null;
         $look->extend(
             $card,
-            $until ?? throw Refused::because('bad_date', 'Type until when it is to be good.'),
+            TypedDate::of($request->input('until'))
+                ?? throw Refused::because('bad_date', 'Type until when it is to be good.'),
             $request->string('reason')->trim()->value(),
             $by,
         );

@@ -14,6 +14,7 @@ use Elmstone\Held\Ledger\HeldFor;
 use Elmstone\Held\PayOut\PayOutOrder;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\CheckApproval;
+use Elmstone\Support\Http\TypedWay;
 use Elmstone\Support\Report\Column;
 use Elmstone\Support\Show;
 use Illuminate\Database\Eloquent\Collection;
@@ -72,7 +73,7 @@ final class HeldPage
             $kind,
             $customer,
             $house->typedMoney($request->string('amount')->value()) ?? $house->money(0),
-            TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::Cash,
+            TypedWay::of($request, 'way', TenderKind::Cash),
             $request->string('reference')->trim()->value(),
             $request->string('reason')->trim()->value(),
             $request->string('key')->value(),

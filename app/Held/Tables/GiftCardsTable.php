@@ -31,6 +31,7 @@ use Elmstone\Support\Show;
 use Elmstone\Support\Tables\BringsIn;
 use Elmstone\Support\Tables\ChangedMeanwhile;
 use Elmstone\Support\Tables\ImportReport;
+use Elmstone\Support\TypedDate;
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
@@ -218,7 +219,7 @@ final class GiftCardsTable implements BringsIn
             return null;
         }
 
-        $day = CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d') ? CarbonImmutable::parse($typed, 'UTC') : null;
+        $day = TypedDate::of($typed);
 
         return $day !== null && $day->greaterThanOrEqualTo(ShopTime::today()) ? $day
             : throw Refused::because('bad_date', 'Its last day is today or later, written as 2029-12-31.');

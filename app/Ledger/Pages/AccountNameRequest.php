@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Elmstone\Ledger\Pages;
 
+use Elmstone\Books\AccountKind;
 use Elmstone\Support\Http\SaysAtItsField;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 
 /** Number and name of an account as typed. */
 final class AccountNameRequest extends FormRequest
@@ -21,7 +23,7 @@ final class AccountNameRequest extends FormRequest
         return [
             'number' => ['nullable', 'string', 'max:20'],
             'name' => ['nullable', 'string', 'max:120'],
-            'kind' => ['nullable', 'string', 'max:10'],
+            'kind' => ['nullable', Rule::enum(AccountKind::class)],
             'version' => ['nullable', 'integer'],
         ];
     }
@@ -29,6 +31,12 @@ final class AccountNameRequest extends FormRequest
     public function number(): string
     {
         return strtoupper($this->string('number')->trim()->value());
+    }
+
+    /** What it is; where nothing was chosen, an expense. */
+    public function kind(): AccountKind
+    {
+        return $this->enum('kind', AccountKind::class) ?? AccountKind::Expense;
     }
 
     public function name(): string

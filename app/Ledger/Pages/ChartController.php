@@ -36,8 +36,9 @@ final class ChartController
 
     public function store(AccountNameRequest $request, SaveAccount $save, #[CurrentUser] Staff $by): RedirectResponse
     {
-        $kind = AccountKind::tryFrom($request->string('kind')->value()) ?? AccountKind::Expense;
-        $request->saidAtItsField(fn () => $save->add($request->number(), $request->name(), $kind, $by));
+        $request->saidAtItsField(
+            fn () => $save->add($request->number(), $request->name(), $request->kind(), $by),
+        );
 
         return redirect()->route('ledger.chart')->with('done', 'Added.');
     }

@@ -37,6 +37,7 @@ final class TakenBackController
     ): RedirectResponse {
         $request->validate(['key' => ['required', 'uuid']]);
         $form = PaymentForm::from($request, $this->house);
+        $form->assertReadable();
         $fee = $this->house->typedMoney($request->string('fee')->value()) ?? $this->house->money(0);
         $owes = $document->customer_id === null
                 ? $this->whoOwes($request->string('owes')->trim()->value(), $save, $by)

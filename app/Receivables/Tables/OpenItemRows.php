@@ -14,6 +14,7 @@ use Elmstone\Receivables\Opening\OpeningItem;
 use Elmstone\Receivables\Opening\PostOpening;
 use Elmstone\Shop\House;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 
 /** Reads rows of open items, against the accounts there are. */
 final class OpenItemRows
@@ -87,13 +88,8 @@ final class OpenItemRows
 
     private static function day(string $typed, string $what): CarbonImmutable
     {
-        $day = preg_match('/^\d{4}-\d{2}-\d{2}$/D', $typed) === 1
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $typed)
-            : null;
-
-        return $day !== null && $day->format('Y-m-d') === $typed
-            ? $day
-            : throw Refused::because('bad_date', "“{$typed}” ({$what}) is no date. Write it as 2026-03-31.");
+        return TypedDate::of($typed)
+            ?? throw Refused::because('bad_date', "“{$typed}” ({$what}) is no date. Write it as 2026-03-31.");
     }
 
     private function open(string $typed): Money

@@ -13,6 +13,7 @@ use Elmstone\Shop\TaxComponentRecord;
 use Elmstone\Shop\TaxProfileRecord;
 use Elmstone\Shop\TaxRate;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Support\Str;
 
 /**
@@ -215,11 +216,10 @@ final class KeepProfile
     private static function day(array $change, bool $isOpen): CarbonImmutable
     {
         $typed = self::word($change, 'from');
-        $day = preg_match('/^\d{4}-\d{2}-\d{2}$/D', $typed) === 1
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $typed, 'UTC') : null;
+        $day = TypedDate::of($typed);
 
         return match (true) {
-            $day === null || $day->format('Y-m-d') !== $typed => throw Refused::because(
+            $day === null => throw Refused::because(
                 'bad_date', 'From which day on? Write it as 2027-01-01.',
             ),
             $isOpen && $day->lessThan(ShopTime::today()) => throw Refused::because(

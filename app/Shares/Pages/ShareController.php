@@ -19,6 +19,7 @@ use Elmstone\Staff\Approvals\CheckApproval;
 use Elmstone\Staff\AtTill;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Http\PeriodRequest;
+use Elmstone\Support\Http\TypedWay;
 use Elmstone\Support\Report\Column;
 use Elmstone\Support\Report\Period;
 use Elmstone\Support\Report\Report;
@@ -79,7 +80,7 @@ final class ShareController
             $staff,
             $request->until(),
             $request->amount($this->house),
-            TenderKind::tryFrom($request->string('way')->value()) ?? TenderKind::HouseAccount,
+            TypedWay::of($request, 'way', TenderKind::HouseAccount),
             $request->string('key')->value(),
             $atTill->till(),
             $by,

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\Csv;
 use Elmstone\Support\ShopTime;
+use Elmstone\Support\TypedDate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -76,8 +77,6 @@ final class SecurityLogController
 
     private function day(Request $request): ?CarbonImmutable
     {
-        $typed = $request->string('day')->value();
-
-        return CarbonImmutable::canBeCreatedFromFormat($typed, 'Y-m-d') ? CarbonImmutable::parse($typed) : null;
+        return TypedDate::of($request->input('day'));
     }
 }

@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use Carbon\CarbonImmutable;
 use DOMElement;
 use Elmstone\Core\Money\Refused;
+use Elmstone\Support\TypedDate;
 use Elmstone\WebOrders\IncomingLine;
 use Elmstone\WebOrders\IncomingOrder;
 
@@ -144,15 +145,9 @@ final class ReadOrder
             $ubl->text('cac:Delivery/cac:RequestedDeliveryPeriod/cbc:StartDate', null, 10),
         );
 
-        if ($day === '') {
-            return null;
-        }
-
-        preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $day, $parts) === 1
-            && checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])
-            || throw Refused::because('bad_day', "“{$day}” is no day.");
-
-        return CarbonImmutable::parse($day, 'UTC');
+        return $day === ''
+            ? null
+            : TypedDate::of($day) ?? throw Refused::because('bad_day', "“{$day}” is no day.");
     }
 
     private static function either(string $one, string $other): string

@@ -40,6 +40,7 @@
         <div><label for="kind">What it is</label><select class="form-select w-auto" id="kind" name="kind">
             @foreach($kinds as $kind)<option value="{{ $kind->value }}"
                 @selected(old('kind', 'expense') === $kind->value)>{{ $kind->words() }}</option>@endforeach</select>
+            @error('kind')<p class="complaint" role="alert">{{ $message }}</p>@enderror
         </div>
         <button class="quiet-act">Add</button>
     </form>

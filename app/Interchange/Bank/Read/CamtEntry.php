@@ -9,6 +9,7 @@ use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Interchange\Bank\BankEntryKind;
+use Elmstone\Support\TypedDate;
 
 /** One Ntry of a camt.053 statement: a payment, or the several of a batch where the file gives their amounts. */
 final readonly class CamtEntry
@@ -73,10 +74,8 @@ final readonly class CamtEntry
             0,
             10,
         );
-        $day = CarbonImmutable::canBeCreatedFromFormat($bookedOn, 'Y-m-d')
-            ? CarbonImmutable::createFromFormat('!Y-m-d', $bookedOn)
-            : null;
-        $day ?? throw Refused::because('missing', 'An entry has no booking date.');
+        $day = TypedDate::of($bookedOn)
+            ?? throw Refused::because('missing', 'An entry has no booking date.');
         $whole = $this->entry->money('c:Amt', $this->currency);
         $reference = $this->entry->first('c:AcctSvcrRef', 'c:NtryRef');
         $details = $this->entry->all('c:NtryDtls/c:TxDtls');

@@ -18,13 +18,18 @@
                     <input class="form-control" id="reference" name="reference" maxlength="60" placeholder="number"
                         aria-label="Cheque number or reference" value="{{ $form->reference }}">
                 </div>
+                @if($form->complaint('kind') !== '')<p class="complaint"
+                    role="alert">{{ $form->complaint('kind') }}</p>@endif
                 <label for="amount" class="small soft">Amount, {{ $house->currency()->code }}</label>
-                <input class="form-control pay-amount {{ $form->complaint !== '' ? 'is-refused' : '' }}" id="amount"
-                    name="amount" inputmode="decimal" placeholder="0.00" value="{{ $form->amountTyped }}" autofocus>
-                @if($form->complaint !== '')<p class="complaint" role="alert">{{ $form->complaint }}</p>@endif
+                <input class="form-control pay-amount {{ $form->complaint('amount') !== '' ? 'is-refused' : '' }}"
+                    id="amount" name="amount" inputmode="decimal" placeholder="0.00" value="{{ $form->amountTyped }}" autofocus>
+                @if($form->complaint('amount') !== '')<p class="complaint"
+                    role="alert">{{ $form->complaint('amount') }}</p>@endif
                 <label for="day" class="small soft mt-2">Dated</label>
                 <input class="form-control" type="date" id="day" name="day" value="{{ $form->day->format('Y-m-d') }}"
                     max="{{ ShopTime::today()->format('Y-m-d') }}">
+                @if($form->complaint('day') !== '')<p class="complaint"
+                    role="alert">{{ $form->complaint('day') }}</p>@endif
                 @unless(ShopTime::isToday($form->day))<p class="small ochre mb-0">not today</p>@endunless
             @else
                 <p class="soft mb-1">{{ $credit->document->title() }} {{ $credit->label }}</p>
