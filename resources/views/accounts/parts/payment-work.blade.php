@@ -22,7 +22,8 @@
                     role="alert">{{ $form->complaint('kind') }}</p>@endif
                 <label for="amount" class="small soft">Amount, {{ $house->currency()->code }}</label>
                 <input class="form-control pay-amount {{ $form->complaint('amount') !== '' ? 'is-refused' : '' }}"
-                    id="amount" name="amount" inputmode="decimal" placeholder="0.00" value="{{ $form->amountTyped }}" autofocus>
+                    id="amount" name="amount" inputmode="decimal" placeholder="0.00" value="{{ $form->amountTyped }}"
+                    autofocus>
                 @if($form->complaint('amount') !== '')<p class="complaint"
                     role="alert">{{ $form->complaint('amount') }}</p>@endif
                 <label for="day" class="small soft mt-2">Dated</label>
