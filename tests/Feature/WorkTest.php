@@ -233,6 +233,7 @@ final class WorkTest extends FeatureCase
     {
         self::assertSame(0, Artisan::call('queue:work', [
             'connection' => $queue === 'long' ? 'long' : 'database', '--queue' => $queue, '--stop-when-empty' => true,
+            '--sleep' => 0,
             // Of the process of all the tests, not of this one.
             '--memory' => 4096,
         ]), Artisan::output());
