@@ -14,6 +14,7 @@ final class CatalogueProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(StockLedger::class, Serials::class, Commitments::class);
         $this->app->tag([AttachToItem::class], 'attachables');
         $this->app->tag([Proposals::class], 'mornings');
         $this->app->tag([ItemsTable::class], 'tables');

@@ -14,7 +14,10 @@ use Elmstone\Counter\Parts\Money\LayawayPayments;
 use Elmstone\Counter\Parts\Money\OrderDeposit;
 use Elmstone\Counter\Parts\Money\OrderPayments;
 use Elmstone\Counter\Parts\MoneyIn;
+use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Post\FinishSale;
+use Elmstone\Counter\Post\MoveCredits;
+use Elmstone\Counter\Post\NothingPromised;
 use Elmstone\Counter\Post\PayByLink;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Post\Steps\CardMoneyPosted;
@@ -30,6 +33,8 @@ use Elmstone\Counter\Post\Steps\SpendCoupons;
 use Elmstone\Counter\Post\Steps\SupplyOrders;
 use Elmstone\Counter\Post\Steps\TakeMoneyIn;
 use Elmstone\Counter\Post\Steps\TakeOrders;
+use Elmstone\Counter\Slip\SlipDesk;
+use Elmstone\Counter\Slip\SlipParty;
 use Elmstone\PayLinks\PaysByLink;
 use Elmstone\Support\RoomProvider;
 use Illuminate\Support\Facades\Blade;
@@ -70,6 +75,7 @@ final class CounterProvider extends RoomProvider
 
     public function register(): void
     {
+        $this->shared(SlipDesk::class, SlipParty::class, SlipCredits::class, MoveCredits::class, NothingPromised::class);
         $this->app->bind(PaysByLink::class, PayByLink::class);
         $this->app->tag([FinishSale::class], 'senders');
         $this->app->tag(self::MONEY, 'slip.money');

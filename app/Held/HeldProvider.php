@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Elmstone\Held;
 
+use Elmstone\Held\Cards\GiftCardLedger;
 use Elmstone\Held\Cards\GiftCardOnPaper;
 use Elmstone\Held\Cards\PayOntoCards;
 use Elmstone\Held\Cards\ProveCardNumbers;
 use Elmstone\Held\Cards\TakeBackCards;
 use Elmstone\Held\Ledger\HeldData;
+use Elmstone\Held\Ledger\HeldLedger;
 use Elmstone\Held\Ledger\HeldOnPaper;
 use Elmstone\Held\Ledger\MergeHeld;
 use Elmstone\Held\Ledger\ProveHeld;
@@ -23,6 +25,7 @@ final class HeldProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(HeldLedger::class, GiftCardLedger::class);
         $this->app->tag([HeldData::class], 'personal-data');
         $this->app->tag([GiftCardsTable::class], 'tables');
         $this->app->when(DepositMoney::class)->needs('$traces')->giveTagged('traces');

@@ -12,6 +12,7 @@ final class LayawaysProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(LayawayLedger::class);
         $this->app->tag([ProveLayaways::class], 'proofs');
         $this->app->tag([LayawayOnPaper::class], 'papers');
         $this->app->tag([DueLayaways::class], 'due');

@@ -14,6 +14,7 @@ final class OrdersProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(OrderLedger::class);
         $this->app->tag([AttachToOrder::class], 'attachables');
         $this->app->scoped(OrderTerms::class);
         $this->app->scoped(WaitsForGoods::class, ServeWaiting::class);

@@ -6,7 +6,9 @@ namespace Elmstone\Receivables;
 
 use Elmstone\Receivables\Accounts\AccountData;
 use Elmstone\Receivables\Accounts\MergeCustomers;
+use Elmstone\Receivables\Ledger\Ledger;
 use Elmstone\Receivables\Ledger\PayingHabits;
+use Elmstone\Receivables\Ledger\PaymentDraft;
 use Elmstone\Receivables\Ledger\ProveReceivables;
 use Elmstone\Receivables\Payments\ReturnPayment;
 use Elmstone\Receivables\Payments\ReverseReceipt;
@@ -17,6 +19,7 @@ final class ReceivablesProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(Ledger::class, PaymentDraft::class);
         $this->app->tag([AccountData::class], 'personal-data');
         $this->app->when(ReverseReceipt::class)->needs('$others')->giveTagged('taken-back');
         $this->app->when(ReturnPayment::class)->needs('$others')->giveTagged('taken-back');

@@ -11,6 +11,7 @@ final class SharesProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(ShareLedger::class);
         $this->app->scoped(Sharings::class);
         $this->app->tag([ProveShares::class], 'proofs');
     }

@@ -16,6 +16,7 @@ final class StaffProvider extends RoomProvider
 {
     public function register(): void
     {
+        $this->shared(AtTill::class, StaffPlaces::class, Rights::class);
         $this->app->scoped(Limits::class);
         $this->app->resolving(Settings::class, static function (Settings $settings): void {
             $settings->with(Rights::TABLE);

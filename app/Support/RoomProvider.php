@@ -32,6 +32,19 @@ abstract class RoomProvider extends ServiceProvider
         is_file($file) && Route::middleware(['web', 'auth', 'till', 'in-sight'])->group($file);
     }
 
+    /**
+     * Built once for all who ask: ledgers, desks and the like, which know nothing but what they were made of. A sale
+     * that is posted asks for each of them twenty times.
+     *
+     * @param  class-string  ...$classes
+     */
+    protected function shared(string ...$classes): void
+    {
+        foreach ($classes as $class) {
+            $this->app->scoped($class);
+        }
+    }
+
     /** @return list<class-string<Command>> */
     protected function ownCommands(): array
     {

@@ -135,6 +135,12 @@ final class Says
 
         // Asked of very many at once, the database would rather read a whole table each time.
         foreach (self::parts($these) as $part) {
+            if ($part === 'approvals') {
+                self::gather($says, $part, self::approvals($these));
+
+                continue;
+            }
+
             [$table, $columns, $order, $index] = [...self::PARTS[$part], 'PRIMARY'];
             $but = self::NOT_OF_IT[$table] ?? 'TRUE';
             $from = "{$table} FORCE INDEX ({$index}) WHERE document_id IN ({$these}) AND {$but} ORDER BY document_id, "
@@ -142,35 +148,36 @@ final class Says
             self::gather($says, $part, self::rows('document_id', $columns, $from));
         }
 
-        self::gather(
-            $says,
-            'approvals',
-            self::rows(
-                'document_id',
-                self::APPROVALS,
-                'document_approvals k FORCE INDEX (PRIMARY) JOIN approvals a ON a.id = k.approval_id WHERE '
-                    ."k.document_id IN ({$these}) ORDER BY k.document_id, k.approval_id, k.place",
-                ['place' => 'k.place'],
-            ),
-        );
-
         return $says;
     }
 
-    /** @return array<string> those of which one of the documents has a row; most documents have few */
+    /** @return iterable<int, string> by document */
+    private static function approvals(string $these): iterable
+    {
+        return self::rows(
+            'document_id',
+            self::APPROVALS,
+            'document_approvals k FORCE INDEX (PRIMARY) JOIN approvals a ON a.id = k.approval_id WHERE '
+                ."k.document_id IN ({$these}) ORDER BY k.document_id, k.approval_id, k.place",
+            ['place' => 'k.place'],
+        );
+    }
+
+    /** @return array<string> those of which one of the documents has a row, in their order; most documents have few */
     private static function parts(string $these): array
     {
+        $parts = [...self::PARTS, 'approvals' => ['document_approvals']];
         $asked = array_map(
             static fn (string $part, array $of): string => "SELECT '{$part}' WHERE EXISTS (SELECT 1 FROM {$of[0]} "
                 .'FORCE INDEX ('.($of[3] ?? 'PRIMARY').") WHERE document_id IN ({$these}))",
-            array_keys(self::PARTS),
-            self::PARTS,
+            array_keys($parts),
+            $parts,
         );
         $found = DB::connection()
             ->getPdo()
             ->query(implode(' UNION ALL ', $asked));
 
-        return array_intersect(array_keys(self::PARTS), $found === false ? [] : $found->fetchAll(PDO::FETCH_COLUMN));
+        return array_intersect(array_keys($parts), $found === false ? [] : $found->fetchAll(PDO::FETCH_COLUMN));
     }
 
     /**

@@ -74,6 +74,7 @@ final class LockSlip
     private function read(Slip $slip, Act $act, ?HouseAccount $account, ?HeldAccount $held): void
     {
         $act->till->location->loadMissing('taxProfile.components');
+        $slip->till_id !== $act->till->id || $slip->setRelation('till', $act->till);
         $slip->setRelation('location', $act->till->location)->load(['cards', 'customer', 'contact']);
         ReadLines::of($slip);
         $slip->loadOwnTerms();

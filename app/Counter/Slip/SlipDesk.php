@@ -117,6 +117,7 @@ final class SlipDesk
             ? $slip->setRelation('location', $act->till->location)
             : $slip->load('location');
         $slip->location->loadMissing('taxProfile.components');
+        $slip->till_id !== $act->till->id || $slip->setRelation('till', $act->till);
         $slip->document_id === null ? $slip->setRelation('document', null) : $slip->load('document');
         $slip->receipt_id === null ? $slip->setRelation('receipt', null) : $slip->load('receipt');
         $slip->credit_note_id === null ? $slip->setRelation('creditNote', null) : $slip->load('creditNote');
