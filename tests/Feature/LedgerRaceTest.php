@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Elmstone\Books\Chain\ShopKey;
 use Elmstone\Books\Figures\LedgerDays;
 use Elmstone\Books\Proof\Prove;
+use Elmstone\Books\Proof\RunProof;
 use Elmstone\Books\Purpose;
 use Elmstone\Core\Money\Currency;
 use Elmstone\Core\Money\Money;
@@ -57,6 +58,28 @@ final class LedgerRaceTest extends RaceCase
         $this->assertSame([[]], array_values(array_unique(array_column($all, 1), SORT_REGULAR)));
         $this->assertGreaterThan(1, count(array_unique(array_column($all, 0))), 'Tills posted between the files.');
         $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    /** The night's proof, and that of who presses “prove”: somebody always sells. */
+    public function test_the_books_prove_whenever_they_are_proved_while_tills_post(): void
+    {
+        $said = tempnam(sys_get_temp_dir(), 'said') ?: '';
+        $this->atOnce(function (int $number) use ($said): void {
+            for ($i = 0; $number > 1 && $i < 12; $i++) {
+                [$slip, $act] = $this->settled($number, ['LH-1141', '2 x LH-1140'], $number % 2 === 0);
+                app(PostSale::class)->handle($slip, $act);
+            }
+
+            for ($sales = 0; $number < 2 && $sales < (self::TILLS - 2) * 12;) {
+                $sales = DB::table('documents')->where('kind', 'invoice')->count();
+                $faults = app(RunProof::class)->handle()->faults;
+                file_put_contents($said, json_encode([$sales, $faults])."\n", FILE_APPEND | LOCK_EX);
+            }
+        });
+        $all = array_map(static fn (string $line): array => (array) json_decode($line, true), file($said) ?: []);
+        unlink($said);
+        $this->assertGreaterThan(1, count(array_unique(array_column($all, 0))), 'Tills posted between the proofs.');
+        $this->assertSame([[]], array_values(array_unique(array_column($all, 1), SORT_REGULAR)));
     }
 
     public function test_days_summed_by_everyone_at_once_while_they_post_are_summed_once(): void

@@ -6,6 +6,7 @@ namespace Elmstone\Books\Proof;
 
 use Brick\Math\BigDecimal;
 use Closure;
+use Elmstone\Support\Database\Snapshot;
 use Elmstone\Support\SideBySide;
 use Illuminate\Support\Facades\DB;
 
@@ -36,10 +37,21 @@ final class Prove
             $work = [...$work, ...$check instanceof Topic ? self::counted($check, $parts) : $parts];
         }
 
-        $proof = $this->all($work, $by);
+        $proof = $this->all(array_map(self::atOneMoment(...), $work), $by);
         $proof->add($this->all((new ReckonAgain($afresh, $proof->changed))->parts(), $by));
 
         return $proof;
+    }
+
+    /**
+     * What one piece holds against each other is read as it stood at one moment: somebody always sells meanwhile.
+     *
+     * @param  Closure(Proof): void  $piece
+     * @return Closure(Proof): void
+     */
+    private static function atOneMoment(Closure $piece): Closure
+    {
+        return static fn (Proof $proof) => Snapshot::of(static fn () => $piece($proof));
     }
 
     /**
