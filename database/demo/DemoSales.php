@@ -56,7 +56,7 @@ final class DemoSales
     /** @var array<int, string> what each costs this morning, by item */
     private array $costs = [];
 
-    /** @var array<int, array<int, BigDecimal>> what is left to sell on this day, by location and item */
+    /** @var array<int, array<int, BigDecimal|numeric-string>> what is left to sell on this day, by location and item */
     private array $left = [];
 
     private int $serial = 0;
@@ -331,7 +331,7 @@ final class DemoSales
         do {
             $item = $this->chance->oneOf($this->items);
             $wanted = BigDecimal::of($this->quantity($item));
-            $left = ($this->left[$location][$item->id] ?? BigDecimal::zero())->minus($wanted);
+            $left = BigDecimal::of($this->left[$location][$item->id] ?? 0)->minus($wanted);
         } while ($this->shelves !== null && $left->isNegative());
 
         $this->left[$location][$item->id] = $left;

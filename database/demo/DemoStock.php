@@ -115,9 +115,7 @@ final class DemoStock
         foreach ($this->full as $location => $full) {
             $there = $this->available($location);
             $short = array_map(
-                static fn (BigDecimal $wanted, int $item): BigDecimal => $wanted->minus(
-                    $there[$item] ?? BigDecimal::zero(),
-                ),
+                static fn (BigDecimal $wanted, int $item): BigDecimal => $wanted->minus($there[$item] ?? 0),
                 $full,
                 array_keys($full),
             );
@@ -133,7 +131,7 @@ final class DemoStock
             $short = [];
 
             foreach ($this->least as $item => $least) {
-                $has = $there[$item] ?? BigDecimal::zero();
+                $has = BigDecimal::of($there[$item] ?? 0);
                 $has->isLessThan($least) && ($short[$item] = BigDecimal::of(2 * $least)->minus($has));
             }
 
@@ -141,18 +139,23 @@ final class DemoStock
         }
     }
 
-    /** @return array<int, BigDecimal> what can be sold at a location, by item; of all items where none are named */
+    /**
+     * What can be sold at a location, of all items where none are named. As it is written: little of it is reckoned
+     * with.
+     *
+     * @return array<int, numeric-string> by item
+     */
     public function available(int $location, int ...$items): array
     {
-        $rows = DB::table('stock')
+        /** @var array<int, numeric-string> $free */
+        $free = DB::table('stock')
             ->where('location_id', $location)
             ->when($items !== [], static fn (Builder $query): Builder => $query->whereIn('item_id', $items))
-            ->get(['item_id', DB::raw('on_hand - committed AS free')]);
+            ->selectRaw('item_id, on_hand - committed AS free')
+            ->pluck('free', 'item_id')
+            ->all();
 
-        return array_combine(
-            array_map(static fn (object $row): int => (int) $row->item_id, $rows->all()),
-            array_map(static fn (object $row): BigDecimal => BigDecimal::of((string) $row->free), $rows->all()),
-        );
+        return $free;
     }
 
     private static function least(Item $item): int
