@@ -16,6 +16,7 @@ use Elmstone\Counter\Slip\RestoreSlip;
 use Elmstone\Counter\Slip\SetOwnTerms;
 use Elmstone\Counter\Slip\ShareSlip;
 use Elmstone\Counter\Slip\Slip;
+use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Counter\Slip\TakeSlip;
 use Elmstone\Counter\Slip\Undo;
 use Elmstone\Support\TypedDate;
@@ -139,18 +140,15 @@ final class SlipController
     }
 
     /** At a till for training it is practised. */
-    public function post(Request $request, string $slip, PostSale $post, PractiseSale $practise): Response
-    {
-        return $this->page->after($request, $slip, 'post', 'post', static function (Act $act) use (
-            $slip, $post, $practise,
-        ): ?Slip {
-            if ($act->till->training) {
-                return $practise->handle($slip, $act);
-            }
-
-            $post->handle($slip, $act);
-
-            return null;
-        });
+    public function post(
+        Request $request,
+        string $slip,
+        PostSale $post,
+        PractiseSale $practise,
+        SlipDesk $desk,
+    ): Response {
+        return $this->page->after($request, $slip, 'post', 'post', static fn (Act $act): Slip => $act->till->training
+            ? $practise->handle($slip, $act)
+            : $desk->posted($post->handle($slip, $act)->slip, $act));
     }
 }

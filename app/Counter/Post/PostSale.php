@@ -56,14 +56,14 @@ final class PostSale
             FinishSale::write($locked->slip, $act);
             $also === null || $also($locked->slip);
 
-            return new PostedSale($document, already: false);
+            return new PostedSale($document, already: false, slip: $locked->slip);
         };
 
         return $this->books->post(
             Posting::under($slipKey)
                 ->locking($lock)
                 ->unless(static fn (LockedSlip $locked): ?PostedSale => $locked->slip->isPosted()
-                    ? new PostedSale($locked->slip->document_id, already: true)
+                    ? new PostedSale($locked->slip->document_id, already: true, slip: $locked->slip)
                     : null)
                 ->writing($write),
         );

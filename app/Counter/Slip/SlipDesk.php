@@ -8,6 +8,7 @@ use Closure;
 use Elmstone\Catalogue\Item;
 use Elmstone\Core\Money\Refused;
 use Elmstone\Core\Slip\RefusedOnLine;
+use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
@@ -102,14 +103,26 @@ final class SlipDesk
         return $this->drawn($slip, $act);
     }
 
+    /** Reads a slip that was just posted again, but not its lines: they stand as they were under its locks. */
+    public function posted(Slip $before, Act $act): Slip
+    {
+        $lines = $before->relationLoaded('lines') ? $before->lines : null;
+
+        return $this->drawn(Slip::query()->findOrFail($before->id), $act, $lines);
+    }
+
     /** For changes that need to know more of the slip than its lines. */
     public function redraw(Slip $slip, Act $act): void
     {
         $this->drawn($slip, $act);
     }
 
-    /** The slip with its lines and cards as they stand now; what the till knows already is not read again. */
-    private function drawn(Slip $slip, Act $act): Slip
+    /**
+     * The slip with its lines and cards as they stand now; what the till knows already is not read again.
+     *
+     * @param  Collection<int, LineOnSlip>|null  $lines null: not known yet
+     */
+    private function drawn(Slip $slip, Act $act, ?Collection $lines = null): Slip
     {
         $slip->unsetRelations();
         $slip->by = $act->by;
@@ -128,7 +141,7 @@ final class SlipDesk
         $slip->loadOwnTerms();
         $this->party->draw($slip);
 
-        ReadLines::of($slip);
+        $lines === null ? ReadLines::of($slip) : $slip->setRelation('lines', $lines);
         $slip->load('cards');
         $this->drawSellers($slip);
         $this->drawBelongings($slip);
