@@ -23,17 +23,18 @@ final class BenchCommand extends Command
         $this->line('copying documents');
         $shop->multiply((int) $this->option('large'));
         $large = $this->measured();
-        $report = $this->report($small, $large);
+        $report = SalesReport::of($small, $large);
         $this->line($report);
         file_put_contents(base_path('bench/results.md'), $report);
 
         return self::SUCCESS;
     }
 
-    /** @return array<string, float> milliseconds, or sales a second */
+    /** @return array<string, float> milliseconds, sales a second, or how many there are */
     private function measured(): array
     {
-        $this->line('measuring with '.DB::table('documents')->count().' documents');
+        [$documents, $items] = [DB::table('documents')->count(), DB::table('items')->count()];
+        $this->line("measuring with {$documents} documents");
         $clerk = Browser::of($this);
         $clerk->signIn('201', 1);
         $rounds = (int) $this->option('rounds');
@@ -88,6 +89,8 @@ final class BenchCommand extends Command
             ...$this->longSlip($clerk, $codes),
             ...$this->statements($clerk, $codes),
             'per second' => $this->atOnce($codes),
+            'documents' => $documents,
+            'items' => $items,
         ];
     }
 
@@ -102,7 +105,7 @@ final class BenchCommand extends Command
         $slip = (string) Str::uuid();
         $answer = '';
         $shown = [];
-        $timings = new Timings;
+        [$timings, $empty] = [new Timings, new Timings];
 
         for ($line = 0; $line < 240; $line++) {
             // As the page does, it says which lines it shows as they were drawn.
@@ -117,6 +120,7 @@ final class BenchCommand extends Command
                 'drawn' => $drawn,
             ]);
             $answer = $line < 200 ? $add() : $timings->time($add);
+            $line < 200 || $empty->time(static fn (): string => $clerk->get('/up'));
             preg_match_all('/<tr id="l(\d+)" data-digest="(\w+)"/', $answer, $sent, PREG_SET_ORDER);
 
             foreach ($sent as [, $id, $digest]) {
@@ -124,7 +128,11 @@ final class BenchCommand extends Command
             }
         }
 
-        return ['long p95' => $timings->percentile(95), 'long KB' => strlen($answer) / 1024];
+        return [
+            'long p95' => $timings->percentile(95),
+            'beside long p95' => $empty->percentile(95),
+            'long KB' => strlen($answer) / 1024,
+        ];
     }
 
     /**
@@ -232,64 +240,5 @@ final class BenchCommand extends Command
         );
 
         return (4 * $each) / $longest;
-    }
-
-    /**
-     * @param  array<string, float>  $small
-     * @param  array<string, float>  $large
-     */
-    private function report(array $small, array $large): string
-    {
-        $rows = [
-            ['Posting a sale of ten lines, p50', 'post p50', ''],
-            ['Posting a sale of ten lines, p95', 'post p95', 'under 60, and 4 times the floors'],
-            ['Sales a second, four tills at once', 'per second', ''],
-            ['floor: the same rows by plain SQL in one transaction, p50', 'sql p50', ''],
-            ['floor: the same, p95', 'sql p95', ''],
-            ['floor: an empty route, p50', 'empty p50', ''],
-            ['floor: the same, p95', 'empty p95', ''],
-            ['Entry line answers, p95', 'find p95', 'under 30'],
-            ['A line added to a slip, p95', 'add p95', 'under 35'],
-            ['A line added to a slip of 200 lines, p95', 'long p95', 'under 60'],
-            ['The answer to it, KB', 'long KB', 'under 40'],
-            ['Register page, p95', 'register p95', ''],
-            ['Statements: a line added', 'add statements', ''],
-            ['Statements: the entry line', 'find statements', ''],
-            ['Statements: cash counted', 'cash statements', ''],
-            ['Statements: posting eleven lines', 'post statements', ''],
-            ['Statements: the register', 'register statements', ''],
-        ];
-        $table = '';
-
-        foreach ($rows as [$what, $key, $aim]) {
-            $growth = $small[$key] > 0 ? ($large[$key] / $small[$key] - 1) * 100 : 0;
-            $table .= sprintf(
-                "| %s | %.1f | %.1f | %+.0f %% | %s |\n",
-                $what,
-                $small[$key],
-                $large[$key],
-                $growth,
-                $aim,
-            );
-        }
-
-        $machine = sprintf(
-            '%d cores, %s, PHP %s, %s',
-            (int) shell_exec('nproc'),
-            php_uname('s').' '.php_uname('m'),
-            PHP_VERSION,
-            DB::scalar('SELECT VERSION()'),
-        );
-
-        $said = fn (string $option): string => is_string($this->option($option)) ? $this->option($option) : '';
-
-        return '# Measured on '
-            .date('j M Y')
-            ."\n\n{$machine}. {$said(
-                'items',
-            )} items; durable commits; PHP's own server with several workers. Milliseconds, where nothing else is "
-            ."said.\n\n| | {$said('small')} documents | {$said(
-                'large',
-            )} documents | growth | aim |\n|---|---:|---:|---:|---|\n{$table}";
     }
 }
