@@ -75,7 +75,8 @@ final class CounterProvider extends RoomProvider
 
     public function register(): void
     {
-        $this->shared(SlipDesk::class, SlipParty::class, SlipCredits::class, MoveCredits::class, NothingPromised::class);
+        $this->shared(SlipDesk::class, SlipParty::class, SlipCredits::class);
+        $this->shared(MoveCredits::class, NothingPromised::class);
         $this->app->bind(PaysByLink::class, PayByLink::class);
         $this->app->tag([FinishSale::class], 'senders');
         $this->app->tag(self::MONEY, 'slip.money');

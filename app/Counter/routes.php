@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 use Elmstone\Counter\Look\LookController;
 use Elmstone\Counter\Page\BackController;
+use Elmstone\Counter\Page\CardController;
 use Elmstone\Counter\Page\CollectsLater;
 use Elmstone\Counter\Page\CounterController;
 use Elmstone\Counter\Page\CreditController;
 use Elmstone\Counter\Page\CreditNoteController;
 use Elmstone\Counter\Page\EntryController;
+use Elmstone\Counter\Page\FindController;
 use Elmstone\Counter\Page\HoldController;
 use Elmstone\Counter\Page\LayawayRowController;
 use Elmstone\Counter\Page\LineController;
@@ -33,7 +35,7 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
         ->name('counter.')
         ->group(function (): void {
             Route::get('/', [CounterController::class, 'show'])->name('show');
-            Route::get('/find', [EntryController::class, 'find'])->name('find');
+            Route::get('/find', [FindController::class, 'show'])->name('find');
             Route::get('/margin', [CounterController::class, 'margin'])
                 ->middleware('can:see-margin')
                 ->name('margin');
@@ -131,7 +133,7 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
             Route::post('/customer', [WhoController::class, 'put'])->name('customer');
             Route::post('/new-customer', [WhoController::class, 'make'])->name('new-customer');
             Route::post('/party', [WhoController::class, 'party'])->name('party');
-            Route::post('/card', [SettleController::class, 'card'])->name('card');
+            Route::post('/card', [CardController::class, 'card'])->name('card');
             Route::prefix('/signature')
                 ->name('signature.')
                 ->group(function (): void {
@@ -141,12 +143,12 @@ Route::middleware(['can:sell', CollectsLater::class])->group(function (): void {
                     Route::get('/look', [SignatureController::class, 'look'])->name('look');
                     Route::post('/take', [SignatureController::class, 'take'])->name('take');
                 });
-            Route::post('/card-on-file', [SettleController::class, 'onFile'])->name('card-on-file');
-            Route::post('/keep-card', [SettleController::class, 'keepCard'])->name('keep-card');
-            Route::post('/card/{card}/confirm', [SettleController::class, 'confirm'])->name('card.confirm');
-            Route::post('/card/{card}/ask', [SettleController::class, 'askAgain'])->name('card.ask');
-            Route::post('/card/{card}/key', [SettleController::class, 'key'])->name('card.key');
-            Route::post('/card/{card}/give-back', [SettleController::class, 'giveBack'])->name('card.give-back');
+            Route::post('/card-on-file', [CardController::class, 'onFile'])->name('card-on-file');
+            Route::post('/keep-card', [CardController::class, 'keepCard'])->name('keep-card');
+            Route::post('/card/{card}/confirm', [CardController::class, 'confirm'])->name('card.confirm');
+            Route::post('/card/{card}/ask', [CardController::class, 'askAgain'])->name('card.ask');
+            Route::post('/card/{card}/key', [CardController::class, 'key'])->name('card.key');
+            Route::post('/card/{card}/give-back', [CardController::class, 'giveBack'])->name('card.give-back');
         });
 });
 

@@ -217,6 +217,8 @@ final class OrderTest extends FeatureCase
         $this->does('order/terms', ['way' => 'delivery'])->assertOk()->assertSee('Delivery');
         $this->assertSame('8.0000', (string) DB::table('slip_lines')->where('code', 'FREIGHT')->value('unit_price'));
         $this->does('post')->assertStatus(422)->assertSee('where the goods are to be brought');
+        $this->does('order/terms', ['way' => 'balloon'])->assertStatus(422)->assertSee('not a way for goods');
+        $this->does('order/terms', ['source' => 'tea leaves'])->assertStatus(422)->assertSee('not a way for orders');
         $this->does('order/terms', ['deliver_to' => '4 Cutting Lane'])->assertOk();
         $past = ShopTime::today()->subDay()->format('Y-m-d');
         $this->does('order/terms', ['wanted_on' => $past])->assertStatus(422)->assertSee('is past');

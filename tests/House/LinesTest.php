@@ -15,6 +15,8 @@ final class LinesTest extends TestCase
 {
     private const MOST = 120;
 
+    private const MOST_LINES = 250;
+
     private const FOLDERS = [
         'app', 'bench', 'bin', 'bootstrap', 'config', 'core', 'database', 'public', 'resources', 'tests',
     ];
@@ -33,6 +35,19 @@ final class LinesTest extends TestCase
     public function test_a_longer_one_is_found_by_its_characters_not_its_bytes(): void
     {
         $this->assertSame([2], self::long(str_repeat('é', 120)."\n".str_repeat('é', 121)."\nx"));
+    }
+
+    /** The counter grew too big once: what has more lines than this has a second reason to exist. */
+    public function test_no_file_of_the_counter_has_more_lines_than_one_reason_needs(): void
+    {
+        $found = [];
+
+        foreach (self::sources() as $name => $source) {
+            str_starts_with($name, 'app/Counter/') && ($found[$name] = substr_count($source, "\n"));
+        }
+
+        $this->assertGreaterThan(100, count($found));
+        $this->assertSame([], array_filter($found, static fn (int $lines): bool => $lines > self::MOST_LINES));
     }
 
     /** @return list<int> */

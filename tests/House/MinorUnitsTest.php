@@ -20,7 +20,7 @@ final class MinorUnitsTest extends TestCase
         'Support/Casts/MoneyListCast.php' => 'a list of money in a column',
         'Receivables/Accounts/AccountLine.php' => 'a picture of many balances',
         'Books/Drafts/DocumentRows.php' => 'rows of the books, which are sealed as they are written',
-        'Receivables/Ledger/Ledger.php' => 'rows of the ledger, which are chained as they are written',
+        'Receivables/Ledger/Allocations.php' => 'rows of the ledger, which are chained as they are written',
         'Catalogue/StockLedger.php' => 'sums of a column',
         'Stock/ProveInventory.php' => 'held against the sum of a column',
         'Layaways/PortionText.php' => 'terms, which are kept as JSON',

@@ -8,16 +8,10 @@ use Elmstone\Cards\CardRequest;
 use Elmstone\Cards\CardState;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Counter\Parts\PayInvoice;
-use Elmstone\Counter\Parts\PayPlan;
-use Elmstone\Counter\Parts\SupplyFromSlip;
+use Elmstone\Counter\Settle\Cards\GiveCardBack;
 use Elmstone\Counter\Settle\Cards\TakeCard;
-use Elmstone\Counter\Settle\ChargeSlip;
-use Elmstone\Counter\Settle\CountTender;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\ClearSlip;
-use Elmstone\Counter\Slip\PaperWay;
-use Elmstone\Counter\Slip\PutCustomer;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
 use Elmstone\Paper\Payable;
@@ -29,7 +23,6 @@ use Elmstone\PayLinks\PaysByLink;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Shop\House;
 use Elmstone\Support\Show;
-use Illuminate\Support\Str;
 
 /**
  * Somebody pays by a link: what is a slip at the counter, with what is to be paid on it, settled by one card, is made,
@@ -42,13 +35,9 @@ final readonly class PayByLink implements PaysByLink
         private House $house,
         private OnlineTill $online,
         private SlipDesk $desk,
-        private PutCustomer $put,
-        private PayInvoice $invoice,
-        private PayPlan $plan,
-        private SupplyFromSlip $order,
-        private ChargeSlip $account,
-        private CountTender $tender,
+        private LinkSlip $slip,
         private TakeCard $card,
+        private GiveCardBack $back,
         private PostSale $post,
         private ClearSlip $clear,
     ) {
@@ -71,13 +60,13 @@ final readonly class PayByLink implements PaysByLink
     {
         $till = $this->online->at($now->location);
         $this->online->ready($till);
-        $slip = $this->desk->read($payment->slip_key, $this->act($payment, $till->id));
+        $slip = $this->desk->read($payment->slip_key, $this->slip->act($payment, $till->id));
 
         if ($slip->cards->isEmpty()) {
             try {
                 $payment->update(['amount' => $amount]);
-                $this->fill($now, $payment, $slip, $till->id);
-                $this->card->handle($payment->slip_key, $this->act($payment, $till->id), null, 0);
+                $this->slip->fill($now, $payment, $slip, $till->id);
+                $this->card->handle($payment->slip_key, $this->slip->act($payment, $till->id), null, 0);
             } catch (Refused $refused) {
                 $this->giveUp($payment, $refused->getMessage());
 
@@ -128,13 +117,13 @@ final readonly class PayByLink implements PaysByLink
      */
     private function settled(LinkPayment $payment, bool $justAsked = false): LinkPayment
     {
-        $slip = $this->slip($payment);
+        $slip = $this->slip->of($payment);
 
         if ($payment->state !== LinkPayment::OPEN || $slip === null) {
             return $payment;
         }
 
-        $act = $this->act($payment, $slip->till_id);
+        $act = $this->slip->act($payment, $slip->till_id);
         $card = $slip->cards->last();
 
         if ($card !== null && $card->state->isOpen() && ! $justAsked) {
@@ -152,53 +141,12 @@ final readonly class PayByLink implements PaysByLink
         };
     }
 
-    /** Puts on a slip of its own what is to be paid. */
-    private function fill(PayableNow $now, LinkPayment $payment, Slip $slip, int $till): void
-    {
-        $key = $payment->slip_key;
-        $act = fn (): Act => $this->act($payment, $till);
-        $slip->customer_id === $now->customer->id
-            || $this->put->handle($key, $act(), $now->customer->loadMissing('type.priceLevel'));
-
-        match ($now->link->what) {
-            Payable::Invoice => in_array($now->link->id, $slip->on_items ?? [], true) ? null
-                : $this->invoice->handle($key, $act(), $now->link->id),
-            Payable::PlanPart => $now->plan === null ? null : $this->plan->handle($key, $act(), $now->plan),
-            Payable::Order => $now->order === null ? null : $this->order->add($key, $act(), $now->order),
-            Payable::Account => null,
-        };
-
-        $this->pays($now->link->what, $now->order?->id, $payment, $payment->amount, $till);
-        $mail = $now->customer->mail;
-        $this->tender->paper($key, $act(), $mail === '' ? PaperWay::None : PaperWay::Mail, $mail);
-    }
-
-    /** So much is paid; goods stay where they are. */
-    private function pays(Payable $what, ?int $order, LinkPayment $payment, Money $amount, int $till): void
-    {
-        $key = $payment->slip_key;
-
-        if ($what !== Payable::Order || $order === null) {
-            $this->account->payIn($key, $this->act($payment, $till), $amount);
-
-            return;
-        }
-
-        $slip = $this->desk->read($key, $this->act($payment, $till));
-
-        foreach (array_keys($slip->orderParts()[$order]->leaving->quantities ?? []) as $line) {
-            $this->order->quantity($key, $this->act($payment, $till), $order, $line, '0');
-        }
-
-        $this->order->amount($key, $this->act($payment, $till), $order, $amount);
-    }
-
     private function posted(LinkPayment $payment, Slip $slip, CardRequest $card): LinkPayment
     {
         try {
             if (! $card->approved->equals($payment->amount)) {
                 $parts = $slip->orderParts();
-                $this->pays(
+                $this->slip->pays(
                     $parts === [] ? Payable::Account : Payable::Order,
                     array_key_first($parts),
                     $payment,
@@ -207,7 +155,7 @@ final readonly class PayByLink implements PaysByLink
                 );
             }
 
-            $act = $this->act($payment, $slip->till_id);
+            $act = $this->slip->act($payment, $slip->till_id);
             $version = $this->desk->read($payment->slip_key, $act)->version;
             $this->post->handle(
                 $payment->slip_key,
@@ -218,7 +166,7 @@ final readonly class PayByLink implements PaysByLink
             return $this->giveUp($payment, $refused->getMessage());
         }
 
-        return $this->paid($payment, $this->slip($payment) ?? $slip);
+        return $this->paid($payment, $this->slip->of($payment) ?? $slip);
     }
 
     /**
@@ -253,33 +201,20 @@ final readonly class PayByLink implements PaysByLink
     /** Nothing stays paid: what a card has paid is given back first; where that is not known, it stays open. */
     private function giveUp(LinkPayment $payment, string $reason): LinkPayment
     {
-        $slip = $this->slip($payment);
+        $slip = $this->slip->of($payment);
 
         if ($slip !== null && ! $slip->isDone()) {
             foreach ($slip->cards->filter(static fn (CardRequest $card): bool => $card->state->isLive()) as $card) {
-                $slip = $this->card->giveBack($payment->slip_key, $this->act($payment, $slip->till_id), $card->id);
+                $slip = $this->back->handle($payment->slip_key, $this->slip->act($payment, $slip->till_id), $card->id);
             }
 
             if ($slip->cards->contains(static fn (CardRequest $card): bool => $card->state->isLive())) {
                 return $payment;
             }
 
-            $this->clear->handle($payment->slip_key, $this->act($payment, $slip->till_id));
+            $this->clear->handle($payment->slip_key, $this->slip->act($payment, $slip->till_id));
         }
 
         return $payment->fail($reason);
-    }
-
-    private function slip(LinkPayment $payment): ?Slip
-    {
-        $slip = Slip::query()->where('key', $payment->slip_key)->first();
-
-        return $slip === null ? null
-            : $this->desk->read($payment->slip_key, $this->act($payment, $slip->till_id));
-    }
-
-    private function act(LinkPayment $payment, int $till): Act
-    {
-        return new Act((string) Str::uuid(), $this->online->staff(), $this->online->till($till), null);
     }
 }

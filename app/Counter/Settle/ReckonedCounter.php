@@ -20,10 +20,7 @@ use Elmstone\Core\Tax\TaxProfile;
 use Elmstone\Core\Tax\TaxTerms;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Parts\Back\ReckonedReturn;
-use Elmstone\Counter\Parts\HoldDraft;
 use Elmstone\Counter\Parts\MoneyIn;
-use Elmstone\Counter\Parts\OrderDraft;
-use Elmstone\Counter\Parts\QuoteDraft;
 use Elmstone\Counter\Settle\Cards\SlipSurcharges;
 use Elmstone\Counter\Slip\Becomes;
 use Elmstone\Counter\Slip\Slip;
@@ -34,6 +31,8 @@ use Elmstone\Staff\Approvals\Need;
 /** A slip as the core reckons it, with how far it is settled: what the page shows and what posting posts. */
 final readonly class ReckonedCounter
 {
+    use SaysMore;
+
     public ReckonedSlip $sums;
 
     /** Null while more is tendered than is due. */
@@ -211,68 +210,9 @@ final readonly class ReckonedCounter
         return $this->moneyIn->total($this->slip);
     }
 
-    /** What posting it does, in words. */
-    public function postWords(): string
-    {
-        return (new SlipWords($this, $this->house))->post();
-    }
-
-    /** What the sum due is made up of, where it is not the sale alone. */
-    public function inWords(): string
-    {
-        return (new SlipWords($this, $this->house))->due();
-    }
-
-    /** What the agreement says; null where the slip is not to be held. */
-    public function layaway(): ?HoldDraft
-    {
-        return HoldDraft::of($this, $this->house);
-    }
-
-    /** What the order says; null where the slip is not to become one. */
-    public function order(): ?OrderDraft
-    {
-        return OrderDraft::of($this, $this->house);
-    }
-
-    /** What the quote says; null where the slip is not to become one. */
-    public function quote(): ?QuoteDraft
-    {
-        return QuoteDraft::of($this, $this->house);
-    }
-
-    /** What each way can still pay. */
-    public function due(): StillDue
-    {
-        return new StillDue($this, $this->house);
-    }
-
-    /** What its lines cost, where they stand against floor and cost, what it earns. */
-    public function figures(): LineFigures
-    {
-        return new LineFigures($this, $this->house);
-    }
-
-    public function charge(): ?ChargeCheck
-    {
-        return $this->slip->charge === null || $this->isRefund()
-            ? null
-            : ChargeCheck::of($this->slip, $this->slip->charge, $this->refund?->charged());
-    }
-
     public function outstanding(): Money
     {
         return $this->settlement->outstanding ?? Money::zero($this->house->currency());
-    }
-
-    /**
-     * Why it cannot be posted now, in the order a clerk would deal with it.
-     *
-     * @return list<Refused>
-     */
-    public function hindrances(): array
-    {
-        return (new Hindrances($this, $this->house))->all();
     }
 
     /** @return array{Settlement|null, Refused|null} */

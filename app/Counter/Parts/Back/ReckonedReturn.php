@@ -193,36 +193,7 @@ final class ReckonedReturn
     /** @return list<Refused> */
     public function hindrances(): array
     {
-        $found = array_values($this->refused);
-
-        foreach ($this->slip->returns as $line) {
-            if (! $line->isBlind() && $this->under->soldOn($line)->greaterThan($this->slip->day())) {
-                $found[] = Refused::because(
-                    'before_sold',
-                    "“{$line->description}” was sold later than the day this slip is dated.",
-                );
-            }
-
-            if ($line->item?->has_serials === true && $line->goods_to !== GoodsTo::None) {
-                try {
-                    Serials::assertComplete($line->description, $line->quantity, $line->serials ?? []);
-                } catch (Refused $refused) {
-                    $found[] = $refused;
-                }
-            }
-        }
-
-        array_push($found, ...ReservedElsewhere::of($this->slip));
-
-        if (! $this->slip->becomesSale()) {
-            $found[] = Refused::because(
-                'hold_and_back',
-                "What comes back cannot stand on a slip that is {$this->slip->becomes->words()}. Take it back on a "
-                    .'slip of its own.',
-            );
-        }
-
-        return $found;
+        return [...array_values($this->refused), ...ReturnHindrances::of($this->slip, $this->under)];
     }
 
     /** @return list<OriginalLine|SlipLine> */

@@ -35,7 +35,7 @@ final class RefundCard
         private readonly SlipDesk $desk,
         private readonly CardTill $cards,
         private readonly House $house,
-        private readonly TakeCard $take,
+        private readonly CardsOnSlip $onSlip,
         private readonly PostCredit $credit,
         private readonly Approve $approve,
     ) {
@@ -88,7 +88,7 @@ final class RefundCard
 
         $this->cards->ask($request);
 
-        return $this->take->drawn($slipKey, $act);
+        return $this->onSlip->drawn($slipKey, $act);
     }
 
     /** @return array{Money, Money} what goes back of what it paid, and of what paying by it cost */

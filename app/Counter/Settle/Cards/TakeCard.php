@@ -10,7 +10,6 @@ use Elmstone\Cards\CardSurcharge;
 use Elmstone\Cards\CardTill;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Money\Refused;
-use Elmstone\Counter\Settle\ReckonedCounter;
 use Elmstone\Counter\Slip\Act;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Counter\Slip\SlipDesk;
@@ -18,8 +17,6 @@ use Elmstone\Devices\CardRead;
 use Elmstone\KeptCards\AskedOnFile;
 use Elmstone\KeptCards\CardOnFile;
 use Elmstone\Shop\House;
-use Elmstone\Staff\Approvals\Approve;
-use Illuminate\Support\Str;
 
 /**
  * Money by card on a slip. One question at a time: it is written down before the terminal hears it, and a second one is
@@ -31,8 +28,7 @@ final class TakeCard
     public function __construct(
         private readonly SlipDesk $desk,
         private readonly CardTill $cards,
-        private readonly House $house,
-        private readonly Approve $approve,
+        private readonly CardsOnSlip $onSlip,
         private readonly ShowSurcharge $surcharge,
     ) {
     }
@@ -83,7 +79,7 @@ final class TakeCard
                 $slip->cardSubject(),
                 $act->till,
                 $act->by,
-                $this->askable($slip, $amount),
+                $this->onSlip->askable($slip, $amount),
                 state: CardSurcharge::isAskedAt($slip->location_id) ? CardState::Read : CardState::Asked,
             );
             $onFile === null || $request->update($onFile->columns());
@@ -110,7 +106,7 @@ final class TakeCard
             $this->cards->ask($request, is_string($token) ? $token : '');
         }
 
-        return $this->drawn($slipKey, $act);
+        return $this->onSlip->drawn($slipKey, $act);
     }
 
     /** Which card it is decides what paying by it costs: the terminal reads it, and is not asked yet. */
@@ -155,7 +151,8 @@ final class TakeCard
             $seen = [$card->surcharge, $card->asked];
             $card->on_file_id === null || CardOnFile::usable($card->on_file_id, $slip->customer_id);
             $lettingOff && $this->surcharge->assertMayLetOff($slip, $act, $card);
-            $this->surcharge->put($slip, $card, $this->askable($slip, $card->asked->minus($card->surcharge_total)));
+            $ask = $this->onSlip->askable($slip, $card->asked->minus($card->surcharge_total));
+            $this->surcharge->put($slip, $card, $ask);
 
             if ($lettingOff) {
                 $this->surcharge->letOff($card);
@@ -175,144 +172,8 @@ final class TakeCard
     /** Asks its terminal again what became of a card whose outcome is unknown. */
     public function askAgain(string $slipKey, Act $act, int $cardId): Slip
     {
-        $this->cards->askAgain($this->card($slipKey, $cardId));
+        $this->cards->askAgain($this->onSlip->find($slipKey, $cardId));
 
-        return $this->drawn($slipKey, $act);
-    }
-
-    /**
-     * Keys in a payment that was authorised by voice while the terminal was off line. Beyond what somebody may, another
-     * has to allow it.
-     *
-     * @throws Refused bad_authorisation, over_tendered, card_off_line
-     */
-    public function key(string $slipKey, Act $act, int $cardId, string $authorisation, string $lastFour): Slip
-    {
-        if (preg_match('/^[A-Za-z0-9]{4,12}$/D', $authorisation) !== 1 || preg_match('/^\d{4}$/D', $lastFour) !== 1) {
-            throw Refused::because(
-                'bad_authorisation',
-                'Type the voice code (4 to 12 letters and digits) and the card’s last four digits. Never the whole '
-                    .'number.',
-            );
-        }
-
-        return $this->desk->change($slipKey, $act, function (Slip $slip) use (
-            $act,
-            $cardId,
-            $authorisation,
-            $lastFour,
-        ): void {
-            $card = $slip->cards()->where('state', CardState::OffLine)->where('against', '')->findOrFail($cardId);
-            $this->askable($slip, $card->asked->minus($card->surcharge_total));
-            $card->update([
-                'state' => CardState::Keyed,
-                'approved' => $card->asked,
-                'authorisation' => $authorisation,
-                'last_four' => $lastFour,
-                'card_type' => 'keyed',
-            ]);
-            $this->desk->redraw($slip, $act);
-            $needs = ReckonedCounter::of($slip, $this->house)->needs->open("card.{$cardId}");
-
-            if ($needs !== []) {
-                $act->approval === null
-                    ? throw $needs[0]->refused
-                    : $this->approve->all($act->approval, $act->by, $needs, $slip->id);
-            }
-        });
-    }
-
-    /**
-     * Has an approved payment, or one whose outcome is not known, reversed by its terminal before the slip is posted.
-     * What never reached a terminal is dropped.
-     *
-     * @throws Refused terminal_off_line
-     */
-    public function giveBack(string $slipKey, Act $act, int $cardId): Slip
-    {
-        $before = null;
-        $slip = $this->desk->change(
-            $slipKey,
-            $act,
-            static function (Slip $slip) use ($cardId, &$before): void {
-                $card = $slip->cards()->lockForUpdate()->findOrFail($cardId);
-                $before = in_array($card->state, [CardState::Approved, CardState::Asked, CardState::GivingBack], true)
-                    ? $card->state
-                    : null;
-                $to = match (true) {
-                    $before !== null => CardState::GivingBack,
-                    $card->state === CardState::Keyed, $card->state === CardState::OffLine => CardState::GivenBack,
-                    $card->state === CardState::Read => CardState::Dropped,
-                    default => $card->state,
-                };
-                $card->update(['state' => $to]);
-            },
-            evenVoid: true,
-        );
-
-        if ($before === null) {
-            return $slip;
-        }
-
-        $this->cards->reverse($this->card($slipKey, $cardId), $before);
-
-        return $this->drawn($slipKey, $act);
-    }
-
-    /** As it stands after a terminal has answered. */
-    public function drawn(string $slipKey, Act $act): Slip
-    {
-        try {
-            return $this->desk->change(
-                $slipKey,
-                new Act((string) Str::uuid(), $act->by, $act->till, null),
-                static fn (): null => null,
-                evenVoid: true,
-            );
-        } catch (Refused) {
-            // Posted, cleared or taken to another till meanwhile: the answer stands, and the page shows the slip as it
-            // is.
-            return $this->desk->read($slipKey, $act);
-        }
-    }
-
-    /** @throws Refused nothing_due, over_tendered, card_unknown */
-    private function askable(Slip $slip, ?Money $amount): Money
-    {
-        $slip->load('lines.item', 'cards');
-        // What a card that was only read would cost is no part of what is left.
-        $slip->setRelation('cards', $slip->cards->reject(
-            static fn (CardRequest $card): bool => $card->state === CardState::Read,
-        ));
-        $reckoned = ReckonedCounter::of($slip, $this->house);
-
-        if ($reckoned->unknownCard() !== null) {
-            throw Refused::because(
-                'card_unknown',
-                'The outcome of the card before is not known yet. Ask the terminal again first.',
-            );
-        }
-
-        $left = $reckoned->due()->dueInCash();
-        $ask = $amount ?? Money::min($left, $reckoned->outstanding());
-
-        return match (true) {
-            ! $ask->isPositive() => throw Refused::because('nothing_due', 'There is nothing left to pay by card.'),
-            $ask->exceeds($left) => throw Refused::because(
-                'over_tendered',
-                "Only {$left->toString()} is left to pay; a card gives no change.",
-            ),
-            default => $ask,
-        };
-    }
-
-    private function card(string $slipKey, int $cardId): CardRequest
-    {
-        return CardRequest::query()
-            ->with('till')
-            ->whereKey($cardId)
-            ->where('subject', 'slip')
-            ->whereIn('subject_id', Slip::query()->where('key', $slipKey)->select('id'))
-            ->firstOrFail();
+        return $this->onSlip->drawn($slipKey, $act);
     }
 }
