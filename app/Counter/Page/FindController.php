@@ -41,6 +41,9 @@ final class FindController
 
     private const FAMILIES = 3;
 
+    /** Layaways, orders and quotes in the list, of each so many. */
+    private const PROMISED = 6;
+
     /** Documents in the list; the register shows all. */
     private const DOCUMENTS = 3;
 
@@ -79,34 +82,16 @@ final class FindController
         $terms?->preload($items->modelKeys());
 
         $found = $this->customers($entry->text, $customers);
+        $theirs = array_map(static fn (AccountFound $one): int => $one->customer->id, $found);
+        $isShort = mb_strlen($entry->text) < 2;
 
         return view('counter.found', [
             'typed' => $request->string('q')->trim()->value(),
             'today' => ShopTime::today(),
-            'layaways' => mb_strlen($entry->text) < 2
-                    ? []
-                    : $layaways->find(
-                        $entry->text,
-                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
-                        6,
-                    ),
-            'orders' => mb_strlen($entry->text) < 2
-                    ? []
-                    : $orders->find(
-                        $entry->text,
-                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
-                        6,
-                    ),
-            'quotesFound' => mb_strlen($entry->text) < 2
-                    ? []
-                    : FindQuotes::open(
-                        $entry->text,
-                        array_map(static fn (AccountFound $one): int => $one->customer->id, $found),
-                        6,
-                    ),
-            'families' => mb_strlen($entry->text) < 2 || $department > 0
-                    ? []
-                    : FindFamilies::named($entry->text, self::FAMILIES),
+            'layaways' => $isShort ? [] : $layaways->find($entry->text, $theirs, self::PROMISED),
+            'orders' => $isShort ? [] : $orders->find($entry->text, $theirs, self::PROMISED),
+            'quotesFound' => $isShort ? [] : FindQuotes::open($entry->text, $theirs, self::PROMISED),
+            'families' => $isShort || $department > 0 ? [] : FindFamilies::named($entry->text, self::FAMILIES),
             'onOrder' => OnOrder::of($items->modelKeys(), $atTill->till()->location_id),
             'entry' => $entry,
             'department' => $department,
