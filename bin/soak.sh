@@ -142,7 +142,8 @@ kill_process() {
     local app all
     app=$([ $((RANDOM % 2)) = 0 ] && echo a || echo b)
     # One that was just begun again has none for a moment.
-    while mapfile -t all < <(processes "$scratch/$app" | grep -vx "$(cat "$scratch/$app/fpm.pid")")
+    # Only of its pool: who begins them, and who reads the classes in before that, would take the application along.
+    while mapfile -t all < <(pgrep -g "$(cat "$scratch/$app/fpm.pid")" -f '^php-fpm: pool')
         [ ${#all[@]} = 0 ]; do sleep 0.1; done
     kill -KILL "${all[$((RANDOM % ${#all[@]}))]}" 2> /dev/null || true
 }
