@@ -54,7 +54,7 @@ final class Outbox
         ];
 
         if (DB::table('outbox')->insertOrIgnore($row) === 1) {
-            $this->written[(int) DB::getPdo()->lastInsertId()] = true;
+            $this->written[(int) DB::table('outbox')->where('key', $key)->value('id')] = true;
         }
     }
 
