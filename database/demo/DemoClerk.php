@@ -102,6 +102,6 @@ final class DemoClerk
 
     public function till(int $number): Till
     {
-        return Till::query()->with('location.taxProfile.components')->where('number', $number)->firstOrFail();
+        return DemoTills::till($number);
     }
 }

@@ -30,6 +30,7 @@ use Elmstone\Shop\Till;
 use Elmstone\Staff\Staff;
 use Elmstone\Stock\BringIn;
 use Elmstone\Support\ShopTime;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** The whole demonstration shop, relative to the day it is loaded on. */
@@ -38,6 +39,14 @@ final class DemoHouse
     public const SEED = 20261101;
 
     public const MONTHS = 14;
+
+    /** For so many weeks more has been sold. */
+    private const BUSIER = 13;
+
+    /** Sales a day, the fewest and the most. */
+    private const BEFORE = [5, 12];
+
+    private const LATELY = [10, 22];
 
     public function __construct(
         private readonly House $house,
@@ -98,39 +107,33 @@ final class DemoHouse
         $this->layaways->plan($first, $today, $accounts);
         $this->returns->rules($today);
         $this->orders->plan($first, $today, $accounts);
-        $posted = 0;
-        $paid = 0;
-        $held = 0;
-        $back = 0;
-        $ordered = 0;
+        $done = ['sales' => 0, 'paid' => 0, 'held' => 0, 'back' => 0, 'ordered' => 0];
 
         for ($day = $first; $day->lessThan($today); $day = $day->addDay()) {
             if ($day->isSunday()) {
                 $shelves->deliver($day);
-            } else {
-                $this->drawers->morning($day);
-                $this->drawers->banking($day);
-                $posted += $sales->sellOn($day, 8, 20);
-                $paid += $accounts->payOn($day);
-                $shelves->refill($day);
-                $held += $this->layaways->on($day);
-                $back += $this->returns->on($day);
-                $ordered += $this->orders->on($day);
-                $accounts->bounceOn($day);
-                $this->shares->on($day);
-                $this->drawers->evening($day);
-                $this->drawers->closeDays($day);
+
+                continue;
             }
+
+            // Sealed once, and written to the disk once.
+            $more = DB::transaction(fn (): array => $this->day($day, $today, $sales, $accounts, $shelves));
+
+            foreach ($more as $what => $times) {
+                $done[$what] += $times;
+            }
+
+            $this->drawers->closeDays($day);
         }
 
         $shelves->deliver($today->subDay());
         $accounts->end();
         $this->layaways->end($today);
         $say(
-            "{$posted} sales, {$paid} payments on account, {$held} visits for layaways, deposits and "
-                ."plans, {$back} for returns, gift cards and credits",
+            "{$done['sales']} sales, {$done['paid']} payments on account, {$done['held']} visits for layaways, "
+                ."deposits and plans, {$done['back']} for returns, gift cards and credits",
         );
-        $say("{$ordered} acts for orders, quotes and purchases");
+        $say("{$done['ordered']} acts for orders, quotes and purchases");
         $this->markdowns->morning();
         $this->rewards->keep([
             'per_unit' => '1',
@@ -145,6 +148,30 @@ final class DemoHouse
         $this->paying->build($today);
         $this->drawers->end($first);
         $say('today’s sales, and slips that wait');
+    }
+
+    /** @return array{sales: int, paid: int, held: int, back: int, ordered: int} how often what was done */
+    private function day(
+        CarbonImmutable $day,
+        CarbonImmutable $today,
+        DemoSales $sales,
+        DemoAccounts $accounts,
+        DemoStock $shelves,
+    ): array {
+        $this->drawers->morning($day);
+        $this->drawers->banking($day);
+        [$least, $most] = $day->lessThan($today->subWeeks(self::BUSIER)) ? self::BEFORE : self::LATELY;
+        $done = ['sales' => $sales->sellOn($day, $least, $most)];
+        $done['paid'] = $accounts->payOn($day);
+        $shelves->refill($day);
+        $done['held'] = $this->layaways->on($day);
+        $done['back'] = $this->returns->on($day);
+        $done['ordered'] = $this->orders->on($day);
+        $accounts->bounceOn($day);
+        $this->shares->on($day);
+        $this->drawers->evening($day);
+
+        return $done;
     }
 
     /** Drawers opened, a few sales of today and three slips set aside, by the very acts a clerk does. */

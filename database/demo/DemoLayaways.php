@@ -43,7 +43,6 @@ use Elmstone\Plans\PlanTerms;
 use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Reminders\SendReminders;
 use Elmstone\Shop\House;
-use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
@@ -252,7 +251,7 @@ final class DemoLayaways
                         LineChange::drop(1),
                         LineChange::add(Item::query()->where('code', 'MA-0062')->firstOrFail(), Quantity::of('1')),
                     ],
-                    $this->till(2),
+                    DemoTills::till(2),
                     $this->staff('201'),
                 );
             }),
@@ -320,7 +319,7 @@ final class DemoLayaways
                 $keep ? '' : '2203',
                 approval: new GivenApproval($this->staff('901'), 'as agreed'),
             ),
-            $this->till(1),
+            DemoTills::till(1),
             $this->staff('201'),
         );
     }
@@ -349,7 +348,7 @@ final class DemoLayaways
                     HeldKind::Deposit, $customer, $money, TenderKind::Cash, '', 'found it elsewhere',
                     $this->key("back {$customer->id}"),
                 ),
-                $this->till(1),
+                DemoTills::till(1),
                 $this->staff('201'),
             )),
             default => null,
@@ -378,7 +377,7 @@ final class DemoLayaways
                     $day->addMonthNoOverflow(),
                     $this->key("plan {$number}"),
                 ),
-                $this->till(1),
+                DemoTills::till(1),
                 $this->staff('301'),
             );
             $this->accounts?->charged($plan->customer_id, $plan->charge);
@@ -391,7 +390,7 @@ final class DemoLayaways
     private function slip(string $name, int $clerk): array
     {
         $staff = $this->staff((string) (101 + ($clerk % 5)));
-        $till = $this->till(($clerk % 2) + 1);
+        $till = DemoTills::till(($clerk % 2) + 1);
         $slip = $this->key($name);
 
         return [
@@ -456,10 +455,5 @@ final class DemoLayaways
     private function staff(string $number): Staff
     {
         return Staff::query()->where('number', $number)->firstOrFail();
-    }
-
-    private function till(int $number): Till
-    {
-        return Till::query()->with('location.taxProfile.components')->where('number', $number)->firstOrFail();
     }
 }

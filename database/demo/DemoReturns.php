@@ -44,7 +44,6 @@ use Elmstone\Returns\WriteOffLine;
 use Elmstone\Returns\WriteOffReason;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
-use Elmstone\Shop\Till;
 use Elmstone\Staff\Approvals\GivenApproval;
 use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
@@ -410,7 +409,7 @@ final class DemoReturns
             ),
             '',
             $this->key("write-off {$day->format('Y-m-d')}"),
-            $this->till(1),
+            DemoTills::till(1),
             $this->staff('201'),
             new GivenApproval($this->staff('901'), 'counted together'),
         );
@@ -466,7 +465,7 @@ final class DemoReturns
             $fresh = $this->void->handle($sale, $this->approved());
             $this->desk->change(
                 $fresh->key,
-                new Act($this->key('act '.++$this->acts), $this->staff('101'), $this->till(1), null),
+                new Act($this->key('act '.++$this->acts), $this->staff('101'), DemoTills::till(1), null),
                 static fn (Slip $slip) => $slip
                     ->lines()
                     ->where('id', $slip->lines->last()?->id)
@@ -562,7 +561,7 @@ final class DemoReturns
         return new Act(
             $this->key('act '.++$this->acts),
             $this->staff('101'),
-            $this->till(1),
+            DemoTills::till(1),
             null,
             new GivenApproval($this->staff('901'), 'looked at it myself'),
         );
@@ -596,7 +595,7 @@ final class DemoReturns
     private function slip(): array
     {
         $staff = $this->staff((string) (101 + ($this->turn % 5)));
-        $till = $this->till(($this->turn % 2) + 1);
+        $till = DemoTills::till(($this->turn % 2) + 1);
 
         return [
             $this->key("slip {$this->turn}"),
@@ -612,10 +611,5 @@ final class DemoReturns
     private function staff(string $number): Staff
     {
         return Staff::query()->where('number', $number)->firstOrFail();
-    }
-
-    private function till(int $number): Till
-    {
-        return Till::query()->with('location.taxProfile.components')->where('number', $number)->firstOrFail();
     }
 }

@@ -189,8 +189,8 @@ final class DemoSales
             }
         }
 
-        foreach ($this->tills as $till) {
-            $this->left[$till->location_id] = $this->shelves?->available($till->location_id) ?? [];
+        foreach (array_unique(array_map(static fn (Till $till): int => $till->location_id, $this->tills)) as $location) {
+            $this->left[$location] = $this->shelves?->available($location) ?? [];
         }
     }
 

@@ -50,6 +50,9 @@ final class DemoTills
 {
     private const FLOAT = 15000;
 
+    /** Tills that are not used before Thursday and before Saturday, by number. */
+    private const FROM = [2 => 4, 3 => 6];
+
     /** After so many the books are proved for once. */
     private const WEEKS = 13;
 
@@ -102,17 +105,28 @@ final class DemoTills
     }
 
     /**
-     * The third one is for the busy days.
+     * The second and third ones are for the busy days.
      *
      * @param  array<Till>  $tills
      * @return list<Till> those that are used on a day
      */
     public static function on(CarbonImmutable $day, array $tills): array
     {
-        return array_values(array_filter(
-            $tills,
-            static fn (Till $till): bool => $till->number !== 3 || in_array($day->dayOfWeekIso, [5, 6], true),
-        ));
+        return array_values(array_filter($tills, static fn (Till $till): bool => self::isUsed($till->number, $day)));
+    }
+
+    private static function isUsed(int $number, CarbonImmutable $day): bool
+    {
+        return $day->dayOfWeekIso >= (self::FROM[$number] ?? 1);
+    }
+
+    /** One that is used today: that of this number, or else the first. */
+    public static function till(int $number): Till
+    {
+        return Till::query()
+            ->with('location.taxProfile.components')
+            ->where('number', self::isUsed($number, ShopTime::today()) ? $number : 1)
+            ->firstOrFail();
     }
 
     /** Brings the first floats from the bank. */
@@ -171,7 +185,7 @@ final class DemoTills
         self::at($day, 18, 10);
 
         foreach ($this->tills as $till) {
-            $forgotten = $day->isWednesday() && $number > 35 && $number < 43 && $till->number === 2;
+            $forgotten = $day->isThursday() && $number > 35 && $number < 43 && $till->number === 2;
             $forgotten || $this->closeOf($till, $number === 25 && $till->number === 1 ? -2000 : null);
         }
 

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Elmstone\Counter\Parts;
 
 use Elmstone\Books\Document;
-use Elmstone\Books\HeldKind;
 use Elmstone\Counter\Slip\Slip;
 use Elmstone\Coupons\CouponRecord;
 use Elmstone\Held\Cards\GiftCard;
-use Elmstone\Held\Ledger\KeptFor;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -18,15 +16,6 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class SlipCredits
 {
-    /** All that the page shows, what is theirs among it. */
-    public function draw(Slip $slip): void
-    {
-        $slip->storeCredit = $slip->customer_id === null
-                ? null
-                : KeptFor::ofCustomer(HeldKind::StoreCredit, $slip->customer_id)->total();
-        $this->read($slip);
-    }
-
     /** What is on the slip itself. */
     public function read(Slip $slip): void
     {

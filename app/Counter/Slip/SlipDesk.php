@@ -12,6 +12,7 @@ use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Counter\Lines\ReadLines;
 use Elmstone\Counter\Parts\SlipCredits;
 use Elmstone\Counter\Settle\ReckonedCounter;
+use Elmstone\Customers\Customer;
 use Elmstone\Shares\Sharings;
 use Elmstone\Shop\House;
 use Elmstone\Support\Asked;
@@ -80,10 +81,10 @@ final class SlipDesk
             }
 
             $this->assertMayChange($slip, $act, $evenVoid);
-            $slip->load('customer.type.priceLevel');
+            $customer = $slip->load('customer.type.priceLevel')->customer;
             $this->credits->read($slip);
             $change($slip);
-            $this->keep($this->drawn($slip, $act));
+            $this->keep($this->drawn($slip, $act, null, $customer));
 
             return $slip;
         }, 3);
@@ -121,8 +122,9 @@ final class SlipDesk
      * The slip with its lines and cards as they stand now; what the till knows already is not read again.
      *
      * @param  Collection<int, LineOnSlip>|null  $lines null: not known yet
+     * @param  Customer|null  $known read in the same transaction
      */
-    private function drawn(Slip $slip, Act $act, ?Collection $lines = null): Slip
+    private function drawn(Slip $slip, Act $act, ?Collection $lines = null, ?Customer $known = null): Slip
     {
         $slip->unsetRelations();
         $slip->by = $act->by;
@@ -139,13 +141,13 @@ final class SlipDesk
             : $slip->load(['heldAs', 'order', 'quote']);
         $slip->quote_id === null ? $slip->setRelation('takesUp', null) : $slip->load('takesUp');
         $slip->loadOwnTerms();
-        $this->party->draw($slip);
+        $this->party->draw($slip, $known);
 
         $lines === null ? ReadLines::of($slip) : $slip->setRelation('lines', $lines);
         $slip->load('cards');
         $this->drawSellers($slip);
         $this->drawBelongings($slip);
-        $this->credits->draw($slip);
+        $this->credits->read($slip);
         $slip->stock = $slip->isDone() || $slip->lines->isEmpty() ? null : ReadLines::stock($slip);
 
         return $slip;

@@ -9,6 +9,7 @@ use Elmstone\Books\Drafts\Party;
 use Elmstone\Books\HeldKind;
 use Elmstone\Core\Money\Money;
 use Elmstone\Core\Receivables\Terms;
+use Elmstone\Customers\Customer;
 use Elmstone\Held\Ledger\KeptFor;
 use Elmstone\Layaways\Layaway;
 use Elmstone\Orders\Order;
@@ -23,23 +24,31 @@ final class SlipParty
     {
     }
 
-    /** Reads all that the page says of the customer. */
-    public function draw(Slip $slip): void
+    /**
+     * Reads all that the page says of the customer.
+     *
+     * @param  Customer|null  $known somebody whose row this transaction has read already
+     */
+    public function draw(Slip $slip, ?Customer $known = null): void
     {
         $customer = $slip->customer_id;
         $slip->loadBecoming();
 
         if ($customer === null) {
             $slip->setRelation('customer', null)->setRelation('contact', null);
-            [$slip->account, $slip->deposits, $slip->paidOn, $slip->orders] = [null, null, [], []];
+            [$slip->account, $slip->deposits, $slip->storeCredit] = [null, null, null];
+            [$slip->paidOn, $slip->orders] = [[], []];
 
             return;
         }
 
-        $slip->load(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact']);
+        $known?->id !== $customer || $slip->setRelation('customer', $known);
+        $slip->loadMissing(['customer.type.priceLevel', 'customer.contacts', 'customer.notes.staff', 'contact']);
         $account = HouseAccount::query()->where('customer_id', $customer)->first();
         $slip->account = $account === null ? null : $this->standing($account);
-        $slip->deposits = KeptFor::ofCustomer(HeldKind::Deposit, $customer);
+        $held = KeptFor::eachOfCustomer($customer, HeldKind::Deposit, HeldKind::StoreCredit);
+        $slip->deposits = $held[HeldKind::Deposit->value];
+        $slip->storeCredit = $held[HeldKind::StoreCredit->value]->total();
         $parts = $slip->layawayParts();
         $slip->paidOn = $parts === []
                 ? []

@@ -19,30 +19,45 @@ final readonly class KeptFor
 
     public static function of(?HeldAccount $account): self
     {
-        return $account === null ? new self([]) : self::where('a.id = ?', [$account->id]);
+        return $account === null
+            ? new self([])
+            : self::where('a.id = ?', [$account->id], $account->kind)[$account->kind->value];
     }
 
     /** Of a customer's only account of a kind. */
     public static function ofCustomer(HeldKind $kind, int $customer): self
     {
-        return self::where('a.kind = ? AND a.customer_id = ? AND a.sole', [$kind->value, $customer]);
+        return self::eachOfCustomer($customer, $kind)[$kind->value];
     }
 
-    /** @param  list<int|string>  $which */
-    private static function where(string $where, array $which): self
+    /** @return array<string, self> of a customer's only accounts of several kinds, by kind */
+    public static function eachOfCustomer(int $customer, HeldKind ...$kinds): array
+    {
+        $names = array_column($kinds, 'value');
+        $asked = implode(', ', array_fill(0, count($names), '?'));
+
+        return self::where("a.kind IN ({$asked}) AND a.customer_id = ? AND a.sole", [...$names, $customer], ...$kinds);
+    }
+
+    /**
+     * @param  list<int|string>  $which
+     * @return array<string, self> by kind, each of those asked for
+     */
+    private static function where(string $where, array $which, HeldKind ...$kinds): array
     {
         $rows = DB::select(
-            'SELECT e.kept_for, SUM(e.amount) AS held FROM held_accounts a JOIN held_entries e ON e.account_id = a.id '
-                ."WHERE {$where} GROUP BY e.kept_for HAVING held > 0 ORDER BY e.kept_for <> '', MIN(e.id)",
+            'SELECT a.kind, e.kept_for, SUM(e.amount) AS held FROM held_accounts a '
+                ."JOIN held_entries e ON e.account_id = a.id WHERE {$where} "
+                ."GROUP BY a.kind, e.kept_for HAVING held > 0 ORDER BY e.kept_for <> '', MIN(e.id)",
             $which,
         );
-        $parts = [];
+        $parts = array_fill_keys(array_column($kinds, 'value'), []);
 
         foreach ($rows as $row) {
-            $parts[(string) $row->kept_for] = Money::ofMinor((int) $row->held, app(Currency::class));
+            $parts[$row->kind][(string) $row->kept_for] = Money::ofMinor((int) $row->held, app(Currency::class));
         }
 
-        return new self($parts);
+        return array_map(static fn (array $its): self => new self($its), $parts);
     }
 
     public function total(): Money
