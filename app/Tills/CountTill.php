@@ -101,6 +101,7 @@ final class CountTill
             ->where('unclosed', true)
             ->lockForUpdate()
             ->first()
+            ?->setRelation('till', $till)
             ?? throw Refused::because('not_open', "{$till->name} is not open.");
     }
 

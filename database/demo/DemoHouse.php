@@ -44,9 +44,9 @@ final class DemoHouse
     private const BUSIER = 13;
 
     /** Sales a day, the fewest and the most. */
-    private const BEFORE = [5, 12];
+    private const BEFORE = [4, 10];
 
-    private const LATELY = [10, 22];
+    private const LATELY = [9, 20];
 
     public function __construct(
         private readonly House $house,

@@ -53,6 +53,9 @@ final class DemoSales
     /** @var non-empty-list<int> staff who serve */
     private array $clerks;
 
+    /** @var array<int, Item> */
+    private array $byId;
+
     /** @var array<int, string> what each costs this morning, by item */
     private array $costs = [];
 
@@ -85,6 +88,7 @@ final class DemoSales
                 ->get()
                 ->all(),
         );
+        $this->byId = (new Collection($this->items))->keyBy('id')->all();
         $this->tills = self::some(
             Till::query()->with('location.taxProfile.components')->orderBy('number')->get()->all(),
         );
@@ -178,16 +182,14 @@ final class DemoSales
     /** What is there this morning, and what it costs. */
     private function lookAround(): void
     {
-        $costs = DB::table('items')->pluck('cost', 'id');
+        /** @var array<int, numeric-string> $costs */
+        $costs = DB::table('items')->pluck('cost', 'id')->all();
 
-        foreach ($this->items as $item) {
-            $cost = $costs->get($item->id);
-
-            if (is_string($cost) && $cost !== ($this->costs[$item->id] ?? '')) {
-                $item->cost = UnitPrice::of($cost);
-                $this->costs[$item->id] = $cost;
-            }
+        foreach (array_diff_assoc($costs, $this->costs) as $id => $cost) {
+            $this->byId[$id]->cost = UnitPrice::of($cost);
         }
+
+        $this->costs = $costs;
 
         foreach (array_unique(array_map(static fn (Till $till): int => $till->location_id, $this->tills)) as $location) {
             $this->left[$location] = $this->shelves?->available($location) ?? [];

@@ -44,11 +44,11 @@ use Ramsey\Uuid\Uuid;
 
 /**
  * The drawers, day by day, by the very acts that open, count and close them: small differences now and then, one that
- * nothing explains, one left open overnight, petty cash, banking twice a week, and days and months that close.
+ * nothing explains, one left open overnight, petty cash, banking once a week, and days and months that close.
  */
 final class DemoTills
 {
-    private const FLOAT = 15000;
+    private const FLOAT = 30000;
 
     /** Tills that are not used before Thursday and before Saturday, by number. */
     private const FROM = [2 => 4, 3 => 6];
@@ -192,10 +192,10 @@ final class DemoTills
         CarbonImmutable::setTestNow();
     }
 
-    /** Twice a week what lies in the safes goes to the bank, and the acquirer pays out; the bank credits it in time. */
+    /** Once a week what lies in the safes goes to the bank, and the acquirer pays out; the bank credits it in time. */
     public function banking(CarbonImmutable $day): void
     {
-        if (! in_array($day->dayOfWeekIso, [2, 5], true)) {
+        if ($day->dayOfWeekIso !== 5) {
             return;
         }
 
@@ -294,11 +294,11 @@ final class DemoTills
         $words = $off === null ? $this->chance->oneOf(self::WORDS) : 'nothing explains it';
         $off ??= $this->chance->in(16) ? $this->chance->oneOf(self::OFF) : 0;
         $there = $this->drawer->expected($session);
-        $cash = $there['cash']->plus($this->house->money($off));
+        $cash = Money::max($there['cash']->plus($this->house->money($off)), $this->house->money(0));
         $count = $this->count->handle(
             $till,
             new Counted(
-                $this->pieces(Money::max($cash, $this->house->money(0))),
+                $this->pieces($cash),
                 array_map(static fn (TakenCheque $cheque): string => $cheque->key(), $this->drawer->cheques($session)),
                 $this->house->money(0),
                 $there['card'],
@@ -311,7 +311,7 @@ final class DemoTills
             $till,
             $count->number,
             Money::min($count->cash(), $this->house->money(self::FLOAT)),
-            $off === 0 ? '' : $words,
+            $cash->equals($there['cash']) ? '' : $words,
             $this->supervisor,
             $this->key(),
         );

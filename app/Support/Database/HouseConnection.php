@@ -47,6 +47,18 @@ final class HouseConnection extends MariaDbConnection
     }
 
     /**
+     * Of what nobody listens to nobody is told: a page asks the database dozens of things.
+     *
+     * @param  mixed  $event an object, as the framework makes them
+     */
+    protected function event($event): void
+    {
+        is_object($event)
+            && $this->events?->hasListeners($event::class) === true
+            && $this->events->dispatch($event);
+    }
+
+    /**
      * @param  Closure(): void  $act
      * @return bool whether it is the first of this transaction
      */
