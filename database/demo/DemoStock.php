@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * What the demonstration shop has on its shelves: opening stock, a lorry every week, and the goods that stories need,
+ * What the demonstration shop has on its shelves: opening stock, a lorry every other week, and the goods that stories need,
  * brought when they run low.
  */
 final class DemoStock
@@ -119,7 +119,7 @@ final class DemoStock
                 $full,
                 array_keys($full),
             );
-            $this->bring($location, array_combine(array_keys($full), $short), $day, Purpose::GoodsIn, 'Weekly lorry');
+            $this->bring($location, array_combine(array_keys($full), $short), $day, Purpose::GoodsIn, 'Lorry');
         }
     }
 
