@@ -43,10 +43,11 @@ final class BenchCommand extends Command
         );
         $timings = array_map(
             static fn (): Timings => new Timings,
-            array_flip(['empty', 'sql', 'add', 'find', 'post', 'register']),
+            array_flip(['empty', 'sql', 'add', 'theirs', 'find', 'post', 'register']),
         );
 
         $floor = null;
+        $accounts = DB::table('house_accounts')->orderBy('customer_id')->pluck('customer_id')->all();
 
         for ($round = -10; $round < $rounds; $round++) {
             if ($round === 0) {
@@ -61,6 +62,11 @@ final class BenchCommand extends Command
                     'version' => '11',
                 ]),
             );
+            $theirs = $this->slipOf($clerk, $accounts[abs($round) % count($accounts)]);
+            $timings['theirs']->time(static fn (): string => $clerk->post("/counter/{$theirs}/add", [
+                'act' => (string) Str::uuid(),
+                'entry' => $codes[array_rand($codes)],
+            ]));
             $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
                 ?? 'oak';
             $timings['find']->time(static fn (): string => $clerk->fetch("/counter/{$slip}/find?q=".urlencode($q)));
@@ -87,7 +93,7 @@ final class BenchCommand extends Command
         return [
             ...$figures,
             ...$this->longSlip($clerk, $codes),
-            ...$this->statements($clerk, $codes),
+            ...$this->statements($clerk, $codes, $accounts[0]),
             'per second' => $this->atOnce($codes),
             'documents' => $documents,
             'items' => $items,
@@ -141,14 +147,18 @@ final class BenchCommand extends Command
      * @param  list<string>  $codes
      * @return array<string, float>
      */
-    private function statements(Browser $clerk, array $codes): array
+    private function statements(Browser $clerk, array $codes, int $customer): array
     {
         $slip = $this->slip($clerk, $codes, new Timings);
+        $theirs = $this->slipOf($clerk, $customer);
         $act = static fn (): array => ['act' => (string) Str::uuid()];
 
         return [
             'add statements' => $this->sent(
                 static fn (): string => $clerk->post("/counter/{$slip}/add", [...$act(), 'entry' => $codes[0]]),
+            ),
+            'theirs statements' => $this->sent(
+                static fn (): string => $clerk->post("/counter/{$theirs}/add", [...$act(), 'entry' => $codes[0]]),
             ),
             'find statements' => $this->sent(static fn (): string => $clerk->fetch("/counter/{$slip}/find?q=valve")),
             'cash statements' => $this->sent(
@@ -187,6 +197,15 @@ final class BenchCommand extends Command
         }
 
         $clerk->post("/counter/{$slip}/cash", ['act' => (string) Str::uuid(), 'cash' => '9000']);
+
+        return $slip;
+    }
+
+    /** A slip with a customer on it. */
+    private function slipOf(Browser $clerk, int $customer): string
+    {
+        $slip = (string) Str::uuid();
+        $clerk->post("/counter/{$slip}/customer", ['act' => (string) Str::uuid(), 'customer' => (string) $customer]);
 
         return $slip;
     }
