@@ -45,7 +45,7 @@ final class DemoClerk
 
         return [
             $this->key($name),
-            fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version),
+            fn (?int $version = null): Act => new Act($this->key("{$name} ".++$this->acts), $staff, $till, $version),
         ];
     }
 
@@ -73,6 +73,18 @@ final class DemoClerk
             default => $this->count->cash($slip, $act(), $due),
         });
         $this->post->handle($slip, $act($read->version));
+    }
+
+    /** An act somebody else has looked at. */
+    public function approved(string $name): Act
+    {
+        return new Act(
+            $this->key("{$name} ".++$this->acts),
+            $this->staff('101'),
+            $this->till(1),
+            null,
+            new GivenApproval($this->staff('901'), 'looked at it myself'),
+        );
     }
 
     /**

@@ -44,11 +44,9 @@ use Elmstone\Receivables\Ledger\OpenItemRecord;
 use Elmstone\Reminders\SendReminders;
 use Elmstone\Shop\House;
 use Elmstone\Staff\Approvals\GivenApproval;
-use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\DB;
 use LogicException;
-use Ramsey\Uuid\Uuid;
 
 /** Layaways and plans in every state, and deposits, made by the very acts a clerk does on the days they were done. */
 final class DemoLayaways
@@ -106,13 +104,14 @@ final class DemoLayaways
     /** @var list<Customer> */
     private array $people = [];
 
-    private int $acts = 0;
+    private int $cheques = 0;
 
     private ?DemoAccounts $accounts = null;
 
     public function __construct(
         private readonly House $house,
         private readonly SlipDesk $desk,
+        private readonly DemoClerk $clerk,
         private readonly AddToSlip $add,
         private readonly ApproveNeeds $approve,
         private readonly ChangeLine $change,
@@ -189,7 +188,7 @@ final class DemoLayaways
             $this->changeLayaway->shelve(
                 $layaway->id,
                 chr(65 + intdiv($i, 4)).' '.(($i % 4) + 1),
-                $this->staff('103'),
+                $this->clerk->staff('103'),
             );
         }
 
@@ -251,8 +250,8 @@ final class DemoLayaways
                         LineChange::drop(1),
                         LineChange::add(Item::query()->where('code', 'MA-0062')->firstOrFail(), Quantity::of('1')),
                     ],
-                    DemoTills::till(2),
-                    $this->staff('201'),
+                    $this->clerk->till(2),
+                    $this->clerk->staff('201'),
                 );
             }),
             default => null,
@@ -317,10 +316,10 @@ final class DemoLayaways
                 $back,
                 $keep ? 'found one second-hand' : 'moves away',
                 $keep ? '' : '2203',
-                approval: new GivenApproval($this->staff('901'), 'as agreed'),
+                approval: new GivenApproval($this->clerk->staff('901'), 'as agreed'),
             ),
-            DemoTills::till(1),
-            $this->staff('201'),
+            $this->clerk->till(1),
+            $this->clerk->staff('201'),
         );
     }
 
@@ -346,10 +345,10 @@ final class DemoLayaways
             'back' => ($this->events[$later][] = fn (): int => $this->payOut->handle(
                 new PayOutOrder(
                     HeldKind::Deposit, $customer, $money, TenderKind::Cash, '', 'found it elsewhere',
-                    $this->key("back {$customer->id}"),
+                    $this->clerk->key("layaway back {$customer->id}"),
                 ),
-                DemoTills::till(1),
-                $this->staff('201'),
+                $this->clerk->till(1),
+                $this->clerk->staff('201'),
             )),
             default => null,
         };
@@ -375,28 +374,19 @@ final class DemoLayaways
                     $item->document_id,
                     new PlanTerms('3', null, $parts, PlanTerms::of($this->house)->rhythm),
                     $day->addMonthNoOverflow(),
-                    $this->key("plan {$number}"),
+                    $this->clerk->key("layaway plan {$number}"),
                 ),
-                DemoTills::till(1),
-                $this->staff('301'),
+                $this->clerk->till(1),
+                $this->clerk->staff('301'),
             );
             $this->accounts?->charged($plan->customer_id, $plan->charge);
         }
     }
 
-    /**
-     * @return array{string, Closure(int|null=): Act}
-     */
-    private function slip(string $name, int $clerk): array
+    /** @return array{string, Closure(int|null=): Act} */
+    private function slip(string $name, int $turn): array
     {
-        $staff = $this->staff((string) (101 + ($clerk % 5)));
-        $till = DemoTills::till(($clerk % 2) + 1);
-        $slip = $this->key($name);
-
-        return [
-            $slip,
-            fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version),
-        ];
+        return $this->clerk->slip("layaway {$name}", $turn);
     }
 
     /** @param  Closure(int|null=): Act  $act */
@@ -406,7 +396,7 @@ final class DemoLayaways
         $changed = match (true) {
             $due->isZero() => $this->fresh($slip, $act),
             $way === 1 => $this->card->handle($slip, $act(), $due),
-            $way === 2 => $this->count->cheque($slip, $act(), $due, sprintf('%05d', 3100 + $this->acts)),
+            $way === 2 => $this->count->cheque($slip, $act(), $due, sprintf('%05d', 3100 + ++$this->cheques)),
             default => $this->count->cash($slip, $act(), $due),
         };
 
@@ -430,7 +420,7 @@ final class DemoLayaways
     {
         return $this->approve->handle(
             $slip,
-            $act()->with(new GivenApproval($this->staff('301'), 'a delivery comes tomorrow')),
+            $act()->with(new GivenApproval($this->clerk->staff('301'), 'a delivery comes tomorrow')),
             null,
         )->version;
     }
@@ -445,15 +435,5 @@ final class DemoLayaways
     {
         return Layaway::query()->with('customer.type.priceLevel')->where('label', $label)->first()
             ?? throw new LogicException("There is no layaway {$label}.");
-    }
-
-    private function key(string $name): string
-    {
-        return Uuid::uuid5(Uuid::NAMESPACE_OID, "demo layaway {$name}")->toString();
-    }
-
-    private function staff(string $number): Staff
-    {
-        return Staff::query()->where('number', $number)->firstOrFail();
     }
 }

@@ -22,7 +22,6 @@ use Elmstone\Counter\Parts\GiftCardsOnSlip;
 use Elmstone\Counter\Parts\ShowCoupon;
 use Elmstone\Counter\Post\PostSale;
 use Elmstone\Counter\Post\VoidSale;
-use Elmstone\Counter\Settle\ApproveNeeds;
 use Elmstone\Counter\Settle\Cards\RefundCard;
 use Elmstone\Counter\Settle\ChooseRefund;
 use Elmstone\Counter\Settle\CountTender;
@@ -45,11 +44,9 @@ use Elmstone\Returns\WriteOffReason;
 use Elmstone\Shop\House;
 use Elmstone\Shop\Shop;
 use Elmstone\Staff\Approvals\GivenApproval;
-use Elmstone\Staff\Staff;
 use Elmstone\Support\ShopTime;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
-use Ramsey\Uuid\Uuid;
 
 /**
  * Goods that came back in every way, gift cards, store credit, coupons, credit notes and write-offs, spread over the
@@ -64,8 +61,6 @@ final class DemoReturns
     ];
 
     private const EVERY_DAYS = 5;
-
-    private int $acts = 0;
 
     private int $turn = 0;
 
@@ -87,7 +82,7 @@ final class DemoReturns
         private readonly VoidSale $void,
         private readonly WriteOff $writeOff,
         private readonly LookAfterCards $lookAfter,
-        private readonly ApproveNeeds $approve,
+        private readonly DemoClerk $clerk,
     ) {
     }
 
@@ -169,7 +164,7 @@ final class DemoReturns
                 $lost,
                 CardCode::make('30415926535897'),
                 'lost on the building site',
-                $this->staff('201'),
+                $this->clerk->staff('201'),
             );
         $sale = $this->sale(ShopTime::today(), TenderKind::Cash);
 
@@ -320,7 +315,7 @@ final class DemoReturns
             null,
         );
         $this->choose->rest($slip, $act(), TenderKind::GiftCard);
-        $this->finish($slip, $act);
+        $this->clerk->settle($slip, $act);
     }
 
     private function giftSold(): void
@@ -349,7 +344,7 @@ final class DemoReturns
         [$slip, $act] = $this->slip();
         $this->add->handle($slip, $act(), '2 x LH-1141');
         $card === null || $this->cards->use($slip, $act(), Crypt::decryptString((string) $card->number));
-        $this->payRest($slip, $act);
+        $this->clerk->settle($slip, $act);
     }
 
     private function creditUsed(): void
@@ -369,7 +364,7 @@ final class DemoReturns
             );
             $this->add->handle($slip, $act(), 'LH-1140');
             $this->storeCredit->rest($slip, $act());
-            $this->payRest($slip, $act);
+            $this->clerk->settle($slip, $act);
         }
     }
 
@@ -384,7 +379,7 @@ final class DemoReturns
             ->get()
             ->first(static fn (CouponRecord $one): bool => $one->hindrance($day) === '');
         $coupon === null || $this->coupons->handle($slip, $act(), $coupon->code);
-        $this->payRest($slip, $act);
+        $this->clerk->settle($slip, $act);
     }
 
     private function broken(CarbonImmutable $day): void
@@ -409,9 +404,9 @@ final class DemoReturns
             ),
             '',
             $this->key("write-off {$day->format('Y-m-d')}"),
-            DemoTills::till(1),
-            $this->staff('201'),
-            new GivenApproval($this->staff('901'), 'counted together'),
+            $this->clerk->till(1),
+            $this->clerk->staff('201'),
+            new GivenApproval($this->clerk->staff('901'), 'counted together'),
         );
     }
 
@@ -423,7 +418,7 @@ final class DemoReturns
         if ($sale !== null && $line !== null) {
             $this->credit->onInvoice(
                 $this->key("price {$this->turn}"),
-                $this->approved(),
+                $this->clerk->approved("return {$this->turn}"),
                 $sale,
                 [$line->position => $this->house->money(intdiv($line->total->minor, 10))],
                 ReturnReason::PriceWrong,
@@ -438,7 +433,7 @@ final class DemoReturns
     {
         $this->credit->free(
             $this->key("goodwill {$this->turn}"),
-            $this->approved(),
+            $this->clerk->approved("return {$this->turn}"),
             $this->someone(),
             $this->house->money(1_500),
             null,
@@ -462,10 +457,10 @@ final class DemoReturns
             ->first(static fn (Document $one): bool => $one->tenders->every('kind', TenderKind::Cash));
 
         if ($sale !== null) {
-            $fresh = $this->void->handle($sale, $this->approved());
+            $fresh = $this->void->handle($sale, $this->clerk->approved("return {$this->turn}"));
             $this->desk->change(
                 $fresh->key,
-                new Act($this->key('act '.++$this->acts), $this->staff('101'), DemoTills::till(1), null),
+                $this->clerk->approved("return {$this->turn}"),
                 static fn (Slip $slip) => $slip
                     ->lines()
                     ->where('id', $slip->lines->last()?->id)
@@ -491,7 +486,7 @@ final class DemoReturns
             [$slip, $act] = $this->slip();
             $this->back->lines($slip, $act(), $this->first($sale), $reason, null, $sale->label);
             $settle($slip, $act, $sale);
-            $this->finish($slip, $act);
+            $this->clerk->settle($slip, $act);
         }
     }
 
@@ -556,60 +551,14 @@ final class DemoReturns
             ->firstOrFail();
     }
 
-    private function approved(): Act
-    {
-        return new Act(
-            $this->key('act '.++$this->acts),
-            $this->staff('101'),
-            DemoTills::till(1),
-            null,
-            new GivenApproval($this->staff('901'), 'looked at it myself'),
-        );
-    }
-
-    /** @param  Closure(int|null=): Act  $act */
-    private function payRest(string $slip, Closure $act): void
-    {
-        $reckoned = ReckonedCounter::of($this->desk->read($slip, $act()), $this->house);
-        $reckoned->outstanding()->isZero() || $this->count->cash($slip, $act(), $reckoned->outstanding());
-        $this->finish($slip, $act);
-    }
-
-    /** @param  Closure(int|null=): Act  $act */
-    private function finish(string $slip, Closure $act): void
-    {
-        $read = $this->desk->read($slip, $act());
-
-        if (ReckonedCounter::of($read, $this->house)->needs->open() !== []) {
-            $read = $this->approve->handle(
-                $slip,
-                $act()->with(new GivenApproval($this->staff('901'), 'looked at, all in order')),
-                null,
-            );
-        }
-
-        $this->post->handle($slip, $act($read->version));
-    }
-
     /** @return array{string, Closure(int|null=): Act} */
     private function slip(): array
     {
-        $staff = $this->staff((string) (101 + ($this->turn % 5)));
-        $till = DemoTills::till(($this->turn % 2) + 1);
-
-        return [
-            $this->key("slip {$this->turn}"),
-            fn (?int $version = null): Act => new Act($this->key('act '.++$this->acts), $staff, $till, $version),
-        ];
+        return $this->clerk->slip("return slip {$this->turn}", $this->turn);
     }
 
     private function key(string $name): string
     {
-        return Uuid::uuid5(Uuid::NAMESPACE_OID, "demo return {$name}")->toString();
-    }
-
-    private function staff(string $number): Staff
-    {
-        return Staff::query()->where('number', $number)->firstOrFail();
+        return $this->clerk->key("return {$name}");
     }
 }
