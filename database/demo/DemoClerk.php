@@ -67,8 +67,9 @@ final class DemoClerk
             );
         }
 
-        $due = ReckonedCounter::of($read, $this->house)->outstanding();
-        $due->isPositive() && ($read = match ($way) {
+        $reckoned = ReckonedCounter::of($read, $this->house);
+        $due = $reckoned->outstanding();
+        $reckoned->isRefund() || ! $due->isPositive() || ($read = match ($way) {
             1 => $this->card->handle($slip, $act(), $due),
             default => $this->count->cash($slip, $act(), $due),
         });

@@ -229,12 +229,11 @@ final class DemoReturns
     {
         $this->bring($day, TenderKind::Cash, ReturnReason::DoesNotFit, function (string $slip, Closure $act): Slip {
             $this->add->handle($slip, $act(), 'MA-0031');
+            $reckoned = ReckonedCounter::of($this->desk->read($slip, $act()), $this->house);
 
-            return $this->count->cash(
-                $slip,
-                $act(),
-                ReckonedCounter::of($this->desk->read($slip, $act()), $this->house)->outstanding(),
-            );
+            return $reckoned->isRefund()
+                ? $this->choose->rest($slip, $act(), TenderKind::Cash)
+                : $this->count->cash($slip, $act(), $reckoned->outstanding());
         });
     }
 
