@@ -67,6 +67,8 @@ final class BenchCommand extends Command
                 'act' => (string) Str::uuid(),
                 'entry' => $codes[array_rand($codes)],
             ]));
+            // Slips that stay open are drawn as tabs beside every other.
+            $clerk->post("/counter/{$theirs}/clear", ['act' => (string) Str::uuid()]);
             $q = ['bra*valve', 'lime hook', 'B01', 'steel 12', '*ket wide', 'copper elbow polished 4'][$round % 6]
                 ?? 'oak';
             $timings['find']->time(static fn (): string => $clerk->fetch("/counter/{$slip}/find?q=".urlencode($q)));

@@ -16,6 +16,7 @@ use Elmstone\Customers\PriceLevel;
 use Elmstone\Receivables\Accounts\HouseAccount;
 use Elmstone\Receivables\Accounts\ManageAccount;
 use Elmstone\Receivables\Accounts\MergeCustomers;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -64,6 +65,19 @@ final class ChargingTest extends FeatureCase
             ->assertSee('PO-7719')
             ->assertSee('account '.$customer->number);
         $this->assertSame([], app(Prove::class)->handle()->faults);
+    }
+
+    public function test_an_act_asks_once_whose_slip_it_is_and_what_is_held_for_them(): void
+    {
+        $this->begin($this->account(), 'LH-1140');
+        $read = [];
+        DB::listen(static function (QueryExecuted $query) use (&$read): void {
+            preg_match('/^select .*? from `?(customers|held_accounts)\b/i', $query->sql, $from) === 1
+                && $read[] = $from[1];
+        });
+        $this->add('MA-0031');
+
+        $this->assertEqualsCanonicalizing(['customers', 'held_accounts'], $read);
     }
 
     public function test_part_is_charged_and_part_paid_otherwise(): void
