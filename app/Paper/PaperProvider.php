@@ -22,7 +22,10 @@ final class PaperProvider extends RoomProvider
 
     public function boot(): void
     {
-        $this->app->terminating(static fn () => app(Outbox::class)->sendWritten());
+        // Most requests write nothing into it, and need none.
+        $this->app->terminating(
+            static fn () => app()->resolved(Outbox::class) && app(Outbox::class)->sendWritten(),
+        );
         Blade::component('signature-of', SignatureOf::class);
         parent::boot();
     }

@@ -191,7 +191,9 @@ final class DemoSales
 
         $this->costs = $costs;
 
-        foreach (array_unique(array_map(static fn (Till $till): int => $till->location_id, $this->tills)) as $location) {
+        $locations = array_unique(array_map(static fn (Till $till): int => $till->location_id, $this->tills));
+
+        foreach ($locations as $location) {
             $this->left[$location] = $this->shelves?->available($location) ?? [];
         }
     }

@@ -23,8 +23,8 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 
 /**
- * What the demonstration shop has on its shelves: opening stock, a lorry every other week, and the goods that stories need,
- * brought when they run low.
+ * What the demonstration shop has on its shelves: opening stock, a lorry every other week, and the goods that stories
+ * need, brought when they run low.
  */
 final class DemoStock
 {

@@ -15,6 +15,7 @@ final class RecordsTest extends TestCase
         'a mutator of the old kind' => '/function [gs]et\w+Attribute\(/',
         'a mutator of the new kind' => '/function \w+\(\): Attribute\b/',
         'a mark on a method' => '/#\[(Boot|Initialize)\]/',
+        'a mark on a model' => '/#\[(ObservedBy|ScopedBy)\b/',
         'a table that is guessed' => '/class \w+ extends Record\b(?![\s\S]*protected \$table = )/',
     ];
 
@@ -38,6 +39,8 @@ final class RecordsTest extends TestCase
         yield 'old' => ['a mutator of the old kind', 'public function getHeightAttribute(): int'];
         yield 'new' => ['a mutator of the new kind', 'protected function height(): Attribute'];
         yield 'mark' => ['a mark on a method', '#[Boot] public static function up(): void'];
+        yield 'observed' => ['a mark on a model', '#[ObservedBy(Watcher::class)] final class Chair'];
+        yield 'scoped' => ['a mark on a model', '#[ScopedBy([Mine::class])] final class Chair'];
         yield 'table' => ['a table that is guessed', 'final class Chair extends Record { }'];
     }
 

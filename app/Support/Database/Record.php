@@ -16,7 +16,7 @@ abstract class Record extends Model
     /** @var array<class-string, array<string, string>> */
     private static array $castsOf = [];
 
-    /** @var array<string, string>|null the traits that every record has */
+    /** @var list<string>|null how a row is set up where a record has no traits of its own */
     private static ?array $common = null;
 
     /** @var array<string, CastsAttributes<mixed, mixed>|false> by cast; false: one the framework knows by its name */
@@ -32,28 +32,54 @@ abstract class Record extends Model
 
     protected $guarded = [];
 
+    /** As the framework does it, but nobody listens to it. */
+    protected function bootIfNotBooted(): void
+    {
+        if (isset(static::$booted[static::class])) {
+            return;
+        }
+
+        static::$booted[static::class] = true;
+        static::booting();
+        static::boot();
+        static::booted();
+        array_map(static fn (callable $then): mixed => $then(), static::$bootedCallbacks[static::class] ?? []);
+    }
+
     /**
      * As the framework does it, but by the names of the traits only, not by asking every method of the class for its
-     * marks: that takes longer than reading the row.
+     * marks: that takes longer than reading the row. What all have in common is looked at once.
      */
     protected static function bootTraits(): void
     {
-        static::$traitInitializers[static::class] = [];
-
-        foreach (self::traits() as $trait) {
-            $name = class_basename($trait);
-            method_exists(static::class, "boot{$name}") && static::{"boot{$name}"}();
-            method_exists(static::class, "initialize{$name}")
-                && (static::$traitInitializers[static::class][] = "initialize{$name}");
-        }
+        $hasOwn = class_uses(static::class) !== [] || get_parent_class(static::class) !== self::class;
+        static::$traitInitializers[static::class] = $hasOwn
+            ? self::traitsBooted()
+            : self::$common ??= self::traitsBooted();
     }
 
-    /** @return array<string, string> */
-    private static function traits(): array
+    /** @return list<string> how what its traits need is set up in each row */
+    private static function traitsBooted(): array
     {
-        return class_uses(static::class) === [] && get_parent_class(static::class) === self::class
-            ? self::$common ??= class_uses_recursive(self::class)
-            : class_uses_recursive(static::class);
+        $initializers = [];
+
+        foreach (class_uses_recursive(static::class) as $trait) {
+            $name = class_basename($trait);
+            method_exists(static::class, "boot{$name}") && static::{"boot{$name}"}();
+            method_exists(static::class, "initialize{$name}") && ($initializers[] = "initialize{$name}");
+        }
+
+        return $initializers;
+    }
+
+    /** No mark names who watches a row. */
+    public static function bootHasEvents(): void
+    {
+    }
+
+    /** No mark names which rows are left out. */
+    public static function bootHasGlobalScopes(): void
+    {
     }
 
     /** @param  string  $key */
