@@ -28,7 +28,8 @@ final class DocsTest extends TestCase
 
     public function test_a_class_that_went_is_found(): void
     {
-        $page = 'In `Books\Register`, `Books\Register::postAll`, `core/Tax`; not `Books\Gone`, nor `Books\Books::gone`.';
+        $page = 'In `Books\Register`, `Books\Register::postAll`, `core/Tax`; '
+            .'not `Books\Gone`, nor `Books\Books::gone`.';
 
         $this->assertSame(
             ['Books\Gone', 'Books\Books::gone'],
