@@ -21,11 +21,29 @@ final class ItemSearch
     /** The item that a scan or a code names exactly, on sale or not. */
     public function exact(string $text): ?Item
     {
-        $byCode = preg_match('/^[!-~]{1,24}$/D', $text) === 1 ? Item::query()->where('code', $text)->first() : null;
+        $byCode = preg_match('/^[!-~]{1,24}$/D', $text) === 1 ? self::named('code', $text) : null;
 
         return $byCode
             ?? $this->byBarcode(preg_replace('/[\s-]+/', '', $text) ?? '')
             ?? $this->byPlainCode($text);
+    }
+
+    /** The one of a code or barcode. Most have neither quantity prices nor promotions: it is said with the item. */
+    private static function named(string $column, string $value): ?Item
+    {
+        $item = Item::query()
+            ->select('items.*')
+            ->selectRaw('EXISTS (SELECT 1 FROM quantity_breaks WHERE item_id = items.id) AS has_breaks')
+            ->selectRaw('EXISTS (SELECT 1 FROM promotions WHERE item_id = items.id) AS has_promotions')
+            ->where($column, $value)
+            ->first();
+
+        if ($item !== null) {
+            (int) $item->getAttribute('has_breaks') === 1 || $item->setRelation('breaks', new Collection);
+            (int) $item->getAttribute('has_promotions') === 1 || $item->setRelation('promotions', new Collection);
+        }
+
+        return $item;
     }
 
     /** Without the hyphens and dots of a code, where that names just one. */
@@ -97,9 +115,7 @@ final class ItemSearch
     private function byBarcode(string $text): ?Item
     {
         try {
-            return Item::query()
-                ->where('gtin', Gtin::of($text)->asFourteen())
-                ->first();
+            return self::named('gtin', Gtin::of($text)->asFourteen());
         } catch (Refused) {
             return null;
         }

@@ -7,12 +7,30 @@ namespace Elmstone\Tests\Feature;
 use Elmstone\Catalogue\Item;
 use Elmstone\Counter\Lines\LineOnSlip;
 use Elmstone\Staff\Approvals\Approval;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class CounterTest extends FeatureCase
 {
+    public function test_a_scan_does_not_ask_for_offers_of_an_item_that_has_none(): void
+    {
+        $asked = 0;
+        DB::listen(static function (QueryExecuted $query) use (&$asked): void {
+            $asked += preg_match('/ from `(quantity_breaks|promotions)`/', $query->sql);
+        });
+        $this->add('LH-1140');
+        $this->assertSame(0, $asked);
+
+        Item::query()->where('code', 'LH-1140')->firstOrFail()->breaks()->create([
+            'from_quantity' => '5', 'price' => '1.11',
+        ]);
+        $this->slip = (string) Str::uuid();
+        $this->add('5 x LH-1140');
+        $this->assertSame([1, '1.1100'], [$asked, DB::table('slip_lines')->latest('id')->value('unit_price')]);
+    }
+
     public function test_a_blank_slip_is_not_written_down_before_its_first_line(): void
     {
         $this->get("/counter/{$this->slip}")
