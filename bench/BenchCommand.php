@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Elmstone\Bench;
 
+use Elmstone\Customers\SaveCustomer;
+use Elmstone\Demo\Chance;
+use Elmstone\Demo\DemoCustomers;
+use Elmstone\Receivables\Accounts\ManageAccount;
+use Elmstone\Support\ShopTime;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -15,10 +20,11 @@ final class BenchCommand extends Command
 
     protected $description = 'Measure what people wait for';
 
-    public function handle(Stock200k $shop): int
+    public function handle(Stock200k $shop, SaveCustomer $save, ManageAccount $manage): int
     {
         $this->line('building the shop');
         $shop->build((int) $this->option('items'), (int) $this->option('small'));
+        (new DemoCustomers(new Chance(8), ShopTime::today(), $save, $manage))->build();
         $small = $this->measured();
         $this->line('copying documents');
         $shop->multiply((int) $this->option('large'));

@@ -16,19 +16,20 @@ final class CounterTest extends FeatureCase
 {
     public function test_a_scan_does_not_ask_for_offers_of_an_item_that_has_none(): void
     {
-        $asked = 0;
+        $asked = [];
         DB::listen(static function (QueryExecuted $query) use (&$asked): void {
-            $asked += preg_match('/ from `(quantity_breaks|promotions)`/', $query->sql);
+            preg_match('/ from `(quantity_breaks|promotions)`/', $query->sql, $from) !== 1 || $asked[] = $from[1];
         });
         $this->add('LH-1140');
-        $this->assertSame(0, $asked);
+        $this->assertEmpty($asked);
 
         Item::query()->where('code', 'LH-1140')->firstOrFail()->breaks()->create([
             'from_quantity' => '5', 'price' => '1.11',
         ]);
         $this->slip = (string) Str::uuid();
         $this->add('5 x LH-1140');
-        $this->assertSame([1, '1.1100'], [$asked, DB::table('slip_lines')->latest('id')->value('unit_price')]);
+        $this->assertContains('quantity_breaks', $asked);
+        $this->assertSame('1.1100', DB::table('slip_lines')->latest('id')->value('unit_price'));
     }
 
     public function test_a_blank_slip_is_not_written_down_before_its_first_line(): void
