@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Elmstone\Demo;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -524,7 +525,7 @@ final class DemoReturns
         return $fitting->get($this->turn % max(1, min(3, $fitting->count())));
     }
 
-    /** @return array<string, string> half of the first line that may come back, at least one */
+    /** @return array<string, string> half of the first line that may come back, at least one or all there is of it */
     private function first(Document $sale): array
     {
         $allowed = DB::table('departments')
@@ -536,9 +537,10 @@ final class DemoReturns
                 && in_array($line->department_id, $allowed, true),
         ) ?? $sale->lines->firstOrFail();
 
-        $half = $line->quantity->value->dividedBy(2, 0, RoundingMode::DOWN)->toInt();
+        $sold = $line->quantity->value;
+        $half = BigDecimal::max(1, $sold->dividedBy(2, 0, RoundingMode::DOWN));
 
-        return ["{$sale->id}:{$line->position}" => (string) max(1, $half)];
+        return ["{$sale->id}:{$line->position}" => (string) BigDecimal::min($half, $sold)->stripTrailingZeros()];
     }
 
     private function someone(): Customer
